@@ -1,0 +1,35 @@
+/**
+ * How much of two shapes lies in both.
+ *
+ * Both shapes are convex, so a vertical line cuts each in one interval and the intersection in the overlap of the two.
+ * The shared area is the integral of that overlap along x. Its integrand has corners where the outlines cross and
+ * square-root ends where an ellipse closes; with x = mid − half·cos θ the ends become smooth, and the trapezoid rule in θ
+ * (Clenshaw–Curtis in spirit) at 96 points stays well within 0.1 % of either area.
+ */
+import { extentAt, LENGTH_SLACK, type Shape } from "./shape";
+
+const STEPS = 96;
+const COS = Array.from({ length: STEPS + 1 }, (_, i) => Math.cos((Math.PI * i) / STEPS));
+const SIN = Array.from({ length: STEPS + 1 }, (_, i) => Math.sin((Math.PI * i) / STEPS));
+
+/** The area two shapes share, px²; 0 where they only touch. Boxes exactly, the rest within 0.1 % of the smaller one. */
+export function sharedArea(a: Shape, b: Shape): number {
+  const left = Math.max(a.x, b.x);
+  const right = Math.min(a.x + a.w, b.x + b.w);
+  const top = Math.max(a.y, b.y);
+  const bottom = Math.min(a.y + a.h, b.y + b.h);
+  if (right - left <= LENGTH_SLACK || bottom - top <= LENGTH_SLACK) return 0;
+  if (a.shape === "box" && b.shape === "box") return (right - left) * (bottom - top);
+  const middle = (left + right) / 2;
+  const half = (right - left) / 2;
+  let sum = 0;
+  for (let i = 1; i < STEPS; i += 1) {
+    const x = middle - half * COS[i];
+    const one = extentAt(a, x);
+    const two = extentAt(b, x);
+    if (!one || !two) continue;
+    const height = Math.min(one[1], two[1]) - Math.max(one[0], two[0]);
+    if (height > 0) sum += height * SIN[i];
+  }
+  return (sum * half * Math.PI) / STEPS;
+}

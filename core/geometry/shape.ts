@@ -1,0 +1,83 @@
+/**
+ * Shapes that take touches, and the one place where edges and tolerances are decided.
+ * Sets are closed: a point on the edge is inside. Two shapes overlap only if their intersection has an area.
+ */
+import type { Box } from "./point";
+
+/** Slack for lengths in px, for shares and for magnitudes: far below a pixel, far above the rounding of doubles at screen size. */
+export const LENGTH_SLACK = 1e-9;
+/** Slack for angles, degrees. */
+export const ANGLE_SLACK = 1e-9;
+/** Slack for times, ms. */
+export const TIME_SLACK = 1e-6;
+/** A box may leave the screen by this much (px) before it counts: half a device pixel cannot be seen. */
+export const SCREEN_SLACK_PX = 0.5;
+
+/** An ellipse, box or capsule (a box with corners of radius min(w,h)/2) filling an upright box. */
+export interface Shape extends Box {
+  readonly shape: "ellipse" | "box" | "capsule";
+}
+
+/** Whether the shape holds the point (px). A shape without width or height holds the points of its segment. */
+export function holds(shape: Shape, x: number, y: number): boolean {
+  const halfW = shape.w / 2;
+  const halfH = shape.h / 2;
+  const dx = Math.abs(x - (shape.x + halfW));
+  const dy = Math.abs(y - (shape.y + halfH));
+  if (dx > halfW + LENGTH_SLACK || dy > halfH + LENGTH_SLACK) return false;
+  switch (shape.shape) {
+    case "box":
+      return true;
+    case "ellipse": {
+      const least = Math.min(halfW, halfH);
+      if (least <= 0) return true;
+      return Math.hypot(dx / halfW, dy / halfH) <= 1 + LENGTH_SLACK / least;
+    }
+    case "capsule": {
+      const radius = Math.min(halfW, halfH);
+      return Math.hypot(Math.max(0, dx - (halfW - radius)), Math.max(0, dy - (halfH - radius))) <= radius + LENGTH_SLACK;
+    }
+  }
+}
+
+/** The area of a shape, px². */
+export function areaOf(shape: Shape): number {
+  switch (shape.shape) {
+    case "box":
+      return shape.w * shape.h;
+    case "ellipse":
+      return (Math.PI / 4) * shape.w * shape.h;
+    case "capsule": {
+      const d = Math.min(shape.w, shape.h);
+      return shape.w * shape.h - d * d * (1 - Math.PI / 4);
+    }
+  }
+}
+
+/**
+ * The vertical extent of a shape above x: `[top, bottom]` in px, or null where it has none.
+ * All shapes are convex, so one interval says all.
+ */
+export function extentAt(shape: Shape, x: number): readonly [number, number] | null {
+  const halfW = shape.w / 2;
+  const halfH = shape.h / 2;
+  const dx = Math.abs(x - (shape.x + halfW));
+  if (dx > halfW) return null;
+  const middle = shape.y + halfH;
+  let reach: number;
+  switch (shape.shape) {
+    case "box":
+      reach = halfH;
+      break;
+    case "ellipse":
+      reach = halfW > 0 ? halfH * Math.sqrt(Math.max(0, 1 - (dx / halfW) ** 2)) : halfH;
+      break;
+    case "capsule": {
+      const radius = Math.min(halfW, halfH);
+      const beyond = Math.max(0, dx - (halfW - radius));
+      reach = halfH - radius + Math.sqrt(Math.max(0, radius * radius - beyond * beyond));
+      break;
+    }
+  }
+  return [middle - reach, middle + reach];
+}

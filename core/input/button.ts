@@ -1,0 +1,109 @@
+/**
+ * A button counts contacts. A press starts when they go from none to one and ends when the last one goes; what each
+ * way of pressing makes of that is decided when a tick reads it. What has ended before a tick could see it waits in `due`.
+ */
+import { holds, TIME_SLACK } from "../geometry/shape";
+import { AT_REST, type PortReading } from "./ports";
+import type { ReadyButton } from "./ready";
+
+interface Press {
+  /** When it started, ms. */
+  start: number;
+  double: boolean;
+  /** Whether a tick has seen it, and whether one has seen it as long. */
+  seen: boolean;
+  longSeen: boolean;
+}
+export interface ButtonState {
+  kind: "button";
+  contacts: { touch: number; slid: boolean }[];
+  press: Press | null;
+  latched: boolean;
+  /** The start that the next press may be the second of, and what it was before the present press. */
+  previous: number | null;
+  beforePrevious: number | null;
+  /** What ended presses still owe the next tick. */
+  due: { tap: boolean; release: boolean; long: boolean; double: boolean };
+}
+
+const nothingDue = () => ({ tap: false, release: false, long: false, double: false });
+export const restingButton = (): ButtonState => ({ kind: "button", contacts: [], press: null, latched: false, previous: null, beforePrevious: null, due: nothingDue() });
+
+export function buttonDown(state: ButtonState, button: ReadyButton, touch: number, t: number, slid: boolean): void {
+  state.contacts.push({ touch, slid });
+  if (state.contacts.length > 1) return;
+  const double = state.previous !== null && t - state.previous <= button.feel.withinMs + TIME_SLACK;
+  state.beforePrevious = state.previous;
+  state.previous = double ? null : t;
+  state.press = { start: t, double, seen: false, longSeen: false };
+  if (button.feel.press === "latch") state.latched = !state.latched;
+}
+
+/** Brings the contact of a touch up to date; true where the thumb has left it and the button lets go. */
+export function buttonMove(state: ButtonState, button: ReadyButton, touch: number, x: number, y: number, t: number): boolean {
+  const contact = state.contacts.find((c) => c.touch === touch);
+  if (!contact || holds(button.hit, x, y) || (button.feel.slideOut === "keep" && !contact.slid)) return false;
+  drop(state, touch);
+  if (state.contacts.length === 0) endPress(state, button, t, false);
+  return true;
+}
+
+export function buttonUp(state: ButtonState, button: ReadyButton, touch: number, x: number, y: number, t: number): void {
+  drop(state, touch);
+  if (state.contacts.length === 0) endPress(state, button, t, holds(button.hit, x, y));
+}
+
+export function buttonCancel(state: ButtonState, button: ReadyButton, touch: number): void {
+  drop(state, touch);
+  if (state.contacts.length > 0 || !state.press) return;
+  state.previous = state.beforePrevious;
+  if (!state.press.seen && button.feel.press === "latch") state.latched = !state.latched;
+  state.press = null;
+}
+
+export function readButton(state: ButtonState, button: ReadyButton, tickTime: number): PortReading {
+  return { ...AT_REST, press: pressed(state, button.feel, tickTime) };
+}
+
+export function settleButton(state: ButtonState, button: ReadyButton, tickTime: number): void {
+  state.due = nothingDue();
+  if (!state.press) return;
+  state.press.seen = true;
+  if (isLong(state.press, button.feel.longMs, tickTime)) state.press.longSeen = true;
+}
+
+function pressed(state: ButtonState, feel: ReadyButton["feel"], tickTime: number): boolean {
+  const { press, due } = state;
+  switch (feel.press) {
+    case "hold":
+      return press !== null || due.tap;
+    case "latch":
+      return state.latched;
+    case "pulse":
+      return (press !== null && !press.seen) || due.tap;
+    case "release":
+      return due.release;
+    case "long":
+      return (press !== null && isLong(press, feel.longMs, tickTime)) || due.long;
+    case "double":
+      return press?.double === true || due.double;
+  }
+}
+
+function isLong(press: Press, longMs: number, at: number): boolean {
+  return at - press.start >= longMs - TIME_SLACK;
+}
+
+function drop(state: ButtonState, touch: number): void {
+  state.contacts = state.contacts.filter((c) => c.touch !== touch);
+}
+
+function endPress(state: ButtonState, button: ReadyButton, t: number, upInside: boolean): void {
+  const { press, due } = state;
+  if (!press) return;
+  if (!press.seen) due.tap = true;
+  if (!press.seen && press.double) due.double = true;
+  if (upInside) due.release = true;
+  if (!press.longSeen && isLong(press, button.feel.longMs, t)) due.long = true;
+  state.press = null;
+}

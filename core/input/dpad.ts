@@ -1,0 +1,68 @@
+/**
+ * A d-pad reads where the thumb lies about its centre as one of four or eight directions. A narrow band beyond each
+ * border keeps the direction in force, so that a thumb resting on a border does not flicker.
+ */
+import { ANGLE_SLACK, holds, LENGTH_SLACK } from "../geometry/shape";
+import { angleOf, apart } from "./directions";
+import { AT_REST, type PortReading } from "./ports";
+import type { ReadyDpad } from "./ready";
+
+export interface DpadState {
+  kind: "dpad";
+  /** `direction`: in eighths of a turn counter-clockwise from right, null in neutral. */
+  held: { touch: number; direction: number | null; seen: boolean } | null;
+  tap: { direction: number | null } | null;
+}
+
+export const restingDpad = (): DpadState => ({ kind: "dpad", held: null, tap: null });
+
+export function dpadDown(state: DpadState, pad: ReadyDpad, touch: number, x: number, y: number): void {
+  state.held = { touch, direction: directionAt(pad, x, y, null), seen: false };
+}
+
+export function dpadMove(state: DpadState, pad: ReadyDpad, x: number, y: number): void {
+  if (state.held) state.held.direction = directionAt(pad, x, y, state.held.direction);
+}
+
+export function dpadUp(state: DpadState): void {
+  if (state.held && !state.held.seen) state.tap = { direction: state.held.direction };
+  state.held = null;
+}
+
+export function dpadCancel(state: DpadState): void {
+  state.held = null;
+}
+
+export function readDpad(state: DpadState): PortReading {
+  const out = state.held ?? state.tap;
+  if (!out) return AT_REST;
+  if (out.direction === null) return { ...AT_REST, held: true };
+  const x = [1, 1, 0, -1, -1, -1, 0, 1][out.direction];
+  const y = [0, 1, 1, 1, 0, -1, -1, -1][out.direction];
+  const length = Math.hypot(x, y);
+  return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
+}
+
+export function settleDpad(state: DpadState): void {
+  state.tap = null;
+  if (state.held) state.held.seen = true;
+}
+
+function directionAt(pad: ReadyDpad, x: number, y: number, inForce: number | null): number | null {
+  const { feel } = pad;
+  if (feel.slideOut === "release" && !holds(pad.hit, x, y)) return null;
+  const dx = x - pad.centre.x;
+  const dy = pad.centre.y - y;
+  const radius = Math.min(pad.visual.w, pad.visual.h) / 2;
+  if (radius <= 0 || Math.hypot(dx, dy) / radius < feel.neutral - LENGTH_SLACK) return null;
+  const angle = angleOf(dx, dy);
+  if (inForce !== null && apart(angle, inForce * 45) <= halfWidth(feel, inForce) + feel.holdDeg + ANGLE_SLACK) return inForce;
+  if (feel.ways === 8) for (const diagonal of [1, 3, 5, 7]) if (apart(angle, diagonal * 45) <= feel.diagonal / 2 + ANGLE_SLACK) return diagonal;
+  const quarter = Math.floor((angle + 45 + ANGLE_SLACK) / 90);
+  return (((quarter % 4) + 4) % 4) * 2;
+}
+
+function halfWidth(feel: ReadyDpad["feel"], direction: number): number {
+  if (feel.ways === 4) return 45;
+  return direction % 2 === 1 ? feel.diagonal / 2 : 45 - feel.diagonal / 2;
+}

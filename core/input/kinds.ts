@@ -1,0 +1,137 @@
+/** The five kinds behind one set of verbs: the only place that knows which file stands for which kind. */
+import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButton, settleButton, type ButtonState } from "./button";
+import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, settleDpad, type DpadState } from "./dpad";
+import type { PortReading } from "./ports";
+import type { ReadyAny, ReadyButton, ReadyDpad, ReadyStick, ReadySwipe, ReadyTouchpad } from "./ready";
+import { readStick, restingStick, settleStick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
+import { readSwipe, restingSwipe, settleSwipe, swipeCancel, swipeDown, swipeMove, swipeUp, type SwipeState } from "./swipe";
+import { readTouchpad, restingTouchpad, settleTouchpad, touchpadCancel, touchpadDown, touchpadMove, touchpadUp, type TouchpadState } from "./touchpad";
+
+/** The state of one control: plain data. */
+export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
+
+export function restingControl(kind: ReadyAny["kind"]): ControlState {
+  switch (kind) {
+    case "stick":
+      return restingStick();
+    case "dpad":
+      return restingDpad();
+    case "button":
+      return restingButton();
+    case "touchpad":
+      return restingTouchpad();
+    case "swipe":
+      return restingSwipe();
+  }
+}
+
+/** A touch as a control sees it. */
+export interface Contact {
+  readonly touch: number;
+  readonly x: number;
+  readonly y: number;
+  readonly t: number;
+}
+
+/** The touch that keeps a control from all others, or null. A button lets any number of touches in. */
+export function capturedBy(state: ControlState): number | null {
+  return state.kind === "button" ? null : (state.held?.touch ?? null);
+}
+
+// State and control always stand at the same index of the same setup, so their kinds agree; the casts below rest on that.
+export function takeTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {
+  switch (state.kind) {
+    case "stick":
+      return stickDown(state, control as ReadyStick, c.touch, c.x, c.y);
+    case "dpad":
+      return dpadDown(state, control as ReadyDpad, c.touch, c.x, c.y);
+    case "button":
+      return buttonDown(state, control as ReadyButton, c.touch, c.t, slid);
+    case "touchpad":
+      return touchpadDown(state, c.touch, c.x, c.y);
+    case "swipe":
+      return swipeDown(state, c.touch, c.x, c.y, c.t);
+  }
+}
+
+/** Brings a held control up to date; true where it lets the touch go (a button the thumb has left). */
+export function moveTouch(state: ControlState, control: ReadyAny, c: Contact): boolean {
+  switch (state.kind) {
+    case "stick":
+      stickMove(state, control as ReadyStick, c.x, c.y);
+      return false;
+    case "dpad":
+      dpadMove(state, control as ReadyDpad, c.x, c.y);
+      return false;
+    case "button":
+      return buttonMove(state, control as ReadyButton, c.touch, c.x, c.y, c.t);
+    case "touchpad":
+      touchpadMove(state, control as ReadyTouchpad, c.x, c.y);
+      return false;
+    case "swipe":
+      swipeMove(state, control as ReadySwipe, c.x, c.y, c.t);
+      return false;
+  }
+}
+
+export function liftTouch(state: ControlState, control: ReadyAny, c: Contact): void {
+  switch (state.kind) {
+    case "stick":
+      return stickUp(state);
+    case "dpad":
+      return dpadUp(state);
+    case "button":
+      return buttonUp(state, control as ReadyButton, c.touch, c.x, c.y, c.t);
+    case "touchpad":
+      return touchpadUp(state);
+    case "swipe":
+      return swipeUp(state);
+  }
+}
+
+export function cancelTouch(state: ControlState, control: ReadyAny, touch: number): void {
+  switch (state.kind) {
+    case "stick":
+      return stickCancel(state);
+    case "dpad":
+      return dpadCancel(state);
+    case "button":
+      return buttonCancel(state, control as ReadyButton, touch);
+    case "touchpad":
+      return touchpadCancel(state);
+    case "swipe":
+      return swipeCancel(state);
+  }
+}
+
+/** What the control gives at a tick. */
+export function readControl(state: ControlState, control: ReadyAny, tickTime: number): PortReading {
+  switch (state.kind) {
+    case "stick":
+      return readStick(state);
+    case "dpad":
+      return readDpad(state);
+    case "button":
+      return readButton(state, control as ReadyButton, tickTime);
+    case "touchpad":
+      return readTouchpad(state);
+    case "swipe":
+      return readSwipe(state, control as ReadySwipe);
+  }
+}
+
+/** After a tick has read it: what was owed is paid, what is held has been seen. */
+export function settleControl(state: ControlState, control: ReadyAny, tickTime: number): void {
+  switch (state.kind) {
+    case "stick":
+      return settleStick(state);
+    case "dpad":
+      return settleDpad(state);
+    case "button":
+      return settleButton(state, control as ReadyButton, tickTime);
+    case "touchpad":
+      return settleTouchpad(state);
+    case "swipe":
+      return settleSwipe(state);
+  }
+}

@@ -1,0 +1,56 @@
+/** Everything `advance` needs that does not change from tick to tick: controls ready for touches, and who feeds which action with what. */
+import { portCarries, portFits, serveLacks } from "../layout/fits";
+import type { Action, ActionKind, Layout, Port } from "../layout/types";
+import type { Resolved } from "../placement/resolve";
+import { readyControl, type ReadyAny } from "./ready";
+
+type Two = readonly [number, number];
+
+/** One touch source of an action: a control's port, by the control's index. `repeatSlot`: its place among the state's repeats. */
+export interface TouchSource {
+  readonly control: number;
+  readonly port: Port;
+  readonly carries: ReturnType<typeof portCarries>;
+  /** Toward an axis x only, toward a vector both; given while the port is true. */
+  readonly value: Two;
+  readonly scale: Two;
+  readonly repeat: { readonly delayMs: number; readonly intervalMs: number; readonly slot: number } | null;
+}
+/** An action with its touch sources; keys, mouse and pad are read from the action itself. */
+export interface ActionSources {
+  readonly action: Action;
+  readonly kind: ActionKind;
+  readonly touch: readonly TouchSource[];
+  readonly smooth: boolean;
+}
+export interface InputSetup {
+  readonly hz: number;
+  readonly controls: readonly ReadyAny[];
+  readonly actions: readonly ActionSources[];
+  readonly repeats: number;
+}
+
+/** A number for both axes, or one for each. */
+export function asPair(value: number | readonly [number, number] | undefined, fallback: number): Two {
+  if (value === undefined) return [fallback, fallback];
+  return typeof value === "number" ? [value, value] : value;
+}
+
+/** Joins a layout with where it stands on a screen. Serves that fit no action give nothing; the findings say so. */
+export function prepareInput(layout: Layout, resolved: Resolved, hz: number): InputSetup {
+  const byId = new Map(layout.controls.map((control) => [control.id, control]));
+  const controls = resolved.controls.map((at) => readyControl(byId.get(at.id)!, at, resolved.screen));
+  let repeats = 0;
+  const actions = layout.actions.map((action): ActionSources => {
+    const touch: TouchSource[] = [];
+    resolved.controls.forEach((at, control) => {
+      for (const serve of byId.get(at.id)!.serves) {
+        if (serve.action !== action.name || !portFits(serve.port, action.kind) || serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
+        const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats++ } : null;
+        touch.push({ control, port: serve.port, carries: portCarries(serve.port), value: asPair(serve.value, 1), scale: asPair(serve.scale, 1), repeat });
+      }
+    });
+    return { action, kind: action.kind, touch, smooth: (action.kind === "axis" || action.kind === "vector") && (action.riseMs > 0 || action.fallMs > 0) };
+  });
+  return { hz, controls, actions, repeats };
+}

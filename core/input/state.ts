@@ -1,0 +1,54 @@
+/** The state between two ticks: plain data, to be copied, stored and compared. */
+import { restingDesk, type DeskState } from "./desk";
+import type { RepeatState } from "./combine";
+import { restingControl, type ControlState } from "./kinds";
+import type { InputSetup } from "./setup";
+
+/** A touch on the glass: its last point (px) and the controls it holds, by index. */
+export interface TouchState {
+  id: number;
+  x: number;
+  y: number;
+  holds: number[];
+}
+
+export interface InputState {
+  /** The time of the last tick, ms. */
+  time: number;
+  moment: string | null;
+  /** Whether the touch controls are shown at all. */
+  on: boolean;
+  touches: TouchState[];
+  controls: ControlState[];
+  desk: DeskState;
+  repeats: RepeatState[];
+  /** The given value of each action, for smoothing. */
+  given: { x: number; y: number }[];
+}
+
+/** Before the first tick: nothing touched, every control shown (or those of `moment`). */
+export function initialState(setup: InputSetup, moment: string | null = null): InputState {
+  return {
+    time: 0,
+    moment,
+    on: true,
+    touches: [],
+    controls: setup.controls.map((control) => restingControl(control.kind)),
+    desk: restingDesk(),
+    repeats: Array.from({ length: setup.repeats }, () => null),
+    given: setup.actions.map(() => ({ x: 0, y: 0 })),
+  };
+}
+
+/** A copy that shares nothing with the first. */
+export function copyState(state: InputState): InputState {
+  return copy(state);
+}
+
+function copy<T>(value: T): T {
+  if (typeof value !== "object" || value === null) return value;
+  if (Array.isArray(value)) return value.map(copy) as T;
+  const out: Record<string, unknown> = {};
+  for (const key in value) out[key] = copy(value[key]);
+  return out as T;
+}

@@ -1,0 +1,168 @@
+/**
+ * Where a touch stands against a stick, and what it gives.
+ *
+ * A stick has two circles. The travel circle is where the knob may go; the dead zone is a reading of the distance
+ * from the origin: below `inner` nothing, above `outer` everything, between them the response curve. Distances are
+ * fractions of the travel radius, so the screen has no say but for a floating stick near the screen's edge.
+ */
+import { clampTo } from "../geometry/point";
+import { LENGTH_SLACK } from "../geometry/shape";
+import { curveAt } from "./curve";
+import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
+import { AT_REST, type PortReading } from "./ports";
+import type { ReadyStick } from "./ready";
+
+/** What the stick gives, y up, and the state of its direction ports. */
+interface StickOut {
+  vx: number;
+  vy: number;
+  up: boolean;
+  down: boolean;
+  left: boolean;
+  right: boolean;
+}
+export interface StickHeld extends StickOut {
+  touch: number;
+  originX: number;
+  originY: number;
+  x: number;
+  y: number;
+  /** The direction in force, of `directions`; null while v = 0. */
+  direction: number | null;
+  /** Whether a tick has seen this touch. */
+  seen: boolean;
+}
+export interface StickState {
+  kind: "stick";
+  held: StickHeld | null;
+  /** A touch that came and went since the last tick: what it gave at its last point. */
+  tap: StickOut | null;
+}
+
+export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
+
+export function stickDown(state: StickState, stick: ReadyStick, touch: number, x: number, y: number): void {
+  const origin = originFor(stick, x, y);
+  state.held = { touch, originX: origin[0], originY: origin[1], x, y, direction: null, seen: false, vx: 0, vy: 0, up: false, down: false, left: false, right: false };
+  judge(state.held, stick);
+}
+
+export function stickMove(state: StickState, stick: ReadyStick, x: number, y: number): void {
+  const held = state.held;
+  if (!held) return;
+  held.x = x;
+  held.y = y;
+  if (stick.feel.origin === "trailing") {
+    const [ex, ey] = fromOrigin(held, stick);
+    const far = Math.hypot(ex, ey);
+    if (far > stick.travelPx) {
+      const share = (far - stick.travelPx) / far;
+      held.originX += ex * share;
+      held.originY -= ey * share;
+    }
+  }
+  judge(held, stick);
+}
+
+export function stickUp(state: StickState): void {
+  const held = state.held;
+  if (!held) return;
+  if (!held.seen) state.tap = { vx: held.vx, vy: held.vy, up: held.up, down: held.down, left: held.left, right: held.right };
+  state.held = null;
+}
+
+export function stickCancel(state: StickState): void {
+  state.held = null;
+}
+
+export function readStick(state: StickState): PortReading {
+  const out = state.held ?? state.tap;
+  if (!out) return AT_REST;
+  const { vx, vy, up, down, left, right } = out;
+  return { vx, vy, x: vx, y: vy, press: false, held: true, active: Math.hypot(vx, vy) > 0, up, down, left, right };
+}
+
+export function settleStick(state: StickState): void {
+  state.tap = null;
+  if (state.held) state.held.seen = true;
+}
+
+/** The deflection before the dead zone, in travels, y up, no longer than 1. A travel of 0 px gives none. For drawing the knob. */
+export function deflection(held: StickHeld, stick: ReadyStick): readonly [number, number] {
+  if (stick.travelPx <= 0) return [0, 0];
+  const [ex, ey] = fromOrigin(held, stick);
+  const dx = ex / stick.travelPx;
+  const dy = ey / stick.travelPx;
+  const m = Math.hypot(dx, dy);
+  return m > 1 ? [dx / m, dy / m] : [dx, dy];
+}
+
+/** From origin to touch, px, y up, an axis the stick does not have set to 0. */
+function fromOrigin(held: StickHeld, stick: ReadyStick): [number, number] {
+  const { axes } = stick.feel;
+  return [axes === "y" ? 0 : held.x - held.originX, axes === "x" ? 0 : held.originY - held.y];
+}
+
+function originFor(stick: ReadyStick, x: number, y: number): [number, number] {
+  switch (stick.feel.origin) {
+    case "fixed":
+      return [stick.centre.x, stick.centre.y];
+    case "trailing":
+      return [x, y];
+    case "floating": {
+      const dx = roomyPlace(x, stick.travelPx, stick.screenW) - x;
+      const dy = roomyPlace(y, stick.travelPx, stick.screenH) - y;
+      const far = Math.hypot(dx, dy);
+      const most = stick.feel.inner * stick.travelPx;
+      const share = far > most && far > 0 ? most / far : 1;
+      return [x + dx * share, y + dy * share];
+    }
+  }
+}
+
+/** The nearest place along one side of the screen from which the travel stays on it; its middle where there is no room. */
+function roomyPlace(at: number, travel: number, side: number): number {
+  return side < 2 * travel ? side / 2 : clampTo(at, travel, side - travel);
+}
+
+function judge(held: StickHeld, stick: ReadyStick): void {
+  const { feel } = stick;
+  const [dx, dy] = deflection(held, stick);
+  const range = feel.outer - feel.inner;
+  const shaped = (m: number) => curveAt(feel.curve, clampTo((m - feel.inner) / range, 0, 1));
+  let vx = 0;
+  let vy = 0;
+  if (feel.deadZone === "radial") {
+    const m = Math.hypot(dx, dy);
+    if (m > 0) {
+      const given = shaped(m);
+      vx = (given * dx) / m;
+      vy = (given * dy) / m;
+    }
+  } else {
+    vx = Math.sign(dx) * shaped(Math.abs(dx));
+    vy = Math.sign(dy) * shaped(Math.abs(dy));
+    const length = Math.hypot(vx, vy);
+    if (length > 1) {
+      vx /= length;
+      vy /= length;
+    }
+  }
+  let m = Math.hypot(vx, vy);
+  if (m > 0 && feel.directions > 0 && feel.axes === "both") {
+    held.direction = snapIndex(angleOf(vx, vy), feel.directions, held.direction, feel.holdDeg);
+    const [ux, uy] = unitAt((held.direction * 360) / feel.directions);
+    vx = m * ux;
+    vy = m * uy;
+  } else if (m === 0) held.direction = null;
+  held.vx = vx;
+  held.vy = vy;
+  m = Math.hypot(vx, vy);
+  const angle = m > 0 ? angleOf(vx, vy) : 0;
+  const port = (was: boolean, at: number) =>
+    m > 0 && (was ? m >= feel.releaseAt - LENGTH_SLACK && withinPort(angle, at, feel.holdDeg) : m >= feel.pressAt - LENGTH_SLACK && withinPort(angle, at));
+  held.right = port(held.right, 0);
+  held.up = port(held.up, 90);
+  held.left = port(held.left, 180);
+  held.down = port(held.down, 270);
+}

@@ -1,0 +1,83 @@
+/** A swipe fires when the thumb has gone far enough from where it started (or from where it was a short while ago), in the direction it went. */
+import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
+import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
+import { AT_REST, type PortReading } from "./ports";
+import type { ReadySwipe } from "./ready";
+
+interface PathPoint {
+  t: number;
+  x: number;
+  y: number;
+}
+export interface SwipeState {
+  kind: "swipe";
+  held: {
+    touch: number;
+    start: PathPoint;
+    /** Where the touch was, oldest first; kept no longer than `withinMs` needs. */
+    path: PathPoint[];
+    fire: { x: number; y: number; seen: boolean } | null;
+    done: boolean;
+  } | null;
+  /** A fire that no tick has seen, of a touch that is gone. */
+  due: { x: number; y: number } | null;
+}
+
+export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, due: null });
+
+export function swipeDown(state: SwipeState, touch: number, x: number, y: number, t: number): void {
+  state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
+}
+
+export function swipeMove(state: SwipeState, swipe: ReadySwipe, x: number, y: number, t: number): void {
+  const held = state.held;
+  if (!held || held.done) return;
+  const { feel } = swipe;
+  if (feel.withinMs > 0) {
+    held.path.push({ t, x, y });
+    const since = Math.max(held.start.t, t - feel.withinMs);
+    let at = 0;
+    while (at + 1 < held.path.length && held.path[at + 1].t <= since + TIME_SLACK) at += 1;
+    held.path.splice(0, at);
+    held.start = { t: since, x: held.path[0].x, y: held.path[0].y };
+  }
+  const dx = x - held.start.x;
+  const dy = held.start.y - y;
+  const far = Math.hypot(dx, dy);
+  if (far < feel.distanceMm * swipe.mmPx - LENGTH_SLACK || far === 0) return;
+  held.fire = { ...directionOf(dx / far, dy / far, feel.directions), seen: false };
+  if (feel.again === "never") held.done = true;
+  else {
+    held.start = { t, x, y };
+    held.path = [{ t, x, y }];
+  }
+}
+
+export function swipeUp(state: SwipeState): void {
+  const fire = state.held?.fire;
+  if (fire && !fire.seen) state.due = { x: fire.x, y: fire.y };
+  state.held = null;
+}
+
+export function swipeCancel(state: SwipeState): void {
+  state.held = null;
+}
+
+export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
+  const fire = state.held?.fire;
+  const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.due;
+  if (!out) return AT_REST;
+  const angle = angleOf(out.x, out.y);
+  return { ...AT_REST, vx: out.x, vy: out.y, right: withinPort(angle, 0), up: withinPort(angle, 90), left: withinPort(angle, 180), down: withinPort(angle, 270) };
+}
+
+export function settleSwipe(state: SwipeState): void {
+  state.due = null;
+  if (state.held?.fire) state.held.fire.seen = true;
+}
+
+function directionOf(x: number, y: number, directions: number): { x: number; y: number } {
+  if (directions === 0) return { x, y };
+  const [ux, uy] = unitAt((snapIndex(angleOf(x, y), directions, null, 0) * 360) / directions);
+  return { x: ux, y: uy };
+}

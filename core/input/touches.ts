@@ -1,0 +1,95 @@
+/** Who gets a touch, and what becomes of it as it moves, lifts, is cancelled, or its controls go out of sight. */
+import { holds } from "../geometry/shape";
+import type { TouchInput } from "./events";
+import { cancelTouch, capturedBy, liftTouch, moveTouch, takeTouch } from "./kinds";
+import type { ReadyAny } from "./ready";
+import type { InputSetup } from "./setup";
+import type { InputState, TouchState } from "./state";
+
+/** Whether a control is on the glass now. */
+export function isShown(state: InputState, control: ReadyAny): boolean {
+  return state.on && (state.moment === null || control.moments.includes(state.moment));
+}
+
+/**
+ * The stack at a point: the shown controls whose area holds it, top first, cut after the first whose sharing is `own`.
+ * What another touch holds for itself is as if absent.
+ */
+export function stackAt(setup: InputSetup, state: InputState, touch: number, x: number, y: number): number[] {
+  const stack: number[] = [];
+  for (let i = setup.controls.length - 1; i >= 0; i -= 1) {
+    const control = setup.controls[i];
+    if (!isShown(state, control) || !holds(control.area, x, y)) continue;
+    const captor = capturedBy(state.controls[i]);
+    if (captor !== null && captor !== touch) continue;
+    stack.push(i);
+    if (control.own) break;
+  }
+  return stack;
+}
+
+export function touchEvent(setup: InputSetup, state: InputState, event: TouchInput): void {
+  const at = state.touches.findIndex((touch) => touch.id === event.id);
+  switch (event.type) {
+    case "down": {
+      if (at >= 0) cancelAt(setup, state, at);
+      const contact = { touch: event.id, x: event.x, y: event.y, t: event.t };
+      const stack = stackAt(setup, state, event.id, event.x, event.y);
+      for (const i of stack) takeTouch(state.controls[i], setup.controls[i], contact, false);
+      state.touches.push({ id: event.id, x: event.x, y: event.y, holds: stack });
+      return;
+    }
+    case "move":
+      if (at >= 0) moveTo(setup, state, state.touches[at], event);
+      return;
+    case "up": {
+      if (at < 0) return;
+      const touch = state.touches[at];
+      if (event.x !== touch.x || event.y !== touch.y) moveTo(setup, state, touch, event);
+      for (const i of touch.holds) liftTouch(state.controls[i], setup.controls[i], { touch: touch.id, x: event.x, y: event.y, t: event.t });
+      state.touches.splice(at, 1);
+      return;
+    }
+    case "cancel":
+      if (at >= 0) cancelAt(setup, state, at);
+  }
+}
+
+/** Cancels every touch. */
+export function cancelAll(setup: InputSetup, state: InputState): void {
+  while (state.touches.length > 0) cancelAt(setup, state, state.touches.length - 1);
+}
+
+/** After a change of moment or of on/off: what is no longer shown lets go as by cancel; the touches live on. */
+export function letGoOfHidden(setup: InputSetup, state: InputState): void {
+  for (const touch of state.touches) {
+    touch.holds = touch.holds.filter((i) => {
+      if (isShown(state, setup.controls[i])) return true;
+      cancelTouch(state.controls[i], setup.controls[i], touch.id);
+      return false;
+    });
+  }
+}
+
+function cancelAt(setup: InputSetup, state: InputState, at: number): void {
+  const touch = state.touches[at];
+  for (const i of touch.holds) cancelTouch(state.controls[i], setup.controls[i], touch.id);
+  state.touches.splice(at, 1);
+}
+
+function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: TouchInput): void {
+  const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
+  touch.holds = touch.holds.filter((i) => !moveTouch(state.controls[i], setup.controls[i], contact));
+  const captured = touch.holds.some((i) => setup.controls[i].kind !== "button");
+  if (!captured) {
+    const before = stackAt(setup, state, touch.id, touch.x, touch.y);
+    for (const i of stackAt(setup, state, touch.id, event.x, event.y)) {
+      const control = setup.controls[i];
+      if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.holds.includes(i)) continue;
+      takeTouch(state.controls[i], control, contact, true);
+      touch.holds.push(i);
+    }
+  }
+  touch.x = event.x;
+  touch.y = event.y;
+}

@@ -1,0 +1,49 @@
+/** A touchpad gives the movement of the thumb in millimetres, so the same sweep turns as far on every screen. */
+import { AT_REST, type PortReading } from "./ports";
+import type { ReadyTouchpad } from "./ready";
+
+export interface TouchpadState {
+  kind: "touchpad";
+  held: { touch: number; x: number; y: number; seen: boolean } | null;
+  tap: boolean;
+  /** Movement since the last tick, mm × gain, y up. */
+  dx: number;
+  dy: number;
+}
+
+export const restingTouchpad = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
+
+export function touchpadDown(state: TouchpadState, touch: number, x: number, y: number): void {
+  state.held = { touch, x, y, seen: false };
+}
+
+export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, x: number, y: number): void {
+  const held = state.held;
+  if (!held) return;
+  const { axes, gain } = pad.feel;
+  if (axes !== "y") state.dx += ((x - held.x) / pad.mmPx) * gain;
+  if (axes !== "x") state.dy += ((held.y - y) / pad.mmPx) * gain;
+  held.x = x;
+  held.y = y;
+}
+
+export function touchpadUp(state: TouchpadState): void {
+  if (state.held && !state.held.seen) state.tap = true;
+  state.held = null;
+}
+
+export function touchpadCancel(state: TouchpadState): void {
+  state.held = null;
+}
+
+export function readTouchpad(state: TouchpadState): PortReading {
+  const held = state.held !== null || state.tap;
+  return held || state.dx !== 0 || state.dy !== 0 ? { ...AT_REST, vx: state.dx, vy: state.dy, held } : AT_REST;
+}
+
+export function settleTouchpad(state: TouchpadState): void {
+  state.tap = false;
+  state.dx = 0;
+  state.dy = 0;
+  if (state.held) state.held.seen = true;
+}

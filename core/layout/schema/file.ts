@@ -1,0 +1,147 @@
+/** The whole file: the shape of model.md section 1, with every default that does not depend on another field. */
+import { z } from "zod";
+import { controlsSchema, hitOverride } from "./control";
+import { clusterPlacement, controlPlacement, idSchema, nameSchema, notNegative, numberIn, oneOrTwo, plainPlacement, positive, record } from "./parts";
+
+/** The version this program writes. Older ones are migrated, newer ones refused. */
+export const FILE_VERSION = 1;
+/** The word in `format` by which a layout file is known. */
+export const FILE_FORMAT = "nodulum-layout";
+
+/** What a file may hold at most. */
+export const LIMITS = { controls: 200, actions: 200, moments: 32, arrangements: 16, bytesWithoutPictures: 8 * 1024 * 1024, pictureBytes: 512 * 1024, picturesBytes: 6 * 1024 * 1024 } as const;
+
+function listOf<T extends z.ZodType>(item: T, most: number, what: string) {
+  return z.array(item).max(most, `a layout holds at most ${most} ${what}`).default([]);
+}
+
+const scaleSchema = record({
+  share: numberIn(0, 1).default(0),
+  of: z.enum(["shorter", "longer", "area", "width", "height", "inside", "outside"]).default("shorter"),
+  mmPerUnit: positive.default(0.09),
+});
+
+const actionName = z
+  .string("must be the word the game reads")
+  .min(1, "must have 1 to 64 characters")
+  .max(64, "must have 1 to 64 characters")
+  // Control characters (Unicode category Cc) cannot be typed or seen.
+  .regex(/^[^\u0000-\u001f\u007f-\u009f]*$/, "must have no control characters");
+
+const deadRange = { inner: numberIn(0, 1).default(0.1), outer: numberIn(0, 1).default(0.95) };
+const innerFirst = "inner must be less than outer";
+
+const mouseSource = z.union(
+  [record({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }), record({ move: z.literal(true), scale: oneOrTwo.default(1) })],
+  "must be {\"button\":n} or {\"move\":true}",
+);
+const padSource = z.union(
+  [
+    record({ button: numberIn(0, 63).int(), value: oneOrTwo.optional() }),
+    record({ axis: numberIn(0, 63).int(), scale: z.number().default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
+    record({ stick: z.enum(["left", "right"]), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
+  ],
+  "must be {\"button\":n}, {\"axis\":n} or {\"stick\":\"left\"|\"right\"}",
+);
+
+export const actionSchema = record({
+  name: actionName,
+  kind: z.enum(["press", "axis", "vector", "motion"], "must be \"press\", \"axis\", \"vector\" or \"motion\""),
+  moments: z.array(idSchema).optional(),
+  read: z.boolean().default(true),
+  touch: z.enum(["wanted", "never"], "must be \"wanted\" or \"never\"").default("wanted"),
+  keys: z.array(record({ code: z.string().min(1).max(64), value: oneOrTwo.optional() })).default([]),
+  mouse: z.array(mouseSource).default([]),
+  pad: z.array(padSource).default([]),
+  riseMs: notNegative.default(0),
+  fallMs: notNegative.default(0),
+  note: z.string().max(2000, "must have 2000 characters at most").default(""),
+});
+
+const side = notNegative.default(0);
+const sides = record({ left: side, top: side, right: side, bottom: side }).prefault({});
+
+/** A screen: px in whole device pixels, `ppi` pixels an inch, insets and edges in px. */
+export const screenSchema = record({
+  name: z.string().max(80).default(""),
+  widthPx: positive,
+  heightPx: positive,
+  ppi: positive,
+  insets: sides,
+  cornerPx: notNegative.default(0),
+  cutouts: z.array(record({ x: z.number(), y: z.number(), w: notNegative, h: notNegative })).default([]),
+  edges: sides,
+});
+
+const range = record({ min: z.number().optional(), max: z.number().optional() });
+
+const arrangementSchema = record({
+  id: idSchema,
+  name: nameSchema,
+  when: record({ aspect: range.optional(), shortSideMm: range.optional() }),
+  overrides: z
+    .record(
+      z.string(),
+      record({ placement: controlPlacement.optional(), hit: hitOverride.optional(), landing: plainPlacement.optional(), hidden: z.boolean().default(false) }),
+    )
+    .default({}),
+});
+
+const limitsSchema = record({
+  minTargetMm: notNegative.default(9),
+  minGapMm: notNegative.default(1),
+  maxCover: numberIn(0, 1).default(0.35),
+  grip: z.enum(["two-thumbs", "right-thumb", "left-thumb"]).default("two-thumbs"),
+  comfortMm: positive.default(48),
+  stretchMm: positive.default(65),
+  gripUpMm: notNegative.default(15),
+}).prefault({});
+
+const pictureSchema = record({
+  id: idSchema,
+  name: nameSchema,
+  type: z.enum(["image/png", "image/webp", "image/svg+xml"]),
+  data: z
+    .string()
+    .regex(/^[A-Za-z0-9+/]*={0,2}$/, "must be base64")
+    .max(Math.ceil((LIMITS.pictureBytes * 4) / 3) + 4, "a picture holds at most 512 KiB"),
+});
+
+/** What the editor alone remembers: players ignore it. `scene` is one of the pictures drawn by the project. */
+const workbenchSchema = record({
+  backdrop: z.enum(["plain", "harbour", "post-office"]).default("plain"),
+  screen: z.string().max(80).default(""),
+  rail: z.array(z.string().max(80)).max(64).default([]),
+  screens: z.array(screenSchema).max(64).default([]),
+}).prefault({});
+
+const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
+
+export const fileSchema = record({
+  format: z.literal(FILE_FORMAT, `must be "${FILE_FORMAT}"`),
+  version: z.literal(FILE_VERSION),
+  name: nameSchema,
+  reference: record({ width: positive, height: positive }),
+  scale: scaleSchema,
+  orientation: z.enum(["landscape", "portrait", "both"]).optional(),
+  picture: pictureFrame.optional(),
+  playerSizes: record({ min: positive.default(0.8), max: positive.default(1.3) })
+    .refine((sizes) => sizes.min <= sizes.max, "min must be at most max")
+    .prefault({}),
+  appear: z.enum(["touch", "always", "no-pad"]).default("touch"),
+  actions: listOf(actionSchema, LIMITS.actions, "actions"),
+  moments: listOf(record({ id: idSchema, name: nameSchema }), LIMITS.moments, "moments"),
+  clusters: listOf(record({ id: idSchema, name: nameSchema, placement: clusterPlacement }), LIMITS.controls, "clusters"),
+  controls: listOf(controlsSchema, LIMITS.controls, "controls"),
+  keepClear: listOf(
+    record({ id: idSchema, name: nameSchema, placement: plainPlacement, moments: z.array(idSchema).optional(), taps: z.boolean().default(false) }),
+    LIMITS.controls,
+    "keep-clear zones",
+  ),
+  arrangements: listOf(arrangementSchema, LIMITS.arrangements, "arrangements"),
+  together: listOf(record({ id: idSchema, actions: z.array(z.string().min(1).max(64)) }), LIMITS.actions, "together sets"),
+  limits: limitsSchema,
+  accepted: listOf(record({ code: z.string(), subjects: z.array(z.string()), reason: z.string().max(2000) }), 2000, "accepted findings"),
+  pictures: listOf(pictureSchema, 200, "pictures"),
+  workbench: workbenchSchema,
+});

@@ -1,0 +1,90 @@
+/**
+ * Canonical writing: the same layout always gives the same bytes. Keys stand in the schema's order, whatever
+ * equals its default is left out, and the text is indented by two with short lists of plain values on one line.
+ */
+import type { z } from "zod";
+import { leaveOutDependent } from "./dependent";
+import { fileSchema } from "./schema/file";
+import type { Layout } from "./types";
+
+type AnySchema = z.core.$ZodType;
+interface LooseDef {
+  type: string;
+  innerType?: AnySchema;
+  defaultValue?: unknown;
+  shape?: Record<string, AnySchema>;
+  element?: AnySchema;
+  items?: AnySchema[];
+  options?: AnySchema[];
+  discriminator?: string;
+  valueType?: AnySchema;
+}
+const defOf = (schema: AnySchema): LooseDef => schema._zod.def as unknown as LooseDef;
+
+/** The layout as a plain value with defaults left out, keys in the schema's order. */
+export function plainLayout(layout: Layout): unknown {
+  return prune(fileSchema, leaveOutDependent(layout));
+}
+
+/** The text of the layout's file, ending with a line feed. */
+export function writeLayout(layout: Layout): string {
+  return `${print(plainLayout(layout), "")}\n`;
+}
+
+function prune(schema: AnySchema, value: unknown): unknown {
+  const def = defOf(schema);
+  switch (def.type) {
+    case "optional":
+    case "default":
+    case "prefault":
+      return prune(def.innerType!, value);
+    case "object": {
+      const out: Record<string, unknown> = {};
+      for (const [key, field] of Object.entries(def.shape!)) {
+        const item = (value as Record<string, unknown>)[key];
+        if (item === undefined) continue;
+        const kept = prune(field, item);
+        if (!isDefault(field, kept)) out[key] = kept;
+      }
+      return out;
+    }
+    case "array":
+      return (value as unknown[]).map((item) => prune(def.element!, item));
+    case "record":
+      return Object.fromEntries(Object.entries(value as object).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, item]) => [key, prune(def.valueType!, item)]));
+    case "union": {
+      const option = def.options!.find((o) => fits(o, def.discriminator, value));
+      return option ? prune(option, value) : value;
+    }
+    default:
+      return value;
+  }
+}
+
+function fits(option: AnySchema, discriminator: string | undefined, value: unknown): boolean {
+  if (!discriminator) return (option as z.ZodType).safeParse(value).success;
+  const literal = defOf(defOf(option).shape![discriminator]) as unknown as { values: unknown[] };
+  return literal.values.includes((value as Record<string, unknown>)[discriminator]);
+}
+
+function isDefault(field: AnySchema, kept: unknown): boolean {
+  const def = defOf(field);
+  if (def.type !== "default" && def.type !== "prefault") return false;
+  return JSON.stringify(kept) === JSON.stringify(prune(def.innerType!, def.defaultValue));
+}
+
+const plain = (value: unknown) => typeof value !== "object" || value === null;
+
+function print(value: unknown, indent: string): string {
+  if (plain(value)) return JSON.stringify(value);
+  const inner = `${indent}  `;
+  if (Array.isArray(value)) {
+    if (value.length === 0) return "[]";
+    if (value.every(plain)) return `[${value.map((item) => JSON.stringify(item)).join(", ")}]`;
+    return `[\n${value.map((item) => inner + print(item, inner)).join(",\n")}\n${indent}]`;
+  }
+  const entries = Object.entries(value as object);
+  if (entries.length === 0) return "{}";
+  if (entries.length <= 4 && entries.every(([, item]) => plain(item))) return `{ ${entries.map(([key, item]) => `${JSON.stringify(key)}: ${JSON.stringify(item)}`).join(", ")} }`;
+  return `{\n${entries.map(([key, item]) => `${inner}${JSON.stringify(key)}: ${print(item, inner)}`).join(",\n")}\n${indent}}`;
+}
