@@ -36,7 +36,7 @@ export function readyControl(control: Control, at: ResolvedControl, screen: { wi
     centre: centreOf(at.visual),
     hit: at.hit,
     area: touchArea(at),
-    own: control.hit.sharing === "own",
+    own: at.sharing === "own",
     moments: control.moments,
     mmPx: screen.ppi / 25.4,
     screenW: screen.widthPx,

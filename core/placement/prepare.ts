@@ -46,6 +46,7 @@ export interface ReadyHit {
   readonly shiftX: ReadyLength;
   readonly shiftY: ReadyLength;
   readonly minMm: number;
+  readonly sharing: Hit["sharing"];
 }
 
 export interface ReadyControl {
@@ -132,5 +133,6 @@ function readyHit(hit: Hit): ReadyHit {
     shiftX: lengthOf(hit.shift[0]),
     shiftY: lengthOf(hit.shift[1]),
     minMm: hit.minMm,
+    sharing: hit.sharing,
   };
 }

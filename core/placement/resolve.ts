@@ -28,6 +28,8 @@ export interface ResolvedControl {
   readonly visual: Box;
   readonly k: number;
   readonly hit: Shape;
+  /** Whether the area keeps what lies under it from the touch; an arrangement's override may change it. */
+  readonly sharing: "own" | "shared";
   readonly travel?: number;
   readonly landing?: Box;
 }
@@ -163,7 +165,7 @@ function finish(ready: ReadyControl, placed: Placed, unit: number, mm: number, m
     w,
     h,
   };
-  const resolved = { id: ready.control.id, visual, k, hit: area };
+  const resolved = { id: ready.control.id, visual, k, hit: area, sharing: hit.sharing };
   if (!ready.travel) return resolved;
   const travel = inMeasure(ready.travel, own);
   return ready.landing ? { ...resolved, travel, landing: plain(ready.landing, 1, mirror).box } : { ...resolved, travel };

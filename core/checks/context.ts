@@ -1,0 +1,78 @@
+/** What every check may look at: a layout on one screen, and for the checks of a moment, what is shown in it. */
+import type { Shape } from "../geometry/shape";
+import { touchArea } from "../input/ready";
+import type { Action, Control, KeepClear, Layout } from "../layout/types";
+import type { Resolved, ResolvedControl, ResolvedZone } from "../placement/resolve";
+import { framesOf, pxPerMm, type Frames } from "../placement/screen";
+import type { Found } from "./finding";
+
+/** A control, where it stands, and the area that takes its touches. */
+export interface Standing {
+  readonly control: Control;
+  readonly at: ResolvedControl;
+  readonly area: Shape;
+  /** Whether its area is meant to lie under others. */
+  readonly ground: boolean;
+  /** Its place in the drawing order. */
+  readonly index: number;
+}
+export interface StandingZone {
+  readonly zone: KeepClear;
+  readonly at: ResolvedZone;
+}
+
+export interface CheckContext {
+  readonly layout: Layout;
+  readonly resolved: Resolved;
+  readonly screenName: string;
+  readonly mm: number;
+  readonly frames: Frames;
+  readonly actions: ReadonlyMap<string, Action>;
+  readonly standing: readonly Standing[];
+}
+export interface MomentContext extends CheckContext {
+  /** The moment judged, or null where the layout has none. */
+  readonly moment: string | null;
+  readonly shown: readonly Standing[];
+  readonly zones: readonly StandingZone[];
+}
+
+/** A family of findings. `once`: judged a single time on a screen; `inMoment`: judged in each moment. */
+export interface Check {
+  readonly once?: (context: CheckContext) => Iterable<Found>;
+  readonly inMoment?: (context: MomentContext) => Iterable<Found>;
+}
+
+/** Whether a control's area is ground: floating and trailing sticks, touchpads, swipes. */
+export function isGround(control: Control): boolean {
+  return control.kind === "touchpad" || control.kind === "swipe" || (control.kind === "stick" && control.feel.origin !== "fixed");
+}
+
+/** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */
+export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
+  const byId = new Map(layout.controls.map((control) => [control.id, control]));
+  return {
+    layout,
+    resolved,
+    screenName: resolved.screen.name || `${resolved.screen.widthPx}×${resolved.screen.heightPx}`,
+    mm: pxPerMm(resolved.screen),
+    frames: framesOf(resolved.screen, layout.picture),
+    actions: new Map(layout.actions.map((action) => [action.name, action])),
+    standing: resolved.controls.map((at, index) => {
+      const control = byId.get(at.id)!;
+      return { control, at, area: touchArea(at), ground: isGround(control), index };
+    }),
+  };
+}
+
+/** The same context within one moment. */
+export function inMoment(context: CheckContext, moment: string | null): MomentContext {
+  const zones = new Map(context.layout.keepClear.map((zone) => [zone.id, zone]));
+  const has = (moments: readonly string[]) => moment === null || moments.includes(moment);
+  return {
+    ...context,
+    moment,
+    shown: context.standing.filter((s) => has(s.control.moments)),
+    zones: context.resolved.keepClear.map((at) => ({ zone: zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
+  };
+}

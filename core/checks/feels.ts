@@ -1,0 +1,32 @@
+/** Whether a stick's travel has room and is long enough for a thumb. */
+import { centreOf } from "../geometry/point";
+import { LENGTH_SLACK, SCREEN_SLACK_PX } from "../geometry/shape";
+import type { Check, CheckContext } from "./context";
+import { mmText, type Found } from "./finding";
+import { outside } from "./places";
+
+/** The least way between dead zone and full deflection that a thumb can tell apart, mm (model.md section 3). */
+const LEAST_WAY_MM = 2;
+
+function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Found> {
+  for (const { control, at } of standing) {
+    if (control.kind !== "stick" || at.travel === undefined) continue;
+    if (control.feel.origin === "fixed") {
+      const { x, y } = centreOf(at.visual);
+      const cut = outside({ x: x - at.travel, y: y - at.travel, w: 2 * at.travel, h: 2 * at.travel }, frames.screen);
+      if (cut.px > SCREEN_SLACK_PX)
+        yield {
+          code: "feel/travel-cut", severity: "warning", subjects: [control.id], measure: { value: cut.px / mm, unit: "mm" },
+          text: `the travel of \`${control.id}\` runs ${mmText(cut.px / mm)} off the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
+        };
+    }
+    const way = ((control.feel.outer - control.feel.inner) * at.travel) / mm;
+    if (way < LEAST_WAY_MM - LENGTH_SLACK)
+      yield {
+        code: "feel/fine", severity: "warning", subjects: [control.id], measure: { value: way, unit: "mm" },
+        text: `from nothing to full \`${control.id}\` has ${mmText(way)} on ${screenName}, less than a thumb can tell apart; lengthen the travel`,
+      };
+  }
+}
+
+export const feels: Check = { once };

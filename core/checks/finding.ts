@@ -1,0 +1,37 @@
+/** What a check says. */
+export type Severity = "blocker" | "warning" | "note";
+export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
+
+/** A measure and its unit: mm, or a share (1 = the whole). */
+export interface Measure {
+  readonly value: number;
+  readonly unit: "mm" | "share";
+}
+
+/** What one check found, before it is known in which moments it holds. `subjects`: ids of controls or zones, names of actions. */
+export interface Found {
+  readonly code: FindingCode;
+  readonly severity: Severity;
+  readonly subjects: readonly string[];
+  readonly measure: Measure | null;
+  readonly text: string;
+}
+
+/** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
+export interface Finding extends Found {
+  readonly moment: string | null;
+  readonly accepted: string | null;
+}
+
+/** Every code, in the order in which findings of a severity are listed. */
+export const FINDING_CODES = [
+  "bind/unknown-action", "bind/kind-mismatch", "bind/unserved", "place/collapsed", "place/off-screen", "touch/overlap", "touch/buried", "touch/small",
+  "place/unsafe", "touch/edge", "touch/steals", "feel/travel-cut", "feel/fine", "reach/far", "reach/one-thumb", "view/covered", "view/crowded",
+  "bind/silent", "bind/any-touch", "touch/close", "land/gap", "bind/twice", "bind/unread",
+] as const;
+export type FindingCode = (typeof FINDING_CODES)[number];
+
+/** A length in mm as texts write it. */
+export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;
+/** A share as texts write it. */
+export const shareText = (share: number) => `${Math.round(share * 100)} %`;

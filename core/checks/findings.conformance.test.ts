@@ -1,0 +1,18 @@
+import { findingsCases } from "../conformance/cases";
+import { parseLayout } from "../layout/parse";
+import { screenSchema } from "../layout/schema/file";
+import { checkLayout } from "./check";
+
+const key = (f: { code: string; severity: string; subjects: readonly string[]; moment: string | null }) => JSON.stringify([f.code, f.severity, f.subjects, f.moment]);
+
+test.each(findingsCases().map((c) => [c.seed, c] as const))("case %i has just these findings", (_seed, c) => {
+  const layout = parseLayout(c.layout);
+  if (!layout.ok) throw new Error(JSON.stringify(layout));
+  const found = checkLayout(layout.value, screenSchema.parse(c.screen));
+  expect(found.map(key).sort()).toEqual(c.findings.map(key).sort());
+  for (const expected of c.findings) {
+    const actual = found.find((f) => key(f) === key(expected))!;
+    expect(actual.measure?.unit).toBe(expected.measure?.unit);
+    if (expected.measure && actual.measure) expect(Math.abs(actual.measure.value - expected.measure.value)).toBeLessThanOrEqual(0.02 * expected.measure.value);
+  }
+});

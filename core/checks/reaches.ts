@@ -1,0 +1,88 @@
+/** Whether the thumbs that hold the device reach what they must, and can do at once what is wanted at once. */
+import { clearance, distanceTo } from "../geometry/distance";
+import { centreOf, type Point } from "../geometry/point";
+import { LENGTH_SLACK } from "../geometry/shape";
+import type { Check, CheckContext, MomentContext, Standing } from "./context";
+import { mmText, type Found } from "./finding";
+
+/** One thumb lies on two buttons at once when they are at most this far apart, mm. */
+const ONE_THUMB_GAP_MM = 3;
+
+/** The pivots of the thumbs, px: about where they join the hands at the lower corners. */
+export function thumbPivots({ layout, resolved, mm }: CheckContext): Point[] {
+  const { widthPx: w, heightPx: h } = resolved.screen;
+  const y = h - layout.limits.gripUpMm * mm;
+  const left = { x: 0, y };
+  const right = { x: w, y };
+  switch (layout.limits.grip) {
+    case "two-thumbs":
+      return [left, right];
+    case "left-thumb":
+      return [left];
+    case "right-thumb":
+      return [right];
+  }
+}
+
+function thumbOf(s: Standing, pivots: readonly Point[]): number {
+  const c = centreOf(s.at.visual);
+  let best = 0;
+  pivots.forEach((p, i) => { if (Math.hypot(p.x - c.x, p.y - c.y) < Math.hypot(pivots[best].x - c.x, pivots[best].y - c.y)) best = i; });
+  return best;
+}
+
+function* once(context: CheckContext): Iterable<Found> {
+  const { layout, standing, mm, screenName } = context;
+  const pivots = thumbPivots(context);
+  for (const { control, at, area, ground } of standing) {
+    const centre = centreOf(at.visual);
+    const far = (p: Point) => (ground ? distanceTo(area, p) : Math.hypot(p.x - centre.x, p.y - centre.y));
+    const value = Math.min(...pivots.map(far)) / mm;
+    if (value <= layout.limits.comfortMm + LENGTH_SLACK) continue;
+    const stretched = value > layout.limits.stretchMm + LENGTH_SLACK;
+    yield {
+      code: "reach/far", severity: stretched ? "warning" : "note", subjects: [control.id], measure: { value, unit: "mm" },
+      text: `\`${control.id}\` is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
+    };
+  }
+}
+
+/** Whether a thumb can hold all of these at once. */
+function oneThumb(held: readonly Standing[], mm: number): boolean {
+  if (held.length <= 1) return true;
+  if (held.length > 2) return false;
+  const [a, b] = held;
+  if (a.control.kind !== "button" || b.control.kind !== "button") return false;
+  if (!a.control.feel.slideIn && !b.control.feel.slideIn) return false;
+  return clearance(a.area, b.area).px <= ONE_THUMB_GAP_MM * mm + LENGTH_SLACK;
+}
+
+function* inMoment(context: MomentContext): Iterable<Found> {
+  const { layout, shown, mm, moment, actions, screenName } = context;
+  const pivots = thumbPivots(context);
+  for (const set of layout.together) {
+    if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
+    const choices = set.actions.map((name) => shown.filter((s) => s.control.serves.some((serve) => serve.action === name)));
+    // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
+    if (choices.some((choice) => choice.length === 0)) continue;
+    const hands: Standing[][] = pivots.map(() => []);
+    const give = (i: number): boolean => {
+      if (i === choices.length) return true;
+      return choices[i].some((choice) => {
+        const hand = hands[thumbOf(choice, pivots)];
+        if (hand.includes(choice)) return give(i + 1);
+        hand.push(choice);
+        const possible = oneThumb(hand, mm) && give(i + 1);
+        hand.pop();
+        return possible;
+      });
+    };
+    if (!give(0))
+      yield {
+        code: "reach/one-thumb", severity: "warning", subjects: [set.id], measure: null,
+        text: `${set.actions.map((name) => `\`${name}\``).join(" and ")} are wanted at once, and no thumb is free for all of them on ${screenName}; move one to the other side, or let one slide in beside the other`,
+      };
+  }
+}
+
+export const reaches: Check = { once, inMoment };

@@ -1,0 +1,106 @@
+/** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
+import { clearance } from "../geometry/distance";
+import { sharedArea } from "../geometry/overlap";
+import { areaOf, LENGTH_SLACK, type Shape } from "../geometry/shape";
+import { coveredArea } from "../geometry/union";
+import type { Check, CheckContext, MomentContext, Standing } from "./context";
+import { mmText, shareText, type Found } from "./finding";
+
+const MIN_OVERLAP = 0.02;
+const BLOCKING_OVERLAP = 0.15;
+const MIN_BURIED = 0.15;
+const BLOCKING_BURIED = 0.5;
+const MIN_EDGE = 0.02;
+const MIN_STOLEN = 0.01;
+/** Below this part of the smallest wanted target a control is a blocker. */
+const BLOCKING_SMALL = 0.75;
+
+const atLeast = (value: number, threshold: number) => value >= threshold - LENGTH_SLACK;
+
+function* once({ layout, standing, mm, screenName, resolved }: CheckContext): Iterable<Found> {
+  const least = layout.limits.minTargetMm;
+  const { widthPx: w, heightPx: h, edges } = resolved.screen;
+  const strips: Shape[] = [
+    { shape: "box", x: 0, y: 0, w: edges.left, h },
+    { shape: "box", x: w - edges.right, y: 0, w: edges.right, h },
+    { shape: "box", x: 0, y: 0, w, h: edges.top },
+    { shape: "box", x: 0, y: h - edges.bottom, w, h: edges.bottom },
+  ];
+  for (const { control, at, area } of standing) {
+    const value = Math.min(at.hit.w, at.hit.h) / mm;
+    if (value < least - LENGTH_SLACK)
+      yield {
+        code: "touch/small", severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning", subjects: [control.id], measure: { value, unit: "mm" },
+        text: `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; grow it by ${mmText((least - value) / 2)} all round`,
+      };
+    if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
+    const whole = areaOf(area);
+    const share = whole > 0 ? coveredArea(area, strips) / whole : 0;
+    if (atLeast(share, MIN_EDGE))
+      yield {
+        code: "touch/edge", severity: "warning", subjects: [control.id], measure: { value: share, unit: "share" },
+        text: `${shareText(share)} of \`${control.id}\` lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
+      };
+  }
+}
+
+function* pairs(shown: readonly Standing[]): Iterable<[Standing, Standing]> {
+  for (let i = 0; i < shown.length; i += 1) for (let j = i + 1; j < shown.length; j += 1) yield [shown[i], shown[j]];
+}
+
+/** Whether two boxes are nearer than `px` along both axes; the quick way past pairs that cannot matter. */
+function near(a: Shape, b: Shape, px: number): boolean {
+  return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
+}
+
+function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Iterable<Found> {
+  const own = shown.filter((s) => s.at.sharing === "own");
+  const gap = layout.limits.minGapMm * mm;
+  for (const [a, b] of pairs(own)) {
+    if (a.ground !== b.ground || !near(a.area, b.area, gap)) continue;
+    const smaller = Math.min(areaOf(a.area), areaOf(b.area));
+    const shared = sharedArea(a.area, b.area);
+    const share = smaller > 0 ? Math.min(1, shared / smaller) : 0;
+    if (atLeast(share, MIN_OVERLAP)) {
+      yield {
+        code: "touch/overlap", severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning", subjects: [a.control.id, b.control.id], measure: { value: share, unit: "share" },
+        text: `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; move ${mmText(-clearance(a.area, b.area).px / mm)} apart`,
+      };
+    } else if (!a.ground && shared <= LENGTH_SLACK) {
+      const between = Math.max(0, clearance(a.area, b.area).px);
+      if (between < gap - LENGTH_SLACK)
+        yield {
+          code: "touch/close", severity: "note", subjects: [a.control.id, b.control.id], measure: { value: between / mm, unit: "mm" },
+          text: `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted`,
+        };
+    }
+  }
+  for (const under of own) {
+    if (under.ground) continue;
+    const above = own.filter((s) => s.ground && s.index > under.index);
+    const whole = areaOf(under.area);
+    if (above.length === 0 || whole <= 0) continue;
+    const share = Math.min(1, coveredArea(under.area, above.map((s) => s.area)) / whole);
+    if (atLeast(share, MIN_BURIED))
+      yield {
+        code: "touch/buried", severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning", subjects: [under.control.id], measure: { value: share, unit: "share" },
+        text: `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
+      };
+  }
+  for (const { zone, at } of zones) {
+    if (!zone.taps) continue;
+    const box: Shape = { shape: "box", ...at };
+    for (const { control, area, ground } of shown) {
+      // Ground is meant to lie under others, the game's own taps among them (and so the conformance cases have it).
+      if (ground) continue;
+      const share = at.w * at.h > 0 ? sharedArea(area, box) / (at.w * at.h) : 0;
+      if (atLeast(share, MIN_STOLEN))
+        yield {
+          code: "touch/steals", severity: "warning", subjects: [control.id, zone.id], measure: { value: share, unit: "share" },
+          text: `\`${control.id}\` takes the touches of ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
+        };
+    }
+  }
+}
+
+export const touches: Check = { once, inMoment };

@@ -1,0 +1,83 @@
+/**
+ * How far apart two convex shapes are, or how deep they lie in each other.
+ *
+ * For a direction n, the gap along it is g(n) = −(h_A(n) + h_B(−n)), h being the support function (how far a shape reaches
+ * along n). The greatest g over all directions is the distance where it is positive, and minus the shortest way apart where
+ * it is negative. g is sampled around the circle and its best places refined by golden section.
+ */
+import type { Point } from "./point";
+import type { Shape } from "./shape";
+
+const SAMPLES = 72;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** How far a shape reaches along (nx, ny), a unit vector, px from the origin. */
+function support(shape: Shape, nx: number, ny: number): number {
+  const halfW = shape.w / 2;
+  const halfH = shape.h / 2;
+  const centre = (shape.x + halfW) * nx + (shape.y + halfH) * ny;
+  switch (shape.shape) {
+    case "box":
+      return centre + Math.abs(nx) * halfW + Math.abs(ny) * halfH;
+    case "ellipse":
+      return centre + Math.hypot(nx * halfW, ny * halfH);
+    case "capsule": {
+      const radius = Math.min(halfW, halfH);
+      return centre + Math.abs(nx) * (halfW - radius) + Math.abs(ny) * (halfH - radius) + radius;
+    }
+  }
+}
+
+/** A signed distance and the direction (unit vector, from a to b) along which it is measured. */
+export interface Clearance {
+  readonly px: number;
+  readonly direction: Point;
+}
+
+/** The signed distance of two shapes, px: positive apart, 0 touching, negative the shortest way by which b must go to come free. */
+export function clearance(a: Shape, b: Shape): Clearance {
+  const gap = (angle: number) => {
+    const nx = Math.cos(angle);
+    const ny = Math.sin(angle);
+    return -(support(a, nx, ny) + support(b, -nx, -ny));
+  };
+  const step = (2 * Math.PI) / SAMPLES;
+  const sampled = Array.from({ length: SAMPLES }, (_, i) => gap(i * step));
+  let best = -Infinity;
+  let bestAngle = 0;
+  for (let i = 0; i < SAMPLES; i += 1) {
+    if (sampled[i] < sampled[(i + 1) % SAMPLES] || sampled[i] < sampled[(i + SAMPLES - 1) % SAMPLES]) continue;
+    let low = (i - 1) * step;
+    let high = (i + 1) * step;
+    let left = high - GOLDEN * (high - low);
+    let right = low + GOLDEN * (high - low);
+    let atLeft = gap(left);
+    let atRight = gap(right);
+    for (let k = 0; k < 44; k += 1) {
+      if (atLeft < atRight) {
+        low = left;
+        left = right;
+        atLeft = atRight;
+        right = low + GOLDEN * (high - low);
+        atRight = gap(right);
+      } else {
+        high = right;
+        right = left;
+        atRight = atLeft;
+        left = high - GOLDEN * (high - low);
+        atLeft = gap(left);
+      }
+    }
+    for (const [angle, value] of [[i * step, sampled[i]], [(low + high) / 2, gap((low + high) / 2)]] as const)
+      if (value > best) {
+        best = value;
+        bestAngle = angle;
+      }
+  }
+  return { px: best, direction: { x: Math.cos(bestAngle), y: Math.sin(bestAngle) } };
+}
+
+/** How far a point is from a shape, px; 0 inside. */
+export function distanceTo(shape: Shape, point: Point): number {
+  return Math.max(0, clearance({ shape: "box", x: point.x, y: point.y, w: 0, h: 0 }, shape).px);
+}
