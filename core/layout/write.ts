@@ -1,6 +1,6 @@
 /**
  * Canonical writing: the same layout always gives the same bytes. Keys stand in the schema's order, whatever
- * equals its default is left out, and the text is indented by two with short lists of plain values on one line.
+ * equals its default is left out, and the text is indented by two, with what is short on one line.
  */
 import type { z } from "zod";
 import { leaveOutDependent } from "./dependent";
@@ -73,6 +73,8 @@ function isDefault(field: AnySchema, kept: unknown): boolean {
   return JSON.stringify(kept) === JSON.stringify(prune(def.innerType!, def.defaultValue));
 }
 
+/** An object stays on one line while it fits this many characters. */
+const LINE = 96;
 const plain = (value: unknown) => typeof value !== "object" || value === null;
 
 function print(value: unknown, indent: string): string {
@@ -85,6 +87,14 @@ function print(value: unknown, indent: string): string {
   }
   const entries = Object.entries(value as object);
   if (entries.length === 0) return "{}";
-  if (entries.length <= 4 && entries.every(([, item]) => plain(item))) return `{ ${entries.map(([key, item]) => `${JSON.stringify(key)}: ${JSON.stringify(item)}`).join(", ")} }`;
+  const line = oneLine(value);
+  if (line.length + indent.length <= LINE) return line;
   return `{\n${entries.map(([key, item]) => `${inner}${JSON.stringify(key)}: ${print(item, inner)}`).join(",\n")}\n${indent}}`;
+}
+
+function oneLine(value: unknown): string {
+  if (plain(value)) return JSON.stringify(value);
+  if (Array.isArray(value)) return `[${value.map(oneLine).join(", ")}]`;
+  const entries = Object.entries(value as object);
+  return entries.length === 0 ? "{}" : `{ ${entries.map(([key, item]) => `${JSON.stringify(key)}: ${oneLine(item)}`).join(", ")} }`;
 }

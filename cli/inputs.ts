@@ -1,0 +1,52 @@
+/** What the commands read: files and options, each error naming its place and the way out. */
+import { readFileSync } from "node:fs";
+import { readLayout } from "../core/layout/parse";
+import type { Layout, Screen } from "../core/layout/types";
+import type { View } from "../core/placement/resolve";
+import { parseScreen } from "../core/placement/screen";
+import { problemText, type Result } from "../core/result";
+
+/** The call or a file is at fault: exit code 2, message on standard error. */
+export class CallError extends Error {}
+
+/** The value of a result, or its problems as a fault of the call. */
+export function orFail<T>(result: Result<T>, where: string): T {
+  if (result.ok) return result.value;
+  throw new CallError(`${where}: ${problemText(result.problems)}`);
+}
+
+/** The text of a file. */
+export function textOf(file: string): string {
+  try {
+    return readFileSync(file, "utf8");
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new CallError(`${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`);
+  }
+}
+
+export function layoutFrom(file: string): Layout {
+  return orFail(readLayout(textOf(file)), file);
+}
+
+export function screenFrom(text: string): Screen {
+  return orFail(parseScreen(text), "--screen");
+}
+
+/** The options that every command on a screen takes. */
+export interface ViewOptions {
+  moment?: string;
+  handed?: string;
+  playerSize?: string;
+}
+
+export function viewFrom(options: ViewOptions, layout: Layout): View {
+  const handed = options.handed ?? "right";
+  if (handed !== "left" && handed !== "right") throw new CallError(`--handed: "${handed}" is not a hand; write left or right`);
+  const playerSize = options.playerSize === undefined ? 1 : Number(options.playerSize);
+  if (!Number.isFinite(playerSize) || playerSize <= 0) throw new CallError(`--player-size: "${options.playerSize}" is not a number above 0`);
+  const moment = options.moment ?? null;
+  if (moment !== null && !layout.moments.some((m) => m.id === moment))
+    throw new CallError(`--moment: there is no moment "${moment}"${layout.moments.length > 0 ? `; known: ${layout.moments.map((m) => m.id).join(", ")}` : "; the layout has none"}`);
+  return { handed, playerSize, moment };
+}

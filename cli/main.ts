@@ -1,0 +1,81 @@
+/** The command line (model.md section 4): argument parsing and printing around core. Exit 0 done, 1 the layout falls short, 2 the call or a file is at fault. */
+import { Command, CommanderError, Option } from "commander";
+import { checkScreen } from "../core/checks/check";
+import { fallsShort, textReport, type ScreenFindings } from "../core/exchange/report";
+import { printResolved } from "../core/exchange/resolved";
+import { layoutJsonSchema } from "../core/exchange/schema";
+import { readScreens } from "../core/exchange/screens";
+import { readTrace } from "../core/exchange/trace";
+import { replay } from "../core/input/advance";
+import { catalogueFor } from "../core/placement/catalogue";
+import { prepareLayout } from "../core/placement/prepare";
+import { resolve } from "../core/placement/resolve";
+import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+
+const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
+// A reader that has seen enough (`| head`) closes the pipe: that is no fault.
+process.stdout.on("error", (error: NodeJS.ErrnoException) => process.exit(error.code === "EPIPE" ? 0 : 2));
+
+function withView(command: Command): Command {
+  return command
+    .option("--moment <id>", "only what this moment of the game shows")
+    .option("--handed <hand>", "right or left", "right")
+    .option("--player-size <factor>", "the player's own size", "1");
+}
+
+const program = new Command("nodulum").description("Touch layouts for mobile games: where controls stand, what touches give, what falls short.").exitOverride().configureOutput({ writeErr: (text) => process.stderr.write(text) });
+
+withView(program.command("resolve").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]"))
+  .description("print where everything stands on a screen, px")
+  .action((file: string, options: ViewOptions & { screen: string }) => {
+    const layout = layoutFrom(file);
+    print(JSON.stringify(printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))), null, 2));
+  });
+
+withView(program.command("replay").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]").requiredOption("--trace <file>", "events, one JSON object a line").option("--hz <rate>", "ticks a second", "60"))
+  .description("print the value of every action at each tick of a trace")
+  .action((file: string, options: ViewOptions & { screen: string; trace: string; hz: string }) => {
+    const layout = layoutFrom(file);
+    const hz = Number(options.hz);
+    if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
+    const view = viewFrom(options, layout);
+    const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...view, moment: null });
+    const events = orFail(readTrace(textOf(options.trace)), options.trace);
+    for (const frame of replay(layout, resolved, events, hz, view.moment)) print(JSON.stringify(frame));
+  });
+
+withView(
+  program
+    .command("check")
+    .argument("<file>")
+    .option("--screens <list.json>", "a JSON list of screens")
+    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
+    .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
+    .addOption(new Option("--fail-on <severity>", "what makes the layout fall short").choices(["blocker", "warning"]).default("blocker")),
+)
+  .description("print the findings on each screen; without screens, on the shipped catalogue")
+  .action((file: string, options: ViewOptions & { screens?: string; screen: string[]; format: "text" | "json"; failOn: "blocker" | "warning" }) => {
+    const layout = layoutFrom(file);
+    const view = viewFrom(options, layout);
+    const listed = options.screens === undefined ? [] : orFail(readScreens(textOf(options.screens)), options.screens);
+    const named = options.screen.map(screenFrom);
+    const screens = listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);
+    const prepared = prepareLayout(layout);
+    const results: ScreenFindings[] = screens.map((screen) => ({ name: screen.name, findings: checkScreen(prepared, screen, view) }));
+    print(options.format === "json" ? JSON.stringify({ screens: results }, null, 2) : textReport(results));
+    if (fallsShort(results, options.failOn)) process.exitCode = 1;
+  });
+
+program
+  .command("schema")
+  .description("print the JSON Schema (2020-12) of the layout file")
+  .action(() => print(JSON.stringify(layoutJsonSchema(), null, 2)));
+
+try {
+  program.parse();
+} catch (error) {
+  if (error instanceof CallError) process.stderr.write(`nodulum: ${error.message}\n`);
+  else if (!(error instanceof CommanderError)) throw error;
+  const done = error instanceof CommanderError && error.exitCode === 0;
+  process.exitCode = done ? 0 : 2;
+}

@@ -1,0 +1,38 @@
+/** Findings as text for a terminal, and the question whether a layout falls short. */
+import type { Finding, Severity } from "../checks/finding";
+
+/** The findings of one screen. */
+export interface ScreenFindings {
+  readonly name: string;
+  readonly findings: readonly Finding[];
+}
+
+const MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
+
+/** Whether any finding that is not accepted is as grave as `failOn` or graver. */
+export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker" | "warning"): boolean {
+  return screens.some((s) => s.findings.some((f) => f.accepted === null && (f.severity === "blocker" || (failOn === "warning" && f.severity === "warning"))));
+}
+
+/** How many findings of each severity, accepted ones left out. */
+export function countFindings(findings: readonly Finding[]): Record<Severity, number> {
+  const counts = { blocker: 0, warning: 0, note: 0 };
+  for (const f of findings) if (f.accepted === null) counts[f.severity] += 1;
+  return counts;
+}
+
+/** A report for reading: a heading a screen, a line a finding, a summary. */
+export function textReport(screens: readonly ScreenFindings[]): string {
+  const lines: string[] = [];
+  for (const { name, findings } of screens) {
+    lines.push(`${name}: ${findings.length === 0 ? "nothing found" : ""}`.trimEnd());
+    for (const f of findings) {
+      const moment = f.moment ? ` [${f.moment}]` : "";
+      const accepted = f.accepted !== null ? ` (accepted: ${f.accepted})` : "";
+      lines.push(`  ${MARK[f.severity]} ${f.severity} ${f.code}${moment}: ${f.text}${accepted}`);
+    }
+  }
+  const all = countFindings(screens.flatMap((s) => s.findings));
+  lines.push(`${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${all.blocker} blockers, ${all.warning} warnings, ${all.note} notes`);
+  return `${lines.join("\n")}\n`;
+}

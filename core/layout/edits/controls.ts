@@ -1,0 +1,122 @@
+/** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
+import { ok, refused, type Result } from "../../result";
+import { defaultShape } from "../dependent";
+import type { Arrangement, Control, Layout } from "../types";
+import { checked, withControl } from "./check";
+
+/** An id that is free, made from a wish: `horn`, `horn-2`, `horn-3`… */
+export function freeId(layout: Layout, wish: string): string {
+  const taken = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.id));
+  let base = wish
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^[^a-z]+/, "")
+    .replace(/-+$/, "")
+    .slice(0, 40);
+  if (base === "") base = "control";
+  let id = base;
+  for (let n = 2; taken.has(id); n += 1) id = `${base}-${n}`;
+  return id;
+}
+
+export function addControls(layout: Layout, controls: readonly Control[]): Result<Layout> {
+  return checked(layout, { ...layout, controls: [...layout.controls, ...controls] });
+}
+
+/** Removes controls with what refers to them: overrides and accepted findings. */
+export function removeControls(layout: Layout, ids: readonly string[]): Result<Layout> {
+  const gone = new Set(ids);
+  const missing = ids.find((id) => !layout.controls.some((c) => c.id === id));
+  if (missing !== undefined) return refused("controls", `there is no control "${missing}"`);
+  return checked(layout, {
+    ...layout,
+    controls: layout.controls.filter((c) => !gone.has(c.id)),
+    arrangements: layout.arrangements.map((a) => withoutOverrides(a, gone)),
+    accepted: layout.accepted.filter((a) => !a.subjects.some((s) => gone.has(s))),
+  });
+}
+
+function withoutOverrides(arrangement: Arrangement, gone: ReadonlySet<string>): Arrangement {
+  if (!Object.keys(arrangement.overrides).some((id) => gone.has(id))) return arrangement;
+  return { ...arrangement, overrides: Object.fromEntries(Object.entries(arrangement.overrides).filter(([id]) => !gone.has(id))) };
+}
+
+/** Copies of controls with free ids and names, set above all others, and the ids they got. `shift` changes each copy (its place, say). */
+export function duplicateControls(layout: Layout, originals: readonly Control[], shift: (copy: Control) => Control = (c) => c): Result<{ layout: Layout; ids: string[] }> {
+  let grown = layout;
+  const ids: string[] = [];
+  for (const original of originals) {
+    const id = freeId(grown, original.id.replace(/-\d+$/, ""));
+    const known = new Set(layout.moments.map((m) => m.id));
+    const copy = shift({ ...original, id, name: copyName(grown, original.name), moments: original.moments.filter((m) => known.has(m)) });
+    ids.push(id);
+    grown = { ...grown, controls: [...grown.controls, copy] };
+  }
+  const result = checked(layout, grown);
+  return result.ok ? ok({ layout: result.value, ids }) : result;
+}
+
+function copyName(layout: Layout, name: string): string {
+  const bare = name.replace(/ \d+$/, "");
+  for (let n = 2; ; n += 1) {
+    const wish = `${bare.slice(0, 74)} ${n}`;
+    if (!layout.controls.some((c) => c.name === wish)) return wish;
+  }
+}
+
+/** Gives a control another name, as people read it. */
+export function renameControl(layout: Layout, id: string, name: string): Result<Layout> {
+  return withControl(layout, id, (c) => ({ ...c, name }));
+}
+
+/** Gives a control another id; overrides and accepted findings follow. */
+export function changeControlId(layout: Layout, from: string, to: string): Result<Layout> {
+  if (from === to) return ok(layout);
+  const swap = (id: string) => (id === from ? to : id);
+  return checked(layout, {
+    ...layout,
+    controls: layout.controls.map((c) => (c.id === from ? { ...c, id: to } : c)),
+    arrangements: layout.arrangements.map((a) =>
+      from in a.overrides ? { ...a, overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [swap(id), o])) } : a,
+    ),
+    accepted: layout.accepted.map((a) => (a.subjects.includes(from) ? { ...a, subjects: a.subjects.map(swap) } : a)),
+  });
+}
+
+/** Moves controls within the drawing order by one step, or to an end. Later is on top. */
+export function reorderControls(layout: Layout, ids: readonly string[], to: "up" | "down" | "top" | "bottom"): Result<Layout> {
+  const moving = new Set(ids);
+  const list = [...layout.controls];
+  if (to === "top" || to === "bottom") {
+    const [some, rest] = [list.filter((c) => moving.has(c.id)), list.filter((c) => !moving.has(c.id))];
+    return checked(layout, { ...layout, controls: to === "top" ? [...rest, ...some] : [...some, ...rest] });
+  }
+  const step = to === "up" ? 1 : -1;
+  const order = to === "up" ? [...list.keys()].reverse() : [...list.keys()];
+  for (const i of order) {
+    const j = i + step;
+    if (!moving.has(list[i].id) || j < 0 || j >= list.length || moving.has(list[j].id)) continue;
+    [list[i], list[j]] = [list[j], list[i]];
+  }
+  return checked(layout, { ...layout, controls: list });
+}
+
+/** Changes fields of a control's hit area. */
+export function changeHit(layout: Layout, id: string, change: Partial<Control["hit"]>): Result<Layout> {
+  return withControl(layout, id, (c) => ({ ...c, hit: { ...c.hit, ...change } }) as Control);
+}
+
+/** Changes fields of a control's feel; a field that its kind lacks is refused. */
+export function changeFeel(layout: Layout, id: string, change: Record<string, unknown>): Result<Layout> {
+  return withControl(layout, id, (c) => ({ ...c, feel: { ...c.feel, ...change } }) as Control);
+}
+
+/** Changes fields of a control's look. */
+export function changeLook(layout: Layout, id: string, change: Partial<Control["look"]>): Result<Layout> {
+  return withControl(layout, id, (c) => ({ ...c, look: { ...c.look, ...change } }) as Control);
+}
+
+/** Whether the hit area has the shape its kind has by default. */
+export function hasDefaultShape(control: Control): boolean {
+  return control.hit.shape === defaultShape(control.kind);
+}
