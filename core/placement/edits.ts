@@ -29,15 +29,20 @@ export function placementIn(layout: Layout, arrangement: string | null, id: stri
   return override ?? layout.controls.find((c) => c.id === id)?.placement ?? null;
 }
 
-/** Writes a placement back to where it came from: the override where the arrangement has one, else the base. */
-export function withPlacement(layout: Layout, arrangement: string | null, id: string, placement: Placement): Result<Layout> {
+/** Writes a placement back to where it came from: the override where the arrangement has one, else the base. Not checked yet. */
+function putPlacement(layout: Layout, arrangement: string | null, id: string, placement: Placement): Layout {
   const overridden = layout.arrangements.find((a) => a.id === arrangement)?.overrides[id]?.placement !== undefined;
   if (overridden)
-    return checked(layout, {
+    return {
       ...layout,
       arrangements: layout.arrangements.map((a) => (a.id === arrangement ? { ...a, overrides: { ...a.overrides, [id]: { ...a.overrides[id], placement } } } : a)),
-    });
-  return checked(layout, { ...layout, controls: layout.controls.map((c) => (c.id === id ? ({ ...c, placement } as typeof c) : c)) });
+    };
+  return { ...layout, controls: layout.controls.map((c) => (c.id === id ? ({ ...c, placement } as typeof c) : c)) };
+}
+
+/** The layout with another placement for a control, where it stands now: in the arrangement's override, or in the base. */
+export function withPlacement(layout: Layout, arrangement: string | null, id: string, placement: Placement): Result<Layout> {
+  return checked(layout, putPlacement(layout, arrangement, id, placement));
 }
 
 interface Ground {
@@ -94,14 +99,18 @@ function spanAt(span: Span, box: Box, ground: Ground): Span {
 
 /** Places a control so that its visual box is `box` (px) on the screen in view. `sizes` false: only its place changes. */
 export function placeAt(sight: Sight, id: string, box: Box, sizes: boolean): Result<Layout> {
+  const placement = placementFor(sight, id, box, sizes);
+  return placement.ok ? withPlacement(sight.layout, sight.resolved.arrangement, id, placement.value) : placement;
+}
+
+function placementFor(sight: Sight, id: string, box: Box, sizes: boolean): Result<Placement> {
   const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
   if (!placement) return refused("controls", `there is no control "${id}"`);
   const ground = groundOf(sight, placement.frame);
   if (!ground) return refused(id, "its cluster is hidden on this screen");
   if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(id, "a place must be made of numbers");
   if (sizes && (box.w <= 0 || box.h <= 0)) return refused(id, "a control needs a width and a height above 0");
-  const next = placement.kind === "pin" ? pinAt(placement, box, ground, sizes) : spanAt(placement, box, ground);
-  return withPlacement(sight.layout, sight.resolved.arrangement, id, next);
+  return ok(placement.kind === "pin" ? pinAt(placement, box, ground, sizes) : spanAt(placement, box, ground));
 }
 
 /** Moves controls by px on the screen in view, all or none. */
@@ -110,11 +119,11 @@ export function moveBy(sight: Sight, ids: readonly string[], dxPx: number, dyPx:
   for (const id of ids) {
     const at = sight.resolved.controls.find((c) => c.id === id);
     if (!at) return refused(id, "it is not shown on this screen");
-    const moved = placeAt({ ...sight, layout }, id, { ...at.visual, x: at.visual.x + dxPx, y: at.visual.y + dyPx }, false);
+    const moved = placementFor(sight, id, { ...at.visual, x: at.visual.x + dxPx, y: at.visual.y + dyPx }, false);
     if (!moved.ok) return moved;
-    layout = moved.value;
+    layout = putPlacement(layout, sight.resolved.arrangement, id, moved.value);
   }
-  return ok(layout);
+  return checked(sight.layout, layout);
 }
 
 /** Where a control can be tied: the corners, edges' middles and centre of a frame, as fractions. */

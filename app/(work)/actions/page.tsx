@@ -1,0 +1,5 @@
+import { ActionsView } from "../../../views/actions/ActionsView";
+
+export default function Page() {
+  return <ActionsView />;
+}

@@ -1,0 +1,5 @@
+import { HandOffView } from "../../../views/handoff/HandOffView";
+
+export default function Page() {
+  return <HandOffView />;
+}

@@ -1,0 +1,5 @@
+import { BenchView } from "../../../views/layout/BenchView";
+
+export default function Page() {
+  return <BenchView />;
+}

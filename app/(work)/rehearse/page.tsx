@@ -1,0 +1,5 @@
+import { RehearseView } from "../../../views/rehearse/RehearseView";
+
+export default function Page() {
+  return <RehearseView />;
+}

@@ -1,0 +1,5 @@
+import { ShelfView } from "../../../views/screens/ShelfView";
+
+export default function Page() {
+  return <ShelfView />;
+}

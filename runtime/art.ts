@@ -1,0 +1,192 @@
+/**
+ * How controls look: drawn on a canvas from where they stand and what they give, the same on the bench, in the rail,
+ * on the shelf and in the game. Nothing here decides where anything stands or who gets a touch.
+ *
+ * The drawing hand is a chart-maker's: a stick is a compass rose with a sighting ring for a knob, a d-pad four quoins
+ * about a hollow, a touchpad a field with corner marks, a swipe a field with a wind arrow.
+ */
+import type { Box } from "../core/geometry/point";
+import type { Control } from "../core/layout/types";
+
+/** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */
+export interface Pose {
+  readonly held: boolean;
+  readonly x: number;
+  readonly y: number;
+  readonly origin?: { readonly x: number; readonly y: number };
+}
+export const POSE_AT_REST: Pose = { held: false, x: 0, y: 0 };
+
+/** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
+export interface Drawn {
+  readonly control: Control;
+  readonly box: Box;
+  readonly travel: number;
+  readonly pose: Pose;
+}
+
+type Ctx = CanvasRenderingContext2D;
+type Face = Control["look"]["rest"];
+
+/** Draws controls in order. `hairline`: how wide a thin line is in the present coordinates. */
+export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number): void {
+  for (const item of drawn) drawControl(ctx, item, hairline);
+}
+
+function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number): void {
+  const { look } = control;
+  if (!pose.held && look.hideAtRest === "all") return;
+  const face = pose.held ? look.held : look.rest;
+  ctx.save();
+  ctx.globalAlpha = face.opacity;
+  ctx.lineWidth = hairline * 1.5;
+  switch (control.kind) {
+    case "stick": {
+      const moved = pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
+      drawRose(ctx, moved, face, hairline);
+      if (pose.held || look.hideAtRest !== "knob") drawKnob(ctx, moved, travel, look.knobSize, pose, face, hairline);
+      break;
+    }
+    case "dpad":
+      drawQuoins(ctx, box, face, pose);
+      break;
+    case "button":
+      outline(ctx, box, control.hit.shape === "box" ? "box" : control.hit.shape);
+      fillAndLine(ctx, face);
+      break;
+    case "touchpad":
+      drawField(ctx, box, face, hairline);
+      break;
+    case "swipe":
+      drawField(ctx, box, face, hairline);
+      drawWind(ctx, box, face, pose, hairline);
+  }
+  if (look.label !== "") drawLabel(ctx, box, look.label, face, look.rotateDeg);
+  ctx.restore();
+}
+
+function fillAndLine(ctx: Ctx, face: Face): void {
+  ctx.fillStyle = face.fill;
+  ctx.fill();
+  ctx.strokeStyle = face.line;
+  ctx.stroke();
+}
+
+function outline(ctx: Ctx, box: Box, shape: "ellipse" | "box" | "capsule"): void {
+  ctx.beginPath();
+  if (shape === "ellipse") ctx.ellipse(box.x + box.w / 2, box.y + box.h / 2, box.w / 2, box.h / 2, 0, 0, Math.PI * 2);
+  else ctx.roundRect(box.x, box.y, box.w, box.h, shape === "capsule" ? Math.min(box.w, box.h) / 2 : Math.min(box.w, box.h) * 0.08);
+}
+
+function drawRose(ctx: Ctx, box: Box, face: Face, hairline: number): void {
+  const cx = box.x + box.w / 2;
+  const cy = box.y + box.h / 2;
+  outline(ctx, box, "ellipse");
+  fillAndLine(ctx, face);
+  ctx.beginPath();
+  for (let i = 0; i < 32; i += 1) {
+    const angle = (i * Math.PI) / 16;
+    const inner = i % 8 === 0 ? 0.84 : i % 4 === 0 ? 0.9 : 0.94;
+    ctx.moveTo(cx + (Math.cos(angle) * inner * box.w) / 2, cy + (Math.sin(angle) * inner * box.h) / 2);
+    ctx.lineTo(cx + (Math.cos(angle) * 0.985 * box.w) / 2, cy + (Math.sin(angle) * 0.985 * box.h) / 2);
+  }
+  ctx.lineWidth = hairline;
+  ctx.stroke();
+}
+
+function drawKnob(ctx: Ctx, box: Box, travel: number, size: number, pose: Pose, face: Face, hairline: number): void {
+  const cx = box.x + box.w / 2 + pose.x * travel;
+  const cy = box.y + box.h / 2 - pose.y * travel;
+  const w = (box.w * size) / 2;
+  const h = (box.h * size) / 2;
+  if (w <= 0 || h <= 0) return;
+  ctx.beginPath();
+  ctx.ellipse(cx, cy, w, h, 0, 0, Math.PI * 2);
+  ctx.fillStyle = face.ink;
+  ctx.fill();
+  ctx.beginPath();
+  ctx.ellipse(cx, cy, w * 0.62, h * 0.62, 0, 0, Math.PI * 2);
+  ctx.moveTo(cx - w * 0.3, cy);
+  ctx.lineTo(cx + w * 0.3, cy);
+  ctx.moveTo(cx, cy - h * 0.3);
+  ctx.lineTo(cx, cy + h * 0.3);
+  ctx.strokeStyle = face.fill;
+  ctx.lineWidth = hairline;
+  ctx.stroke();
+}
+
+function drawQuoins(ctx: Ctx, box: Box, face: Face, pose: Pose): void {
+  const cx = box.x + box.w / 2;
+  const cy = box.y + box.h / 2;
+  const r = Math.min(box.w, box.h) / 2;
+  for (const [dx, dy] of [[1, 0], [0, -1], [-1, 0], [0, 1]] as const) {
+    const on = pose.held && ((dx !== 0 && Math.sign(pose.x) === dx) || (dy !== 0 && Math.sign(pose.y) === -dy));
+    ctx.beginPath();
+    const at = (along: number, across: number): [number, number] => [cx + (dx * along + dy * across) * r, cy + (dy * along + dx * across) * r];
+    ctx.moveTo(...at(0.26, 0));
+    ctx.lineTo(...at(0.52, -0.3));
+    ctx.lineTo(...at(0.9, -0.34));
+    ctx.quadraticCurveTo(...at(1.06, 0), ...at(0.9, 0.34));
+    ctx.lineTo(...at(0.52, 0.3));
+    ctx.closePath();
+    ctx.fillStyle = on ? face.ink : face.fill;
+    ctx.fill();
+    ctx.strokeStyle = face.line;
+    ctx.stroke();
+  }
+}
+
+function drawField(ctx: Ctx, box: Box, face: Face, hairline: number): void {
+  outline(ctx, box, "box");
+  ctx.fillStyle = face.fill;
+  const alpha = ctx.globalAlpha;
+  ctx.globalAlpha = alpha * 0.5;
+  ctx.fill();
+  ctx.globalAlpha = alpha;
+  const mark = Math.min(box.w, box.h) * 0.09;
+  ctx.beginPath();
+  for (const [x, y, sx, sy] of [[box.x, box.y, 1, 1], [box.x + box.w, box.y, -1, 1], [box.x, box.y + box.h, 1, -1], [box.x + box.w, box.y + box.h, -1, -1]] as const) {
+    ctx.moveTo(x + sx * mark, y);
+    ctx.lineTo(x, y);
+    ctx.lineTo(x, y + sy * mark);
+  }
+  ctx.strokeStyle = face.line;
+  ctx.lineWidth = hairline * 2;
+  ctx.stroke();
+}
+
+function drawWind(ctx: Ctx, box: Box, face: Face, pose: Pose, hairline: number): void {
+  const cx = box.x + box.w / 2;
+  const cy = box.y + box.h / 2;
+  const r = Math.min(box.w, box.h) * 0.16;
+  const angle = pose.x !== 0 || pose.y !== 0 ? Math.atan2(-pose.y, pose.x) : -Math.PI / 2;
+  ctx.save();
+  ctx.translate(cx, cy);
+  ctx.rotate(angle);
+  ctx.beginPath();
+  ctx.moveTo(-r, 0);
+  ctx.lineTo(r, 0);
+  ctx.moveTo(r * 0.45, -r * 0.45);
+  ctx.lineTo(r, 0);
+  ctx.lineTo(r * 0.45, r * 0.45);
+  ctx.strokeStyle = face.line;
+  ctx.lineWidth = hairline * 2.5;
+  ctx.stroke();
+  ctx.restore();
+}
+
+function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: number): void {
+  const room = box.w * 0.84;
+  const base = Math.min(box.h * 0.3, box.w * 0.3);
+  ctx.font = `600 ${base}px "Archivo Variable", system-ui, sans-serif`;
+  const size = Math.min(base, (base * room) / Math.max(1, ctx.measureText(label).width));
+  ctx.font = `600 ${size}px "Archivo Variable", system-ui, sans-serif`;
+  ctx.textAlign = "center";
+  ctx.textBaseline = "middle";
+  ctx.fillStyle = face.ink;
+  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * 1.4);
+  ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
+  if (rotateDeg !== 0) ctx.rotate((rotateDeg * Math.PI) / 180);
+  ctx.fillText(label, 0, 0);
+  ctx.setTransform(ctx.getTransform());
+}

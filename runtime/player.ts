@@ -1,0 +1,80 @@
+/**
+ * Plays a layout: events come in with their times, ticks fall due, values go out. The shell owns the clock and says
+ * what time it is; nothing here reads one.
+ */
+import { advance, tickTime } from "../core/input/advance";
+import type { ActionValues, InputEvent } from "../core/input/events";
+import { prepareInput, type InputSetup } from "../core/input/setup";
+import { copyState, initialState, type InputState } from "../core/input/state";
+import { letGoOfHidden } from "../core/input/touches";
+import type { Layout, Screen } from "../core/layout/types";
+import { prepareLayout } from "../core/placement/prepare";
+import { PLAIN_VIEW, resolve, type Resolved, type View } from "../core/placement/resolve";
+
+/** A player of one layout on one screen. */
+export interface Player {
+  /** Queues an event; events must come in time order. */
+  feed(event: InputEvent): void;
+  /** Plays every tick due by `nowMs`; `onTick` is called for each. */
+  playTo(nowMs: number, onTick: (values: ActionValues, t: number) => void): void;
+  /** Takes another layout while playing: touches go on where the controls are the same ones, else everything lets go as by cancel. */
+  retune(layout: Layout, screen: Screen, view?: View): void;
+  readonly resolved: () => Resolved;
+  readonly setup: () => InputSetup;
+  readonly state: () => InputState;
+}
+
+/** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
+const LONGEST_CATCH_UP_MS = 250;
+
+export function createPlayer(layout: Layout, screen: Screen, hz: number, view: View = PLAIN_VIEW): Player {
+  let resolved = resolve(prepareLayout(layout), screen, { ...view, moment: null });
+  let setup = prepareInput(layout, resolved, hz);
+  let state = initialState(setup, view.moment);
+  let queue: InputEvent[] = [];
+  let tick = 0;
+  /** What the clock showed at tick 0. */
+  let zero: number | null = null;
+
+  return {
+    feed(event) {
+      queue.push(event);
+    },
+    playTo(nowMs, onTick) {
+      zero ??= nowMs;
+      if (nowMs - zero - tickTime(tick, hz) > LONGEST_CATCH_UP_MS) zero = nowMs - tickTime(tick + 1, hz);
+      while (tickTime(tick + 1, hz) <= nowMs - zero) {
+        tick += 1;
+        const t = tickTime(tick, hz);
+        const due: InputEvent[] = [];
+        const later: InputEvent[] = [];
+        for (const event of queue) {
+          const at = { ...event, t: event.t - zero };
+          if (at.t <= t) due.push({ ...at, t: Math.max(state.time, at.t) });
+          else later.push(event);
+        }
+        queue = later;
+        const step = advance(setup, state, due, t);
+        state = step.state;
+        onTick(step.values, t);
+      }
+    },
+    retune(next, nextScreen, nextView = PLAIN_VIEW) {
+      const before = setup;
+      resolved = resolve(prepareLayout(next), nextScreen, { ...nextView, moment: null });
+      setup = prepareInput(next, resolved, hz);
+      const same =
+        before.controls.length === setup.controls.length &&
+        before.repeats === setup.repeats &&
+        before.actions.length === setup.actions.length &&
+        before.controls.every((c, i) => c.id === setup.controls[i].id && c.kind === setup.controls[i].kind);
+      const kept = same ? copyState(state) : { ...initialState(setup, state.moment), time: state.time, on: state.on };
+      kept.moment = nextView.moment;
+      letGoOfHidden(setup, kept);
+      state = kept;
+    },
+    resolved: () => resolved,
+    setup: () => setup,
+    state: () => state,
+  };
+}

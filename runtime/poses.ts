@@ -1,0 +1,40 @@
+/** What a playing control shows, read from the engine's state. */
+import { deflection } from "../core/input/stick";
+import type { InputSetup } from "../core/input/setup";
+import type { InputState } from "../core/input/state";
+import { isShown } from "../core/input/touches";
+import { readControl } from "../core/input/kinds";
+import type { ReadyStick } from "../core/input/ready";
+import type { Layout } from "../core/layout/types";
+import type { Resolved } from "../core/placement/resolve";
+import { POSE_AT_REST, type Drawn, type Pose } from "./art";
+
+/** Every shown control with its pose, in drawing order. */
+export function drawnControls(layout: Layout, resolved: Resolved, setup: InputSetup, state: InputState): Drawn[] {
+  const byId = new Map(layout.controls.map((c) => [c.id, c]));
+  return resolved.controls.flatMap((at, i) => {
+    const control = byId.get(at.id);
+    if (!control || !isShown(state, setup.controls[i])) return [];
+    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: poseOf(setup, state, i) }];
+  });
+}
+
+function poseOf(setup: InputSetup, state: InputState, index: number): Pose {
+  const ready = setup.controls[index];
+  const control = state.controls[index];
+  switch (control.kind) {
+    case "stick": {
+      if (!control.held) return POSE_AT_REST;
+      const [x, y] = deflection(control.held, ready as ReadyStick);
+      return { held: true, x, y, origin: { x: control.held.originX, y: control.held.originY } };
+    }
+    case "button":
+      return control.press !== null || control.latched ? { held: true, x: 0, y: 0 } : POSE_AT_REST;
+    case "dpad":
+    case "swipe":
+    case "touchpad": {
+      const reading = readControl(control, ready, state.time);
+      return control.held ? { held: true, x: reading.vx, y: reading.vy } : POSE_AT_REST;
+    }
+  }
+}

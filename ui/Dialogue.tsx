@@ -1,0 +1,35 @@
+"use client";
+/** A dialogue over the window, on Radix: named, closed by Escape, focus kept inside. */
+import { X } from "lucide-react";
+import { Dialog } from "radix-ui";
+import type { ReactNode } from "react";
+
+interface Props {
+  readonly title: string;
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly children: ReactNode;
+  readonly wide?: boolean;
+}
+
+export function Dialogue({ title, open, onOpenChange, children, wide = false }: Props) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[88vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-sm border border-edge bg-sheet p-5 shadow-xl ${wide ? "w-[720px]" : "w-[440px]"} max-w-[94vw]`}
+        >
+          <div className="mb-4 flex items-center justify-between">
+            <Dialog.Title className="text-base font-semibold">{title}</Dialog.Title>
+            <Dialog.Close className="push push-bare" aria-label="Close">
+              <X size={16} />
+            </Dialog.Close>
+          </div>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,41 @@
+"use client";
+/** A slider on Radix. A drag is one gesture: `onStart`, `onChange` while it moves, `onEnd`. */
+import { Slider } from "radix-ui";
+
+interface Props {
+  readonly label: string;
+  readonly value: readonly number[];
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly onStart?: () => void;
+  readonly onChange: (value: number[]) => void;
+  readonly onEnd?: () => void;
+  /** Names of the thumbs, where there are several. */
+  readonly names?: readonly string[];
+}
+
+export function Range({ label, value, min, max, step, onStart, onChange, onEnd, names }: Props) {
+  return (
+    <Slider.Root
+      className="relative flex h-5 w-full touch-none items-center select-none"
+      value={[...value]}
+      min={min}
+      max={max}
+      step={step}
+      onPointerDown={onStart}
+      onKeyDown={(event) => {
+        if (/^(Arrow|Page|Home|End)/.test(event.key)) onStart?.();
+      }}
+      onValueChange={onChange}
+      onValueCommit={onEnd}
+    >
+      <Slider.Track className="relative h-px grow bg-edge">
+        <Slider.Range className="absolute h-[3px] -translate-y-px bg-accent" />
+      </Slider.Track>
+      {value.map((_, i) => (
+        <Slider.Thumb key={i} aria-label={names?.[i] ?? label} className="block size-3.5 rounded-full border-2 border-accent bg-sheet" />
+      ))}
+    </Slider.Root>
+  );
+}

@@ -1,0 +1,4 @@
+"use client";
+export function ActionsView() {
+  return <p>…</p>;
+}

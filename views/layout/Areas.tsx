@@ -1,0 +1,104 @@
+"use client";
+/** The areas that touches fall on, each with its pattern and its colour; dead zone and travel; frames and zones. */
+import { memo } from "react";
+import { centreOf } from "../../core/geometry/point";
+import type { Shape } from "../../core/geometry/shape";
+import type { Control } from "../../core/layout/types";
+import type { Sight } from "../../core/placement/edits";
+import type { ResolvedControl } from "../../core/placement/resolve";
+import { framesOf } from "../../core/placement/screen";
+import type { OverlayKey } from "./overlays";
+
+type Overlays = Readonly<Record<OverlayKey, boolean>>;
+/** On the glass the light tones are used in both themes: the glass is dark in both. */
+export const ON_GLASS = { hit: "#C08BE0", land: "#6FB7DE", clear: "#E58A5C", muted: "#93A0A8", ink: "#E8E4DA", accent: "#8EA2FF" } as const;
+
+/** The patterns, of the same size at every zoom. */
+export function AreaPatterns({ scale }: { scale: number }) {
+  const of = (size: number) => size / scale;
+  const line = { strokeWidth: of(1), fill: "none" };
+  return (
+    <defs>
+      <pattern id="hatch" width={of(7)} height={of(7)} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d={`M0 0V${of(7)}`} stroke={ON_GLASS.hit} {...line} />
+      </pattern>
+      <pattern id="dots" width={of(9)} height={of(9)} patternUnits="userSpaceOnUse">
+        <circle cx={of(4.5)} cy={of(4.5)} r={of(1)} fill={ON_GLASS.land} />
+      </pattern>
+      <pattern id="cross" width={of(8)} height={of(8)} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d={`M0 0V${of(8)}M0 0H${of(8)}`} stroke={ON_GLASS.clear} {...line} />
+      </pattern>
+    </defs>
+  );
+}
+
+const THIN = { fill: "none", vectorEffect: "non-scaling-stroke", pointerEvents: "none" } as const;
+
+export function ShapePath({ shape, ...rest }: { shape: Shape } & React.SVGProps<SVGRectElement & SVGEllipseElement>) {
+  const { x, y, w, h } = shape;
+  if (shape.shape === "ellipse") return <ellipse cx={x + w / 2} cy={y + h / 2} rx={w / 2} ry={h / 2} {...rest} />;
+  return <rect x={x} y={y} width={w} height={h} rx={shape.shape === "capsule" ? Math.min(w, h) / 2 : 0} {...rest} />;
+}
+
+interface AreaProps {
+  readonly control: Control;
+  readonly at: ResolvedControl;
+  readonly overlays: Overlays;
+  readonly strong: boolean;
+}
+
+/** The areas of one control. */
+export const ControlAreas = memo(
+  function ControlAreas({ control, at, overlays, strong }: AreaProps) {
+    const { x, y } = centreOf(at.visual);
+    const radius = Math.min(at.visual.w, at.visual.h) / 2;
+    const weight = strong ? 1.5 : 1;
+    return (
+      <g pointerEvents="none" opacity={strong ? 1 : 0.55} data-areas={control.id}>
+        {overlays.hit && at.landing && <rect x={at.landing.x} y={at.landing.y} width={at.landing.w} height={at.landing.h} fill="url(#dots)" stroke={ON_GLASS.land} strokeWidth={weight} vectorEffect="non-scaling-stroke" />}
+        {overlays.hit && !at.landing && <ShapePath shape={at.hit} fill="url(#hatch)" fillOpacity={0.55} stroke={ON_GLASS.hit} strokeWidth={weight} vectorEffect="non-scaling-stroke" data-area="hit" />}
+        {overlays.travel && control.kind === "stick" && at.travel !== undefined && (
+          <g data-area="travel">
+            <circle cx={x} cy={y} r={at.travel} stroke={ON_GLASS.ink} strokeWidth={3} {...THIN} />
+            <circle cx={x} cy={y} r={at.travel} stroke="#22323F" strokeWidth={1} {...THIN} />
+            <circle cx={x} cy={y} r={at.travel * control.feel.outer} stroke={ON_GLASS.muted} strokeWidth={1} strokeDasharray="2 3" {...THIN} data-ring="outer" />
+            <circle cx={x} cy={y} r={at.travel * control.feel.inner} fill={ON_GLASS.muted} fillOpacity={0.85} stroke="#22323F" strokeWidth={1} vectorEffect="non-scaling-stroke" data-ring="inner" />
+          </g>
+        )}
+        {overlays.travel && control.kind === "dpad" && <circle cx={x} cy={y} r={radius * control.feel.neutral} fill={ON_GLASS.muted} fillOpacity={0.85} stroke="#22323F" strokeWidth={1} vectorEffect="non-scaling-stroke" />}
+      </g>
+    );
+  },
+  (a, b) => a.control === b.control && a.overlays === b.overlays && a.strong === b.strong && sameAt(a.at, b.at),
+);
+
+const sameBox = (a: { x: number; y: number; w: number; h: number } | undefined, b: { x: number; y: number; w: number; h: number } | undefined) =>
+  a === b || (a !== undefined && b !== undefined && a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h);
+
+function sameAt(a: ResolvedControl, b: ResolvedControl): boolean {
+  return sameBox(a.visual, b.visual) && sameBox(a.hit, b.hit) && a.hit.shape === b.hit.shape && a.travel === b.travel && sameBox(a.landing, b.landing);
+}
+
+/** Frames and keep-clear zones. Safe: long dashes; picture: dash-dot. */
+export function Frames({ sight, overlays, scale }: { sight: Sight; overlays: Overlays; scale: number }) {
+  const { layout, screen, resolved } = sight;
+  const frames = framesOf(screen, layout.picture);
+  const names = new Map(layout.keepClear.map((z) => [z.id, z.name]));
+  return (
+    <g pointerEvents="none">
+      {overlays.clear &&
+        resolved.keepClear.map((zone) => (
+          <g key={zone.id}>
+            <rect x={zone.x} y={zone.y} width={zone.w} height={zone.h} fill="url(#cross)" fillOpacity={0.7} stroke={ON_GLASS.clear} strokeWidth={1} vectorEffect="non-scaling-stroke" />
+            <text x={zone.x + 5 / scale} y={zone.y + zone.h + 11 / scale} fontSize={10 / scale} fill={ON_GLASS.clear}>
+              {names.get(zone.id)}
+            </text>
+          </g>
+        ))}
+      {overlays.frames && <rect x={frames.safe.x} y={frames.safe.y} width={frames.safe.w} height={frames.safe.h} stroke={ON_GLASS.ink} strokeOpacity={0.8} strokeWidth={1} strokeDasharray="12 6" {...THIN} data-frame="safe" />}
+      {overlays.frames && layout.picture && (
+        <rect x={frames.picture.x} y={frames.picture.y} width={frames.picture.w} height={frames.picture.h} stroke={ON_GLASS.ink} strokeOpacity={0.8} strokeWidth={1} strokeDasharray="10 4 2 4" {...THIN} data-frame="picture" />
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,43 @@
+"use client";
+/** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one stands at the left. */
+import { useRef } from "react";
+import { useSession } from "../session/context";
+import { sightFor } from "../session/prepared";
+import { benchScreenOf } from "../session/screens";
+import { Glass, type GlassHandle } from "./Glass";
+import { Ledger } from "./Ledger";
+import { Rail } from "./Rail";
+import { Tray } from "./Tray";
+import { useBenchKeys } from "./useBenchKeys";
+
+export function BenchView() {
+  const layout = useSession((s) => s.layout);
+  const screen = benchScreenOf(layout);
+  const sight = sightFor(layout, screen);
+  const glass = useRef<GlassHandle>(null);
+  useBenchKeys(sight);
+  const wide = screen.widthPx >= screen.heightPx;
+  return wide ? (
+    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_262px] bg-paper" data-bench="wide">
+      <Ledger sight={sight} glass={glass} />
+      <Glass sight={sight} ref={glass} />
+      <Rail layout={layout} screen={screen} />
+      <div className="col-span-3 border-t border-rule">
+        <Tray sight={sight} />
+      </div>
+    </div>
+  ) : (
+    <div className="grid h-full grid-cols-[minmax(0,4fr)_minmax(0,5fr)_216px] grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper" data-bench="tall">
+      <div className="row-span-2 min-h-0">
+        <Glass sight={sight} ref={glass} />
+      </div>
+      <div className="row-span-2 min-h-0 overflow-auto border-x border-rule">
+        <Tray sight={sight} tall />
+      </div>
+      <Ledger sight={sight} glass={glass} />
+      <div className="min-h-0 border-t border-rule">
+        <Rail layout={layout} screen={screen} />
+      </div>
+    </div>
+  );
+}

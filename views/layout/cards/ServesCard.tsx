@@ -1,0 +1,85 @@
+"use client";
+/** What a control serves: a line for each port that gives to an action, and a new one. */
+import { Plus, X } from "lucide-react";
+import { bind, changeServe, unbind } from "../../../core/layout/edits/actions";
+import { portCarries, portFits } from "../../../core/layout/fits";
+import { PORTS } from "../../../core/layout/schema/control";
+import type { Action, Control, Serve } from "../../../core/layout/types";
+import { nearestWord } from "../../../core/nearest";
+import { fittingServe } from "../../../core/placement/make";
+import { ChoiceField, NumberField } from "../../../ui/Field";
+import { useSession, useSessionActions } from "../../session/context";
+
+export function ServesCard({ control }: { control: Control }) {
+  const session = useSessionActions();
+  const actions = useSession((s) => s.layout.actions);
+  const serves = control.serves as readonly Serve[];
+  const free = actions.filter((a) => fittingServe(control.kind, a) !== null && !serves.some((s) => s.action === a.name));
+  return (
+    <>
+      {serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
+      {serves.map((serve, index) => (
+        <ServeLine key={index} control={control} serve={serve} index={index} actions={actions} />
+      ))}
+      {free.length > 0 && (
+        <label className="flex items-center gap-1.5">
+          <Plus size={14} aria-hidden />
+          <select
+            aria-label="Serve one action more"
+            className="box h-6 w-full px-1"
+            value=""
+            onChange={(event) => {
+              const action = actions.find((a) => a.name === event.target.value);
+              const serve = action && fittingServe(control.kind, action);
+              if (serve) session.edit(`bind ${control.id} to ${serve.action}`, (l) => bind(l, control.id, serve));
+            }}
+          >
+            <option value="">{serves.length === 0 ? "serve an action…" : "one more…"}</option>
+            {free.map((a) => (
+              <option key={a.name}>{a.name}</option>
+            ))}
+          </select>
+        </label>
+      )}
+    </>
+  );
+}
+
+function ServeLine({ control, serve, index, actions }: { control: Control; serve: Serve; index: number; actions: readonly Action[] }) {
+  const session = useSessionActions();
+  const action = actions.find((a) => a.name === serve.action);
+  const near = action ? null : nearestWord(serve.action, actions.map((a) => a.name));
+  const ports: readonly Serve["port"][] = PORTS[control.kind];
+  const fitting = action ? ports.filter((p) => portFits(p, action.kind)) : ports;
+  const shown = fitting.includes(serve.port) ? fitting : [serve.port, ...fitting];
+  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.id}`, (l) => changeServe(l, control.id, index, next), true);
+  return (
+    <div className="grid gap-0.5">
+      <div className="grid grid-cols-[72px_1fr_20px] items-center gap-1">
+        <ChoiceField bare label={`Port to ${serve.action}`} value={serve.port} options={shown.map((p) => [p, p])} onChange={(port) => change("port", { port })} />
+        <span className={`figure truncate ${action ? "" : "text-blocker"}`} title={serve.action}>
+          → {serve.action}
+        </span>
+        <button className="grid size-5 place-items-center" aria-label={`Serve ${serve.action} no longer`} onClick={() => session.edit(`unbind ${control.id} from ${serve.action}`, (l) => unbind(l, control.id, index))}>
+          <X size={13} />
+        </button>
+      </div>
+      {!action && (
+        <p className="text-[11px] text-blocker">
+          ■ the game does not read this
+          {near && (
+            <button className="ml-1 underline" onClick={() => change("action", { action: near })}>
+              take {near}
+            </button>
+          )}
+        </p>
+      )}
+      {action?.kind === "axis" && portCarries(serve.port) === "press" && (
+        <NumberField label="gives" step={0.1} value={typeof serve.value === "number" ? serve.value : 1} min={-1} max={1} onChange={(value) => change("value", { value })} />
+      )}
+      {action?.kind === "motion" && portCarries(serve.port) === "vector" && (
+        <NumberField label="a second" unit="units" value={typeof serve.scale === "number" ? serve.scale : 120} onChange={(scale) => change("scale", { scale })} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,4 @@
+"use client";
+export function RehearseView() {
+  return <p>…</p>;
+}

@@ -1,0 +1,118 @@
+/** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
+import { newLayout } from "../../core/layout/edits/whole";
+import { readLayout } from "../../core/layout/parse";
+import { writeLayout } from "../../core/layout/write";
+import type { Layout } from "../../core/layout/types";
+import { ok, problemText, type Result } from "../../core/result";
+import type { KeptLayout, LayoutStore } from "../../storage/layouts";
+import type { Session } from "./session";
+
+export interface Library {
+  /** Layouts in the list, latest first; `deleted` those that can be brought back. */
+  list(): Promise<{ kept: KeptLayout[]; deleted: KeptLayout[] }>;
+  open(id: string): Promise<Result<true>>;
+  /** Keeps a layout under a new id and opens it. */
+  add(layout: Layout): Promise<void>;
+  start(name: string, reference: Layout["reference"], scale: Partial<Layout["scale"]>): Promise<Result<true>>;
+  duplicate(): Promise<void>;
+  remove(id: string): Promise<void>;
+  restore(id: string): Promise<void>;
+  importText(text: string): Promise<Result<true>>;
+}
+
+/** `newId` makes ids that no other layout has. */
+export function createLibrary(kept: LayoutStore, session: Session, now: () => number, newId: () => string): Library {
+  const library: Library = {
+    async list() {
+      const all = (await kept.all()).sort((a, b) => b.savedAt - a.savedAt);
+      return { kept: all.filter((l) => l.deletedAt === null), deleted: all.filter((l) => l.deletedAt !== null) };
+    },
+    async open(id) {
+      await session.flush();
+      const found = await kept.read(id);
+      if (!found) return { ok: false, problems: [{ path: "", message: "this layout is no longer kept" }] };
+      const layout = readLayout(found.text);
+      if (!layout.ok) return layout;
+      session.show(id, layout.value);
+      return ok(true);
+    },
+    async add(layout) {
+      const id = newId();
+      session.show(id, layout);
+      await session.save();
+    },
+    async start(name, reference, scale) {
+      const layout = newLayout(name, reference, scale);
+      if (!layout.ok) return layout;
+      await session.flush();
+      await library.add(layout.value);
+      return ok(true);
+    },
+    async duplicate() {
+      await session.flush();
+      const { layout } = session.store.getState();
+      await library.add({ ...layout, name: `${layout.name.slice(0, 74)}, copy` });
+    },
+    async remove(id) {
+      if (session.store.getState().id === id) await session.flush();
+      const found = await kept.read(id);
+      if (!found) return;
+      await kept.write({ ...found, deletedAt: now() });
+      if (session.store.getState().id === id) {
+        const next = (await library.list()).kept.find((l) => readLayout(l.text).ok);
+        if (next) await openWithoutSaving(next);
+        else {
+          const empty = newLayout("Untitled", { width: 1600, height: 720 });
+          if (empty.ok) await library.add(empty.value);
+        }
+      }
+      session.tell({
+        text: `“${found.name}” is deleted.`,
+        tone: "plain",
+        act: { label: "Bring it back", run: () => void library.restore(id) },
+      });
+    },
+    async restore(id) {
+      const found = await kept.read(id);
+      if (!found) return;
+      await kept.write({ ...found, deletedAt: null });
+      const opened = await library.open(id);
+      session.tell(opened.ok ? null : { text: problemText(opened.problems), tone: "problem" });
+    },
+    async importText(text) {
+      const layout = readLayout(text);
+      if (!layout.ok) return layout;
+      await session.flush();
+      await library.add(layout.value);
+      return ok(true);
+    },
+  };
+
+  async function openWithoutSaving(next: KeptLayout): Promise<void> {
+    const layout = readLayout(next.text);
+    if (layout.ok) session.show(next.id, layout.value);
+    await kept.setLastOpen(next.id);
+  }
+
+  return library;
+}
+
+/** Puts the samples into an empty store, the first of them to be opened; gives the layout to begin with. */
+export async function firstLayout(kept: LayoutStore, samples: readonly Layout[], now: () => number, newId: () => string): Promise<{ id: string; layout: Layout; unreadable: KeptLayout[] }> {
+  let all = await kept.all();
+  if (all.length === 0) {
+    const time = now();
+    for (const [i, layout] of samples.entries()) await kept.write({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null });
+    all = await kept.all();
+  }
+  const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);
+  const last = await kept.lastOpen();
+  const order = [...listed.filter((l) => l.id === last), ...listed.filter((l) => l.id !== last)];
+  const unreadable: KeptLayout[] = [];
+  for (const candidate of order) {
+    const layout = readLayout(candidate.text);
+    if (layout.ok) return { id: candidate.id, layout: layout.value, unreadable };
+    unreadable.push(candidate);
+  }
+  return { id: newId(), layout: samples[0], unreadable };
+}

@@ -1,0 +1,159 @@
+/**
+ * The open layout and all that may happen to it: edits with undo, gestures that can be cancelled, selection, saving.
+ * A vanilla store, so that the rules can be tested without a browser; views read it through `useSession`.
+ */
+import { createStore, type StoreApi } from "zustand/vanilla";
+import type { Finding } from "../../core/checks/finding";
+import { writeLayout } from "../../core/layout/write";
+import type { Layout, Workbench } from "../../core/layout/types";
+import { problemText, type Result } from "../../core/result";
+import type { LayoutStore } from "../../storage/layouts";
+import { createSaver, type Saver, type Saving } from "../../storage/saver";
+import { NO_HISTORY, record, redo, undo, type History } from "./history";
+
+/** A message at the foot of the window. */
+export interface Notice {
+  readonly text: string;
+  readonly tone: "plain" | "problem";
+  /** A way back or on, offered beside it. */
+  readonly act?: { readonly label: string; readonly run: () => void };
+}
+
+export interface SessionState {
+  readonly id: string;
+  readonly layout: Layout;
+  readonly history: History;
+  readonly gesture: { readonly label: string; readonly base: Layout } | null;
+  readonly selection: readonly string[];
+  readonly saving: Saving;
+  /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
+  readonly onlyMemory: string | null;
+  readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  readonly notice: Notice | null;
+}
+
+/** An edit as the core writes them. */
+export type Edit = (layout: Layout) => Result<Layout>;
+
+export interface Session {
+  readonly store: StoreApi<SessionState>;
+  /** Makes an edit; a refused one changes nothing and is told. `merge` joins it with the last entry of the same label. */
+  edit(label: string, edit: Edit, merge?: boolean): boolean;
+  /** A gesture: `begin`, any number of `preview`s (each from the layout as it was), then `commit` or `cancel`. */
+  begin(label: string): void;
+  preview(edit: Edit): boolean;
+  commit(): void;
+  cancel(): void;
+  undo(): void;
+  redo(): void;
+  select(ids: readonly string[]): void;
+  /** Changes what the editor alone remembers; no entry in the history. */
+  remember(change: Partial<Workbench>): void;
+  /** Puts another layout on the bench, its history empty. */
+  show(id: string, layout: Layout): void;
+  /** Writes the layout now and resolves when it is safe, or refused. */
+  save(): Promise<void>;
+  /** Resolves when nothing waits to be written; what was refused is tried once more. */
+  flush(): Promise<void>;
+  tell(notice: Notice | null): void;
+  setFindings(findings: Record<string, readonly Finding[]>): void;
+}
+
+/** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
+export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
+  const store = createStore<SessionState>(() => ({
+    id, layout, history: NO_HISTORY, gesture: null, selection: [], saving: { kind: "saved" }, onlyMemory: kept.refusal, findings: {}, notice: null,
+  }));
+  const { getState: get, setState: set } = store;
+  const saver: Saver<{ id: string; layout: Layout }> = createSaver(
+    async (value) => kept.write({ id: value.id, name: value.layout.name, text: writeLayout(value.layout), savedAt: now(), deletedAt: null }),
+    (saving) => set({ saving }),
+  );
+  const save = () => saver.save({ id: get().id, layout: get().layout });
+  const tell = (notice: Notice | null) => set({ notice });
+  const settle = (next: Layout) => {
+    const known = new Set(next.controls.map((c) => c.id));
+    const { selection } = get();
+    return selection.every((s) => known.has(s)) ? selection : selection.filter((s) => known.has(s));
+  };
+  const refuse = (problems: Parameters<typeof problemText>[0]) => tell({ text: problemText(problems, 3), tone: "problem" });
+
+  const session: Session = {
+    store,
+    edit(label, edit, merge = false) {
+      session.commit();
+      const before = get().layout;
+      const result = edit(before);
+      if (!result.ok) {
+        refuse(result.problems);
+        return false;
+      }
+      if (result.value === before) return true;
+      set({ layout: result.value, history: record(get().history, before, result.value, label, merge), selection: settle(result.value), notice: null });
+      save();
+      return true;
+    },
+    begin(label) {
+      session.commit();
+      set({ gesture: { label, base: get().layout } });
+    },
+    preview(edit) {
+      const { gesture } = get();
+      if (!gesture) return false;
+      const result = edit(gesture.base);
+      if (!result.ok) return false;
+      set({ layout: result.value });
+      return true;
+    },
+    commit() {
+      const { gesture, layout: after, history } = get();
+      if (!gesture) return;
+      set({ gesture: null, history: record(history, gesture.base, after, gesture.label), selection: settle(after) });
+      if (after !== gesture.base) save();
+    },
+    cancel() {
+      const { gesture } = get();
+      if (gesture) set({ gesture: null, layout: gesture.base });
+    },
+    undo: () => step(undo),
+    redo: () => step(redo),
+    select(ids) {
+      set({ selection: ids });
+    },
+    remember(change) {
+      const { layout: before, gesture } = get();
+      const workbench = { ...before.workbench, ...change };
+      set({ layout: { ...before, workbench }, gesture: gesture && { ...gesture, base: { ...gesture.base, workbench } } });
+      save();
+    },
+    show(nextId, next) {
+      session.commit();
+      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], findings: {}, gesture: null });
+      void kept.setLastOpen(nextId);
+    },
+    async save() {
+      save();
+      await saver.settled();
+    },
+    async flush() {
+      session.commit();
+      if (get().saving.kind === "refused") save();
+      await saver.settled();
+    },
+    tell,
+    setFindings(findings) {
+      set({ findings });
+    },
+  };
+
+  function step(take: typeof undo): void {
+    session.cancel();
+    const { history, layout: before } = get();
+    const taken = take(history, before);
+    if (!taken) return;
+    set({ layout: taken.layout, history: taken.history, selection: settle(taken.layout), notice: null });
+    save();
+  }
+
+  return session;
+}

@@ -1,0 +1,24 @@
+"use client";
+/** The one question of scale: what does a control keep from screen to screen? Its millimetres, its share of the screen, or a mix. */
+import { Range } from "../../ui/Range";
+
+interface Props {
+  readonly share: number;
+  readonly onStart?: () => void;
+  readonly onChange: (share: number) => void;
+  readonly onEnd?: () => void;
+}
+
+export function Keeps({ share, onStart, onChange, onEnd }: Props) {
+  return (
+    <div className="grid gap-0.5">
+      <span className="caption">What does a control keep?</span>
+      <Range label="What a control keeps: 0 its millimetres, 1 its share of the screen" value={[share]} min={0} max={1} step={0.01} onStart={onStart} onChange={([next]) => onChange(next)} onEnd={onEnd} />
+      <span className="flex justify-between gap-2 text-[11px]">
+        <span className={share < 0.5 ? "text-ink" : "text-muted"}>its millimetres</span>
+        <span className="figure text-[11px] text-muted">{Math.round(share * 100)} %</span>
+        <span className={share > 0.5 ? "text-ink" : "text-muted"}>its share</span>
+      </span>
+    </div>
+  );
+}

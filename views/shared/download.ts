@@ -1,0 +1,15 @@
+/** Hands a text to the user as a file. */
+export function saveText(fileName: string, text: string, type = "application/json"): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = fileName;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** A layout's name as a file name: letters, digits and hyphens. */
+export function fileNameFor(name: string): string {
+  const bare = name.normalize("NFKD").replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "").toLowerCase();
+  return `${bare || "layout"}.nodulum.json`;
+}

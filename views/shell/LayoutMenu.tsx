@@ -1,0 +1,100 @@
+"use client";
+/** The open layout's name, and behind it all the others: new, open, duplicate, rename, delete, bring back. */
+import { ChevronDown } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
+import { changeLayout } from "../../core/layout/edits/whole";
+import { problemText } from "../../core/result";
+import type { KeptLayout } from "../../storage/layouts";
+import { Dialogue } from "../../ui/Dialogue";
+import { useLibrary, useSession, useSessionActions } from "../session/context";
+import { saveText } from "../shared/download";
+import { NewLayout } from "./NewLayout";
+
+const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
+const BOX = "z-50 min-w-[230px] rounded-sm border border-edge bg-sheet p-1 shadow-lg";
+
+export function LayoutMenu() {
+  const library = useLibrary();
+  const session = useSessionActions();
+  const name = useSession((s) => s.layout.name);
+  const id = useSession((s) => s.id);
+  const [lists, setLists] = useState<{ kept: KeptLayout[]; deleted: KeptLayout[] }>({ kept: [], deleted: [] });
+  const [dialogue, setDialogue] = useState<"new" | "rename" | null>(null);
+
+  const open = async (target: KeptLayout) => {
+    const opened = await library.open(target.id);
+    if (!opened.ok)
+      session.tell({ text: `“${target.name}” cannot be read: ${problemText(opened.problems, 2)}`, tone: "problem", act: { label: "Download it as it is", run: () => saveText(`${target.name}.nodulum.json`, target.text) } });
+  };
+  return (
+    <>
+      <DropdownMenu.Root onOpenChange={(shown) => shown && void library.list().then(setLists)}>
+        <DropdownMenu.Trigger className="push max-w-[240px]" aria-label={`Layouts; open: ${name}`}>
+          <span className="truncate font-medium">{name}</span>
+          <ChevronDown size={14} />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="start" sideOffset={4} className={BOX}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setDialogue("new")}>
+              New layout…
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setDialogue("rename")}>
+              Rename…
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void library.duplicate()}>
+              Duplicate
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void library.remove(id)}>
+              Delete
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+            <DropdownMenu.Label className="heading px-2.5 py-1">Open</DropdownMenu.Label>
+            {lists.kept.map((kept) => (
+              <DropdownMenu.Item key={kept.id} className={ITEM} onSelect={() => void open(kept)}>
+                <span className={kept.id === id ? "font-semibold" : ""}>{kept.name}</span>
+                {kept.id === id && <span className="ml-auto pl-3 text-[11px] opacity-70">open</span>}
+              </DropdownMenu.Item>
+            ))}
+            {lists.deleted.length > 0 && (
+              <DropdownMenu.Sub>
+                <DropdownMenu.SubTrigger className={ITEM}>Bring back a deleted one…</DropdownMenu.SubTrigger>
+                <DropdownMenu.Portal>
+                  <DropdownMenu.SubContent className={BOX}>
+                    {lists.deleted.map((kept) => (
+                      <DropdownMenu.Item key={kept.id} className={ITEM} onSelect={() => void library.restore(kept.id)}>
+                        {kept.name}
+                      </DropdownMenu.Item>
+                    ))}
+                  </DropdownMenu.SubContent>
+                </DropdownMenu.Portal>
+              </DropdownMenu.Sub>
+            )}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <NewLayout open={dialogue === "new"} onOpenChange={(shown) => setDialogue(shown ? "new" : null)} />
+      <Rename open={dialogue === "rename"} onClose={() => setDialogue(null)} />
+    </>
+  );
+}
+
+function Rename({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const session = useSessionActions();
+  const name = useSession((s) => s.layout.name);
+  return (
+    <Dialogue title="Rename the layout" open={open} onOpenChange={(shown) => !shown && onClose()}>
+      <form
+        className="flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const next = String(new FormData(event.currentTarget).get("name")).trim();
+          if (session.edit("rename the layout", (l) => changeLayout(l, { name: next }))) onClose();
+        }}
+      >
+        <input name="name" aria-label="Name" defaultValue={name} maxLength={80} className="box h-8 flex-1 px-2" autoFocus />
+        <button className="push push-main h-8">Rename</button>
+      </form>
+    </Dialogue>
+  );
+}

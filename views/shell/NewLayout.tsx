@@ -1,0 +1,95 @@
+"use client";
+/** Starting a layout from nothing: a name, a reference screen, and what its controls keep. */
+import { useRouter } from "next/navigation";
+import { useId, useState, type FormEvent } from "react";
+import { problemText } from "../../core/result";
+import { Dialogue } from "../../ui/Dialogue";
+import { useLibrary } from "../session/context";
+import { Keeps } from "../shared/Keeps";
+
+const REFERENCES: readonly (readonly [string, number, number])[] = [
+  ["Wide, 1600 × 720", 1600, 720],
+  ["Wide, 1280 × 720", 1280, 720],
+  ["Tall, 720 × 1440", 720, 1440],
+  ["Tall, 720 × 1280", 720, 1280],
+  ["Tablet, 1024 × 768", 1024, 768],
+];
+
+export function NewLayout({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Dialogue title="New layout" open={open} onOpenChange={onOpenChange}>
+      <NewLayoutForm onDone={() => onOpenChange(false)} />
+    </Dialogue>
+  );
+}
+
+function NewLayoutForm({ onDone }: { onDone: () => void }) {
+  const library = useLibrary();
+  const router = useRouter();
+  const ids = { name: useId(), w: useId(), h: useId() };
+  const [name, setName] = useState("");
+  const [width, setWidth] = useState("1600");
+  const [height, setHeight] = useState("720");
+  const [share, setShare] = useState(0.3);
+  const [problem, setProblem] = useState("");
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const made = await library.start(name.trim(), { width: Number(width), height: Number(height) }, { share });
+    if (!made.ok) {
+      setProblem(problemText(made.problems));
+      return;
+    }
+    onDone();
+    router.push("/actions");
+  };
+  return (
+    <form className="grid gap-4" onSubmit={(event) => void submit(event)}>
+      <div className="grid gap-1">
+        <label htmlFor={ids.name} className="caption">
+          Name
+        </label>
+        <input id={ids.name} className="box h-8 px-2" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} autoFocus placeholder="What the game is called" />
+      </div>
+      <fieldset className="grid gap-1.5">
+        <legend className="caption mb-1">Reference screen: the size you think in, in layout units</legend>
+        <div className="flex flex-wrap gap-1.5">
+          {REFERENCES.map(([word, w, h]) => (
+            <button
+              key={word}
+              type="button"
+              className="push"
+              aria-pressed={Number(width) === w && Number(height) === h}
+              style={Number(width) === w && Number(height) === h ? { borderColor: "var(--accent)", color: "var(--accent)" } : undefined}
+              onClick={() => {
+                setWidth(String(w));
+                setHeight(String(h));
+              }}
+            >
+              {word}
+            </button>
+          ))}
+        </div>
+        <div className="mt-1 flex items-center gap-2">
+          <label htmlFor={ids.w} className="caption">
+            Width
+          </label>
+          <input id={ids.w} className="box figure h-7 w-20 px-2 text-right" inputMode="numeric" value={width} onChange={(e) => setWidth(e.target.value)} />
+          <label htmlFor={ids.h} className="caption ml-2">
+            Height
+          </label>
+          <input id={ids.h} className="box figure h-7 w-20 px-2 text-right" inputMode="numeric" value={height} onChange={(e) => setHeight(e.target.value)} />
+          <span className="caption">u</span>
+        </div>
+      </fieldset>
+      <Keeps share={share} onChange={setShare} />
+      {problem && (
+        <p role="alert" className="whitespace-pre-line text-blocker">
+          {problem}
+        </p>
+      )}
+      <div className="flex justify-end">
+        <button className="push push-main h-8">Start</button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,41 @@
+"use client";
+/** Title strip, view, notices; the keys that work everywhere. */
+import { usePathname, useRouter } from "next/navigation";
+import { useEffect, useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { useSession, useSessionActions } from "../session/context";
+import { useFindings } from "../session/useFindings";
+import { NoticeBar } from "./NoticeBar";
+import { Shortcuts } from "./Shortcuts";
+import { TitleStrip } from "./TitleStrip";
+import { VIEWS } from "./views";
+
+export function Shell({ children }: { children: ReactNode }) {
+  const session = useSessionActions();
+  const router = useRouter();
+  const path = usePathname();
+  const name = useSession((s) => s.layout.name);
+  const [help, setHelp] = useState(false);
+  useFindings(path === "/screens");
+
+  useEffect(() => {
+    document.title = `${name} · Nodulum`;
+  }, [name]);
+  VIEWS.forEach((view, i) => {
+    // The views are a fixed list, so the order of hooks never changes.
+    // eslint-disable-next-line react-hooks/rules-of-hooks
+    useHotkeys(String(i + 1), () => router.push(view.path), { enabled: path !== view.path, ignoreModifiers: false });
+  });
+  useHotkeys("shift+slash", () => setHelp(true), { useKey: false });
+  useHotkeys("mod+z", () => session.undo(), { preventDefault: true });
+  useHotkeys(["mod+shift+z", "mod+y"], () => session.redo(), { preventDefault: true });
+
+  return (
+    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+      <TitleStrip path={path} onHelp={() => setHelp(true)} />
+      <main className="min-h-0">{children}</main>
+      <NoticeBar />
+      <Shortcuts open={help} onOpenChange={setHelp} />
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+"use client";
+/** The strip at the top: which layout, which view, undo and redo, whether it is saved. */
+import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { useTheme } from "next-themes";
+import Link from "next/link";
+import { useSession, useSessionActions } from "../session/context";
+import { LayoutMenu } from "./LayoutMenu";
+import { VIEWS } from "./views";
+
+export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void }) {
+  const session = useSessionActions();
+  const past = useSession((s) => s.history.past);
+  const future = useSession((s) => s.history.future);
+  const { resolvedTheme, setTheme } = useTheme();
+  const dark = resolvedTheme === "dark";
+  const back = past[past.length - 1]?.label;
+  const forward = future[0]?.label;
+  return (
+    <header className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
+      <span className="flex items-center gap-2 font-semibold tracking-tight">
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+          <circle cx="10" cy="10" r="9" fill="none" stroke="currentColor" strokeWidth="1.2" />
+          <circle cx="10" cy="10" r="6.6" fill="none" stroke="currentColor" strokeWidth=".6" />
+          <circle cx="12.4" cy="7.6" r="3.2" fill="var(--accent)" />
+        </svg>
+        Nodulum
+      </span>
+      <LayoutMenu />
+      <nav aria-label="Views" className="flex h-full">
+        {VIEWS.map((view, i) => (
+          <Link
+            key={view.path}
+            href={view.path}
+            aria-current={path === view.path ? "page" : undefined}
+            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 text-muted hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
+          >
+            <span className="figure text-[10px] opacity-70">{i + 1}</span>
+            {view.word}
+          </Link>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-1">
+        <SavedState />
+        <button className="push push-bare" disabled={!back} onClick={() => session.undo()} aria-label={back ? `Undo: ${back}` : "Undo"} title={back ? `Undo: ${back}` : "Nothing to undo"}>
+          <Undo2 size={15} />
+        </button>
+        <button className="push push-bare" disabled={!forward} onClick={() => session.redo()} aria-label={forward ? `Redo: ${forward}` : "Redo"} title={forward ? `Redo: ${forward}` : "Nothing to redo"}>
+          <Redo2 size={15} />
+        </button>
+        <button className="push push-bare" onClick={() => setTheme(dark ? "light" : "dark")} aria-label={dark ? "Light paper" : "Dark paper"} title={dark ? "Light paper" : "Dark paper"}>
+          {dark ? <Sun size={15} /> : <Moon size={15} />}
+        </button>
+        <button className="push push-bare figure" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
+          ?
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function SavedState() {
+  const saving = useSession((s) => s.saving);
+  const onlyMemory = useSession((s) => s.onlyMemory);
+  const [text, tone, title] =
+    saving.kind === "refused"
+      ? ["not saved", "text-blocker", `The browser refused to keep the layout: ${saving.reason}. Work goes on; hand off the file to be safe.`]
+      : onlyMemory !== null
+        ? ["in memory only", "text-warning", `The browser keeps nothing here: ${onlyMemory}. Hand off the file before you close the tab.`]
+        : saving.kind === "saving"
+          ? ["saving…", "text-muted", "Being written"]
+          : ["saved", "text-muted", "Written and confirmed by the browser"];
+  return (
+    <span role="status" data-testid="saved-state" className={`mr-2 text-[12px] ${tone}`} title={title}>
+      {text}
+    </span>
+  );
+}

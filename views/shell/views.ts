@@ -1,0 +1,8 @@
+/** The five views, in the order of the work. */
+export const VIEWS = [
+  { path: "/actions", word: "Actions" },
+  { path: "/layout", word: "Layout" },
+  { path: "/rehearse", word: "Rehearse" },
+  { path: "/screens", word: "Screens" },
+  { path: "/handoff", word: "Hand off" },
+] as const;

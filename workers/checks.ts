@@ -1,0 +1,55 @@
+/**
+ * The typed client of the checks worker. Requests carry a generation: while one is under way only the latest waits, and
+ * an answer to any but the latest request of its kind is dropped.
+ */
+import { wrap, type Remote } from "comlink";
+import type { Finding } from "../core/checks/finding";
+import type { Layout, Screen } from "../core/layout/types";
+import type { ChecksApi } from "./checks.worker";
+
+export interface Checker {
+  /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has been answered or made meanwhile without this one being its base. */
+  request(layout: Layout, screens: readonly Screen[], done: (findings: Record<string, Finding[]>) => void): void;
+  dispose(): void;
+}
+
+interface Request {
+  readonly layout: Layout;
+  readonly screens: readonly Screen[];
+  readonly done: (findings: Record<string, Finding[]>) => void;
+}
+
+/** Starts the worker. */
+export function createChecker(): Checker {
+  const worker = new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" });
+  const remote: Remote<ChecksApi> = wrap<ChecksApi>(worker);
+  let waiting: Request | null = null;
+  let busy = false;
+  let disposed = false;
+
+  const run = async (): Promise<void> => {
+    busy = true;
+    while (waiting !== null && !disposed) {
+      const { layout, screens, done }: Request = waiting;
+      waiting = null;
+      try {
+        const found = await remote.check(layout, screens);
+        if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
+      } catch (error) {
+        console.error("The checks worker failed.", error);
+      }
+    }
+    busy = false;
+  };
+
+  return {
+    request(layout, screens, done) {
+      waiting = { layout, screens, done };
+      if (!busy) void run();
+    },
+    dispose() {
+      disposed = true;
+      worker.terminate();
+    },
+  };
+}
