@@ -13,7 +13,8 @@ import { useBenchKeys } from "./useBenchKeys";
 export function BenchView() {
   const layout = useSession((s) => s.layout);
   const screen = benchScreenOf(layout);
-  const sight = sightFor(layout, screen);
+  const moment = useSession((s) => s.moment);
+  const sight = sightFor(layout, screen, moment);
   const glass = useRef<GlassHandle>(null);
   useBenchKeys(sight);
   const wide = screen.widthPx >= screen.heightPx;

@@ -6,6 +6,7 @@ import type { Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession } from "../session/context";
+import { MomentChoice } from "../shared/MomentChoice";
 import { LayoutPicture } from "../shared/LayoutPicture";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { GlassOverlay } from "./GlassOverlay";
@@ -67,6 +68,7 @@ function GlassHeader({ sight }: { sight: Sight }) {
         {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm · 1 u = {(resolved.scale / mm).toFixed(3)} mm
       </span>
       <Tally findings={findings} />
+      <MomentChoice />
       <span className="ml-auto flex flex-wrap gap-1">
         {OVERLAYS.map((o) => (
           <button

@@ -1,4 +1,105 @@
 "use client";
+/** The shelf: every screen at its true relative size, with its findings. A click on a finding opens the bench with that screen and control. */
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import type { Screen } from "../../core/layout/types";
+import { pxPerMm } from "../../core/placement/screen";
+import { Tally } from "../../ui/Tally";
+import { useSession, useSessionActions } from "../session/context";
+import { resolvedOf } from "../session/prepared";
+import { benchScreenOf, shelfOf } from "../session/screens";
+import { FindingList } from "../shared/FindingList";
+import { LayoutPicture } from "../shared/LayoutPicture";
+import { MomentChoice } from "../shared/MomentChoice";
+
+const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: screen.heightPx / pxPerMm(screen) });
+
 export function ShelfView() {
-  return <p>…</p>;
+  const session = useSessionActions();
+  const router = useRouter();
+  const layout = useSession((s) => s.layout);
+  const moment = useSession((s) => s.moment);
+  const findings = useSession((s) => s.findings);
+  const shelf = shelfOf(layout);
+  const [picked, setPicked] = useState(benchScreenOf(layout).name);
+  const [cssPerMm, setCssPerMm] = useState(1.35);
+  const list = useRef<HTMLUListElement>(null);
+  const worst = [...shelf].sort((a, b) => weight(findings[b.name]) - weight(findings[a.name]));
+  const screen = shelf.find((s) => s.name === picked) ?? shelf[0];
+  const broken = shelf.filter((s) => findings[s.name]?.some((f) => f.accepted === null && f.severity === "blocker")).length;
+  const open = (name: string, ids: readonly string[]) => {
+    session.remember({ screen: name });
+    session.select(ids);
+    const shown = layout.controls.filter((c) => ids.includes(c.id));
+    if (shown.length > 0 && moment !== null && !shown.every((c) => c.moments.includes(moment))) {
+      const common = layout.moments.find((m) => shown.every((c) => c.moments.includes(m.id)));
+      session.showMoment(common?.id ?? null);
+      session.select(ids);
+    }
+    router.push("/layout");
+  };
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_360px]">
+      <section aria-label="Shelf" className="flex min-h-0 flex-col">
+        <header className="flex flex-wrap items-center gap-3 px-5 pt-3 pb-1">
+          <h2 className="font-semibold">{shelf.length} screens at true relative size</h2>
+          <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
+          <MomentChoice />
+          <label className="ml-auto flex items-center gap-2">
+            <span className="caption">size</span>
+            <input type="range" min={0.6} max={3} step={0.05} value={cssPerMm} onChange={(e) => setCssPerMm(Number(e.target.value))} className="w-28 accent-[var(--accent)]" />
+          </label>
+          <button className="push" onClick={() => setPicked(worst[0].name)} title="Pick the screen with the gravest findings">
+            Worst first
+          </button>
+        </header>
+        <ul ref={list} className="flex min-h-0 flex-1 flex-wrap content-start items-end gap-x-6 gap-y-4 overflow-auto px-5 py-3">
+          {shelf.map((item) => {
+            const { w, h } = sizeMm(item);
+            const width = w * cssPerMm;
+            return (
+              <li key={item.name} style={{ width: Math.max(108, width) }}>
+                <button
+                  className={`grid w-full justify-items-start gap-1 rounded-sm p-1 text-left ${item.name === screen.name ? "outline-2 outline-accent" : "hover:bg-sheet"}`}
+                  aria-pressed={item.name === screen.name}
+                  onClick={() => setPicked(item.name)}
+                  onDoubleClick={() => open(item.name, [])}
+                  title="Click for the findings, double click for the bench"
+                >
+                  <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, moment)} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
+                  <span className="text-[12px] leading-tight">{item.name}</span>
+                  <span className="figure text-[10.5px] text-muted">
+                    {w.toFixed(0)} × {h.toFixed(0)} mm
+                  </span>
+                  <Tally findings={findings[item.name]} short />
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+      <aside aria-label="Findings" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+        <header className="grid gap-1 border-b border-rule px-4 py-3">
+          <h2 className="font-semibold">{screen.name}</h2>
+          <span className="figure text-[11px] text-muted">
+            {screen.widthPx} × {screen.heightPx} px · {screen.ppi} ppi
+          </span>
+          <span className="flex items-center justify-between">
+            <Tally findings={findings[screen.name]} />
+            <button className="push" onClick={() => open(screen.name, [])}>
+              Put on the bench
+            </button>
+          </span>
+        </header>
+        <div className="min-h-0 flex-1 overflow-auto p-3">
+          <FindingList findings={findings[screen.name]} onPick={(ids) => open(screen.name, ids)} />
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+/** Blockers above warnings above notes. */
+function weight(findings: readonly { severity: string; accepted: string | null }[] | undefined): number {
+  return (findings ?? []).reduce((sum, f) => sum + (f.accepted !== null ? 0 : f.severity === "blocker" ? 10_000 : f.severity === "warning" ? 100 : 1), 0);
 }

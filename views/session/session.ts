@@ -25,6 +25,8 @@ export interface SessionState {
   readonly history: History;
   readonly gesture: { readonly label: string; readonly base: Layout } | null;
   readonly selection: readonly string[];
+  /** The moment of the game that the views show; null: all of them at once. */
+  readonly moment: string | null;
   readonly saving: Saving;
   /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
   readonly onlyMemory: string | null;
@@ -44,9 +46,13 @@ export interface Session {
   preview(edit: Edit): boolean;
   commit(): void;
   cancel(): void;
+  /** The next edit starts an entry of its own, whatever its label: the user has turned to something else. */
+  endRun(): void;
   undo(): void;
   redo(): void;
   select(ids: readonly string[]): void;
+  /** Chooses the moment that the views show. */
+  showMoment(moment: string | null): void;
   /** Changes what the editor alone remembers; no entry in the history. */
   remember(change: Partial<Workbench>): void;
   /** Puts another layout on the bench, its history empty. */
@@ -59,16 +65,20 @@ export interface Session {
   setFindings(findings: Record<string, readonly Finding[]>): void;
 }
 
+const firstMoment = (layout: Layout): string | null => layout.moments[0]?.id ?? null;
+
 /** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
 export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
   const store = createStore<SessionState>(() => ({
-    id, layout, history: NO_HISTORY, gesture: null, selection: [], saving: { kind: "saved" }, onlyMemory: kept.refusal, findings: {}, notice: null,
+    id, layout, history: NO_HISTORY, gesture: null, selection: [], moment: firstMoment(layout), saving: { kind: "saved" }, onlyMemory: kept.refusal, findings: {}, notice: null,
   }));
   const { getState: get, setState: set } = store;
   const saver: Saver<{ id: string; layout: Layout }> = createSaver(
     async (value) => kept.write({ id: value.id, name: value.layout.name, text: writeLayout(value.layout), savedAt: now(), deletedAt: null }),
     (saving) => set({ saving }),
   );
+  /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */
+  let run = false;
   const save = () => saver.save({ id: get().id, layout: get().layout });
   const tell = (notice: Notice | null) => set({ notice });
   const settle = (next: Layout) => {
@@ -89,12 +99,17 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
         return false;
       }
       if (result.value === before) return true;
-      set({ layout: result.value, history: record(get().history, before, result.value, label, merge), selection: settle(result.value), notice: null });
+      set({ layout: result.value, history: record(get().history, before, result.value, label, merge && run), selection: settle(result.value), notice: null });
+      run = true;
       save();
       return true;
     },
+    endRun() {
+      run = false;
+    },
     begin(label) {
       session.commit();
+      run = false;
       set({ gesture: { label, base: get().layout } });
     },
     preview(edit) {
@@ -118,7 +133,12 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     undo: () => step(undo),
     redo: () => step(redo),
     select(ids) {
+      run = false;
       set({ selection: ids });
+    },
+    showMoment(moment) {
+      const shown = get().layout.controls.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.id);
+      set({ moment, selection: get().selection.filter((id) => shown.includes(id)) });
     },
     remember(change) {
       const { layout: before, gesture } = get();
@@ -128,7 +148,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     show(nextId, next) {
       session.commit();
-      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], findings: {}, gesture: null });
+      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], moment: firstMoment(next), findings: {}, gesture: null });
       void kept.setLastOpen(nextId);
     },
     async save() {

@@ -21,6 +21,11 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     document.title = `${name} · Nodulum`;
   }, [name]);
+  useEffect(() => {
+    const onFocus = () => session.endRun();
+    document.addEventListener("focusin", onFocus);
+    return () => document.removeEventListener("focusin", onFocus);
+  }, [session]);
   VIEWS.forEach((view, i) => {
     // The views are a fixed list, so the order of hooks never changes.
     // eslint-disable-next-line react-hooks/rules-of-hooks

@@ -1,0 +1,33 @@
+"use client";
+/** A new action: its word as the game's code has it, and its kind. Enter adds it and the field stands ready for the next. */
+import { useState, type FormEvent } from "react";
+import { addAction } from "../../core/layout/edits/actions";
+import type { ActionKind } from "../../core/layout/types";
+import { useSessionActions } from "../session/context";
+import { KINDS } from "./kinds";
+
+export function AddAction() {
+  const session = useSessionActions();
+  const [name, setName] = useState("");
+  const [kind, setKind] = useState<ActionKind>("press");
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (name === "") return;
+    if (session.edit(`add ${name}`, (l) => addAction(l, name, kind))) setName("");
+  };
+  return (
+    <form className="flex items-center gap-2" onSubmit={submit}>
+      <input aria-label="Name of the new action" className="box figure h-8 w-56 px-2" placeholder="word in the game’s code" value={name} maxLength={64} spellCheck={false} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+      <select aria-label="Kind of the new action" className="box h-8 px-1.5" value={kind} onChange={(event) => setKind(event.target.value as ActionKind)}>
+        {KINDS.map(([key, word]) => (
+          <option key={key} value={key}>
+            {word}
+          </option>
+        ))}
+      </select>
+      <button className="push push-main h-8" disabled={name === ""}>
+        Add action
+      </button>
+    </form>
+  );
+}

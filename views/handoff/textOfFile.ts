@@ -1,0 +1,29 @@
+/** The text of a file a user brings, refused early where it cannot be a layout. */
+import { LIMITS } from "../../core/layout/schema/file";
+import { ok, refused, type Result } from "../../core/result";
+
+/** No layout is larger: 8 MiB without pictures, and its pictures as base64. */
+const MOST_BYTES = LIMITS.bytesWithoutPictures + Math.ceil((LIMITS.picturesBytes * 4) / 3);
+
+export async function textOfFile(file: Pick<File, "size" | "arrayBuffer">): Promise<Result<string>> {
+  const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
+  if (file.size > MOST_BYTES) return refused("", `The file holds ${mib(file.size)}; a layout holds at most ${mib(MOST_BYTES)}, pictures and all.`);
+  if (file.size === 0) return refused("", "The file is empty.");
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const known = pictureKind(bytes);
+  if (known) return refused("", `This is a ${known} picture; a layout file is a text ending in .nodulum.json.`);
+  try {
+    return ok(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+  } catch {
+    return refused("", "This is not a text in UTF-8; a layout file is one, ending in .nodulum.json.");
+  }
+}
+
+/** A picture by its first bytes (PNG, JPEG, GIF and RIFF/WebP signatures), or null. */
+function pictureKind(bytes: Uint8Array): string | null {
+  const starts = (...signature: number[]) => signature.every((b, i) => bytes[i] === b);
+  if (starts(0x89, 0x50, 0x4e, 0x47)) return "PNG";
+  if (starts(0xff, 0xd8, 0xff)) return "JPEG";
+  if (starts(0x47, 0x49, 0x46, 0x38)) return "GIF";
+  return starts(0x52, 0x49, 0x46, 0x46) ? "WebP" : null;
+}

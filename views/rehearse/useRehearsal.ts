@@ -1,0 +1,140 @@
+"use client";
+/**
+ * Plays the open layout in the browser: pointer, key, mouse and pad events go to the player with their times, ticks fall
+ * due at 60 a second, the game reads the values by name. Pointer cancel, a lost capture, a hidden page and a lost focus
+ * end what was held without firing it.
+ */
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
+import type { ActionValues } from "../../core/input/events";
+import type { Layout, Screen } from "../../core/layout/types";
+import { drawControls } from "../../runtime/art";
+import { createPlayer, type Player } from "../../runtime/player";
+import { drawnControls } from "../../runtime/poses";
+import { PLAIN_VIEW } from "../../core/placement/resolve";
+import type { Game } from "../../samples/game";
+import { contextFor } from "../shared/LayoutPicture";
+
+const HZ = 60;
+/** Escape held this long leaves the glass, ms. */
+const LEAVE_MS = 600;
+
+interface Options {
+  readonly layout: Layout;
+  readonly screen: Screen;
+  readonly scale: number;
+  readonly game: Game;
+  /** The moment chosen by hand, where the game does not say. */
+  readonly moment: string | null;
+  readonly canvas: RefObject<HTMLCanvasElement | null>;
+  readonly onFrame: (values: ActionValues) => void;
+  readonly onTick: (values: ActionValues) => void;
+}
+
+export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick }: Options) {
+  const player = useRef<Player | null>(null);
+  const values = useRef<ActionValues>({});
+  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick });
+  useEffect(() => {
+    now.current = { layout, screen, scale, game, moment, onFrame, onTick };
+  });
+  useEffect(() => {
+    const view = { ...PLAIN_VIEW, moment: game.moment() ?? moment };
+    if (player.current) player.current.retune(layout, screen, view);
+    else player.current = createPlayer(layout, screen, HZ, view);
+  }, [layout, screen, moment, game]);
+
+  useEffect(() => {
+    let frame = 0;
+    let shown: string | null = null;
+    let padBefore = "";
+    const step = (time: number) => {
+      const { current } = now;
+      const playing = player.current;
+      if (playing) {
+        const pad = padSnapshot();
+        const padText = pad ? JSON.stringify(pad) : "";
+        if (pad && padText !== padBefore) playing.feed({ t: time, type: "pad", ...pad });
+        padBefore = padText;
+        playing.playTo(time, (given) => {
+          values.current = given;
+          current.game.tick(given, 1000 / HZ);
+          current.onTick(given);
+        });
+        const wished = current.game.moment();
+        if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished)) playing.feed({ t: performance.now(), type: "moment", moment: wished });
+        shown = wished;
+        paint(current, playing);
+        current.onFrame(values.current);
+      }
+      frame = requestAnimationFrame(step);
+    };
+    const paint = (current: typeof now.current, playing: Player) => {
+      const ctx = canvas.current && contextFor(canvas.current, current.screen.widthPx, current.screen.heightPx, current.scale);
+      if (!ctx) return;
+      current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
+      drawControls(ctx, drawnControls(current.layout, playing.resolved(), playing.setup(), playing.state()), 1 / current.scale);
+    };
+    frame = requestAnimationFrame(step);
+    const onHide = () => {
+      if (document.hidden) player.current?.feed({ t: performance.now(), type: "blur" });
+    };
+    document.addEventListener("visibilitychange", onHide);
+    return () => {
+      cancelAnimationFrame(frame);
+      document.removeEventListener("visibilitychange", onHide);
+    };
+  }, [canvas]);
+
+  const feed: Player["feed"] = (event) => player.current?.feed(event);
+  const touch = (type: "down" | "move" | "up" | "cancel") => (event: PointerEvent<HTMLElement>) => {
+    const rect = event.currentTarget.getBoundingClientRect();
+    const at = { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
+    const t = performance.now();
+    if (event.pointerType === "mouse" && event.button > 0 && (type === "down" || type === "up")) {
+      feed({ t, type: "mouse", button: event.button, down: type === "down" });
+      return;
+    }
+    if (type === "down") {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      event.currentTarget.focus({ preventScroll: true });
+    }
+    if (type === "move" && event.pointerType === "mouse" && event.buttons === 0) {
+      feed({ t, type: "mouse", dx: event.movementX, dy: event.movementY });
+      return;
+    }
+    feed({ t, id: event.pointerId, type, ...at });
+  };
+
+  const leaving = useRef(0);
+  const key = (down: boolean) => (event: KeyboardEvent<HTMLElement>) => {
+    event.preventDefault();
+    event.stopPropagation();
+    event.nativeEvent.stopPropagation();
+    const element = event.currentTarget;
+    if (event.code === "Escape") {
+      if (!down) window.clearTimeout(leaving.current);
+      else if (!event.repeat) leaving.current = window.setTimeout(() => element.blur(), LEAVE_MS);
+    }
+    if (!event.repeat) feed({ t: performance.now(), type: "key", code: event.code, down });
+  };
+
+  return {
+    bind: {
+      onPointerDown: touch("down"),
+      onPointerMove: touch("move"),
+      onPointerUp: touch("up"),
+      onPointerCancel: touch("cancel"),
+      onLostPointerCapture: touch("cancel"),
+      onContextMenu: (event: { preventDefault(): void }) => event.preventDefault(),
+      onKeyDown: key(true),
+      onKeyUp: key(false),
+      onBlur: () => feed({ t: performance.now(), type: "blur" }),
+    },
+  };
+}
+
+/** The first pad of the standard mapping, or null. */
+function padSnapshot(): { buttons: number[]; axes: number[] } | null {
+  const pad = navigator.getGamepads?.().find((p) => p !== null && p.mapping === "standard");
+  return pad ? { buttons: pad.buttons.map((b) => b.value), axes: [...pad.axes] } : null;
+}

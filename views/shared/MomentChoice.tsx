@@ -1,0 +1,20 @@
+"use client";
+/** Which moment of the game is shown; absent where the layout has none. */
+import { useSession, useSessionActions } from "../session/context";
+
+export function MomentChoice() {
+  const session = useSessionActions();
+  const moments = useSession((s) => s.layout.moments);
+  const moment = useSession((s) => s.moment);
+  if (moments.length === 0) return null;
+  return (
+    <select aria-label="Moment shown" className="box h-6 px-1 text-[12px]" value={moment ?? ""} onChange={(event) => session.showMoment(event.target.value || null)}>
+      {moments.map((m) => (
+        <option key={m.id} value={m.id}>
+          {m.name}
+        </option>
+      ))}
+      <option value="">every moment</option>
+    </select>
+  );
+}
