@@ -22,12 +22,14 @@ interface TypedProps {
   /** A step up or down by the arrow keys, Shift for ten. */
   readonly onStep?: (steps: number) => void;
   readonly mono?: boolean;
+  /** In the letters of code, from the left. */
+  readonly code?: boolean;
   readonly suffix?: ReactNode;
   readonly bare?: boolean;
 }
 
 /** A text field that commits when left. */
-export function TypedField({ label, value, onCommit, onStep, mono = false, suffix, bare = false }: TypedProps) {
+export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false }: TypedProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
@@ -52,7 +54,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, suffi
       <input
         id={id}
         aria-label={bare ? label : undefined}
-        className={`w-full min-w-0 bg-transparent px-1.5 outline-none ${mono ? "figure text-right" : ""}`}
+        className={`w-full min-w-0 bg-transparent px-1.5 outline-none ${mono ? "figure text-right" : code ? "figure" : ""}`}
         value={draft ?? value}
         spellCheck={false}
         autoComplete="off"
@@ -141,7 +143,7 @@ export function LengthField({ label, value, onChange, convert, negate = false, o
       suffix={
         <select
           aria-label={`${label}: unit`}
-          className="caption w-[46px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
+          className="caption w-[54px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
           value={length.unit}
           onChange={(event) => onChange(convert ? convert(event.target.value as LengthUnit) : formatLength(length.amount, event.target.value as LengthUnit))}
         >

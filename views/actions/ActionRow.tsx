@@ -21,7 +21,7 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
   return (
     <li style={{ height }} className={`px-0 py-1.5 transition-opacity ${dim ? "opacity-35" : ""}`} data-action={name} onClick={onPick}>
       <div className={`grid h-full grid-cols-[1fr_auto] content-center gap-x-1 gap-y-1 rounded-sm border bg-sheet px-2 ${picked ? "border-accent" : "border-rule"}`}>
-        <TypedField bare mono={false} label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
+        <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
         <button className="grid size-6 place-items-center text-muted hover:text-ink" aria-label={`Remove ${name}`} title={`Remove ${name}`} onClick={() => session.edit(`remove ${name}`, (l) => removeAction(l, name))}>
           <X size={13} />
         </button>

@@ -25,12 +25,13 @@ export function DeskInputs({ action, height, dim }: { action: Action; height: nu
   const without = <T,>(list: readonly T[], index: number) => list.filter((_, i) => i !== index);
   return (
     <li style={{ height }} className={`flex items-center justify-end gap-1 pr-0 pl-4 transition-opacity ${dim ? "opacity-35" : ""}`}>
+      <span className="flex min-w-0 flex-wrap content-center justify-end gap-1">
       {action.keys.map((key, i) => (
         <Chip key={key.code} label={keyWord(key.code)} title={`Key ${key.code}`} onRemove={() => change("keys", { keys: without(action.keys, i) })}>
           {(action.kind === "vector" || action.kind === "axis") && (
             <select
               aria-label={`What ${keyWord(key.code)} gives to ${name}`}
-              className="bg-transparent text-[11px]"
+              className="w-[34px] bg-transparent text-[10px]"
               value={directionWord(key.value)}
               onChange={(event) => {
                 const value = DIRECTIONS[action.kind as "vector" | "axis"].find(([word]) => word === event.target.value)?.[1];
@@ -59,6 +60,7 @@ export function DeskInputs({ action, height, dim }: { action: Action; height: nu
       >
         {listening ? "press a key…" : "+ key"}
       </button>
+      </span>
       <span aria-hidden className="h-px w-4 shrink-0 bg-ink" />
     </li>
   );

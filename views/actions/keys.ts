@@ -11,17 +11,17 @@ export function keyWord(code: string): string {
 
 /** What a key can give: directions of a vector, ends of an axis. */
 export const DIRECTIONS: Readonly<Record<"vector" | "axis", readonly (readonly [string, Value])[]>> = {
-  vector: [["up", [0, 1]], ["down", [0, -1]], ["left", [-1, 0]], ["right", [1, 0]]],
+  vector: [["▲", [0, 1]], ["▼", [0, -1]], ["◀", [-1, 0]], ["▶", [1, 0]]],
   axis: [["−1", -1], ["+1", 1]],
 };
 
-/** A key's value in a word. */
+/** A key's value in a sign. */
 export function directionWord(value: Value | undefined): string {
   if (Array.isArray(value)) return DIRECTIONS.vector.find(([, v]) => Array.isArray(v) && v[0] === value[0] && v[1] === value[1])?.[0] ?? value.join(", ");
   return value === undefined || value === 1 ? "+1" : value === -1 ? "−1" : String(value);
 }
 
-const USUAL: Readonly<Record<string, string>> = { KeyW: "up", ArrowUp: "up", KeyS: "down", ArrowDown: "down", KeyA: "left", ArrowLeft: "left", KeyD: "right", ArrowRight: "right" };
+const USUAL: Readonly<Record<string, string>> = { KeyW: "▲", ArrowUp: "▲", KeyS: "▼", ArrowDown: "▼", KeyA: "◀", ArrowLeft: "◀", KeyD: "▶", ArrowRight: "▶" };
 
 /** What a key gives when it is newly bound: by its usual direction, else the first that no other key gives. */
 export function nextKeyValue(action: Pick<Action, "kind" | "keys">, code: string): Value | undefined {

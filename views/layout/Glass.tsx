@@ -55,17 +55,17 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
 }
 
 function GlassHeader({ sight }: { sight: Sight }) {
-  const { screen, resolved } = sight;
+  const { screen } = sight;
   const overlays = useOverlays();
   const findings = useSession((s) => s.findings[screen.name]);
   const mm = pxPerMm(screen);
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-4 pt-2">
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-2">
       <h2 className="font-semibold" data-testid="bench-screen">
         {screen.name}
       </h2>
       <span className="figure text-[11px] text-muted">
-        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm · 1 u = {(resolved.scale / mm).toFixed(3)} mm
+        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
       </span>
       <Tally findings={findings} />
       <MomentChoice />

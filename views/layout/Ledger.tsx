@@ -64,7 +64,7 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
   };
 
   return (
-    <section aria-label="Ledger" className="flex min-h-0 flex-col border-r border-rule">
+    <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${sight.screen.widthPx >= sight.screen.heightPx ? "border-r" : ""}`}>
       <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
         <h2 className="heading">Ledger</h2>
         <span className="caption">{actions.length === 0 ? "" : toDo === 0 ? "all served" : `${toDo} to serve`}</span>

@@ -14,7 +14,7 @@ export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) 
   const selection = useSession((s) => s.selection);
   const control = selection.length === 1 ? sight.layout.controls.find((c) => c.id === selection[0]) : undefined;
   const at = control && sight.resolved.controls.find((c) => c.id === control.id);
-  const columns = tall ? "grid-cols-2 auto-rows-min" : control ? "grid-cols-[1.15fr_1fr_1.1fr_0.9fr_1.15fr]" : "grid-cols-[1fr_1fr_2.4fr]";
+  const columns = tall ? "grid-cols-2 auto-rows-min" : control ? "grid-cols-[1.1fr_0.95fr_1.05fr_1.05fr_1.05fr]" : "grid-cols-[1fr_1fr_2.4fr]";
   return (
     <section aria-label="Tray" className={`grid h-full min-h-0 ${columns} ${tall ? "" : "divide-x divide-rule"}`}>
       {control ? (
@@ -58,7 +58,7 @@ function Column({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section aria-label={title} className="flex min-h-0 min-w-0 flex-col px-3 pt-2 pb-2">
       <h2 className="heading mb-1.5">{title}</h2>
-      <div className="grid min-h-0 content-start gap-1.5 overflow-y-auto">{children}</div>
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-1 overflow-y-auto">{children}</div>
     </section>
   );
 }

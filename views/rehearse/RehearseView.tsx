@@ -79,10 +79,10 @@ export function RehearseView() {
                 role="application"
                 aria-label={`The game on ${screen.name}; keys go to it while it has the focus, hold Escape to leave`}
                 data-testid="play-glass"
-                className="touch-none bg-[#0c141b] outline-none select-none"
-                style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}
+                className="touch-none overflow-hidden bg-[#0c141b] outline-none select-none"
+                style={{ borderRadius: screen.cornerPx * scale, width: screen.widthPx * scale, height: screen.heightPx * scale }}
               >
-                <canvas ref={canvas} className="block h-full w-full" style={{ borderRadius: screen.cornerPx * scale }} />
+                <canvas ref={canvas} className="block h-full w-full" />
               </div>
             </div>
           )}
@@ -110,7 +110,7 @@ export function RehearseView() {
         </section>
         <FeelPanel />
       </aside>
-      <section aria-label="Traces" className="grid grid-cols-[92px_1fr] border-t border-rule" style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}>
+      <section aria-label="Traces" className="grid grid-cols-[92px_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule" style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}>
         <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
           {actions.map((a) => (
             <li key={a.name} className="figure flex items-center truncate pl-4 text-[11px] text-muted">
@@ -118,7 +118,9 @@ export function RehearseView() {
             </li>
           ))}
         </ul>
-        <canvas ref={trace} role="img" aria-label="The last six seconds of every action" className="h-full w-full" />
+        <div className="relative">
+          <canvas ref={trace} role="img" aria-label="The last six seconds of every action" className="absolute inset-0 h-full w-full" />
+        </div>
       </section>
     </div>
   );

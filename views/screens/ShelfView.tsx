@@ -22,7 +22,7 @@ export function ShelfView() {
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
   const [picked, setPicked] = useState(benchScreenOf(layout).name);
-  const [cssPerMm, setCssPerMm] = useState(1.35);
+  const [cssPerMm, setCssPerMm] = useState(1.15);
   const list = useRef<HTMLUListElement>(null);
   const worst = [...shelf].sort((a, b) => weight(findings[b.name]) - weight(findings[a.name]));
   const screen = shelf.find((s) => s.name === picked) ?? shelf[0];
@@ -58,7 +58,7 @@ export function ShelfView() {
             const { w, h } = sizeMm(item);
             const width = w * cssPerMm;
             return (
-              <li key={item.name} style={{ width: Math.max(108, width) }}>
+              <li key={item.name} style={{ width: Math.max(112, width + 10) }}>
                 <button
                   className={`grid w-full justify-items-start gap-1 rounded-sm p-1 text-left ${item.name === screen.name ? "outline-2 outline-accent" : "hover:bg-sheet"}`}
                   aria-pressed={item.name === screen.name}

@@ -17,7 +17,7 @@ export function LookCard({ control }: { control: Control }) {
         {(["fill", "line", "ink"] as const).map((part) => (
           <ColourField key={part} label={`${word}: ${part}`} value={look[key][part]} onChange={(value) => change(`${word} ${part}`, { [key]: { ...look[key], [part]: value } })} />
         ))}
-        <span className="w-16">
+        <span className="w-14">
           <NumberField bare label={`${word}: opacity`} value={look[key].opacity} step={0.05} min={0} max={1} onChange={(opacity) => change(`${word} opacity`, { [key]: { ...look[key], opacity } })} onRefuse={refuse} />
         </span>
       </span>

@@ -71,9 +71,9 @@ function PinFields({ sight, control, pin, change, refuse }: PinProps) {
         <p className="caption">In a cluster, tied to its {anchorWord(pin.anchor)}</p>
       ) : (
         <ChoiceField
-          label={`Tied: ${anchorWord(pin.anchor)}`}
+          label="Tied to"
           value={frameName}
-          options={[["safe", "of the safe frame"], ["screen", "of the screen"], ["picture", "of the picture"]]}
+          options={(["safe", "screen", "picture"] as const).map((frame) => [frame, `${anchorWord(pin.anchor)} of ${frame}`])}
           onChange={(frame) => session.edit(`tie ${control.id}`, () => tieTo(sight, control.id, frame as "safe" | "screen" | "picture", pin.anchor))}
         />
       )}

@@ -1,0 +1,90 @@
+/** What the browser tests do by hand, over and over. */
+import { expect, type Locator, type Page } from "@playwright/test";
+
+export interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+export const glass = (page: Page): Locator => page.getByTestId("glass");
+export const control = (page: Page, id: string): Locator => page.locator(`[data-control="${id}"]`);
+/** The visual box of a control, without the words about it. */
+export const visual = (page: Page, id: string): Locator => control(page, id).locator("rect");
+export const saved = (page: Page) => expect(page.getByTestId("saved-state")).toHaveText("saved");
+
+/** Opens the application and waits for it to stand. */
+export async function open(page: Page, path = "/"): Promise<void> {
+  await page.goto(path);
+  await expect(page.getByTestId("saved-state")).toBeVisible();
+}
+
+/** Chooses from the menu of layouts. */
+export async function fromMenu(page: Page, item: string): Promise<void> {
+  await page.getByRole("button", { name: /^Layouts; open/ }).click();
+  await page.getByRole("menuitem", { name: item }).click();
+}
+
+/** A point of the glass, given as fractions of its sides. */
+export async function onGlass(page: Page, fx: number, fy: number): Promise<Place> {
+  const box = (await glass(page).boundingBox())!;
+  return { x: box.x + box.width * fx, y: box.y + box.height * fy };
+}
+
+/** The middle of an element. */
+export async function middle(of: Locator): Promise<Place> {
+  const box = (await of.boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+/** A drag by real pointer events, in steps. */
+export async function drag(page: Page, from: Place, to: Place, steps = 6): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps });
+  await page.mouse.up();
+}
+
+/** Drags an action from the ledger onto the glass. */
+export async function dragFromLedger(page: Page, action: string, fx: number, fy: number): Promise<void> {
+  const row = page.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${action}\\b`) });
+  await drag(page, await middle(row), await onGlass(page, fx, fy));
+}
+
+/** Types into a field of the tray and leaves it. */
+export async function typeInto(page: Page, column: string, field: string, value: string): Promise<void> {
+  const input = page.getByRole("region", { name: column, exact: true }).getByRole("textbox", { name: field, exact: true });
+  await input.fill(value);
+  await input.press("Enter");
+}
+
+/** Starts an empty layout of a name. */
+export async function startLayout(page: Page, name: string): Promise<void> {
+  await fromMenu(page, "New layout…");
+  const dialogue = page.getByRole("dialog", { name: "New layout" });
+  await dialogue.getByLabel("Name").fill(name);
+  await dialogue.getByRole("button", { name: "Start" }).click();
+  await expect(page).toHaveURL(/\/actions$/);
+}
+
+/** Adds an action by typing it in. */
+export async function addAction(page: Page, name: string, kind: string): Promise<void> {
+  await page.getByLabel("Name of the new action").fill(name);
+  await page.getByLabel("Kind of the new action").selectOption(kind);
+  await page.getByLabel("Name of the new action").press("Enter");
+  await expect(page.getByLabel(`Word of ${name}`, { exact: true })).toHaveValue(name);
+}
+
+/** Exports the layout file and gives its text. */
+export async function exportText(page: Page): Promise<string> {
+  const waiting = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export the file" }).click();
+  const stream = await (await waiting).createReadStream();
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  return Buffer.concat(chunks).toString("utf8");
+}
+
+/** The number an SVG attribute holds. */
+export async function figure(of: Locator, attribute: string): Promise<number> {
+  return Number(await of.getAttribute(attribute));
+}

@@ -1,0 +1,23 @@
+/** Browser tests: whole jobs in headless Chromium against the built application. */
+import { defineConfig } from "@playwright/test";
+
+const PORT = Number(process.env.E2E_PORT ?? 4327);
+
+export default defineConfig({
+  testDir: "e2e",
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+  webServer: { command: `npx next start -p ${PORT} -H 127.0.0.1`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },
+});
