@@ -3,5 +3,10 @@ export default {
   testEnvironment: "node",
   roots: ["<rootDir>/core", "<rootDir>/runtime", "<rootDir>/cli", "<rootDir>/storage", "<rootDir>/views", "<rootDir>/samples", "<rootDir>/scripts"],
   testMatch: ["**/*.test.ts"],
-  transform: { "^.+\\.(ts|tsx|mjs)$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } } }] },
+  transform: {
+    "^.+\\.(ts|tsx|mjs)$": [
+      "@swc/jest",
+      { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } } },
+    ],
+  },
 };

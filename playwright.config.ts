@@ -16,7 +16,15 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
     },
   },
   webServer: { command: `npx next start -p ${PORT} -H 127.0.0.1`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },

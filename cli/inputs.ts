@@ -21,7 +21,9 @@ export function textOf(file: string): string {
     return readFileSync(file, "utf8");
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
-    throw new CallError(`${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`);
+    throw new CallError(
+      `${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`,
+    );
   }
 }
 
@@ -47,6 +49,8 @@ export function viewFrom(options: ViewOptions, layout: Layout): View {
   if (!Number.isFinite(playerSize) || playerSize <= 0) throw new CallError(`--player-size: "${options.playerSize}" is not a number above 0`);
   const moment = options.moment ?? null;
   if (moment !== null && !layout.moments.some((m) => m.id === moment))
-    throw new CallError(`--moment: there is no moment "${moment}"${layout.moments.length > 0 ? `; known: ${layout.moments.map((m) => m.id).join(", ")}` : "; the layout has none"}`);
+    throw new CallError(
+      `--moment: there is no moment "${moment}"${layout.moments.length > 0 ? `; known: ${layout.moments.map((m) => m.id).join(", ")}` : "; the layout has none"}`,
+    );
   return { handed, playerSize, moment };
 }

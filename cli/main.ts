@@ -23,7 +23,10 @@ function withView(command: Command): Command {
     .option("--player-size <factor>", "the player's own size", "1");
 }
 
-const program = new Command("nodulum").description("Touch layouts for mobile games: where controls stand, what touches give, what falls short.").exitOverride().configureOutput({ writeErr: (text) => process.stderr.write(text) });
+const program = new Command("nodulum")
+  .description("Touch layouts for mobile games: where controls stand, what touches give, what falls short.")
+  .exitOverride()
+  .configureOutput({ writeErr: (text) => process.stderr.write(text) });
 
 withView(program.command("resolve").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]"))
   .description("print where everything stands on a screen, px")
@@ -32,7 +35,14 @@ withView(program.command("resolve").argument("<file>").requiredOption("--screen 
     print(JSON.stringify(printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))), null, 2));
   });
 
-withView(program.command("replay").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]").requiredOption("--trace <file>", "events, one JSON object a line").option("--hz <rate>", "ticks a second", "60"))
+withView(
+  program
+    .command("replay")
+    .argument("<file>")
+    .requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]")
+    .requiredOption("--trace <file>", "events, one JSON object a line")
+    .option("--hz <rate>", "ticks a second", "60"),
+)
   .description("print the value of every action at each tick of a trace")
   .action((file: string, options: ViewOptions & { screen: string; trace: string; hz: string }) => {
     const layout = layoutFrom(file);

@@ -27,7 +27,13 @@ if (!existsSync(bundle) || Math.max(newest(join(root, "core")), newest(join(root
   }
   mkdirSync(dirname(bundle), { recursive: true });
   await esbuild.build({
-    entryPoints: [join(root, "cli", "main.ts")], outfile: bundle, bundle: true, platform: "node", format: "esm", target: "node20", logLevel: "error",
+    entryPoints: [join(root, "cli", "main.ts")],
+    outfile: bundle,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    logLevel: "error",
     banner: { js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);" },
   });
 }

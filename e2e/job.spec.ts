@@ -115,7 +115,8 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await expect(rail.getByRole("listitem")).toHaveCount(8);
   const small = rail.getByRole("listitem").filter({ hasText: "Small 4:3, 3.5 inches" });
   await expect(small).toContainText("1 blocker");
-  for (const other of ["Tall phone 20:9, notch", "Small phone 16:9", "Handheld 16:9, 6.2 inches"]) await expect(rail.getByRole("listitem").filter({ hasText: other })).not.toContainText("blocker");
+  for (const other of ["Tall phone 20:9, notch", "Small phone 16:9", "Handheld 16:9, 6.2 inches"])
+    await expect(rail.getByRole("listitem").filter({ hasText: other })).not.toContainText("blocker");
   await small.getByRole("button").click();
   await expect(page.getByTestId("bench-screen")).toHaveText("Small 4:3, 3.5 inches");
   const findings = page.getByRole("region", { name: "Findings on this screen" });

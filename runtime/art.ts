@@ -119,7 +119,12 @@ function drawQuoins(ctx: Ctx, box: Box, face: Face, pose: Pose): void {
   const cx = box.x + box.w / 2;
   const cy = box.y + box.h / 2;
   const r = Math.min(box.w, box.h) / 2;
-  for (const [dx, dy] of [[1, 0], [0, -1], [-1, 0], [0, 1]] as const) {
+  for (const [dx, dy] of [
+    [1, 0],
+    [0, -1],
+    [-1, 0],
+    [0, 1],
+  ] as const) {
     const on = pose.held && ((dx !== 0 && Math.sign(pose.x) === dx) || (dy !== 0 && Math.sign(pose.y) === -dy));
     ctx.beginPath();
     const at = (along: number, across: number): [number, number] => [cx + (dx * along + dy * across) * r, cy + (dy * along + dx * across) * r];
@@ -145,7 +150,12 @@ function drawField(ctx: Ctx, box: Box, face: Face, hairline: number): void {
   ctx.globalAlpha = alpha;
   const mark = Math.min(box.w, box.h) * 0.09;
   ctx.beginPath();
-  for (const [x, y, sx, sy] of [[box.x, box.y, 1, 1], [box.x + box.w, box.y, -1, 1], [box.x, box.y + box.h, 1, -1], [box.x + box.w, box.y + box.h, -1, -1]] as const) {
+  for (const [x, y, sx, sy] of [
+    [box.x, box.y, 1, 1],
+    [box.x + box.w, box.y, -1, 1],
+    [box.x, box.y + box.h, 1, -1],
+    [box.x + box.w, box.y + box.h, -1, -1],
+  ] as const) {
     ctx.moveTo(x + sx * mark, y);
     ctx.lineTo(x, y);
     ctx.lineTo(x, y + sy * mark);

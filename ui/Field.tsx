@@ -94,7 +94,10 @@ const shown = (value: number, digits: number) => String(Number(value.toFixed(dig
 /** A number with its unit; the range is told when it is left. */
 export function NumberField({ label, value, onChange, step = 1, min = -Infinity, max = Infinity, unit, digits = 3, bare, onRefuse }: NumberProps) {
   const take = (next: number) => {
-    if (!Number.isFinite(next) || next < min || next > max) onRefuse?.(`${label}: write a number${Number.isFinite(min) && Number.isFinite(max) ? ` from ${min} to ${max}` : Number.isFinite(min) ? ` of at least ${min}` : ""}.`);
+    if (!Number.isFinite(next) || next < min || next > max)
+      onRefuse?.(
+        `${label}: write a number${Number.isFinite(min) && Number.isFinite(max) ? ` from ${min} to ${max}` : Number.isFinite(min) ? ` of at least ${min}` : ""}.`,
+      );
     else onChange(Number(next.toFixed(9)));
   };
   return (
@@ -157,10 +160,28 @@ export function LengthField({ label, value, onChange, convert, negate = false, o
 }
 
 /** One of a few words. */
-export function ChoiceField<T extends string>({ label, value, options, onChange, bare = false }: { label: string; value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void; bare?: boolean }) {
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  bare = false,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+  bare?: boolean;
+}) {
   const id = useId();
   const field = (
-    <select id={id} aria-label={bare ? label : undefined} className="box h-6 w-full min-w-0 px-1" value={value} onChange={(event) => onChange(event.target.value as T)}>
+    <select
+      id={id}
+      aria-label={bare ? label : undefined}
+      className="box h-6 w-full min-w-0 px-1"
+      value={value}
+      onChange={(event) => onChange(event.target.value as T)}
+    >
       {options.map(([key, word]) => (
         <option key={key} value={key}>
           {word}
@@ -181,7 +202,13 @@ export function SwitchField({ label, value, onChange }: { label: string; value: 
   const id = useId();
   return (
     <Labelled label={label} id={id}>
-      <input id={id} type="checkbox" className="size-4 justify-self-start accent-[var(--accent)]" checked={value} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        id={id}
+        type="checkbox"
+        className="size-4 justify-self-start accent-[var(--accent)]"
+        checked={value}
+        onChange={(event) => onChange(event.target.checked)}
+      />
     </Labelled>
   );
 }
@@ -190,7 +217,13 @@ export function SwitchField({ label, value, onChange }: { label: string; value: 
 export function ColourField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
   return (
     <label className="flex items-center gap-1.5" title={`${label}: ${value}`}>
-      <input type="color" aria-label={label} className="box h-6 w-7 cursor-pointer p-0.5" value={value} onChange={(event) => onChange(event.target.value.toUpperCase())} />
+      <input
+        type="color"
+        aria-label={label}
+        className="box h-6 w-7 cursor-pointer p-0.5"
+        value={value}
+        onChange={(event) => onChange(event.target.value.toUpperCase())}
+      />
     </label>
   );
 }

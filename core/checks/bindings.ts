@@ -17,7 +17,10 @@ function* once({ layout, actions }: CheckContext): Iterable<Found> {
         told.add(key);
         const near = nearestWord(serve.action, names);
         yield {
-          code: "bind/unknown-action", severity: "blocker", subjects: [control.id, serve.action], measure: null,
+          code: "bind/unknown-action",
+          severity: "blocker",
+          subjects: [control.id, serve.action],
+          measure: null,
           text: `\`${control.id}\` serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
         };
         continue;
@@ -26,19 +29,37 @@ function* once({ layout, actions }: CheckContext): Iterable<Found> {
       if (!lacks) continue;
       told.add(key);
       yield {
-        code: "bind/kind-mismatch", severity: "blocker", subjects: [control.id, action.name], measure: null,
+        code: "bind/kind-mismatch",
+        severity: "blocker",
+        subjects: [control.id, action.name],
+        measure: null,
         text: `the ${serve.port} port of \`${control.id}\` ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
       };
     }
     if (control.serves.length === 0)
-      yield { code: "bind/silent", severity: "warning", subjects: [control.id], measure: null, text: `\`${control.id}\` serves nothing; give it an action or remove it` };
+      yield {
+        code: "bind/silent",
+        severity: "warning",
+        subjects: [control.id],
+        measure: null,
+        text: `\`${control.id}\` serves nothing; give it an action or remove it`,
+      };
     else if (control.serves.every((serve) => actions.get(serve.action)?.read === false))
-      yield { code: "bind/unread", severity: "note", subjects: [control.id], measure: null, text: `all that \`${control.id}\` serves is not read by the game today` };
+      yield {
+        code: "bind/unread",
+        severity: "note",
+        subjects: [control.id],
+        measure: null,
+        text: `all that \`${control.id}\` serves is not read by the game today`,
+      };
   }
   for (const action of layout.actions)
     if (action.mouse.some((source) => "button" in source && source.button === 0))
       yield {
-        code: "bind/any-touch", severity: "warning", subjects: [action.name], measure: null,
+        code: "bind/any-touch",
+        severity: "warning",
+        subjects: [action.name],
+        measure: null,
         text: `\`${action.name}\` is bound to the main mouse button: every touch on the glass would give it; bind another button`,
       };
 }
@@ -48,7 +69,10 @@ function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
     if (!action.read || action.touch !== "wanted" || (moment !== null && !action.moments.includes(moment))) continue;
     if (shown.some(({ control }) => control.serves.some((serve) => serve.action === action.name))) continue;
     yield {
-      code: "bind/unserved", severity: "blocker", subjects: [action.name], measure: null,
+      code: "bind/unserved",
+      severity: "blocker",
+      subjects: [action.name],
+      measure: null,
       text: `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${moment}`}; drag it onto the glass, or mark it as for desks alone`,
     };
   }
@@ -56,7 +80,13 @@ function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
     for (let j = i + 1; j < shown.length; j += 1) {
       const [a, b] = [shown[i].control, shown[j].control];
       if (a.kind !== b.kind || a.serves.length === 0 || servesKey(a) !== servesKey(b)) continue;
-      yield { code: "bind/twice", severity: "note", subjects: [a.id, b.id], measure: null, text: `\`${a.id}\` and \`${b.id}\` serve exactly the same; one of them may go` };
+      yield {
+        code: "bind/twice",
+        severity: "note",
+        subjects: [a.id, b.id],
+        measure: null,
+        text: `\`${a.id}\` and \`${b.id}\` serve exactly the same; one of them may go`,
+      };
     }
 }
 

@@ -63,7 +63,9 @@ function acceptedReason(layout: Layout, f: Found): string | null {
 
 function sortFindings(layout: Layout, found: readonly Finding[]): Finding[] {
   const place = new Map<string, number>();
-  [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)].forEach((id, i) => { if (!place.has(id)) place.set(id, i); });
+  [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)].forEach((id, i) => {
+    if (!place.has(id)) place.set(id, i);
+  });
   const at = (f: Finding) => place.get(f.subjects[0]) ?? -1;
   const second = (f: Finding) => place.get(f.subjects[1]) ?? -1;
   const moment = (f: Finding) => layout.moments.findIndex((m) => m.id === f.moment);

@@ -16,14 +16,20 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
       const cut = outside({ x: x - at.travel, y: y - at.travel, w: 2 * at.travel, h: 2 * at.travel }, frames.screen);
       if (cut.px > SCREEN_SLACK_PX)
         yield {
-          code: "feel/travel-cut", severity: "warning", subjects: [control.id], measure: { value: cut.px / mm, unit: "mm" },
+          code: "feel/travel-cut",
+          severity: "warning",
+          subjects: [control.id],
+          measure: { value: cut.px / mm, unit: "mm" },
           text: `the travel of \`${control.id}\` runs ${mmText(cut.px / mm)} off the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
         };
     }
     const way = ((control.feel.outer - control.feel.inner) * at.travel) / mm;
     if (way < LEAST_WAY_MM - LENGTH_SLACK)
       yield {
-        code: "feel/fine", severity: "warning", subjects: [control.id], measure: { value: way, unit: "mm" },
+        code: "feel/fine",
+        severity: "warning",
+        subjects: [control.id],
+        measure: { value: way, unit: "mm" },
         text: `from nothing to full \`${control.id}\` has ${mmText(way)} on ${screenName}, less than a thumb can tell apart; lengthen the travel`,
       };
   }

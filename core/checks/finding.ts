@@ -25,9 +25,29 @@ export interface Finding extends Found {
 
 /** Every code, in the order in which findings of a severity are listed. */
 export const FINDING_CODES = [
-  "bind/unknown-action", "bind/kind-mismatch", "bind/unserved", "place/collapsed", "place/off-screen", "touch/overlap", "touch/buried", "touch/small",
-  "place/unsafe", "touch/edge", "touch/steals", "feel/travel-cut", "feel/fine", "reach/far", "reach/one-thumb", "view/covered", "view/crowded",
-  "bind/silent", "bind/any-touch", "touch/close", "land/gap", "bind/twice", "bind/unread",
+  "bind/unknown-action",
+  "bind/kind-mismatch",
+  "bind/unserved",
+  "place/collapsed",
+  "place/off-screen",
+  "touch/overlap",
+  "touch/buried",
+  "touch/small",
+  "place/unsafe",
+  "touch/edge",
+  "touch/steals",
+  "feel/travel-cut",
+  "feel/fine",
+  "reach/far",
+  "reach/one-thumb",
+  "view/covered",
+  "view/crowded",
+  "bind/silent",
+  "bind/any-touch",
+  "touch/close",
+  "land/gap",
+  "bind/twice",
+  "bind/unread",
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

@@ -3,7 +3,8 @@ import { parseLayout } from "../layout/parse";
 import { screenSchema } from "../layout/schema/file";
 import { checkLayout } from "./check";
 
-const key = (f: { code: string; severity: string; subjects: readonly string[]; moment: string | null }) => JSON.stringify([f.code, f.severity, f.subjects, f.moment]);
+const key = (f: { code: string; severity: string; subjects: readonly string[]; moment: string | null }) =>
+  JSON.stringify([f.code, f.severity, f.subjects, f.moment]);
 
 test.each(findingsCases().map((c) => [c.seed, c] as const))("case %i has just these findings", (_seed, c) => {
   const layout = parseLayout(c.layout);

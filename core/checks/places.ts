@@ -23,14 +23,20 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
     const placement = control.placement.kind;
     if (placement === "span" && (at.visual.w <= 0 || at.visual.h <= 0))
       yield {
-        code: "place/collapsed", severity: "blocker", subjects: [control.id], measure: null,
+        code: "place/collapsed",
+        severity: "blocker",
+        subjects: [control.id],
+        measure: null,
         text: `\`${control.id}\` has no ${at.visual.w <= 0 ? "width" : "height"} left on ${screenName}: its edges meet; lessen its insets`,
       };
     const off = outside(at.visual, frames.screen);
     if (off.px > SCREEN_SLACK_PX) {
       const value = off.px / mm;
       yield {
-        code: "place/off-screen", severity: "blocker", subjects: [control.id], measure: { value, unit: "mm" },
+        code: "place/off-screen",
+        severity: "blocker",
+        subjects: [control.id],
+        measure: { value, unit: "mm" },
         text: `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; move it ${AWAY_FROM[off.side]}`,
       };
       continue;
@@ -40,7 +46,10 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
     if (unsafe.px > SCREEN_SLACK_PX) {
       const value = unsafe.px / mm;
       yield {
-        code: "place/unsafe", severity: "warning", subjects: [control.id], measure: { value, unit: "mm" },
+        code: "place/unsafe",
+        severity: "warning",
+        subjects: [control.id],
+        measure: { value, unit: "mm" },
         text: `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; tie it to the safe frame or move it ${AWAY_FROM[unsafe.side]}`,
       };
     }

@@ -27,7 +27,9 @@ export function thumbPivots({ layout, resolved, mm }: CheckContext): Point[] {
 function thumbOf(s: Standing, pivots: readonly Point[]): number {
   const c = centreOf(s.at.visual);
   let best = 0;
-  pivots.forEach((p, i) => { if (Math.hypot(p.x - c.x, p.y - c.y) < Math.hypot(pivots[best].x - c.x, pivots[best].y - c.y)) best = i; });
+  pivots.forEach((p, i) => {
+    if (Math.hypot(p.x - c.x, p.y - c.y) < Math.hypot(pivots[best].x - c.x, pivots[best].y - c.y)) best = i;
+  });
   return best;
 }
 
@@ -41,7 +43,10 @@ function* once(context: CheckContext): Iterable<Found> {
     if (value <= layout.limits.comfortMm + LENGTH_SLACK) continue;
     const stretched = value > layout.limits.stretchMm + LENGTH_SLACK;
     yield {
-      code: "reach/far", severity: stretched ? "warning" : "note", subjects: [control.id], measure: { value, unit: "mm" },
+      code: "reach/far",
+      severity: stretched ? "warning" : "note",
+      subjects: [control.id],
+      measure: { value, unit: "mm" },
       text: `\`${control.id}\` is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
     };
   }
@@ -79,7 +84,10 @@ function* inMoment(context: MomentContext): Iterable<Found> {
     };
     if (!give(0))
       yield {
-        code: "reach/one-thumb", severity: "warning", subjects: [set.id], measure: null,
+        code: "reach/one-thumb",
+        severity: "warning",
+        subjects: [set.id],
+        measure: null,
         text: `${set.actions.map((name) => `\`${name}\``).join(" and ")} are wanted at once, and no thumb is free for all of them on ${screenName}; move one to the other side, or let one slide in beside the other`,
       };
   }

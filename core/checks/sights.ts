@@ -17,23 +17,43 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
       const share = whole > 0 ? sharedArea(boxOf(at.visual), boxOf(box)) / whole : 0;
       if (share >= MIN_COVERED - LENGTH_SLACK)
         yield {
-          code: "view/covered", severity: "warning", subjects: [control.id, zone.id], measure: { value: share, unit: "share" },
+          code: "view/covered",
+          severity: "warning",
+          subjects: [control.id, zone.id],
+          measure: { value: share, unit: "share" },
           text: `\`${control.id}\` covers ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
         };
     }
   const screen = boxOf(frames.screen);
-  const cover = coveredArea(screen, solid.map(({ at }) => boxOf(at.visual))) / (screen.w * screen.h);
+  const cover =
+    coveredArea(
+      screen,
+      solid.map(({ at }) => boxOf(at.visual)),
+    ) /
+    (screen.w * screen.h);
   if (cover > layout.limits.maxCover + LENGTH_SLACK)
     yield {
-      code: "view/crowded", severity: "warning", subjects: [], measure: { value: cover, unit: "share" },
+      code: "view/crowded",
+      severity: "warning",
+      subjects: [],
+      measure: { value: cover, unit: "share" },
       text: `the controls cover ${shareText(cover)} of ${screenName}, ${shareText(layout.limits.maxCover)} at most are wanted; make them smaller`,
     };
   const safe = boxOf(frames.safe);
   if (shown.filter((s) => s.ground).length < 2 || safe.w * safe.h <= 0) return;
-  const gap = 1 - coveredArea(safe, shown.map((s) => s.area)) / (safe.w * safe.h);
+  const gap =
+    1 -
+    coveredArea(
+      safe,
+      shown.map((s) => s.area),
+    ) /
+      (safe.w * safe.h);
   if (gap > MAX_GAP + LENGTH_SLACK)
     yield {
-      code: "land/gap", severity: "note", subjects: [], measure: { value: gap, unit: "share" },
+      code: "land/gap",
+      severity: "note",
+      subjects: [],
+      measure: { value: gap, unit: "share" },
       text: `${shareText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
     };
 }

@@ -30,7 +30,10 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
     const value = Math.min(at.hit.w, at.hit.h) / mm;
     if (value < least - LENGTH_SLACK)
       yield {
-        code: "touch/small", severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning", subjects: [control.id], measure: { value, unit: "mm" },
+        code: "touch/small",
+        severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning",
+        subjects: [control.id],
+        measure: { value, unit: "mm" },
         text: `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; grow it by ${mmText((least - value) / 2)} all round`,
       };
     if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
@@ -38,7 +41,10 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
     const share = whole > 0 ? coveredArea(area, strips) / whole : 0;
     if (atLeast(share, MIN_EDGE))
       yield {
-        code: "touch/edge", severity: "warning", subjects: [control.id], measure: { value: share, unit: "share" },
+        code: "touch/edge",
+        severity: "warning",
+        subjects: [control.id],
+        measure: { value: share, unit: "share" },
         text: `${shareText(share)} of \`${control.id}\` lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
       };
   }
@@ -63,14 +69,20 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
     const share = smaller > 0 ? Math.min(1, shared / smaller) : 0;
     if (atLeast(share, MIN_OVERLAP)) {
       yield {
-        code: "touch/overlap", severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning", subjects: [a.control.id, b.control.id], measure: { value: share, unit: "share" },
+        code: "touch/overlap",
+        severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning",
+        subjects: [a.control.id, b.control.id],
+        measure: { value: share, unit: "share" },
         text: `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; move ${mmText(-clearance(a.area, b.area).px / mm)} apart`,
       };
     } else if (!a.ground && shared <= LENGTH_SLACK) {
       const between = Math.max(0, clearance(a.area, b.area).px);
       if (between < gap - LENGTH_SLACK)
         yield {
-          code: "touch/close", severity: "note", subjects: [a.control.id, b.control.id], measure: { value: between / mm, unit: "mm" },
+          code: "touch/close",
+          severity: "note",
+          subjects: [a.control.id, b.control.id],
+          measure: { value: between / mm, unit: "mm" },
           text: `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted`,
         };
     }
@@ -80,10 +92,19 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
     const above = own.filter((s) => s.ground && s.index > under.index);
     const whole = areaOf(under.area);
     if (above.length === 0 || whole <= 0) continue;
-    const share = Math.min(1, coveredArea(under.area, above.map((s) => s.area)) / whole);
+    const share = Math.min(
+      1,
+      coveredArea(
+        under.area,
+        above.map((s) => s.area),
+      ) / whole,
+    );
     if (atLeast(share, MIN_BURIED))
       yield {
-        code: "touch/buried", severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning", subjects: [under.control.id], measure: { value: share, unit: "share" },
+        code: "touch/buried",
+        severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning",
+        subjects: [under.control.id],
+        measure: { value: share, unit: "share" },
         text: `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
       };
   }
@@ -96,7 +117,10 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
       const share = at.w * at.h > 0 ? sharedArea(area, box) / (at.w * at.h) : 0;
       if (atLeast(share, MIN_STOLEN))
         yield {
-          code: "touch/steals", severity: "warning", subjects: [control.id, zone.id], measure: { value: share, unit: "share" },
+          code: "touch/steals",
+          severity: "warning",
+          subjects: [control.id, zone.id],
+          measure: { value: share, unit: "share" },
           text: `\`${control.id}\` takes the touches of ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
         };
     }

@@ -21,7 +21,10 @@ export interface FindingsCase {
 }
 
 function lines<T>(file: string): T[] {
-  return readFileSync(join(process.cwd(), "core/conformance", file), "utf8").split("\n").filter(Boolean).map((line) => JSON.parse(line) as T);
+  return readFileSync(join(process.cwd(), "core/conformance", file), "utf8")
+    .split("\n")
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as T);
 }
 
 export const conformanceCases = () => lines<ConformanceCase>("cases.ndjson");
@@ -33,7 +36,8 @@ export function difference(actual: unknown, expected: unknown, path = ""): strin
     const close = Math.abs(actual - expected) <= 1e-6 * Math.max(1, Math.abs(expected));
     return close ? null : `${path}: ${actual}, expected ${expected}`;
   }
-  if (typeof actual !== "object" || typeof expected !== "object" || actual === null || expected === null) return actual === expected ? null : `${path}: ${String(actual)}, expected ${String(expected)}`;
+  if (typeof actual !== "object" || typeof expected !== "object" || actual === null || expected === null)
+    return actual === expected ? null : `${path}: ${String(actual)}, expected ${String(expected)}`;
   const keys = new Set([...Object.keys(actual), ...Object.keys(expected)]);
   for (const key of keys) {
     const found = difference((actual as Record<string, unknown>)[key], (expected as Record<string, unknown>)[key], `${path}.${key}`);

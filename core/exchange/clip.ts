@@ -32,7 +32,9 @@ export function readClip(text: string, layout: Layout): Result<Control[]> {
   const filled = fillDependent({ ...leaveOutDependent(layout), controls: raw }).controls;
   return ok(
     filled.map((c) =>
-      c.placement.kind === "pin" && typeof c.placement.frame === "object" && !clusters.has(c.placement.frame.cluster) ? ({ ...c, placement: { ...c.placement, frame: "safe" } } as Control) : c,
+      c.placement.kind === "pin" && typeof c.placement.frame === "object" && !clusters.has(c.placement.frame.cluster)
+        ? ({ ...c, placement: { ...c.placement, frame: "safe" } } as Control)
+        : c,
     ),
   );
 }

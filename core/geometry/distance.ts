@@ -68,7 +68,10 @@ export function clearance(a: Shape, b: Shape): Clearance {
         atLeft = gap(left);
       }
     }
-    for (const [angle, value] of [[i * step, sampled[i]], [(low + high) / 2, gap((low + high) / 2)]] as const)
+    for (const [angle, value] of [
+      [i * step, sampled[i]],
+      [(low + high) / 2, gap((low + high) / 2)],
+    ] as const)
       if (value > best) {
         best = value;
         bestAngle = angle;

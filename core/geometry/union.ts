@@ -10,7 +10,9 @@ const SAMPLES = 24;
 
 /** The part of `within` that at least one of `shapes` covers, px². */
 export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
-  const near = shapes.filter((s) => s.w > 0 && s.h > 0 && s.x < within.x + within.w && s.x + s.w > within.x && s.y < within.y + within.h && s.y + s.h > within.y);
+  const near = shapes.filter(
+    (s) => s.w > 0 && s.h > 0 && s.x < within.x + within.w && s.x + s.w > within.x && s.y < within.y + within.h && s.y + s.h > within.y,
+  );
   if (near.length === 0 || within.w <= 0 || within.h <= 0) return 0;
   const right = within.x + within.w;
   const ends = new Set([within.x, right]);

@@ -27,7 +27,15 @@ export interface ButtonState {
 }
 
 const nothingDue = () => ({ tap: false, release: false, long: false, double: false });
-export const restingButton = (): ButtonState => ({ kind: "button", contacts: [], press: null, latched: false, previous: null, beforePrevious: null, due: nothingDue() });
+export const restingButton = (): ButtonState => ({
+  kind: "button",
+  contacts: [],
+  press: null,
+  latched: false,
+  previous: null,
+  beforePrevious: null,
+  due: nothingDue(),
+});
 
 export function buttonDown(state: ButtonState, button: ReadyButton, touch: number, t: number, slid: boolean): void {
   state.contacts.push({ touch, slid });

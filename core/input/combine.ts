@@ -26,7 +26,14 @@ export interface Tick {
 }
 
 /** The value of an action at a tick. Changes `repeats` and `smoothed` (x, y at `slot`). */
-export function actionValue(sources: ActionSources, readings: readonly PortReading[], desk: DeskState, repeats: RepeatState[], given: { x: number; y: number }, tick: Tick): ActionValue {
+export function actionValue(
+  sources: ActionSources,
+  readings: readonly PortReading[],
+  desk: DeskState,
+  repeats: RepeatState[],
+  given: { x: number; y: number },
+  tick: Tick,
+): ActionValue {
   const sum: Sum = { press: false, x: 0, y: 0 };
   for (const source of sources.touch) addTouch(sum, sources, source, readings[source.control], repeats, tick);
   addDesk(sum, sources.action, desk, tick);

@@ -20,7 +20,9 @@ interface Common {
   readonly screenW: number;
   readonly screenH: number;
 }
-export type Ready<K extends ControlKind> = Common & { readonly kind: K; readonly feel: FeelOf<K> } & (K extends "stick" ? { readonly travelPx: number } : unknown);
+export type Ready<K extends ControlKind> = Common & { readonly kind: K; readonly feel: FeelOf<K> } & (K extends "stick"
+    ? { readonly travelPx: number }
+    : unknown);
 export type ReadyStick = Ready<"stick">;
 export type ReadyDpad = Ready<"dpad">;
 export type ReadyButton = Ready<"button">;

@@ -43,7 +43,21 @@ export const restingStick = (): StickState => ({ kind: "stick", held: null, tap:
 
 export function stickDown(state: StickState, stick: ReadyStick, touch: number, x: number, y: number): void {
   const origin = originFor(stick, x, y);
-  state.held = { touch, originX: origin[0], originY: origin[1], x, y, direction: null, seen: false, vx: 0, vy: 0, up: false, down: false, left: false, right: false };
+  state.held = {
+    touch,
+    originX: origin[0],
+    originY: origin[1],
+    x,
+    y,
+    direction: null,
+    seen: false,
+    vx: 0,
+    vy: 0,
+    up: false,
+    down: false,
+    left: false,
+    right: false,
+  };
   judge(state.held, stick);
 }
 

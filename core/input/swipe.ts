@@ -68,7 +68,15 @@ export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
   const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.due;
   if (!out) return AT_REST;
   const angle = angleOf(out.x, out.y);
-  return { ...AT_REST, vx: out.x, vy: out.y, right: withinPort(angle, 0), up: withinPort(angle, 90), left: withinPort(angle, 180), down: withinPort(angle, 270) };
+  return {
+    ...AT_REST,
+    vx: out.x,
+    vy: out.y,
+    right: withinPort(angle, 0),
+    up: withinPort(angle, 90),
+    left: withinPort(angle, 180),
+    down: withinPort(angle, 270),
+  };
 }
 
 export function settleSwipe(state: SwipeState): void {

@@ -40,7 +40,12 @@ export function portFits(port: Port, kind: ActionKind): boolean {
 }
 
 /** What a serve still lacks to give anything, in words; null where it lacks nothing. The pair itself must fit. */
-export function serveLacks(port: Port, kind: ActionKind, value: number | [number, number] | undefined, scale: number | [number, number] | undefined): string | null {
+export function serveLacks(
+  port: Port,
+  kind: ActionKind,
+  value: number | [number, number] | undefined,
+  scale: number | [number, number] | undefined,
+): string | null {
   const carries = portCarries(port);
   if (kind === "vector" && carries === "press" && !Array.isArray(value)) return "needs a value [x,y]";
   if (kind === "axis" && carries === "press" && Array.isArray(value)) return "needs one number as its value";

@@ -35,7 +35,8 @@ export function parseLayout(value: unknown): Result<Layout> {
 /** Reads the text of a `.nodulum.json` file. */
 export function readLayout(text: string): Result<Layout> {
   const most = LIMITS.bytesWithoutPictures + Math.ceil((LIMITS.picturesBytes * 4) / 3);
-  if (text.length > most) return refused("", `the file is too large: ${(text.length / 1048576).toFixed(1)} MiB; a layout holds at most 8 MiB without its pictures`);
+  if (text.length > most)
+    return refused("", `the file is too large: ${(text.length / 1048576).toFixed(1)} MiB; a layout holds at most 8 MiB without its pictures`);
   let value: unknown;
   try {
     value = JSON.parse(text.startsWith("\uFEFF") ? text.slice(1) : text);

@@ -16,19 +16,34 @@ export function referenceProblems(layout: Layout): Problem[] {
     }
   };
   const ids = (list: readonly { id: string }[], name: string) => list.map((item, i) => [item.id, `${name}[${i}].id`] as const);
-  seenOnce("ids of clusters, controls and keep-clear zones", [...ids(layout.clusters, "clusters"), ...ids(layout.controls, "controls"), ...ids(layout.keepClear, "keepClear")]);
+  seenOnce("ids of clusters, controls and keep-clear zones", [
+    ...ids(layout.clusters, "clusters"),
+    ...ids(layout.controls, "controls"),
+    ...ids(layout.keepClear, "keepClear"),
+  ]);
   seenOnce("ids of moments", ids(layout.moments, "moments"));
   seenOnce("ids of arrangements", ids(layout.arrangements, "arrangements"));
   seenOnce("ids of pictures", ids(layout.pictures, "pictures"));
   seenOnce("ids of together sets", ids(layout.together, "together"));
-  seenOnce("names of actions", layout.actions.map((a, i) => [a.name, `actions[${i}].name`] as const));
+  seenOnce(
+    "names of actions",
+    layout.actions.map((a, i) => [a.name, `actions[${i}].name`] as const),
+  );
 
   const moments = new Set(layout.moments.map((m) => m.id));
   const clusters = new Set(layout.clusters.map((c) => c.id));
   const pictures = new Set(layout.pictures.map((p) => p.id));
-  const withMoments = [["actions", layout.actions], ["controls", layout.controls], ["keepClear", layout.keepClear]] as const;
+  const withMoments = [
+    ["actions", layout.actions],
+    ["controls", layout.controls],
+    ["keepClear", layout.keepClear],
+  ] as const;
   for (const [list, items] of withMoments)
-    items.forEach((item, i) => item.moments.forEach((m, j) => { if (!moments.has(m)) say(`${list}[${i}].moments[${j}]`, `there is no moment "${m}"`); }));
+    items.forEach((item, i) =>
+      item.moments.forEach((m, j) => {
+        if (!moments.has(m)) say(`${list}[${i}].moments[${j}]`, `there is no moment "${m}"`);
+      }),
+    );
   layout.controls.forEach((control, i) => {
     if (control.placement.kind === "pin" && typeof control.placement.frame === "object" && !clusters.has(control.placement.frame.cluster))
       say(`controls[${i}].placement.frame.cluster`, `there is no cluster "${control.placement.frame.cluster}"`);

@@ -51,7 +51,11 @@ function prune(schema: AnySchema, value: unknown): unknown {
     case "array":
       return (value as unknown[]).map((item) => prune(def.element!, item));
     case "record":
-      return Object.fromEntries(Object.entries(value as object).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, item]) => [key, prune(def.valueType!, item)]));
+      return Object.fromEntries(
+        Object.entries(value as object)
+          .sort(([a], [b]) => (a < b ? -1 : 1))
+          .map(([key, item]) => [key, prune(def.valueType!, item)]),
+      );
     case "union": {
       const option = def.options!.find((o) => fits(o, def.discriminator, value));
       return option ? prune(option, value) : value;

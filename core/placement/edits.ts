@@ -35,7 +35,9 @@ function putPlacement(layout: Layout, arrangement: string | null, id: string, pl
   if (overridden)
     return {
       ...layout,
-      arrangements: layout.arrangements.map((a) => (a.id === arrangement ? { ...a, overrides: { ...a.overrides, [id]: { ...a.overrides[id], placement } } } : a)),
+      arrangements: layout.arrangements.map((a) =>
+        a.id === arrangement ? { ...a, overrides: { ...a.overrides, [id]: { ...a.overrides[id], placement } } } : a,
+      ),
     };
   return { ...layout, controls: layout.controls.map((c) => (c.id === id ? ({ ...c, placement } as typeof c) : c)) };
 }
@@ -127,7 +129,17 @@ export function moveBy(sight: Sight, ids: readonly string[], dxPx: number, dyPx:
 }
 
 /** Where a control can be tied: the corners, edges' middles and centre of a frame, as fractions. */
-export const TIE_POINTS: readonly (readonly [number, number])[] = [[0, 0], [0.5, 0], [1, 0], [0, 0.5], [0.5, 0.5], [1, 0.5], [0, 1], [0.5, 1], [1, 1]];
+export const TIE_POINTS: readonly (readonly [number, number])[] = [
+  [0, 0],
+  [0.5, 0],
+  [1, 0],
+  [0, 0.5],
+  [0.5, 0.5],
+  [1, 0.5],
+  [0, 1],
+  [0.5, 1],
+  [1, 1],
+];
 
 /**
  * Ties a pin to another point of a frame without moving it on the screen in view: the offset takes up the difference.
@@ -141,7 +153,12 @@ export function tieTo(sight: Sight, id: string, frame: Frame, anchor: readonly [
   const ground = groundOf(sight, frame);
   if (!ground) return refused(id, "the cluster is hidden on this screen");
   const fractions: [number, number] = [clampTo(anchor[0], 0, 1), clampTo(anchor[1], 0, 1)];
-  return withPlacement(sight.layout, sight.resolved.arrangement, id, pinAt({ ...placement, frame, anchor: fractions, pivot: fractions }, at.visual, ground, false));
+  return withPlacement(
+    sight.layout,
+    sight.resolved.arrangement,
+    id,
+    pinAt({ ...placement, frame, anchor: fractions, pivot: fractions }, at.visual, ground, false),
+  );
 }
 
 /** Carries a control to the point it is tied to: the second gesture after a tether has been tied elsewhere. It keeps its distance from the edges as the mirror of the old place would have it. */

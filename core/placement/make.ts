@@ -39,7 +39,13 @@ export function fittingServe(control: ControlKind, action: Action): Serve | null
 }
 
 /** The size a new control has, mm: a stick as wide as a thumb's easy circle, a button a good target, a touchpad a broad field. */
-export const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = { stick: [26, 26], dpad: [26, 26], button: [11, 11], touchpad: [40, 30], swipe: [40, 30] };
+export const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
+  stick: [26, 26],
+  dpad: [26, 26],
+  button: [11, 11],
+  touchpad: [40, 30],
+  swipe: [40, 30],
+};
 
 /** A control of a kind with every default, named after the action it serves, its centre at a point of the screen in view, tied to the nearest corner of the safe frame. */
 export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, x: number, y: number): Control {

@@ -97,7 +97,9 @@ function prepareVariant(layout: Layout, arrangement: Arrangement | null): Varian
   }
   return {
     arrangement: arrangement?.id ?? null,
-    clusters: layout.clusters.filter((c) => !hiddenClusters.has(c.id)).map((c) => ({ id: c.id, placement: readyPlacement(of(c.id)?.placement ?? c.placement) as ReadyPin })),
+    clusters: layout.clusters
+      .filter((c) => !hiddenClusters.has(c.id))
+      .map((c) => ({ id: c.id, placement: readyPlacement(of(c.id)?.placement ?? c.placement) as ReadyPin })),
     controls,
     zones: layout.keepClear
       .filter((z) => !of(z.id)?.hidden)
@@ -110,8 +112,16 @@ export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlac
   if (placement.kind === "span") {
     const { from, to, inset } = placement;
     return {
-      kind: "span", frame: placement.frame, fx: from[0], fy: from[1], tx: to[0], ty: to[1],
-      left: lengthOf(inset.left), top: lengthOf(inset.top), right: lengthOf(inset.right), bottom: lengthOf(inset.bottom),
+      kind: "span",
+      frame: placement.frame,
+      fx: from[0],
+      fy: from[1],
+      tx: to[0],
+      ty: to[1],
+      left: lengthOf(inset.left),
+      top: lengthOf(inset.top),
+      right: lengthOf(inset.right),
+      bottom: lengthOf(inset.bottom),
     };
   }
   const { frame, anchor, pivot, offset, size } = placement;
@@ -119,8 +129,14 @@ export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlac
     kind: "pin",
     frame: typeof frame === "string" ? frame : null,
     cluster: typeof frame === "string" ? null : frame.cluster,
-    ax: anchor[0], ay: anchor[1], px: pivot[0], py: pivot[1],
-    dx: lengthOf(offset[0]), dy: lengthOf(offset[1]), w: lengthOf(size[0]), h: lengthOf(size[1]),
+    ax: anchor[0],
+    ay: anchor[1],
+    px: pivot[0],
+    py: pivot[1],
+    dx: lengthOf(offset[0]),
+    dy: lengthOf(offset[1]),
+    w: lengthOf(size[0]),
+    h: lengthOf(size[1]),
     clamp: placement.clamp ?? null,
   };
 }

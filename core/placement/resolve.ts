@@ -126,7 +126,9 @@ export function resolve(prepared: PreparedLayout, screen: Screen, view: View = P
   const mm = pxPerMm(screen);
   const mirror = view.handed === "left";
   const plain = (placement: ReadyPlacement, k: number, mirrored: boolean): Placed =>
-    placement.kind === "span" ? placeSpan(placement, frames[placement.frame], unit, mm, mirrored) : placePin(placement, frames[placement.frame ?? "screen"], unit, mm, k, null, mirrored);
+    placement.kind === "span"
+      ? placeSpan(placement, frames[placement.frame], unit, mm, mirrored)
+      : placePin(placement, frames[placement.frame ?? "screen"], unit, mm, k, null, mirrored);
 
   const clusters: Record<string, Box & { k: number }> = {};
   for (const cluster of variant.clusters) {
@@ -149,7 +151,14 @@ export function resolve(prepared: PreparedLayout, screen: Screen, view: View = P
   return { screen, arrangement: variant.arrangement, scale: unit, clusters, controls, keepClear };
 }
 
-function finish(ready: ReadyControl, placed: Placed, unit: number, mm: number, mirror: boolean, plain: (p: ReadyPlacement, k: number, mirrored: boolean) => Placed): ResolvedControl {
+function finish(
+  ready: ReadyControl,
+  placed: Placed,
+  unit: number,
+  mm: number,
+  mirror: boolean,
+  plain: (p: ReadyPlacement, k: number, mirrored: boolean) => Placed,
+): ResolvedControl {
   const { box: visual, k } = placed;
   const { hit } = ready;
   const own: Measure = { box: visual, unit, mm, absolute: k, percent: 1 };

@@ -16,8 +16,12 @@ export function plainScreen(name: string, widthPx: number, heightPx: number, ppi
 export function parseScreen(text: string): Result<Screen> {
   const number = "(\\d+(?:\\.\\d+)?)";
   const match = new RegExp(`^${number}x${number}@${number}(?:\\+${number},${number},${number},${number})?$`).exec(text.trim());
-  if (!match) return refused("screen", `"${text}" is not a screen; write WIDTHxHEIGHT@PPI, then optionally +LEFT,TOP,RIGHT,BOTTOM, such as 2400x1080@411+96,0,96,48`);
-  const [width, height, ppi, left = 0, top = 0, right = 0, bottom = 0] = match.slice(1).filter((part) => part !== undefined).map(Number);
+  if (!match)
+    return refused("screen", `"${text}" is not a screen; write WIDTHxHEIGHT@PPI, then optionally +LEFT,TOP,RIGHT,BOTTOM, such as 2400x1080@411+96,0,96,48`);
+  const [width, height, ppi, left = 0, top = 0, right = 0, bottom = 0] = match
+    .slice(1)
+    .filter((part) => part !== undefined)
+    .map(Number);
   if (!(width > 0 && height > 0 && ppi > 0)) return refused("screen", `"${text}": width, height and ppi must be above 0`);
   if (left + right >= width || top + bottom >= height) return refused("screen", `"${text}": the insets leave no room`);
   return ok({ ...plainScreen(text, width, height, ppi), insets: { left, top, right, bottom } });

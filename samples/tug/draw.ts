@@ -125,7 +125,7 @@ function drawCompass(ctx: Ctx, tug: TugState, w: number, h: number): void {
   ctx.beginPath();
   ctx.rect(left, 0, width, height);
   ctx.clip();
-  const degrees = (((tug.heading * 180) / Math.PI + 90) % 360 + 360) % 360;
+  const degrees = ((((tug.heading * 180) / Math.PI + 90) % 360) + 360) % 360;
   ctx.fillStyle = "#e8e4da";
   ctx.strokeStyle = "#e8e4da";
   ctx.lineWidth = Math.max(1, 1.5 * u);

@@ -44,8 +44,20 @@ export interface TugState {
 
 export function newTug(): TugState {
   return {
-    x: 700, y: 460, heading: -0.35, speed: 0, lamp: 0, horn: false, pumping: false, barge: { ...BARGE_START, towed: false }, fire: 1,
-    logOpen: false, paused: false, alongside: false, was: { log: false, pause: false }, time: 0,
+    x: 700,
+    y: 460,
+    heading: -0.35,
+    speed: 0,
+    lamp: 0,
+    horn: false,
+    pumping: false,
+    barge: { ...BARGE_START, towed: false },
+    fire: 1,
+    logOpen: false,
+    paused: false,
+    alongside: false,
+    was: { log: false, pause: false },
+    time: 0,
   };
 }
 
@@ -73,8 +85,20 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
   const beam = wrap(heading + lamp);
   const onFire = pumping && Math.hypot(FIRE.x - x, FIRE.y - y) < JET_REACH && Math.abs(wrap(Math.atan2(FIRE.y - y, FIRE.x - x) - beam)) < 0.35;
   return {
-    x, y, heading, speed, lamp, horn: pressOf(values, "horn"), pumping, barge: tow(tug, values, x, y, heading), fire: clampTo(tug.fire - (onFire ? s / 6 : 0), 0, 1),
-    logOpen, paused, alongside, was, time: tug.time + s,
+    x,
+    y,
+    heading,
+    speed,
+    lamp,
+    horn: pressOf(values, "horn"),
+    pumping,
+    barge: tow(tug, values, x, y, heading),
+    fire: clampTo(tug.fire - (onFire ? s / 6 : 0), 0, 1),
+    logOpen,
+    paused,
+    alongside,
+    was,
+    time: tug.time + s,
   };
 }
 

@@ -20,13 +20,25 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
   const { name } = action;
   return (
     <li style={{ height }} className={`px-0 py-1.5 transition-opacity ${dim ? "opacity-35" : ""}`} data-action={name} onClick={onPick}>
-      <div className={`grid h-full grid-cols-[1fr_auto] content-center gap-x-1 gap-y-1 rounded-sm border bg-sheet px-2 ${picked ? "border-accent" : "border-rule"}`}>
+      <div
+        className={`grid h-full grid-cols-[1fr_auto] content-center gap-x-1 gap-y-1 rounded-sm border bg-sheet px-2 ${picked ? "border-accent" : "border-rule"}`}
+      >
         <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
-        <button className="grid size-6 place-items-center text-muted hover:text-ink" aria-label={`Remove ${name}`} title={`Remove ${name}`} onClick={() => session.edit(`remove ${name}`, (l) => removeAction(l, name))}>
+        <button
+          className="grid size-6 place-items-center text-muted hover:text-ink"
+          aria-label={`Remove ${name}`}
+          title={`Remove ${name}`}
+          onClick={() => session.edit(`remove ${name}`, (l) => removeAction(l, name))}
+        >
           <X size={13} />
         </button>
         <span className="col-span-2 flex items-center gap-2">
-          <select aria-label={`Kind of ${name}`} className="h-5 bg-transparent text-[11px] text-muted" value={action.kind} onChange={(event) => session.edit(`kind of ${name}`, (l) => changeAction(l, name, { kind: event.target.value as ActionKind }))}>
+          <select
+            aria-label={`Kind of ${name}`}
+            className="h-5 bg-transparent text-[11px] text-muted"
+            value={action.kind}
+            onChange={(event) => session.edit(`kind of ${name}`, (l) => changeAction(l, name, { kind: event.target.value as ActionKind }))}
+          >
             {KINDS.map(([key, word]) => (
               <option key={key} value={key}>
                 {word}
@@ -39,7 +51,9 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
             value={!action.read ? "unread" : action.touch}
             onChange={(event) => {
               const { value } = event.target;
-              session.edit(`where ${name} is wanted`, (l) => changeAction(l, name, value === "unread" ? { read: false } : { read: true, touch: value as "wanted" | "never" }));
+              session.edit(`where ${name} is wanted`, (l) =>
+                changeAction(l, name, value === "unread" ? { read: false } : { read: true, touch: value as "wanted" | "never" }),
+              );
             }}
           >
             <option value="wanted">on touch</option>

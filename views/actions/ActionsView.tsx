@@ -31,7 +31,10 @@ export function ActionsView() {
         <div className="grid place-items-center">
           <div className="max-w-md text-center">
             <p className="text-base font-medium">What does the game read?</p>
-            <p className="mt-1 text-muted">Type the exact words of the game’s code, one after the other, each with its kind: a press is true or false, an axis runs from −1 to 1, a vector has x and y, a motion moves by steps.</p>
+            <p className="mt-1 text-muted">
+              Type the exact words of the game’s code, one after the other, each with its kind: a press is true or false, an axis runs from −1 to 1, a vector
+              has x and y, a motion moves by steps.
+            </p>
           </div>
         </div>
       ) : (
@@ -48,13 +51,28 @@ export function ActionsView() {
             </ul>
             <ul aria-label="Actions">
               {actions.map((a) => (
-                <ActionRow key={a.name} action={a} height={places.actionHeight} dim={dimAction(a.name)} picked={pick?.kind === "action" && pick.name === a.name} onPick={() => setPick({ kind: "action", name: a.name })} />
+                <ActionRow
+                  key={a.name}
+                  action={a}
+                  height={places.actionHeight}
+                  dim={dimAction(a.name)}
+                  picked={pick?.kind === "action" && pick.name === a.name}
+                  onPick={() => setPick({ kind: "action", name: a.name })}
+                />
               ))}
             </ul>
             <Wires actions={actions} controls={controls} places={places} chain={chain} />
             <ul aria-label="Touch controls" className="pr-4">
               {controls.map((c) => (
-                <ControlRow key={c.id} control={c} actions={actions} places={places} dim={dimControl(c.id)} picked={pick?.kind === "control" && pick.id === c.id} onPick={() => setPick({ kind: "control", id: c.id })} />
+                <ControlRow
+                  key={c.id}
+                  control={c}
+                  actions={actions}
+                  places={places}
+                  dim={dimControl(c.id)}
+                  picked={pick?.kind === "control" && pick.id === c.id}
+                  onPick={() => setPick({ kind: "control", id: c.id })}
+                />
               ))}
               {controls.length === 0 && <li className="px-3 text-muted">No controls yet; drag actions onto the glass in Layout.</li>}
             </ul>

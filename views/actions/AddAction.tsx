@@ -17,7 +17,16 @@ export function AddAction() {
   };
   return (
     <form className="flex items-center gap-2" onSubmit={submit}>
-      <input aria-label="Name of the new action" className="box figure h-8 w-56 px-2" placeholder="word in the game’s code" value={name} maxLength={64} spellCheck={false} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+      <input
+        aria-label="Name of the new action"
+        className="box figure h-8 w-56 px-2"
+        placeholder="word in the game’s code"
+        value={name}
+        maxLength={64}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(event) => setName(event.target.value)}
+      />
       <select aria-label="Kind of the new action" className="box h-8 px-1.5" value={kind} onChange={(event) => setKind(event.target.value as ActionKind)}>
         {KINDS.map(([key, word]) => (
           <option key={key} value={key}>

@@ -19,7 +19,11 @@ export function ControlRow({ control, actions, places, dim, picked, onPick }: Pr
   const session = useSessionActions();
   const serves = control.serves as readonly Serve[];
   return (
-    <li style={{ marginBottom: places.gap }} className={`rounded-sm border bg-sheet transition-opacity ${picked ? "border-accent" : "border-rule"} ${dim ? "opacity-35" : ""}`} onClick={onPick}>
+    <li
+      style={{ marginBottom: places.gap }}
+      className={`rounded-sm border bg-sheet transition-opacity ${picked ? "border-accent" : "border-rule"} ${dim ? "opacity-35" : ""}`}
+      onClick={onPick}
+    >
       <p className="flex items-center gap-2 px-2.5" style={{ height: places.controlHead - 1 }}>
         <span className="truncate font-medium">{control.name}</span>
         <span className="caption">{control.kind}</span>
@@ -31,7 +35,12 @@ export function ControlRow({ control, actions, places, dim, picked, onPick }: Pr
       )}
       {serves.map((serve, i) => {
         const known = actions.some((a) => a.name === serve.action);
-        const near = known ? null : nearestWord(serve.action, actions.map((a) => a.name));
+        const near = known
+          ? null
+          : nearestWord(
+              serve.action,
+              actions.map((a) => a.name),
+            );
         return (
           <p key={i} className="flex items-center gap-2 px-2.5" style={{ height: places.serveHeight - (i === serves.length - 1 ? 1 : 0) }}>
             <span className="caption w-12">{serve.port}</span>
@@ -40,7 +49,10 @@ export function ControlRow({ control, actions, places, dim, picked, onPick }: Pr
               <span className="ml-auto flex items-center gap-1.5 text-[11px] text-blocker">
                 {near ? `nearly ${near}` : "not read"}
                 {near && (
-                  <button className="underline" onClick={() => session.edit(`bind ${control.id} to ${near}`, (l) => changeServe(l, control.id, i, { action: near }))}>
+                  <button
+                    className="underline"
+                    onClick={() => session.edit(`bind ${control.id} to ${near}`, (l) => changeServe(l, control.id, i, { action: near }))}
+                  >
                     take {near}
                   </button>
                 )}

@@ -26,40 +26,50 @@ export function DeskInputs({ action, height, dim }: { action: Action; height: nu
   return (
     <li style={{ height }} className={`flex items-center justify-end gap-1 pr-0 pl-4 transition-opacity ${dim ? "opacity-35" : ""}`}>
       <span className="flex min-w-0 flex-wrap content-center justify-end gap-1">
-      {action.keys.map((key, i) => (
-        <Chip key={key.code} label={keyWord(key.code)} title={`Key ${key.code}`} onRemove={() => change("keys", { keys: without(action.keys, i) })}>
-          {(action.kind === "vector" || action.kind === "axis") && (
-            <select
-              aria-label={`What ${keyWord(key.code)} gives to ${name}`}
-              className="w-[34px] bg-transparent text-[10px]"
-              value={directionWord(key.value)}
-              onChange={(event) => {
-                const value = DIRECTIONS[action.kind as "vector" | "axis"].find(([word]) => word === event.target.value)?.[1];
-                change("keys", { keys: action.keys.map((k, j) => (j === i ? { ...k, value } : k)) });
-              }}
-            >
-              {[...new Set([directionWord(key.value), ...DIRECTIONS[action.kind].map(([word]) => word)])].map((word) => (
-                <option key={word}>{word}</option>
-              ))}
-            </select>
-          )}
-        </Chip>
-      ))}
-      {action.mouse.map((m, i) => (
-        <Chip key={`m${i}`} label={"move" in m ? "mouse" : `mouse ${m.button}`} title="Mouse" onRemove={() => change("mouse", { mouse: without(action.mouse, i) })} />
-      ))}
-      {action.pad.map((p, i) => (
-        <Chip key={`p${i}`} label={"button" in p ? `pad ${p.button}` : "axis" in p ? `pad axis ${p.axis}` : `${p.stick} stick`} title="Pad, standard mapping" onRemove={() => change("pad", { pad: without(action.pad, i) })} />
-      ))}
-      <button
-        className={`h-6 shrink-0 rounded-sm border border-dashed px-1.5 text-[11px] ${listening ? "border-accent text-accent" : "border-edge text-muted"}`}
-        aria-label={listening ? `Press the key for ${name}; Escape takes it back` : `Bind a key to ${name}`}
-        onClick={() => setListening(!listening)}
-        onKeyDown={onKey}
-        onBlur={() => setListening(false)}
-      >
-        {listening ? "press a key…" : "+ key"}
-      </button>
+        {action.keys.map((key, i) => (
+          <Chip key={key.code} label={keyWord(key.code)} title={`Key ${key.code}`} onRemove={() => change("keys", { keys: without(action.keys, i) })}>
+            {(action.kind === "vector" || action.kind === "axis") && (
+              <select
+                aria-label={`What ${keyWord(key.code)} gives to ${name}`}
+                className="w-[34px] bg-transparent text-[10px]"
+                value={directionWord(key.value)}
+                onChange={(event) => {
+                  const value = DIRECTIONS[action.kind as "vector" | "axis"].find(([word]) => word === event.target.value)?.[1];
+                  change("keys", { keys: action.keys.map((k, j) => (j === i ? { ...k, value } : k)) });
+                }}
+              >
+                {[...new Set([directionWord(key.value), ...DIRECTIONS[action.kind].map(([word]) => word)])].map((word) => (
+                  <option key={word}>{word}</option>
+                ))}
+              </select>
+            )}
+          </Chip>
+        ))}
+        {action.mouse.map((m, i) => (
+          <Chip
+            key={`m${i}`}
+            label={"move" in m ? "mouse" : `mouse ${m.button}`}
+            title="Mouse"
+            onRemove={() => change("mouse", { mouse: without(action.mouse, i) })}
+          />
+        ))}
+        {action.pad.map((p, i) => (
+          <Chip
+            key={`p${i}`}
+            label={"button" in p ? `pad ${p.button}` : "axis" in p ? `pad axis ${p.axis}` : `${p.stick} stick`}
+            title="Pad, standard mapping"
+            onRemove={() => change("pad", { pad: without(action.pad, i) })}
+          />
+        ))}
+        <button
+          className={`h-6 shrink-0 rounded-sm border border-dashed px-1.5 text-[11px] ${listening ? "border-accent text-accent" : "border-edge text-muted"}`}
+          aria-label={listening ? `Press the key for ${name}; Escape takes it back` : `Bind a key to ${name}`}
+          onClick={() => setListening(!listening)}
+          onKeyDown={onKey}
+          onBlur={() => setListening(false)}
+        >
+          {listening ? "press a key…" : "+ key"}
+        </button>
       </span>
       <span aria-hidden className="h-px w-4 shrink-0 bg-ink" />
     </li>

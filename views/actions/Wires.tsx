@@ -36,7 +36,12 @@ export function Wires({ actions, controls, places, chain }: Props) {
               );
             return (
               <g key={key} opacity={lit ? 1 : 0.2}>
-                <path d={`M0 ${y0}C${w * 0.5} ${y0} ${w * 0.5} ${y1} ${w} ${y1}`} stroke={chain && lit ? "var(--accent)" : "var(--ink)"} strokeWidth={chain && lit ? 2 : 1} fill="none" />
+                <path
+                  d={`M0 ${y0}C${w * 0.5} ${y0} ${w * 0.5} ${y1} ${w} ${y1}`}
+                  stroke={chain && lit ? "var(--accent)" : "var(--ink)"}
+                  strokeWidth={chain && lit ? 2 : 1}
+                  fill="none"
+                />
                 <circle cx={w} cy={y1} r={3} fill={chain && lit ? "var(--accent)" : "var(--ink)"} />
               </g>
             );
@@ -58,7 +63,11 @@ export function Wires({ actions, controls, places, chain }: Props) {
         const { word, problem } = stateOf(a, controls);
         const bare = !controls.some((c) => c.serves.some((s) => s.action === a.name));
         return (
-          <span key={a.name} className={`absolute text-[11px] leading-tight ${problem ? "text-blocker" : "text-muted"}`} style={{ top: (places.actionY.get(a.name) ?? 0) + (bare ? -7 : -17), left: bare ? STUB + 12 : 6, maxWidth: Math.max(60, w - STUB - 16) }}>
+          <span
+            key={a.name}
+            className={`absolute text-[11px] leading-tight ${problem ? "text-blocker" : "text-muted"}`}
+            style={{ top: (places.actionY.get(a.name) ?? 0) + (bare ? -7 : -17), left: bare ? STUB + 12 : 6, maxWidth: Math.max(60, w - STUB - 16) }}
+          >
             {word}
           </span>
         );

@@ -11,8 +11,16 @@ export function keyWord(code: string): string {
 
 /** What a key can give: directions of a vector, ends of an axis. */
 export const DIRECTIONS: Readonly<Record<"vector" | "axis", readonly (readonly [string, Value])[]>> = {
-  vector: [["▲", [0, 1]], ["▼", [0, -1]], ["◀", [-1, 0]], ["▶", [1, 0]]],
-  axis: [["−1", -1], ["+1", 1]],
+  vector: [
+    ["▲", [0, 1]],
+    ["▼", [0, -1]],
+    ["◀", [-1, 0]],
+    ["▶", [1, 0]],
+  ],
+  axis: [
+    ["−1", -1],
+    ["+1", 1],
+  ],
 };
 
 /** A key's value in a sign. */

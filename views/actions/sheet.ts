@@ -48,7 +48,8 @@ export interface Chain {
 /** What hangs together with a pick: an action and the controls that serve it, or a control and the actions it serves. */
 export function chainOf(pick: Pick | null, controls: readonly Control[]): Chain | null {
   if (!pick) return null;
-  if (pick.kind === "action") return { actions: new Set([pick.name]), controls: new Set(controls.filter((c) => c.serves.some((s) => s.action === pick.name)).map((c) => c.id)) };
+  if (pick.kind === "action")
+    return { actions: new Set([pick.name]), controls: new Set(controls.filter((c) => c.serves.some((s) => s.action === pick.name)).map((c) => c.id)) };
   const control = controls.find((c) => c.id === pick.id);
   return { actions: new Set((control?.serves as readonly Serve[] | undefined)?.map((s) => s.action)), controls: new Set([pick.id]) };
 }
@@ -59,7 +60,9 @@ export function stateOf(action: Action, controls: readonly Control[]): { readonl
   if (!action.read) return { word: "not read", problem: false };
   if (count === 0 && action.touch === "never") return { word: "desk only", problem: false };
   if (count === 0) {
-    const misspelt = controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)).find((name) => name !== action.name && nearestWord(name, [action.name]) !== null);
+    const misspelt = controls
+      .flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action))
+      .find((name) => name !== action.name && nearestWord(name, [action.name]) !== null);
     return { word: misspelt ? `nothing on touch; nearly ${misspelt}` : "nothing on touch", problem: true };
   }
   return { word: count === 1 ? "served" : count === 2 ? "served twice" : `served ${count} times`, problem: false };

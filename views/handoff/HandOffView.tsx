@@ -51,7 +51,12 @@ export function HandOffView() {
       </div>
       <section aria-label="The file" className="flex min-h-0 min-w-0 flex-col">
         <h2 className="heading px-5 pt-4 pb-2">The file as it stands</h2>
-        <pre tabIndex={0} aria-label="Text of the layout file" data-testid="file-text" className="figure mx-5 mb-5 min-h-0 flex-1 overflow-auto border border-rule bg-sheet p-3 text-[11.5px] leading-[1.5]">
+        <pre
+          tabIndex={0}
+          aria-label="Text of the layout file"
+          data-testid="file-text"
+          className="figure mx-5 mb-5 min-h-0 flex-1 overflow-auto border border-rule bg-sheet p-3 text-[11.5px] leading-[1.5]"
+        >
           {text}
         </pre>
       </section>

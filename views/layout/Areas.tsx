@@ -55,17 +55,68 @@ export const ControlAreas = memo(
     const weight = strong ? 1.5 : 1;
     return (
       <g pointerEvents="none" opacity={strong ? 1 : 0.55} data-areas={control.id}>
-        {overlays.hit && at.landing && <rect x={at.landing.x} y={at.landing.y} width={at.landing.w} height={at.landing.h} fill="url(#dots)" stroke={ON_GLASS.land} strokeWidth={weight} vectorEffect="non-scaling-stroke" />}
-        {overlays.hit && !at.landing && <ShapePath shape={at.hit} fill="url(#hatch)" fillOpacity={0.55} stroke={ON_GLASS.hit} strokeWidth={weight} vectorEffect="non-scaling-stroke" data-area="hit" />}
+        {overlays.hit && at.landing && (
+          <rect
+            x={at.landing.x}
+            y={at.landing.y}
+            width={at.landing.w}
+            height={at.landing.h}
+            fill="url(#dots)"
+            stroke={ON_GLASS.land}
+            strokeWidth={weight}
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
+        {overlays.hit && !at.landing && (
+          <ShapePath
+            shape={at.hit}
+            fill="url(#hatch)"
+            fillOpacity={0.55}
+            stroke={ON_GLASS.hit}
+            strokeWidth={weight}
+            vectorEffect="non-scaling-stroke"
+            data-area="hit"
+          />
+        )}
         {overlays.travel && control.kind === "stick" && at.travel !== undefined && (
           <g data-area="travel">
             <circle cx={x} cy={y} r={at.travel} stroke={ON_GLASS.ink} strokeWidth={3} {...THIN} />
             <circle cx={x} cy={y} r={at.travel} stroke="#22323F" strokeWidth={1} {...THIN} />
-            <circle cx={x} cy={y} r={at.travel * control.feel.outer} stroke={ON_GLASS.muted} strokeWidth={1} strokeDasharray="2 3" {...THIN} data-ring="outer" />
-            <circle cx={x} cy={y} r={at.travel * control.feel.inner} fill={ON_GLASS.muted} fillOpacity={0.85} stroke="#22323F" strokeWidth={1} vectorEffect="non-scaling-stroke" data-ring="inner" />
+            <circle
+              cx={x}
+              cy={y}
+              r={at.travel * control.feel.outer}
+              stroke={ON_GLASS.muted}
+              strokeWidth={1}
+              strokeDasharray="2 3"
+              {...THIN}
+              data-ring="outer"
+            />
+            <circle
+              cx={x}
+              cy={y}
+              r={at.travel * control.feel.inner}
+              fill={ON_GLASS.muted}
+              fillOpacity={0.85}
+              stroke="#22323F"
+              strokeWidth={1}
+              vectorEffect="non-scaling-stroke"
+              data-ring="inner"
+            />
           </g>
         )}
-        {overlays.travel && control.kind === "dpad" && <circle cx={x} cy={y} r={radius * control.feel.neutral} fill={ON_GLASS.muted} fillOpacity={0.85} stroke="#22323F" strokeWidth={1} vectorEffect="non-scaling-stroke" />}
+        {overlays.travel && control.kind === "dpad" && (
+          <circle
+            cx={x}
+            cy={y}
+            r={radius * control.feel.neutral}
+            fill={ON_GLASS.muted}
+            fillOpacity={0.85}
+            stroke="#22323F"
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
       </g>
     );
   },
@@ -89,15 +140,49 @@ export function Frames({ sight, overlays, scale }: { sight: Sight; overlays: Ove
       {overlays.clear &&
         resolved.keepClear.map((zone) => (
           <g key={zone.id}>
-            <rect x={zone.x} y={zone.y} width={zone.w} height={zone.h} fill="url(#cross)" fillOpacity={0.7} stroke={ON_GLASS.clear} strokeWidth={1} vectorEffect="non-scaling-stroke" />
+            <rect
+              x={zone.x}
+              y={zone.y}
+              width={zone.w}
+              height={zone.h}
+              fill="url(#cross)"
+              fillOpacity={0.7}
+              stroke={ON_GLASS.clear}
+              strokeWidth={1}
+              vectorEffect="non-scaling-stroke"
+            />
             <text x={zone.x + 5 / scale} y={zone.y + zone.h + 11 / scale} fontSize={10 / scale} fill={ON_GLASS.clear}>
               {names.get(zone.id)}
             </text>
           </g>
         ))}
-      {overlays.frames && <rect x={frames.safe.x} y={frames.safe.y} width={frames.safe.w} height={frames.safe.h} stroke={ON_GLASS.ink} strokeOpacity={0.8} strokeWidth={1} strokeDasharray="12 6" {...THIN} data-frame="safe" />}
+      {overlays.frames && (
+        <rect
+          x={frames.safe.x}
+          y={frames.safe.y}
+          width={frames.safe.w}
+          height={frames.safe.h}
+          stroke={ON_GLASS.ink}
+          strokeOpacity={0.8}
+          strokeWidth={1}
+          strokeDasharray="12 6"
+          {...THIN}
+          data-frame="safe"
+        />
+      )}
       {overlays.frames && layout.picture && (
-        <rect x={frames.picture.x} y={frames.picture.y} width={frames.picture.w} height={frames.picture.h} stroke={ON_GLASS.ink} strokeOpacity={0.8} strokeWidth={1} strokeDasharray="10 4 2 4" {...THIN} data-frame="picture" />
+        <rect
+          x={frames.picture.x}
+          y={frames.picture.y}
+          width={frames.picture.w}
+          height={frames.picture.h}
+          stroke={ON_GLASS.ink}
+          strokeOpacity={0.8}
+          strokeWidth={1}
+          strokeDasharray="10 4 2 4"
+          {...THIN}
+          data-frame="picture"
+        />
       )}
     </g>
   );

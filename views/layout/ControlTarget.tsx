@@ -55,7 +55,16 @@ export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, 
         </text>
       )}
       {selected && (
-        <text x={x} y={y - 5 / scale} fontSize={11 / scale} fill={ON_GLASS.accent} stroke="#0c141b" strokeWidth={3 / scale} paintOrder="stroke" pointerEvents="none">
+        <text
+          x={x}
+          y={y - 5 / scale}
+          fontSize={11 / scale}
+          fill={ON_GLASS.accent}
+          stroke="#0c141b"
+          strokeWidth={3 / scale}
+          paintOrder="stroke"
+          pointerEvents="none"
+        >
           {control.name}
         </text>
       )}

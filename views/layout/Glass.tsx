@@ -47,7 +47,9 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
       </div>
       {layout.controls.length === 0 && (
         <p className="pb-2 text-center text-muted">
-          {layout.actions.length === 0 ? "Nothing to lay out yet: add the actions your game reads." : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
+          {layout.actions.length === 0
+            ? "Nothing to lay out yet: add the actions your game reads."
+            : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
         </p>
       )}
     </section>

@@ -57,8 +57,30 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       {one && <Tether sight={sight} at={one} scale={scale} tie={tie} />}
       {one && tie && <TiePoints sight={sight} at={one} tie={tie} scale={scale} />}
       {one && <Handles at={one} scale={scale} />}
-      {marquee && <rect x={marquee.x} y={marquee.y} width={marquee.w} height={marquee.h} fill="var(--accent)" fillOpacity={0.12} stroke="var(--accent)" vectorEffect="non-scaling-stroke" />}
-      <circle ref={tip} r={(FINGERTIP_MM / 2) * pxPerMm(screen)} cx={-9999} cy={-9999} fill="none" stroke="#FBFAF6" strokeOpacity={0.75} strokeWidth={1} vectorEffect="non-scaling-stroke" pointerEvents="none" />
+      {marquee && (
+        <rect
+          x={marquee.x}
+          y={marquee.y}
+          width={marquee.w}
+          height={marquee.h}
+          fill="var(--accent)"
+          fillOpacity={0.12}
+          stroke="var(--accent)"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      <circle
+        ref={tip}
+        r={(FINGERTIP_MM / 2) * pxPerMm(screen)}
+        cx={-9999}
+        cy={-9999}
+        fill="none"
+        stroke="#FBFAF6"
+        strokeOpacity={0.75}
+        strokeWidth={1}
+        vectorEffect="non-scaling-stroke"
+        pointerEvents="none"
+      />
     </svg>
   );
 }

@@ -17,7 +17,16 @@ export function Handles({ at, scale }: { at: ResolvedControl; scale: number }) {
       {HANDLES.map(({ key, fx, fy, cursor }) => (
         <g key={key} data-handle={key} style={{ cursor }}>
           <rect x={x + fx * w - grip / 2} y={y + fy * h - grip / 2} width={grip} height={grip} fill="transparent" />
-          <rect x={x + fx * w - side / 2} y={y + fy * h - side / 2} width={side} height={side} fill="#FBFAF6" stroke={ON_GLASS.accent} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />
+          <rect
+            x={x + fx * w - side / 2}
+            y={y + fy * h - side / 2}
+            width={side}
+            height={side}
+            fill="#FBFAF6"
+            stroke={ON_GLASS.accent}
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
         </g>
       ))}
     </g>

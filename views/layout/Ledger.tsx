@@ -52,7 +52,8 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
   }, [drag]);
   const onMove = (event: PointerEvent) => {
     const from = start.current;
-    if (from && (drag || Math.hypot(event.clientX - from.x, event.clientY - from.y) > DRAG_PX)) setDrag({ action: from.action, x: event.clientX, y: event.clientY });
+    if (from && (drag || Math.hypot(event.clientX - from.x, event.clientY - from.y) > DRAG_PX))
+      setDrag({ action: from.action, x: event.clientX, y: event.clientY });
   };
   const onUp = (event: PointerEvent) => {
     if (drag && start.current) {
@@ -117,7 +118,10 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
         </ul>
       )}
       {drag && (
-        <div className="pointer-events-none fixed z-50 -translate-x-1/2 -translate-y-1/2 rounded-sm border border-accent bg-sheet px-2 py-1 shadow" style={{ left: drag.x, top: drag.y }}>
+        <div
+          className="pointer-events-none fixed z-50 -translate-x-1/2 -translate-y-1/2 rounded-sm border border-accent bg-sheet px-2 py-1 shadow"
+          style={{ left: drag.x, top: drag.y }}
+        >
           <span className="figure">{drag.action.name}</span> <span className="caption">{fittingKind(drag.action.kind)}</span>
         </div>
       )}

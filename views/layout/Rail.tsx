@@ -25,7 +25,14 @@ export function Rail({ layout, screen }: { layout: Layout; screen: Screen }) {
       <ul className="min-h-0 flex-1 overflow-auto pb-2">
         {railOf(layout).map((item) => (
           <li key={item.name}>
-            <RailScreen layout={layout} item={item} moment={moment} onBench={item.name === screen.name} findings={findings[item.name]} onPick={(name) => session.remember({ screen: name })} />
+            <RailScreen
+              layout={layout}
+              item={item}
+              moment={moment}
+              onBench={item.name === screen.name}
+              findings={findings[item.name]}
+              onPick={(name) => session.remember({ screen: name })}
+            />
           </li>
         ))}
       </ul>

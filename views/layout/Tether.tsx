@@ -33,12 +33,29 @@ export function Tether({ sight, at, scale, tie }: { sight: Sight; at: ResolvedCo
   const size = 6 / scale;
   return (
     <g>
-      <line x1={ends.from.x} y1={ends.from.y} x2={to.x} y2={to.y} stroke={ON_GLASS.accent} strokeWidth={1.5} strokeDasharray="1 3" strokeLinecap="round" vectorEffect="non-scaling-stroke" pointerEvents="none" />
+      <line
+        x1={ends.from.x}
+        y1={ends.from.y}
+        x2={to.x}
+        y2={to.y}
+        stroke={ON_GLASS.accent}
+        strokeWidth={1.5}
+        strokeDasharray="1 3"
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+        pointerEvents="none"
+      />
       <circle cx={ends.from.x} cy={ends.from.y} r={2.5 / scale} fill={ON_GLASS.accent} pointerEvents="none" />
       <g data-tether={at.id} style={{ cursor: "grab" }}>
         <title>Tether: drag this end to tie the control elsewhere; it stays where it is</title>
         <circle cx={to.x} cy={to.y} r={12 / scale} fill="transparent" />
-        <path d={`M${to.x} ${to.y - size}L${to.x + size} ${to.y}L${to.x} ${to.y + size}L${to.x - size} ${to.y}Z`} fill={ON_GLASS.accent} stroke="#0c141b" strokeWidth={1} vectorEffect="non-scaling-stroke" />
+        <path
+          d={`M${to.x} ${to.y - size}L${to.x + size} ${to.y}L${to.x} ${to.y + size}L${to.x - size} ${to.y}Z`}
+          fill={ON_GLASS.accent}
+          stroke="#0c141b"
+          strokeWidth={1}
+          vectorEffect="non-scaling-stroke"
+        />
       </g>
     </g>
   );
@@ -53,7 +70,19 @@ export function TiePoints({ sight, at, tie, scale }: { sight: Sight; at: Resolve
     <g pointerEvents="none">
       {TIE_POINTS.map(([ax, ay]) => {
         const near = tie.anchor[0] === ax && tie.anchor[1] === ay;
-        return <circle key={`${ax},${ay}`} cx={frame.x + ax * frame.w} cy={frame.y + ay * frame.h} r={(near ? 9 : 5) / scale} fill={near ? ON_GLASS.accent : "none"} fillOpacity={0.5} stroke={ON_GLASS.accent} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />;
+        return (
+          <circle
+            key={`${ax},${ay}`}
+            cx={frame.x + ax * frame.w}
+            cy={frame.y + ay * frame.h}
+            r={(near ? 9 : 5) / scale}
+            fill={near ? ON_GLASS.accent : "none"}
+            fillOpacity={0.5}
+            stroke={ON_GLASS.accent}
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        );
       })}
     </g>
   );

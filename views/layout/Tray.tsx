@@ -3,7 +3,7 @@
 import type { ReactNode } from "react";
 import type { Sight } from "../../core/placement/edits";
 import { useSession } from "../session/context";
-import { FeelCard } from "./cards/FeelCard";
+import { FeelCard } from "../shared/FeelCard";
 import { FindingsCard, GroupCard, LayoutCard, ScaleCard } from "./cards/LayoutCards";
 import { LookCard } from "./cards/LookCard";
 import { PlaceCard } from "./cards/PlaceCard";

@@ -27,18 +27,35 @@ export function useBenchKeys(sight: Sight): void {
     session.edit(`nudge ${names}`, () => moveBy(sight, selection, dx * px, dy * px), event.repeat);
   };
   useHotkeys(["up", "down", "left", "right"], (event, hotkey) => nudge(event, hotkey.keys?.[0] ?? "", sight.resolved.scale), some);
-  useHotkeys(["shift+up", "shift+down", "shift+left", "shift+right"], (event, hotkey) => nudge(event, hotkey.keys?.at(-1) ?? "", LONG_NUDGE_MM * pxPerMm(sight.screen)), some);
+  useHotkeys(
+    ["shift+up", "shift+down", "shift+left", "shift+right"],
+    (event, hotkey) => nudge(event, hotkey.keys?.at(-1) ?? "", LONG_NUDGE_MM * pxPerMm(sight.screen)),
+    some,
+  );
   useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeControls(l, selection)), some);
   useHotkeys("mod+a", () => session.select(sight.layout.controls.map((c) => c.id)), { preventDefault: true });
-  useHotkeys("mod+d", () => addCopies(sight.layout.controls.filter((c) => selection.includes(c.id)), `duplicate ${names}`), some);
+  useHotkeys(
+    "mod+d",
+    () =>
+      addCopies(
+        sight.layout.controls.filter((c) => selection.includes(c.id)),
+        `duplicate ${names}`,
+      ),
+    some,
+  );
   useHotkeys("bracketleft", () => session.edit(`lower ${names}`, (l) => reorderControls(l, selection, "down")), some);
   useHotkeys("bracketright", () => session.edit(`raise ${names}`, (l) => reorderControls(l, selection, "up")), some);
-  useHotkeys("c", () => selection.length === 1 && session.edit(`carry ${names}`, () => carryTo(sight, selection[0], 3 * pxPerMm(sight.screen))), { enabled: selection.length === 1 });
-  useHotkeys("escape", () => session.select([]), { enabled: selection.length > 0 });
-  useHotkeys(OVERLAYS.map((o) => o.letter), (_, hotkey) => {
-    const overlay = OVERLAYS.find((o) => o.letter === hotkey.keys?.[0]);
-    if (overlay) toggleOverlay(overlay.key);
+  useHotkeys("c", () => selection.length === 1 && session.edit(`carry ${names}`, () => carryTo(sight, selection[0], 3 * pxPerMm(sight.screen))), {
+    enabled: selection.length === 1,
   });
+  useHotkeys("escape", () => session.select([]), { enabled: selection.length > 0 });
+  useHotkeys(
+    OVERLAYS.map((o) => o.letter),
+    (_, hotkey) => {
+      const overlay = OVERLAYS.find((o) => o.letter === hotkey.keys?.[0]);
+      if (overlay) toggleOverlay(overlay.key);
+    },
+  );
 
   function addCopies(originals: readonly Control[], label: string): void {
     const made = duplicateControls(sight.layout, originals, shiftedCopy);
@@ -47,7 +64,8 @@ export function useBenchKeys(sight: Sight): void {
   }
 
   useEffect(() => {
-    const typing = (event: Event) => event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable], [role=dialog]") !== null;
+    const typing = (event: Event) =>
+      event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable], [role=dialog]") !== null;
     const onCopy = (event: ClipboardEvent) => {
       if (typing(event) || selection.length === 0) return;
       event.preventDefault();

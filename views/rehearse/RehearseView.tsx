@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/input/events";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
-import { FeelCard } from "../layout/cards/FeelCard";
+import { FeelCard } from "../shared/FeelCard";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
@@ -71,7 +71,10 @@ export function RehearseView() {
         </header>
         <div ref={area} className="grid min-h-0 flex-1 place-items-center overflow-hidden">
           {room.w > 0 && (
-            <div className="border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}>
+            <div
+              className="border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"
+              style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
+            >
               <div
                 ref={glass}
                 {...bind}
@@ -110,7 +113,11 @@ export function RehearseView() {
         </section>
         <FeelPanel />
       </aside>
-      <section aria-label="Traces" className="grid grid-cols-[92px_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule" style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}>
+      <section
+        aria-label="Traces"
+        className="grid grid-cols-[92px_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
+        style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}
+      >
         <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
           {actions.map((a) => (
             <li key={a.name} className="figure flex items-center truncate pl-4 text-[11px] text-muted">

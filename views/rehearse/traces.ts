@@ -35,7 +35,14 @@ export function valueText(value: ActionValue | undefined): string {
 }
 
 /** Draws the traces, a lane an action: presses as blocks, numbers as lines (x drawn full, y dotted). */
-export function drawTraces(ctx: CanvasRenderingContext2D, actions: readonly Action[], traces: Traces, w: number, h: number, colours: { ink: string; rule: string; accent: string }): void {
+export function drawTraces(
+  ctx: CanvasRenderingContext2D,
+  actions: readonly Action[],
+  traces: Traces,
+  w: number,
+  h: number,
+  colours: { ink: string; rule: string; accent: string },
+): void {
   ctx.clearRect(0, 0, w, h);
   const lane = h / Math.max(1, actions.length);
   actions.forEach((action, i) => {

@@ -61,7 +61,8 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
           current.onTick(given);
         });
         const wished = current.game.moment();
-        if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished)) playing.feed({ t: performance.now(), type: "moment", moment: wished });
+        if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))
+          playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
         paint(current, playing);
         current.onFrame(values.current);
@@ -86,7 +87,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   }, [canvas]);
 
   const feed: Player["feed"] = (event) => player.current?.feed(event);
-  const touch = (type: "down" | "move" | "up" | "cancel") => (event: PointerEvent<HTMLElement>) => {
+  const touch = (type: "down" | "move" | "up" | "cancel", event: PointerEvent<HTMLElement>) => {
     const rect = event.currentTarget.getBoundingClientRect();
     const at = { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
     const t = performance.now();
@@ -106,7 +107,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   };
 
   const leaving = useRef(0);
-  const key = (down: boolean) => (event: KeyboardEvent<HTMLElement>) => {
+  const key = (down: boolean, event: KeyboardEvent<HTMLElement>) => {
     event.preventDefault();
     event.stopPropagation();
     event.nativeEvent.stopPropagation();
@@ -120,14 +121,14 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
 
   return {
     bind: {
-      onPointerDown: touch("down"),
-      onPointerMove: touch("move"),
-      onPointerUp: touch("up"),
-      onPointerCancel: touch("cancel"),
-      onLostPointerCapture: touch("cancel"),
+      onPointerDown: (event: PointerEvent<HTMLElement>) => touch("down", event),
+      onPointerMove: (event: PointerEvent<HTMLElement>) => touch("move", event),
+      onPointerUp: (event: PointerEvent<HTMLElement>) => touch("up", event),
+      onPointerCancel: (event: PointerEvent<HTMLElement>) => touch("cancel", event),
+      onLostPointerCapture: (event: PointerEvent<HTMLElement>) => touch("cancel", event),
       onContextMenu: (event: { preventDefault(): void }) => event.preventDefault(),
-      onKeyDown: key(true),
-      onKeyUp: key(false),
+      onKeyDown: (event: KeyboardEvent<HTMLElement>) => key(true, event),
+      onKeyUp: (event: KeyboardEvent<HTMLElement>) => key(false, event),
       onBlur: () => feed({ t: performance.now(), type: "blur" }),
     },
   };

@@ -47,7 +47,15 @@ export function ShelfView() {
           <MomentChoice />
           <label className="ml-auto flex items-center gap-2">
             <span className="caption">size</span>
-            <input type="range" min={0.6} max={3} step={0.05} value={cssPerMm} onChange={(e) => setCssPerMm(Number(e.target.value))} className="w-28 accent-[var(--accent)]" />
+            <input
+              type="range"
+              min={0.6}
+              max={3}
+              step={0.05}
+              value={cssPerMm}
+              onChange={(e) => setCssPerMm(Number(e.target.value))}
+              className="w-28 accent-[var(--accent)]"
+            />
           </label>
           <button className="push" onClick={() => setPicked(worst[0].name)} title="Pick the screen with the gravest findings">
             Worst first
@@ -66,7 +74,13 @@ export function ShelfView() {
                   onDoubleClick={() => open(item.name, [])}
                   title="Click for the findings, double click for the bench"
                 >
-                  <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, moment)} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
+                  <LayoutPicture
+                    layout={layout}
+                    screen={item}
+                    resolved={resolvedOf(layout, item, moment)}
+                    scale={width / item.widthPx}
+                    label={`The layout on ${item.name}`}
+                  />
                   <span className="text-[12px] leading-tight">{item.name}</span>
                   <span className="figure text-[10.5px] text-muted">
                     {w.toFixed(0)} × {h.toFixed(0)} mm

@@ -50,12 +50,20 @@ function entryFor(before: Layout, after: Layout, label: string): Entry | null {
 export function undo(history: History, layout: Layout): { history: History; layout: Layout; label: string } | null {
   const entry = history.past[history.past.length - 1];
   if (!entry) return null;
-  return { layout: applyPatches(layout, entry.back as Patch[]) as Layout, label: entry.label, history: { past: history.past.slice(0, -1), future: [entry, ...history.future] } };
+  return {
+    layout: applyPatches(layout, entry.back as Patch[]) as Layout,
+    label: entry.label,
+    history: { past: history.past.slice(0, -1), future: [entry, ...history.future] },
+  };
 }
 
 /** One step forward again; null at the end. */
 export function redo(history: History, layout: Layout): { history: History; layout: Layout; label: string } | null {
   const entry = history.future[0];
   if (!entry) return null;
-  return { layout: applyPatches(layout, entry.forward as Patch[]) as Layout, label: entry.label, history: { past: [...history.past, entry], future: history.future.slice(1) } };
+  return {
+    layout: applyPatches(layout, entry.forward as Patch[]) as Layout,
+    label: entry.label,
+    history: { past: [...history.past, entry], future: history.future.slice(1) },
+  };
 }

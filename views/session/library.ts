@@ -98,11 +98,17 @@ export function createLibrary(kept: LayoutStore, session: Session, now: () => nu
 }
 
 /** Puts the samples into an empty store, the first of them to be opened; gives the layout to begin with. */
-export async function firstLayout(kept: LayoutStore, samples: readonly Layout[], now: () => number, newId: () => string): Promise<{ id: string; layout: Layout; unreadable: KeptLayout[] }> {
+export async function firstLayout(
+  kept: LayoutStore,
+  samples: readonly Layout[],
+  now: () => number,
+  newId: () => string,
+): Promise<{ id: string; layout: Layout; unreadable: KeptLayout[] }> {
   let all = await kept.all();
   if (all.length === 0) {
     const time = now();
-    for (const [i, layout] of samples.entries()) await kept.write({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null });
+    for (const [i, layout] of samples.entries())
+      await kept.write({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null });
     all = await kept.all();
   }
   const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);

@@ -70,7 +70,16 @@ const firstMoment = (layout: Layout): string | null => layout.moments[0]?.id ?? 
 /** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
 export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
   const store = createStore<SessionState>(() => ({
-    id, layout, history: NO_HISTORY, gesture: null, selection: [], moment: firstMoment(layout), saving: { kind: "saved" }, onlyMemory: kept.refusal, findings: {}, notice: null,
+    id,
+    layout,
+    history: NO_HISTORY,
+    gesture: null,
+    selection: [],
+    moment: firstMoment(layout),
+    saving: { kind: "saved" },
+    onlyMemory: kept.refusal,
+    findings: {},
+    notice: null,
   }));
   const { getState: get, setState: set } = store;
   const saver: Saver<{ id: string; layout: Layout }> = createSaver(
@@ -137,7 +146,9 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       set({ selection: ids });
     },
     showMoment(moment) {
-      const shown = get().layout.controls.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.id);
+      const shown = get()
+        .layout.controls.filter((c) => moment === null || c.moments.includes(moment))
+        .map((c) => c.id);
       set({ moment, selection: get().selection.filter((id) => shown.includes(id)) });
     },
     remember(change) {

@@ -28,7 +28,9 @@ export function FindingList({ findings, onPick }: { findings: readonly Finding[]
   return (
     <ul className="grid gap-0.5">
       {findings.map((f) => {
-        const ids = controls.filter((c) => f.subjects.includes(c.id) || c.serves.some((s) => f.subjects.includes(s.action) && f.code.startsWith("bind/"))).map((c) => c.id);
+        const ids = controls
+          .filter((c) => f.subjects.includes(c.id) || c.serves.some((s) => f.subjects.includes(s.action) && f.code.startsWith("bind/")))
+          .map((c) => c.id);
         return (
           <li key={JSON.stringify([f.code, f.subjects, f.moment])}>
             <button className="grid w-full grid-cols-[76px_1fr] gap-2 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => onPick(ids)}>

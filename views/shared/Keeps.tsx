@@ -13,7 +13,16 @@ export function Keeps({ share, onStart, onChange, onEnd }: Props) {
   return (
     <div className="grid gap-0.5">
       <span className="caption">What does a control keep?</span>
-      <Range label="What a control keeps: 0 its millimetres, 1 its share of the screen" value={[share]} min={0} max={1} step={0.01} onStart={onStart} onChange={([next]) => onChange(next)} onEnd={onEnd} />
+      <Range
+        label="What a control keeps: 0 its millimetres, 1 its share of the screen"
+        value={[share]}
+        min={0}
+        max={1}
+        step={0.01}
+        onStart={onStart}
+        onChange={([next]) => onChange(next)}
+        onEnd={onEnd}
+      />
       <span className="flex justify-between gap-2 text-[11px]">
         <span className={share < 0.5 ? "text-ink" : "text-muted"}>its millimetres</span>
         <span className="figure text-[11px] text-muted">{Math.round(share * 100)} %</span>

@@ -8,7 +8,12 @@ export function MomentChoice() {
   const moment = useSession((s) => s.moment);
   if (moments.length === 0) return null;
   return (
-    <select aria-label="Moment shown" className="box h-6 px-1 text-[12px]" value={moment ?? ""} onChange={(event) => session.showMoment(event.target.value || null)}>
+    <select
+      aria-label="Moment shown"
+      className="box h-6 px-1 text-[12px]"
+      value={moment ?? ""}
+      onChange={(event) => session.showMoment(event.target.value || null)}
+    >
       {moments.map((m) => (
         <option key={m.id} value={m.id}>
           {m.name}

@@ -10,6 +10,10 @@ export function saveText(fileName: string, text: string, type = "application/jso
 
 /** A layout's name as a file name: letters, digits and hyphens. */
 export function fileNameFor(name: string): string {
-  const bare = name.normalize("NFKD").replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "").toLowerCase();
+  const bare = name
+    .normalize("NFKD")
+    .replace(/[^\p{L}\p{N}]+/gu, "-")
+    .replace(/^-+|-+$/g, "")
+    .toLowerCase();
   return `${bare || "layout"}.nodulum.json`;
 }

@@ -25,7 +25,11 @@ export function LayoutMenu() {
   const open = async (target: KeptLayout) => {
     const opened = await library.open(target.id);
     if (!opened.ok)
-      session.tell({ text: `“${target.name}” cannot be read: ${problemText(opened.problems, 2)}`, tone: "problem", act: { label: "Download it as it is", run: () => saveText(`${target.name}.nodulum.json`, target.text) } });
+      session.tell({
+        text: `“${target.name}” cannot be read: ${problemText(opened.problems, 2)}`,
+        tone: "problem",
+        act: { label: "Download it as it is", run: () => saveText(`${target.name}.nodulum.json`, target.text) },
+      });
   };
   return (
     <>

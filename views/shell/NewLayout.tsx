@@ -48,7 +48,15 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
         <label htmlFor={ids.name} className="caption">
           Name
         </label>
-        <input id={ids.name} className="box h-8 px-2" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} autoFocus placeholder="What the game is called" />
+        <input
+          id={ids.name}
+          className="box h-8 px-2"
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.target.value)}
+          autoFocus
+          placeholder="What the game is called"
+        />
       </div>
       <fieldset className="grid gap-1.5">
         <legend className="caption mb-1">Reference screen: the size you think in, in layout units</legend>

@@ -4,7 +4,15 @@ import { Dialogue } from "../../ui/Dialogue";
 
 /** Every shortcut, by where it works. */
 const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
-  ["Everywhere", [["1 – 5", "the five views"], ["Ctrl Z", "undo"], ["Ctrl Shift Z · Ctrl Y", "redo"], ["?", "this list"]]],
+  [
+    "Everywhere",
+    [
+      ["1 – 5", "the five views"],
+      ["Ctrl Z", "undo"],
+      ["Ctrl Shift Z · Ctrl Y", "redo"],
+      ["?", "this list"],
+    ],
+  ],
   [
     "Layout",
     [
@@ -25,7 +33,13 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
       ["H · Z · S", "show hit areas · dead zone and travel · safe frame"],
     ],
   ],
-  ["Rehearse", [["the keys of the actions", "play, while the glass has the focus"], ["Escape, held for 600 ms", "leave the glass"]]],
+  [
+    "Rehearse",
+    [
+      ["the keys of the actions", "play, while the glass has the focus"],
+      ["Escape, held for 600 ms", "leave the glass"],
+    ],
+  ],
 ];
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {

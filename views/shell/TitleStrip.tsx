@@ -41,13 +41,30 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
       </nav>
       <div className="ml-auto flex items-center gap-1">
         <SavedState />
-        <button className="push push-bare" disabled={!back} onClick={() => session.undo()} aria-label={back ? `Undo: ${back}` : "Undo"} title={back ? `Undo: ${back}` : "Nothing to undo"}>
+        <button
+          className="push push-bare"
+          disabled={!back}
+          onClick={() => session.undo()}
+          aria-label={back ? `Undo: ${back}` : "Undo"}
+          title={back ? `Undo: ${back}` : "Nothing to undo"}
+        >
           <Undo2 size={15} />
         </button>
-        <button className="push push-bare" disabled={!forward} onClick={() => session.redo()} aria-label={forward ? `Redo: ${forward}` : "Redo"} title={forward ? `Redo: ${forward}` : "Nothing to redo"}>
+        <button
+          className="push push-bare"
+          disabled={!forward}
+          onClick={() => session.redo()}
+          aria-label={forward ? `Redo: ${forward}` : "Redo"}
+          title={forward ? `Redo: ${forward}` : "Nothing to redo"}
+        >
           <Redo2 size={15} />
         </button>
-        <button className="push push-bare" onClick={() => setTheme(dark ? "light" : "dark")} aria-label={dark ? "Light paper" : "Dark paper"} title={dark ? "Light paper" : "Dark paper"}>
+        <button
+          className="push push-bare"
+          onClick={() => setTheme(dark ? "light" : "dark")}
+          aria-label={dark ? "Light paper" : "Dark paper"}
+          title={dark ? "Light paper" : "Dark paper"}
+        >
           {dark ? <Sun size={15} /> : <Moon size={15} />}
         </button>
         <button className="push push-bare figure" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">

@@ -21,7 +21,10 @@ export function Workbench({ children }: { children: ReactNode }) {
       if (!current) return;
       const session = createSession(kept, id, layout, now);
       if (unreadable.length > 0)
-        session.tell({ text: `“${unreadable[0].name}” cannot be read and was set aside as it is; it stands in the list of layouts, to be downloaded.`, tone: "problem" });
+        session.tell({
+          text: `“${unreadable[0].name}” cannot be read and was set aside as it is; it stands in the list of layouts, to be downloaded.`,
+          tone: "problem",
+        });
       setOpened({ session, library: createLibrary(kept, session, now, newId) });
     })();
     return () => {

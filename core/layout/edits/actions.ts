@@ -20,7 +20,9 @@ export function removeAction(layout: Layout, name: string): Result<Layout> {
   return checked(layout, {
     ...layout,
     actions: layout.actions.filter((a) => a.name !== name),
-    together: layout.together.map((t) => (t.actions.includes(name) ? { ...t, actions: t.actions.filter((a) => a !== name) } : t)).filter((t) => t.actions.length > 1),
+    together: layout.together
+      .map((t) => (t.actions.includes(name) ? { ...t, actions: t.actions.filter((a) => a !== name) } : t))
+      .filter((t) => t.actions.length > 1),
   });
 }
 

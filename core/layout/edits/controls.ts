@@ -42,7 +42,11 @@ function withoutOverrides(arrangement: Arrangement, gone: ReadonlySet<string>): 
 }
 
 /** Copies of controls with free ids and names, set above all others, and the ids they got. `shift` changes each copy (its place, say). */
-export function duplicateControls(layout: Layout, originals: readonly Control[], shift: (copy: Control) => Control = (c) => c): Result<{ layout: Layout; ids: string[] }> {
+export function duplicateControls(
+  layout: Layout,
+  originals: readonly Control[],
+  shift: (copy: Control) => Control = (c) => c,
+): Result<{ layout: Layout; ids: string[] }> {
   let grown = layout;
   const ids: string[] = [];
   for (const original of originals) {

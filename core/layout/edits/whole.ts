@@ -12,8 +12,12 @@ export function newLayout(name: string, reference: { width: number; height: numb
 }
 
 /** Changes fields of the layout itself. A new reference turns the orientation with it where that followed the old one. */
-export function changeLayout(layout: Layout, change: Partial<Pick<Layout, "name" | "reference" | "scale" | "orientation" | "picture" | "playerSizes" | "limits" | "workbench" | "accepted" | "appear">>): Result<Layout> {
+export function changeLayout(
+  layout: Layout,
+  change: Partial<Pick<Layout, "name" | "reference" | "scale" | "orientation" | "picture" | "playerSizes" | "limits" | "workbench" | "accepted" | "appear">>,
+): Result<Layout> {
   const next = { ...layout, ...change };
-  if (change.reference && !change.orientation && layout.orientation === defaultOrientation(layout.reference)) next.orientation = defaultOrientation(change.reference);
+  if (change.reference && !change.orientation && layout.orientation === defaultOrientation(layout.reference))
+    next.orientation = defaultOrientation(change.reference);
   return checked(layout, next);
 }

@@ -1,15 +1,28 @@
 /** Controls: what each kind can be told about how it takes touches, how it feels and how it looks. */
 import { z } from "zod";
-import { controlPlacement, idSchema, lengthPair, lengthSchema, nameSchema, notNegative, numberIn, oneOrTwo, plainPlacement, positive, record, sizePair } from "./parts";
+import {
+  controlPlacement,
+  idSchema,
+  lengthPair,
+  lengthSchema,
+  nameSchema,
+  notNegative,
+  numberIn,
+  oneOrTwo,
+  plainPlacement,
+  positive,
+  record,
+  sizePair,
+} from "./parts";
 
-const shapes = z.enum(["ellipse", "box", "capsule"], "must be \"ellipse\", \"box\" or \"capsule\"");
+const shapes = z.enum(["ellipse", "box", "capsule"], 'must be "ellipse", "box" or "capsule"');
 
 const hitFields = {
   size: sizePair.optional(),
   grow: lengthSchema.default("0u"),
   shift: lengthPair.default(["0u", "0u"]),
   minMm: notNegative.default(0),
-  sharing: z.enum(["own", "shared"], "must be \"own\" or \"shared\"").default("own"),
+  sharing: z.enum(["own", "shared"], 'must be "own" or "shared"').default("own"),
 };
 
 /** The hit area of a kind; the shape it has when the file is silent differs from kind to kind. */
@@ -20,7 +33,7 @@ function hitSchema(shape: "ellipse" | "box") {
 /** The hit area in an arrangement's override, where the kind of the control is not known yet. */
 export const hitOverride = record({ shape: shapes.optional(), ...hitFields });
 
-const colour = z.string("must be a colour, such as \"#18242E\"").regex(/^#[0-9A-Fa-f]{6}$/, "must be a colour, such as \"#18242E\"");
+const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
 
 function faceSchema(fill: string, line: string, ink: string, opacity: number) {
   return record({
@@ -54,7 +67,7 @@ const curveSchema = z.discriminatedUnion(
     record({ kind: z.literal("bezier"), x1: numberIn(0.01, 0.99), y1: z.number(), x2: numberIn(0.01, 0.99), y2: z.number() }),
     record({ kind: z.literal("full") }),
   ],
-  "must have kind \"linear\", \"power\", \"bezier\" or \"full\"",
+  'must have kind "linear", "power", "bezier" or "full"',
 );
 
 const holdDeg = numberIn(0, 180).default(4);
@@ -62,7 +75,7 @@ const directions = (count: number) => numberIn(0, 32).int("must be a whole numbe
 const axes = z.enum(["both", "x", "y"]).default("both");
 
 const stickFeel = record({
-  origin: z.enum(["fixed", "floating", "trailing"], "must be \"fixed\", \"floating\" or \"trailing\"").default("fixed"),
+  origin: z.enum(["fixed", "floating", "trailing"], 'must be "fixed", "floating" or "trailing"').default("fixed"),
   travel: lengthSchema.refine((text) => !text.startsWith("-"), "must be 0 or more").default("50%min"),
   landing: plainPlacement.optional(),
   inner: numberIn(0, 1).default(0.1),
@@ -88,7 +101,7 @@ const dpadFeel = record({
 }).prefault({});
 
 const buttonFeel = record({
-  press: z.enum(["hold", "latch", "pulse", "release", "long", "double"], "must be \"hold\", \"latch\", \"pulse\", \"release\", \"long\" or \"double\"").default("hold"),
+  press: z.enum(["hold", "latch", "pulse", "release", "long", "double"], 'must be "hold", "latch", "pulse", "release", "long" or "double"').default("hold"),
   longMs: notNegative.default(500),
   withinMs: notNegative.default(300),
   slideIn: z.boolean().default(false),
@@ -133,7 +146,12 @@ function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) 
     .default([]);
 }
 
-function controlSchema<const K extends string, const P extends readonly [string, ...string[]], F extends z.ZodType>(kind: K, ports: P, shape: "ellipse" | "box", feel: F) {
+function controlSchema<const K extends string, const P extends readonly [string, ...string[]], F extends z.ZodType>(
+  kind: K,
+  ports: P,
+  shape: "ellipse" | "box",
+  feel: F,
+) {
   return record({
     id: idSchema,
     name: nameSchema,
@@ -156,5 +174,5 @@ export const controlsSchema = z.discriminatedUnion(
     controlSchema("touchpad", PORTS.touchpad, "box", touchpadFeel),
     controlSchema("swipe", PORTS.swipe, "box", swipeFeel),
   ],
-  "must have kind \"stick\", \"dpad\", \"button\", \"touchpad\" or \"swipe\"",
+  'must have kind "stick", "dpad", "button", "touchpad" or "swipe"',
 );

@@ -9,7 +9,15 @@ export const FILE_VERSION = 1;
 export const FILE_FORMAT = "nodulum-layout";
 
 /** What a file may hold at most. */
-export const LIMITS = { controls: 200, actions: 200, moments: 32, arrangements: 16, bytesWithoutPictures: 8 * 1024 * 1024, pictureBytes: 512 * 1024, picturesBytes: 6 * 1024 * 1024 } as const;
+export const LIMITS = {
+  controls: 200,
+  actions: 200,
+  moments: 32,
+  arrangements: 16,
+  bytesWithoutPictures: 8 * 1024 * 1024,
+  pictureBytes: 512 * 1024,
+  picturesBytes: 6 * 1024 * 1024,
+} as const;
 
 function listOf<T extends z.ZodType>(item: T, most: number, what: string) {
   return z.array(item).max(most, `a layout holds at most ${most} ${what}`).default([]);
@@ -33,7 +41,7 @@ const innerFirst = "inner must be less than outer";
 
 const mouseSource = z.union(
   [record({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }), record({ move: z.literal(true), scale: oneOrTwo.default(1) })],
-  "must be {\"button\":n} or {\"move\":true}",
+  'must be {"button":n} or {"move":true}',
 );
 const padSource = z.union(
   [
@@ -41,15 +49,15 @@ const padSource = z.union(
     record({ axis: numberIn(0, 63).int(), scale: z.number().default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
     record({ stick: z.enum(["left", "right"]), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
   ],
-  "must be {\"button\":n}, {\"axis\":n} or {\"stick\":\"left\"|\"right\"}",
+  'must be {"button":n}, {"axis":n} or {"stick":"left"|"right"}',
 );
 
 export const actionSchema = record({
   name: actionName,
-  kind: z.enum(["press", "axis", "vector", "motion"], "must be \"press\", \"axis\", \"vector\" or \"motion\""),
+  kind: z.enum(["press", "axis", "vector", "motion"], 'must be "press", "axis", "vector" or "motion"'),
   moments: z.array(idSchema).optional(),
   read: z.boolean().default(true),
-  touch: z.enum(["wanted", "never"], "must be \"wanted\" or \"never\"").default("wanted"),
+  touch: z.enum(["wanted", "never"], 'must be "wanted" or "never"').default("wanted"),
   keys: z.array(record({ code: z.string().min(1).max(64), value: oneOrTwo.optional() })).default([]),
   mouse: z.array(mouseSource).default([]),
   pad: z.array(padSource).default([]),

@@ -39,7 +39,7 @@ export const idSchema = z
 export const nameSchema = z.string("must be a text of 1 to 80 characters").min(1, "must have 1 to 80 characters").max(80, "must have 1 to 80 characters");
 
 export const lengthSchema = z
-  .string("must be a length, such as \"12mm\"")
+  .string('must be a length, such as "12mm"')
   .regex(LENGTH_PATTERN, { error: (issue) => `"${String(issue.input)}" is not a length; ${lengthAdvice(String(issue.input))}` })
   .refine((text) => !LENGTH_PATTERN.test(text) || parseLength(text) !== null, "is too large a number")
   .overwrite(canonicalLength);
@@ -51,11 +51,11 @@ const sizeSchema = lengthSchema.refine((text) => {
 
 const fraction = numberIn(0, 1);
 export const pointSchema = z.tuple([fraction, fraction], "must be two fractions from 0 to 1, such as [0,1]");
-export const lengthPair = z.tuple([lengthSchema, lengthSchema], "must be two lengths, such as [\"12mm\",\"8u\"]");
-export const sizePair = z.tuple([sizeSchema, sizeSchema], "must be two lengths above 0, such as [\"12mm\",\"8u\"]");
+export const lengthPair = z.tuple([lengthSchema, lengthSchema], 'must be two lengths, such as ["12mm","8u"]');
+export const sizePair = z.tuple([sizeSchema, sizeSchema], 'must be two lengths above 0, such as ["12mm","8u"]');
 
-export const plainFrame = z.enum(["screen", "safe", "picture"], "must be \"screen\", \"safe\" or \"picture\"");
-const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], "must be \"screen\", \"safe\", \"picture\" or {\"cluster\":id}");
+export const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
+const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
 
 const clampSchema = record({ minMm: positive.optional(), maxMm: positive.optional() }).refine(
   (clamp) => clamp.minMm === undefined || clamp.maxMm === undefined || clamp.minMm < clamp.maxMm,
@@ -90,9 +90,9 @@ const spanSchema = record({
 /** A pin in a plain frame: what clusters are. */
 export const clusterPlacement = pinSchema(plainFrame);
 /** Pin or span, screen, safe or picture: landing areas and keep-clear zones. */
-export const plainPlacement = z.discriminatedUnion("kind", [pinSchema(plainFrame), spanSchema], "must have kind \"pin\" or \"span\"");
+export const plainPlacement = z.discriminatedUnion("kind", [pinSchema(plainFrame), spanSchema], 'must have kind "pin" or "span"');
 /** Pin or span; a pin may stand in a cluster: controls. */
-export const controlPlacement = z.discriminatedUnion("kind", [pinSchema(anyFrame), spanSchema], "must have kind \"pin\" or \"span\"");
+export const controlPlacement = z.discriminatedUnion("kind", [pinSchema(anyFrame), spanSchema], 'must have kind "pin" or "span"');
 
 /** A scale or a value: one number, or one for x and one for y. */
 export const oneOrTwo = z.union([z.number(), z.tuple([z.number(), z.number()])], "must be a number, or two such as [1,0]");

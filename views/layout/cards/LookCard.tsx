@@ -15,10 +15,24 @@ export function LookCard({ control }: { control: Control }) {
       <span className="caption">{word}</span>
       <span className="flex items-center gap-1">
         {(["fill", "line", "ink"] as const).map((part) => (
-          <ColourField key={part} label={`${word}: ${part}`} value={look[key][part]} onChange={(value) => change(`${word} ${part}`, { [key]: { ...look[key], [part]: value } })} />
+          <ColourField
+            key={part}
+            label={`${word}: ${part}`}
+            value={look[key][part]}
+            onChange={(value) => change(`${word} ${part}`, { [key]: { ...look[key], [part]: value } })}
+          />
         ))}
         <span className="w-14">
-          <NumberField bare label={`${word}: opacity`} value={look[key].opacity} step={0.05} min={0} max={1} onChange={(opacity) => change(`${word} opacity`, { [key]: { ...look[key], opacity } })} onRefuse={refuse} />
+          <NumberField
+            bare
+            label={`${word}: opacity`}
+            value={look[key].opacity}
+            step={0.05}
+            min={0}
+            max={1}
+            onChange={(opacity) => change(`${word} opacity`, { [key]: { ...look[key], opacity } })}
+            onRefuse={refuse}
+          />
         </span>
       </span>
     </div>
@@ -29,7 +43,9 @@ export function LookCard({ control }: { control: Control }) {
       <p className="caption">fill, line, ink, opacity</p>
       {face("rest", "rest")}
       {face("held", "held")}
-      {control.kind === "stick" && <NumberField label="Knob" step={0.05} value={look.knobSize} min={0} max={1} onChange={(knobSize) => change("knob", { knobSize })} onRefuse={refuse} />}
+      {control.kind === "stick" && (
+        <NumberField label="Knob" step={0.05} value={look.knobSize} min={0} max={1} onChange={(knobSize) => change("knob", { knobSize })} onRefuse={refuse} />
+      )}
     </>
   );
 }

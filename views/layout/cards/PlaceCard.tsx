@@ -15,16 +15,22 @@ export function PlaceCard({ sight, control, at }: { sight: Sight; control: Contr
   const placement = placementIn(sight.layout, sight.resolved.arrangement, control.id) ?? control.placement;
   const mm = pxPerMm(sight.screen);
   const change = (label: string, next: Partial<Pin>) =>
-    placement.kind === "pin" && session.edit(`${label} ${control.id}`, (l) => withPlacement(l, sight.resolved.arrangement, control.id, { ...placement, ...next }), true);
+    placement.kind === "pin" &&
+    session.edit(`${label} ${control.id}`, (l) => withPlacement(l, sight.resolved.arrangement, control.id, { ...placement, ...next }), true);
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   return (
     <>
-      <TypedField label="Name" value={control.name} onCommit={(name) => session.edit(`rename ${control.id}`, (l) => renameControl(l, control.id, name.trim()))} />
+      <TypedField
+        label="Name"
+        value={control.name}
+        onCommit={(name) => session.edit(`rename ${control.id}`, (l) => renameControl(l, control.id, name.trim()))}
+      />
       {placement.kind === "pin" ? (
         <PinFields sight={sight} control={control} at={at} pin={placement} change={change} refuse={refuse} />
       ) : (
         <p className="text-muted">
-          Spans the {placement.frame} frame from {placement.from.map((f) => `${Math.round(f * 100)} %`).join(", ")} to {placement.to.map((f) => `${Math.round(f * 100)} %`).join(", ")}; drag its handles.
+          Spans the {placement.frame} frame from {placement.from.map((f) => `${Math.round(f * 100)} %`).join(", ")} to{" "}
+          {placement.to.map((f) => `${Math.round(f * 100)} %`).join(", ")}; drag its handles.
         </p>
       )}
       <p className="figure text-[11px] text-muted">
@@ -32,14 +38,26 @@ export function PlaceCard({ sight, control, at }: { sight: Sight; control: Contr
       </p>
       <div className="flex flex-wrap gap-1">
         {placement.kind === "pin" && (
-          <button className="push h-6 px-2" title="Carry the control to where its tether is tied (C)" onClick={() => session.edit(`carry ${control.id}`, () => carryTo(sight, control.id, 3 * mm))}>
+          <button
+            className="push h-6 px-2"
+            title="Carry the control to where its tether is tied (C)"
+            onClick={() => session.edit(`carry ${control.id}`, () => carryTo(sight, control.id, 3 * mm))}
+          >
             Carry there
           </button>
         )}
-        <button className="push h-6 px-2" title="One above ( ] )" onClick={() => session.edit(`raise ${control.id}`, (l) => reorderControls(l, [control.id], "up"))}>
+        <button
+          className="push h-6 px-2"
+          title="One above ( ] )"
+          onClick={() => session.edit(`raise ${control.id}`, (l) => reorderControls(l, [control.id], "up"))}
+        >
           Above
         </button>
-        <button className="push h-6 px-2" title="One below ( [ )" onClick={() => session.edit(`lower ${control.id}`, (l) => reorderControls(l, [control.id], "down"))}>
+        <button
+          className="push h-6 px-2"
+          title="One below ( [ )"
+          onClick={() => session.edit(`lower ${control.id}`, (l) => reorderControls(l, [control.id], "down"))}
+        >
           Below
         </button>
       </div>
@@ -77,10 +95,36 @@ function PinFields({ sight, control, pin, change, refuse }: PinProps) {
           onChange={(frame) => session.edit(`tie ${control.id}`, () => tieTo(sight, control.id, frame as "safe" | "screen" | "picture", pin.anchor))}
         />
       )}
-      <LengthField label={ax === 1 ? "From right" : ax === 0 ? "From left" : "Across"} value={pin.offset[0]} negate={ax === 1} onChange={(v) => change("place", { offset: pair(pin.offset, 0, v) })} convert={convert(pin.offset[0])} onRefuse={refuse} />
-      <LengthField label={ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down"} value={pin.offset[1]} negate={ay === 1} onChange={(v) => change("place", { offset: pair(pin.offset, 1, v) })} convert={convert(pin.offset[1])} onRefuse={refuse} />
-      <LengthField label="Width" value={pin.size[0]} onChange={(v) => change("size", { size: pair(pin.size, 0, v) })} convert={convert(pin.size[0])} onRefuse={refuse} />
-      <LengthField label="Height" value={pin.size[1]} onChange={(v) => change("size", { size: pair(pin.size, 1, v) })} convert={convert(pin.size[1])} onRefuse={refuse} />
+      <LengthField
+        label={ax === 1 ? "From right" : ax === 0 ? "From left" : "Across"}
+        value={pin.offset[0]}
+        negate={ax === 1}
+        onChange={(v) => change("place", { offset: pair(pin.offset, 0, v) })}
+        convert={convert(pin.offset[0])}
+        onRefuse={refuse}
+      />
+      <LengthField
+        label={ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down"}
+        value={pin.offset[1]}
+        negate={ay === 1}
+        onChange={(v) => change("place", { offset: pair(pin.offset, 1, v) })}
+        convert={convert(pin.offset[1])}
+        onRefuse={refuse}
+      />
+      <LengthField
+        label="Width"
+        value={pin.size[0]}
+        onChange={(v) => change("size", { size: pair(pin.size, 0, v) })}
+        convert={convert(pin.size[0])}
+        onRefuse={refuse}
+      />
+      <LengthField
+        label="Height"
+        value={pin.size[1]}
+        onChange={(v) => change("size", { size: pair(pin.size, 1, v) })}
+        convert={convert(pin.size[1])}
+        onRefuse={refuse}
+      />
     </>
   );
 }

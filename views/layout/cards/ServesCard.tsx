@@ -48,7 +48,12 @@ export function ServesCard({ control }: { control: Control }) {
 function ServeLine({ control, serve, index, actions }: { control: Control; serve: Serve; index: number; actions: readonly Action[] }) {
   const session = useSessionActions();
   const action = actions.find((a) => a.name === serve.action);
-  const near = action ? null : nearestWord(serve.action, actions.map((a) => a.name));
+  const near = action
+    ? null
+    : nearestWord(
+        serve.action,
+        actions.map((a) => a.name),
+      );
   const ports: readonly Serve["port"][] = PORTS[control.kind];
   const fitting = action ? ports.filter((p) => portFits(p, action.kind)) : ports;
   const shown = fitting.includes(serve.port) ? fitting : [serve.port, ...fitting];
@@ -56,11 +61,21 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   return (
     <div className="grid gap-0.5">
       <div className="grid grid-cols-[72px_1fr_20px] items-center gap-1">
-        <ChoiceField bare label={`Port to ${serve.action}`} value={serve.port} options={shown.map((p) => [p, p])} onChange={(port) => change("port", { port })} />
+        <ChoiceField
+          bare
+          label={`Port to ${serve.action}`}
+          value={serve.port}
+          options={shown.map((p) => [p, p])}
+          onChange={(port) => change("port", { port })}
+        />
         <span className={`figure truncate ${action ? "" : "text-blocker"}`} title={serve.action}>
           → {serve.action}
         </span>
-        <button className="grid size-5 place-items-center" aria-label={`Serve ${serve.action} no longer`} onClick={() => session.edit(`unbind ${control.id} from ${serve.action}`, (l) => unbind(l, control.id, index))}>
+        <button
+          className="grid size-5 place-items-center"
+          aria-label={`Serve ${serve.action} no longer`}
+          onClick={() => session.edit(`unbind ${control.id} from ${serve.action}`, (l) => unbind(l, control.id, index))}
+        >
           <X size={13} />
         </button>
       </div>
@@ -75,10 +90,22 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
         </p>
       )}
       {action?.kind === "axis" && portCarries(serve.port) === "press" && (
-        <NumberField label="gives" step={0.1} value={typeof serve.value === "number" ? serve.value : 1} min={-1} max={1} onChange={(value) => change("value", { value })} />
+        <NumberField
+          label="gives"
+          step={0.1}
+          value={typeof serve.value === "number" ? serve.value : 1}
+          min={-1}
+          max={1}
+          onChange={(value) => change("value", { value })}
+        />
       )}
       {action?.kind === "motion" && portCarries(serve.port) === "vector" && (
-        <NumberField label="a second" unit="units" value={typeof serve.scale === "number" ? serve.scale : 120} onChange={(scale) => change("scale", { scale })} />
+        <NumberField
+          label="a second"
+          unit="units"
+          value={typeof serve.scale === "number" ? serve.scale : 120}
+          onChange={(scale) => change("scale", { scale })}
+        />
       )}
     </div>
   );

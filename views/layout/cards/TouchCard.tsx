@@ -16,10 +16,33 @@ export function TouchCard({ sight, control, at }: { sight: Sight; control: Contr
   const { hit } = control;
   return (
     <>
-      <ChoiceField label="Shape" value={hit.shape} options={[["ellipse", "ellipse"], ["box", "box"], ["capsule", "capsule"]]} onChange={(shape) => change("hit shape", { shape })} />
-      <LengthField label="Grow" value={hit.grow} onChange={(grow) => change("growth", { grow })} convert={at && ((unit) => convertLength(hit.grow, unit, at.visual, sight.resolved.scale, mm, at.k))} onRefuse={refuse} />
+      <ChoiceField
+        label="Shape"
+        value={hit.shape}
+        options={[
+          ["ellipse", "ellipse"],
+          ["box", "box"],
+          ["capsule", "capsule"],
+        ]}
+        onChange={(shape) => change("hit shape", { shape })}
+      />
+      <LengthField
+        label="Grow"
+        value={hit.grow}
+        onChange={(grow) => change("growth", { grow })}
+        convert={at && ((unit) => convertLength(hit.grow, unit, at.visual, sight.resolved.scale, mm, at.k))}
+        onRefuse={refuse}
+      />
       <NumberField label="At least" unit="mm" value={hit.minMm} min={0} max={100} onChange={(minMm) => change("least hit size", { minMm })} onRefuse={refuse} />
-      <ChoiceField label="Touches" value={hit.sharing} options={[["own", "its own"], ["shared", "shared with below"]]} onChange={(sharing) => change("sharing", { sharing })} />
+      <ChoiceField
+        label="Touches"
+        value={hit.sharing}
+        options={[
+          ["own", "its own"],
+          ["shared", "shared with below"],
+        ]}
+        onChange={(sharing) => change("sharing", { sharing })}
+      />
       {at && (
         <p className="figure text-[11px] text-muted">
           takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm here

@@ -1,13 +1,13 @@
 "use client";
 /** How a control feels under the thumb, by its kind. Used on the bench and while rehearsing. */
-import { changeFeel } from "../../../core/layout/edits/controls";
-import type { Control, Curve } from "../../../core/layout/types";
-import { convertLength, type Sight } from "../../../core/placement/edits";
-import type { ResolvedControl } from "../../../core/placement/resolve";
-import { pxPerMm } from "../../../core/placement/screen";
-import { ChoiceField, LengthField, NumberField, SwitchField } from "../../../ui/Field";
-import { Range } from "../../../ui/Range";
-import { useSessionActions } from "../../session/context";
+import { changeFeel } from "../../core/layout/edits/controls";
+import type { Control, Curve } from "../../core/layout/types";
+import { convertLength, type Sight } from "../../core/placement/edits";
+import type { ResolvedControl } from "../../core/placement/resolve";
+import { pxPerMm } from "../../core/placement/screen";
+import { ChoiceField, LengthField, NumberField, SwitchField } from "../../ui/Field";
+import { Range } from "../../ui/Range";
+import { useSessionActions } from "../session/context";
 
 interface Props {
   readonly sight: Sight;
@@ -26,11 +26,29 @@ export function FeelCard({ sight, control, at }: Props) {
       const { feel } = control;
       return (
         <>
-          <ChoiceField label="Ways" value={String(feel.ways)} options={[["4", "4"], ["8", "8"]]} onChange={(v) => change("ways", Number(v))} />
+          <ChoiceField
+            label="Ways"
+            value={String(feel.ways)}
+            options={[
+              ["4", "4"],
+              ["8", "8"],
+            ]}
+            onChange={(v) => change("ways", Number(v))}
+          />
           <NumberField label="Neutral" value={feel.neutral} step={0.01} min={0.01} max={0.9} onChange={(v) => change("neutral", v)} onRefuse={refuse} />
-          {feel.ways === 8 && <NumberField label="Diagonals" unit="°" value={feel.diagonal} min={10} max={80} onChange={(v) => change("diagonal", v)} onRefuse={refuse} />}
+          {feel.ways === 8 && (
+            <NumberField label="Diagonals" unit="°" value={feel.diagonal} min={10} max={80} onChange={(v) => change("diagonal", v)} onRefuse={refuse} />
+          )}
           <NumberField label="Holds on" unit="°" value={feel.holdDeg} min={0} max={180} onChange={(v) => change("holdDeg", v)} onRefuse={refuse} />
-          <ChoiceField label="Slide out" value={feel.slideOut} options={[["keep", "keeps on"], ["release", "lets go"]]} onChange={(v) => change("slideOut", v)} />
+          <ChoiceField
+            label="Slide out"
+            value={feel.slideOut}
+            options={[
+              ["keep", "keeps on"],
+              ["release", "lets go"],
+            ]}
+            onChange={(v) => change("slideOut", v)}
+          />
         </>
       );
     }
@@ -41,13 +59,41 @@ export function FeelCard({ sight, control, at }: Props) {
           <ChoiceField
             label="Press"
             value={feel.press}
-            options={[["hold", "while held"], ["latch", "latches"], ["pulse", "once, on press"], ["release", "once, on release"], ["long", "after a while"], ["double", "on a double tap"]]}
+            options={[
+              ["hold", "while held"],
+              ["latch", "latches"],
+              ["pulse", "once, on press"],
+              ["release", "once, on release"],
+              ["long", "after a while"],
+              ["double", "on a double tap"],
+            ]}
             onChange={(v) => change("press", v)}
           />
-          {feel.press === "long" && <NumberField label="After" unit="ms" step={10} value={feel.longMs} min={0} max={60000} onChange={(v) => change("longMs", v)} onRefuse={refuse} />}
-          {feel.press === "double" && <NumberField label="Within" unit="ms" step={10} value={feel.withinMs} min={0} max={60000} onChange={(v) => change("withinMs", v)} onRefuse={refuse} />}
+          {feel.press === "long" && (
+            <NumberField label="After" unit="ms" step={10} value={feel.longMs} min={0} max={60000} onChange={(v) => change("longMs", v)} onRefuse={refuse} />
+          )}
+          {feel.press === "double" && (
+            <NumberField
+              label="Within"
+              unit="ms"
+              step={10}
+              value={feel.withinMs}
+              min={0}
+              max={60000}
+              onChange={(v) => change("withinMs", v)}
+              onRefuse={refuse}
+            />
+          )}
           <SwitchField label="Slide in" value={feel.slideIn} onChange={(v) => change("slideIn", v)} />
-          <ChoiceField label="Slide out" value={feel.slideOut} options={[["keep", "keeps on"], ["release", "lets go"]]} onChange={(v) => change("slideOut", v)} />
+          <ChoiceField
+            label="Slide out"
+            value={feel.slideOut}
+            options={[
+              ["keep", "keeps on"],
+              ["release", "lets go"],
+            ]}
+            onChange={(v) => change("slideOut", v)}
+          />
         </>
       );
     }
@@ -64,8 +110,24 @@ export function FeelCard({ sight, control, at }: Props) {
         <>
           <NumberField label="Distance" unit="mm" value={feel.distanceMm} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
           <NumberField label="Directions" value={feel.directions} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
-          <ChoiceField label="Gives" value={feel.output} options={[["pulse", "once"], ["hold", "until let go"]]} onChange={(v) => change("output", v)} />
-          <ChoiceField label="Again" value={feel.again} options={[["never", "never"], ["each-distance", "at each distance"]]} onChange={(v) => change("again", v)} />
+          <ChoiceField
+            label="Gives"
+            value={feel.output}
+            options={[
+              ["pulse", "once"],
+              ["hold", "until let go"],
+            ]}
+            onChange={(v) => change("output", v)}
+          />
+          <ChoiceField
+            label="Again"
+            value={feel.again}
+            options={[
+              ["never", "never"],
+              ["each-distance", "at each distance"],
+            ]}
+            onChange={(v) => change("again", v)}
+          />
           <NumberField label="Within" unit="ms" step={10} value={feel.withinMs} min={0} max={60000} onChange={(v) => change("withinMs", v)} onRefuse={refuse} />
         </>
       );
@@ -74,7 +136,18 @@ export function FeelCard({ sight, control, at }: Props) {
 }
 
 function AxesField({ value, onChange }: { value: "both" | "x" | "y"; onChange: (value: string) => void }) {
-  return <ChoiceField label="Axes" value={value} options={[["both", "both"], ["x", "across only"], ["y", "up and down only"]]} onChange={onChange} />;
+  return (
+    <ChoiceField
+      label="Axes"
+      value={value}
+      options={[
+        ["both", "both"],
+        ["x", "across only"],
+        ["y", "up and down only"],
+      ]}
+      onChange={onChange}
+    />
+  );
 }
 
 const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
@@ -99,8 +172,23 @@ function StickFeel({ sight, control, at, change, refuse }: StickProps) {
   const zone = (inner: number, outer: number) => session.preview((l) => changeFeel(l, control.id, { inner, outer }));
   return (
     <>
-      <ChoiceField label="Origin" value={feel.origin} options={[["fixed", "fixed"], ["floating", "floating"], ["trailing", "trailing"]]} onChange={(v) => change("origin", v)} />
-      <LengthField label="Travel" value={feel.travel} onChange={(v) => change("travel", v)} convert={at && ((unit) => convertLength(feel.travel, unit, at.visual, sight.resolved.scale, mm, at.k))} onRefuse={refuse} />
+      <ChoiceField
+        label="Origin"
+        value={feel.origin}
+        options={[
+          ["fixed", "fixed"],
+          ["floating", "floating"],
+          ["trailing", "trailing"],
+        ]}
+        onChange={(v) => change("origin", v)}
+      />
+      <LengthField
+        label="Travel"
+        value={feel.travel}
+        onChange={(v) => change("travel", v)}
+        convert={at && ((unit) => convertLength(feel.travel, unit, at.visual, sight.resolved.scale, mm, at.k))}
+        onRefuse={refuse}
+      />
       <div className="grid grid-cols-[74px_1fr] items-center gap-x-2">
         <span className="caption">Dead zone</span>
         <Range
@@ -125,8 +213,28 @@ function StickFeel({ sight, control, at, change, refuse }: StickProps) {
           <NumberField bare label="Outer dead zone" value={feel.outer} step={0.01} min={0} max={1} onChange={(v) => change("outer", v)} onRefuse={refuse} />
         </div>
       </div>
-      <ChoiceField label="Curve" value={feel.curve.kind} options={[["linear", "linear"], ["power", "power"], ["bezier", "Bezier"], ["full", "full at once"]]} onChange={(kind) => change("curve", CURVES[kind])} />
-      {feel.curve.kind === "power" && <NumberField label="Exponent" step={0.1} value={feel.curve.exponent} min={0.5} max={5} onChange={(exponent) => change("curve", { kind: "power", exponent })} onRefuse={refuse} />}
+      <ChoiceField
+        label="Curve"
+        value={feel.curve.kind}
+        options={[
+          ["linear", "linear"],
+          ["power", "power"],
+          ["bezier", "Bezier"],
+          ["full", "full at once"],
+        ]}
+        onChange={(kind) => change("curve", CURVES[kind])}
+      />
+      {feel.curve.kind === "power" && (
+        <NumberField
+          label="Exponent"
+          step={0.1}
+          value={feel.curve.exponent}
+          min={0.5}
+          max={5}
+          onChange={(exponent) => change("curve", { kind: "power", exponent })}
+          onRefuse={refuse}
+        />
+      )}
       {feel.curve.kind !== "power" && <AxesField value={feel.axes} onChange={(v) => change("axes", v)} />}
       {at?.travel !== undefined && (
         <p className="figure text-[11px] text-muted">

@@ -1,0 +1,41 @@
+import next from "eslint-config-next";
+import tseslint from "typescript-eslint";
+
+export default tseslint.config(
+  { ignores: [".next/**", ".cache/**", "node_modules/**", "test-results/**", "next-env.d.ts", "**/*.cjs"] },
+  ...next,
+  ...tseslint.configs.recommended,
+  {
+    files: ["**/*.ts", "**/*.tsx"],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      "@typescript-eslint/no-floating-promises": "error",
+      "@typescript-eslint/switch-exhaustiveness-check": ["error", { considerDefaultExhaustiveForUnions: true }],
+      "@typescript-eslint/consistent-type-imports": "error",
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_", ignoreRestSiblings: true }],
+      "@typescript-eslint/no-non-null-assertion": "off",
+      "no-restricted-syntax": ["error", { selector: "ExportAllDeclaration", message: "Exports are explicit." }],
+      "no-console": ["error", { allow: ["error", "warn"] }],
+    },
+  },
+  {
+    files: ["core/**/*.ts"],
+    ignores: ["**/*.test.ts", "core/conformance/**"],
+    rules: {
+      "no-restricted-globals": [
+        "error",
+        ...["window", "document", "navigator", "performance", "setTimeout", "fetch", "process", "localStorage"].map((name) => ({
+          name,
+          message: "core has no clock, no DOM, no globals.",
+        })),
+      ],
+      "no-restricted-properties": [
+        "error",
+        { object: "Math", property: "random", message: "core has no random numbers." },
+        { object: "Date", property: "now", message: "core has no clock." },
+      ],
+    },
+  },
+  { files: ["*.config.mjs"], rules: { "import/no-anonymous-default-export": "off" } },
+  { files: ["scripts/**", "bench/**", "cli/**", "e2e/**"], rules: { "no-console": "off" } },
+);

@@ -1,0 +1,88 @@
+/** What starting and testing share: installing what is missing or stale, building what has changed. Node built-ins only: it runs before anything is installed. */
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { dirname, join, relative } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), "..");
+
+/** Runs a command, its output shown; gives its exit code. */
+export function run(command, args, env = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
+  return done.status ?? 1;
+}
+
+/** Runs a package's own command from node_modules. */
+export function runBin(name, args, env = {}) {
+  return run(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], env);
+}
+
+function binPath(name) {
+  const paths = {
+    next: ["next", "dist", "bin", "next"],
+    eslint: ["eslint", "bin", "eslint.js"],
+    tsc: ["typescript", "bin", "tsc"],
+    jest: ["jest", "bin", "jest.js"],
+    prettier: ["prettier", "bin", "prettier.cjs"],
+    depcruise: ["dependency-cruiser", "bin", "dependency-cruise.mjs"],
+    playwright: ["@playwright", "test", "cli.js"],
+  };
+  return paths[name];
+}
+
+const hashOf = (text) => createHash("sha256").update(text).digest("hex");
+const stampMatches = (file, value) => existsSync(file) && readFileSync(file, "utf8") === value;
+
+/** Installs packages when they are missing or the lock file has changed since. Exits with a clear line where that fails. */
+export function ensureInstalled() {
+  const [major] = process.versions.node.split(".").map(Number);
+  if (major < 20) {
+    console.error(`Nodulum needs Node 20 or newer; this is ${process.versions.node}.`);
+    process.exit(1);
+  }
+  const stamp = join(root, "node_modules", ".nodulum-installed");
+  const lock = hashOf(readFileSync(join(root, "package-lock.json"), "utf8"));
+  if (stampMatches(stamp, lock)) return;
+  console.log("Installing packages…");
+  const code = run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  if (code !== 0) {
+    console.error("The packages could not be installed; see npm's message above. Is the package registry within reach?");
+    process.exit(1);
+  }
+  writeFileSync(stamp, lock);
+}
+
+const SOURCES = ["app", "core", "public", "runtime", "samples", "storage", "ui", "views", "workers"];
+const CONFIGS = ["next.config.mjs", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+
+function filesUnder(dir) {
+  return readdirSync(dir, { withFileTypes: true })
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .flatMap((entry) => (entry.isDirectory() ? filesUnder(join(dir, entry.name)) : [join(dir, entry.name)]));
+}
+
+/** A digest of everything the build is made from. */
+function sourceDigest() {
+  const hash = createHash("sha256");
+  const files = [...SOURCES.flatMap((dir) => filesUnder(join(root, dir))), ...CONFIGS.map((file) => join(root, file))];
+  for (const file of files) {
+    if (/\.test\.tsx?$|\.ndjson$/.test(file)) continue;
+    hash.update(relative(root, file)).update(readFileSync(file));
+  }
+  return hash.digest("hex");
+}
+
+/** Builds the application when its sources have changed; gives the exit code. */
+export function ensureBuilt() {
+  const stamp = join(root, ".next", "nodulum-built");
+  const digest = sourceDigest();
+  if (stampMatches(stamp, digest)) return 0;
+  console.log("Building…");
+  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" });
+  if (code === 0) {
+    mkdirSync(dirname(stamp), { recursive: true });
+    writeFileSync(stamp, digest);
+  }
+  return code;
+}

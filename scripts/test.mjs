@@ -1,0 +1,104 @@
+/**
+ * `npm test`: installs what is missing, then lint, types, import boundaries, unit tests, build, browser tests.
+ * `npm test -- unit` and `npm test -- e2e` run a part. Ends with "N passed, N failed" over all of them and a true exit code.
+ */
+import { spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { ensureBuilt, ensureInstalled, root, runBin } from "./lib.mjs";
+
+const part = process.argv[2] ?? "all";
+if (!["all", "unit", "e2e"].includes(part)) {
+  console.error(`"${part}" is not a part of the tests; write npm test, npm test -- unit or npm test -- e2e`);
+  process.exit(2);
+}
+let passed = 0;
+let failed = 0;
+
+/** A check that passes or fails as a whole. */
+function check(name, code) {
+  console.log(`${code === 0 ? "ok  " : "FAIL"} ${name}`);
+  if (code === 0) passed += 1;
+  else failed += 1;
+  return code === 0;
+}
+
+/** A runner that counts its own tests in a JSON report. One that leaves no report has failed. */
+function counted(name, code, report, read) {
+  if (!existsSync(report)) {
+    check(name, 1);
+    return;
+  }
+  const { good, bad } = read(JSON.parse(readFileSync(report, "utf8")));
+  console.log(`${code === 0 ? "ok  " : "FAIL"} ${name}: ${good} passed, ${bad} failed`);
+  passed += good;
+  failed += bad;
+  if (code !== 0 && bad === 0) failed += 1;
+  if (good + bad === 0) failed += 1;
+}
+
+/** Where Chromium is; installed through apt-get where that may be done. Null where there is none. */
+function chromium() {
+  const known = () =>
+    [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((path) => path && existsSync(path));
+  const found = known();
+  if (found) return found;
+  const apt = spawnSync("apt-get", ["--version"]).status === 0 && process.getuid?.() === 0;
+  if (apt) {
+    console.log("Installing Chromium…");
+    const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
+    spawnSync("apt-get", ["update", "-qq"], { stdio: "ignore", env });
+    spawnSync("apt-get", ["install", "-y", "-qq", "chromium"], { stdio: ["ignore", "ignore", "inherit"], env });
+  }
+  return known() ?? null;
+}
+
+const results = join(root, "test-results");
+mkdirSync(results, { recursive: true });
+ensureInstalled();
+
+if (part !== "e2e") {
+  if (part === "all") {
+    check("lint", runBin("eslint", ["."]));
+    check("format", runBin("prettier", ["--check", "--log-level=warn", "."]));
+    check("types", runBin("tsc", ["--noEmit"]));
+    check(
+      "import boundaries",
+      runBin("depcruise", [
+        "--config",
+        ".dependency-cruiser.cjs",
+        "--output-type",
+        "err",
+        "app",
+        "cli",
+        "core",
+        "runtime",
+        "samples",
+        "storage",
+        "ui",
+        "views",
+        "workers",
+      ]),
+    );
+  }
+  const report = join(results, "unit.json");
+  rmSync(report, { force: true });
+  const code = runBin("jest", ["--json", `--outputFile=${report}`, "--silent"]);
+  counted("unit tests", code, report, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }));
+}
+
+if (part !== "unit" && check("build", ensureBuilt())) {
+  const browser = chromium();
+  if (browser === null) {
+    console.error("The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or set CHROMIUM to its path.");
+    check("browser tests", 1);
+  } else {
+    const report = join(results, "e2e.json");
+    rmSync(report, { force: true });
+    const code = runBin("playwright", ["test"], { CHROMIUM: browser });
+    counted("browser tests", code, report, (r) => ({ good: r.stats.expected + r.stats.flaky, bad: r.stats.unexpected }));
+  }
+}
+
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
