@@ -12,20 +12,19 @@ export function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>((text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), "");
 }
 
-/** The problems of a failed schema, each with its path. */
+/** The problems of a failed schema, each with its path. The schema must have been asked to report its input, so that what is missing can be told from what is wrong. */
 export function schemaProblems(error: z.ZodError): Problem[] {
-  return error.issues.map((issue) => ({ path: pathText(issue.path), message: missing(issue) ? "is missing" : issue.message }));
-}
-
-function missing(issue: z.core.$ZodIssue): boolean {
-  return issue.code === "invalid_type" && issue.message.endsWith("received undefined");
+  return error.issues.map((issue) => {
+    const missing = "input" in issue && issue.input === undefined && issue.path.length > 0;
+    return { path: pathText(issue.path), message: missing ? `is missing; it ${issue.message}` : issue.message };
+  });
 }
 
 /** Reads a plain value (parsed JSON) as a layout, migrating an older version. */
 export function parseLayout(value: unknown): Result<Layout> {
   const migrated = migrate(value);
   if (!migrated.ok) return migrated;
-  const read = fileSchema.safeParse(migrated.value);
+  const read = fileSchema.safeParse(migrated.value, { reportInput: true });
   if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
   const layout = fillDependent(read.data);
   const problems = referenceProblems(layout);

@@ -13,8 +13,8 @@ export function checked(before: Layout, after: Layout): Result<Layout> {
   if (after === before) return ok(before);
   const plain = leaveOutDependent(after);
   const problems: Problem[] = [
-    ...changedItems("controls", before.controls, after.controls, plain.controls, controlsSchema),
     ...changedItems("actions", before.actions, after.actions, plain.actions, actionSchema),
+    ...changedItems("controls", before.controls, after.controls, plain.controls, controlsSchema),
   ];
   if (after.controls.length > LIMITS.controls) problems.push({ path: "controls", message: `a layout holds at most ${LIMITS.controls} controls` });
   if (after.actions.length > LIMITS.actions) problems.push({ path: "actions", message: `a layout holds at most ${LIMITS.actions} actions` });

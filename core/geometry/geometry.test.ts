@@ -1,0 +1,82 @@
+import fc from "fast-check";
+import { clearance, distanceTo } from "./distance";
+import { sharedArea } from "./overlap";
+import { areaOf, extentAt, holds, type Shape } from "./shape";
+import { coveredArea } from "./union";
+
+const shape: fc.Arbitrary<Shape> = fc.record({
+  shape: fc.constantFrom("ellipse", "box", "capsule"),
+  x: fc.integer({ min: 0, max: 300 }),
+  y: fc.integer({ min: 0, max: 300 }),
+  w: fc.integer({ min: 1, max: 300 }),
+  h: fc.integer({ min: 1, max: 300 }),
+});
+const box = (x: number, y: number, w: number, h: number): Shape => ({ shape: "box", x, y, w, h });
+const disc = (x: number, y: number, r: number): Shape => ({ shape: "ellipse", x: x - r, y: y - r, w: 2 * r, h: 2 * r });
+
+/** The area of all points for which `inside` is true, by counting on a grid: slow, and written without the formulas. */
+function counted(inside: (x: number, y: number) => boolean, step = 2): number {
+  let n = 0;
+  for (let x = step / 2; x < 620; x += step) for (let y = step / 2; y < 620; y += step) if (inside(x, y)) n += 1;
+  return n * step * step;
+}
+const near = (actual: number, expected: number, shapes: Shape[]) => expect(Math.abs(actual - expected)).toBeLessThanOrEqual(0.01 * Math.max(...shapes.map(areaOf)) + 4 * Math.max(...shapes.map((s) => s.w + s.h)));
+
+test("a point on the edge is inside; the corner of an ellipse's box is not", () => {
+  expect(holds(box(0, 0, 10, 10), 10, 10)).toBe(true);
+  expect(holds(box(0, 0, 10, 10), 10.00001, 10)).toBe(false);
+  expect(holds(disc(5, 5, 5), 10, 5)).toBe(true);
+  expect(holds(disc(5, 5, 5), 9, 9)).toBe(false);
+  expect(holds({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 25, 10)).toBe(true);
+  expect(holds({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 29.5, 1)).toBe(false);
+});
+
+test("areas and extents agree with what the shape holds", () => {
+  fc.assert(
+    fc.property(shape, (s) => {
+      near(areaOf(s), counted((x, y) => holds(s, x, y)), [s]);
+      const x = s.x + s.w * 0.3;
+      const [top, bottom] = extentAt(s, x)!;
+      expect(holds(s, x, top + 1e-7) && holds(s, x, bottom - 1e-7)).toBe(true);
+      expect(holds(s, x, top - 1e-3) || holds(s, x, bottom + 1e-3)).toBe(false);
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test("shared and covered areas agree with counting", () => {
+  fc.assert(
+    fc.property(shape, shape, shape, (a, b, c) => {
+      near(sharedArea(a, b), counted((x, y) => holds(a, x, y) && holds(b, x, y)), [a, b]);
+      expect(sharedArea(a, b)).toBeCloseTo(sharedArea(b, a), 6);
+      near(coveredArea(a, [b, c]), counted((x, y) => holds(a, x, y) && (holds(b, x, y) || holds(c, x, y))), [a, b, c]);
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test("shapes that only touch share nothing", () => {
+  expect(sharedArea(box(0, 0, 10, 10), box(10, 0, 10, 10))).toBe(0);
+  expect(sharedArea(disc(10, 10, 10), disc(30, 10, 10))).toBe(0);
+});
+
+test("clearance: known distances, and the sign says whether they overlap", () => {
+  expect(clearance(disc(0, 0, 10), disc(50, 0, 10)).px).toBeCloseTo(30, 6);
+  expect(clearance(box(0, 0, 10, 10), box(13, 14, 5, 5)).px).toBeCloseTo(5, 6);
+  expect(clearance(disc(0, 0, 10), disc(15, 0, 10)).px).toBeCloseTo(-5, 6);
+  expect(distanceTo(box(0, 0, 10, 10), { x: 5, y: 5 })).toBe(0);
+  expect(distanceTo(box(0, 0, 10, 10), { x: 13, y: 14 })).toBeCloseTo(5, 6);
+  fc.assert(
+    fc.property(shape, shape, (a, b) => {
+      const { px, direction } = clearance(a, b);
+      const shared = sharedArea(a, b);
+      if (shared > 1) expect(px).toBeLessThan(0);
+      if (px > 1e-3) expect(shared).toBe(0);
+      if (px < -1e-3) {
+        const moved = { ...b, x: b.x - px * direction.x * 1.001, y: b.y - px * direction.y * 1.001 };
+        expect(sharedArea(a, moved)).toBeLessThanOrEqual(0.002 * Math.min(areaOf(a), areaOf(b)) + 1);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
