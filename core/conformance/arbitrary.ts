@@ -18,7 +18,15 @@ const ACTIONS = [
 
 const fraction = fc.integer({ min: 0, max: 20 }).map((n) => n / 20);
 const amount = (min: number, max: number) => fc.integer({ min: Math.round(min * 10), max: Math.round(max * 10) }).map((n) => n / 10);
-const typicalSize: Record<string, [number, number]> = { u: [30, 300], mm: [3, 40], px: [20, 400], "%w": [2, 40], "%h": [2, 40], "%min": [2, 40], "%max": [2, 40] };
+const typicalSize: Record<string, [number, number]> = {
+  u: [30, 300],
+  mm: [3, 40],
+  px: [20, 400],
+  "%w": [2, 40],
+  "%h": [2, 40],
+  "%min": [2, 40],
+  "%max": [2, 40],
+};
 const lengthIn = (scale: number, low = 0): fc.Arbitrary<string> =>
   fc.constantFrom(...LENGTH_UNITS).chain((unit) => {
     const [min, max] = typicalSize[unit];
@@ -26,10 +34,7 @@ const lengthIn = (scale: number, low = 0): fc.Arbitrary<string> =>
   });
 const offset = fc.tuple(lengthIn(0.6, -1), lengthIn(0.6, -1));
 
-const clamp = fc.option(
-  fc.constantFrom({ minMm: 9 }, { maxMm: 20 }, { minMm: 11, maxMm: 16 }),
-  { nil: undefined },
-);
+const clamp = fc.option(fc.constantFrom({ minMm: 9 }, { maxMm: 20 }, { minMm: 11, maxMm: 16 }), { nil: undefined });
 const pinIn = (frame: fc.Arbitrary<unknown>) =>
   fc.record(
     {
@@ -46,7 +51,13 @@ const pinIn = (frame: fc.Arbitrary<unknown>) =>
 const plainFrame = fc.constantFrom("screen", "safe", "picture");
 const span = fc
   .tuple(plainFrame, fraction, fraction, fraction, fraction, lengthIn(0.3))
-  .map(([frame, a, b, c, d, inset]) => ({ kind: "span", frame, from: [Math.min(a, b), Math.min(c, d)], to: [Math.max(a, b), Math.max(c, d)], inset: { left: inset, top: inset } }));
+  .map(([frame, a, b, c, d, inset]) => ({
+    kind: "span",
+    frame,
+    from: [Math.min(a, b), Math.min(c, d)],
+    to: [Math.max(a, b), Math.max(c, d)],
+    inset: { left: inset, top: inset },
+  }));
 
 const hit = fc.record(
   {
@@ -75,14 +86,29 @@ const feels: Record<ControlKind, fc.Arbitrary<unknown>> = {
     },
     { requiredKeys: [] },
   ),
-  dpad: fc.record({ ways: fc.constantFrom(4, 8), neutral: fc.constantFrom(0.1, 0.3), diagonal: fc.constantFrom(20, 45, 80), slideOut: fc.constantFrom("keep", "release") }, { requiredKeys: [] }),
+  dpad: fc.record(
+    { ways: fc.constantFrom(4, 8), neutral: fc.constantFrom(0.1, 0.3), diagonal: fc.constantFrom(20, 45, 80), slideOut: fc.constantFrom("keep", "release") },
+    { requiredKeys: [] },
+  ),
   button: fc.record(
-    { press: fc.constantFrom("hold", "latch", "pulse", "release", "long", "double"), longMs: fc.constantFrom(60, 200), withinMs: fc.constantFrom(200, 400), slideIn: fc.boolean(), slideOut: fc.constantFrom("keep", "release") },
+    {
+      press: fc.constantFrom("hold", "latch", "pulse", "release", "long", "double"),
+      longMs: fc.constantFrom(60, 200),
+      withinMs: fc.constantFrom(200, 400),
+      slideIn: fc.boolean(),
+      slideOut: fc.constantFrom("keep", "release"),
+    },
     { requiredKeys: [] },
   ),
   touchpad: fc.record({ gain: fc.constantFrom(-1, 0.5, 2), axes: fc.constantFrom("both", "x", "y") }, { requiredKeys: [] }),
   swipe: fc.record(
-    { distanceMm: fc.constantFrom(3, 8), directions: fc.constantFrom(0, 4, 8), output: fc.constantFrom("pulse", "hold"), again: fc.constantFrom("never", "each-distance"), withinMs: fc.constantFrom(0, 120) },
+    {
+      distanceMm: fc.constantFrom(3, 8),
+      directions: fc.constantFrom(0, 4, 8),
+      output: fc.constantFrom("pulse", "hold"),
+      again: fc.constantFrom("never", "each-distance"),
+      withinMs: fc.constantFrom(0, 120),
+    },
     { requiredKeys: [] },
   ),
 };
@@ -106,7 +132,10 @@ const control = (id: string) =>
         id: fc.constant(id),
         name: fc.constant(`Control ${id}`),
         kind: fc.constant(kind),
-        placement: fc.oneof(pinIn(fc.oneof({ weight: 3, arbitrary: plainFrame as fc.Arbitrary<unknown> }, { weight: 1, arbitrary: fc.constant({ cluster: "ring" }) })), span),
+        placement: fc.oneof(
+          pinIn(fc.oneof({ weight: 3, arbitrary: plainFrame as fc.Arbitrary<unknown> }, { weight: 1, arbitrary: fc.constant({ cluster: "ring" }) })),
+          span,
+        ),
         moments: fc.subarray(MOMENTS),
         hit,
         feel: feels[kind],
@@ -123,10 +152,15 @@ export const fileArbitrary: fc.Arbitrary<Record<string, unknown>> = fc.record(
     version: fc.constant(1),
     name: fc.constant("Made at random"),
     reference: fc.constantFrom({ width: 1600, height: 720 }, { width: 720, height: 1280 }),
-    scale: fc.record({ share: fc.constantFrom(0, 0.3, 1), of: fc.constantFrom("shorter", "longer", "area", "width", "height", "inside", "outside") }, { requiredKeys: [] }),
+    scale: fc.record(
+      { share: fc.constantFrom(0, 0.3, 1), of: fc.constantFrom("shorter", "longer", "area", "width", "height", "inside", "outside") },
+      { requiredKeys: [] },
+    ),
     picture: fc.constantFrom({ minAspect: 1.4, maxAspect: 1.9 }),
     orientation: fc.constantFrom("landscape", "portrait", "both"),
-    actions: fc.tuple(fc.constantFrom(0, 80), fc.constantFrom(0, 60)).map(([riseMs, fallMs]) => ACTIONS.map((a) => (a.kind === "vector" || a.kind === "axis" ? { ...a, riseMs, fallMs } : a))),
+    actions: fc
+      .tuple(fc.constantFrom(0, 80), fc.constantFrom(0, 60))
+      .map(([riseMs, fallMs]) => ACTIONS.map((a) => (a.kind === "vector" || a.kind === "axis" ? { ...a, riseMs, fallMs } : a))),
     moments: fc.constant(MOMENTS.map((id) => ({ id, name: id }))),
     clusters: pinIn(plainFrame).map((placement) => [{ id: "ring", name: "Ring", placement }]),
     controls: fc.integer({ min: 0, max: 6 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => control(`c${i}`)))),
@@ -168,16 +202,44 @@ export const eventsArbitrary: fc.Arbitrary<InputEvent[]> = fc
             y: fc.oneof(fc.integer({ min: 0, max: 1536 }), fc.integer({ min: -1e6, max: 1e6 })),
           }) as fc.Arbitrary<Record<string, unknown>>,
         },
-        { weight: 2, arbitrary: fc.record({ type: fc.constant("key"), code: fc.constantFrom("KeyW", "KeyQ", "Space", "KeyX"), down: fc.boolean() }) as fc.Arbitrary<Record<string, unknown>> },
-        { weight: 1, arbitrary: fc.record({ type: fc.constant("mouse"), button: fc.constantFrom(0, 2), down: fc.boolean() }) as fc.Arbitrary<Record<string, unknown>> },
-        { weight: 1, arbitrary: fc.record({ type: fc.constant("mouse"), dx: fc.integer({ min: -50, max: 50 }), dy: fc.integer({ min: -50, max: 50 }) }) as fc.Arbitrary<Record<string, unknown>> },
+        {
+          weight: 2,
+          arbitrary: fc.record({ type: fc.constant("key"), code: fc.constantFrom("KeyW", "KeyQ", "Space", "KeyX"), down: fc.boolean() }) as fc.Arbitrary<
+            Record<string, unknown>
+          >,
+        },
+        {
+          weight: 1,
+          arbitrary: fc.record({ type: fc.constant("mouse"), button: fc.constantFrom(0, 2), down: fc.boolean() }) as fc.Arbitrary<Record<string, unknown>>,
+        },
+        {
+          weight: 1,
+          arbitrary: fc.record({ type: fc.constant("mouse"), dx: fc.integer({ min: -50, max: 50 }), dy: fc.integer({ min: -50, max: 50 }) }) as fc.Arbitrary<
+            Record<string, unknown>
+          >,
+        },
         {
           weight: 1,
           arbitrary: fc
-            .tuple(fc.array(fraction, { minLength: 8, maxLength: 8 }), fc.array(fraction.map((f) => f * 2 - 1), { minLength: 4, maxLength: 4 }))
+            .tuple(
+              fc.array(fraction, { minLength: 8, maxLength: 8 }),
+              fc.array(
+                fraction.map((f) => f * 2 - 1),
+                { minLength: 4, maxLength: 4 },
+              ),
+            )
             .map(([buttons, axes]) => ({ type: "pad", buttons, axes })) as fc.Arbitrary<Record<string, unknown>>,
         },
-        { weight: 1, arbitrary: fc.constantFrom<Record<string, unknown>>({ type: "moment", moment: "sail" }, { type: "moment", moment: "dock" }, { type: "off" }, { type: "on" }, { type: "blur" }) },
+        {
+          weight: 1,
+          arbitrary: fc.constantFrom<Record<string, unknown>>(
+            { type: "moment", moment: "sail" },
+            { type: "moment", moment: "dock" },
+            { type: "off" },
+            { type: "on" },
+            { type: "blur" },
+          ),
+        },
       ),
     ),
     { maxLength: 60 },

@@ -20,7 +20,8 @@ function counted(inside: (x: number, y: number) => boolean, step = 2): number {
   for (let x = step / 2; x < 620; x += step) for (let y = step / 2; y < 620; y += step) if (inside(x, y)) n += 1;
   return n * step * step;
 }
-const near = (actual: number, expected: number, shapes: Shape[]) => expect(Math.abs(actual - expected)).toBeLessThanOrEqual(0.01 * Math.max(...shapes.map(areaOf)) + 4 * Math.max(...shapes.map((s) => s.w + s.h)));
+const near = (actual: number, expected: number, shapes: Shape[]) =>
+  expect(Math.abs(actual - expected)).toBeLessThanOrEqual(0.01 * Math.max(...shapes.map(areaOf)) + 4 * Math.max(...shapes.map((s) => s.w + s.h)));
 
 test("a point on the edge is inside; the corner of an ellipse's box is not", () => {
   expect(holds(box(0, 0, 10, 10), 10, 10)).toBe(true);
@@ -34,7 +35,11 @@ test("a point on the edge is inside; the corner of an ellipse's box is not", () 
 test("areas and extents agree with what the shape holds", () => {
   fc.assert(
     fc.property(shape, (s) => {
-      near(areaOf(s), counted((x, y) => holds(s, x, y)), [s]);
+      near(
+        areaOf(s),
+        counted((x, y) => holds(s, x, y)),
+        [s],
+      );
       const x = s.x + s.w * 0.3;
       const [top, bottom] = extentAt(s, x)!;
       expect(holds(s, x, top + 1e-7) && holds(s, x, bottom - 1e-7)).toBe(true);
@@ -47,9 +52,17 @@ test("areas and extents agree with what the shape holds", () => {
 test("shared and covered areas agree with counting", () => {
   fc.assert(
     fc.property(shape, shape, shape, (a, b, c) => {
-      near(sharedArea(a, b), counted((x, y) => holds(a, x, y) && holds(b, x, y)), [a, b]);
+      near(
+        sharedArea(a, b),
+        counted((x, y) => holds(a, x, y) && holds(b, x, y)),
+        [a, b],
+      );
       expect(sharedArea(a, b)).toBeCloseTo(sharedArea(b, a), 6);
-      near(coveredArea(a, [b, c]), counted((x, y) => holds(a, x, y) && (holds(b, x, y) || holds(c, x, y))), [a, b, c]);
+      near(
+        coveredArea(a, [b, c]),
+        counted((x, y) => holds(a, x, y) && (holds(b, x, y) || holds(c, x, y))),
+        [a, b, c],
+      );
     }),
     { numRuns: 25 },
   );

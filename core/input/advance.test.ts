@@ -12,9 +12,24 @@ import { initialState } from "./state";
 const HZ = 60;
 /** Screen of 1000 × 500 px at 254 ppi: 10 px a millimetre; a layout unit is one px. */
 const screen = plainScreen("s", 1000, 500, 254);
-const at = (x: number, y: number, size: number) => ({ kind: "pin", frame: "screen", anchor: [0, 0], pivot: [0.5, 0.5], offset: [`${x}px`, `${y}px`], size: [`${size}px`, `${size}px`] });
+const at = (x: number, y: number, size: number) => ({
+  kind: "pin",
+  frame: "screen",
+  anchor: [0, 0],
+  pivot: [0.5, 0.5],
+  offset: [`${x}px`, `${y}px`],
+  size: [`${size}px`, `${size}px`],
+});
 function layoutOf(controls: object[], actions: object[]): Layout {
-  const read = parseLayout({ format: "nodulum-layout", version: 1, name: "T", reference: { width: 1000, height: 500 }, scale: { mmPerUnit: 0.1 }, actions, controls });
+  const read = parseLayout({
+    format: "nodulum-layout",
+    version: 1,
+    name: "T",
+    reference: { width: 1000, height: 500 },
+    scale: { mmPerUnit: 0.1 },
+    actions,
+    controls,
+  });
   if (!read.ok) throw new Error(JSON.stringify(read));
   return read.value;
 }
@@ -22,10 +37,31 @@ function layoutOf(controls: object[], actions: object[]): Layout {
 function play(layout: Layout, events: InputEvent[]): ActionValues[] {
   return replay(layout, resolveLayout(layout, screen), events, HZ).map((f) => f.values);
 }
-const helm = { name: "helm", kind: "vector", keys: [{ code: "KeyD", value: [1, 0] }, { code: "KeyW", value: [0, 1] }] };
-const stick = (feel: object = {}) => ({ id: "stick", name: "s", kind: "stick", placement: at(200, 300, 200), feel: { inner: 0.2, outer: 0.8, ...feel }, serves: [{ port: "vector", action: "helm" }] });
+const helm = {
+  name: "helm",
+  kind: "vector",
+  keys: [
+    { code: "KeyD", value: [1, 0] },
+    { code: "KeyW", value: [0, 1] },
+  ],
+};
+const stick = (feel: object = {}) => ({
+  id: "stick",
+  name: "s",
+  kind: "stick",
+  placement: at(200, 300, 200),
+  feel: { inner: 0.2, outer: 0.8, ...feel },
+  serves: [{ port: "vector", action: "helm" }],
+});
 const horn = { name: "horn", kind: "press", keys: [{ code: "Space" }] };
-const button = (id: string, x: number, feel: object = {}) => ({ id, name: id, kind: "button", placement: at(x, 300, 100), feel, serves: [{ port: "press", action: id }] });
+const button = (id: string, x: number, feel: object = {}) => ({
+  id,
+  name: id,
+  kind: "button",
+  placement: at(x, 300, 100),
+  feel,
+  serves: [{ port: "press", action: id }],
+});
 const touch = (t: number, type: "down" | "move" | "up" | "cancel", x: number, y: number, id = 1): InputEvent => ({ t, type, id, x, y });
 
 test("a fixed stick: nothing in the dead zone, all beyond the outer, the share between, y up", () => {
@@ -52,8 +88,18 @@ test("a tap between two ticks is given at the next, a cancelled one never", () =
   const layout = layoutOf([button("horn", 500)], [horn]);
   expect(play(layout, [touch(1, "down", 500, 300), touch(3, "up", 500, 300)]).map((v) => v.horn)).toEqual([true, false]);
   expect(play(layout, [touch(1, "down", 500, 300), touch(3, "cancel", 500, 300)]).map((v) => v.horn)).toEqual([false, false]);
-  expect(play(layout, [{ t: 1, type: "key", code: "Space", down: true }, { t: 2, type: "key", code: "Space", down: false }]).map((v) => v.horn)).toEqual([true, false]);
-  expect(play(layout, [{ t: 1, type: "key", code: "Space", down: true }, { t: 2, type: "blur" }]).map((v) => v.horn)).toEqual([false, false]);
+  expect(
+    play(layout, [
+      { t: 1, type: "key", code: "Space", down: true },
+      { t: 2, type: "key", code: "Space", down: false },
+    ]).map((v) => v.horn),
+  ).toEqual([true, false]);
+  expect(
+    play(layout, [
+      { t: 1, type: "key", code: "Space", down: true },
+      { t: 2, type: "blur" },
+    ]).map((v) => v.horn),
+  ).toEqual([false, false]);
 });
 
 test("a latch turns with each press, and turns back where the press is cancelled unseen", () => {
@@ -64,7 +110,14 @@ test("a latch turns with each press, and turns back where the press is cancelled
 });
 
 test("a touch goes to the topmost; own cuts, shared lets it through", () => {
-  const two = (sharing: string) => layoutOf([button("low", 500), { ...button("high", 520), hit: { sharing } }], [{ name: "low", kind: "press" }, { name: "high", kind: "press" }]);
+  const two = (sharing: string) =>
+    layoutOf(
+      [button("low", 500), { ...button("high", 520), hit: { sharing } }],
+      [
+        { name: "low", kind: "press" },
+        { name: "high", kind: "press" },
+      ],
+    );
   const down = [touch(1, "down", 510, 300)];
   expect(play(two("own"), down)[0]).toEqual({ low: false, high: true });
   expect(play(two("shared"), down)[0]).toEqual({ low: true, high: true });
@@ -89,7 +142,11 @@ test("sources add up: keys and stick together stay within length 1", () => {
 
 test("smoothing moves no faster than rise and fall allow", () => {
   const layout = layoutOf([], [{ name: "trim", kind: "axis", keys: [{ code: "KeyE" }], riseMs: 100, fallMs: 50 }]);
-  const values = play(layout, [{ t: 1, type: "key", code: "KeyE", down: true }, { t: 120, type: "key", code: "KeyE", down: false }, { t: 250, type: "key", code: "KeyX", down: true }]).map((v) => v.trim as number);
+  const values = play(layout, [
+    { t: 1, type: "key", code: "KeyE", down: true },
+    { t: 120, type: "key", code: "KeyE", down: false },
+    { t: 250, type: "key", code: "KeyX", down: true },
+  ]).map((v) => v.trim as number);
   values.slice(1).forEach((v, i) => {
     expect(v - values[i]).toBeLessThanOrEqual(1000 / HZ / 100 + 1e-9);
     expect(values[i] - v).toBeLessThanOrEqual(1000 / HZ / 50 + 1e-9);
@@ -164,7 +221,11 @@ test("touch ids may be any numbers", () => {
 test("with every finger lifted only latches give anything", () => {
   fc.assert(
     fc.property(playing, ([layout, on, events]) => {
-      const calm = { ...layout, actions: layout.actions.map((a) => ({ ...a, riseMs: 0, fallMs: 0, keys: [], mouse: [], pad: [] })), controls: layout.controls.filter((c) => c.kind !== "button" || c.feel.press !== "latch") };
+      const calm = {
+        ...layout,
+        actions: layout.actions.map((a) => ({ ...a, riseMs: 0, fallMs: 0, keys: [], mouse: [], pad: [] })),
+        controls: layout.controls.filter((c) => c.kind !== "button" || c.feel.press !== "latch"),
+      };
       const last = events.at(-1)?.t ?? 0;
       const lifted: InputEvent[] = [...events, ...[1, 2, 3, 4].map((id): InputEvent => ({ t: last, type: "up", id, x: 0, y: 0 }))];
       const end = replay(calm, resolveLayout(calm, on), lifted, HZ).at(-1)!.values;

@@ -25,7 +25,15 @@ test("writing and reading gives the same layout, and writing again the same byte
 
 test("the order of keys in a file does not matter to its bytes", () => {
   const turned = (value: unknown): unknown =>
-    Array.isArray(value) ? value.map(turned) : typeof value === "object" && value !== null ? Object.fromEntries(Object.entries(value).reverse().map(([k, v]) => [k, turned(v)])) : value;
+    Array.isArray(value)
+      ? value.map(turned)
+      : typeof value === "object" && value !== null
+        ? Object.fromEntries(
+            Object.entries(value)
+              .reverse()
+              .map(([k, v]) => [k, turned(v)]),
+          )
+        : value;
   fc.assert(
     fc.property(fileArbitrary, (file) => {
       expect(writeLayout(valueOf(parseLayout(turned(file))))).toBe(writeLayout(valueOf(parseLayout(file))));
@@ -35,7 +43,17 @@ test("the order of keys in a file does not matter to its bytes", () => {
 });
 
 test("defaults are left out", () => {
-  const layout = valueOf(parseLayout({ format: "nodulum-layout", version: 1, name: "Bare", reference: { width: 1600, height: 720 }, scale: { share: 0, mmPerUnit: 0.09 }, orientation: "landscape", limits: { minTargetMm: 9 } }));
+  const layout = valueOf(
+    parseLayout({
+      format: "nodulum-layout",
+      version: 1,
+      name: "Bare",
+      reference: { width: 1600, height: 720 },
+      scale: { share: 0, mmPerUnit: 0.09 },
+      orientation: "landscape",
+      limits: { minTargetMm: 9 },
+    }),
+  );
   expect(plainLayout(layout)).toEqual({ format: "nodulum-layout", version: 1, name: "Bare", reference: { width: 1600, height: 720 }, scale: {} });
 });
 

@@ -19,47 +19,70 @@ const near = (a: { x: number; y: number; w: number; h: number }, b: { x: number;
 const pinned = fc
   .tuple(layoutArbitrary, screenArbitrary)
   .map(([layout, screen]) => sightOf(frozen(layout), screen))
-  .map((sight) => ({ sight, at: sight.resolved.controls.find((c) => { const p = sight.layout.controls.find((k) => k.id === c.id)!.placement; return p.kind === "pin" && !p.clamp; }) }))
+  .map((sight) => ({
+    sight,
+    at: sight.resolved.controls.find((c) => {
+      const p = sight.layout.controls.find((k) => k.id === c.id)!.placement;
+      return p.kind === "pin" && !p.clamp;
+    }),
+  }))
   .filter((s): s is { sight: Sight; at: NonNullable<typeof s.at> } => s.at !== undefined);
 const boxIn = (sight: Sight, id: string) => sight.resolved.controls.find((c) => c.id === id)!.visual;
 
 test("tied anywhere, a control does not jump", () => {
   fc.assert(
-    fc.property(pinned, fc.constantFrom(...TIE_POINTS), fc.constantFrom("screen" as const, "safe" as const, "picture" as const), ({ sight, at }, anchor, frame) => {
-      const tied = get(tieTo(sight, at.id, frame, anchor));
-      // Percent sizes are of the frame, so only the place is compared where the frame changes.
-      const now = boxIn(sightOf(tied, sight.screen), at.id);
-      const placement = tied.controls.find((c) => c.id === at.id)!.placement;
-      expect(placement).toMatchObject({ frame, anchor: [...anchor], pivot: [...anchor] });
-      const was = sight.layout.controls.find((c) => c.id === at.id)!.placement;
-      if (was.kind === "pin" && (was.frame === frame || !was.size.some((s) => s.includes("%")))) if (typeof was.frame === "string") near(now, at.visual);
-    }),
+    fc.property(
+      pinned,
+      fc.constantFrom(...TIE_POINTS),
+      fc.constantFrom("screen" as const, "safe" as const, "picture" as const),
+      ({ sight, at }, anchor, frame) => {
+        const tied = get(tieTo(sight, at.id, frame, anchor));
+        // Percent sizes are of the frame, so only the place is compared where the frame changes.
+        const now = boxIn(sightOf(tied, sight.screen), at.id);
+        const placement = tied.controls.find((c) => c.id === at.id)!.placement;
+        expect(placement).toMatchObject({ frame, anchor: [...anchor], pivot: [...anchor] });
+        const was = sight.layout.controls.find((c) => c.id === at.id)!.placement;
+        if (was.kind === "pin" && (was.frame === frame || !was.size.some((s) => s.includes("%")))) if (typeof was.frame === "string") near(now, at.visual);
+      },
+    ),
     { numRuns: 150 },
   );
 });
 
 test("placed in a box, a control stands in that box", () => {
   fc.assert(
-    fc.property(pinned, fc.integer({ min: -100, max: 2000 }), fc.integer({ min: -100, max: 1000 }), fc.integer({ min: 5, max: 600 }), fc.integer({ min: 5, max: 600 }), ({ sight, at }, x, y, w, h) => {
-      const box = { x, y, w, h };
-      near(boxIn(sightOf(get(placeAt(sight, at.id, box, true)), sight.screen), at.id), box);
-    }),
+    fc.property(
+      pinned,
+      fc.integer({ min: -100, max: 2000 }),
+      fc.integer({ min: -100, max: 1000 }),
+      fc.integer({ min: 5, max: 600 }),
+      fc.integer({ min: 5, max: 600 }),
+      ({ sight, at }, x, y, w, h) => {
+        const box = { x, y, w, h };
+        near(boxIn(sightOf(get(placeAt(sight, at.id, box, true)), sight.screen), at.id), box);
+      },
+    ),
     { numRuns: 150 },
   );
 });
 
 test("moved and moved back, everything stands where it stood", () => {
   fc.assert(
-    fc.property(fc.tuple(layoutArbitrary, screenArbitrary), fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 }), ([layout, screen], dx, dy) => {
-      const sight = sightOf(layout, screen);
-      const ids = sight.resolved.controls.filter((c) => c.visual.w > 0 && c.visual.h > 0).map((c) => c.id);
-      const there = sightOf(get(moveBy(sight, ids, dx, dy)), screen);
-      const back = sightOf(get(moveBy(there, ids, -dx, -dy)), screen);
-      for (const id of ids) {
-        near(boxIn(there, id), { ...boxIn(sight, id), x: boxIn(sight, id).x + dx, y: boxIn(sight, id).y + dy });
-        near(boxIn(back, id), boxIn(sight, id));
-      }
-    }),
+    fc.property(
+      fc.tuple(layoutArbitrary, screenArbitrary),
+      fc.integer({ min: -300, max: 300 }),
+      fc.integer({ min: -300, max: 300 }),
+      ([layout, screen], dx, dy) => {
+        const sight = sightOf(layout, screen);
+        const ids = sight.resolved.controls.filter((c) => c.visual.w > 0 && c.visual.h > 0).map((c) => c.id);
+        const there = sightOf(get(moveBy(sight, ids, dx, dy)), screen);
+        const back = sightOf(get(moveBy(there, ids, -dx, -dy)), screen);
+        for (const id of ids) {
+          near(boxIn(there, id), { ...boxIn(sight, id), x: boxIn(sight, id).x + dx, y: boxIn(sight, id).y + dy });
+          near(boxIn(back, id), boxIn(sight, id));
+        }
+      },
+    ),
     { numRuns: 60 },
   );
 });
@@ -104,6 +127,10 @@ test("what cannot stand is refused", () => {
   const sight = sightOf(fresh(), screen);
   const { layout } = get(growControl(sight, sight.layout.actions[0], "stick", 300, 800));
   const now = sightOf(layout, screen);
-  for (const box of [{ x: NaN, y: 0, w: 10, h: 10 }, { x: 0, y: 0, w: 0, h: 10 }]) expect(placeAt(now, "helm", box, true).ok).toBe(false);
+  for (const box of [
+    { x: NaN, y: 0, w: 10, h: 10 },
+    { x: 0, y: 0, w: 0, h: 10 },
+  ])
+    expect(placeAt(now, "helm", box, true).ok).toBe(false);
   expect(moveBy(now, ["nobody"], 1, 1).ok).toBe(false);
 });

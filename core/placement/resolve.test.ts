@@ -23,13 +23,16 @@ function mirrored(layout: Layout): Layout {
     }),
     arrangements: layout.arrangements.map((a) => ({
       ...a,
-      overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [id, o.placement && id !== "map" ? { ...o, placement: place(o.placement) } : o])),
+      overrides: Object.fromEntries(
+        Object.entries(a.overrides).map(([id, o]) => [id, o.placement && id !== "map" ? { ...o, placement: place(o.placement) } : o]),
+      ),
     })),
   };
 }
 
 const close = (a: unknown, b: unknown, scale = 1) => {
-  const flat = (value: unknown): number[] => (typeof value === "number" ? [value] : typeof value === "object" && value !== null ? Object.values(value).flatMap(flat) : []);
+  const flat = (value: unknown): number[] =>
+    typeof value === "number" ? [value] : typeof value === "object" && value !== null ? Object.values(value).flatMap(flat) : [];
   const [one, two] = [flat(a), flat(b)];
   expect(one.length).toBe(two.length);
   one.forEach((n, i) => expect(Math.abs(n * scale - two[i])).toBeLessThanOrEqual(1e-6 * Math.max(1, Math.abs(two[i]))));
@@ -45,14 +48,26 @@ test("mirrored twice is the same", () => {
 });
 
 test("twice the px at twice the ppi changes no millimetre", () => {
-  const noPx = (layout: Layout) => !JSON.stringify(layout.controls.concat(layout.clusters as never)).includes("px\"") && !JSON.stringify(layout.arrangements).includes("px\"");
+  const noPx = (layout: Layout) =>
+    !JSON.stringify(layout.controls.concat(layout.clusters as never)).includes('px"') && !JSON.stringify(layout.arrangements).includes('px"');
   fc.assert(
     fc.property(layoutArbitrary.filter(noPx), screenArbitrary, fc.constantFrom(0, 1), (layout, screen, share) => {
       const even = { ...layout, scale: { ...layout.scale, share } };
       const sides = (s: typeof screen.insets) => ({ left: 2 * s.left, top: 2 * s.top, right: 2 * s.right, bottom: 2 * s.bottom });
-      const twice = { ...screen, widthPx: 2 * screen.widthPx, heightPx: 2 * screen.heightPx, ppi: 2 * screen.ppi, insets: sides(screen.insets), edges: sides(screen.edges) };
+      const twice = {
+        ...screen,
+        widthPx: 2 * screen.widthPx,
+        heightPx: 2 * screen.heightPx,
+        ppi: 2 * screen.ppi,
+        insets: sides(screen.insets),
+        edges: sides(screen.edges),
+      };
       const [one, two] = [resolveLayout(even, screen), resolveLayout(even, twice)];
-      close(one.controls.map((c) => [c.visual, c.hit, c.landing ?? 0, c.travel ?? 0].map((b) => (typeof b === "number" ? b : [b.x, b.y, b.w, b.h]))), two.controls.map((c) => [c.visual, c.hit, c.landing ?? 0, c.travel ?? 0].map((b) => (typeof b === "number" ? b : [b.x, b.y, b.w, b.h]))), 2);
+      close(
+        one.controls.map((c) => [c.visual, c.hit, c.landing ?? 0, c.travel ?? 0].map((b) => (typeof b === "number" ? b : [b.x, b.y, b.w, b.h]))),
+        two.controls.map((c) => [c.visual, c.hit, c.landing ?? 0, c.travel ?? 0].map((b) => (typeof b === "number" ? b : [b.x, b.y, b.w, b.h]))),
+        2,
+      );
     }),
     { numRuns: 60 },
   );
@@ -60,15 +75,21 @@ test("twice the px at twice the ppi changes no millimetre", () => {
 
 test("nothing is ever NaN, and no size is negative", () => {
   fc.assert(
-    fc.property(layoutArbitrary, screenArbitrary, fc.constantFrom(0.8, 1, 1.3), fc.constantFrom("left" as const, "right" as const), (layout, screen, playerSize, handed) => {
-      const resolved = resolveLayout(layout, screen, { handed, playerSize, moment: null });
-      for (const c of resolved.controls)
-        for (const b of [c.visual, c.hit, c.landing]) {
-          if (!b) continue;
-          expect([b.x, b.y, b.w, b.h].every(Number.isFinite)).toBe(true);
-          expect(b.w >= 0 && b.h >= 0).toBe(true);
-        }
-    }),
+    fc.property(
+      layoutArbitrary,
+      screenArbitrary,
+      fc.constantFrom(0.8, 1, 1.3),
+      fc.constantFrom("left" as const, "right" as const),
+      (layout, screen, playerSize, handed) => {
+        const resolved = resolveLayout(layout, screen, { handed, playerSize, moment: null });
+        for (const c of resolved.controls)
+          for (const b of [c.visual, c.hit, c.landing]) {
+            if (!b) continue;
+            expect([b.x, b.y, b.w, b.h].every(Number.isFinite)).toBe(true);
+            expect(b.w >= 0 && b.h >= 0).toBe(true);
+          }
+      },
+    ),
     { numRuns: 60 },
   );
 });

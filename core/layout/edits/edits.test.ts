@@ -11,13 +11,27 @@ const pin = { kind: "pin", frame: "safe", anchor: [0, 1], pivot: [0, 1], offset:
 const button = (id: string, action: string) => ({ id, name: id, kind: "button", placement: pin, serves: [{ port: "press", action }] });
 const sample = (): Layout => {
   const read = parseLayout({
-    format: "nodulum-layout", version: 1, name: "Edits", reference: { width: 1600, height: 720 }, scale: {},
+    format: "nodulum-layout",
+    version: 1,
+    name: "Edits",
+    reference: { width: 1600, height: 720 },
+    scale: {},
     moments: [{ id: "sail", name: "Sail" }],
-    actions: [{ name: "horn", kind: "press" }, { name: "pump", kind: "press" }, { name: "helm", kind: "vector" }],
+    actions: [
+      { name: "horn", kind: "press" },
+      { name: "pump", kind: "press" },
+      { name: "helm", kind: "vector" },
+    ],
     controls: [button("horn", "horn"), button("pump", "pump"), button("extra", "horn")],
     arrangements: [{ id: "tall", name: "Tall", when: { aspect: { max: 1.5 } }, overrides: { horn: { hidden: true } } }],
-    together: [{ id: "both", actions: ["horn", "pump"] }, { id: "all", actions: ["horn", "pump", "helm"] }],
-    accepted: [{ code: "bind/twice", subjects: ["horn", "extra"], reason: "meant" }, { code: "bind/unserved", subjects: ["helm"], reason: "later" }],
+    together: [
+      { id: "both", actions: ["horn", "pump"] },
+      { id: "all", actions: ["horn", "pump", "helm"] },
+    ],
+    accepted: [
+      { code: "bind/twice", subjects: ["horn", "extra"], reason: "meant" },
+      { code: "bind/unserved", subjects: ["helm"], reason: "later" },
+    ],
   });
   if (!read.ok) throw new Error(JSON.stringify(read));
   return frozen(read.value);
@@ -81,7 +95,10 @@ test("free ids are made from any word", () => {
 });
 
 test("order changes by one step or to an end, several keeping theirs", () => {
-  const order = (result: Result<Layout>) => get(result).controls.map((c) => c.id).join(" ");
+  const order = (result: Result<Layout>) =>
+    get(result)
+      .controls.map((c) => c.id)
+      .join(" ");
   expect(order(reorderControls(sample(), ["horn"], "up"))).toBe("pump horn extra");
   expect(order(reorderControls(sample(), ["horn", "pump"], "up"))).toBe("extra horn pump");
   expect(order(reorderControls(sample(), ["extra"], "bottom"))).toBe("extra horn pump");

@@ -1,0 +1,47 @@
+import { sampleLayouts } from "../../samples/samples";
+import { fileSchema } from "../layout/schema/file";
+import { clipText, readClip } from "./clip";
+import { fallsShort, textReport } from "./report";
+import { layoutJsonSchema } from "./schema";
+import { readScreens } from "./screens";
+import { readTrace } from "./trace";
+
+test("a trace is read line by line; faults name their line", () => {
+  const good = readTrace('{"t":1,"type":"down","id":1,"x":2,"y":3}\n\n{"t":1,"type":"blur"}\n');
+  expect(good).toMatchObject({ ok: true, value: [{ type: "down" }, { type: "blur" }] });
+  const bad = readTrace('{"t":5,"type":"off"}\n{"t":1,"type":"on"}\nnonsense\n{"t":9,"type":"down","id":1,"x":1e999,"y":0}\n{"t":9,"type":"hover"}');
+  expect(bad.ok ? [] : bad.problems.map((p) => p.path)).toEqual(["line 2", "line 3", "line 4", "line 5"]);
+});
+
+test("a list of screens gets names from px where it has none", () => {
+  expect(readScreens('[{"widthPx":640,"heightPx":480,"ppi":229}]')).toMatchObject({ ok: true, value: [{ name: "640×480", insets: { left: 0 } }] });
+  const bad = readScreens('[{"widthPx":0,"heightPx":480,"ppi":229}]');
+  expect(bad.ok ? "" : `${bad.problems[0].path} ${bad.problems[0].message}`).toBe("[0].widthPx must be a number above 0");
+});
+
+test("the JSON Schema is of 2020-12, closed, and knows every top-level key", () => {
+  const schema = layoutJsonSchema() as { $schema: string; additionalProperties: boolean; required: string[]; properties: Record<string, unknown> };
+  expect(schema.$schema).toBe("https://json-schema.org/draft/2020-12/schema");
+  expect(schema.additionalProperties).toBe(false);
+  expect(schema.required.sort()).toEqual(["format", "name", "reference", "scale", "version"]);
+  expect(Object.keys(schema.properties)).toEqual(Object.keys(fileSchema.shape));
+});
+
+test("controls travel by the clipboard, less the moments the other layout lacks", () => {
+  const [brackwater, pigeonhole] = sampleLayouts();
+  const text = clipText(brackwater, ["horn", "helm"]);
+  const same = readClip(text, brackwater);
+  expect(same.ok && same.value).toEqual(brackwater.controls.filter((c) => ["horn", "helm"].includes(c.id)));
+  const other = readClip(text, pigeonhole);
+  expect(other.ok && other.value.map((c) => c.moments)).toEqual([[], []]);
+  for (const wrong of ["", "hello", "{}", '{"format":"nodulum-controls","version":1,"controls":[{}]}']) expect(readClip(wrong, brackwater).ok).toBe(false);
+});
+
+test("reports count what is not accepted, and fail by what they are asked", () => {
+  const finding = { code: "touch/small" as const, severity: "warning" as const, subjects: ["a"], measure: null, text: "small", moment: null, accepted: null };
+  const screens = [{ name: "S", findings: [finding, { ...finding, accepted: "fine" }] }];
+  expect(textReport(screens)).toContain("1 screen: 0 blockers, 1 warnings, 0 notes");
+  expect(textReport(screens)).toContain("(accepted: fine)");
+  expect(fallsShort(screens, "blocker")).toBe(false);
+  expect(fallsShort(screens, "warning")).toBe(true);
+});

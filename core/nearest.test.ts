@@ -1,0 +1,20 @@
+import fc from "fast-check";
+import { nearestWord, wordDistance } from "./nearest";
+
+test("finds the word that was meant", () => {
+  const known = ["towline", "horn", "pump", "helm"];
+  expect(nearestWord("tow_line", known)).toBe("towline");
+  expect(nearestWord("hron", known)).toBe("horn");
+  expect(nearestWord("HELM", known)).toBe("helm");
+  expect(nearestWord("searchlight", known)).toBeNull();
+});
+
+test("the distance is a metric on the cases that matter", () => {
+  fc.assert(
+    fc.property(fc.string({ maxLength: 8 }), fc.string({ maxLength: 8 }), (a, b) => {
+      expect(wordDistance(a, b)).toBe(wordDistance(b, a));
+      expect(wordDistance(a, b) === 0).toBe(a === b);
+      expect(wordDistance(a, b)).toBeLessThanOrEqual(Math.max(a.length, b.length));
+    }),
+  );
+});

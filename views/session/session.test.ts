@@ -1,0 +1,133 @@
+import { addAction } from "../../core/layout/edits/actions";
+import { changeLayout } from "../../core/layout/edits/whole";
+import { refused, ok } from "../../core/result";
+import { removeControls } from "../../core/layout/edits/controls";
+import { writeLayout } from "../../core/layout/write";
+import { sampleLayouts } from "../../samples/samples";
+import { memoryStore, type LayoutStore } from "../../storage/layouts";
+import { createLibrary, firstLayout } from "./library";
+import { createSession, type Session } from "./session";
+
+const [brackwater] = sampleLayouts();
+const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession(store, "id", brackwater, () => 1000);
+const layoutOf = (session: Session) => session.store.getState().layout;
+const share = (value: number) => (l: typeof brackwater) => changeLayout(l, { scale: { ...l.scale, share: value } });
+
+test("undoing everything gives the first bytes, redoing everything the last", () => {
+  const session = fresh();
+  const first = writeLayout(layoutOf(session));
+  for (let i = 0; i < 5; i += 1) session.edit(`add ${i}`, (l) => addAction(l, `action ${i}`, "press"));
+  session.edit("delete", (l) => removeControls(l, ["horn", "helm"]));
+  const last = writeLayout(layoutOf(session));
+  for (let i = 0; i < 10; i += 1) session.undo();
+  expect(writeLayout(layoutOf(session))).toBe(first);
+  for (let i = 0; i < 10; i += 1) session.redo();
+  expect(writeLayout(layoutOf(session))).toBe(last);
+});
+
+test("a gesture is one entry however many previews it has; cancelled it leaves none", () => {
+  const session = fresh();
+  session.begin("scale");
+  for (const s of [0.4, 0.5, 0.6]) session.preview(share(s));
+  session.commit();
+  expect(session.store.getState().history.past.map((e) => e.label)).toEqual(["scale"]);
+  expect(layoutOf(session).scale.share).toBe(0.6);
+  session.begin("again");
+  session.preview(share(0.9));
+  session.cancel();
+  expect(layoutOf(session).scale.share).toBe(0.6);
+  expect(session.store.getState().history.past).toHaveLength(1);
+  session.undo();
+  expect(layoutOf(session)).toEqual(brackwater);
+});
+
+test("a refused edit changes nothing and says why", () => {
+  const session = fresh();
+  expect(session.edit("no", () => refused("there", "it cannot be"))).toBe(false);
+  expect(layoutOf(session)).toBe(brackwater);
+  expect(session.store.getState().notice).toMatchObject({ tone: "problem", text: "there: it cannot be" });
+});
+
+test("steps of one field join; turning to something else parts them", () => {
+  const session = fresh();
+  for (const s of [0.4, 0.41, 0.42]) session.edit("share", share(s), true);
+  session.endRun();
+  session.edit("share", share(0.5), true);
+  expect(session.store.getState().history.past).toHaveLength(2);
+  session.undo();
+  expect(layoutOf(session).scale.share).toBe(0.42);
+  session.undo();
+  expect(layoutOf(session).scale.share).toBe(0.35);
+});
+
+test("what the editor remembers is kept without an entry, and outlives undo", () => {
+  const session = fresh();
+  session.edit("share", share(0.5));
+  session.remember({ screen: "Tablet 4:3" });
+  session.undo();
+  expect(layoutOf(session).workbench.screen).toBe("Tablet 4:3");
+  expect(layoutOf(session).scale.share).toBe(0.35);
+});
+
+test("deleted controls leave the selection; a new layout has an empty history", () => {
+  const session = fresh();
+  session.select(["horn", "pump"]);
+  session.edit("delete", (l) => removeControls(l, ["horn"]));
+  expect(session.store.getState().selection).toEqual(["pump"]);
+  session.show("other", sampleLayouts()[1]);
+  expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], moment: "sorting" });
+});
+
+test("saved means written; a refusal is told and work goes on", async () => {
+  const store = memoryStore("test");
+  let full = true;
+  const session = createSession({ ...store, write: (l) => (full ? Promise.reject(new Error("full")) : store.write(l)) }, "id", brackwater, () => 5);
+  session.edit("share", share(0.5));
+  await session.flush();
+  expect(session.store.getState().saving).toEqual({ kind: "refused", reason: "full" });
+  full = false;
+  session.edit("share", share(0.7));
+  expect(session.store.getState().saving.kind).toBe("saving");
+  await session.flush();
+  expect(session.store.getState().saving.kind).toBe("saved");
+  expect((await store.read("id"))!.text).toBe(writeLayout(layoutOf(session)));
+});
+
+test("the library: samples at first, new, duplicate, delete and bring back, import", async () => {
+  const store = memoryStore("test");
+  let n = 0;
+  const newId = () => `id-${(n += 1)}`;
+  const first = await firstLayout(store, sampleLayouts(), () => 10, newId);
+  expect(first.layout.name).toBe("Brackwater");
+  const session = createSession(store, first.id, first.layout, () => 20);
+  const library = createLibrary(store, session, () => 20, newId);
+  expect((await library.list()).kept).toHaveLength(3);
+  expect(await library.start("Dock", { width: 1, height: 0 }, {})).toMatchObject({ ok: false });
+  expect(await library.start("Dock", { width: 1280, height: 720 }, { share: 0.2 })).toEqual(ok(true));
+  expect(layoutOf(session).name).toBe("Dock");
+  await library.duplicate();
+  expect(layoutOf(session).name).toBe("Dock, copy");
+  const { id } = session.store.getState();
+  await library.remove(id);
+  expect(session.store.getState().id).not.toBe(id);
+  const { kept, deleted } = await library.list();
+  expect([kept.length, deleted.map((l) => l.name)]).toEqual([4, ["Dock, copy"]]);
+  await library.restore(id);
+  expect(layoutOf(session).name).toBe("Dock, copy");
+  expect(await library.importText("{}")).toMatchObject({ ok: false });
+  expect(layoutOf(session).name).toBe("Dock, copy");
+});
+
+test("a kept layout that cannot be read is set aside, not deleted", async () => {
+  const store = memoryStore("test");
+  await store.write({ id: "bad", name: "Bad", text: "{", savedAt: 99, deletedAt: null });
+  await store.write({ id: "good", name: "Good", text: writeLayout(brackwater), savedAt: 1, deletedAt: null });
+  const opened = await firstLayout(
+    store,
+    sampleLayouts(),
+    () => 1,
+    () => "new",
+  );
+  expect([opened.id, opened.unreadable.map((l) => l.id)]).toEqual(["good", ["bad"]]);
+  expect((await store.read("bad"))!.text).toBe("{");
+});
