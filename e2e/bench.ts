@@ -30,6 +30,12 @@ export async function onGlass(page: Page, fx: number, fy: number): Promise<Place
   return { x: box.x + box.width * fx, y: box.y + box.height * fy };
 }
 
+/** Where a control's visual box stands, px of the screen: free of the width of its outline. */
+export async function placeOf(page: Page, id: string): Promise<{ x: number; y: number; w: number; h: number }> {
+  const rect = visual(page, id);
+  return { x: await figure(rect, "x"), y: await figure(rect, "y"), w: await figure(rect, "width"), h: await figure(rect, "height") };
+}
+
 /** The middle of an element. */
 export async function middle(of: Locator): Promise<Place> {
   const box = (await of.boundingBox())!;

@@ -1,5 +1,21 @@
 import { expect, test } from "@playwright/test";
-import { addAction, control, drag, dragFromLedger, exportText, figure, fromMenu, glass, middle, onGlass, open, saved, typeInto, visual } from "./bench";
+import {
+  addAction,
+  control,
+  drag,
+  dragFromLedger,
+  exportText,
+  figure,
+  fromMenu,
+  glass,
+  middle,
+  onGlass,
+  open,
+  placeOf,
+  saved,
+  typeInto,
+  visual,
+} from "./bench";
 
 test("from an empty layout to a played, checked and exported one", async ({ page }) => {
   await open(page);
@@ -51,18 +67,18 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await typeInto(page, "Place", "Width", "130");
   await typeInto(page, "Place", "Height", "130u");
   await typeInto(page, "Place", "From bottom", "60");
-  const sized = (await visual(page, "towline").boundingBox())!;
-  expect(sized.width).toBeCloseTo(sized.height, 1);
+  const sized = await placeOf(page, "towline");
+  expect(sized.w).toBeCloseTo(sized.h, 6);
 
   // Tied elsewhere by its tether; it does not jump.
   const place = page.getByRole("region", { name: "Place" });
   await expect(place.getByLabel("Tied to")).toContainText("bottom right of safe");
-  const stood = (await visual(page, "towline").boundingBox())!;
+  const stood = await placeOf(page, "towline");
   await drag(page, await middle(page.locator('[data-tether="towline"] path')), await onGlass(page, 0.045, 0.95), 12);
   await expect(place.getByLabel("Tied to")).toContainText("bottom left of safe");
-  const stands = (await visual(page, "towline").boundingBox())!;
-  expect(Math.abs(stands.x - stood.x)).toBeLessThan(0.05);
-  expect(Math.abs(stands.y - stood.y)).toBeLessThan(0.05);
+  const stands = await placeOf(page, "towline");
+  expect(Math.abs(stands.x - stood.x)).toBeLessThan(1e-3);
+  expect(Math.abs(stands.y - stood.y)).toBeLessThan(1e-3);
   await typeInto(page, "Place", "From left", "620");
 
   await control(page, "horn").click();

@@ -51,7 +51,6 @@ test("a change of feel is felt while the thumb is down; another set of controls 
   const tuned = changeFeel(layout, "helm", { curve: { kind: "full" } });
   if (!tuned.ok) throw new Error("refused");
   player.retune(tuned.value, screen, view);
-  player.feed({ t: 5401, type: "move", id: 1, x: x + helm.travel! * 0.4, y });
   through(5800);
   expect(before).toBeLessThan(0.6);
   expect((seen.at(-1)!.helm as [number, number])[0]).toBeCloseTo(1, 6);

@@ -72,6 +72,8 @@ export function createPlayer(layout: Layout, screen: Screen, hz: number, view: V
       kept.moment = nextView.moment;
       letGoOfHidden(setup, kept);
       state = kept;
+      // Each thumb that is down is judged anew where it lies, so that a change of feel is felt without a movement.
+      if (zero !== null) for (const touch of kept.touches) queue.push({ t: zero + kept.time, id: touch.id, type: "move", x: touch.x, y: touch.y });
     },
     resolved: () => resolved,
     setup: () => setup,

@@ -21,7 +21,7 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
   return (
     <li style={{ height }} className={`px-0 py-1.5 transition-opacity ${dim ? "opacity-35" : ""}`} data-action={name} onClick={onPick}>
       <div
-        className={`grid h-full grid-cols-[1fr_auto] content-center gap-x-1 gap-y-1 rounded-sm border bg-sheet px-2 ${picked ? "border-accent" : "border-rule"}`}
+        className={`grid h-full grid-cols-[1fr_auto] content-center gap-x-1 gap-y-0 rounded-sm border bg-sheet px-2 ${picked ? "border-accent" : "border-rule"}`}
       >
         <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
         <button
@@ -35,7 +35,7 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
         <span className="col-span-2 flex items-center gap-2">
           <select
             aria-label={`Kind of ${name}`}
-            className="h-5 bg-transparent text-[11px] text-muted"
+            className="h-6 bg-transparent text-[11px] text-muted"
             value={action.kind}
             onChange={(event) => session.edit(`kind of ${name}`, (l) => changeAction(l, name, { kind: event.target.value as ActionKind }))}
           >
@@ -47,7 +47,7 @@ export function ActionRow({ action, height, dim, picked, onPick }: Props) {
           </select>
           <select
             aria-label={`Where ${name} is wanted`}
-            className="h-5 bg-transparent text-[11px] text-muted"
+            className="h-6 bg-transparent text-[11px] text-muted"
             value={!action.read ? "unread" : action.touch}
             onChange={(event) => {
               const { value } = event.target;

@@ -31,7 +31,7 @@ export function DeskInputs({ action, height, dim }: { action: Action; height: nu
             {(action.kind === "vector" || action.kind === "axis") && (
               <select
                 aria-label={`What ${keyWord(key.code)} gives to ${name}`}
-                className="w-[34px] bg-transparent text-[10px]"
+                className="h-full w-[34px] bg-transparent text-[10px]"
                 value={directionWord(key.value)}
                 onChange={(event) => {
                   const value = DIRECTIONS[action.kind as "vector" | "axis"].find(([word]) => word === event.target.value)?.[1];
@@ -81,7 +81,7 @@ function Chip({ label, title, onRemove, children }: { label: string; title: stri
     <span className="group flex h-6 shrink-0 items-center gap-0.5 rounded-sm border border-edge bg-sheet pl-1.5" title={title}>
       <span className="figure text-[11px]">{label}</span>
       {children}
-      <button className="grid h-full w-4 place-items-center text-muted opacity-60 group-hover:opacity-100" aria-label={`Take ${label} away`} onClick={onRemove}>
+      <button className="grid h-full w-6 place-items-center text-muted opacity-60 group-hover:opacity-100" aria-label={`Take ${label} away`} onClick={onRemove}>
         <X size={10} />
       </button>
     </span>

@@ -78,7 +78,7 @@ function GlassHeader({ sight }: { sight: Sight }) {
             aria-pressed={overlays[o.key]}
             title={`${o.word} (${o.letter.toUpperCase()})`}
             onClick={() => toggleOverlay(o.key)}
-            className={`h-5 rounded-sm border px-1.5 text-[11px] ${overlays[o.key] ? "border-edge bg-sheet text-ink" : "border-transparent text-muted line-through"}`}
+            className={`h-6 rounded-sm border px-1.5 text-[11px] ${overlays[o.key] ? "border-edge bg-sheet text-ink" : "border-transparent text-muted line-through"}`}
           >
             {o.word}
           </button>

@@ -79,8 +79,11 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     const onHide = () => {
       if (document.hidden) player.current?.feed({ t: performance.now(), type: "blur" });
     };
+    const onLeave = () => player.current?.feed({ t: performance.now(), type: "blur" });
     document.addEventListener("visibilitychange", onHide);
+    window.addEventListener("blur", onLeave);
     return () => {
+      window.removeEventListener("blur", onLeave);
       cancelAnimationFrame(frame);
       document.removeEventListener("visibilitychange", onHide);
     };
@@ -107,6 +110,12 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   };
 
   const leaving = useRef(0);
+  const held = useRef(new Set<string>());
+  /** The focus has gone elsewhere, to the feel panel perhaps: keys are let go, thumbs stay down. */
+  const letGoOfKeys = () => {
+    for (const code of held.current) feed({ t: performance.now(), type: "key", code, down: false });
+    held.current.clear();
+  };
   const key = (down: boolean, event: KeyboardEvent<HTMLElement>) => {
     event.preventDefault();
     event.stopPropagation();
@@ -116,6 +125,8 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       if (!down) window.clearTimeout(leaving.current);
       else if (!event.repeat) leaving.current = window.setTimeout(() => element.blur(), LEAVE_MS);
     }
+    if (down) held.current.add(event.code);
+    else held.current.delete(event.code);
     if (!event.repeat) feed({ t: performance.now(), type: "key", code: event.code, down });
   };
 
@@ -129,7 +140,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       onContextMenu: (event: { preventDefault(): void }) => event.preventDefault(),
       onKeyDown: (event: KeyboardEvent<HTMLElement>) => key(true, event),
       onKeyUp: (event: KeyboardEvent<HTMLElement>) => key(false, event),
-      onBlur: () => feed({ t: performance.now(), type: "blur" }),
+      onBlur: letGoOfKeys,
     },
   };
 }

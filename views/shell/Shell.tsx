@@ -31,7 +31,15 @@ export function Shell({ children }: { children: ReactNode }) {
     // eslint-disable-next-line react-hooks/rules-of-hooks
     useHotkeys(String(i + 1), () => router.push(view.path), { enabled: path !== view.path, ignoreModifiers: false });
   });
-  useHotkeys("shift+slash", () => setHelp(true), { useKey: false });
+  useEffect(() => {
+    // By the sign, not by the key: on many keyboards the question mark lies elsewhere.
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable]") !== null;
+      if (event.key === "?" && !typing && !event.ctrlKey && !event.metaKey) setHelp(true);
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, []);
   useHotkeys("mod+z", () => session.undo(), { preventDefault: true });
   useHotkeys(["mod+shift+z", "mod+y"], () => session.redo(), { preventDefault: true });
 

@@ -60,7 +60,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.id}`, (l) => changeServe(l, control.id, index, next), true);
   return (
     <div className="grid gap-0.5">
-      <div className="grid grid-cols-[72px_1fr_20px] items-center gap-1">
+      <div className="grid grid-cols-[72px_1fr_24px] items-center gap-1">
         <ChoiceField
           bare
           label={`Port to ${serve.action}`}
@@ -72,7 +72,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
           → {serve.action}
         </span>
         <button
-          className="grid size-5 place-items-center"
+          className="grid size-6 place-items-center"
           aria-label={`Serve ${serve.action} no longer`}
           onClick={() => session.edit(`unbind ${control.id} from ${serve.action}`, (l) => unbind(l, control.id, index))}
         >

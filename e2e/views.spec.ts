@@ -1,0 +1,122 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { addAction, control, fromMenu, open, startLayout } from "./bench";
+
+const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];
+
+for (const theme of ["light", "dark"])
+  test(`axe finds nothing in the five views, ${theme}`, async ({ page }) => {
+    await page.addInitScript((t) => localStorage.setItem("theme", t), theme);
+    for (const view of VIEWS) {
+      await open(page, view);
+      if (view === "/layout") await control(page, "helm").click({ position: { x: 8, y: 8 } });
+      if (view === "/screens") await expect(page.getByText("checking…")).toHaveCount(0);
+      const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]).analyze();
+      expect(violations.map((v) => `${view}: ${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
+    }
+  });
+
+test("the first draft: each mistake is said in its place", async ({ page }) => {
+  await open(page);
+  await fromMenu(page, "Brackwater, first draft");
+  const findings = page.getByRole("region", { name: "Findings on this screen" });
+  await expect(findings).toContainText("tow_line");
+  await expect(findings).toContainText("nearly towline");
+  await expect(findings).toContainText(/log leaves the safe frame|log lies|log leaves/);
+  await expect(findings).toContainText(/hit area of pause is 5\.\d mm/);
+  await expect(findings).toContainText(/% of horn lies under/);
+  await expect(findings).toContainText(/travel of nudge runs/);
+  await page.keyboard.press("1");
+  const controls = page.getByRole("list", { name: "Touch controls" });
+  await expect(controls).toContainText("nearly towline");
+  await expect(page.getByText("nothing on touch; nearly tow_line")).toBeVisible();
+  await controls.getByRole("button", { name: "take towline" }).click();
+  await expect(controls).not.toContainText("nearly towline");
+  await expect(page.getByText("nothing on touch; nearly tow_line")).toHaveCount(0);
+});
+
+test("a finding on the shelf opens the bench with that screen and control", async ({ page }) => {
+  await open(page, "/screens");
+  await fromMenu(page, "Brackwater, first draft");
+  await page.getByRole("link", { name: /Screens/ }).click();
+  const shelf = page.getByRole("region", { name: "Shelf" });
+  await expect(shelf.getByRole("listitem")).toHaveCount(24);
+  await shelf
+    .getByRole("button", { name: /Tablet 16:10/ })
+    .last()
+    .click();
+  await page
+    .getByRole("complementary", { name: "Findings" })
+    .getByRole("button", { name: /hit area of pause/ })
+    .click();
+  await expect(page).toHaveURL(/\/layout$/);
+  await expect(page.getByTestId("bench-screen")).toHaveText("Tablet 16:10");
+  await expect(control(page, "pause")).toHaveAttribute("aria-pressed", "true");
+});
+
+test("actions: renamed everywhere, refused twice, kinds, keys taken away", async ({ page }) => {
+  await open(page, "/actions");
+  const word = page.getByLabel("Word of horn", { exact: true });
+  await word.fill("fog_horn");
+  await word.press("Enter");
+  await expect(page.getByRole("list", { name: "Touch controls" })).toContainText("fog_horn");
+  const pump = page.getByLabel("Word of pump", { exact: true });
+  await pump.fill("towline");
+  await pump.press("Enter");
+  await expect(page.getByText("there is already an action `towline`")).toBeVisible();
+  await expect(pump).toHaveValue("pump");
+  await page.getByRole("button", { name: "Take T away" }).click();
+  await expect(page.getByRole("button", { name: "Take T away" })).toHaveCount(0);
+  await page.getByLabel("Kind of pump").selectOption("vector");
+  await page.keyboard.press("2");
+  await expect(page.getByRole("region", { name: "Findings on this screen" })).toContainText("pump is a vector");
+});
+
+test("an empty layout says what to do first, and does it at one click", async ({ page }) => {
+  await open(page);
+  await startLayout(page, "Nothing yet");
+  await page.getByRole("link", { name: /Layout/ }).click();
+  await page.getByRole("link", { name: "Add actions" }).click();
+  await expect(page.getByText("What does the game read?")).toBeVisible();
+  await addAction(page, "go", "axis");
+  await expect(page.getByText("nothing on touch", { exact: true })).toBeVisible();
+});
+
+test.describe("by touch", () => {
+  test.use({ hasTouch: true });
+  test("two fingers at once: steer and sound the horn", async ({ page, context }) => {
+    await open(page, "/rehearse");
+    const box = (await page.getByTestId("play-glass").boundingBox())!;
+    const at = (fx: number, fy: number, id: number) => ({ x: box.x + box.width * fx, y: box.y + box.height * fy, id });
+    const cdp = await context.newCDPSession(page);
+    const touch = (type: "touchStart" | "touchMove" | "touchEnd" | "touchCancel", touchPoints: ReturnType<typeof at>[]) =>
+      cdp.send("Input.dispatchTouchEvent", { type, touchPoints });
+    const stick = at(0.18, 0.68, 1);
+    await touch("touchStart", [stick]);
+    await touch("touchMove", [{ ...stick, y: stick.y - 60 }]);
+    await touch("touchStart", [{ ...stick, y: stick.y - 60 }, at(0.92, 0.51, 2)]);
+    await expect(page.getByTestId("value-horn")).toHaveText("true");
+    await expect(page.getByTestId("value-helm")).toHaveText(/, (0\.[5-9]\d|1\.00)$/);
+    await touch("touchCancel", []);
+    await expect(page.getByTestId("value-horn")).toHaveText("false");
+    await expect(page.getByTestId("value-helm")).toHaveText("0.00, 0.00");
+  });
+});
+
+test("feel changes while the thumb is down; the yard plays any layout", async ({ page }) => {
+  await open(page, "/rehearse");
+  await page.getByRole("button", { name: "Play the test yard" }).click();
+  const box = (await page.getByTestId("play-glass").boundingBox())!;
+  const from = { x: box.x + box.width * 0.18, y: box.y + box.height * 0.68 };
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y, { steps: 3 });
+  const value = page.getByTestId("value-helm");
+  await expect(value).toHaveText(/^0\.[1-9]/);
+  const before = parseFloat((await value.textContent())!);
+  const inner = page.getByRole("region", { name: "Feel" }).getByRole("slider", { name: "Outer dead zone" });
+  await inner.focus();
+  for (let i = 0; i < 30; i += 1) await page.keyboard.press("ArrowLeft");
+  await expect.poll(async () => parseFloat((await value.textContent())!)).toBeGreaterThan(before + 0.05);
+  await page.mouse.up();
+});
