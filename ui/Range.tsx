@@ -28,7 +28,8 @@ export function Range({ label, value, min, max, step, onStart, onChange, onEnd, 
         if (/^(Arrow|Page|Home|End)/.test(event.key)) onStart?.();
       }}
       onValueChange={onChange}
-      onValueCommit={onEnd}
+      // By keyboard the commit comes before the change it commits; so the end waits for it.
+      onValueCommit={() => queueMicrotask(() => onEnd?.())}
     >
       <Slider.Track className="relative h-px grow bg-edge">
         <Slider.Range className="absolute h-[3px] -translate-y-px bg-accent" />
