@@ -34,7 +34,10 @@ function binPath(name) {
 const hashOf = (text) => createHash("sha256").update(text).digest("hex");
 const stampMatches = (file, value) => existsSync(file) && readFileSync(file, "utf8") === value;
 
-/** Installs packages when they are missing or the lock file has changed since. Exits with a clear line where that fails. */
+/**
+ * Installs packages when they are missing or the lock file has changed since. Exits with a clear line where that fails.
+ * `npm install` and not `npm ci`: the lock leaves out optional binaries of other platforms where a registry does not carry them, and `ci` refuses such a lock.
+ */
 export function ensureInstalled() {
   const [major] = process.versions.node.split(".").map(Number);
   if (major < 20) {
@@ -45,7 +48,7 @@ export function ensureInstalled() {
   const lock = hashOf(readFileSync(join(root, "package-lock.json"), "utf8"));
   if (stampMatches(stamp, lock)) return;
   console.log("Installing packages…");
-  const code = run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  const code = run("npm", ["install", "--no-save", "--no-audit", "--no-fund", "--loglevel=error"]);
   if (code !== 0) {
     console.error("The packages could not be installed; see npm's message above. Is the package registry within reach?");
     process.exit(1);

@@ -1,0 +1,154 @@
+/**
+ * The bench's speed in the browser: script time of a frame while dragging with 40 controls and eight screens live in the
+ * rail (from the browser's own trace), cold load to the first drag, JavaScript shipped. Printed, never asserted.
+ */
+import { spawn } from "node:child_process";
+import { createRequire } from "node:module";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { ensureBuilt, root } from "../scripts/lib.mjs";
+
+const { chromium } = createRequire(join(root, "package.json"))("@playwright/test");
+const PORT = 4333;
+const FLAGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+
+/** A layout of `count` buttons and sticks in a grid, each with an action of its own. */
+export function gridLayout(count) {
+  const columns = 10;
+  const actions = Array.from({ length: count }, (_, i) => ({ name: `action-${i}`, kind: i % 4 === 0 ? "vector" : "press" }));
+  const controls = actions.map((action, i) => ({
+    id: `c${i}`,
+    name: action.name,
+    kind: action.kind === "vector" ? "stick" : "button",
+    placement: {
+      kind: "pin",
+      frame: "safe",
+      anchor: [0, 0],
+      pivot: [0, 0],
+      offset: [`${20 + (i % columns) * 156}u`, `${20 + Math.floor(i / columns) * 160}u`],
+      size: ["130u", "130u"],
+    },
+    look: { label: action.kind === "press" ? action.name : "" },
+    serves: [{ port: action.kind === "vector" ? "vector" : "press", action: action.name }],
+  }));
+  return { format: "nodulum-layout", version: 1, name: `Grid of ${count}`, reference: { width: 1600, height: 720 }, scale: { share: 0.3 }, actions, controls };
+}
+
+const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
+
+/** Script time of each frame, ms: the outermost script events of the renderer's main thread between two frames. */
+function scriptPerFrame(events) {
+  const main = events.filter((e) => e.name === "thread_name" && e.args?.name === "CrRendererMain").map((e) => `${e.pid}:${e.tid}`);
+  const SCRIPT = new Set([
+    "FunctionCall",
+    "EventDispatch",
+    "FireAnimationFrame",
+    "RunMicrotasks",
+    "TimerFire",
+    "EvaluateScript",
+    "V8.GC_SCAVENGER",
+    "MajorGC",
+    "MinorGC",
+  ]);
+  const frames = events
+    .filter((e) => e.name === "WebFrameWidgetImpl::BeginMainFrame" && main.includes(`${e.pid}:${e.tid}`))
+    .map((e) => e.ts)
+    .sort((a, b) => a - b);
+  const script = events.filter((e) => e.ph === "X" && SCRIPT.has(e.name) && main.includes(`${e.pid}:${e.tid}`)).sort((a, b) => a.ts - b.ts);
+  const outer = [];
+  let reached = -Infinity;
+  for (const e of script) {
+    if (e.ts >= reached) outer.push(e);
+    reached = Math.max(reached, e.ts + e.dur);
+  }
+  return frames.slice(0, -1).map((from, i) => outer.filter((e) => e.ts >= from && e.ts < frames[i + 1]).reduce((sum, e) => sum + e.dur, 0) / 1000);
+}
+
+async function trace(browser, page, work) {
+  await browser.startTracing(page, { categories: ["devtools.timeline", "disabled-by-default-devtools.timeline", "blink", "v8", "__metadata"] });
+  await work();
+  return JSON.parse((await browser.stopTracing()).toString()).traceEvents;
+}
+
+export async function benchBrowser() {
+  if (ensureBuilt() !== 0) throw new Error("the build failed");
+  const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(PORT)], {
+    cwd: root,
+    stdio: "ignore",
+  });
+  try {
+    for (let i = 0; i < 100; i += 1) {
+      const up = await fetch(`http://127.0.0.1:${PORT}/layout`).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (up) break;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: FLAGS });
+    const loads = [];
+    let shipped = 0;
+    for (let run = 0; run < 5; run += 1) {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+      const page = await context.newPage();
+      const sizes = [];
+      page.on("response", (r) => {
+        if (r.request().resourceType() === "script")
+          sizes.push(
+            r.body().then(
+              (body) => gzipSync(body).length,
+              () => 0,
+            ),
+          );
+      });
+      await page.goto(`http://127.0.0.1:${PORT}/layout`);
+      const control = page.locator('[data-control="horn"] rect').first();
+      await control.waitFor();
+      const before = await control.getAttribute("x");
+      const box = await control.boundingBox();
+      await page.mouse.move(box.x + 20, box.y + 20);
+      await page.mouse.down();
+      await page.mouse.move(box.x - 20, box.y + 10, { steps: 2 });
+      await page.waitForFunction((x) => document.querySelector('[data-control="horn"] rect')?.getAttribute("x") !== x, before, { polling: "raf" });
+      loads.push(await page.evaluate(() => performance.now()));
+      await page.mouse.up();
+      shipped = (await Promise.all(sizes)).reduce((sum, n) => sum + n, 0);
+      await context.close();
+    }
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`http://127.0.0.1:${PORT}/handoff`);
+    await page
+      .getByLabel("Layout file to import")
+      .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(40))) });
+    await page.waitForURL(/layout$/);
+    await page.locator('[data-control="c17"]').waitFor();
+    await page.waitForTimeout(1500);
+    const box = await page.locator('[data-control="c17"] rect').first().boundingBox();
+    const drag = async () => {
+      await page.mouse.move(box.x + 20, box.y + 20);
+      await page.mouse.down();
+      for (let i = 0; i < 150; i += 1) {
+        await page.mouse.move(box.x + 20 + Math.sin(i / 12) * 120, box.y + 20 + Math.cos(i / 9) * 60);
+        await page.waitForTimeout(8);
+      }
+      await page.mouse.up();
+    };
+    await drag();
+    const frames = scriptPerFrame(await trace(browser, page, drag))
+      .filter((ms) => ms > 0.2)
+      .sort((a, b) => a - b);
+    await browser.close();
+    loads.sort((a, b) => a - b);
+    return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), load: at(loads, 0.5), shippedKb: shipped / 1024 };
+  } finally {
+    server.kill();
+  }
+}
