@@ -17,6 +17,11 @@ export interface Pose {
 }
 export const POSE_AT_REST: Pose = { held: false, x: 0, y: 0 };
 
+/** A control smaller than this many hairlines across shows no word: it could not be read. */
+const LEAST_LABELLED = 14;
+/** A rose smaller than this many hairlines across has no ticks. */
+const LEAST_ROSE = 28;
+
 /** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
 export interface Drawn {
   readonly control: Control;
@@ -61,7 +66,7 @@ function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: 
       drawField(ctx, box, face, hairline);
       drawWind(ctx, box, face, pose, hairline);
   }
-  if (look.label !== "") drawLabel(ctx, box, look.label, face, look.rotateDeg);
+  if (look.label !== "" && Math.min(box.w, box.h) >= LEAST_LABELLED * hairline) drawLabel(ctx, box, look.label, face, look.rotateDeg);
   ctx.restore();
 }
 
@@ -83,6 +88,7 @@ function drawRose(ctx: Ctx, box: Box, face: Face, hairline: number): void {
   const cy = box.y + box.h / 2;
   outline(ctx, box, "ellipse");
   fillAndLine(ctx, face);
+  if (Math.min(box.w, box.h) < LEAST_ROSE * hairline) return;
   ctx.beginPath();
   for (let i = 0; i < 32; i += 1) {
     const angle = (i * Math.PI) / 16;
@@ -185,12 +191,29 @@ function drawWind(ctx: Ctx, box: Box, face: Face, pose: Pose, hairline: number):
   ctx.restore();
 }
 
+const FAMILY = '"Archivo Variable", system-ui, sans-serif';
+/** Widths of words at 100 px, by word; measuring is dear, and words are few. Emptied when fonts come in or it grows out of hand. */
+const widths = new Map<string, number>();
+
+/** Forgets how wide words are: call it when a font has come in. */
+export function forgetWordWidths(): void {
+  widths.clear();
+}
+
+function widthAt100(ctx: Ctx, label: string): number {
+  let width = widths.get(label);
+  if (width === undefined) {
+    ctx.font = `600 100px ${FAMILY}`;
+    width = Math.max(1, ctx.measureText(label).width);
+    if (widths.size > 2000) widths.clear();
+    widths.set(label, width);
+  }
+  return width;
+}
+
 function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: number): void {
-  const room = box.w * 0.84;
-  const base = Math.min(box.h * 0.3, box.w * 0.3);
-  ctx.font = `600 ${base}px "Archivo Variable", system-ui, sans-serif`;
-  const size = Math.min(base, (base * room) / Math.max(1, ctx.measureText(label).width));
-  ctx.font = `600 ${size}px "Archivo Variable", system-ui, sans-serif`;
+  const size = Math.min(box.h * 0.3, box.w * 0.3, (box.w * 84) / widthAt100(ctx, label));
+  ctx.font = `600 ${size.toFixed(2)}px ${FAMILY}`;
   ctx.textAlign = "center";
   ctx.textBaseline = "middle";
   ctx.fillStyle = face.ink;
@@ -198,5 +221,4 @@ function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: num
   ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
   if (rotateDeg !== 0) ctx.rotate((rotateDeg * Math.PI) / 180);
   ctx.fillText(label, 0, 0);
-  ctx.setTransform(ctx.getTransform());
 }

@@ -21,6 +21,8 @@ export interface LayoutStore {
   readonly refusal: string | null;
   all(): Promise<KeptLayout[]>;
   read(id: string): Promise<KeptLayout | undefined>;
+  /** Writes several at once: all of them are safe when it resolves, or none. */
+  writeAll(layouts: readonly KeptLayout[]): Promise<void>;
   /** Resolves when the layout is safe. Rejects when the browser refuses (full, say). */
   write(layout: KeptLayout): Promise<void>;
   /** The id of the layout that was open last, or null. */
@@ -55,6 +57,10 @@ function browserStore(db: IDBPDatabase<Schema>): LayoutStore {
     refusal: null,
     all: () => db.getAll("layouts"),
     read: (id) => db.get("layouts", id),
+    async writeAll(layouts) {
+      const tx = db.transaction("layouts", "readwrite", { durability: "strict" });
+      await Promise.all([...layouts.map((layout) => tx.store.put(layout)), tx.done]);
+    },
     async write(layout) {
       const tx = db.transaction("layouts", "readwrite", { durability: "strict" });
       await Promise.all([tx.store.put(layout), tx.done]);
@@ -77,6 +83,10 @@ export function memoryStore(refusal: string): LayoutStore {
     refusal,
     all: () => Promise.resolve([...kept.values()]),
     read: (id) => Promise.resolve(kept.get(id)),
+    writeAll: (layouts) => {
+      for (const layout of layouts) kept.set(layout.id, layout);
+      return Promise.resolve();
+    },
     write: (layout) => {
       kept.set(layout.id, layout);
       return Promise.resolve();

@@ -1,6 +1,6 @@
 "use client";
 /** Fields: a label with something to type into or to choose from. Typing is committed on Enter or when the field is left; Escape takes it back. */
-import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import { memo, useCallback, useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { formatLength, LENGTH_UNITS, parseLength, type LengthUnit } from "../core/layout/length";
 
 export function Labelled({ label, id, children, wide = false }: { label: string; id?: string; children: ReactNode; wide?: boolean }) {
@@ -135,6 +135,14 @@ export function LengthField({ label, value, onChange, convert, negate = false, o
     if (!read) onRefuse?.(`${label}: “${text}” is not a length; write a number, or a number and a unit such as 12mm.`);
     else onChange(formatLength(read.amount * sign, read.unit));
   };
+  const latest = useRef({ convert, onChange, amount: length.amount });
+  useEffect(() => {
+    latest.current = { convert, onChange, amount: length.amount };
+  });
+  const pick = useCallback((unit: LengthUnit) => {
+    const now = latest.current;
+    now.onChange(now.convert ? now.convert(unit) : formatLength(now.amount, unit));
+  }, []);
   const fine = length.unit === "u" || length.unit === "px" ? 1 : 0.1;
   return (
     <TypedField
@@ -143,21 +151,26 @@ export function LengthField({ label, value, onChange, convert, negate = false, o
       value={shown(length.amount * sign, 2)}
       onCommit={take}
       onStep={(steps) => onChange(formatLength(length.amount + sign * steps * fine, length.unit))}
-      suffix={
-        <select
-          aria-label={`${label}: unit`}
-          className="caption w-[54px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
-          value={length.unit}
-          onChange={(event) => onChange(convert ? convert(event.target.value as LengthUnit) : formatLength(length.amount, event.target.value as LengthUnit))}
-        >
-          {LENGTH_UNITS.map((unit) => (
-            <option key={unit}>{unit}</option>
-          ))}
-        </select>
-      }
+      suffix={<UnitChoice label={label} unit={length.unit} onPick={pick} />}
     />
   );
 }
+
+/** The unit of a length; drawn anew only when the unit changes, for lengths change with every frame of a drag. */
+const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: string; unit: LengthUnit; onPick: (unit: LengthUnit) => void }) {
+  return (
+    <select
+      aria-label={`${label}: unit`}
+      className="caption w-[54px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
+      value={unit}
+      onChange={(event) => onPick(event.target.value as LengthUnit)}
+    >
+      {LENGTH_UNITS.map((known) => (
+        <option key={known}>{known}</option>
+      ))}
+    </select>
+  );
+});
 
 /** One of a few words. */
 export function ChoiceField<T extends string>({

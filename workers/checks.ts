@@ -13,6 +13,9 @@ export interface Checker {
   dispose(): void;
 }
 
+/** Between two answers the page gets this long to itself, ms: findings may follow a drag by a tenth of a second, the drag itself may not wait. */
+const BREATH_MS = 90;
+
 interface Request {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
@@ -38,6 +41,7 @@ export function createChecker(): Checker {
       } catch (error) {
         console.error("The checks worker failed.", error);
       }
+      await new Promise((resolve) => setTimeout(resolve, BREATH_MS));
     }
     busy = false;
   };

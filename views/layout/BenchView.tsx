@@ -3,7 +3,7 @@
 import { useRef } from "react";
 import { useSession } from "../session/context";
 import { sightFor } from "../session/prepared";
-import { benchScreenOf } from "../session/screens";
+import { benchScreenOf, railOf } from "../session/screens";
 import { Glass, type GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
 import { Rail } from "./Rail";
@@ -20,9 +20,9 @@ export function BenchView() {
   const wide = screen.widthPx >= screen.heightPx;
   return wide ? (
     <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_262px] bg-paper" data-bench="wide">
-      <Ledger sight={sight} glass={glass} />
+      <Ledger wide={wide} glass={glass} />
       <Glass sight={sight} ref={glass} />
-      <Rail layout={layout} screen={screen} />
+      <Rail rail={railOf(layout)} onBench={screen.name} />
       <div className="col-span-3 border-t border-rule">
         <Tray sight={sight} />
       </div>
@@ -35,9 +35,9 @@ export function BenchView() {
       <div className="row-span-2 min-h-0 overflow-auto border-x border-rule">
         <Tray sight={sight} tall />
       </div>
-      <Ledger sight={sight} glass={glass} />
+      <Ledger wide={wide} glass={glass} />
       <div className="min-h-0 border-t border-rule">
-        <Rail layout={layout} screen={screen} />
+        <Rail rail={railOf(layout)} onBench={screen.name} />
       </div>
     </div>
   );

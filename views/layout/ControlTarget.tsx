@@ -1,7 +1,7 @@
 "use client";
 /** A control as something to point at, to focus and to be read out: its outline, and a mark where findings name it. */
 import { memo } from "react";
-import type { Finding } from "../../core/checks/finding";
+import type { Severity } from "../../core/checks/finding";
 import type { Control } from "../../core/layout/types";
 import { SEVERITY_MARK } from "../../ui/Tally";
 import { useSessionActions } from "../session/context";
@@ -15,17 +15,17 @@ interface Props {
   readonly h: number;
   readonly scale: number;
   readonly selected: boolean;
-  readonly findings: readonly Finding[] | undefined;
+  /** How many blockers and warnings name it, and the gravest of them. */
+  readonly findings: number;
+  readonly worst: Severity | null;
 }
 
 const MARK_COLOUR = { blocker: "#FF8A7A", warning: "#E0B050", note: "#9DB4C0" } as const;
 
-export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, scale, selected, findings }: Props) {
+export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, scale, selected, findings, worst }: Props) {
   const session = useSessionActions();
-  const own = findings?.filter((f) => f.accepted === null && f.severity !== "note" && f.subjects.includes(control.id)) ?? [];
-  const worst = own[0];
   const words = [control.name, control.kind, control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`];
-  if (own.length > 0) words.push(`${own.length} ${own.length === 1 ? "finding" : "findings"}`);
+  if (findings > 0) words.push(`${findings} ${findings === 1 ? "finding" : "findings"}`);
   return (
     <g
       role="button"
@@ -50,8 +50,8 @@ export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, 
         vectorEffect="non-scaling-stroke"
       />
       {worst && (
-        <text x={x + w} y={y - 3 / scale} fontSize={13 / scale} textAnchor="end" fill={MARK_COLOUR[worst.severity]} pointerEvents="none">
-          {SEVERITY_MARK[worst.severity]}
+        <text x={x + w} y={y - 3 / scale} fontSize={13 / scale} textAnchor="end" fill={MARK_COLOUR[worst]} pointerEvents="none">
+          {SEVERITY_MARK[worst]}
         </text>
       )}
       {selected && (

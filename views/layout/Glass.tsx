@@ -1,7 +1,8 @@
 "use client";
 /** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it. */
-import { useImperativeHandle, useRef, type Ref } from "react";
+import { memo, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/geometry/point";
+import type { Screen } from "../../core/layout/types";
 import type { Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
 import { Tally } from "../../ui/Tally";
@@ -33,7 +34,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   }));
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
-      <GlassHeader sight={sight} />
+      <GlassHeader screen={screen} />
       <div ref={area} className="relative grid min-h-0 flex-1 place-items-center overflow-hidden">
         {room.w > 0 && (
           <div ref={device} className="relative" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
@@ -56,8 +57,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   );
 }
 
-function GlassHeader({ sight }: { sight: Sight }) {
-  const { screen } = sight;
+const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
   const overlays = useOverlays();
   const findings = useSession((s) => s.findings[screen.name]);
   const mm = pxPerMm(screen);
@@ -86,4 +86,4 @@ function GlassHeader({ sight }: { sight: Sight }) {
       </span>
     </header>
   );
-}
+});

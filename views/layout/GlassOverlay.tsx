@@ -1,6 +1,7 @@
 "use client";
 /** Everything over the glass: areas, frames, the controls as targets, tether and handles, the fingertip. Coordinates are px of the screen. */
-import { useRef } from "react";
+import { useMemo, useRef } from "react";
+import type { Finding, Severity } from "../../core/checks/finding";
 import { pxPerMm } from "../../core/placement/screen";
 import type { Sight } from "../../core/placement/edits";
 import { useSession } from "../session/context";
@@ -23,6 +24,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
   const { bind, marquee, tie } = useGlassGestures(sight, scale, svg, tip);
   const { screen, resolved, layout } = sight;
   const one = selection.length === 1 ? resolved.controls.find((c) => c.id === selection[0]) : undefined;
+  const named = useMemo(() => grave(findings), [findings]);
   const controls = new Map(layout.controls.map((c) => [c.id, c]));
   return (
     <svg
@@ -51,7 +53,8 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
           h={at.visual.h}
           scale={scale}
           selected={selection.includes(at.id)}
-          findings={findings}
+          findings={named.get(at.id)?.count ?? 0}
+          worst={named.get(at.id)?.worst ?? null}
         />
       ))}
       {one && <Tether sight={sight} at={one} scale={scale} tie={tie} />}
@@ -83,4 +86,14 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       />
     </svg>
   );
+}
+
+/** For each subject, how many blockers and warnings name it, and the gravest: findings come gravest first. */
+function grave(findings: readonly Finding[] | undefined): Map<string, { count: number; worst: Severity }> {
+  const named = new Map<string, { count: number; worst: Severity }>();
+  for (const f of findings ?? []) {
+    if (f.accepted !== null || f.severity === "note") continue;
+    for (const subject of f.subjects) named.set(subject, { count: (named.get(subject)?.count ?? 0) + 1, worst: named.get(subject)?.worst ?? f.severity });
+  }
+  return named;
 }

@@ -1,12 +1,14 @@
 "use client";
 /** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there; Enter grows it in the middle of the thumb's side. */
-import { useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import Link from "next/link";
 import type { Action } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
 import { fittingKind, growControl } from "../../core/placement/make";
 import { ok } from "../../core/result";
 import { useSession, useSessionActions } from "../session/context";
+import { sightFor } from "../session/prepared";
+import { benchScreenOf } from "../session/screens";
+import type { Session } from "../session/session";
 import type { GlassHandle } from "./Glass";
 
 /** A press must go this far before it is a drag, CSS px. */
@@ -18,25 +20,25 @@ interface Drag {
   readonly y: number;
 }
 
-export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassHandle | null> }) {
+export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; glass: RefObject<GlassHandle | null> }) {
   const session = useSessionActions();
   const actions = useSession((s) => s.layout.actions);
-  const controls = useSession((s) => s.layout.controls);
+  const served = useServed();
   const [drag, setDrag] = useState<Drag | null>(null);
   const start = useRef<{ action: Action; x: number; y: number } | null>(null);
-  const servedBy = (action: Action) => controls.filter((c) => c.serves.some((s) => s.action === action.name));
+  const servedBy = (action: Action) => served.get(action.name) ?? [];
   const left = (a: Action) => a.read && a.touch === "wanted" && servedBy(a).length === 0;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
   const toDo = actions.filter(left).length;
 
   const grow = (action: Action, x: number, y: number) => {
     const kind = fittingKind(action.kind);
-    const grown = growControl(sight, action, kind, x, y);
+    const grown = growControl(sightNow(session), action, kind, x, y);
     if (!grown.ok) session.edit("grow", () => grown);
     else if (session.edit(`grow ${action.name}`, () => ok(grown.value.layout))) session.select([grown.value.id]);
   };
   const growAtHome = (action: Action) => {
-    const { widthPx: w, heightPx: h } = sight.screen;
+    const { widthPx: w, heightPx: h } = sightNow(session).screen;
     grow(action, action.kind === "vector" || action.kind === "axis" ? w * 0.16 : w * 0.84, h * 0.7);
   };
   useEffect(() => {
@@ -65,7 +67,7 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
   };
 
   return (
-    <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${sight.screen.widthPx >= sight.screen.heightPx ? "border-r" : ""}`}>
+    <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
       <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
         <h2 className="heading">Ledger</h2>
         <span className="caption">{actions.length === 0 ? "" : toDo === 0 ? "all served" : `${toDo} to serve`}</span>
@@ -99,7 +101,7 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
                   }}
                   onClick={(event) => {
                     if (event.detail === 0) growAtHome(action);
-                    else if (by.length > 0) session.select(by.map((c) => c.id));
+                    else if (by.length > 0) session.select(by);
                   }}
                 >
                   <span className="min-w-0 flex-1">
@@ -127,6 +129,22 @@ export function Ledger({ sight, glass }: { sight: Sight; glass: RefObject<GlassH
       )}
     </section>
   );
+});
+
+/** Which controls serve which action, anew only when that changes: not with every movement of a control. */
+function useServed(): ReadonlyMap<string, readonly string[]> {
+  const text = useSession((s) => JSON.stringify(s.layout.controls.map((c) => [c.id, c.serves.map((serve) => serve.action)])));
+  return useMemo(() => {
+    const served = new Map<string, string[]>();
+    for (const [id, names] of JSON.parse(text) as [string, string[]][]) for (const name of new Set(names)) served.set(name, [...(served.get(name) ?? []), id]);
+    return served;
+  }, [text]);
+}
+
+/** The sight of the bench at this moment. */
+function sightNow(session: Session) {
+  const { layout, moment } = session.store.getState();
+  return sightFor(layout, benchScreenOf(layout), moment);
 }
 
 function stateWord(action: Action, count: number): string {

@@ -107,8 +107,7 @@ export async function firstLayout(
   let all = await kept.all();
   if (all.length === 0) {
     const time = now();
-    for (const [i, layout] of samples.entries())
-      await kept.write({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null });
+    await kept.writeAll(samples.map((layout, i) => ({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null })));
     all = await kept.all();
   }
   const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);

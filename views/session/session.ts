@@ -62,6 +62,7 @@ export interface Session {
   /** Resolves when nothing waits to be written; what was refused is tried once more. */
   flush(): Promise<void>;
   tell(notice: Notice | null): void;
+  /** Takes the findings of the screens in view; lists that say the same keep their identity, so that nothing draws anew for them. */
   setFindings(findings: Record<string, readonly Finding[]>): void;
 }
 
@@ -173,7 +174,15 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     tell,
     setFindings(findings) {
-      set({ findings });
+      const before = get().findings;
+      const kept: Record<string, readonly Finding[]> = {};
+      let changed = Object.keys(before).length !== Object.keys(findings).length;
+      for (const [name, list] of Object.entries(findings)) {
+        const same = before[name] !== undefined && JSON.stringify(before[name]) === JSON.stringify(list);
+        kept[name] = same ? before[name] : list;
+        changed ||= !same;
+      }
+      if (changed) set({ findings: kept });
     },
   };
 

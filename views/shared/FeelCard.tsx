@@ -1,5 +1,6 @@
 "use client";
 /** How a control feels under the thumb, by its kind. Used on the bench and while rehearsing. */
+import { memo } from "react";
 import { changeFeel } from "../../core/layout/edits/controls";
 import type { Control, Curve } from "../../core/layout/types";
 import { convertLength, type Sight } from "../../core/placement/edits";
@@ -15,64 +16,120 @@ interface Props {
   readonly at: ResolvedControl | undefined;
 }
 
-export function FeelCard({ sight, control, at }: Props) {
-  const session = useSessionActions();
-  const change = (field: string, value: unknown) => session.edit(`${field} of ${control.id}`, (l) => changeFeel(l, control.id, { [field]: value }), true);
-  const refuse = (text: string) => session.tell({ text, tone: "problem" });
-  switch (control.kind) {
-    case "stick":
-      return <StickFeel sight={sight} control={control} at={at} change={change} refuse={refuse} />;
-    case "dpad": {
-      const { feel } = control;
-      return (
-        <>
-          <ChoiceField
-            label="Ways"
-            value={String(feel.ways)}
-            options={[
-              ["4", "4"],
-              ["8", "8"],
-            ]}
-            onChange={(v) => change("ways", Number(v))}
-          />
-          <NumberField label="Neutral" value={feel.neutral} step={0.01} min={0.01} max={0.9} onChange={(v) => change("neutral", v)} onRefuse={refuse} />
-          {feel.ways === 8 && (
-            <NumberField label="Diagonals" unit="°" value={feel.diagonal} min={10} max={80} onChange={(v) => change("diagonal", v)} onRefuse={refuse} />
-          )}
-          <NumberField label="Holds on" unit="°" value={feel.holdDeg} min={0} max={180} onChange={(v) => change("holdDeg", v)} onRefuse={refuse} />
-          <ChoiceField
-            label="Slide out"
-            value={feel.slideOut}
-            options={[
-              ["keep", "keeps on"],
-              ["release", "lets go"],
-            ]}
-            onChange={(v) => change("slideOut", v)}
-          />
-        </>
-      );
-    }
-    case "button": {
-      const { feel } = control;
-      return (
-        <>
-          <ChoiceField
-            label="Press"
-            value={feel.press}
-            options={[
-              ["hold", "while held"],
-              ["latch", "latches"],
-              ["pulse", "once, on press"],
-              ["release", "once, on release"],
-              ["long", "after a while"],
-              ["double", "on a double tap"],
-            ]}
-            onChange={(v) => change("press", v)}
-          />
-          {feel.press === "long" && (
-            <NumberField label="After" unit="ms" step={10} value={feel.longMs} min={0} max={60000} onChange={(v) => change("longMs", v)} onRefuse={refuse} />
-          )}
-          {feel.press === "double" && (
+export const FeelCard = memo(
+  function FeelCard({ sight, control, at }: Props) {
+    const session = useSessionActions();
+    const change = (field: string, value: unknown) => session.edit(`${field} of ${control.id}`, (l) => changeFeel(l, control.id, { [field]: value }), true);
+    const refuse = (text: string) => session.tell({ text, tone: "problem" });
+    switch (control.kind) {
+      case "stick":
+        return <StickFeel sight={sight} control={control} at={at} change={change} refuse={refuse} />;
+      case "dpad": {
+        const { feel } = control;
+        return (
+          <>
+            <ChoiceField
+              label="Ways"
+              value={String(feel.ways)}
+              options={[
+                ["4", "4"],
+                ["8", "8"],
+              ]}
+              onChange={(v) => change("ways", Number(v))}
+            />
+            <NumberField label="Neutral" value={feel.neutral} step={0.01} min={0.01} max={0.9} onChange={(v) => change("neutral", v)} onRefuse={refuse} />
+            {feel.ways === 8 && (
+              <NumberField label="Diagonals" unit="°" value={feel.diagonal} min={10} max={80} onChange={(v) => change("diagonal", v)} onRefuse={refuse} />
+            )}
+            <NumberField label="Holds on" unit="°" value={feel.holdDeg} min={0} max={180} onChange={(v) => change("holdDeg", v)} onRefuse={refuse} />
+            <ChoiceField
+              label="Slide out"
+              value={feel.slideOut}
+              options={[
+                ["keep", "keeps on"],
+                ["release", "lets go"],
+              ]}
+              onChange={(v) => change("slideOut", v)}
+            />
+          </>
+        );
+      }
+      case "button": {
+        const { feel } = control;
+        return (
+          <>
+            <ChoiceField
+              label="Press"
+              value={feel.press}
+              options={[
+                ["hold", "while held"],
+                ["latch", "latches"],
+                ["pulse", "once, on press"],
+                ["release", "once, on release"],
+                ["long", "after a while"],
+                ["double", "on a double tap"],
+              ]}
+              onChange={(v) => change("press", v)}
+            />
+            {feel.press === "long" && (
+              <NumberField label="After" unit="ms" step={10} value={feel.longMs} min={0} max={60000} onChange={(v) => change("longMs", v)} onRefuse={refuse} />
+            )}
+            {feel.press === "double" && (
+              <NumberField
+                label="Within"
+                unit="ms"
+                step={10}
+                value={feel.withinMs}
+                min={0}
+                max={60000}
+                onChange={(v) => change("withinMs", v)}
+                onRefuse={refuse}
+              />
+            )}
+            <SwitchField label="Slide in" value={feel.slideIn} onChange={(v) => change("slideIn", v)} />
+            <ChoiceField
+              label="Slide out"
+              value={feel.slideOut}
+              options={[
+                ["keep", "keeps on"],
+                ["release", "lets go"],
+              ]}
+              onChange={(v) => change("slideOut", v)}
+            />
+          </>
+        );
+      }
+      case "touchpad":
+        return (
+          <>
+            <NumberField label="Gain" step={0.1} value={control.feel.gain} onChange={(v) => change("gain", v)} onRefuse={refuse} />
+            <AxesField value={control.feel.axes} onChange={(v) => change("axes", v)} />
+          </>
+        );
+      case "swipe": {
+        const { feel } = control;
+        return (
+          <>
+            <NumberField label="Distance" unit="mm" value={feel.distanceMm} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
+            <NumberField label="Directions" value={feel.directions} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
+            <ChoiceField
+              label="Gives"
+              value={feel.output}
+              options={[
+                ["pulse", "once"],
+                ["hold", "until let go"],
+              ]}
+              onChange={(v) => change("output", v)}
+            />
+            <ChoiceField
+              label="Again"
+              value={feel.again}
+              options={[
+                ["never", "never"],
+                ["each-distance", "at each distance"],
+              ]}
+              onChange={(v) => change("again", v)}
+            />
             <NumberField
               label="Within"
               unit="ms"
@@ -83,57 +140,19 @@ export function FeelCard({ sight, control, at }: Props) {
               onChange={(v) => change("withinMs", v)}
               onRefuse={refuse}
             />
-          )}
-          <SwitchField label="Slide in" value={feel.slideIn} onChange={(v) => change("slideIn", v)} />
-          <ChoiceField
-            label="Slide out"
-            value={feel.slideOut}
-            options={[
-              ["keep", "keeps on"],
-              ["release", "lets go"],
-            ]}
-            onChange={(v) => change("slideOut", v)}
-          />
-        </>
-      );
+          </>
+        );
+      }
     }
-    case "touchpad":
-      return (
-        <>
-          <NumberField label="Gain" step={0.1} value={control.feel.gain} onChange={(v) => change("gain", v)} onRefuse={refuse} />
-          <AxesField value={control.feel.axes} onChange={(v) => change("axes", v)} />
-        </>
-      );
-    case "swipe": {
-      const { feel } = control;
-      return (
-        <>
-          <NumberField label="Distance" unit="mm" value={feel.distanceMm} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
-          <NumberField label="Directions" value={feel.directions} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
-          <ChoiceField
-            label="Gives"
-            value={feel.output}
-            options={[
-              ["pulse", "once"],
-              ["hold", "until let go"],
-            ]}
-            onChange={(v) => change("output", v)}
-          />
-          <ChoiceField
-            label="Again"
-            value={feel.again}
-            options={[
-              ["never", "never"],
-              ["each-distance", "at each distance"],
-            ]}
-            onChange={(v) => change("again", v)}
-          />
-          <NumberField label="Within" unit="ms" step={10} value={feel.withinMs} min={0} max={60000} onChange={(v) => change("withinMs", v)} onRefuse={refuse} />
-        </>
-      );
-    }
-  }
-}
+  },
+  (a, b) =>
+    a.control.id === b.control.id &&
+    a.control.feel === b.control.feel &&
+    a.at?.travel === b.at?.travel &&
+    a.at?.visual.w === b.at?.visual.w &&
+    a.at?.visual.h === b.at?.visual.h &&
+    a.sight.screen === b.sight.screen,
+);
 
 function AxesField({ value, onChange }: { value: "both" | "x" | "y"; onChange: (value: string) => void }) {
   return (

@@ -1,10 +1,10 @@
 "use client";
 /** A layout on a screen as a small picture: the device with its cut-outs, the game's backdrop, the controls as they look at rest. */
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef, useSyncExternalStore } from "react";
 import type { Layout, Screen } from "../../core/layout/types";
 import type { Resolved } from "../../core/placement/resolve";
-import { drawControls, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import { drawBackdrop } from "../../samples/scenes";
+import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../runtime/art";
+import { drawBackdrop, type Backdrop } from "../../samples/scenes";
 
 interface Props {
   readonly layout: Layout;
@@ -38,6 +38,26 @@ export function contextFor(canvas: HTMLCanvasElement, width: number, height: num
   return ctx;
 }
 
+const backdrops = new Map<string, HTMLCanvasElement>();
+/** How many stills are kept; a rail, a bench and a shelf in two zooms. */
+const MOST_BACKDROPS = 96;
+
+/** The still behind the controls at a size in device px, drawn once. */
+function backdropOf(backdrop: Backdrop, w: number, h: number): HTMLCanvasElement {
+  const key = `${backdrop} ${w} ${h}`;
+  let still = backdrops.get(key);
+  if (!still) {
+    still = document.createElement("canvas");
+    still.width = w;
+    still.height = h;
+    const ctx = still.getContext("2d");
+    if (ctx) drawBackdrop(ctx, backdrop, w, h);
+    if (backdrops.size >= MOST_BACKDROPS) backdrops.clear();
+    backdrops.set(key, still);
+  }
+  return still;
+}
+
 /** Draws device glass, backdrop, cut-outs and controls. */
 export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Screen, drawn: readonly Drawn[], scale: number): void {
   const ctx = contextFor(canvas, screen.widthPx, screen.heightPx, scale);
@@ -46,7 +66,7 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Scr
   ctx.beginPath();
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
   ctx.clip();
-  drawBackdrop(ctx, layout.workbench.backdrop, screen.widthPx, screen.heightPx);
+  ctx.drawImage(backdropOf(layout.workbench.backdrop, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
   drawControls(ctx, drawn, 1 / scale);
   ctx.fillStyle = "#05080b";
   for (const c of screen.cutouts) {
@@ -57,11 +77,28 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Scr
   ctx.restore();
 }
 
-export function LayoutPicture({ layout, screen, resolved, scale, label }: Props) {
+/** Counts the fonts that have come in, so that words are drawn anew in their own type. */
+function useFonts(): number {
+  return useSyncExternalStore(
+    (changed) => {
+      const onLoad = () => {
+        forgetWordWidths();
+        changed();
+      };
+      document.fonts.addEventListener("loadingdone", onLoad);
+      return () => document.fonts.removeEventListener("loadingdone", onLoad);
+    },
+    () => document.fonts.size + (document.fonts.status === "loaded" ? 1 : 0),
+    () => 0,
+  );
+}
+
+export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label }: Props) {
   const ref = useRef<HTMLCanvasElement>(null);
+  const fonts = useFonts();
   useEffect(() => {
     if (ref.current) drawGlass(ref.current, layout, screen, atRest(layout, resolved), scale);
-  });
+  }, [layout, screen, resolved, scale, fonts]);
   return (
     <canvas
       ref={ref}
@@ -71,4 +108,4 @@ export function LayoutPicture({ layout, screen, resolved, scale, label }: Props)
       style={{ width: screen.widthPx * scale, height: screen.heightPx * scale, borderRadius: Math.max(2, screen.cornerPx * scale) }}
     />
   );
-}
+});

@@ -1,5 +1,6 @@
 "use client";
 /** What a control serves: a line for each port that gives to an action, and a new one. */
+import { memo } from "react";
 import { Plus, X } from "lucide-react";
 import { bind, changeServe, unbind } from "../../../core/layout/edits/actions";
 import { portCarries, portFits } from "../../../core/layout/fits";
@@ -10,40 +11,43 @@ import { fittingServe } from "../../../core/placement/make";
 import { ChoiceField, NumberField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
 
-export function ServesCard({ control }: { control: Control }) {
-  const session = useSessionActions();
-  const actions = useSession((s) => s.layout.actions);
-  const serves = control.serves as readonly Serve[];
-  const free = actions.filter((a) => fittingServe(control.kind, a) !== null && !serves.some((s) => s.action === a.name));
-  return (
-    <>
-      {serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
-      {serves.map((serve, index) => (
-        <ServeLine key={index} control={control} serve={serve} index={index} actions={actions} />
-      ))}
-      {free.length > 0 && (
-        <label className="flex items-center gap-1.5">
-          <Plus size={14} aria-hidden />
-          <select
-            aria-label="Serve one action more"
-            className="box h-6 w-full px-1"
-            value=""
-            onChange={(event) => {
-              const action = actions.find((a) => a.name === event.target.value);
-              const serve = action && fittingServe(control.kind, action);
-              if (serve) session.edit(`bind ${control.id} to ${serve.action}`, (l) => bind(l, control.id, serve));
-            }}
-          >
-            <option value="">{serves.length === 0 ? "serve an action…" : "one more…"}</option>
-            {free.map((a) => (
-              <option key={a.name}>{a.name}</option>
-            ))}
-          </select>
-        </label>
-      )}
-    </>
-  );
-}
+export const ServesCard = memo(
+  function ServesCard({ control }: { control: Control }) {
+    const session = useSessionActions();
+    const actions = useSession((s) => s.layout.actions);
+    const serves = control.serves as readonly Serve[];
+    const free = actions.filter((a) => fittingServe(control.kind, a) !== null && !serves.some((s) => s.action === a.name));
+    return (
+      <>
+        {serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
+        {serves.map((serve, index) => (
+          <ServeLine key={index} control={control} serve={serve} index={index} actions={actions} />
+        ))}
+        {free.length > 0 && (
+          <label className="flex items-center gap-1.5">
+            <Plus size={14} aria-hidden />
+            <select
+              aria-label="Serve one action more"
+              className="box h-6 w-full px-1"
+              value=""
+              onChange={(event) => {
+                const action = actions.find((a) => a.name === event.target.value);
+                const serve = action && fittingServe(control.kind, action);
+                if (serve) session.edit(`bind ${control.id} to ${serve.action}`, (l) => bind(l, control.id, serve));
+              }}
+            >
+              <option value="">{serves.length === 0 ? "serve an action…" : "one more…"}</option>
+              {free.map((a) => (
+                <option key={a.name}>{a.name}</option>
+              ))}
+            </select>
+          </label>
+        )}
+      </>
+    );
+  },
+  (a, b) => a.control.id === b.control.id && a.control.serves === b.control.serves,
+);
 
 function ServeLine({ control, serve, index, actions }: { control: Control; serve: Serve; index: number; actions: readonly Action[] }) {
   const session = useSessionActions();
