@@ -49,15 +49,13 @@ const pinIn = (frame: fc.Arbitrary<unknown>) =>
     { requiredKeys: ["kind", "frame", "anchor", "pivot", "offset", "size"] },
   );
 const plainFrame = fc.constantFrom("screen", "safe", "picture");
-const span = fc
-  .tuple(plainFrame, fraction, fraction, fraction, fraction, lengthIn(0.3))
-  .map(([frame, a, b, c, d, inset]) => ({
-    kind: "span",
-    frame,
-    from: [Math.min(a, b), Math.min(c, d)],
-    to: [Math.max(a, b), Math.max(c, d)],
-    inset: { left: inset, top: inset },
-  }));
+const span = fc.tuple(plainFrame, fraction, fraction, fraction, fraction, lengthIn(0.3)).map(([frame, a, b, c, d, inset]) => ({
+  kind: "span",
+  frame,
+  from: [Math.min(a, b), Math.min(c, d)],
+  to: [Math.max(a, b), Math.max(c, d)],
+  inset: { left: inset, top: inset },
+}));
 
 const hit = fc.record(
   {

@@ -1,0 +1,97 @@
+/** `npm run pictures`: the current picture of each view in docs/screenshots, from the samples, at 1280×800. */
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { ensureBuilt, ensureInstalled, root } from "./lib.mjs";
+
+ensureInstalled();
+if (ensureBuilt() !== 0) process.exit(1);
+const { chromium } = await import("@playwright/test");
+const port = 4341;
+const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], {
+  cwd: root,
+  stdio: "ignore",
+});
+const out = join(root, "docs", "screenshots");
+mkdirSync(out, { recursive: true });
+
+const menu = async (page, name) => {
+  await page.getByRole("button", { name: /^Layouts; open/ }).click();
+  await page.getByRole("menuitem", { name, exact: true }).click();
+  await page.waitForTimeout(800);
+};
+const select = async (page, id) => {
+  await page.locator(`[data-control="${id}"]`).click({ position: { x: 10, y: 14 } });
+  await page.mouse.move(640, 20);
+};
+const PICTURES = [
+  ["layout", "/layout", "light", (page) => select(page, "helm")],
+  ["layout-dark", "/layout", "dark", (page) => select(page, "towline")],
+  [
+    "layout-tall",
+    "/layout",
+    "light",
+    async (page) => {
+      await menu(page, "Pigeonhole");
+      await select(page, "walk");
+    },
+  ],
+  ["actions", "/actions", "light", (page) => menu(page, "Brackwater, first draft")],
+  [
+    "rehearse",
+    "/rehearse",
+    "light",
+    async (page) => {
+      const box = await page.getByTestId("play-glass").boundingBox();
+      await page.keyboard.press("KeyF");
+      await page.mouse.move(box.x + box.width * 0.18, box.y + box.height * 0.7);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width * 0.22, box.y + box.height * 0.56, { steps: 8 });
+      await page.waitForTimeout(2500);
+      await page.keyboard.down("KeyH");
+      await page.waitForTimeout(600);
+    },
+  ],
+  [
+    "screens",
+    "/screens",
+    "light",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.getByRole("button", { name: "Worst first" }).click();
+    },
+  ],
+  ["handoff", "/handoff", "light", async () => {}],
+];
+
+try {
+  for (
+    let i = 0;
+    i < 100 &&
+    !(await fetch(`http://127.0.0.1:${port}/layout`).then(
+      (r) => r.ok,
+      () => false,
+    ));
+    i += 1
+  )
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"],
+  });
+  for (const [name, path, theme, prepare] of PICTURES) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addInitScript((t) => localStorage.setItem("theme", t), theme);
+    const page = await context.newPage();
+    await page.goto(`http://127.0.0.1:${port}${path}`);
+    await page.getByTestId("saved-state").waitFor();
+    await page.waitForTimeout(1200);
+    await prepare(page);
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: join(out, `${name}.png`) });
+    await context.close();
+  }
+  await browser.close();
+} finally {
+  server.kill();
+}
