@@ -1,7 +1,22 @@
 /** `npm run bench`: measures and prints. Nothing here passes or fails; the machine is shared and noisy. */
-import { ensureInstalled } from "../scripts/lib.mjs";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import { ensureInstalled, root } from "../scripts/lib.mjs";
 
 ensureInstalled();
+const { build } = await import("esbuild");
+const core = join(root, ".cache", "bench-core.mjs");
+await build({
+  entryPoints: [join(root, "bench", "core.ts")],
+  outfile: core,
+  bundle: true,
+  platform: "node",
+  format: "esm",
+  logLevel: "error",
+  external: ["yoga-layout"],
+});
+await import(pathToFileURL(core).href);
+if (process.argv.includes("--core")) process.exit(0);
 const { benchBrowser } = await import("./browser.mjs");
 const b = await benchBrowser();
 console.log(

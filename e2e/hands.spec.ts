@@ -77,6 +77,11 @@ test("everything on the bench has a key: grow, reach, nudge, carry, raise", asyn
   const before = await place(page, "horn-2");
   await page.keyboard.press("c");
   expect((await place(page, "horn-2")).x).toBeGreaterThan(before.x);
+  const stood = await place(page, "horn-2");
+  await page.keyboard.press("Control+Shift+ArrowLeft");
+  await page.keyboard.press("Control+Shift+ArrowUp");
+  await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("centre of safe");
+  expect((await place(page, "horn-2")).x).toBeCloseTo(stood.x, 3);
   await page.keyboard.press("[");
   await expect(page.getByRole("button", { name: "Undo: lower horn-2" })).toBeEnabled();
   await control(page, "log").focus();

@@ -14,8 +14,8 @@ import { touches } from "./touches";
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, places, touches, feels, reaches, sights];
 
-/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW): Finding[] {
+/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `sorted` false: in no order, for those who only compare. */
+export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, sorted = true): Finding[] {
   const { layout } = prepared;
   const context = checkContext(layout, resolve(prepared, screen, { ...view, moment: null }));
   const found: Finding[] = [];
@@ -26,7 +26,7 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
     return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
   });
   for (const f of mergeMoments(judged)) found.push({ ...f, accepted: acceptedReason(layout, f) });
-  return sortFindings(layout, found);
+  return sorted ? sortFindings(layout, found) : found;
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */

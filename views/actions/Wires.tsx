@@ -65,7 +65,7 @@ export function Wires({ actions, controls, places, chain }: Props) {
         return (
           <span
             key={a.name}
-            className={`absolute text-[11px] leading-tight ${problem ? "text-blocker" : "text-muted"}`}
+            className={`absolute bg-paper px-1 text-[11px] leading-tight ${problem ? "text-blocker" : "text-muted"}`}
             style={{ top: (places.actionY.get(a.name) ?? 0) + (bare ? -7 : -17), left: bare ? STUB + 12 : 6, maxWidth: Math.max(60, w - STUB - 16) }}
           >
             {word}

@@ -2,9 +2,10 @@
 /** The bench's keys: nudging, copying, ordering, deleting; and the clipboard, as text that another tab can take. */
 import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { clampTo } from "../../core/geometry/point";
 import { duplicateControls, removeControls, reorderControls } from "../../core/layout/edits/controls";
 import type { Control } from "../../core/layout/types";
-import { carryTo, moveBy, type Sight } from "../../core/placement/edits";
+import { carryTo, moveBy, placementIn, tieTo, type Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
 import { ok } from "../../core/result";
 import { clipText, readClip } from "../../core/exchange/clip";
@@ -31,6 +32,17 @@ export function useBenchKeys(sight: Sight): void {
     ["shift+up", "shift+down", "shift+left", "shift+right"],
     (event, hotkey) => nudge(event, hotkey.keys?.at(-1) ?? "", LONG_NUDGE_MM * pxPerMm(sight.screen)),
     some,
+  );
+  useHotkeys(
+    ["mod+shift+up", "mod+shift+down", "mod+shift+left", "mod+shift+right"],
+    (_, hotkey) => {
+      const [dx, dy] = NUDGES[(hotkey.keys?.at(-1) ?? "").replace("arrow", "") as keyof typeof NUDGES];
+      const placement = placementIn(sight.layout, sight.resolved.arrangement, selection[0]);
+      if (placement?.kind !== "pin") return;
+      const step = (at: number, by: number) => clampTo(Math.round((at + by / 2) * 2) / 2, 0, 1);
+      session.edit(`tie ${names}`, () => tieTo(sight, selection[0], placement.frame, [step(placement.anchor[0], dx), step(placement.anchor[1], dy)]));
+    },
+    { enabled: selection.length === 1, preventDefault: true },
   );
   useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeControls(l, selection)), some);
   useHotkeys("mod+a", () => session.select(sight.layout.controls.map((c) => c.id)), { preventDefault: true });

@@ -27,10 +27,11 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
       ["Delete · Backspace", "delete"],
       ["[ · ]", "one below · one above"],
       ["C", "carry the control to where its tether is tied"],
+      ["Ctrl Shift arrow keys", "tie it elsewhere: the next corner, edge or centre that way; it stays where it is"],
       ["Alt + drag a tether's end", "tie freely, away from corners and edges"],
       ["Escape", "cancel a drag, else select nothing"],
       ["Enter on an action of the ledger", "grow its control"],
-      ["H · Z · S", "show hit areas · dead zone and travel · safe frame"],
+      ["H · Z · S · K", "show hit areas · dead zone and travel · safe frame · keep clear"],
     ],
   ],
   [

@@ -1,0 +1,112 @@
+/** The core's speed, as ratios and per-step work in one run. Printed, never asserted. */
+import Yoga, { Direction, PositionType, Edge } from "yoga-layout";
+import { checkScreen } from "../core/checks/check";
+import { advance, tickTime } from "../core/input/advance";
+import type { InputEvent } from "../core/input/events";
+import { prepareInput } from "../core/input/setup";
+import { initialState } from "../core/input/state";
+import { parseLayout } from "../core/layout/parse";
+import type { Layout, Screen } from "../core/layout/types";
+import { prepareLayout } from "../core/placement/prepare";
+import { resolve } from "../core/placement/resolve";
+import { plainScreen } from "../core/placement/screen";
+import { findSpans } from "../core/checks/spans";
+
+/** A layout of forty controls as a game would have them: sticks, pads, buttons, spread without overlap. */
+function forty(): Layout {
+  const kinds = ["stick", "dpad", "button", "button", "button", "button", "button", "touchpad"] as const;
+  const controls = Array.from({ length: 40 }, (_, i) => {
+    const kind = kinds[i % kinds.length];
+    return {
+      id: `c${i}`,
+      name: `c${i}`,
+      kind,
+      placement: {
+        kind: "pin",
+        frame: "safe",
+        anchor: [i % 2, Math.floor(i / 2) % 2],
+        pivot: [i % 2, Math.floor(i / 2) % 2],
+        offset: [`${(i % 2 ? -1 : 1) * (20 + (Math.floor(i / 4) % 5) * 155)}u`, `${(Math.floor(i / 2) % 2 ? -1 : 1) * (20 + Math.floor(i / 20) * 160)}u`],
+        size: ["140u", "140u"],
+      },
+      serves: [{ port: kind === "button" ? "press" : "held", action: "horn" }],
+    };
+  });
+  const read = parseLayout({
+    format: "nodulum-layout",
+    version: 1,
+    name: "Forty",
+    reference: { width: 1600, height: 720 },
+    scale: { share: 0.3 },
+    actions: [{ name: "horn", kind: "press" }],
+    controls,
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
+}
+
+const screens: Screen[] = Array.from({ length: 200 }, (_, i) => plainScreen(`s${i}`, 1000 + i * 9, 600 + (i % 40) * 11, 220 + (i % 7) * 40));
+
+/** The median time of a piece of work, ms, after warming up. */
+function timed(work: () => unknown, runs = 15): number {
+  for (let i = 0; i < 3; i += 1) work();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
+}
+
+function yogaBoxes(): void {
+  const root = Yoga.Node.create();
+  root.setWidth(2000);
+  root.setHeight(1000);
+  for (let i = 0; i < 8000; i += 1) {
+    const box = Yoga.Node.create();
+    box.setPositionType(PositionType.Absolute);
+    box.setPosition(Edge.Left, i % 1000);
+    box.setPosition(Edge.Top, i % 700);
+    box.setWidth(100);
+    box.setHeight(100);
+    root.insertChild(box, i);
+  }
+  root.calculateLayout(2000, 1000, Direction.LTR);
+  root.freeRecursive();
+}
+
+const layout = forty();
+const prepared = prepareLayout(layout);
+const ours = timed(() => screens.map((screen) => resolve(prepared, screen)), 41);
+const theirs = timed(yogaBoxes, 7);
+console.log(
+  `resolving 40 controls on 200 screens: ${ours.toFixed(2)} ms; yoga-layout, 8,000 absolute boxes: ${theirs.toFixed(1)} ms; ${(theirs / ours).toFixed(0)} times faster (aim 50)`,
+);
+
+const checks = timed(() => screens.map((screen) => checkScreen(prepared, screen)), 9);
+console.log(`all findings for 40 controls on 200 screens: ${checks.toFixed(0)} ms (aim 60)`);
+
+const setup = prepareInput(layout, resolve(prepared, screens[100]), 60);
+let state = initialState(setup);
+const down: InputEvent[] = Array.from({ length: 10 }, (_, id) => ({ t: 1, id, type: "down", x: 60 + id * 150, y: id % 2 ? 80 : 560 }));
+state = advance(setup, state, down, tickTime(1, 60)).state;
+const TICKS = 5000;
+const tick = timed(() => {
+  for (let n = 2; n < TICKS; n += 1) {
+    const t = tickTime(n, 60);
+    const moves: InputEvent[] = Array.from({ length: 10 }, (_, id) => ({
+      t,
+      id,
+      type: "move",
+      x: 60 + id * 150 + (n % 30),
+      y: (id % 2 ? 80 : 560) + (n % 20),
+    }));
+    state = advance(setup, { ...state, time: t - 16 }, moves, t).state;
+  }
+}, 5);
+console.log(
+  `one tick of advance with 10 moving touches and 40 controls: ${((tick / TICKS) * 1000).toFixed(1)} µs (aim 10); state ${JSON.stringify(state).length} bytes after ${TICKS * 8} ticks`,
+);
+
+const span = timed(() => findSpans(layout, { diagonalInches: 6.1, ppi: 420, from: 1.2, to: 2.4, insetsMm: { left: 0, top: 0, right: 0, bottom: 0 } }), 3);
+console.log(`spans of a 40-control layout over 1.2–2.4: ${span.toFixed(0)} ms (aim 300)`);
