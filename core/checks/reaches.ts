@@ -1,6 +1,6 @@
 /** Whether the thumbs that hold the device reach what they must, and can do at once what is wanted at once. */
 import { clearance, distanceTo } from "../geometry/distance";
-import { centreOf, type Point } from "../geometry/point";
+import { centreOf, type Point, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/shape";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, type Found } from "./finding";
@@ -28,7 +28,7 @@ function thumbOf(s: Standing, pivots: readonly Point[]): number {
   const c = centreOf(s.at.visual);
   let best = 0;
   pivots.forEach((p, i) => {
-    if (Math.hypot(p.x - c.x, p.y - c.y) < Math.hypot(pivots[best].x - c.x, pivots[best].y - c.y)) best = i;
+    if (magnitude(p.x - c.x, p.y - c.y) < magnitude(pivots[best].x - c.x, pivots[best].y - c.y)) best = i;
   });
   return best;
 }
@@ -38,7 +38,7 @@ function* once(context: CheckContext): Iterable<Found> {
   const pivots = thumbPivots(context);
   for (const { control, at, area, ground } of standing) {
     const centre = centreOf(at.visual);
-    const far = (p: Point) => (ground ? distanceTo(area, p) : Math.hypot(p.x - centre.x, p.y - centre.y));
+    const far = (p: Point) => (ground ? distanceTo(area, p) : magnitude(p.x - centre.x, p.y - centre.y));
     const value = Math.min(...pivots.map(far)) / mm;
     if (value <= layout.limits.comfortMm + LENGTH_SLACK) continue;
     const stretched = value > layout.limits.stretchMm + LENGTH_SLACK;

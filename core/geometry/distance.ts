@@ -5,7 +5,8 @@
  * along n). The greatest g over all directions is the distance where it is positive, and minus the shortest way apart where
  * it is negative. g is sampled around the circle and its best places refined by golden section.
  */
-import type { Point } from "./point";
+import { magnitude, type Point } from "./point";
+import { circleRadius } from "./circle";
 import type { Shape } from "./shape";
 
 const SAMPLES = 72;
@@ -20,7 +21,7 @@ function support(shape: Shape, nx: number, ny: number): number {
     case "box":
       return centre + Math.abs(nx) * halfW + Math.abs(ny) * halfH;
     case "ellipse":
-      return centre + Math.hypot(nx * halfW, ny * halfH);
+      return centre + magnitude(nx * halfW, ny * halfH);
     case "capsule": {
       const radius = Math.min(halfW, halfH);
       return centre + Math.abs(nx) * (halfW - radius) + Math.abs(ny) * (halfH - radius) + radius;
@@ -36,6 +37,8 @@ export interface Clearance {
 
 /** The signed distance of two shapes, px: positive apart, 0 touching, negative the shortest way by which b must go to come free. */
 export function clearance(a: Shape, b: Shape): Clearance {
+  const closed = betweenCircles(a, b) ?? betweenBoxes(a, b);
+  if (closed) return closed;
   const gap = (angle: number) => {
     const nx = Math.cos(angle);
     const ny = Math.sin(angle);
@@ -80,7 +83,32 @@ export function clearance(a: Shape, b: Shape): Clearance {
   return { px: best, direction: { x: Math.cos(bestAngle), y: Math.sin(bestAngle) } };
 }
 
+function betweenCircles(a: Shape, b: Shape): Clearance | null {
+  const r = circleRadius(a);
+  const s = r < 0 ? -1 : circleRadius(b);
+  if (s < 0) return null;
+  const dx = b.x + s - a.x - r;
+  const dy = b.y + s - a.y - r;
+  const far = magnitude(dx, dy);
+  return { px: far - r - s, direction: far > 0 ? { x: dx / far, y: dy / far } : { x: 1, y: 0 } };
+}
+
+function betweenBoxes(a: Shape, b: Shape): Clearance | null {
+  if (a.shape !== "box" || b.shape !== "box") return null;
+  const dx = b.x + b.w / 2 - a.x - a.w / 2;
+  const dy = b.y + b.h / 2 - a.y - a.h / 2;
+  const gapX = Math.abs(dx) - (a.w + b.w) / 2;
+  const gapY = Math.abs(dy) - (a.h + b.h) / 2;
+  if (gapX > 0 && gapY > 0) {
+    const far = magnitude(gapX, gapY);
+    return { px: far, direction: { x: (Math.sign(dx) * gapX) / far, y: (Math.sign(dy) * gapY) / far } };
+  }
+  return gapX > gapY ? { px: gapX, direction: { x: dx < 0 ? -1 : 1, y: 0 } } : { px: gapY, direction: { x: 0, y: dy < 0 ? -1 : 1 } };
+}
+
 /** How far a point is from a shape, px; 0 inside. */
 export function distanceTo(shape: Shape, point: Point): number {
+  const r = circleRadius(shape);
+  if (r >= 0) return Math.max(0, magnitude(point.x - shape.x - r, point.y - shape.y - r) - r);
   return Math.max(0, clearance({ shape: "box", x: point.x, y: point.y, w: 0, h: 0 }, shape).px);
 }

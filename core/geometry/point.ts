@@ -12,6 +12,11 @@ export interface Box {
   readonly h: number;
 }
 
+/** The length of (x, y). Plain arithmetic: coordinates here are far from where squares overflow, and Math.hypot is many times slower. */
+export function magnitude(x: number, y: number): number {
+  return Math.sqrt(x * x + y * y);
+}
+
 /** The middle of a box. */
 export function centreOf(box: Box): Point {
   return { x: box.x + box.w / 2, y: box.y + box.h / 2 };

@@ -2,7 +2,7 @@
  * Shapes that take touches, and the one place where edges and tolerances are decided.
  * Sets are closed: a point on the edge is inside. Two shapes overlap only if their intersection has an area.
  */
-import type { Box } from "./point";
+import { magnitude, type Box } from "./point";
 
 /** Slack for lengths in px, for shares and for magnitudes: far below a pixel, far above the rounding of doubles at screen size. */
 export const LENGTH_SLACK = 1e-9;
@@ -31,11 +31,11 @@ export function holds(shape: Shape, x: number, y: number): boolean {
     case "ellipse": {
       const least = Math.min(halfW, halfH);
       if (least <= 0) return true;
-      return Math.hypot(dx / halfW, dy / halfH) <= 1 + LENGTH_SLACK / least;
+      return magnitude(dx / halfW, dy / halfH) <= 1 + LENGTH_SLACK / least;
     }
     case "capsule": {
       const radius = Math.min(halfW, halfH);
-      return Math.hypot(Math.max(0, dx - (halfW - radius)), Math.max(0, dy - (halfH - radius))) <= radius + LENGTH_SLACK;
+      return magnitude(Math.max(0, dx - (halfW - radius)), Math.max(0, dy - (halfH - radius))) <= radius + LENGTH_SLACK;
     }
   }
 }
@@ -59,25 +59,27 @@ export function areaOf(shape: Shape): number {
  * All shapes are convex, so one interval says all.
  */
 export function extentAt(shape: Shape, x: number): readonly [number, number] | null {
+  const reach = reachAt(shape, x);
+  if (reach < 0) return null;
+  const middle = shape.y + shape.h / 2;
+  return [middle - reach, middle + reach];
+}
+
+/** Half the vertical extent of a shape above x, px; −1 where it has none. The middle is that of the shape. */
+export function reachAt(shape: Shape, x: number): number {
   const halfW = shape.w / 2;
   const halfH = shape.h / 2;
   const dx = Math.abs(x - (shape.x + halfW));
-  if (dx > halfW) return null;
-  const middle = shape.y + halfH;
-  let reach: number;
+  if (dx > halfW) return -1;
   switch (shape.shape) {
     case "box":
-      reach = halfH;
-      break;
+      return halfH;
     case "ellipse":
-      reach = halfW > 0 ? halfH * Math.sqrt(Math.max(0, 1 - (dx / halfW) ** 2)) : halfH;
-      break;
+      return halfW > 0 ? halfH * Math.sqrt(Math.max(0, 1 - (dx / halfW) ** 2)) : halfH;
     case "capsule": {
       const radius = Math.min(halfW, halfH);
       const beyond = Math.max(0, dx - (halfW - radius));
-      reach = halfH - radius + Math.sqrt(Math.max(0, radius * radius - beyond * beyond));
-      break;
+      return halfH - radius + Math.sqrt(Math.max(0, radius * radius - beyond * beyond));
     }
   }
-  return [middle - reach, middle + reach];
 }

@@ -1,51 +1,74 @@
 /**
  * Areas of several shapes together. A vertical line cuts each (convex) shape in one interval; the length that at least one
- * of them covers, within a bounding shape, is summed along x. Between two neighbouring ends of shapes the length is smooth but for
- * crossings, so each such slab is sampled on its own, by midpoints.
+ * of them covers, within a bounding shape, is summed along x. Between two neighbouring ends of shapes the same shapes are
+ * cut, and the length is smooth but for crossings; so each such slab is sampled on its own, by midpoints, the more the wider it is.
  */
-import { extentAt, type Shape } from "./shape";
+import { reachAt, type Shape } from "./shape";
 
-/** Midpoints a slab: 24 keep curved outlines within 0.2 % of the bounding shape. */
-const SAMPLES = 24;
+/** Midpoints over the whole width, and the least and most a slab gets: together they keep the sum within 0.3 % of the bounding shape. */
+const SAMPLES = 160;
+const LEAST = 3;
+const MOST = 24;
 
 /** The part of `within` that at least one of `shapes` covers, px². */
 export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
-  const near = shapes.filter(
-    (s) => s.w > 0 && s.h > 0 && s.x < within.x + within.w && s.x + s.w > within.x && s.y < within.y + within.h && s.y + s.h > within.y,
-  );
-  if (near.length === 0 || within.w <= 0 || within.h <= 0) return 0;
+  if (within.w <= 0 || within.h <= 0) return 0;
   const right = within.x + within.w;
-  const ends = new Set([within.x, right]);
-  for (const s of near) for (const x of [s.x, s.x + s.w / 2, s.x + s.w]) if (x > within.x && x < right) ends.add(x);
-  const xs = [...ends].sort((a, b) => a - b);
-  const allBoxes = within.shape === "box" && near.every((s) => s.shape === "box");
-  const samples = allBoxes ? 1 : SAMPLES;
+  const near = shapes.filter((s) => s.w > 0 && s.h > 0 && s.x < right && s.x + s.w > within.x && s.y < within.y + within.h && s.y + s.h > within.y);
+  if (near.length === 0) return 0;
+  const ends = [within.x, right];
+  for (const s of near) {
+    if (s.x > within.x) ends.push(s.x);
+    if (s.x + s.w < right) ends.push(s.x + s.w);
+    const middle = s.x + s.w / 2;
+    if (s.shape !== "box" && middle > within.x && middle < right) ends.push(middle);
+  }
+  ends.sort((a, b) => a - b);
+  const tops = new Float64Array(near.length);
+  const bottoms = new Float64Array(near.length);
   let area = 0;
-  for (let i = 0; i + 1 < xs.length; i += 1) {
-    const width = (xs[i + 1] - xs[i]) / samples;
-    for (let k = 0; k < samples; k += 1) area += width * coveredLength(within, near, xs[i] + (k + 0.5) * width);
+  for (let i = 0; i + 1 < ends.length; i += 1) {
+    const width = ends[i + 1] - ends[i];
+    if (width <= 0) continue;
+    const middle = ends[i] + width / 2;
+    const cut = near.filter((s) => s.x < middle && s.x + s.w > middle);
+    if (cut.length === 0) continue;
+    const straight = within.shape === "box" && cut.every((s) => s.shape === "box");
+    const samples = straight ? 1 : Math.min(MOST, Math.max(LEAST, Math.ceil((width / within.w) * SAMPLES)));
+    for (let k = 0; k < samples; k += 1) area += (width / samples) * coveredLength(within, cut, ends[i] + ((k + 0.5) * width) / samples, tops, bottoms);
   }
   return area;
 }
 
-function coveredLength(within: Shape, shapes: readonly Shape[], x: number): number {
-  const frame = extentAt(within, x);
-  if (!frame) return 0;
-  const pieces: (readonly [number, number])[] = [];
+/** The covered length above x; `tops` and `bottoms` are room to work in. */
+function coveredLength(within: Shape, shapes: readonly Shape[], x: number, tops: Float64Array, bottoms: Float64Array): number {
+  const frame = reachAt(within, x);
+  if (frame < 0) return 0;
+  const low = within.y + within.h / 2 - frame;
+  const high = low + 2 * frame;
+  let count = 0;
   for (const shape of shapes) {
-    const extent = extentAt(shape, x);
-    if (!extent) continue;
-    const top = Math.max(extent[0], frame[0]);
-    const bottom = Math.min(extent[1], frame[1]);
-    if (bottom > top) pieces.push([top, bottom]);
+    const reach = reachAt(shape, x);
+    if (reach < 0) continue;
+    const middle = shape.y + shape.h / 2;
+    const top = Math.max(middle - reach, low);
+    const bottom = Math.min(middle + reach, high);
+    if (bottom <= top) continue;
+    let at = count;
+    for (; at > 0 && tops[at - 1] > top; at -= 1) {
+      tops[at] = tops[at - 1];
+      bottoms[at] = bottoms[at - 1];
+    }
+    tops[at] = top;
+    bottoms[at] = bottom;
+    count += 1;
   }
-  pieces.sort((a, b) => a[0] - b[0]);
   let length = 0;
   let reached = -Infinity;
-  for (const [top, bottom] of pieces) {
-    if (bottom <= reached) continue;
-    length += bottom - Math.max(top, reached);
-    reached = bottom;
+  for (let i = 0; i < count; i += 1) {
+    if (bottoms[i] <= reached) continue;
+    length += bottoms[i] - Math.max(tops[i], reached);
+    reached = bottoms[i];
   }
   return length;
 }

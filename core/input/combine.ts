@@ -2,7 +2,7 @@
  * From ports, keys, mouse and pad to the value of every action: press OR, axis sum clamped, vector sum shortened to
  * length 1, motion sum; then smoothing.
  */
-import { clampTo } from "../geometry/point";
+import { clampTo, magnitude } from "../geometry/point";
 import { TIME_SLACK } from "../geometry/shape";
 import type { Action } from "../layout/types";
 import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
@@ -47,7 +47,7 @@ export function actionValue(
       return sources.smooth ? given.x : sum.x;
     }
     case "vector": {
-      const length = Math.hypot(sum.x, sum.y);
+      const length = magnitude(sum.x, sum.y);
       if (length > 1) {
         sum.x /= length;
         sum.y /= length;
@@ -149,7 +149,7 @@ function addDesk(sum: Sum, action: Action, desk: DeskState, tick: Tick): void {
 function smooth(given: { x: number; y: number }, sum: Sum, action: Action, tickMs: number): void {
   const wayX = sum.x - given.x;
   const wayY = sum.y - given.y;
-  const way = Math.hypot(wayX, wayY);
+  const way = magnitude(wayX, wayY);
   const ms = sum.x !== 0 || sum.y !== 0 ? action.riseMs : action.fallMs;
   const step = ms > 0 ? tickMs / ms : Infinity;
   if (way <= step) {

@@ -1,5 +1,5 @@
 /** Keys, mouse and pad: what is down, and what came and went between two ticks. */
-import { clampTo } from "../geometry/point";
+import { clampTo, magnitude } from "../geometry/point";
 import type { InputEvent } from "./events";
 
 interface Held {
@@ -83,7 +83,7 @@ export function padStick(state: DeskState, stick: "left" | "right", inner: numbe
   const first = stick === "left" ? 0 : 2;
   const x = state.pad?.axes[first] ?? 0;
   const y = -(state.pad?.axes[first + 1] ?? 0);
-  const m = Math.hypot(x, y);
+  const m = magnitude(x, y);
   if (m === 0) return [0, 0];
   const given = clampTo((m - inner) / (outer - inner), 0, 1);
   return [(given * x) / m, (given * y) / m];

@@ -2,6 +2,7 @@
  * A d-pad reads where the thumb lies about its centre as one of four or eight directions. A narrow band beyond each
  * border keeps the direction in force, so that a thumb resting on a border does not flicker.
  */
+import { magnitude } from "../geometry/point";
 import { ANGLE_SLACK, holds, LENGTH_SLACK } from "../geometry/shape";
 import { angleOf, apart } from "./directions";
 import { AT_REST, type PortReading } from "./ports";
@@ -39,7 +40,7 @@ export function readDpad(state: DpadState): PortReading {
   if (out.direction === null) return { ...AT_REST, held: true };
   const x = [1, 1, 0, -1, -1, -1, 0, 1][out.direction];
   const y = [0, 1, 1, 1, 0, -1, -1, -1][out.direction];
-  const length = Math.hypot(x, y);
+  const length = magnitude(x, y);
   return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
 }
 
@@ -54,7 +55,7 @@ function directionAt(pad: ReadyDpad, x: number, y: number, inForce: number | nul
   const dx = x - pad.centre.x;
   const dy = pad.centre.y - y;
   const radius = Math.min(pad.visual.w, pad.visual.h) / 2;
-  if (radius <= 0 || Math.hypot(dx, dy) / radius < feel.neutral - LENGTH_SLACK) return null;
+  if (radius <= 0 || magnitude(dx, dy) / radius < feel.neutral - LENGTH_SLACK) return null;
   const angle = angleOf(dx, dy);
   if (inForce !== null && apart(angle, inForce * 45) <= halfWidth(feel, inForce) + feel.holdDeg + ANGLE_SLACK) return inForce;
   if (feel.ways === 8) for (const diagonal of [1, 3, 5, 7]) if (apart(angle, diagonal * 45) <= feel.diagonal / 2 + ANGLE_SLACK) return diagonal;

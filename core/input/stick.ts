@@ -5,7 +5,7 @@
  * from the origin: below `inner` nothing, above `outer` everything, between them the response curve. Distances are
  * fractions of the travel radius, so the screen has no say but for a floating stick near the screen's edge.
  */
-import { clampTo } from "../geometry/point";
+import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/shape";
 import { curveAt } from "./curve";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
@@ -68,7 +68,7 @@ export function stickMove(state: StickState, stick: ReadyStick, x: number, y: nu
   held.y = y;
   if (stick.feel.origin === "trailing") {
     const [ex, ey] = fromOrigin(held, stick);
-    const far = Math.hypot(ex, ey);
+    const far = magnitude(ex, ey);
     if (far > stick.travelPx) {
       const share = (far - stick.travelPx) / far;
       held.originX += ex * share;
@@ -93,7 +93,7 @@ export function readStick(state: StickState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
   const { vx, vy, up, down, left, right } = out;
-  return { vx, vy, x: vx, y: vy, press: false, held: true, active: Math.hypot(vx, vy) > 0, up, down, left, right };
+  return { vx, vy, x: vx, y: vy, press: false, held: true, active: magnitude(vx, vy) > 0, up, down, left, right };
 }
 
 export function settleStick(state: StickState): void {
@@ -107,7 +107,7 @@ export function deflection(held: StickHeld, stick: ReadyStick): readonly [number
   const [ex, ey] = fromOrigin(held, stick);
   const dx = ex / stick.travelPx;
   const dy = ey / stick.travelPx;
-  const m = Math.hypot(dx, dy);
+  const m = magnitude(dx, dy);
   return m > 1 ? [dx / m, dy / m] : [dx, dy];
 }
 
@@ -126,7 +126,7 @@ function originFor(stick: ReadyStick, x: number, y: number): [number, number] {
     case "floating": {
       const dx = roomyPlace(x, stick.travelPx, stick.screenW) - x;
       const dy = roomyPlace(y, stick.travelPx, stick.screenH) - y;
-      const far = Math.hypot(dx, dy);
+      const far = magnitude(dx, dy);
       const most = stick.feel.inner * stick.travelPx;
       const share = far > most && far > 0 ? most / far : 1;
       return [x + dx * share, y + dy * share];
@@ -147,7 +147,7 @@ function judge(held: StickHeld, stick: ReadyStick): void {
   let vx = 0;
   let vy = 0;
   if (feel.deadZone === "radial") {
-    const m = Math.hypot(dx, dy);
+    const m = magnitude(dx, dy);
     if (m > 0) {
       const given = shaped(m);
       vx = (given * dx) / m;
@@ -156,13 +156,13 @@ function judge(held: StickHeld, stick: ReadyStick): void {
   } else {
     vx = Math.sign(dx) * shaped(Math.abs(dx));
     vy = Math.sign(dy) * shaped(Math.abs(dy));
-    const length = Math.hypot(vx, vy);
+    const length = magnitude(vx, vy);
     if (length > 1) {
       vx /= length;
       vy /= length;
     }
   }
-  let m = Math.hypot(vx, vy);
+  let m = magnitude(vx, vy);
   if (m > 0 && feel.directions > 0 && feel.axes === "both") {
     held.direction = snapIndex(angleOf(vx, vy), feel.directions, held.direction, feel.holdDeg);
     const [ux, uy] = unitAt((held.direction * 360) / feel.directions);
@@ -171,7 +171,7 @@ function judge(held: StickHeld, stick: ReadyStick): void {
   } else if (m === 0) held.direction = null;
   held.vx = vx;
   held.vy = vy;
-  m = Math.hypot(vx, vy);
+  m = magnitude(vx, vy);
   const angle = m > 0 ? angleOf(vx, vy) : 0;
   const port = (was: boolean, at: number) =>
     m > 0 && (was ? m >= feel.releaseAt - LENGTH_SLACK && withinPort(angle, at, feel.holdDeg) : m >= feel.pressAt - LENGTH_SLACK && withinPort(angle, at));

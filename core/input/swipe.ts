@@ -1,4 +1,5 @@
 /** A swipe fires when the thumb has gone far enough from where it started (or from where it was a short while ago), in the direction it went. */
+import { magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import { AT_REST, type PortReading } from "./ports";
@@ -43,7 +44,7 @@ export function swipeMove(state: SwipeState, swipe: ReadySwipe, x: number, y: nu
   }
   const dx = x - held.start.x;
   const dy = held.start.y - y;
-  const far = Math.hypot(dx, dy);
+  const far = magnitude(dx, dy);
   if (far < feel.distanceMm * swipe.mmPx - LENGTH_SLACK || far === 0) return;
   held.fire = { ...directionOf(dx / far, dy / far, feel.directions), seen: false };
   if (feel.again === "never") held.done = true;
