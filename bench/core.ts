@@ -29,7 +29,7 @@ function forty(): Layout {
         offset: [`${(i % 2 ? -1 : 1) * (20 + (Math.floor(i / 4) % 5) * 155)}u`, `${(Math.floor(i / 2) % 2 ? -1 : 1) * (20 + Math.floor(i / 20) * 160)}u`],
         size: ["140u", "140u"],
       },
-      serves: [{ port: kind === "button" ? "press" : "held", action: "horn" }],
+      serves: [{ port: kind === "button" ? "press" : "held", action: `action-${i}` }],
     };
   });
   const read = parseLayout({
@@ -38,7 +38,7 @@ function forty(): Layout {
     name: "Forty",
     reference: { width: 1600, height: 720 },
     scale: { share: 0.3 },
-    actions: [{ name: "horn", kind: "press" }],
+    actions: controls.map((_, i) => ({ name: `action-${i}`, kind: "press" })),
     controls,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.problems));

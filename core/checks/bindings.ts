@@ -1,73 +1,12 @@
 /** Whether what the game reads is served, and by what fits. */
-import { portFits, serveLacks } from "../layout/fits";
-import type { Control } from "../layout/types";
-import { nearestWord } from "../nearest";
-import type { Check, CheckContext, MomentContext } from "./context";
+import type { Check, MomentContext } from "./context";
 import type { Found } from "./finding";
 
-function* once({ layout, actions }: CheckContext): Iterable<Found> {
-  const names = layout.actions.map((action) => action.name);
-  for (const control of layout.controls) {
-    const told = new Set<string>();
-    for (const serve of control.serves) {
-      const action = actions.get(serve.action);
-      const key = `${serve.action}\n${action ? "kind" : "name"}`;
-      if (told.has(key)) continue;
-      if (!action) {
-        told.add(key);
-        const near = nearestWord(serve.action, names);
-        yield {
-          code: "bind/unknown-action",
-          severity: "blocker",
-          subjects: [control.id, serve.action],
-          measure: null,
-          text: `\`${control.id}\` serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
-        };
-        continue;
-      }
-      const lacks = portFits(serve.port, action.kind) ? serveLacks(serve.port, action.kind, serve.value, serve.scale) : `cannot give to a ${action.kind}`;
-      if (!lacks) continue;
-      told.add(key);
-      yield {
-        code: "bind/kind-mismatch",
-        severity: "blocker",
-        subjects: [control.id, action.name],
-        measure: null,
-        text: `the ${serve.port} port of \`${control.id}\` ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
-      };
-    }
-    if (control.serves.length === 0)
-      yield {
-        code: "bind/silent",
-        severity: "warning",
-        subjects: [control.id],
-        measure: null,
-        text: `\`${control.id}\` serves nothing; give it an action or remove it`,
-      };
-    else if (control.serves.every((serve) => actions.get(serve.action)?.read === false))
-      yield {
-        code: "bind/unread",
-        severity: "note",
-        subjects: [control.id],
-        measure: null,
-        text: `all that \`${control.id}\` serves is not read by the game today`,
-      };
-  }
-  for (const action of layout.actions)
-    if (action.mouse.some((source) => "button" in source && source.button === 0))
-      yield {
-        code: "bind/any-touch",
-        severity: "warning",
-        subjects: [action.name],
-        measure: null,
-        text: `\`${action.name}\` is bound to the main mouse button: every touch on the glass would give it; bind another button`,
-      };
-}
-
-function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
+function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Found> {
   for (const action of layout.actions) {
     if (!action.read || action.touch !== "wanted" || (moment !== null && !action.moments.includes(moment))) continue;
-    if (shown.some(({ control }) => control.serves.some((serve) => serve.action === action.name))) continue;
+    const servers = plan.servers.get(action.name);
+    if (servers && shown.some(({ control }) => servers.has(control.id))) continue;
     yield {
       code: "bind/unserved",
       severity: "blocker",
@@ -76,25 +15,24 @@ function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
       text: `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${moment}`}; drag it onto the glass, or mark it as for desks alone`,
     };
   }
-  for (let i = 0; i < shown.length; i += 1)
-    for (let j = i + 1; j < shown.length; j += 1) {
-      const [a, b] = [shown[i].control, shown[j].control];
-      if (a.kind !== b.kind || a.serves.length === 0 || servesKey(a) !== servesKey(b)) continue;
-      yield {
-        code: "bind/twice",
-        severity: "note",
-        subjects: [a.id, b.id],
-        measure: null,
-        text: `\`${a.id}\` and \`${b.id}\` serve exactly the same; one of them may go`,
-      };
+  const same = new Map<string, string[]>();
+  for (const { control } of shown) {
+    const key = plan.servesKeys.get(control.id)!;
+    if (key === "") continue;
+    const others = same.get(key);
+    if (!others) same.set(key, [control.id]);
+    else {
+      for (const other of others)
+        yield {
+          code: "bind/twice",
+          severity: "note",
+          subjects: [other, control.id],
+          measure: null,
+          text: `\`${other}\` and \`${control.id}\` serve exactly the same; one of them may go`,
+        };
+      others.push(control.id);
     }
+  }
 }
 
-function servesKey(control: Control): string {
-  return control.serves
-    .map((s) => JSON.stringify([s.port, s.action, s.value ?? null, s.scale ?? null, s.repeat ?? null]))
-    .sort()
-    .join("\n");
-}
-
-export const bindings: Check = { once, inMoment };
+export const bindings: Check = { once: ({ plan }) => plan.bindingFaults, inMoment };

@@ -149,6 +149,11 @@ test("together: one thumb cannot hold two buttons unless one slides in beside th
   expect(found(pair(false, 800))).toEqual([]);
 });
 
+test("a layout of one moment has no finding that is its alone, unless the moment is asked for", () => {
+  const moments = [{ id: "sail", name: "Sail" }];
+  expect(codes(found({ moments, controls: [] }))).toEqual(["blocker bind/unserved horn"]);
+});
+
 test("an accepted finding keeps its reason and its place", () => {
   const [finding] = found({ controls: [button("a", 200, 300, 60)], accepted: [{ code: "touch/small", subjects: ["a"], reason: "for a stylus" }] });
   expect(finding).toMatchObject({ code: "touch/small", accepted: "for a stylus" });

@@ -25,7 +25,7 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
     const within = inMoment(context, moment);
     return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
   });
-  for (const f of mergeMoments(judged)) found.push({ ...f, accepted: acceptedReason(layout, f) });
+  for (const f of mergeMoments(judged, view.moment)) found.push({ ...f, accepted: acceptedReason(layout, f) });
   return sorted ? sortFindings(layout, found) : found;
 }
 
@@ -34,18 +34,21 @@ export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_V
   return checkScreen(prepareLayout(layout), screen, view);
 }
 
-/** One finding with moment null where it holds in every moment with the same severity and measure, else one for each moment. */
-function mergeMoments(judged: readonly { moment: string | null; found: readonly Found[] }[]): Omit<Finding, "accepted">[] {
+/** One finding with moment null (or the one asked for) where it holds in every moment judged with the same severity and measure, else one for each moment. */
+function mergeMoments(judged: readonly { moment: string | null; found: readonly Found[] }[], asked: string | null): Omit<Finding, "accepted">[] {
+  if (judged.length === 1) return judged[0].found.map((f) => ({ ...f, moment: asked }));
   const groups = new Map<string, { moment: string | null; f: Found }[]>();
   for (const { moment, found } of judged)
     for (const f of found) {
-      const key = JSON.stringify([f.code, f.subjects]);
-      groups.set(key, [...(groups.get(key) ?? []), { moment, f }]);
+      const key = `${f.code}\n${f.subjects.join("\n")}`;
+      const group = groups.get(key);
+      if (group) group.push({ moment, f });
+      else groups.set(key, [{ moment, f }]);
     }
   return [...groups.values()].flatMap((group) => {
     const first = group[0].f;
     const same = group.length === judged.length && group.every(({ f }) => f.severity === first.severity && sameMeasure(f, first));
-    return same && judged.length > 0 ? [{ ...first, moment: group.length > 1 ? null : judged[0].moment }] : group.map(({ moment, f }) => ({ ...f, moment }));
+    return same ? [{ ...first, moment: null }] : group.map(({ moment, f }) => ({ ...f, moment }));
   });
 }
 
@@ -57,24 +60,23 @@ function sameMeasure(a: Found, b: Found): boolean {
 }
 
 function acceptedReason(layout: Layout, f: Found): string | null {
+  if (layout.accepted.length === 0) return null;
   const entry = layout.accepted.find((a) => a.code === f.code && a.subjects.length === f.subjects.length && a.subjects.every((s) => f.subjects.includes(s)));
   return entry ? entry.reason : null;
 }
 
+/** By severity, then by code, then by the file: the place of the first subject, of the second, of the moment. */
 function sortFindings(layout: Layout, found: readonly Finding[]): Finding[] {
   const place = new Map<string, number>();
-  [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)].forEach((id, i) => {
-    if (!place.has(id)) place.set(id, i);
-  });
-  const at = (f: Finding) => place.get(f.subjects[0]) ?? -1;
-  const second = (f: Finding) => place.get(f.subjects[1]) ?? -1;
-  const moment = (f: Finding) => layout.moments.findIndex((m) => m.id === f.moment);
-  return [...found].sort(
-    (a, b) =>
-      SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
-      FINDING_CODES.indexOf(a.code) - FINDING_CODES.indexOf(b.code) ||
-      at(a) - at(b) ||
-      second(a) - second(b) ||
-      moment(a) - moment(b),
-  );
+  for (const id of [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)])
+    if (!place.has(id)) place.set(id, place.size + 1);
+  const moments = new Map(layout.moments.map((m, i) => [m.id, i + 1]));
+  const keyed = found.map((f) => ({
+    f,
+    grave: SEVERITIES.indexOf(f.severity) * 100 + FINDING_CODES.indexOf(f.code),
+    first: place.get(f.subjects[0]) ?? 0,
+    second: place.get(f.subjects[1]) ?? 0,
+    moment: f.moment === null ? 0 : (moments.get(f.moment) ?? 0),
+  }));
+  return keyed.sort((a, b) => a.grave - b.grave || a.first - b.first || a.second - b.second || a.moment - b.moment).map(({ f }) => f);
 }

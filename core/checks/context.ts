@@ -1,10 +1,11 @@
 /** What every check may look at: a layout on one screen, and for the checks of a moment, what is shown in it. */
 import type { Shape } from "../geometry/shape";
 import { touchArea } from "../input/ready";
-import type { Action, Control, KeepClear, Layout } from "../layout/types";
+import type { Control, KeepClear, Layout } from "../layout/types";
 import type { Resolved, ResolvedControl, ResolvedZone } from "../placement/resolve";
 import { framesOf, pxPerMm, type Frames } from "../placement/screen";
 import type { Found } from "./finding";
+import { planFor, type CheckPlan } from "./plan";
 
 /** A control, where it stands, and the area that takes its touches. */
 export interface Standing {
@@ -27,7 +28,7 @@ export interface CheckContext {
   readonly screenName: string;
   readonly mm: number;
   readonly frames: Frames;
-  readonly actions: ReadonlyMap<string, Action>;
+  readonly plan: CheckPlan;
   readonly standing: readonly Standing[];
 }
 export interface MomentContext extends CheckContext {
@@ -50,16 +51,16 @@ export function isGround(control: Control): boolean {
 
 /** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */
 export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
-  const byId = new Map(layout.controls.map((control) => [control.id, control]));
+  const plan = planFor(layout);
   return {
     layout,
     resolved,
     screenName: resolved.screen.name || `${resolved.screen.widthPx}×${resolved.screen.heightPx}`,
     mm: pxPerMm(resolved.screen),
     frames: framesOf(resolved.screen, layout.picture),
-    actions: new Map(layout.actions.map((action) => [action.name, action])),
+    plan,
     standing: resolved.controls.map((at, index) => {
-      const control = byId.get(at.id)!;
+      const control = plan.controls.get(at.id)!;
       return { control, at, area: touchArea(at), ground: isGround(control), index };
     }),
   };
@@ -67,12 +68,11 @@ export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
 
 /** The same context within one moment. */
 export function inMoment(context: CheckContext, moment: string | null): MomentContext {
-  const zones = new Map(context.layout.keepClear.map((zone) => [zone.id, zone]));
   const has = (moments: readonly string[]) => moment === null || moments.includes(moment);
   return {
     ...context,
     moment,
     shown: context.standing.filter((s) => has(s.control.moments)),
-    zones: context.resolved.keepClear.map((at) => ({ zone: zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
+    zones: context.resolved.keepClear.map((at) => ({ zone: context.plan.zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
   };
 }

@@ -63,11 +63,11 @@ function oneThumb(held: readonly Standing[], mm: number): boolean {
 }
 
 function* inMoment(context: MomentContext): Iterable<Found> {
-  const { layout, shown, mm, moment, actions, screenName } = context;
+  const { layout, shown, mm, moment, plan, screenName } = context;
   const pivots = thumbPivots(context);
   for (const set of layout.together) {
-    if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
-    const choices = set.actions.map((name) => shown.filter((s) => s.control.serves.some((serve) => serve.action === name)));
+    if (moment !== null && set.actions.some((name) => plan.actions.get(name)?.moments.includes(moment) === false)) continue;
+    const choices = set.actions.map((name) => shown.filter((s) => plan.servers.get(name)?.has(s.control.id)));
     // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
     if (choices.some((choice) => choice.length === 0)) continue;
     const hands: Standing[][] = pivots.map(() => []);

@@ -1,0 +1,64 @@
+/** Faults of bindings that hold on every screen and in every moment: words nothing reads, kinds that do not go together, controls that serve nothing. */
+import { portFits, serveLacks } from "../layout/fits";
+import type { Action, Layout } from "../layout/types";
+import { nearestWord } from "../nearest";
+import type { Found } from "./finding";
+
+export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Action>): Iterable<Found> {
+  const names = layout.actions.map((action) => action.name);
+  for (const control of layout.controls) {
+    const told = new Set<string>();
+    for (const serve of control.serves) {
+      const action = actions.get(serve.action);
+      const key = `${serve.action}\n${action ? "kind" : "name"}`;
+      if (told.has(key)) continue;
+      if (!action) {
+        told.add(key);
+        const near = nearestWord(serve.action, names);
+        yield {
+          code: "bind/unknown-action",
+          severity: "blocker",
+          subjects: [control.id, serve.action],
+          measure: null,
+          text: `\`${control.id}\` serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
+        };
+        continue;
+      }
+      const lacks = portFits(serve.port, action.kind) ? serveLacks(serve.port, action.kind, serve.value, serve.scale) : `cannot give to a ${action.kind}`;
+      if (!lacks) continue;
+      told.add(key);
+      yield {
+        code: "bind/kind-mismatch",
+        severity: "blocker",
+        subjects: [control.id, action.name],
+        measure: null,
+        text: `the ${serve.port} port of \`${control.id}\` ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
+      };
+    }
+    if (control.serves.length === 0)
+      yield {
+        code: "bind/silent",
+        severity: "warning",
+        subjects: [control.id],
+        measure: null,
+        text: `\`${control.id}\` serves nothing; give it an action or remove it`,
+      };
+    else if (control.serves.every((serve) => actions.get(serve.action)?.read === false))
+      yield {
+        code: "bind/unread",
+        severity: "note",
+        subjects: [control.id],
+        measure: null,
+        text: `all that \`${control.id}\` serves is not read by the game today`,
+      };
+  }
+  for (const action of layout.actions)
+    if (action.mouse.some((source) => "button" in source && source.button === 0))
+      yield {
+        code: "bind/any-touch",
+        severity: "warning",
+        subjects: [action.name],
+        measure: null,
+        text: `\`${action.name}\` is bound to the main mouse button: every touch on the glass would give it; bind another button`,
+      };
+}
