@@ -19,13 +19,15 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
   const { layout } = prepared;
   const context = checkContext(layout, resolve(prepared, screen, { ...view, moment: null }));
   const found: Finding[] = [];
-  for (const check of CHECKS) for (const f of check.once?.(context) ?? []) found.push({ ...f, moment: null, accepted: acceptedReason(layout, f) });
+  const take = (f: Found, moment: string | null) =>
+    found.push({ code: f.code, severity: f.severity, subjects: f.subjects, moment, measure: f.measure, accepted: acceptedReason(layout, f), text: f.text });
+  for (const check of CHECKS) for (const f of check.once?.(context) ?? []) take(f, null);
   const moments = view.moment !== null ? [view.moment] : layout.moments.map((m) => m.id);
   const judged = (moments.length > 0 ? moments : [null]).map((moment) => {
     const within = inMoment(context, moment);
     return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
   });
-  for (const f of mergeMoments(judged, view.moment)) found.push({ ...f, accepted: acceptedReason(layout, f) });
+  for (const f of mergeMoments(judged, view.moment)) take(f, f.moment);
   return sorted ? sortFindings(layout, found) : found;
 }
 

@@ -50,8 +50,17 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
   }
 }
 
-function* pairs(shown: readonly Standing[]): Iterable<[Standing, Standing]> {
-  for (let i = 0; i < shown.length; i += 1) for (let j = i + 1; j < shown.length; j += 1) yield [shown[i], shown[j]];
+/** Pairs whose areas are nearer than `px` and both ground or neither, in drawing order: most pairs are far apart and are passed over at once. */
+function pairs(standing: readonly Standing[], px: number): [Standing, Standing][] {
+  const found: [Standing, Standing][] = [];
+  for (let i = 0; i < standing.length; i += 1) {
+    const a = standing[i];
+    for (let j = i + 1; j < standing.length; j += 1) {
+      const b = standing[j];
+      if (a.ground === b.ground && near(a.area, b.area, px)) found.push([a, b]);
+    }
+  }
+  return found;
 }
 
 /** Whether two boxes are nearer than `px` along both axes; the quick way past pairs that cannot matter. */
@@ -62,8 +71,7 @@ function near(a: Shape, b: Shape, px: number): boolean {
 function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Iterable<Found> {
   const own = shown.filter((s) => s.at.sharing === "own");
   const gap = layout.limits.minGapMm * mm;
-  for (const [a, b] of pairs(own)) {
-    if (a.ground !== b.ground || !near(a.area, b.area, gap)) continue;
+  for (const [a, b] of pairs(own, gap)) {
     const smaller = Math.min(areaOf(a.area), areaOf(b.area));
     const shared = sharedArea(a.area, b.area);
     const share = smaller > 0 ? Math.min(1, shared / smaller) : 0;
@@ -87,9 +95,10 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
         };
     }
   }
+  const ground = own.filter((s) => s.ground);
   for (const under of own) {
     if (under.ground) continue;
-    const above = own.filter((s) => s.ground && s.index > under.index);
+    const above = ground.filter((s) => s.index > under.index && near(s.area, under.area, 0));
     const whole = areaOf(under.area);
     if (above.length === 0 || whole <= 0) continue;
     const share = Math.min(

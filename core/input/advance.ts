@@ -8,10 +8,10 @@ import type { Layout } from "../layout/types";
 import { actionValue } from "./combine";
 import { deskBlur, deskEvent, settleDesk } from "./desk";
 import type { ActionValue, ActionValues, InputEvent } from "./events";
-import { readControl, settleControl } from "./kinds";
+import { isIdle, readControl, settleControl, type ControlState } from "./kinds";
 import { AT_REST } from "./ports";
 import { prepareInput, type InputSetup } from "./setup";
-import { copyState, initialState, type InputState } from "./state";
+import { initialState, workingCopy, type InputState } from "./state";
 import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
 
 /** What a step gives: the next state, and the value of every action in the file's order. */
@@ -22,18 +22,27 @@ export interface Step {
 
 /** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is left as it is. */
 export function advance(setup: InputSetup, state: InputState, events: readonly InputEvent[], tickTime: number): Step {
-  const next = copyState(state);
+  const next = workingCopy(state);
   for (const event of events) applyEvent(setup, next, event);
   const tick = { time: tickTime, ms: tickTime - next.time };
-  const readings = setup.controls.map((control, i) => (isShown(next, control) ? readControl(next.controls[i], control, tickTime) : AT_REST));
+  const readings = setup.controls.map((control, i) =>
+    givesNothing(next.controls[i]) || !isShown(next, control) ? AT_REST : readControl(next.controls[i], control, tickTime),
+  );
   const values: Record<string, ActionValue> = {};
   setup.actions.forEach((sources, i) => {
     values[sources.action.name] = actionValue(sources, readings, next.desk, next.repeats, next.given[i], tick);
   });
-  setup.controls.forEach((control, i) => settleControl(next.controls[i], control, tickTime));
+  setup.controls.forEach((control, i) => {
+    if (!isIdle(next.controls[i])) settleControl(next.controls[i], control, tickTime);
+  });
   settleDesk(next.desk);
   next.time = tickTime;
   return { state: next, values };
+}
+
+/** An idle control gives nothing, but for a latch that is on. */
+function givesNothing(control: ControlState): boolean {
+  return isIdle(control) && !(control.kind === "button" && control.latched);
 }
 
 function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {

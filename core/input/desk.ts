@@ -62,7 +62,7 @@ function press(state: DeskState, code: string, down: boolean): void {
   if (down) {
     if (at < 0) state.down.push({ code, seen: false });
   } else if (at >= 0) {
-    if (!state.down[at].seen && !state.taps.includes(code)) state.taps.push(code);
+    if (!state.down[at].seen && !state.taps.includes(code)) state.taps = [...state.taps, code];
     state.down.splice(at, 1);
   }
 }

@@ -135,3 +135,36 @@ export function settleControl(state: ControlState, control: ReadyAny, tickTime: 
       return settleSwipe(state);
   }
 }
+
+/** Whether nothing of a control would change at a tick without events: no touch, nothing owed. A latch may be on. */
+export function isIdle(state: ControlState): boolean {
+  switch (state.kind) {
+    case "stick":
+    case "dpad":
+      return state.held === null && state.tap === null;
+    case "button":
+      return state.press === null && state.contacts.length === 0 && !state.due.tap && !state.due.release && !state.due.long && !state.due.double;
+    case "touchpad":
+      return state.held === null && !state.tap && state.dx === 0 && state.dy === 0;
+    case "swipe":
+      return state.held === null && state.due === null;
+  }
+}
+
+/** A copy that shares nothing that changes in place. */
+export function copyControl(state: ControlState): ControlState {
+  switch (state.kind) {
+    case "stick":
+      return { kind: "stick", held: state.held && { ...state.held }, tap: state.tap };
+    case "dpad":
+      return { kind: "dpad", held: state.held && { ...state.held }, tap: state.tap };
+    case "button":
+      return { ...state, contacts: state.contacts.slice(), press: state.press && { ...state.press }, due: { ...state.due } };
+    case "touchpad":
+      return { ...state, held: state.held && { ...state.held } };
+    case "swipe": {
+      const { held } = state;
+      return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, due: state.due };
+    }
+  }
+}

@@ -28,6 +28,8 @@ export interface InputSetup {
   readonly controls: readonly ReadyAny[];
   readonly actions: readonly ActionSources[];
   readonly repeats: number;
+  /** Whether any button can be slid into. */
+  readonly slides: boolean;
 }
 
 /** A number for both axes, or one for each. */
@@ -52,5 +54,5 @@ export function prepareInput(layout: Layout, resolved: Resolved, hz: number): In
     });
     return { action, kind: action.kind, touch, smooth: (action.kind === "axis" || action.kind === "vector") && (action.riseMs > 0 || action.fallMs > 0) };
   });
-  return { hz, controls, actions, repeats };
+  return { hz, controls, actions, repeats, slides: controls.some((c) => c.kind === "button" && c.feel.slideIn) };
 }

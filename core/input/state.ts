@@ -1,7 +1,7 @@
 /** The state between two ticks: plain data, to be copied, stored and compared. */
 import { restingDesk, type DeskState } from "./desk";
 import type { RepeatState } from "./combine";
-import { restingControl, type ControlState } from "./kinds";
+import { copyControl, isIdle, restingControl, type ControlState } from "./kinds";
 import type { InputSetup } from "./setup";
 
 /** A touch on the glass: its last point (px) and the controls it holds, by index. */
@@ -43,6 +43,29 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
 /** A copy that shares nothing with the first. */
 export function copyState(state: InputState): InputState {
   return copy(state);
+}
+
+/**
+ * A copy to be worked on: everything that a tick may change in place is copied, and so are the controls that are not idle.
+ * Idle controls are shared; whoever takes a touch for one copies it first (`ownControl`).
+ */
+export function workingCopy(state: InputState): InputState {
+  const { desk } = state;
+  return {
+    time: state.time,
+    moment: state.moment,
+    on: state.on,
+    touches: state.touches.map((touch) => ({ id: touch.id, x: touch.x, y: touch.y, holds: touch.holds.slice() })),
+    controls: state.controls.map((control) => (isIdle(control) ? control : copyControl(control))),
+    desk: { down: desk.down.map((held) => ({ code: held.code, seen: held.seen })), taps: desk.taps, dx: desk.dx, dy: desk.dy, pad: desk.pad },
+    repeats: state.repeats.slice(),
+    given: state.given.map(({ x, y }) => ({ x, y })),
+  };
+}
+
+/** Makes a control's state one's own before it is changed. */
+export function ownControl(state: InputState, index: number): ControlState {
+  return (state.controls[index] = copyControl(state.controls[index]));
 }
 
 function copy<T>(value: T): T {

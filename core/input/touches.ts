@@ -4,7 +4,7 @@ import type { TouchInput } from "./events";
 import { cancelTouch, capturedBy, liftTouch, moveTouch, takeTouch } from "./kinds";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
-import type { InputState, TouchState } from "./state";
+import { ownControl, type InputState, type TouchState } from "./state";
 
 /** Whether a control is on the glass now. */
 export function isShown(state: InputState, control: ReadyAny): boolean {
@@ -35,7 +35,7 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
       if (at >= 0) cancelAt(setup, state, at);
       const contact = { touch: event.id, x: event.x, y: event.y, t: event.t };
       const stack = stackAt(setup, state, event.id, event.x, event.y);
-      for (const i of stack) takeTouch(state.controls[i], setup.controls[i], contact, false);
+      for (const i of stack) takeTouch(ownControl(state, i), setup.controls[i], contact, false);
       state.touches.push({ id: event.id, x: event.x, y: event.y, holds: stack });
       return;
     }
@@ -80,13 +80,13 @@ function cancelAt(setup: InputSetup, state: InputState, at: number): void {
 function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: TouchInput): void {
   const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
   touch.holds = touch.holds.filter((i) => !moveTouch(state.controls[i], setup.controls[i], contact));
-  const captured = touch.holds.some((i) => setup.controls[i].kind !== "button");
+  const captured = !setup.slides || touch.holds.some((i) => setup.controls[i].kind !== "button");
   if (!captured) {
     const before = stackAt(setup, state, touch.id, touch.x, touch.y);
     for (const i of stackAt(setup, state, touch.id, event.x, event.y)) {
       const control = setup.controls[i];
       if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.holds.includes(i)) continue;
-      takeTouch(state.controls[i], control, contact, true);
+      takeTouch(ownControl(state, i), control, contact, true);
       touch.holds.push(i);
     }
   }

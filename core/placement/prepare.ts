@@ -47,6 +47,8 @@ export interface ReadyHit {
   readonly shiftY: ReadyLength;
   readonly minMm: number;
   readonly sharing: Hit["sharing"];
+  /** The visual box itself: nothing is added, shifted or raised. */
+  readonly plain: boolean;
 }
 
 export interface ReadyControl {
@@ -142,7 +144,9 @@ export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlac
 }
 
 function readyHit(hit: Hit): ReadyHit {
+  const none = (length: string) => lengthOf(length).amount === 0;
   return {
+    plain: !hit.size && hit.minMm === 0 && none(hit.grow) && none(hit.shift[0]) && none(hit.shift[1]),
     shape: hit.shape,
     size: hit.size ? [lengthOf(hit.size[0]), lengthOf(hit.size[1])] : null,
     grow: lengthOf(hit.grow),

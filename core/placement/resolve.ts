@@ -9,7 +9,16 @@ import type { Box } from "../geometry/point";
 import type { Shape } from "../geometry/shape";
 import type { Layout, Screen } from "../layout/types";
 import { arrangementFor } from "./arrangement";
-import { prepareLayout, type PreparedLayout, type ReadyControl, type ReadyLength, type ReadyPin, type ReadyPlacement, type ReadySpan } from "./prepare";
+import {
+  prepareLayout,
+  type PreparedLayout,
+  type ReadyControl,
+  type ReadyHit,
+  type ReadyLength,
+  type ReadyPin,
+  type ReadyPlacement,
+  type ReadySpan,
+} from "./prepare";
 import { framesOf, pxPerMm, type Frames } from "./screen";
 import { unitPx } from "./scale";
 
@@ -47,15 +56,6 @@ export interface Resolved {
   readonly keepClear: readonly ResolvedZone[];
 }
 
-/** What a length needs to become px: the box percent lengths are of, px a unit and a millimetre, the factor of absolute and of percent lengths. */
-interface Measure {
-  readonly box: Box;
-  readonly unit: number;
-  readonly mm: number;
-  readonly absolute: number;
-  readonly percent: number;
-}
-
 /** The px of a length within a frame. */
 export function lengthPx(length: ReadyLength, box: Box, unit: number, mm: number, absolute = 1, percent = 1): number {
   const { amount } = length;
@@ -76,7 +76,6 @@ export function lengthPx(length: ReadyLength, box: Box, unit: number, mm: number
       return (amount * Math.max(box.w, box.h) * percent) / 100;
   }
 }
-const inMeasure = (length: ReadyLength, m: Measure) => lengthPx(length, m.box, m.unit, m.mm, m.absolute, m.percent);
 
 interface Placed {
   readonly box: Box;
@@ -86,9 +85,9 @@ interface Placed {
 /** A pin in frame F. `outer` is the K of the cluster it stands in, or null outside one; `k` the factor outside. */
 function placePin(pin: ReadyPin, frame: Box, unit: number, mm: number, k: number, outer: number | null, mirror: boolean): Placed {
   const own = outer ?? k;
-  const sizes: Measure = { box: frame, unit, mm, absolute: own, percent: outer === null ? k : 1 };
-  let w = inMeasure(pin.w, sizes);
-  let h = inMeasure(pin.h, sizes);
+  const percent = outer === null ? k : 1;
+  let w = lengthPx(pin.w, frame, unit, mm, own, percent);
+  let h = lengthPx(pin.h, frame, unit, mm, own, percent);
   let c = 1;
   const clamp = pin.clamp;
   if (clamp) {
@@ -117,6 +116,13 @@ function placeSpan(span: ReadySpan, frame: Box, unit: number, mm: number, mirror
   return { box: { x: left, y: top, w: right - left, h: bottom - top }, k: 1 };
 }
 
+/** A placement in one of the screen's own frames. */
+function placePlain(placement: ReadyPlacement, frames: Frames, unit: number, mm: number, k: number, mirror: boolean): Placed {
+  return placement.kind === "span"
+    ? placeSpan(placement, frames[placement.frame], unit, mm, mirror)
+    : placePin(placement, frames[placement.frame ?? "screen"], unit, mm, k, null, mirror);
+}
+
 /** Places a prepared layout on a screen. */
 export function resolve(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW): Resolved {
   const { layout } = prepared;
@@ -125,14 +131,9 @@ export function resolve(prepared: PreparedLayout, screen: Screen, view: View = P
   const unit = unitPx(layout.scale, layout.reference, screen);
   const mm = pxPerMm(screen);
   const mirror = view.handed === "left";
-  const plain = (placement: ReadyPlacement, k: number, mirrored: boolean): Placed =>
-    placement.kind === "span"
-      ? placeSpan(placement, frames[placement.frame], unit, mm, mirrored)
-      : placePin(placement, frames[placement.frame ?? "screen"], unit, mm, k, null, mirrored);
-
   const clusters: Record<string, Box & { k: number }> = {};
   for (const cluster of variant.clusters) {
-    const { box, k } = plain(cluster.placement, view.playerSize, mirror);
+    const { box, k } = placePlain(cluster.placement, frames, unit, mm, view.playerSize, mirror);
     clusters[cluster.id] = { ...box, k };
   }
   const controls: ResolvedControl[] = [];
@@ -140,44 +141,39 @@ export function resolve(prepared: PreparedLayout, screen: Screen, view: View = P
     if (view.moment !== null && !ready.control.moments.includes(view.moment)) continue;
     const placement = ready.placement;
     const home = placement.kind === "pin" && placement.cluster !== null ? clusters[placement.cluster] : null;
-    const placed = home && placement.kind === "pin" ? placePin(placement, home, unit, mm, 1, home.k, mirror) : plain(placement, view.playerSize, mirror);
-    controls.push(finish(ready, placed, unit, mm, mirror, plain));
+    const placed =
+      home && placement.kind === "pin"
+        ? placePin(placement, home, unit, mm, 1, home.k, mirror)
+        : placePlain(placement, frames, unit, mm, view.playerSize, mirror);
+    controls.push(finish(ready, placed, unit, mm, mirror, frames));
   }
   const keepClear: ResolvedZone[] = [];
   for (const zone of variant.zones) {
     if (view.moment !== null && !zone.moments.includes(view.moment)) continue;
-    keepClear.push({ id: zone.id, ...plain(zone.placement, 1, false).box });
+    keepClear.push({ id: zone.id, ...placePlain(zone.placement, frames, unit, mm, 1, false).box });
   }
   return { screen, arrangement: variant.arrangement, scale: unit, clusters, controls, keepClear };
 }
 
-function finish(
-  ready: ReadyControl,
-  placed: Placed,
-  unit: number,
-  mm: number,
-  mirror: boolean,
-  plain: (p: ReadyPlacement, k: number, mirrored: boolean) => Placed,
-): ResolvedControl {
+function finish(ready: ReadyControl, placed: Placed, unit: number, mm: number, mirror: boolean, frames: Frames): ResolvedControl {
   const { box: visual, k } = placed;
-  const { hit } = ready;
-  const own: Measure = { box: visual, unit, mm, absolute: k, percent: 1 };
+  const { hit, travel, landing } = ready;
+  const area = hit.plain ? { shape: hit.shape, x: visual.x, y: visual.y, w: visual.w, h: visual.h } : hitArea(hit, visual, unit, mm, k, mirror);
+  const id = ready.control.id;
+  if (!travel) return { id, visual, k, hit: area, sharing: hit.sharing };
+  const travelPx = lengthPx(travel, visual, unit, mm, k);
+  if (!landing) return { id, visual, k, hit: area, sharing: hit.sharing, travel: travelPx };
+  return { id, visual, k, hit: area, sharing: hit.sharing, travel: travelPx, landing: placePlain(landing, frames, unit, mm, 1, mirror).box };
+}
+
+function hitArea(hit: ReadyHit, visual: Box, unit: number, mm: number, k: number, mirror: boolean): Shape {
+  const px = (length: ReadyLength) => lengthPx(length, visual, unit, mm, k);
   const least = hit.minMm * mm;
-  const grow = inMeasure(hit.grow, own);
-  const w = Math.max(0, (hit.size ? inMeasure(hit.size[0], own) : visual.w) + 2 * grow, least);
-  const h = Math.max(0, (hit.size ? inMeasure(hit.size[1], own) : visual.h) + 2 * grow, least);
-  const shiftX = inMeasure(hit.shiftX, own) * (mirror ? -1 : 1);
-  const area: Shape = {
-    shape: hit.shape,
-    x: visual.x + visual.w / 2 + shiftX - w / 2,
-    y: visual.y + visual.h / 2 + inMeasure(hit.shiftY, own) - h / 2,
-    w,
-    h,
-  };
-  const resolved = { id: ready.control.id, visual, k, hit: area, sharing: hit.sharing };
-  if (!ready.travel) return resolved;
-  const travel = inMeasure(ready.travel, own);
-  return ready.landing ? { ...resolved, travel, landing: plain(ready.landing, 1, mirror).box } : { ...resolved, travel };
+  const grow = px(hit.grow);
+  const w = Math.max(0, (hit.size ? px(hit.size[0]) : visual.w) + 2 * grow, least);
+  const h = Math.max(0, (hit.size ? px(hit.size[1]) : visual.h) + 2 * grow, least);
+  const shiftX = px(hit.shiftX) * (mirror ? -1 : 1);
+  return { shape: hit.shape, x: visual.x + visual.w / 2 + shiftX - w / 2, y: visual.y + visual.h / 2 + px(hit.shiftY) - h / 2, w, h };
 }
 
 /** Places a layout on one screen. For many screens prepare it once and use `resolve`. */
