@@ -1,15 +1,12 @@
 /** The command line (model.md section 4): argument parsing and printing around core. Exit 0 done, 1 the layout falls short, 2 the call or a file is at fault. */
-import { Command, CommanderError, Option } from "commander";
-import { checkScreen } from "../core/checks/check";
-import { fallsShort, textReport, type ScreenFindings } from "../core/exchange/report";
+import { Command, CommanderError } from "commander";
 import { printResolved } from "../core/exchange/resolved";
 import { layoutJsonSchema } from "../core/exchange/schema";
-import { readScreens } from "../core/exchange/screens";
 import { readTrace } from "../core/exchange/trace";
 import { replay } from "../core/input/advance";
-import { catalogueFor } from "../core/placement/catalogue";
 import { prepareLayout } from "../core/placement/prepare";
 import { resolve } from "../core/placement/resolve";
+import { addCheck, addSpans } from "./check";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
 const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
@@ -54,27 +51,8 @@ withView(
     for (const frame of replay(layout, resolved, events, hz, view.moment)) print(JSON.stringify(frame));
   });
 
-withView(
-  program
-    .command("check")
-    .argument("<file>")
-    .option("--screens <list.json>", "a JSON list of screens")
-    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
-    .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
-    .addOption(new Option("--fail-on <severity>", "what makes the layout fall short").choices(["blocker", "warning"]).default("blocker")),
-)
-  .description("print the findings on each screen; without screens, on the shipped catalogue")
-  .action((file: string, options: ViewOptions & { screens?: string; screen: string[]; format: "text" | "json"; failOn: "blocker" | "warning" }) => {
-    const layout = layoutFrom(file);
-    const view = viewFrom(options, layout);
-    const listed = options.screens === undefined ? [] : orFail(readScreens(textOf(options.screens)), options.screens);
-    const named = options.screen.map(screenFrom);
-    const screens = listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);
-    const prepared = prepareLayout(layout);
-    const results: ScreenFindings[] = screens.map((screen) => ({ name: screen.name, findings: checkScreen(prepared, screen, view) }));
-    print(options.format === "json" ? JSON.stringify({ screens: results }, null, 2) : textReport(results));
-    if (fallsShort(results, options.failOn)) process.exitCode = 1;
-  });
+addCheck(withView(program.command("check")));
+addSpans(withView(program.command("spans")));
 
 program
   .command("schema")

@@ -9,9 +9,18 @@ export interface ScreenFindings {
 
 const MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
 
-/** Whether any finding that is not accepted is as grave as `failOn` or graver. */
-export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker" | "warning"): boolean {
-  return screens.some((s) => s.findings.some((f) => f.accepted === null && (f.severity === "blocker" || (failOn === "warning" && f.severity === "warning"))));
+/** Whether a severity is as grave as `failOn` or graver. */
+export function isGrave(severity: string, failOn: "blocker" | "warning"): boolean {
+  return severity === "blocker" || (failOn === "warning" && severity === "warning");
+}
+
+/** Tells what a baseline had found already. */
+export type Known = (screen: string, finding: Finding) => boolean;
+const NOTHING_KNOWN: Known = () => false;
+
+/** Whether any finding that is neither accepted nor known is as grave as `failOn` or graver. */
+export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker" | "warning", known: Known = NOTHING_KNOWN): boolean {
+  return screens.some((s) => s.findings.some((f) => f.accepted === null && isGrave(f.severity, failOn) && !known(s.name, f)));
 }
 
 /** How many findings of each severity, accepted ones left out. */
@@ -22,13 +31,13 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
 }
 
 /** A report for reading: a heading a screen, a line a finding, a summary. */
-export function textReport(screens: readonly ScreenFindings[]): string {
+export function textReport(screens: readonly ScreenFindings[], known: Known = NOTHING_KNOWN): string {
   const lines: string[] = [];
   for (const { name, findings } of screens) {
     lines.push(`${name}: ${findings.length === 0 ? "nothing found" : ""}`.trimEnd());
     for (const f of findings) {
       const moment = f.moment ? ` [${f.moment}]` : "";
-      const accepted = f.accepted !== null ? ` (accepted: ${f.accepted})` : "";
+      const accepted = f.accepted !== null ? ` (accepted: ${f.accepted})` : known(name, f) ? " (known)" : "";
       lines.push(`  ${MARK[f.severity]} ${f.severity} ${f.code}${moment}: ${f.text}${accepted}`);
     }
   }

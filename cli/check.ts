@@ -1,0 +1,138 @@
+/** The commands that judge: `check` on screens, `spans` over aspect ratios. */
+import { Option, type Command } from "commander";
+import { checkScreen } from "../core/checks/check";
+import { findSpans } from "../core/checks/spans";
+import { readBaseline } from "../core/exchange/baseline";
+import { junitReport } from "../core/exchange/junit";
+import { fallsShort, isGrave, textReport, type Known, type ScreenFindings } from "../core/exchange/report";
+import { sarifLog } from "../core/exchange/sarif";
+import { readScreens } from "../core/exchange/screens";
+import type { Layout, Screen } from "../core/layout/types";
+import { catalogueFor } from "../core/placement/catalogue";
+import { prepareLayout } from "../core/placement/prepare";
+import type { View } from "../core/placement/resolve";
+import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+
+/** Work that takes longer than this says how far it is, ms. */
+const PATIENCE_MS = 1000;
+
+interface CheckOptions extends ViewOptions {
+  screens?: string;
+  screen: string[];
+  format: "text" | "json" | "junit" | "sarif";
+  failOn: "blocker" | "warning";
+  players?: "all";
+  baseline?: string;
+}
+
+/** Adds `check`. */
+export function addCheck(command: Command): void {
+  command
+    .argument("<file>")
+    .option("--screens <list.json>", "a JSON list of screens")
+    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
+    .addOption(new Option("--format <format>", "how to print").choices(["text", "json", "junit", "sarif"]).default("text"))
+    .addOption(new Option("--fail-on <severity>", "what makes the layout fall short").choices(["blocker", "warning"]).default("blocker"))
+    .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
+    .option("--baseline <old.json>", "an older check (--format json): what it had found already does not fail")
+    .description("print the findings on each screen; without screens, on the shipped catalogue")
+    .action((file: string, options: CheckOptions) => {
+      const layout = layoutFrom(file);
+      const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
+      const results = judge(layout, screensFrom(layout, options), playersFrom(layout, options));
+      process.stdout.write(printed(file, layout, results, options, known));
+      if (fallsShort(results, options.failOn, known)) process.exitCode = 1;
+    });
+}
+
+function screensFrom(layout: Layout, options: CheckOptions): Screen[] {
+  const listed = options.screens === undefined ? [] : orFail(readScreens(textOf(options.screens)), options.screens);
+  const named = options.screen.map(screenFrom);
+  return listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);
+}
+
+interface Player {
+  /** What is added to the screen's name; empty for the only player. */
+  readonly suffix: string;
+  readonly view: View;
+}
+
+function playersFrom(layout: Layout, options: CheckOptions): Player[] {
+  const view = viewFrom(options, layout);
+  if (options.players !== "all") return [{ suffix: "", view }];
+  const sizes = [...new Set([layout.playerSizes.min, layout.playerSizes.max])];
+  const hands = ["right", "left"] as const;
+  return hands.flatMap((handed) => sizes.map((playerSize) => ({ suffix: `, ${handed} hand, size ${playerSize}`, view: { ...view, handed, playerSize } })));
+}
+
+function judge(layout: Layout, screens: readonly Screen[], players: readonly Player[]): ScreenFindings[] {
+  const prepared = prepareLayout(layout);
+  let told = performance.now();
+  const results: ScreenFindings[] = [];
+  for (const screen of screens)
+    for (const { suffix, view } of players) {
+      results.push({ name: screen.name + suffix, findings: checkScreen(prepared, screen, view) });
+      const now = performance.now();
+      if (now - told < PATIENCE_MS) continue;
+      told = now;
+      process.stderr.write(`${results.length} of ${screens.length * players.length} screens checked\n`);
+    }
+  return results;
+}
+
+function printed(file: string, layout: Layout, results: readonly ScreenFindings[], options: CheckOptions, known: Known): string {
+  switch (options.format) {
+    case "text":
+      return textReport(results, known);
+    case "json":
+      return `${JSON.stringify({ screens: results }, null, 2)}\n`;
+    case "junit":
+      return junitReport(layout.name, results, (screen, f) => isGrave(f.severity, options.failOn) && !known(screen, f));
+    case "sarif":
+      return `${JSON.stringify(sarifLog(file.replaceAll("\\", "/"), results, known), null, 2)}\n`;
+  }
+}
+
+interface SpanOptions extends ViewOptions {
+  diagonal: string;
+  ppi: string;
+  from: string;
+  to: string;
+  insetsMm: string;
+}
+
+/** Adds `spans`. */
+export function addSpans(command: Command): void {
+  command
+    .argument("<file>")
+    .requiredOption("--diagonal <inches>", "the screen's diagonal, inches")
+    .requiredOption("--ppi <n>", "pixels an inch")
+    .requiredOption("--from <aspect>", "the least aspect, width over height")
+    .requiredOption("--to <aspect>", "the greatest aspect")
+    .option("--insets-mm <l,t,r,b>", "insets in mm", "0,0,0,0")
+    .description("print over which aspect ratios each finding holds")
+    .action((file: string, options: SpanOptions) => {
+      const layout = layoutFrom(file);
+      const from = positive("from", options.from);
+      const to = positive("to", options.to);
+      if (from >= to) throw new CallError(`--from ${from} must be less than --to ${to}`);
+      if (to / from > 20) throw new CallError(`--from ${from} --to ${to}: the greatest aspect may be at most 20 times the least`);
+      const insets = options.insetsMm.split(",").map(Number);
+      if (insets.length !== 4 || insets.some((n) => !(n >= 0))) throw new CallError(`--insets-mm: "${options.insetsMm}" is not four lengths such as 4,0,4,2`);
+      const [left, top, right, bottom] = insets;
+      const range = {
+        diagonalInches: positive("diagonal", options.diagonal),
+        ppi: positive("ppi", options.ppi),
+        from,
+        to,
+        insetsMm: { left, top, right, bottom },
+      };
+      process.stdout.write(`${JSON.stringify({ from, to, spans: findSpans(layout, range, viewFrom(options, layout)) }, null, 2)}\n`);
+    });
+}
+
+function positive(name: string, text: string): number {
+  const value = Number(text);
+  if (!(value > 0) || !Number.isFinite(value)) throw new CallError(`--${name}: "${text}" is not a number above 0`);
+  return value;
+}

@@ -1,0 +1,40 @@
+/** Findings as JUnit XML, as continuous-integration servers read it: a suite a screen, a case a finding. */
+import type { Finding } from "../checks/finding";
+import type { ScreenFindings } from "./report";
+
+const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
+
+/** Text for XML 1.0: the five signs escaped, characters that XML forbids left out. */
+export function xmlText(text: string): string {
+  // XML 1.0, section 2.2: tab, line feed, carriage return and everything from space on, less the surrogates, FFFE and FFFF.
+  // eslint-disable-next-line no-control-regex
+  return text.replace(/[^\u0009\u000a\u000d\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, "").replace(/[&<>"']/g, (sign) => ESCAPES[sign]);
+}
+
+/** The report. `fails` says which findings fail their case; the others are passed with their text as output, accepted ones skipped with their reason. A screen without findings is one passed case. */
+export function junitReport(layoutName: string, screens: readonly ScreenFindings[], fails: (screen: string, finding: Finding) => boolean): string {
+  let tests = 0;
+  let failures = 0;
+  let skipped = 0;
+  const suites = screens.map(({ name, findings }) => {
+    let suiteFailures = 0;
+    let suiteSkipped = 0;
+    const cases = findings.map((f) => {
+      const title = xmlText([f.code, ...f.subjects, ...(f.moment ? [`in ${f.moment}`] : [])].join(" "));
+      const open = `    <testcase classname="${xmlText(name)}" name="${title}">`;
+      if (f.accepted !== null) {
+        suiteSkipped += 1;
+        return `${open}<skipped message="${xmlText(`accepted: ${f.accepted}`)}"/></testcase>`;
+      }
+      if (!fails(name, f)) return `${open}<system-out>${xmlText(`${f.severity}: ${f.text}`)}</system-out></testcase>`;
+      suiteFailures += 1;
+      return `${open}<failure type="${xmlText(f.severity)}" message="${xmlText(f.text)}"/></testcase>`;
+    });
+    if (cases.length === 0) cases.push(`    <testcase classname="${xmlText(name)}" name="nothing found"/>`);
+    tests += cases.length;
+    failures += suiteFailures;
+    skipped += suiteSkipped;
+    return `  <testsuite name="${xmlText(name)}" tests="${cases.length}" failures="${suiteFailures}" errors="0" skipped="${suiteSkipped}">\n${cases.join("\n")}\n  </testsuite>`;
+  });
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="${xmlText(layoutName)}" tests="${tests}" failures="${failures}" errors="0" skipped="${skipped}">\n${suites.join("\n")}\n</testsuites>\n`;
+}
