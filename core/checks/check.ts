@@ -14,13 +14,21 @@ import { touches } from "./touches";
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, places, touches, feels, reaches, sights];
 
-/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `sorted` false: in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, sorted = true): Finding[] {
+/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `whole` false: without texts and in no order, for those who only compare. */
+export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding[] {
   const { layout } = prepared;
   const context = checkContext(layout, resolve(prepared, screen, { ...view, moment: null }));
   const found: Finding[] = [];
   const take = (f: Found, moment: string | null) =>
-    found.push({ code: f.code, severity: f.severity, subjects: f.subjects, moment, measure: f.measure, accepted: acceptedReason(layout, f), text: f.text });
+    found.push({
+      code: f.code,
+      severity: f.severity,
+      subjects: f.subjects,
+      moment,
+      measure: f.measure,
+      accepted: acceptedReason(layout, f),
+      text: whole ? f.text() : "",
+    });
   for (const check of CHECKS) for (const f of check.once?.(context) ?? []) take(f, null);
   const moments = view.moment !== null ? [view.moment] : layout.moments.map((m) => m.id);
   const judged = (moments.length > 0 ? moments : [null]).map((moment) => {
@@ -28,7 +36,7 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
     return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
   });
   for (const f of mergeMoments(judged, view.moment)) take(f, f.moment);
-  return sorted ? sortFindings(layout, found) : found;
+  return whole ? sortFindings(layout, found) : found;
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */
@@ -37,7 +45,7 @@ export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_V
 }
 
 /** One finding with moment null (or the one asked for) where it holds in every moment judged with the same severity and measure, else one for each moment. */
-function mergeMoments(judged: readonly { moment: string | null; found: readonly Found[] }[], asked: string | null): Omit<Finding, "accepted">[] {
+function mergeMoments(judged: readonly { moment: string | null; found: readonly Found[] }[], asked: string | null): (Found & { moment: string | null })[] {
   if (judged.length === 1) return judged[0].found.map((f) => ({ ...f, moment: asked }));
   const groups = new Map<string, { moment: string | null; f: Found }[]>();
   for (const { moment, found } of judged)

@@ -8,19 +8,24 @@ export interface Measure {
   readonly unit: "mm" | "share";
 }
 
-/** What one check found, before it is known in which moments it holds. `subjects`: ids of controls or zones, names of actions. */
-export interface Found {
+/** What holds, before it is known in which moments. `subjects`: ids of controls or zones, names of actions. */
+interface Held {
   readonly code: FindingCode;
   readonly severity: Severity;
   readonly subjects: readonly string[];
   readonly measure: Measure | null;
-  readonly text: string;
+}
+
+/** What one check found. The text is worked out only where it is wanted. */
+export interface Found extends Held {
+  readonly text: () => string;
 }
 
 /** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
-export interface Finding extends Found {
+export interface Finding extends Held {
   readonly moment: string | null;
   readonly accepted: string | null;
+  readonly text: string;
 }
 
 /** Every code, in the order in which findings of a severity are listed. */

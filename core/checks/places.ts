@@ -27,7 +27,7 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "blocker",
         subjects: [control.id],
         measure: null,
-        text: `\`${control.id}\` has no ${at.visual.w <= 0 ? "width" : "height"} left on ${screenName}: its edges meet; lessen its insets`,
+        text: () => `\`${control.id}\` has no ${at.visual.w <= 0 ? "width" : "height"} left on ${screenName}: its edges meet; lessen its insets`,
       };
     const off = outside(at.visual, frames.screen);
     if (off.px > SCREEN_SLACK_PX) {
@@ -37,7 +37,7 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "blocker",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; move it ${AWAY_FROM[off.side]}`,
+        text: () => `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; move it ${AWAY_FROM[off.side]}`,
       };
       continue;
     }
@@ -50,7 +50,8 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; tie it to the safe frame or move it ${AWAY_FROM[unsafe.side]}`,
+        text: () =>
+          `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; tie it to the safe frame or move it ${AWAY_FROM[unsafe.side]}`,
       };
     }
   }

@@ -47,7 +47,8 @@ function* once(context: CheckContext): Iterable<Found> {
       severity: stretched ? "warning" : "note",
       subjects: [control.id],
       measure: { value, unit: "mm" },
-      text: `\`${control.id}\` is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
+      text: () =>
+        `\`${control.id}\` is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
     };
   }
 }
@@ -88,7 +89,8 @@ function* inMoment(context: MomentContext): Iterable<Found> {
         severity: "warning",
         subjects: [set.id],
         measure: null,
-        text: `${set.actions.map((name) => `\`${name}\``).join(" and ")} are wanted at once, and no thumb is free for all of them on ${screenName}; move one to the other side, or let one slide in beside the other`,
+        text: () =>
+          `${set.actions.map((name) => `\`${name}\``).join(" and ")} are wanted at once, and no thumb is free for all of them on ${screenName}; move one to the other side, or let one slide in beside the other`,
       };
   }
 }

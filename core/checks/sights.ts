@@ -21,7 +21,7 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
           severity: "warning",
           subjects: [control.id, zone.id],
           measure: { value: share, unit: "share" },
-          text: `\`${control.id}\` covers ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
+          text: () => `\`${control.id}\` covers ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
         };
     }
   const screen = boxOf(frames.screen);
@@ -37,7 +37,7 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
       severity: "warning",
       subjects: [],
       measure: { value: cover, unit: "share" },
-      text: `the controls cover ${shareText(cover)} of ${screenName}, ${shareText(layout.limits.maxCover)} at most are wanted; make them smaller`,
+      text: () => `the controls cover ${shareText(cover)} of ${screenName}, ${shareText(layout.limits.maxCover)} at most are wanted; make them smaller`,
     };
   const safe = boxOf(frames.safe);
   if (shown.filter((s) => s.ground).length < 2 || safe.w * safe.h <= 0) return;
@@ -54,7 +54,7 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
       severity: "note",
       subjects: [],
       measure: { value: gap, unit: "share" },
-      text: `${shareText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
+      text: () => `${shareText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
     };
 }
 

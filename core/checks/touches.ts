@@ -34,7 +34,8 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
         severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; grow it by ${mmText((least - value) / 2)} all round`,
+        text: () =>
+          `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; grow it by ${mmText((least - value) / 2)} all round`,
       };
     if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
     const whole = areaOf(area);
@@ -45,7 +46,7 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
         severity: "warning",
         subjects: [control.id],
         measure: { value: share, unit: "share" },
-        text: `${shareText(share)} of \`${control.id}\` lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
+        text: () => `${shareText(share)} of \`${control.id}\` lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
       };
   }
 }
@@ -81,7 +82,8 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
         severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning",
         subjects: [a.control.id, b.control.id],
         measure: { value: share, unit: "share" },
-        text: `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; move ${mmText(-clearance(a.area, b.area).px / mm)} apart`,
+        text: () =>
+          `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; move ${mmText(-clearance(a.area, b.area).px / mm)} apart`,
       };
     } else if (!a.ground && shared <= LENGTH_SLACK) {
       const between = Math.max(0, clearance(a.area, b.area).px);
@@ -91,7 +93,8 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
           severity: "note",
           subjects: [a.control.id, b.control.id],
           measure: { value: between / mm, unit: "mm" },
-          text: `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted`,
+          text: () =>
+            `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted`,
         };
     }
   }
@@ -114,7 +117,8 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
         severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning",
         subjects: [under.control.id],
         measure: { value: share, unit: "share" },
-        text: `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
+        text: () =>
+          `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
       };
   }
   for (const { zone, at } of zones) {
@@ -130,7 +134,7 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
           severity: "warning",
           subjects: [control.id, zone.id],
           measure: { value: share, unit: "share" },
-          text: `\`${control.id}\` takes the touches of ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
+          text: () => `\`${control.id}\` takes the touches of ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
         };
     }
   }
