@@ -3,9 +3,10 @@ import type { Layout, Screen } from "../layout/types";
 import { prepareLayout, type PreparedLayout } from "../placement/prepare";
 import { PLAIN_VIEW, resolve, type View } from "../placement/resolve";
 import { bindings } from "./bindings";
-import { checkContext, inMoment, type Check } from "./context";
+import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, SEVERITIES, type Finding, type Found } from "./finding";
+import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
+import { mendedContext, type Mend } from "./mends";
 import { places } from "./places";
 import { reaches } from "./reaches";
 import { sights } from "./sights";
@@ -14,29 +15,81 @@ import { touches } from "./touches";
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, places, touches, feels, reaches, sights];
 
-/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `whole` false: without texts and in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding[] {
-  const { layout } = prepared;
-  const context = checkContext(layout, resolve(prepared, screen, { ...view, moment: null }));
-  const found: Finding[] = [];
-  const take = (f: Found, moment: string | null) =>
-    found.push({
-      code: f.code,
-      severity: f.severity,
-      subjects: f.subjects,
-      moment,
-      measure: f.measure,
-      accepted: acceptedReason(layout, f),
-      text: whole ? f.text() : "",
-    });
-  for (const check of CHECKS) for (const f of check.once?.(context) ?? []) take(f, null);
+type Placed = Found & { readonly moment: string | null };
+
+/** What holds in a context, each with the moment it holds in. */
+function foundIn(context: CheckContext, view: View): Placed[] {
+  const { layout } = context;
+  const once: Placed[] = [];
+  for (const check of CHECKS) for (const f of check.once?.(context) ?? []) once.push({ ...f, moment: null });
   const moments = view.moment !== null ? [view.moment] : layout.moments.map((m) => m.id);
   const judged = (moments.length > 0 ? moments : [null]).map((moment) => {
     const within = inMoment(context, moment);
     return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
   });
-  for (const f of mergeMoments(judged, view.moment)) take(f, f.moment);
-  return whole ? sortFindings(layout, found) : found;
+  return once.concat(mergeMoments(judged, view.moment));
+}
+
+const contextOn = (prepared: PreparedLayout, screen: Screen, view: View) => checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
+
+/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `whole` false: without texts and in no order, for those who only compare. */
+export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding[] {
+  const context = contextOn(prepared, screen, view);
+  const found = foundIn(context, view);
+  const { layout } = prepared;
+  const finding = (f: Placed, text: string): Finding => ({
+    code: f.code,
+    severity: f.severity,
+    subjects: f.subjects,
+    moment: f.moment,
+    measure: f.measure,
+    accepted: acceptedReason(layout, f),
+    text,
+  });
+  if (!whole) return found.map((f) => finding(f, ""));
+  const proofs = provedMends(context, view, found, MENDS_IN_TEXTS);
+  return sortFindings(
+    layout,
+    found.map((f) => finding(f, f.text(proofs.get(f) ?? null))),
+  );
+}
+
+/** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
+const MENDS_IN_TEXTS = 6;
+
+/** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
+function provedMends(context: CheckContext, view: View, found: readonly Placed[], most: number): Map<Placed, Mend> {
+  const proved = new Map<Placed, Mend>();
+  const before = new Map(found.map((f) => [keyOf(f), gravityOf(f)]));
+  let tried = 0;
+  for (const f of [...found].filter((g) => g.mend).sort((a, b) => gravityOf(b) - gravityOf(a))) {
+    if (tried >= most) break;
+    const mend = f.mend?.();
+    if (!mend) continue;
+    tried += 1;
+    const after = foundIn(mendedContext(context, mend), view);
+    const gone = !after.some((g) => g.code === f.code && g.subjects.join() === f.subjects.join());
+    const harmless = after.every(
+      (g) => gravityOf(g) < gravityOf(f) || (before.get(keyOf(g)) ?? before.get(keyOf({ ...g, moment: null })) ?? 0) >= gravityOf(g),
+    );
+    if (gone && harmless) proved.set(f, mend);
+  }
+  return proved;
+}
+
+const keyOf = (f: { code: string; subjects: readonly string[]; moment: string | null }) => `${f.code}\n${f.subjects.join("\n")}\n\n${f.moment ?? ""}`;
+const gravityOf = (f: Found) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
+
+/** The small moves that would mend findings on a screen, each with the finding it belongs to; all of them proved. */
+export function mendsOn(
+  layout: Layout,
+  screen: Screen,
+  view: View = PLAIN_VIEW,
+  most = Infinity,
+): { readonly code: FindingCode; readonly subjects: readonly string[]; readonly moment: string | null; readonly mend: Mend }[] {
+  const context = contextOn(prepareLayout(layout), screen, view);
+  const found = foundIn(context, view);
+  return [...provedMends(context, view, found, most)].map(([f, mend]) => ({ code: f.code, subjects: f.subjects, moment: f.moment, mend }));
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */

@@ -3,7 +3,7 @@ import { centreOf } from "../geometry/point";
 import { LENGTH_SLACK, SCREEN_SLACK_PX } from "../geometry/shape";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
-import { outside } from "./places";
+import { outside } from "./outside";
 
 /** The least way between dead zone and full deflection that a thumb can tell apart, mm (model.md section 3). */
 const LEAST_WAY_MM = 2;

@@ -1,4 +1,6 @@
 /** What a check says. */
+import type { Mend } from "./mends";
+
 export type Severity = "blocker" | "warning" | "note";
 export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
 
@@ -16,9 +18,11 @@ interface Held {
   readonly measure: Measure | null;
 }
 
-/** What one check found. The text is worked out only where it is wanted. */
+/** What one check found. The text is worked out only where it is wanted, with the mend that has been proved to work or null. */
 export interface Found extends Held {
-  readonly text: () => string;
+  readonly text: (mend: Mend | null) => string;
+  /** A small move that should mend it, or null where none would; to be proved before it is offered. */
+  readonly mend?: () => Mend | null;
 }
 
 /** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */

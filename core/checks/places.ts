@@ -1,25 +1,14 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
-import type { Box } from "../geometry/point";
 import { SCREEN_SLACK_PX } from "../geometry/shape";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
+import { backInto, mendText } from "./mends";
+import { outside } from "./outside";
 
-/** How far a box leaves a frame at the side where it leaves it most, px, and the name of that side; 0 inside. */
-export function outside(box: Box, frame: Box): { readonly px: number; readonly side: "left" | "top" | "right" | "bottom" } {
-  const sides = [
-    ["left", frame.x - box.x],
-    ["top", frame.y - box.y],
-    ["right", box.x + box.w - frame.x - frame.w],
-    ["bottom", box.y + box.h - frame.y - frame.h],
-  ] as const;
-  const [side, px] = sides.reduce((worst, next) => (next[1] > worst[1] ? next : worst));
-  return { px: Math.max(0, px), side };
-}
-
-const AWAY_FROM = { left: "right", right: "left", top: "down", bottom: "up" } as const;
-
-function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Found> {
-  for (const { control, at } of standing) {
+function* once(context: CheckContext): Iterable<Found> {
+  const { standing, frames, mm, screenName } = context;
+  for (const item of standing) {
+    const { control, at } = item;
     const placement = control.placement.kind;
     if (placement === "span" && (at.visual.w <= 0 || at.visual.h <= 0))
       yield {
@@ -37,7 +26,9 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "blocker",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: () => `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; move it ${AWAY_FROM[off.side]}`,
+        mend: () => backInto(context, item, frames.safe) ?? backInto(context, item, frames.screen),
+        text: (mend) =>
+          `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${mend ? mendText(mend) : "tie it to the nearer edge or make it smaller"}`,
       };
       continue;
     }
@@ -50,8 +41,9 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: () =>
-          `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; tie it to the safe frame or move it ${AWAY_FROM[unsafe.side]}`,
+        mend: () => backInto(context, item, frames.safe),
+        text: (mend) =>
+          `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${mend ? mendText(mend) : "tie it to the safe frame"}`,
       };
     }
   }

@@ -5,6 +5,7 @@ import { areaOf, LENGTH_SLACK, type Shape } from "../geometry/shape";
 import { coveredArea } from "../geometry/union";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, shareText, type Found } from "./finding";
+import { growBy, mendText, setApart } from "./mends";
 
 const MIN_OVERLAP = 0.02;
 const BLOCKING_OVERLAP = 0.15;
@@ -17,7 +18,8 @@ const BLOCKING_SMALL = 0.75;
 
 const atLeast = (value: number, threshold: number) => value >= threshold - LENGTH_SLACK;
 
-function* once({ layout, standing, mm, screenName, resolved }: CheckContext): Iterable<Found> {
+function* once(context: CheckContext): Iterable<Found> {
+  const { layout, standing, mm, screenName, resolved } = context;
   const least = layout.limits.minTargetMm;
   const { widthPx: w, heightPx: h, edges } = resolved.screen;
   const strips: Shape[] = [
@@ -26,7 +28,8 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
     { shape: "box", x: 0, y: 0, w, h: edges.top },
     { shape: "box", x: 0, y: h - edges.bottom, w, h: edges.bottom },
   ];
-  for (const { control, at, area } of standing) {
+  for (const item of standing) {
+    const { control, at, area } = item;
     const value = Math.min(at.hit.w, at.hit.h) / mm;
     if (value < least - LENGTH_SLACK)
       yield {
@@ -34,8 +37,9 @@ function* once({ layout, standing, mm, screenName, resolved }: CheckContext): It
         severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        text: () =>
-          `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; grow it by ${mmText((least - value) / 2)} all round`,
+        mend: () => growBy(context, item, (least - value) / 2),
+        text: (mend) =>
+          `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${mend ? mendText(mend) : "make it larger where there is room"}`,
       };
     if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
     const whole = areaOf(area);
@@ -69,7 +73,8 @@ function near(a: Shape, b: Shape, px: number): boolean {
   return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }
 
-function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Iterable<Found> {
+function* inMoment(context: MomentContext): Iterable<Found> {
+  const { layout, shown, zones, mm, screenName } = context;
   const own = shown.filter((s) => s.at.sharing === "own");
   const gap = layout.limits.minGapMm * mm;
   for (const [a, b] of pairs(own, gap)) {
@@ -82,8 +87,9 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
         severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning",
         subjects: [a.control.id, b.control.id],
         measure: { value: share, unit: "share" },
-        text: () =>
-          `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; move ${mmText(-clearance(a.area, b.area).px / mm)} apart`,
+        mend: () => setApart(context, a, b),
+        text: (mend) =>
+          `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; ${mend ? mendText(mend) : "make one smaller, or show them at different moments"}`,
       };
     } else if (!a.ground && shared <= LENGTH_SLACK) {
       const between = Math.max(0, clearance(a.area, b.area).px);
@@ -93,8 +99,9 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
           severity: "note",
           subjects: [a.control.id, b.control.id],
           measure: { value: between / mm, unit: "mm" },
-          text: () =>
-            `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted`,
+          mend: () => setApart(context, a, b),
+          text: (mend) =>
+            `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted; ${mend ? mendText(mend) : "make one smaller"}`,
         };
     }
   }
@@ -117,6 +124,7 @@ function* inMoment({ layout, shown, zones, mm, screenName }: MomentContext): Ite
         severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning",
         subjects: [under.control.id],
         measure: { value: share, unit: "share" },
+        mend: () => ({ kind: "raise", id: under.control.id }),
         text: () =>
           `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
       };

@@ -1,0 +1,88 @@
+import fc from "fast-check";
+import { layoutArbitrary, screenArbitrary } from "../conformance/arbitrary";
+import { parseLayout } from "../layout/parse";
+import type { Layout, Screen } from "../layout/types";
+import { sightOf } from "../placement/edits";
+import { plainScreen } from "../placement/screen";
+import { sampleLayouts } from "../../samples/samples";
+import { catalogueFor } from "../placement/catalogue";
+import { checkLayout, mendsOn } from "./check";
+import { SEVERITIES, type Finding } from "./finding";
+import { applyMend, mendText } from "./mends";
+
+const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
+const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;
+
+/** Applies each mend that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
+function tryMends(layout: Layout, screen: Screen): number {
+  const before = checkLayout(layout, screen);
+  const mends = mendsOn(layout, screen);
+  for (const { code, subjects, mend } of mends) {
+    const mended = applyMend(sightOf(layout, screen), mend);
+    if (!mended.ok) throw new Error(`${mendText(mend)}: ${JSON.stringify(mended.problems)}`);
+    const after = checkLayout(mended.value, screen);
+    const own = before.find((f) => name(f) === name({ code, subjects }))!;
+    expect(after.map(name)).not.toContain(name(own));
+    for (const f of after) {
+      const was = before.find((b) => name(b) === name(f) && b.moment === f.moment) ?? before.find((b) => name(b) === name(f));
+      if (gravity(f) >= gravity(own))
+        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${mendText(mend)}`).toContain("stood");
+    }
+  }
+  return mends.length;
+}
+
+const screen = plainScreen("Bench", 1000, 500, 254);
+const button = (id: string, x: number, y: number, size = 100) => ({
+  id,
+  name: id,
+  kind: "button",
+  serves: [{ port: "press", action: id }],
+  placement: { kind: "pin", frame: "screen", anchor: [0, 0], pivot: [0.5, 0.5], offset: [`${x}px`, `${y}px`], size: [`${size}px`, `${size}px`] },
+});
+const layoutOf = (...controls: ReturnType<typeof button>[]): Layout => {
+  const read = parseLayout({
+    format: "nodulum-layout",
+    version: 1,
+    name: "T",
+    reference: { width: 1000, height: 500 },
+    scale: {},
+    actions: controls.map((c) => ({ name: c.id, kind: "press" })),
+    controls,
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read));
+  return read.value;
+};
+
+test("an overlap proposes the shortest harmless move, and it mends", () => {
+  const layout = layoutOf(button("a", 200, 300), button("b", 280, 300));
+  const [finding] = checkLayout(layout, screen);
+  expect(finding.text).toMatch(/overlap by 10 % on Bench; move `b` 3\.1 mm right$/);
+  expect(tryMends(layout, screen)).toBe(1);
+  expect(mendText(mendsOn(layout, screen)[0].mend)).toBe("move `b` 3.1 mm right");
+});
+
+test("with a neighbour in the way the move goes another way", () => {
+  const layout = layoutOf(button("a", 200, 300), button("b", 280, 300), button("c", 395, 300));
+  const overlap = checkLayout(layout, screen).find((f) => f.code === "touch/overlap")!;
+  expect(overlap.text).toMatch(/move `a` 3\.1 mm left$/);
+  tryMends(layout, screen);
+});
+
+test("off the screen, too small: what is proposed is enough", () => {
+  expect(tryMends(layoutOf(button("a", 20, 300)), screen)).toBe(1);
+  expect(tryMends(layoutOf(button("a", 200, 300, 61)), screen)).toBe(1);
+});
+
+test("every mend offered for the first draft mends, on every screen", () => {
+  const draft = sampleLayouts()[2];
+  const count = catalogueFor("landscape").reduce((sum, on) => sum + tryMends(draft, on), 0);
+  expect(count).toBeGreaterThan(40);
+});
+
+test("every mend offered for any layout mends", () => {
+  fc.assert(
+    fc.property(layoutArbitrary, screenArbitrary, (layout, on) => void tryMends({ ...layout, arrangements: [] }, on)),
+    { numRuns: 120 },
+  );
+});

@@ -1,0 +1,181 @@
+/**
+ * Small moves that mend a finding. A move is proposed only where it keeps to the glass: the control stays in the safe frame
+ * if it stood there, comes no nearer to another area than is wanted, and covers no keep-clear zone it did not cover.
+ */
+import { clearance } from "../geometry/distance";
+import type { Box } from "../geometry/point";
+import { LENGTH_SLACK, type Shape } from "../geometry/shape";
+import { sharedArea } from "../geometry/overlap";
+import { changeHit, reorderControls } from "../layout/edits/controls";
+import { formatLength } from "../layout/length";
+import type { Layout } from "../layout/types";
+import { convertLength, moveBy, type Sight } from "../placement/edits";
+import { pxPerMm } from "../placement/screen";
+import type { Result } from "../result";
+import type { CheckContext, Standing } from "./context";
+import { outside } from "./outside";
+
+export type Side = "up" | "down" | "left" | "right";
+/** A move of a control, a growth of its hit area on every side, or its being drawn above all others. */
+export type Mend =
+  | { readonly kind: "move"; readonly id: string; readonly side: Side; readonly mm: number }
+  | { readonly kind: "grow"; readonly id: string; readonly mm: number }
+  | { readonly kind: "raise"; readonly id: string };
+
+/** What a move goes beyond what is wanted, mm: lengths in the file have six decimals, and what stands just at a limit may fall back under it. */
+const SPARE_MM = 0.02;
+const WAYS: readonly (readonly [Side, number, number])[] = [
+  ["up", 0, -1],
+  ["down", 0, 1],
+  ["left", -1, 0],
+  ["right", 1, 0],
+];
+const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
+
+/** A length in mm rounded up to what texts show, so that what is proposed is enough. */
+export function enoughMm(mm: number): number {
+  return Math.ceil(mm * 10 - 1e-6) / 10;
+}
+
+/** What a mend says in a text. */
+export function mendText(mend: Mend): string {
+  switch (mend.kind) {
+    case "move":
+      return `move \`${mend.id}\` ${mend.mm.toFixed(1)} mm ${mend.side}`;
+    case "grow":
+      return `grow it by ${mend.mm.toFixed(1)} mm all round`;
+    case "raise":
+      return `bring \`${mend.id}\` above`;
+  }
+}
+
+/** Makes a mend on the layout, as an edit on the screen in view. */
+export function applyMend(sight: Sight, mend: Mend): Result<Layout> {
+  const mm = pxPerMm(sight.screen);
+  switch (mend.kind) {
+    case "move": {
+      const [, dx, dy] = wayOf(mend.side);
+      return moveBy(sight, [mend.id], dx * mend.mm * mm, dy * mend.mm * mm);
+    }
+    case "grow": {
+      const at = sight.resolved.controls.find((c) => c.id === mend.id);
+      const control = sight.layout.controls.find((c) => c.id === mend.id);
+      if (!at || !control) return { ok: false, problems: [{ path: mend.id, message: "it is not shown on this screen" }] };
+      const now = Number.parseFloat(convertLength(control.hit.grow, "mm", at.visual, sight.resolved.scale, mm, at.k));
+      return changeHit(sight.layout, mend.id, { grow: formatLength(now + mend.mm / at.k, "mm") });
+    }
+    case "raise":
+      return reorderControls(sight.layout, [mend.id], "top");
+  }
+}
+
+/** The context as it would be after a mend: the same layout and screen, one control elsewhere, larger or on top. */
+export function mendedContext(context: CheckContext, mend: Mend): CheckContext {
+  const standing = context.standing.map((s): Standing => {
+    if (s.control.id !== mend.id) return s;
+    switch (mend.kind) {
+      case "move": {
+        const px = mend.mm * context.mm;
+        const area = shifted(s.area, mend.side, px);
+        // A landing area is placed by itself: it stays where it is.
+        const stays = s.at.landing !== undefined;
+        return { ...s, area: stays ? s.area : area, at: { ...s.at, visual: shifted(s.at.visual, mend.side, px), hit: shifted(s.at.hit, mend.side, px) } };
+      }
+      case "grow": {
+        const hit = grownBy(s.at.hit, mend.mm * context.mm);
+        return { ...s, area: s.at.landing ? s.area : hit, at: { ...s.at, hit } };
+      }
+      case "raise":
+        return { ...s, index: context.standing.length };
+    }
+  });
+  return { ...context, standing };
+}
+
+const grownBy = (area: Shape, px: number): Shape => ({ ...area, x: area.x - px, y: area.y - px, w: area.w + 2 * px, h: area.h + 2 * px });
+
+/** Only a pin with an extent is moved: a span is tied by its edges, and its place follows from them. */
+function isMovable(s: Standing): boolean {
+  return s.control.placement.kind === "pin" && s.at.visual.w > 0 && s.at.visual.h > 0 && s.at.landing === undefined;
+}
+
+/** Brings a control back into a frame, if one move along one axis does so without harm. */
+export function backInto(context: CheckContext, standing: Standing, frame: Box): Mend | null {
+  if (!isMovable(standing)) return null;
+  const { px, side } = outside(standing.at.visual, frame);
+  const back = { left: "right", right: "left", top: "down", bottom: "up" } as const;
+  const mm = enoughMm(px / context.mm + SPARE_MM);
+  if (outside(shifted(standing.at.visual, back[side], mm * context.mm), frame).px > LENGTH_SLACK) return null;
+  return isHarmless(context, standing, back[side], mm * context.mm, context.layout.limits.minGapMm * context.mm)
+    ? { kind: "move", id: standing.control.id, side: back[side], mm }
+    : null;
+}
+
+/** Grows a hit area by at least so many mm on every side, if that leaves its neighbours alone. */
+export function growBy(context: CheckContext, standing: Standing, least: number): Mend | null {
+  const mm = enoughMm(least + SPARE_MM / 2);
+  const px = mm * context.mm;
+  const { area } = standing;
+  const grown = grownBy(area, px);
+  return harmsNeighbours(context, standing, grown, context.layout.limits.minGapMm * context.mm) ? null : { kind: "grow", id: standing.control.id, mm };
+}
+
+/** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere; null where there is none. */
+export function setApart(context: CheckContext, a: Standing, b: Standing): Mend | null {
+  const gap = context.layout.limits.minGapMm * context.mm;
+  let best: Extract<Mend, { kind: "move" }> | null = null;
+  for (const [mover, other] of [
+    [b, a],
+    [a, b],
+  ] as const)
+    for (const [side] of isMovable(mover) ? WAYS : []) {
+      const mm = enoughMm(shiftToClear(mover.area, other.area, side, gap + SPARE_MM * context.mm) / context.mm);
+      if ((best === null || mm < best.mm - 1e-9) && isHarmless(context, mover, side, mm * context.mm, gap))
+        best = { kind: "move", id: mover.control.id, side, mm };
+    }
+  return best;
+}
+
+function shifted<B extends Box>(box: B, side: Side, px: number): B {
+  const [, dx, dy] = wayOf(side);
+  return { ...box, x: box.x + dx * px, y: box.y + dy * px };
+}
+
+/** How far `mover` must go one way until it is `gap` px clear of `other`: from a shift that surely clears, halved down. */
+function shiftToClear(mover: Shape, other: Shape, side: Side, gap: number): number {
+  const [, dx, dy] = wayOf(side);
+  let high =
+    gap + (dx > 0 ? other.x + other.w - mover.x : dx < 0 ? mover.x + mover.w - other.x : dy > 0 ? other.y + other.h - mover.y : mover.y + mover.h - other.y);
+  let low = 0;
+  for (let i = 0; i < 24 && high - low > 0.01; i += 1) {
+    const middle = (low + high) / 2;
+    if (clearance(shifted(mover, side, middle), other).px >= gap) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+function isHarmless(context: CheckContext, mover: Standing, side: Side, px: number, gap: number): boolean {
+  const { frames, resolved } = context;
+  const visual = shifted(mover.at.visual, side, px);
+  const area = shifted(mover.area, side, px);
+  if (outside(visual, frames.safe).px > Math.max(LENGTH_SLACK, outside(mover.at.visual, frames.safe).px)) return false;
+  if (harmsNeighbours(context, mover, area, gap)) return false;
+  return resolved.keepClear.every((zone) => {
+    const box: Shape = { shape: "box", x: zone.x, y: zone.y, w: zone.w, h: zone.h };
+    return sharedArea({ ...visual, shape: "box" }, box) <= sharedArea({ ...mover.at.visual, shape: "box" }, box) + LENGTH_SLACK;
+  });
+}
+
+/** Whether an area, changed, would come nearer to its neighbours than is wanted, or deeper under ground. */
+function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape, gap: number): boolean {
+  const together = (s: Standing) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
+  for (const s of context.standing) {
+    if (s === mover || s.at.sharing !== "own" || !together(s)) continue;
+    const after = clearance(area, s.area).px;
+    // Neighbours of the same sort must keep their gap; under ground drawn above it a control may not go deeper.
+    const wanted = s.ground === mover.ground ? gap : s.ground && s.index > mover.index ? 0 : -Infinity;
+    if (after < wanted - 1e-6 && after < clearance(mover.area, s.area).px - 1e-6) return true;
+  }
+  return false;
+}
