@@ -3,7 +3,9 @@ import { layoutArbitrary } from "../conformance/arbitrary";
 import { parseLayout } from "../layout/parse";
 import type { Layout } from "../layout/types";
 import { sampleLayouts } from "../../samples/samples";
-import { checkLayout } from "./check";
+import { prepareLayout } from "../placement/prepare";
+import { PLAIN_VIEW } from "../placement/resolve";
+import { checkScreen } from "./check";
 import { findSpans, screenAt, type Span, type SpanRange } from "./spans";
 
 const range = (from: number, to: number, insets = 0): SpanRange => ({
@@ -17,11 +19,12 @@ const keyOf = (f: { code: string; subjects: readonly string[]; moment: string | 
 
 /** What a sweep in small steps sees: for each finding the runs of aspects at which it holds. Written without anything of the method it checks. */
 function swept(layout: Layout, r: SpanRange, step: number): Map<string, [number, number][]> {
+  const prepared = prepareLayout(layout);
   const runs = new Map<string, [number, number][]>();
   let before = new Set<string>();
   for (let n = 0; ; n += 1) {
     const aspect = Math.min(r.to, r.from + n * step);
-    const now = new Set(checkLayout(layout, screenAt(r, aspect)).map(keyOf));
+    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_VIEW, false).map(keyOf));
     for (const key of now) {
       const list = runs.get(key) ?? [];
       if (before.has(key)) list[list.length - 1][1] = aspect;
@@ -40,7 +43,7 @@ function agree(spans: readonly Span[], runs: Map<string, [number, number][]>, st
   for (const [key, list] of runs)
     for (const [from, to] of list) {
       if (to - from < 0.002) continue;
-      const within = byKey.get(key)?.find(([a, b]) => a <= from + 1e-6 && b >= to - 1e-6);
+      const within = byKey.get(key)?.find(([a, b]) => a <= from + 0.0005 && b >= to - 0.0005);
       expect(`${key} ${from}–${to}: ${within ? "found" : JSON.stringify(byKey.get(key))}`).toContain("found");
       expect(from - within![0]).toBeLessThanOrEqual(slack);
       expect(within![1] - to).toBeLessThanOrEqual(slack);
