@@ -1,0 +1,95 @@
+/** The pages of docs/ that are made from the code: the findings, and the tables and figures of the format. */
+import { FINDING_CODES } from "../core/checks/finding";
+import { MEANINGS } from "../core/checks/meanings";
+import { layoutJsonSchema } from "../core/exchange/schema";
+import { readLayout } from "../core/layout/parse";
+import { LIMITS } from "../core/layout/schema/file";
+import { resolveLayout } from "../core/placement/resolve";
+import { parseScreen } from "../core/placement/screen";
+
+/** docs/FINDINGS.md. */
+export function findingsPage(): string {
+  const sections = FINDING_CODES.map((code) => {
+    const { means, measure, severity, mend } = MEANINGS[code];
+    return `## ${code}\n\n${means}\n\n- measure: ${measure}\n- severity: ${severity}\n- mend: ${mend}\n`;
+  });
+  return `# Findings
+
+Made from \`core/checks/meanings.ts\` by \`npm run docs\`; a test fails where this page and the code differ.
+
+A finding is told on each screen, by severity (■ blocker, ◆ warning, ○ note), then in the order of this page. What concerns a control's own geometry or binding
+is told once; the rest is judged within each moment of the game, and told once where it holds in all of them alike. A small move that mends a finding is
+offered only after it has been tried: the finding is gone, and nothing as grave has appeared or grown graver. *Ground* is an area meant to lie under others:
+of floating and trailing sticks, touchpads and swipes. The *area* of a control is its hit area, or its landing area where it has one.
+
+${sections.join("\n")}`;
+}
+
+interface Node {
+  type?: string;
+  const?: unknown;
+  enum?: unknown[];
+  default?: unknown;
+  properties?: Record<string, Node>;
+  required?: string[];
+  items?: Node;
+  anyOf?: Node[];
+  oneOf?: Node[];
+  prefixItems?: Node[];
+}
+
+function typeText(node: Node): string {
+  if (node.const !== undefined) return JSON.stringify(node.const);
+  if (node.enum) return node.enum.map((e) => JSON.stringify(e)).join(" \\| ");
+  const options = node.anyOf ?? node.oneOf;
+  if (options) return [...new Set(options.map(typeText))].join(" or ");
+  if (node.prefixItems) return `[${node.prefixItems.map(typeText).join(", ")}]`;
+  if (node.type === "array") return node.items ? `list of ${typeText(node.items)}` : "list";
+  return node.type ?? "any";
+}
+
+/** The keys of an object, a row each. */
+function table(node: Node): string {
+  const rows = Object.entries(node.properties ?? {}).map(([key, field]) => {
+    const fallback = node.required?.includes(key) ? "required" : field.default === undefined ? "–" : `\`${JSON.stringify(field.default)}\``;
+    return `| \`${key}\` | ${typeText(field)} | ${fallback} |`;
+  });
+  return `| key | value | when left out |\n| --- | --- | --- |\n${rows.join("\n")}`;
+}
+
+function tables(): string {
+  const root = layoutJsonSchema() as Node;
+  const item = (key: string) => root.properties![key].items!;
+  const kinds = (item("controls").oneOf ?? item("controls").anyOf)!;
+  const feel = (node: Node) => `### feel of a ${String(node.properties!.kind.const)}\n\n${table(node.properties!.feel)}`;
+  return [
+    `### the file\n\n${table(root)}`,
+    `### an action\n\n${table(item("actions"))}`,
+    `### a control\n\n${table(kinds[0])}`,
+    `### hit\n\n${table(kinds[0].properties!.hit)}`,
+    ...kinds.map(feel),
+    `### look\n\n${table(kinds[0].properties!.look)}`,
+    `A layout holds at most ${LIMITS.controls} controls, ${LIMITS.actions} actions, ${LIMITS.moments} moments and ${LIMITS.arrangements} arrangements, and ${LIMITS.bytesWithoutPictures / 1048576} MiB without its pictures.`,
+  ].join("\n\n");
+}
+
+/** What the worked example of the page comes to, worked out by the code. */
+export function exampleFigures(page: string): string {
+  const file = /```json\n([\s\S]*?)```/.exec(page)?.[1] ?? "";
+  const layout = readLayout(file);
+  const screen = parseScreen("2400x1080@508+100,0,0,0");
+  if (!layout.ok || !screen.ok) throw new Error("the example of docs/FORMAT.md does not parse");
+  const resolved = resolveLayout(layout.value, screen.value);
+  const box = (b: { x: number; y: number; w: number; h: number }) => [b.x, b.y, b.w, b.h].map((n) => Number(n.toFixed(3))).join(", ");
+  const rows = resolved.controls.map(
+    (c) => `| \`${c.id}\` | ${box(c.visual)} | ${box(c.hit)} | ${c.travel === undefined ? "–" : Number(c.travel.toFixed(3))} |`,
+  );
+  return `One unit is ${Number(resolved.scale.toFixed(6))} px.\n\n| control | visual x, y, w, h | hit x, y, w, h | travel |\n| --- | --- | --- | --- |\n${rows.join("\n")}`;
+}
+
+/** docs/FORMAT.md with its generated parts put in anew, between the markers. */
+export function formatPage(page: string): string {
+  const put = (text: string, name: string, part: string) =>
+    text.replace(new RegExp(`(<!-- ${name} -->\\n)[\\s\\S]*?(<!-- /${name} -->)`), (_, open: string, close: string) => `${open}${part}\n${close}`);
+  return put(put(page, "tables", tables()), "example", exampleFigures(page));
+}
