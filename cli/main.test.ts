@@ -2,6 +2,8 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { XMLParser, XMLValidator } from "fast-xml-parser";
+import { FINDING_CODES } from "../core/checks/finding";
 import { conformanceCases, difference } from "../core/conformance/cases";
 
 const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
@@ -77,4 +79,95 @@ test("a broken file exits with 2 and names the place", () => {
 test("schema and help exit with 0", () => {
   expect(JSON.parse(nodulum("schema").out)).toHaveProperty("$schema");
   expect(nodulum("--help")).toMatchObject({ code: 0, out: expect.stringContaining("resolve") as string });
+});
+
+const draft = join(process.cwd(), "samples", "brackwater-first-draft.nodulum.json");
+const small = ["--screen", "640x480@229"];
+
+test("check in JUnit XML: well formed, its counts add up, blockers fail", () => {
+  const { code, out } = nodulum("check", draft, ...small, "--screen", "2400x1080@411", "--format", "junit");
+  expect(code).toBe(1);
+  expect(XMLValidator.validate(out)).toBe(true);
+  const { testsuites } = new XMLParser({ ignoreAttributes: false, isArray: (name) => name === "testsuite" || name === "testcase" }).parse(out) as {
+    testsuites: {
+      "@_tests": string;
+      "@_failures": string;
+      testsuite: { "@_tests": string; "@_failures": string; testcase: { "@_name": string; failure?: unknown }[] }[];
+    };
+  };
+  expect(testsuites.testsuite).toHaveLength(2);
+  for (const suite of testsuites.testsuite) {
+    expect(Number(suite["@_tests"])).toBe(suite.testcase.length);
+    expect(Number(suite["@_failures"])).toBe(suite.testcase.filter((c) => "failure" in c).length);
+    expect(suite.testcase.map((c) => c["@_name"])).toContain("bind/unknown-action towline tow_line");
+  }
+  expect(Number(testsuites["@_failures"])).toBe(testsuites.testsuite.reduce((sum, s) => sum + Number(s["@_failures"]), 0));
+});
+
+test("check in SARIF: what the standard requires of a log, its rules and results", () => {
+  const log = JSON.parse(nodulum("check", draft, ...small, "--format", "sarif").out) as {
+    version: string;
+    runs: {
+      tool: { driver: { name: string; rules: { id: string; shortDescription: { text: string } }[] } };
+      results: {
+        ruleId: string;
+        ruleIndex: number;
+        level: string;
+        message: { text: string };
+        baselineState: string;
+        locations: { physicalLocation: { artifactLocation: { uri: string } } }[];
+      }[];
+    }[];
+  };
+  expect(log.version).toBe("2.1.0");
+  const [{ tool, results }] = log.runs;
+  expect(tool.driver.name).toBe("nodulum");
+  expect(tool.driver.rules.map((r) => r.id)).toEqual([...FINDING_CODES]);
+  expect(results.length).toBeGreaterThan(5);
+  for (const r of results) {
+    expect(tool.driver.rules[r.ruleIndex].id).toBe(r.ruleId);
+    expect(["none", "note", "warning", "error"]).toContain(r.level);
+    expect(["new", "unchanged", "updated", "absent"]).toContain(r.baselineState);
+    expect(r.message.text.length).toBeGreaterThan(0);
+    expect(r.locations[0].physicalLocation.artifactLocation.uri).toBe(draft);
+  }
+});
+
+test("what a baseline knows does not fail; what is new does", () => {
+  const old = nodulum("check", draft, ...small, "--format", "json");
+  const same = nodulum("check", draft, ...small, "--baseline", put("old.json", old.out));
+  expect(same.code).toBe(0);
+  expect(same.out).toContain("(known)");
+  const report = JSON.parse(old.out) as { screens: { findings: { code: string }[] }[] };
+  report.screens[0].findings = report.screens[0].findings.filter((f) => f.code !== "bind/unknown-action");
+  expect(nodulum("check", draft, ...small, "--baseline", put("less.json", JSON.stringify(report))).code).toBe(1);
+  expect(nodulum("check", draft, ...small, "--baseline", put("none.json", "[]"))).toMatchObject({ code: 2 });
+});
+
+test("all players: both hands, smallest and largest", () => {
+  const { screens } = JSON.parse(nodulum("check", draft, ...small, "--players", "all", "--format", "json").out) as {
+    screens: { name: string; findings: { code: string; measure: { value: number } }[] }[];
+  };
+  expect(screens.map((s) => s.name)).toEqual(
+    ["right hand, size 0.8", "right hand, size 1.3", "left hand, size 0.8", "left hand, size 1.3"].map((p) => `640x480@229, ${p}`),
+  );
+  const size = (i: number) => screens[i].findings.find((f) => f.code === "touch/small")!.measure.value;
+  expect(size(1) / size(0)).toBeCloseTo(1.3 / 0.8, 6);
+  expect(size(2)).toBeCloseTo(size(0), 6);
+});
+
+test("spans: intervals in order within the range; faults of the call exit with 2", () => {
+  const range = ["--diagonal", "6.1", "--ppi", "420", "--from", "1.3", "--to", "1.5"];
+  const { code, out } = nodulum("spans", draft, ...range);
+  expect(code).toBe(0);
+  const printed = JSON.parse(out) as { from: number; to: number; spans: { code: string; intervals: [number, number][] }[] };
+  expect([printed.from, printed.to]).toEqual([1.3, 1.5]);
+  expect(printed.spans[0]).toMatchObject({ code: "bind/unknown-action", subjects: ["towline", "tow_line"], worst: null, intervals: [[1.3, 1.5]] });
+  for (const { intervals } of printed.spans) for (const [a, b] of intervals) expect(a >= 1.3 && b <= 1.5 && a <= b).toBe(true);
+  for (const wrong of [
+    ["--from", "2"],
+    ["--insets-mm", "1,2"],
+    ["--ppi", "none"],
+  ])
+    expect(nodulum("spans", draft, ...range, ...wrong).code).toBe(2);
 });
