@@ -66,8 +66,10 @@ export function mutate(value: unknown, random: () => number): void {
     const target = holder as Record<string, unknown>;
     const dice = random();
     if (dice < 0.45) target[key] = some(ODD);
-    else if (dice < 0.6) target[key] = JSON.parse(JSON.stringify((some(spots).holder as Record<string, unknown>)[key] ?? null));
-    else if (dice < 0.75 && !Array.isArray(holder)) delete target[key];
+    else if (dice < 0.6) {
+      const other = some(spots);
+      target[key] = JSON.parse(JSON.stringify((other.holder as Record<string, unknown>)[other.key] ?? null));
+    } else if (dice < 0.75 && !Array.isArray(holder)) delete target[key];
     else if (dice < 0.85 && Array.isArray(holder)) holder.push(holder[0]);
     else if (dice < 0.95 && typeof target[key] === "number") target[key] = (target[key] as number) * (random() * 4 - 1);
     else target[`${key}x`] = target[key];

@@ -4,7 +4,7 @@
  * The diagonal, the density and the insets in millimetres stay while the aspect a = W/H runs; the height is
  * diagonal·ppi/√(a²+1). Everything placed moves continuously with a but at the ends of arrangements, so the set of findings
  * changes at isolated aspects. The range is cut at the ends of arrangements; each piece is looked at in steps narrower than
- * half the narrowest interval that may not be missed, and wherever two neighbouring steps differ in a finding the
+ * the narrowest interval that may not be missed, and wherever two neighbouring steps differ in a finding the
  * border between them is found by bisection. Nothing is assumed of how a finding depends on the aspect: arrangement ends,
  * clamps, corners of frames and thresholds of severity all show themselves as such borders.
  */
@@ -35,8 +35,8 @@ export interface Span {
   readonly worst: { readonly aspect: number; readonly value: number; readonly unit: Measure["unit"] } | null;
 }
 
-/** An interval of 0.002 holds at least two looks at this step. */
-const STEP = 0.00095;
+/** A closed interval of 0.002 holds at least one look at this step. A finding that is gone for less than a step may be told as one interval. */
+const STEP = 0.0019;
 /** Borders are found to this, half of what is promised. */
 const BORDER = 0.0002;
 

@@ -234,3 +234,15 @@ test("with every finger lifted only latches give anything", () => {
     { numRuns: 60 },
   );
 });
+
+test("the order of controls that do not lie on each other does not matter", () => {
+  const names = ["a", "b", "c", "d"];
+  const actions = names.map((name) => ({ name, kind: "press" }));
+  const buttons = names.map((id, i) => button(id, 100 + i * 250, { slideIn: true, press: i % 2 ? "latch" : "hold" }));
+  fc.assert(
+    fc.property(fc.shuffledSubarray(buttons, { minLength: 4 }), eventsArbitrary, (shuffled, events) => {
+      expect(play(layoutOf(shuffled, actions), events)).toEqual(play(layoutOf(buttons, actions), events));
+    }),
+    { numRuns: 60 },
+  );
+});

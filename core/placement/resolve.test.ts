@@ -140,3 +140,19 @@ test("turned to landscape, a cut-out at the top lies at the left, within the ins
     expect(screen.cutouts[0].y + screen.cutouts[0].h / 2).toBeCloseTo(screen.heightPx / 2, 6);
   }
 });
+
+test("a frame moved moves what is tied to it, and nothing else", () => {
+  fc.assert(
+    fc.property(layoutArbitrary, screenArbitrary, fc.integer({ min: 0, max: 80 }), (layout, screen, by) => {
+      const [from, to] = [0, by].map((d) => ({ ...screen, insets: { left: 100 + d, top: 10, right: 100 - d, bottom: 20 } }));
+      const [one, two] = [resolveLayout(layout, from), resolveLayout(layout, to)];
+      one.controls.forEach((c, i) => {
+        const placement = layout.controls.find((k) => k.id === c.id)!.placement;
+        if (typeof placement.frame !== "string") return;
+        expect(two.controls[i].visual.x - c.visual.x).toBeCloseTo(placement.frame === "safe" ? by : 0, 6);
+        expect(two.controls[i].visual.y).toBeCloseTo(c.visual.y, 9);
+      });
+    }),
+    { numRuns: 60 },
+  );
+});
