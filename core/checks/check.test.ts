@@ -88,6 +88,13 @@ test("places: off the screen in mm, or only out of the safe frame; half a pixel 
   expect(found({ controls: [button("a", 99.6, 300, 100)] })).toEqual([]);
 });
 
+test("a span whose edges meet has collapsed, by an arrangement too", () => {
+  const span = { kind: "span", frame: "screen", from: [0.2, 0.5], to: [0.3, 0.9], inset: { left: "60px", right: "60px" } };
+  expect(codes(found({ controls: [{ ...button("a", 200), placement: span, hit: { minMm: 9 } }] }))).toEqual(["blocker place/collapsed a"]);
+  const arrangements = [{ id: "wide", name: "Wide", when: { aspect: { min: 1 } }, overrides: { a: { placement: span, hit: { minMm: 9 } } } }];
+  expect(codes(found({ controls: [button("a", 200)], arrangements }))).toEqual(["blocker place/collapsed a"]);
+});
+
 test("touches: overlap by share of the smaller, closeness in mm, small targets", () => {
   const boxes = { hit: { shape: "box" } };
   const over = (gap: number) =>

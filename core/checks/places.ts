@@ -1,5 +1,6 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
 import { SCREEN_SLACK_PX } from "../geometry/shape";
+import { placementIn } from "../placement/edits";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
 import { backInto, mendText } from "./mends";
@@ -9,7 +10,7 @@ function* once(context: CheckContext): Iterable<Found> {
   const { standing, frames, mm, screenName } = context;
   for (const item of standing) {
     const { control, at } = item;
-    const placement = control.placement.kind;
+    const placement = placementIn(context.layout, context.resolved.arrangement, control.id)?.kind;
     if (placement === "span" && (at.visual.w <= 0 || at.visual.h <= 0))
       yield {
         code: "place/collapsed",
