@@ -55,7 +55,7 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
 }
 
 /** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
-const MENDS_IN_TEXTS = 6;
+const MENDS_IN_TEXTS = 4;
 
 /** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
 function provedMends(context: CheckContext, view: View, found: readonly Placed[], most: number): Map<Placed, Mend> {

@@ -172,10 +172,16 @@ function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape, ga
   const together = (s: Standing) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
   for (const s of context.standing) {
     if (s === mover || s.at.sharing !== "own" || !together(s)) continue;
-    const after = clearance(area, s.area).px;
     // Neighbours of the same sort must keep their gap; under ground drawn above it a control may not go deeper.
     const wanted = s.ground === mover.ground ? gap : s.ground && s.index > mover.index ? 0 : -Infinity;
+    if (wanted === -Infinity || !isNear(area, s.area, gap)) continue;
+    const after = clearance(area, s.area).px;
     if (after < wanted - 1e-6 && after < clearance(mover.area, s.area).px - 1e-6) return true;
   }
   return false;
+}
+
+/** Whether two boxes are nearer than `px` along both axes. */
+function isNear(a: Box, b: Box, px: number): boolean {
+  return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }

@@ -37,7 +37,7 @@ export interface Clearance {
 
 /** The signed distance of two shapes, px: positive apart, 0 touching, negative the shortest way by which b must go to come free. */
 export function clearance(a: Shape, b: Shape): Clearance {
-  const closed = betweenCircles(a, b) ?? betweenBoxes(a, b);
+  const closed = betweenCircles(a, b) ?? betweenBoxes(a, b) ?? circleAndBox(a, b);
   if (closed) return closed;
   const gap = (angle: number) => {
     const nx = Math.cos(angle);
@@ -104,6 +104,25 @@ function betweenBoxes(a: Shape, b: Shape): Clearance | null {
     return { px: far, direction: { x: (Math.sign(dx) * gapX) / far, y: (Math.sign(dy) * gapY) / far } };
   }
   return gapX > gapY ? { px: gapX, direction: { x: dx < 0 ? -1 : 1, y: 0 } } : { px: gapY, direction: { x: 0, y: dy < 0 ? -1 : 1 } };
+}
+
+/** A circle and a box: from the centre to the nearest point of the box; from inside, the shortest way out. */
+function circleAndBox(a: Shape, b: Shape): Clearance | null {
+  const turned = a.shape === "box";
+  const [disc, box] = turned ? [b, a] : [a, b];
+  const r = box.shape === "box" ? circleRadius(disc) : -1;
+  if (r < 0) return null;
+  const dx = box.x + box.w / 2 - disc.x - r;
+  const dy = box.y + box.h / 2 - disc.y - r;
+  const gapX = Math.abs(dx) - box.w / 2;
+  const gapY = Math.abs(dy) - box.h / 2;
+  const signX = (dx < 0 ? -1 : 1) * (turned ? -1 : 1);
+  const signY = (dy < 0 ? -1 : 1) * (turned ? -1 : 1);
+  if (gapX > 0 && gapY > 0) {
+    const far = magnitude(gapX, gapY);
+    return { px: far - r, direction: { x: (signX * gapX) / far, y: (signY * gapY) / far } };
+  }
+  return gapX > gapY ? { px: gapX - r, direction: { x: signX, y: 0 } } : { px: gapY - r, direction: { x: 0, y: signY } };
 }
 
 /** How far a point is from a shape, px; 0 inside. */
