@@ -29,9 +29,11 @@ export function advance(setup: InputSetup, state: InputState, events: readonly I
     givesNothing(next.controls[i]) || !isShown(next, control) ? AT_REST : readControl(next.controls[i], control, tickTime),
   );
   const values: Record<string, ActionValue> = {};
-  setup.actions.forEach((sources, i) => {
+  for (let i = 0; i < setup.actions.length; i += 1) {
+    const sources = setup.actions[i];
+    if (sources.smooth) next.given[i] = { x: next.given[i].x, y: next.given[i].y };
     values[sources.action.name] = actionValue(sources, readings, next.desk, next.repeats, next.given[i], tick);
-  });
+  }
   setup.controls.forEach((control, i) => {
     if (!isIdle(next.controls[i])) settleControl(next.controls[i], control, tickTime);
   });

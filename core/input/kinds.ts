@@ -3,7 +3,7 @@ import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButt
 import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, settleDpad, type DpadState } from "./dpad";
 import type { PortReading } from "./ports";
 import type { ReadyAny, ReadyButton, ReadyDpad, ReadyStick, ReadySwipe, ReadyTouchpad } from "./ready";
-import { readStick, restingStick, settleStick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
+import { copyStickHeld, readStick, restingStick, settleStick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
 import { readSwipe, restingSwipe, settleSwipe, swipeCancel, swipeDown, swipeMove, swipeUp, type SwipeState } from "./swipe";
 import { readTouchpad, restingTouchpad, settleTouchpad, touchpadCancel, touchpadDown, touchpadMove, touchpadUp, type TouchpadState } from "./touchpad";
 
@@ -155,11 +155,19 @@ export function isIdle(state: ControlState): boolean {
 export function copyControl(state: ControlState): ControlState {
   switch (state.kind) {
     case "stick":
-      return { kind: "stick", held: state.held && { ...state.held }, tap: state.tap };
+      return { kind: "stick", held: state.held && copyStickHeld(state.held), tap: state.tap };
     case "dpad":
-      return { kind: "dpad", held: state.held && { ...state.held }, tap: state.tap };
+      return { kind: "dpad", held: state.held && { touch: state.held.touch, direction: state.held.direction, seen: state.held.seen }, tap: state.tap };
     case "button":
-      return { ...state, contacts: state.contacts.slice(), press: state.press && { ...state.press }, due: { ...state.due } };
+      return {
+        kind: "button",
+        contacts: state.contacts.slice(),
+        press: state.press && { start: state.press.start, double: state.press.double, seen: state.press.seen, longSeen: state.press.longSeen },
+        latched: state.latched,
+        previous: state.previous,
+        beforePrevious: state.beforePrevious,
+        due: { tap: state.due.tap, release: state.due.release, long: state.due.long, double: state.due.double },
+      };
     case "touchpad":
       return { ...state, held: state.held && { ...state.held } };
     case "swipe": {

@@ -46,7 +46,8 @@ export function copyState(state: InputState): InputState {
 }
 
 /**
- * A copy to be worked on: everything that a tick may change in place is copied, and so are the controls that are not idle.
+ * A copy to be worked on: what every tick changes in place is copied, and so are the controls that are not idle.
+ * The given values of smoothed actions are replaced, not changed.
  * Idle controls are shared; whoever takes a touch for one copies it first (`ownControl`).
  */
 export function workingCopy(state: InputState): InputState {
@@ -59,7 +60,7 @@ export function workingCopy(state: InputState): InputState {
     controls: state.controls.map((control) => (isIdle(control) ? control : copyControl(control))),
     desk: { down: desk.down.map((held) => ({ code: held.code, seen: held.seen })), taps: desk.taps, dx: desk.dx, dy: desk.dy, pad: desk.pad },
     repeats: state.repeats.slice(),
-    given: state.given.map(({ x, y }) => ({ x, y })),
+    given: state.given.slice(),
   };
 }
 

@@ -39,6 +39,25 @@ export interface StickState {
   tap: StickOut | null;
 }
 
+/** A copy of a held stick, field by field: it is made at every tick. */
+export function copyStickHeld(h: StickHeld): StickHeld {
+  return {
+    touch: h.touch,
+    originX: h.originX,
+    originY: h.originY,
+    x: h.x,
+    y: h.y,
+    direction: h.direction,
+    seen: h.seen,
+    vx: h.vx,
+    vy: h.vy,
+    up: h.up,
+    down: h.down,
+    left: h.left,
+    right: h.right,
+  };
+}
+
 export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
 
 export function stickDown(state: StickState, stick: ReadyStick, touch: number, x: number, y: number): void {
