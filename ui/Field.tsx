@@ -233,7 +233,7 @@ export function ColourField({ label, value, onChange }: { label: string; value: 
       <input
         type="color"
         aria-label={label}
-        className="box h-6 w-7 cursor-pointer p-0.5"
+        className="box h-6 w-6 cursor-pointer p-0.5"
         value={value}
         onChange={(event) => onChange(event.target.value.toUpperCase())}
       />

@@ -13,7 +13,7 @@ export const LookCard = memo(
     const change = (label: string, next: Partial<Control["look"]>) => session.edit(`${label} of ${control.id}`, (l) => changeLook(l, control.id, next), true);
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
     const face = (key: "rest" | "held", word: string) => (
-      <div className="grid grid-cols-[40px_1fr] items-center gap-2">
+      <div className="grid grid-cols-[28px_1fr] items-center gap-1.5">
         <span className="caption">{word}</span>
         <span className="flex items-center gap-1">
           {(["fill", "line", "ink"] as const).map((part) => (
@@ -24,7 +24,7 @@ export const LookCard = memo(
               onChange={(value) => change(`${word} ${part}`, { [key]: { ...look[key], [part]: value } })}
             />
           ))}
-          <span className="w-14">
+          <span className="w-12">
             <NumberField
               bare
               label={`${word}: opacity`}

@@ -39,7 +39,7 @@ export function PlaceCard({ sight, control, at }: { sight: Sight; control: Contr
       <div className="flex flex-wrap gap-1">
         {placement.kind === "pin" && (
           <button
-            className="push h-6 px-2"
+            className="push h-6 px-1.5"
             title="Carry the control to where its tether is tied (C)"
             onClick={() => session.edit(`carry ${control.id}`, () => carryTo(sight, control.id, 3 * mm))}
           >
@@ -47,14 +47,14 @@ export function PlaceCard({ sight, control, at }: { sight: Sight; control: Contr
           </button>
         )}
         <button
-          className="push h-6 px-2"
+          className="push h-6 px-1.5"
           title="One above ( ] )"
           onClick={() => session.edit(`raise ${control.id}`, (l) => reorderControls(l, [control.id], "up"))}
         >
           Above
         </button>
         <button
-          className="push h-6 px-2"
+          className="push h-6 px-1.5"
           title="One below ( [ )"
           onClick={() => session.edit(`lower ${control.id}`, (l) => reorderControls(l, [control.id], "down"))}
         >
