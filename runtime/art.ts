@@ -56,7 +56,7 @@ function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: 
       drawQuoins(ctx, box, face, pose);
       break;
     case "button":
-      outline(ctx, box, control.hit.shape === "box" ? "box" : control.hit.shape);
+      outline(ctx, box, control.hit.shape);
       fillAndLine(ctx, face);
       break;
     case "touchpad":

@@ -1,6 +1,7 @@
 /**
- * The typed client of the checks worker. Requests carry a generation: while one is under way only the latest waits, and
- * an answer to any but the latest request of its kind is dropped.
+ * The typed client of the checks worker. While one request is under way only the latest waits; those between are never asked.
+ * Answers come in the order of the requests, so an older one never follows a newer. During a drag an answer may be of the
+ * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import { wrap, type Remote } from "comlink";
 import type { Finding } from "../core/checks/finding";
@@ -8,7 +9,7 @@ import type { Layout, Screen } from "../core/layout/types";
 import type { ChecksApi } from "./checks.worker";
 
 export interface Checker {
-  /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has been answered or made meanwhile without this one being its base. */
+  /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has taken this one's place in the queue. */
   request(layout: Layout, screens: readonly Screen[], done: (findings: Record<string, Finding[]>) => void): void;
   dispose(): void;
 }

@@ -1,38 +1,14 @@
 import fc from "fast-check";
 import { eventsArbitrary, frozen, layoutArbitrary, screenArbitrary } from "../conformance/arbitrary";
-import { parseLayout } from "../layout/parse";
+import { placed as at, STAGE as screen, staged as layoutOf, touch } from "../conformance/stage";
 import type { Layout } from "../layout/types";
 import { resolveLayout } from "../placement/resolve";
-import { plainScreen } from "../placement/screen";
 import { advance, replay, tickTime } from "./advance";
 import type { ActionValues, InputEvent } from "./events";
 import { prepareInput } from "./setup";
 import { initialState } from "./state";
 
 const HZ = 60;
-/** Screen of 1000 × 500 px at 254 ppi: 10 px a millimetre; a layout unit is one px. */
-const screen = plainScreen("s", 1000, 500, 254);
-const at = (x: number, y: number, size: number) => ({
-  kind: "pin",
-  frame: "screen",
-  anchor: [0, 0],
-  pivot: [0.5, 0.5],
-  offset: [`${x}px`, `${y}px`],
-  size: [`${size}px`, `${size}px`],
-});
-function layoutOf(controls: object[], actions: object[]): Layout {
-  const read = parseLayout({
-    format: "nodulum-layout",
-    version: 1,
-    name: "T",
-    reference: { width: 1000, height: 500 },
-    scale: { mmPerUnit: 0.1 },
-    actions,
-    controls,
-  });
-  if (!read.ok) throw new Error(JSON.stringify(read));
-  return read.value;
-}
 /** The values at each tick of some events. */
 function play(layout: Layout, events: InputEvent[]): ActionValues[] {
   return replay(layout, resolveLayout(layout, screen), events, HZ).map((f) => f.values);
@@ -62,7 +38,6 @@ const button = (id: string, x: number, feel: object = {}) => ({
   feel,
   serves: [{ port: "press", action: id }],
 });
-const touch = (t: number, type: "down" | "move" | "up" | "cancel", x: number, y: number, id = 1): InputEvent => ({ t, type, id, x, y });
 
 test("a fixed stick: nothing in the dead zone, all beyond the outer, the share between, y up", () => {
   const layout = layoutOf([stick()], [helm]);

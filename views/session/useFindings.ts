@@ -20,7 +20,11 @@ export function useFindings(whole: boolean): void {
     };
   }, []);
   useEffect(() => {
-    checker.current?.request(layout, screensInView(layout, whole), (findings) => session.setFindings(findings));
+    const { id } = session.store.getState();
+    checker.current?.request(layout, screensInView(layout, whole), (findings) => {
+      // An answer about a layout that is no longer open is stale, and dropped.
+      if (session.store.getState().id === id) session.setFindings(findings);
+    });
   }, [layout, whole, session]);
 }
 

@@ -1,6 +1,5 @@
 /** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
 import { ok, refused, type Result } from "../../result";
-import { defaultShape } from "../dependent";
 import type { Arrangement, Control, Layout } from "../types";
 import { checked, withControl } from "./check";
 
@@ -118,9 +117,4 @@ export function changeFeel(layout: Layout, id: string, change: Record<string, un
 /** Changes fields of a control's look. */
 export function changeLook(layout: Layout, id: string, change: Partial<Control["look"]>): Result<Layout> {
   return withControl(layout, id, (c) => ({ ...c, look: { ...c.look, ...change } }) as Control);
-}
-
-/** Whether the hit area has the shape its kind has by default. */
-export function hasDefaultShape(control: Control): boolean {
-  return control.hit.shape === defaultShape(control.kind);
 }
