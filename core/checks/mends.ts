@@ -11,6 +11,7 @@ import { formatLength } from "../layout/length";
 import type { Layout } from "../layout/types";
 import { convertLength, moveBy, type Sight } from "../placement/edits";
 import { pxPerMm } from "../placement/screen";
+import { overrideIn } from "../placement/spots";
 import type { Result } from "../result";
 import type { CheckContext, Standing } from "./context";
 import { outside } from "./outside";
@@ -61,8 +62,10 @@ export function applyMend(sight: Sight, mend: Mend): Result<Layout> {
       const at = sight.resolved.controls.find((c) => c.id === mend.id);
       const control = sight.layout.controls.find((c) => c.id === mend.id);
       if (!at || !control) return { ok: false, problems: [{ path: mend.id, message: "it is not shown on this screen" }] };
-      const now = Number.parseFloat(convertLength(control.hit.grow, "mm", at.visual, sight.resolved.scale, mm, at.k));
-      return changeHit(sight.layout, mend.id, { grow: formatLength(now + mend.mm / at.k, "mm") });
+      const { arrangement } = sight.resolved;
+      const { grow } = overrideIn(sight.layout, arrangement, mend.id)?.hit ?? control.hit;
+      const now = Number.parseFloat(convertLength(grow, "mm", at.visual, sight.resolved.scale, mm, at.k));
+      return changeHit(sight.layout, mend.id, { grow: formatLength(now + mend.mm / at.k, "mm") }, arrangement);
     }
     case "raise":
       return reorderControls(sight.layout, [mend.id], "top");

@@ -1,6 +1,6 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
 import { SCREEN_SLACK_PX } from "../geometry/shape";
-import { placementIn } from "../placement/edits";
+import { placementIn } from "../placement/spots";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
 import { backInto, mendText } from "./mends";

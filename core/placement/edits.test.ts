@@ -3,9 +3,13 @@ import { frozen, layoutArbitrary, screenArbitrary } from "../conformance/arbitra
 import { LENGTH_UNITS } from "../layout/length";
 import { newLayout } from "../layout/edits/whole";
 import { addAction } from "../layout/edits/actions";
-import { carryTo, convertLength, moveBy, placeAt, sightOf, TIE_POINTS, tieTo, type Sight } from "./edits";
+import { convertLength, moveBy, placeAt, sightOf, type Sight } from "./edits";
+import { mirrorControl, mirrorPlacement } from "./mirror";
 import { fittingKind, growControl } from "./make";
 import { plainScreen } from "./screen";
+import { handBack, ownFields, placementIn } from "./spots";
+import { asKind, carryTo, pivotAt, seenPin, spanIn, tieEdge, TIE_POINTS, tieTo } from "./ties";
+import type { Layout } from "../layout/types";
 import type { Result } from "../result";
 
 const get = <T>(result: Result<T>): T => {
@@ -15,37 +19,89 @@ const get = <T>(result: Result<T>): T => {
 const near = (a: { x: number; y: number; w: number; h: number }, b: { x: number; y: number; w: number; h: number }, slack = 1e-2) => {
   for (const side of ["x", "y", "w", "h"] as const) expect(Math.abs(a[side] - b[side])).toBeLessThanOrEqual(slack);
 };
-/** A sight with at least one control, and one of its pins that no clamp holds. */
+const views = fc.record({ handed: fc.constantFrom("right" as const, "left" as const), playerSize: fc.constantFrom(1, 0.8, 1.3), moment: fc.constant(null) });
+/** A sight, as any player has it, with one of its pins that no clamp holds. */
 const pinned = fc
-  .tuple(layoutArbitrary, screenArbitrary)
-  .map(([layout, screen]) => sightOf(frozen(layout), screen))
+  .tuple(layoutArbitrary, screenArbitrary, views)
+  .map(([layout, screen, view]) => sightOf(frozen(layout), screen, view))
   .map((sight) => ({
     sight,
     at: sight.resolved.controls.find((c) => {
-      const p = sight.layout.controls.find((k) => k.id === c.id)!.placement;
+      const p = placementIn(sight.layout, sight.resolved.arrangement, c.id)!;
       return p.kind === "pin" && !p.clamp;
     }),
   }))
   .filter((s): s is { sight: Sight; at: NonNullable<typeof s.at> } => s.at !== undefined);
 const boxIn = (sight: Sight, id: string) => sight.resolved.controls.find((c) => c.id === id)!.visual;
+const again = (sight: Sight, layout: Layout) => sightOf(layout, sight.screen, sight.view);
 
-test("tied anywhere, a control does not jump", () => {
+test("tied anywhere in any frame, a control does not jump, for any player", () => {
   fc.assert(
     fc.property(
       pinned,
       fc.constantFrom(...TIE_POINTS),
       fc.constantFrom("screen" as const, "safe" as const, "picture" as const),
       ({ sight, at }, anchor, frame) => {
-        const tied = get(tieTo(sight, at.id, frame, anchor));
-        // Percent sizes are of the frame, so only the place is compared where the frame changes.
-        const now = boxIn(sightOf(tied, sight.screen), at.id);
-        const placement = tied.controls.find((c) => c.id === at.id)!.placement;
-        expect(placement).toMatchObject({ frame, anchor: [...anchor], pivot: [...anchor] });
-        const was = sight.layout.controls.find((c) => c.id === at.id)!.placement;
-        if (was.kind === "pin" && (was.frame === frame || !was.size.some((s) => s.includes("%")))) if (typeof was.frame === "string") near(now, at.visual);
+        const tied = again(sight, get(tieTo(sight, at.id, frame, anchor)));
+        expect(placementIn(tied.layout, tied.resolved.arrangement, at.id)).toMatchObject({ frame });
+        expect(seenPin(tied, at.id)).toMatchObject({ anchor: [...anchor], pivot: [...anchor] });
+        near(boxIn(tied, at.id), at.visual);
       },
     ),
     { numRuns: 150 },
+  );
+});
+
+test("a pivot goes elsewhere, a pin becomes a span and a pin again: nothing jumps", () => {
+  fc.assert(
+    fc.property(pinned, fc.constantFrom(...TIE_POINTS), ({ sight, at }, pivot) => {
+      const turned = again(sight, get(pivotAt(sight, at.id, pivot)));
+      near(boxIn(turned, at.id), at.visual);
+      expect(seenPin(turned, at.id)!.pivot).toEqual([...pivot]);
+      const span = again(sight, get(asKind(sight, at.id, "span")));
+      expect(placementIn(span.layout, span.resolved.arrangement, at.id)!.kind).toBe("span");
+      near(boxIn(span, at.id), at.visual);
+      for (const edge of ["left", "top", "right", "bottom"] as const) near(boxIn(again(span, get(tieEdge(span, at.id, edge, 0.4))), at.id), at.visual);
+      near(boxIn(again(span, get(spanIn(span, at.id, "safe"))), at.id), at.visual);
+      const pin = again(span, get(asKind(span, at.id, "pin")));
+      near(boxIn(pin, at.id), at.visual);
+    }),
+    { numRuns: 100 },
+  );
+});
+
+test("what is changed on a screen of an arrangement is the arrangement's, and handed back the base holds again", () => {
+  fc.assert(
+    fc.property(
+      pinned.filter(({ sight }) => sight.resolved.arrangement !== null),
+      ({ sight, at }) => {
+        const { arrangement } = sight.resolved;
+        const moved = get(moveBy(sight, [at.id], 30, -20));
+        expect(moved.controls).toEqual(sight.layout.controls);
+        expect(ownFields(moved, arrangement, at.id)).toContain("placement");
+        const back = get(handBack(moved, arrangement!, at.id, "placement"));
+        expect(placementIn(back, arrangement, at.id)).toEqual(sight.layout.controls.find((c) => c.id === at.id)!.placement);
+        expect(ownFields(get(handBack(moved, arrangement!, at.id)), arrangement, at.id)).toEqual([]);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test("a control written down mirrored stands for the right hand where the left hand saw it", () => {
+  fc.assert(
+    fc.property(layoutArbitrary, screenArbitrary, (layout, on) => {
+      const bare = { ...layout, arrangements: [], clusters: layout.clusters.map((c) => ({ ...c, placement: mirrorPlacement(c.placement) })) };
+      const written = sightOf({ ...bare, controls: layout.controls.map(mirrorControl) }, on).resolved.controls;
+      const seen = sightOf({ ...layout, arrangements: [] }, on, { handed: "left", playerSize: 1, moment: null }).resolved.controls;
+      written.forEach((c, i) => {
+        near(c.visual, seen[i].visual, 1e-6);
+        near(c.hit, seen[i].hit, 1e-6);
+        if (c.landing) near(c.landing, seen[i].landing!, 1e-6);
+      });
+      expect(layout.controls.map((c) => mirrorControl(mirrorControl(c)))).toEqual(layout.controls);
+    }),
+    { numRuns: 80 },
   );
 });
 
@@ -59,7 +115,7 @@ test("placed in a box, a control stands in that box", () => {
       fc.integer({ min: 5, max: 600 }),
       ({ sight, at }, x, y, w, h) => {
         const box = { x, y, w, h };
-        near(boxIn(sightOf(get(placeAt(sight, at.id, box, true)), sight.screen), at.id), box);
+        near(boxIn(again(sight, get(placeAt(sight, at.id, box, true))), at.id), box);
       },
     ),
     { numRuns: 150 },
@@ -104,19 +160,19 @@ const fresh = () => get(addAction(get(addAction(get(newLayout("Fresh", { width: 
 
 test("a control grown for an action fits it, is bound, and is tied to the nearest corner", () => {
   const sight = sightOf(fresh(), screen);
-  const grown = get(growControl(sight, sight.layout.actions[0], fittingKind("vector"), 2000, 900));
+  const grown = get(growControl(sight, { action: sight.layout.actions[0], kind: fittingKind("vector"), at: { x: 2000, y: 900 } }));
   const control = grown.layout.controls[0];
   expect(control).toMatchObject({ id: "helm", kind: "stick", placement: { frame: "safe", anchor: [1, 1] }, serves: [{ port: "vector", action: "helm" }] });
   const at = boxIn(sightOf(grown.layout, screen), "helm");
   expect(at.x + at.w / 2).toBeCloseTo(2000, -1);
   expect(at.y + at.h).toBeLessThanOrEqual(1080);
-  const second = get(growControl(sightOf(grown.layout, screen), grown.layout.actions[1], "touchpad", 300, 300));
+  const second = get(growControl(sightOf(grown.layout, screen), { action: grown.layout.actions[1], kind: "touchpad", at: { x: 300, y: 300 } }));
   expect(second.layout.controls.map((c) => c.id)).toEqual(["lamp", "helm"]);
 });
 
 test("a control carried stands a margin from the point it is tied to", () => {
   const sight = sightOf(fresh(), screen);
-  const grown = get(growControl(sight, sight.layout.actions[0], "stick", 1200, 500));
+  const grown = get(growControl(sight, { action: sight.layout.actions[0], kind: "stick", at: { x: 1200, y: 500 } }));
   const tied = get(tieTo(sightOf(grown.layout, screen), "helm", "safe", [1, 1]));
   const carried = boxIn(sightOf(get(carryTo(sightOf(tied, screen), "helm", 50)), screen), "helm");
   expect(carried.x + carried.w).toBeCloseTo(2350, 3);
@@ -125,7 +181,7 @@ test("a control carried stands a margin from the point it is tied to", () => {
 
 test("what cannot stand is refused", () => {
   const sight = sightOf(fresh(), screen);
-  const { layout } = get(growControl(sight, sight.layout.actions[0], "stick", 300, 800));
+  const { layout } = get(growControl(sight, { action: sight.layout.actions[0], kind: "stick", at: { x: 300, y: 800 } }));
   const now = sightOf(layout, screen);
   for (const box of [
     { x: NaN, y: 0, w: 10, h: 10 },

@@ -7,59 +7,51 @@ import { formatLength, lengthOf, type LengthUnit } from "../layout/length";
 import { checked } from "../layout/edits/check";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../layout/types";
 import { ok, refused, type Result } from "../result";
+import { mirrorBox, mirrorPlacement } from "./mirror";
 import { prepareLayout } from "./prepare";
 import { frameBox, lengthPx, PLAIN_VIEW, resolve, type Resolved, type View } from "./resolve";
 import { framesOf, pxPerMm } from "./screen";
+import { clusterOf, placementIn, putPlacement, spotBox, spotOf, withPlacement, type Spot } from "./spots";
 
 /** A layout on the screen in view: what an edit by hand starts from. */
 export interface Sight {
   readonly layout: Layout;
   readonly screen: Screen;
   readonly resolved: Resolved;
+  /** As which player, and in which moment, it is looked at. What is placed by hand is written so that it stands there for this player. */
+  readonly view: View;
 }
 
-/** The sight of a layout on a screen as laid out (right hand, size 1, every moment). */
+/** The sight of a layout on a screen (right hand, size 1, every moment unless told otherwise). */
 export function sightOf(layout: Layout, screen: Screen, view: View = PLAIN_VIEW): Sight {
-  return { layout, screen, resolved: resolve(prepareLayout(layout), screen, view) };
+  return { layout, screen, view, resolved: resolve(prepareLayout(layout), screen, view) };
 }
 
-/** The placement that holds for a control on this screen: an arrangement's, or the base's. */
-export function placementIn(layout: Layout, arrangement: string | null, id: string): Placement | null {
-  const override = layout.arrangements.find((a) => a.id === arrangement)?.overrides[id]?.placement;
-  return override ?? layout.controls.find((c) => c.id === id)?.placement ?? null;
-}
-
-/** Writes a placement back to where it came from: the override where the arrangement has one, else the base. Not checked yet. */
-function putPlacement(layout: Layout, arrangement: string | null, id: string, placement: Placement): Layout {
-  const overridden = layout.arrangements.find((a) => a.id === arrangement)?.overrides[id]?.placement !== undefined;
-  if (overridden)
-    return {
-      ...layout,
-      arrangements: layout.arrangements.map((a) =>
-        a.id === arrangement ? { ...a, overrides: { ...a.overrides, [id]: { ...a.overrides[id], placement } } } : a,
-      ),
-    };
-  return { ...layout, controls: layout.controls.map((c) => (c.id === id ? ({ ...c, placement } as typeof c) : c)) };
-}
-
-/** The layout with another placement for a control, where it stands now: in the arrangement's override, or in the base. */
-export function withPlacement(layout: Layout, arrangement: string | null, id: string, placement: Placement): Result<Layout> {
-  return checked(layout, putPlacement(layout, arrangement, id, placement));
-}
-
-interface Ground {
+export interface Ground {
   readonly frame: Box;
   readonly unit: number;
   readonly mm: number;
-  /** The factor of absolute lengths in offset and in size (see resolve: a cluster's K, or 1 and the player's size). */
+  /** The factor of absolute lengths in an offset: the K of the cluster it stands in, outside one 1. */
   readonly outer: number;
+  /** The factor of absolute lengths in a size: the cluster's K, outside one the player's size. */
+  readonly own: number;
+  /** The factor of percent in a size: 1 in a cluster, outside one the player's size. */
+  readonly share: number;
+  /** Whether this player sees the spot mirrored in its frame. */
+  readonly mirrored: boolean;
 }
 
-function groundOf(sight: Sight, frame: Frame): Ground | null {
+/** What lengths of a spot in a frame come to. Landing areas and zones keep their size for every player; zones are never mirrored. */
+export function groundOf(sight: Sight, frame: Frame, kind: Spot["kind"]): Ground | null {
   const box = frameBox(frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
   if (!box) return null;
-  const outer = typeof frame === "string" ? 1 : sight.resolved.clusters[frame.cluster].k;
-  return { frame: box, unit: sight.resolved.scale, mm: pxPerMm(sight.screen), outer };
+  const base = { frame: box, unit: sight.resolved.scale, mm: pxPerMm(sight.screen), mirrored: sight.view.handed === "left" && kind !== "zone" };
+  if (typeof frame !== "string") {
+    const { k } = sight.resolved.clusters[frame.cluster];
+    return { ...base, outer: k, own: k, share: 1 };
+  }
+  const size = kind === "landing" || kind === "zone" ? 1 : sight.view.playerSize;
+  return { ...base, outer: 1, own: size, share: size };
 }
 
 /** A length of `px` in a unit, the inverse of `lengthPx`. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
@@ -71,21 +63,27 @@ export function lengthFor(px: number, unit: LengthUnit, ground: { frame: Box; un
 
 const unitOf = (text: string) => lengthOf(text).unit;
 
-/** A pin that fills `box`, its units, anchor, pivot and clamp kept. */
-function pinAt(pin: Pin, box: Box, ground: Ground, sizes: boolean): Pin {
+/** A pin that fills `box` as the player sees it, its units, anchor, pivot and clamp kept. */
+export function pinAt(pin: Pin, seen: Box, ground: Ground, sizes: boolean): Pin {
   const { frame } = ground;
+  const box = ground.mirrored ? mirrorBox(seen, frame) : seen;
   const dx = box.x + pin.pivot[0] * box.w - frame.x - pin.anchor[0] * frame.w;
   const dy = box.y + pin.pivot[1] * box.h - frame.y - pin.anchor[1] * frame.h;
+  const size = (px: number, was: string) => {
+    const unit = unitOf(was);
+    return lengthFor(unit.startsWith("%") ? px / ground.share : px, unit, { ...ground, outer: ground.own });
+  };
   return {
     ...pin,
     offset: [lengthFor(dx, unitOf(pin.offset[0]), ground), lengthFor(dy, unitOf(pin.offset[1]), ground)],
-    size: sizes ? [lengthFor(box.w, unitOf(pin.size[0]), ground), lengthFor(box.h, unitOf(pin.size[1]), ground)] : pin.size,
+    size: sizes ? [size(box.w, pin.size[0]), size(box.h, pin.size[1])] : pin.size,
   };
 }
 
-/** A span that fills `box`: its insets change, its edges stay tied where they are. */
-function spanAt(span: Span, box: Box, ground: Ground): Span {
+/** A span that fills `box` as the player sees it: its insets change, its edges stay tied where they are. */
+export function spanAt(span: Span, seen: Box, ground: Ground): Span {
   const { frame } = ground;
+  const box = ground.mirrored ? mirrorBox(seen, frame) : seen;
   const { inset } = span;
   const at = (px: number, was: string) => lengthFor(px, unitOf(was), ground);
   return {
@@ -99,80 +97,71 @@ function spanAt(span: Span, box: Box, ground: Ground): Span {
   };
 }
 
-/** Places a control so that its visual box is `box` (px) on the screen in view. `sizes` false: only its place changes. */
-export function placeAt(sight: Sight, id: string, box: Box, sizes: boolean): Result<Layout> {
-  const placement = placementFor(sight, id, box, sizes);
-  return placement.ok ? withPlacement(sight.layout, sight.resolved.arrangement, id, placement.value) : placement;
+/** Places a spot so that its box is `box` (px) on the screen in view. `sizes` false: only its place changes. */
+export function placeAt(sight: Sight, key: string, box: Box, sizes: boolean): Result<Layout> {
+  const placement = placementFor(sight, key, box, sizes);
+  return placement.ok ? withPlacement(sight.layout, sight.resolved.arrangement, key, placement.value) : placement;
 }
 
-function placementFor(sight: Sight, id: string, box: Box, sizes: boolean): Result<Placement> {
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
-  if (!placement) return refused("controls", `there is no control "${id}"`);
-  const ground = groundOf(sight, placement.frame);
-  if (!ground) return refused(id, "its cluster is hidden on this screen");
-  if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(id, "a place must be made of numbers");
-  if (sizes && (box.w <= 0 || box.h <= 0)) return refused(id, "a control needs a width and a height above 0");
+function placementFor(sight: Sight, key: string, box: Box, sizes: boolean): Result<Placement> {
+  const spot = spotOf(sight.layout, key);
+  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
+  if (!spot || !placement) return refused("controls", `there is no control "${key}"`);
+  const ground = groundOf(sight, placement.frame, spot.kind);
+  if (!ground) return refused(key, "its cluster is hidden on this screen");
+  if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a place must be made of numbers");
+  if (sizes && (box.w <= 0 || box.h <= 0)) return refused(key, "a control needs a width and a height above 0");
   return ok(placement.kind === "pin" ? pinAt(placement, box, ground, sizes) : spanAt(placement, box, ground));
 }
 
-/** Moves controls by px on the screen in view, all or none. */
-export function moveBy(sight: Sight, ids: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
+/** Places several spots at once, all or none. */
+export function placeAll(sight: Sight, boxes: readonly (readonly [key: string, box: Box])[], sizes: boolean): Result<Layout> {
   let layout = sight.layout;
-  for (const id of ids) {
-    const at = sight.resolved.controls.find((c) => c.id === id);
-    if (!at) return refused(id, "it is not shown on this screen");
-    const moved = placementFor(sight, id, { ...at.visual, x: at.visual.x + dxPx, y: at.visual.y + dyPx }, false);
-    if (!moved.ok) return moved;
-    layout = putPlacement(layout, sight.resolved.arrangement, id, moved.value);
+  for (const [key, box] of boxes) {
+    const placed = placementFor(sight, key, box, sizes);
+    if (!placed.ok) return placed;
+    layout = putPlacement(layout, sight.resolved.arrangement, spotOf(sight.layout, key)!, placed.value);
   }
   return checked(sight.layout, layout);
 }
 
-/** Where a control can be tied: the corners, edges' middles and centre of a frame, as fractions. */
-export const TIE_POINTS: readonly (readonly [number, number])[] = [
-  [0, 0],
-  [0.5, 0],
-  [1, 0],
-  [0, 0.5],
-  [0.5, 0.5],
-  [1, 0.5],
-  [0, 1],
-  [0.5, 1],
-  [1, 1],
-];
-
-/**
- * Ties a pin to another point of a frame without moving it on the screen in view: the offset takes up the difference.
- * The pivot goes to the same fractions of the control, so that offsets read as distances from edge to edge.
- */
-export function tieTo(sight: Sight, id: string, frame: Frame, anchor: readonly [number, number]): Result<Layout> {
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
-  const at = sight.resolved.controls.find((c) => c.id === id);
-  if (!placement || !at) return refused(id, "it is not shown on this screen");
-  if (placement.kind !== "pin") return refused(id, "a span is tied by its edges; only a pin has a tether");
-  const ground = groundOf(sight, frame);
-  if (!ground) return refused(id, "the cluster is hidden on this screen");
-  const fractions: [number, number] = [clampTo(anchor[0], 0, 1), clampTo(anchor[1], 0, 1)];
-  return withPlacement(
-    sight.layout,
-    sight.resolved.arrangement,
-    id,
-    pinAt({ ...placement, frame, anchor: fractions, pivot: fractions }, at.visual, ground, false),
-  );
+/** Moves spots by px on the screen in view, all or none. What stands in a cluster that moves too goes with it, once. */
+export function moveBy(sight: Sight, keys: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
+  const { layout, resolved } = sight;
+  const boxes: [string, Box][] = [];
+  for (const key of keys) {
+    const spot = spotOf(layout, key);
+    const box = spot && spotBox(resolved, spot);
+    if (!box) return refused(key, "it is not shown on this screen");
+    const cluster = clusterOf(placementIn(layout, resolved.arrangement, key));
+    if (cluster === null || !keys.includes(cluster)) boxes.push([key, { ...box, x: box.x + dxPx, y: box.y + dyPx }]);
+  }
+  return placeAll(sight, boxes, false);
 }
 
-/** Carries a control to the point it is tied to: the second gesture after a tether has been tied elsewhere. It keeps its distance from the edges as the mirror of the old place would have it. */
-export function carryTo(sight: Sight, id: string, marginPx: number): Result<Layout> {
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
-  const at = sight.resolved.controls.find((c) => c.id === id);
-  if (!placement || placement.kind !== "pin" || !at) return refused(id, "it has no tether on this screen");
-  const ground = groundOf(sight, placement.frame);
-  if (!ground) return refused(id, "the cluster is hidden on this screen");
-  const { frame } = ground;
-  const [ax, ay] = placement.anchor;
-  const inward = (a: number) => (a < 0.5 ? marginPx : a > 0.5 ? -marginPx : 0);
-  const box = { ...at.visual, x: frame.x + ax * (frame.w - at.visual.w) + inward(ax), y: frame.y + ay * (frame.h - at.visual.h) + inward(ay) };
-  return placeAt(sight, id, box, false);
+/** A pin in layout units tied to the corner of a frame nearest to a box (both as the file has them); offset and size are still to be worked out. */
+export function pinNear(frame: Box, box: Box, name: Frame): Pin {
+  const corner = nearestCorner(frame, box.x + box.w / 2, box.y + box.h / 2);
+  return { kind: "pin", frame: name, anchor: corner, pivot: corner, offset: ["0u", "0u"], size: ["1u", "1u"] };
+}
+
+/** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner of a frame. Null where the frame is hidden. */
+export function pinFor(sight: Sight, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
+  const ground = groundOf(sight, frame, kind);
+  return ground && pinAt(pinNear(ground.frame, ground.mirrored ? mirrorBox(box, ground.frame) : box, frame), box, ground, true);
+}
+
+/** The placement of a spot written for another frame, standing in the box it has now (px); its anchor, pivot and units are kept. Null where that frame is hidden. */
+export function rewritten(sight: Sight, pin: Pin, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
+  const ground = groundOf(sight, frame, kind);
+  return ground && pinAt({ ...pin, frame }, box, ground, true);
+}
+
+/** What a length of a spot is measured by on the screen in view, for reading it in another unit: what percent is of, px a unit and a mm, and the factors of offset and size. */
+export function measureOf(sight: Sight, key: string): { frame: Box; unit: number; mm: number; outer: number; own: number; share: number } | null {
+  const spot = spotOf(sight.layout, key);
+  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
+  return spot && placement && groundOf(sight, placement.frame, spot.kind);
 }
 
 /** The corner of a frame nearest to a point, as fractions. */
@@ -180,8 +169,8 @@ export function nearestCorner(frame: Box, x: number, y: number): [number, number
   return [x < frame.x + frame.w / 2 ? 0 : 1, y < frame.y + frame.h / 2 ? 0 : 1];
 }
 
-/** A length written in another unit without changing what it comes to on the screen in view. `box`: what percent is of. */
-export function convertLength(text: string, unit: LengthUnit, box: Box, unitPx: number, mm: number, factor: number): string {
-  const px = lengthPx(lengthOf(text), box, unitPx, mm, factor);
-  return lengthFor(px, unit, { frame: box, unit: unitPx, mm, outer: factor });
+/** A length written in another unit without changing what it comes to on the screen in view. `box`: what percent is of; `factor` is that of absolute lengths, `share` that of percent. */
+export function convertLength(text: string, unit: LengthUnit, box: Box, unitPx: number, mm: number, factor: number, share = 1): string {
+  const px = lengthPx(lengthOf(text), box, unitPx, mm, factor, share);
+  return lengthFor(unit.startsWith("%") ? px / share : px, unit, { frame: box, unit: unitPx, mm, outer: factor });
 }

@@ -1,12 +1,13 @@
 /** A fitting control for an action, grown where it is dropped. */
 import type { Box } from "../geometry/point";
 import { controlsSchema } from "../layout/schema/control";
-import { formatLength } from "../layout/length";
-import { addControls, freeId } from "../layout/edits/controls";
-import type { Action, Control, ControlKind, Layout, Serve } from "../layout/types";
-import { ok, type Result } from "../result";
-import type { Sight } from "./edits";
-import { nearestCorner } from "./edits";
+import { formatLength, lengthOf } from "../layout/length";
+import { checked } from "../layout/edits/check";
+import { addControls, freeId, freeName } from "../layout/edits/controls";
+import type { Action, Arrangement, Control, ControlKind, Layout, Serve } from "../layout/types";
+import { ok, refused, type Result } from "../result";
+import { addCluster } from "./clusters";
+import { pinFor, type Sight } from "./edits";
 import { framesOf, pxPerMm } from "./screen";
 
 /** The kind that suits an action best, and the port it serves by. */
@@ -47,26 +48,40 @@ export const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]
   swipe: [40, 30],
 };
 
-/** A control of a kind with every default, named after the action it serves, its centre at a point of the screen in view, tied to the nearest corner of the safe frame. */
-export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, x: number, y: number): Control {
-  const { layout, screen, resolved } = sight;
-  const mm = pxPerMm(screen);
-  const safe = framesOf(screen).safe;
-  const unit = resolved.scale;
+/** Kinds that can serve an action of a kind, the fitting one first. */
+export function kindsFor(action: Action | null): ControlKind[] {
+  const kinds: ControlKind[] = ["button", "stick", "dpad", "touchpad", "swipe"];
+  if (!action) return kinds;
+  const first = fittingKind(action.kind);
+  return [first, ...kinds.filter((k) => k !== first && fittingServe(k, action) !== null)];
+}
+
+/** Where a new control of a kind stands about a point: its usual size in whole layout units, within the safe frame. */
+export function newBox(sight: Sight, kind: ControlKind, x: number, y: number): Box {
+  const mm = pxPerMm(sight.screen);
+  const { safe } = framesOf(sight.screen);
+  const unit = sight.resolved.scale * sight.view.playerSize;
   const [w, h] = NEW_SIZE_MM[kind].map((size) => Math.max(1, Math.round((size * mm) / unit)) * unit);
   const inside = (at: number, low: number, room: number, size: number) => Math.min(Math.max(at - size / 2, low), low + Math.max(0, room - size));
-  const box: Box = { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
-  const corner = nearestCorner(safe, box.x + w / 2, box.y + h / 2);
-  const offsetX = box.x + corner[0] * w - safe.x - corner[0] * safe.w;
-  const offsetY = box.y + corner[1] * h - safe.y - corner[1] * safe.h;
+  return { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
+}
+
+/** A control of a kind with every default, named after the action it serves, in a box of the screen in view (px), tied to the nearest corner of the safe frame, in whole layout units. */
+export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, box: Box): Control {
+  const { layout } = sight;
+  const pin = pinFor(sight, "control", "safe", box)!;
+  const whole = (text: string, least: number) => formatLength(Math.max(least, Math.round(lengthOf(text).amount)), "u");
   const serve = action ? fittingServe(kind, action) : null;
-  const name = action?.name ?? kind;
-  const units = (px: number) => formatLength(Math.round(px / unit), "u");
+  const name = action?.name ?? freeName(layout, KIND_NAMES[kind]);
   const made = controlsSchema.parse({
     id: freeId(layout, name),
     name,
     kind,
-    placement: { kind: "pin", frame: "safe", anchor: corner, pivot: corner, offset: [units(offsetX), units(offsetY)], size: [units(w), units(h)] },
+    placement: {
+      ...pin,
+      offset: [whole(pin.offset[0], -Infinity), whole(pin.offset[1], -Infinity)],
+      size: [whole(pin.size[0], 1), whole(pin.size[1], 1)],
+    },
     look: { label: action && kind === "button" ? action.name : "" },
     serves: serve ? [serve] : [],
   });
@@ -74,13 +89,69 @@ export function makeControl(sight: Sight, kind: ControlKind, action: Action | nu
   return (made.kind === "button" ? { ...made, moments, feel: { ...made.feel, slideOut: made.feel.slideOut ?? "keep" } } : { ...made, moments }) as Control;
 }
 
-/** Grows a control for an action at a point of the screen in view; gives the layout and the new control's id. */
-export function growControl(sight: Sight, action: Action | null, kind: ControlKind, x: number, y: number): Result<{ layout: Layout; id: string }> {
-  const control = makeControl(sight, kind, action, x, y);
-  // Ground lies under the others from the start, or it would swallow their touches.
-  const ground = kind === "touchpad" || kind === "swipe";
+const KIND_NAMES: Readonly<Record<ControlKind, string>> = { stick: "Stick", dpad: "D-pad", button: "Button", touchpad: "Touchpad", swipe: "Swipe" };
+
+/** What a new control is to be: of which kind (null: the fitting one), for which action, and where: about a point, or filling a box that was drawn. */
+export interface Wish {
+  readonly kind: ControlKind | null;
+  readonly action: Action | null;
+  readonly at: { readonly x: number; readonly y: number } | Box;
+}
+
+/** Grows a control on the screen in view; gives the layout and the new control's id. Ground goes under all others. */
+export function growControl(sight: Sight, wish: Wish): Result<{ layout: Layout; id: string }> {
+  const kind = wish.kind ?? (wish.action ? fittingKind(wish.action.kind) : "button");
+  const box = "w" in wish.at ? wish.at : newBox(sight, kind, wish.at.x, wish.at.y);
+  const control = makeControl(sight, kind, wish.action, box);
   const added = addControls(sight.layout, [control]);
-  if (!added.ok) return added;
-  const controls = ground ? [added.value.controls[added.value.controls.length - 1], ...added.value.controls.slice(0, -1)] : added.value.controls;
-  return ok({ layout: { ...added.value, controls }, id: control.id });
+  return added.ok ? ok({ layout: withGroundBelow(added.value, control.id), id: control.id }) : added;
+}
+
+/** Ground lies under the others from the start, or it would swallow their touches. */
+function withGroundBelow(layout: Layout, id: string): Layout {
+  const control = layout.controls.find((c) => c.id === id)!;
+  if (control.kind !== "touchpad" && control.kind !== "swipe") return layout;
+  return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
+}
+
+/** Several actions dropped together grow a cluster: a control for each, on an arc about the thumb. Gives the layout and the cluster's id. */
+export function growCluster(sight: Sight, actions: readonly Action[], x: number, y: number): Result<{ layout: Layout; id: string }> {
+  let now = sight;
+  const made: Control[] = [];
+  for (const action of actions) {
+    const kind = fittingKind(action.kind);
+    const control = makeControl(now, kind, action, newBox(sight, kind, x, y));
+    made.push(control);
+    now = { ...now, layout: { ...now.layout, controls: [...now.layout.controls, control] } };
+  }
+  const name = freeName(sight.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
+  return addCluster(sight, made, name, "arc", { x, y });
+}
+
+/** Makes a control another kind, where it stands and for what it serves as far as the new kind can; feel starts from the defaults of the kind. */
+export function changeKind(sight: Sight, id: string, kind: ControlKind): Result<Layout> {
+  const control = sight.layout.controls.find((c) => c.id === id);
+  if (!control) return refused("controls", `there is no control "${id}"`);
+  if (control.kind === kind) return ok(sight.layout);
+  const serves = control.serves.flatMap((s): Serve[] => {
+    const action = sight.layout.actions.find((a) => a.name === s.action);
+    const serve = action ? fittingServe(kind, action) : null;
+    return serve ? [serve] : [];
+  });
+  const made = controlsSchema.parse({ id: control.id, name: control.name, kind, placement: control.placement, look: control.look, serves });
+  const next = { ...made, moments: control.moments, hit: { ...made.hit, minMm: control.hit.minMm } } as Control;
+  const whole = next.kind === "button" ? { ...next, feel: { ...next.feel, slideOut: next.feel.slideOut ?? "keep" } } : next;
+  return checked(sight.layout, {
+    ...sight.layout,
+    controls: sight.layout.controls.map((c) => (c.id === id ? whole : c)),
+    // A landing area is a stick's alone.
+    arrangements: kind === "stick" ? sight.layout.arrangements : sight.layout.arrangements.map((a) => withoutLanding(a, id)),
+  });
+}
+
+function withoutLanding(arrangement: Arrangement, id: string): Arrangement {
+  const own = arrangement.overrides[id];
+  if (!own?.landing) return arrangement;
+  const { landing: _landing, ...rest } = own;
+  return { ...arrangement, overrides: { ...arrangement.overrides, [id]: rest } };
 }

@@ -1,7 +1,7 @@
 import { addAction } from "../../core/layout/edits/actions";
 import { changeLayout } from "../../core/layout/edits/whole";
 import { refused, ok } from "../../core/result";
-import { removeControls } from "../../core/layout/edits/controls";
+import { removeSpots } from "../../core/layout/edits/controls";
 import { writeLayout } from "../../core/layout/write";
 import { sampleLayouts } from "../../samples/samples";
 import { memoryStore, type LayoutStore } from "../../storage/layouts";
@@ -17,7 +17,7 @@ test("undoing everything gives the first bytes, redoing everything the last", ()
   const session = fresh();
   const first = writeLayout(layoutOf(session));
   for (let i = 0; i < 5; i += 1) session.edit(`add ${i}`, (l) => addAction(l, `action ${i}`, "press"));
-  session.edit("delete", (l) => removeControls(l, ["horn", "helm"]));
+  session.edit("delete", (l) => removeSpots(l, ["horn", "helm"]));
   const last = writeLayout(layoutOf(session));
   for (let i = 0; i < 10; i += 1) session.undo();
   expect(writeLayout(layoutOf(session))).toBe(first);
@@ -72,7 +72,7 @@ test("what the editor remembers is kept without an entry, and outlives undo", ()
 test("deleted controls leave the selection; a new layout has an empty history", () => {
   const session = fresh();
   session.select(["horn", "pump"]);
-  session.edit("delete", (l) => removeControls(l, ["horn"]));
+  session.edit("delete", (l) => removeSpots(l, ["horn"]));
   expect(session.store.getState().selection).toEqual(["pump"]);
   session.show("other", sampleLayouts()[1]);
   expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], moment: "sorting" });

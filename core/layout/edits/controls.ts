@@ -1,6 +1,6 @@
 /** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
 import { ok, refused, type Result } from "../../result";
-import type { Arrangement, Control, Layout } from "../types";
+import type { Arrangement, Control, Layout, Placement } from "../types";
 import { checked, withControl } from "./check";
 
 /** An id that is free, made from a wish: `horn`, `horn-2`, `horn-3`… */
@@ -22,22 +22,29 @@ export function addControls(layout: Layout, controls: readonly Control[]): Resul
   return checked(layout, { ...layout, controls: [...layout.controls, ...controls] });
 }
 
-/** Removes controls with what refers to them: overrides and accepted findings. */
-export function removeControls(layout: Layout, ids: readonly string[]): Result<Layout> {
+/** Removes controls, clusters and keep-clear zones with what refers to them; with a cluster goes all that stands in it. */
+export function removeSpots(layout: Layout, ids: readonly string[]): Result<Layout> {
   const gone = new Set(ids);
-  const missing = ids.find((id) => !layout.controls.some((c) => c.id === id));
-  if (missing !== undefined) return refused("controls", `there is no control "${missing}"`);
+  const standsIn = (placement: Placement | undefined) => placement?.kind === "pin" && typeof placement.frame === "object" && gone.has(placement.frame.cluster);
+  for (const c of layout.controls) if (standsIn(c.placement)) gone.add(c.id);
+  const known = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.id));
+  const missing = ids.find((id) => !known.has(id));
+  if (missing !== undefined) return refused("controls", `nothing on the glass has the id "${missing}"`);
   return checked(layout, {
     ...layout,
     controls: layout.controls.filter((c) => !gone.has(c.id)),
+    clusters: layout.clusters.filter((c) => !gone.has(c.id)),
+    keepClear: layout.keepClear.filter((z) => !gone.has(z.id)),
     arrangements: layout.arrangements.map((a) => withoutOverrides(a, gone)),
     accepted: layout.accepted.filter((a) => !a.subjects.some((s) => gone.has(s))),
   });
 }
 
 function withoutOverrides(arrangement: Arrangement, gone: ReadonlySet<string>): Arrangement {
-  if (!Object.keys(arrangement.overrides).some((id) => gone.has(id))) return arrangement;
-  return { ...arrangement, overrides: Object.fromEntries(Object.entries(arrangement.overrides).filter(([id]) => !gone.has(id))) };
+  const stays = ([id, { placement }]: [string, Arrangement["overrides"][string]]) =>
+    !gone.has(id) && !(placement?.kind === "pin" && typeof placement.frame === "object" && gone.has(placement.frame.cluster));
+  const entries = Object.entries(arrangement.overrides);
+  return entries.every(stays) ? arrangement : { ...arrangement, overrides: Object.fromEntries(entries.filter(stays)) };
 }
 
 /** Copies of controls with free ids and names, set above all others, and the ids they got. `shift` changes each copy (its place, say). */
@@ -51,7 +58,7 @@ export function duplicateControls(
   for (const original of originals) {
     const id = freeId(grown, original.id.replace(/-\d+$/, ""));
     const known = new Set(layout.moments.map((m) => m.id));
-    const copy = shift({ ...original, id, name: copyName(grown, original.name), moments: original.moments.filter((m) => known.has(m)) });
+    const copy = shift({ ...original, id, name: freeName(grown, original.name.replace(/ \d+$/, "")), moments: original.moments.filter((m) => known.has(m)) });
     ids.push(id);
     grown = { ...grown, controls: [...grown.controls, copy] };
   }
@@ -59,17 +66,21 @@ export function duplicateControls(
   return result.ok ? ok({ layout: result.value, ids }) : result;
 }
 
-function copyName(layout: Layout, name: string): string {
-  const bare = name.replace(/ \d+$/, "");
-  for (let n = 2; ; n += 1) {
-    const wish = `${bare.slice(0, 74)} ${n}`;
-    if (!layout.controls.some((c) => c.name === wish)) return wish;
-  }
+/** A name that no control, cluster or zone has yet, made from a wish: `Horn`, `Horn 2`, `Horn 3`… */
+export function freeName(layout: Layout, wish: string): string {
+  const taken = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.name));
+  const base = (wish.trim() || "Control").slice(0, 74);
+  let name = base;
+  for (let n = 2; taken.has(name); n += 1) name = `${base} ${n}`;
+  return name;
 }
 
-/** Gives a control another name, as people read it. */
-export function renameControl(layout: Layout, id: string, name: string): Result<Layout> {
-  return withControl(layout, id, (c) => ({ ...c, name }));
+/** Gives a control, cluster or zone another name, as people read it. */
+export function renameSpot(layout: Layout, id: string, name: string): Result<Layout> {
+  if (![...layout.controls, ...layout.clusters, ...layout.keepClear].some((item) => item.id === id)) return refused("controls", `there is no control "${id}"`);
+  const named = <T extends { id: string }>(list: T[]): T[] =>
+    list.some((item) => item.id === id) ? list.map((item) => (item.id === id ? { ...item, name } : item)) : list;
+  return checked(layout, { ...layout, controls: named(layout.controls), clusters: named(layout.clusters), keepClear: named(layout.keepClear) });
 }
 
 /** Gives a control another id; overrides and accepted findings follow. */
@@ -104,9 +115,19 @@ export function reorderControls(layout: Layout, ids: readonly string[], to: "up"
   return checked(layout, { ...layout, controls: list });
 }
 
-/** Changes fields of a control's hit area. */
-export function changeHit(layout: Layout, id: string, change: Partial<Control["hit"]>): Result<Layout> {
-  return withControl(layout, id, (c) => ({ ...c, hit: { ...c.hit, ...change } }) as Control);
+/** Changes fields of a control's hit area: in the base, or with an arrangement named, as its override. */
+export function changeHit(layout: Layout, id: string, change: Partial<Control["hit"]>, arrangement: string | null = null): Result<Layout> {
+  if (arrangement === null) return withControl(layout, id, (c) => ({ ...c, hit: { ...c.hit, ...change } }) as Control);
+  const base = layout.controls.find((c) => c.id === id)?.hit;
+  if (!base) return refused("controls", `there is no control "${id}"`);
+  return checked(layout, {
+    ...layout,
+    arrangements: layout.arrangements.map((a) => {
+      if (a.id !== arrangement) return a;
+      const own = a.overrides[id] ?? { hidden: false };
+      return { ...a, overrides: { ...a.overrides, [id]: { ...own, hit: { ...(own.hit ?? base), ...change } } } };
+    }),
+  });
 }
 
 /** Changes fields of a control's feel; a field that its kind lacks is refused. */
@@ -117,4 +138,12 @@ export function changeFeel(layout: Layout, id: string, change: Record<string, un
 /** Changes fields of a control's look. */
 export function changeLook(layout: Layout, id: string, change: Partial<Control["look"]>): Result<Layout> {
   return withControl(layout, id, (c) => ({ ...c, look: { ...c.look, ...change } }) as Control);
+}
+
+/** In which moments controls show; of an empty list none. */
+export function changeMoments(layout: Layout, ids: readonly string[], moments: readonly string[]): Result<Layout> {
+  const order = layout.moments.map((m) => m.id).filter((m) => moments.includes(m));
+  const set = new Set(ids);
+  const change = <T extends { id: string; moments: string[] }>(item: T): T => (set.has(item.id) ? { ...item, moments: order } : item);
+  return checked(layout, { ...layout, controls: layout.controls.map(change), keepClear: layout.keepClear.map(change) });
 }

@@ -17,6 +17,7 @@ export const LIMITS = {
   bytesWithoutPictures: 8 * 1024 * 1024,
   pictureBytes: 512 * 1024,
   picturesBytes: 6 * 1024 * 1024,
+  backdropBytes: 4 * 1024 * 1024,
 } as const;
 
 function listOf<T extends z.ZodType>(item: T, most: number, what: string) {
@@ -115,9 +116,26 @@ const pictureSchema = record({
     .max(Math.ceil((LIMITS.pictureBytes * 4) / 3) + 4, "a picture holds at most 512 KiB"),
 });
 
-/** What the editor alone remembers: players ignore it. `scene` is one of the pictures drawn by the project. */
+/** A picture of the game behind the glass. */
+const backdropPicture = record({
+  name: nameSchema,
+  type: z.enum(["image/png", "image/webp", "image/jpeg"]),
+  data: z
+    .string()
+    .regex(/^[A-Za-z0-9+/]*={0,2}$/, "must be base64")
+    .max(Math.ceil((LIMITS.backdropBytes * 4) / 3) + 4, "a backdrop holds at most 4 MiB"),
+});
+
+/**
+ * What the editor alone remembers: players ignore it. `backdrop` is one of the stills drawn by the project, `picture` the user's
+ * own and shown instead; `fit`: whether it covers the glass or all of it is seen; `dim`: how far it is darkened; `gridMm`: the grid's step.
+ */
 const workbenchSchema = record({
   backdrop: z.enum(["plain", "harbour", "post-office"]).default("plain"),
+  picture: backdropPicture.optional(),
+  fit: z.enum(["fill", "fit"]).default("fill"),
+  dim: numberIn(0, 1).default(0),
+  gridMm: numberIn(0.5, 50).default(5),
   screen: z.string().max(80).default(""),
   rail: z.array(z.string().max(80)).max(64).default([]),
   screens: z.array(screenSchema).max(64).default([]),

@@ -1,0 +1,44 @@
+import fc from "fast-check";
+import { calculate, calculateLength, lengthTyped } from "./arithmetic";
+import { LENGTH_UNITS } from "./length";
+
+test.each([
+  ["24/2", 12],
+  ["3*(2+1)", 9],
+  ["10-2-3", 5],
+  ["2+3*4", 14],
+  ["-3", -3],
+  ["1,5", 1.5],
+  [".5", 0.5],
+  ["+3", 13],
+  ["*2", 20],
+  ["/4", 2.5],
+  ["+-3", 7],
+  [" 7 ", 7],
+])("%s with 10 in the field comes to %d", (text, value) => {
+  expect(calculate(text, 10)).toBeCloseTo(value, 12);
+});
+
+test.each(["", "wide", "1/0", "2+", "(3", "3)", "1 mm", "2**3", "alert(1)", "--"])("%p is no number", (text) => {
+  expect(calculate(text, 10)).toBeNull();
+});
+
+test("a unit typed with it is taken; without one the field's own holds", () => {
+  expect(calculateLength("24/2mm", { amount: 5, unit: "u" })).toEqual({ amount: 12, unit: "mm" });
+  expect(calculateLength("12 %MIN", { amount: 5, unit: "u" })).toEqual({ amount: 12, unit: "%min" });
+  expect(lengthTyped("+3", { amount: 5, unit: "px" })).toBe("8px");
+  expect(lengthTyped("+3u", { amount: 5, unit: "u" })).toBe("8u");
+  expect(lengthTyped("12 parsecs", { amount: 5, unit: "u" })).toBeNull();
+});
+
+test("sums, products and every unit, against plain arithmetic", () => {
+  const whole = fc.integer({ min: -500, max: 500 });
+  fc.assert(
+    fc.property(whole, whole, fc.integer({ min: 1, max: 50 }), fc.constantFrom(...LENGTH_UNITS), (a, b, c, unit) => {
+      expect(calculate(`${a}+(${b})*${c}`, 0)).toBe(a + b * c);
+      expect(calculate(`(${a}-(${b}))/${c}`, 0)).toBeCloseTo((a - b) / c, 9);
+      expect(calculate(`+${c}`, a)).toBe(a + c);
+      expect(calculateLength(`${a}*${c}${unit}`, { amount: 1, unit: "mm" })).toEqual({ amount: a * c, unit });
+    }),
+  );
+});

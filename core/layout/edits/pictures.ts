@@ -1,0 +1,59 @@
+/** Edits of pictures: a layout's own art, shown only as images. */
+import { refused, type Result } from "../../result";
+import { LIMITS } from "../schema/file";
+import type { Control, Layout } from "../types";
+import { checked } from "./check";
+
+/** A picture as it comes from a file: its type, and its bytes in base64. */
+export interface PictureData {
+  readonly name: string;
+  readonly type: Layout["pictures"][number]["type"];
+  readonly data: string;
+}
+export type ArtPart = "rest" | "held" | "knob";
+
+/** The number of bytes behind a base64 text. */
+export function bytesOf(base64: string): number {
+  return Math.floor((base64.length * 3) / 4) - (base64.endsWith("==") ? 2 : base64.endsWith("=") ? 1 : 0);
+}
+
+/** Puts a picture on a part of controls' looks. The same picture is kept once; one that nothing shows any more is dropped. */
+export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, picture: PictureData): Result<Layout> {
+  const bytes = bytesOf(picture.data);
+  if (bytes > LIMITS.pictureBytes)
+    return refused(picture.name, `the picture has ${Math.ceil(bytes / 1024)} KiB; a picture holds at most ${LIMITS.pictureBytes / 1024} KiB`);
+  const same = layout.pictures.find((p) => p.type === picture.type && p.data === picture.data);
+  const id = same?.id ?? freePictureId(layout, picture.name);
+  const pictures = same ? layout.pictures : [...layout.pictures, { id, name: picture.name.slice(0, 80) || "picture", type: picture.type, data: picture.data }];
+  return changeArt({ ...layout, pictures }, layout, ids, part, id);
+}
+
+/** Takes the picture off a part of controls' looks. */
+export function clearArt(layout: Layout, ids: readonly string[], part: ArtPart): Result<Layout> {
+  return changeArt(layout, layout, ids, part, undefined);
+}
+
+function changeArt(layout: Layout, before: Layout, ids: readonly string[], part: ArtPart, id: string | undefined): Result<Layout> {
+  const controls = layout.controls.map((c) => {
+    if (!ids.includes(c.id)) return c;
+    const art = { ...c.look.art, [part]: id };
+    if (id === undefined) delete art[part];
+    const { art: _old, ...look } = c.look;
+    return { ...c, look: Object.keys(art).length > 0 ? { ...look, art } : look } as Control;
+  });
+  const used = new Set(controls.flatMap((c) => Object.values(c.look.art ?? {})));
+  return checked(before, { ...layout, controls, pictures: layout.pictures.filter((p) => used.has(p.id)) });
+}
+
+function freePictureId(layout: Layout, name: string): string {
+  const base =
+    name
+      .replace(/\.[a-z]+$/i, "")
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^[^a-z]+|-+$/g, "")
+      .slice(0, 40) || "picture";
+  let id = base;
+  for (let n = 2; layout.pictures.some((p) => p.id === id); n += 1) id = `${base}-${n}`;
+  return id;
+}
