@@ -33,11 +33,11 @@ function foundIn(context: CheckContext, view: View): Placed[] {
 const contextOn = (prepared: PreparedLayout, screen: Screen, view: View) => checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
 
 /** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `whole` false: without texts and in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding[] {
+export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding<FindingCode>[] {
   const context = contextOn(prepared, screen, view);
   const found = foundIn(context, view);
   const { layout } = prepared;
-  const finding = (f: Placed, text: string): Finding => ({
+  const finding = (f: Placed, text: string): Finding<FindingCode> => ({
     code: f.code,
     severity: f.severity,
     subjects: f.subjects,
@@ -93,7 +93,7 @@ export function mendsOn(
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */
-export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_VIEW): Finding[] {
+export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_VIEW): Finding<FindingCode>[] {
   return checkScreen(prepareLayout(layout), screen, view);
 }
 
@@ -129,7 +129,7 @@ function acceptedReason(layout: Layout, f: Found): string | null {
 }
 
 /** By severity, then by code, then by the file: the place of the first subject, of the second, of the moment. */
-function sortFindings(layout: Layout, found: readonly Finding[]): Finding[] {
+function sortFindings(layout: Layout, found: readonly Finding<FindingCode>[]): Finding<FindingCode>[] {
   const place = new Map<string, number>();
   for (const id of [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)])
     if (!place.has(id)) place.set(id, place.size + 1);

@@ -4,29 +4,29 @@ import type { Mend } from "./mends";
 export type Severity = "blocker" | "warning" | "note";
 export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
 
-/** A measure and its unit: mm, or a share (1 = the whole). */
+/** A measure and its unit: mm, a share (1 = the whole), or a ratio of contrast. */
 export interface Measure {
   readonly value: number;
-  readonly unit: "mm" | "share";
+  readonly unit: "mm" | "share" | "ratio";
 }
 
 /** What holds, before it is known in which moments. `subjects`: ids of controls or zones, names of actions. */
-interface Held {
-  readonly code: FindingCode;
+interface Held<Code> {
+  readonly code: Code;
   readonly severity: Severity;
   readonly subjects: readonly string[];
   readonly measure: Measure | null;
 }
 
 /** What one check found. The text is worked out only where it is wanted, with the mend that has been proved to work or null. */
-export interface Found extends Held {
+export interface Found extends Held<FindingCode> {
   readonly text: (mend: Mend | null) => string;
   /** A small move that should mend it, or null where none would; to be proved before it is offered. */
   readonly mend?: () => Mend | null;
 }
 
 /** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
-export interface Finding extends Held {
+export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends Held<Code> {
   readonly moment: string | null;
   readonly accepted: string | null;
   readonly text: string;
@@ -59,6 +59,8 @@ export const FINDING_CODES = [
   "bind/unread",
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
+/** What only the views can find, for they alone know the backdrop. */
+export type LookCode = "look/faint";
 
 /** A length in mm as texts write it. */
 export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;

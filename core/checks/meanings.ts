@@ -1,5 +1,5 @@
 /** What each finding means, for the reports and the page of findings. */
-import type { FindingCode } from "./finding";
+import type { FindingCode, LookCode } from "./finding";
 
 export interface Meaning {
   /** What holds, in a line. */
@@ -12,7 +12,7 @@ export interface Meaning {
   readonly mend: string;
 }
 
-export const MEANINGS: Readonly<Record<FindingCode, Meaning>> = {
+export const MEANINGS: Readonly<Record<FindingCode | LookCode, Meaning>> = {
   "bind/unknown-action": {
     means: "A control serves an action that the layout does not know.",
     measure: "–",
@@ -145,5 +145,12 @@ export const MEANINGS: Readonly<Record<FindingCode, Meaning>> = {
     measure: "–",
     severity: "note",
     mend: "Remove it, or mark the action as read.",
+  },
+  "look/faint": {
+    means:
+      "A control that its backdrop swallows, found in the views alone: at rest, the contrast (WCAG 2.2) of its line or fill, whichever stands out more, against the mean of the backdrop under it, or of its icon or word against its own fill, is below 3:1.",
+    measure: "ratio of contrast",
+    severity: "warning",
+    mend: "Change its line, fill, ink or opacity.",
   },
 };

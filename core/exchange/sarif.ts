@@ -10,7 +10,7 @@ export function sarifLog(uri: string, screens: readonly ScreenFindings[], known:
   const results = screens.flatMap(({ name, findings }) =>
     findings.map((f) => ({
       ruleId: f.code,
-      ruleIndex: FINDING_CODES.indexOf(f.code),
+      ruleIndex: (FINDING_CODES as readonly string[]).indexOf(f.code),
       level: LEVEL[f.severity],
       message: { text: f.text },
       locations: [

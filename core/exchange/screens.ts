@@ -1,4 +1,5 @@
-/** Lists of screens as JSON. */
+/** Lists of screens as JSON, and as CSV for a spreadsheet: a row a screen, its sides in columns, its cut-outs as `x y w h; x y w h`. */
+import Papa from "papaparse";
 import { z } from "zod";
 import { screenSchema } from "../layout/schema/file";
 import { schemaProblems } from "../layout/parse";
@@ -16,4 +17,81 @@ export function readScreens(text: string): Result<Screen[]> {
   const read = z.array(screenSchema, "must be a list of screens").safeParse(value);
   if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
   return ok(read.data.map((screen) => ({ ...screen, name: screen.name || `${screen.widthPx}×${screen.heightPx}` })));
+}
+
+const SIDES = ["left", "top", "right", "bottom"] as const;
+/** The columns of the CSV, in order. Only the first four are needed. */
+const COLUMNS = ["name", "widthPx", "heightPx", "ppi", ...SIDES.map((s) => `inset_${s}`), "cornerPx", "cutouts", ...SIDES.map((s) => `edge_${s}`)] as const;
+
+/** The screens as a JSON list, ending with a line feed. */
+export function screensJson(screens: readonly Screen[]): string {
+  return `${JSON.stringify(screens, null, 2)}\n`;
+}
+
+/** The screens as CSV (RFC 4180), a heading first. */
+export function screensCsv(screens: readonly Screen[]): string {
+  const rows = screens.map((s) => [
+    s.name,
+    s.widthPx,
+    s.heightPx,
+    s.ppi,
+    ...SIDES.map((side) => s.insets[side]),
+    s.cornerPx,
+    s.cutouts.map((c) => `${c.x} ${c.y} ${c.w} ${c.h}`).join("; "),
+    ...SIDES.map((side) => s.edges[side]),
+  ]);
+  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\n", escapeFormulae: true })}\n`;
+}
+
+/** Reads such a CSV. An empty cell has its default; a fault names its row and column. */
+export function readScreensCsv(text: string): Result<Screen[]> {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ""), { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
+  const fields = parsed.meta.fields ?? [];
+  const lacking = ["widthPx", "heightPx", "ppi"].filter((c) => !fields.includes(c));
+  if (lacking.length > 0) return refused("", `the first row must name the columns; ${lacking.join(", ")} is missing`);
+  const unknown = fields.filter((f) => f !== "" && !(COLUMNS as readonly string[]).includes(f));
+  if (unknown.length > 0) return refused("", `unknown column "${unknown[0]}"; known: ${COLUMNS.join(", ")}`);
+  const problems: { path: string; message: string }[] = [];
+  const values = parsed.data.map((row, i) => {
+    const number = (column: string): number | undefined => {
+      const cell = (row[column] ?? "").trim();
+      if (cell === "") return undefined;
+      const value = Number(cell);
+      if (!Number.isFinite(value)) problems.push({ path: `row ${i + 2}, ${column}`, message: `"${cell}" is not a number` });
+      return value;
+    };
+    const sides = (kind: string) => Object.fromEntries(SIDES.map((side) => [side, number(`${kind}_${side}`)]).filter(([, v]) => v !== undefined));
+    const cutouts = (row.cutouts ?? "")
+      .split(";")
+      .map((part) => part.trim())
+      .filter((part) => part !== "")
+      .map((part) => {
+        const [x, y, w, h, ...more] = part.split(/\s+/).map(Number);
+        if (more.length > 0 || ![x, y, w, h].every(Number.isFinite))
+          problems.push({ path: `row ${i + 2}, cutouts`, message: `"${part}" is not four numbers: x y w h` });
+        return { x, y, w, h };
+      });
+    // A cell that a spreadsheet must not take for a formula is written with an apostrophe before it.
+    const name = (row.name ?? "").trim().replace(/^'(?=[=+\-@])/, "");
+    return {
+      name,
+      widthPx: number("widthPx"),
+      heightPx: number("heightPx"),
+      ppi: number("ppi"),
+      insets: sides("inset"),
+      cornerPx: number("cornerPx"),
+      cutouts,
+      edges: sides("edge"),
+    };
+  });
+  if (problems.length > 0) return { ok: false, problems };
+  const read = readScreens(JSON.stringify(values));
+  // Paths of the list are rows of the table: the first screen stands in row 2.
+  if (read.ok) return read;
+  return { ok: false, problems: read.problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) })) };
+}
+
+/** Reads a list of either sort: JSON where it begins with a bracket, else CSV. */
+export function readScreenList(text: string): Result<Screen[]> {
+  return /^\s*[[{]/.test(text.replace(/^\uFEFF/, "")) ? readScreens(text) : readScreensCsv(text);
 }

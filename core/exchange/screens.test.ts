@@ -1,0 +1,41 @@
+import fc from "fast-check";
+import { catalogueFor } from "../placement/catalogue";
+import { readScreenList, readScreens, readScreensCsv, screensCsv, screensJson } from "./screens";
+
+const shipped = catalogueFor("both");
+
+test("the whole catalogue survives CSV and JSON", () => {
+  expect(readScreenList(screensCsv(shipped))).toEqual({ ok: true, value: shipped });
+  expect(readScreenList(screensJson(shipped))).toEqual({ ok: true, value: shipped });
+});
+
+test("any name survives: commas, quotes, line ends, signs a spreadsheet would take for a formula", () => {
+  const name = fc
+    .string({ minLength: 1, maxLength: 40, unit: "grapheme" })
+    .filter((n) => n.trim() === n && n !== "" && !n.startsWith("'") && !n.includes("\r"));
+  fc.assert(
+    fc.property(name, (wish) => {
+      const screen = { ...shipped[0], name: wish };
+      expect(readScreensCsv(screensCsv([screen]))).toEqual({ ok: true, value: [screen] });
+    }),
+  );
+});
+
+test("four columns are enough, a byte order mark and empty lines do no harm", () => {
+  const read = readScreenList("\uFEFFname,widthPx,heightPx,ppi\n\nSlate,1000,500,200\n");
+  expect(read).toMatchObject({ ok: true, value: [{ name: "Slate", widthPx: 1000, cornerPx: 0, insets: { left: 0 }, cutouts: [] }] });
+});
+
+test.each([
+  ["a,b\n1,2", /widthPx, heightPx, ppi is missing/],
+  ["widthPx,heightPx,ppi,weight\n1,1,1,1", /unknown column "weight"/],
+  ["widthPx,heightPx,ppi\n1000,tall,300", /row 2, heightPx.*"tall" is not a number/],
+  ["widthPx,heightPx,ppi\n1000,500,300\n1000,500,0", /row 3, ppi.*above 0/],
+  ["widthPx,heightPx,ppi,cutouts\n1000,500,300,1 2 3", /row 2, cutouts.*x y w h/],
+  ["{", /not JSON/],
+])("%j is refused, and the fault is named", (text, message) => {
+  const read = readScreenList(text);
+  expect(read.ok).toBe(false);
+  if (!read.ok) expect(read.problems.map((p) => `${p.path}: ${p.message}`).join("\n")).toMatch(message);
+  expect(readScreens("[]")).toEqual({ ok: true, value: [] });
+});
