@@ -7,10 +7,13 @@
  */
 import type { Box } from "../core/geometry/point";
 import type { Control } from "../core/layout/types";
+import { ICONS } from "./icons";
 
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */
 export interface Pose {
   readonly held: boolean;
+  /** Long untouched: the look it then has. */
+  readonly away?: boolean;
   readonly x: number;
   readonly y: number;
   readonly origin?: { readonly x: number; readonly y: number };
@@ -19,6 +22,8 @@ export const POSE_AT_REST: Pose = { held: false, x: 0, y: 0 };
 
 /** A control smaller than this many hairlines across shows no word: it could not be read. */
 const LEAST_LABELLED = 14;
+/** Icons and words are drawn a little stronger than the control's own opacity, for they must be read. */
+export const INK_STRENGTH = 1.4;
 /** A rose smaller than this many hairlines across has no ticks. */
 const LEAST_ROSE = 28;
 
@@ -33,18 +38,40 @@ export interface Drawn {
 type Ctx = CanvasRenderingContext2D;
 type Face = Control["look"]["rest"];
 
+/** The image behind a picture's id, once it has come in; null before that, or where it is broken. */
+export type PictureOf = (id: string) => CanvasImageSource | null;
+const NO_PICTURES: PictureOf = () => null;
+
 /** Draws controls in order. `hairline`: how wide a thin line is in the present coordinates. */
-export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number): void {
-  for (const item of drawn) drawControl(ctx, item, hairline);
+export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number, pictureOf: PictureOf = NO_PICTURES): void {
+  for (const item of drawn) drawControl(ctx, item, hairline, pictureOf);
 }
 
-function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number): void {
+function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number, pictureOf: PictureOf): void {
   const { look } = control;
   if (!pose.held && look.hideAtRest === "all") return;
   const face = pose.held ? look.held : look.rest;
   ctx.save();
-  ctx.globalAlpha = face.opacity;
+  ctx.globalAlpha = !pose.held && pose.away && look.away ? look.away.opacity : face.opacity;
   ctx.lineWidth = hairline * 1.5;
+  const artId = pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest;
+  const art = artId === undefined ? null : pictureOf(artId);
+  const knobArt = look.art?.knob === undefined ? null : pictureOf(look.art.knob);
+  if (art || (knobArt && control.kind === "stick")) {
+    const moved = pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
+    if (art) drawPicture(ctx, art, moved, look.rotateDeg);
+    else drawRose(ctx, moved, face, hairline);
+    if (control.kind === "stick" && (pose.held || look.hideAtRest !== "knob")) {
+      const knob = { w: moved.w * look.knobSize, h: moved.h * look.knobSize };
+      const x = moved.x + moved.w / 2 + pose.x * travel - knob.w / 2;
+      const y = moved.y + moved.h / 2 - pose.y * travel - knob.h / 2;
+      if (knobArt) drawPicture(ctx, knobArt, { x, y, ...knob }, look.rotateDeg);
+      else drawKnob(ctx, moved, travel, look.knobSize, pose, face, hairline);
+    }
+    drawMark(ctx, box, control, face, hairline);
+    ctx.restore();
+    return;
+  }
   switch (control.kind) {
     case "stick": {
       const moved = pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
@@ -66,7 +93,48 @@ function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: 
       drawField(ctx, box, face, hairline);
       drawWind(ctx, box, face, pose, hairline);
   }
-  if (look.label !== "" && Math.min(box.w, box.h) >= LEAST_LABELLED * hairline) drawLabel(ctx, box, look.label, face, look.rotateDeg);
+  drawMark(ctx, box, control, face, hairline);
+  ctx.restore();
+}
+
+/** A picture fills the box, turned about its middle. */
+function drawPicture(ctx: Ctx, picture: CanvasImageSource, box: Box, rotateDeg: number): void {
+  ctx.save();
+  ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
+  ctx.rotate((rotateDeg * Math.PI) / 180);
+  ctx.drawImage(picture, -box.w / 2, -box.h / 2, box.w, box.h);
+  ctx.restore();
+}
+
+/** The icon and the word: beside each other's absence in the middle, together the icon above the word. */
+function drawMark(ctx: Ctx, box: Box, control: Control, face: Face, hairline: number): void {
+  const { look } = control;
+  if (Math.min(box.w, box.h) < LEAST_LABELLED * hairline) return;
+  const path = look.icon === undefined ? null : iconPath(look.icon);
+  if (path) drawIcon(ctx, box, path, face, look.rotateDeg, look.label !== "");
+  if (look.label !== "") drawLabel(ctx, path ? { ...box, y: box.y + box.h * 0.26, h: box.h * 0.74 } : box, look.label, face, look.rotateDeg);
+}
+
+const paths = new Map<string, Path2D | null>();
+function iconPath(name: string): Path2D | null {
+  let path = paths.get(name);
+  if (path === undefined) paths.set(name, (path = Object.hasOwn(ICONS, name) ? new Path2D(ICONS[name]) : null));
+  return path;
+}
+
+function drawIcon(ctx: Ctx, box: Box, path: Path2D, face: Face, rotateDeg: number, withWord: boolean): void {
+  const size = Math.min(box.w, box.h) * (withWord ? 0.36 : 0.5);
+  ctx.save();
+  ctx.translate(box.x + box.w / 2, box.y + box.h * (withWord ? 0.38 : 0.5));
+  ctx.rotate((rotateDeg * Math.PI) / 180);
+  ctx.scale(size / 24, size / 24);
+  ctx.translate(-12, -12);
+  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * INK_STRENGTH);
+  ctx.strokeStyle = face.ink;
+  ctx.lineWidth = 2;
+  ctx.lineCap = "round";
+  ctx.lineJoin = "round";
+  ctx.stroke(path);
   ctx.restore();
 }
 
@@ -217,7 +285,7 @@ function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: num
   ctx.textAlign = "center";
   ctx.textBaseline = "middle";
   ctx.fillStyle = face.ink;
-  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * 1.4);
+  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * INK_STRENGTH);
   ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
   if (rotateDeg !== 0) ctx.rotate((rotateDeg * Math.PI) / 180);
   ctx.fillText(label, 0, 0);

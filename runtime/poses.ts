@@ -9,13 +9,33 @@ import type { Layout } from "../core/layout/types";
 import type { Resolved } from "../core/placement/resolve";
 import { POSE_AT_REST, type Drawn, type Pose } from "./art";
 
-/** Every shown control with its pose, in drawing order. */
-export function drawnControls(layout: Layout, resolved: Resolved, setup: InputSetup, state: InputState): Drawn[] {
+/** Remembers when each control was last held, by the engine's own time, ms. */
+export interface Away {
+  lastHeld(id: string, held: boolean, timeMs: number): number;
+}
+
+/** A memory of touches, empty: a control counts as untouched from when it is first seen. */
+export function createAway(): Away {
+  const times = new Map<string, number>();
+  return {
+    lastHeld(id, held, timeMs) {
+      const known = times.get(id);
+      // The engine's time begins anew when a rehearsal does.
+      if (held || known === undefined || known > timeMs) times.set(id, timeMs);
+      return times.get(id)!;
+    },
+  };
+}
+
+/** Every shown control with its pose, in drawing order. With a memory of touches, what has long been untouched has its look for that. */
+export function drawnControls(layout: Layout, resolved: Resolved, setup: InputSetup, state: InputState, away?: Away): Drawn[] {
   const byId = new Map(layout.controls.map((c) => [c.id, c]));
   return resolved.controls.flatMap((at, i) => {
     const control = byId.get(at.id);
     if (!control || !isShown(state, setup.controls[i])) return [];
-    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: poseOf(setup, state, i) }];
+    const pose = poseOf(setup, state, i);
+    const gone = away && control.look.away && state.time - away.lastHeld(at.id, pose.held, state.time) >= control.look.away.afterMs;
+    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: gone && !pose.held ? { ...pose, away: true } : pose }];
   });
 }
 

@@ -1,11 +1,18 @@
 "use client";
-/** Fields: a label with something to type into or to choose from. Typing is committed on Enter or when the field is left; Escape takes it back. */
-import { memo, useCallback, useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+/**
+ * Fields: a label with something to type into or to choose from. Typing is committed on Enter or when the field is left;
+ * Escape takes it back. Numbers take arithmetic, are stepped by the arrow keys and changed by dragging on them. A value of
+ * null stands for several that differ.
+ */
+import { memo, useCallback, useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
+import { calculate, calculateLength } from "../core/layout/arithmetic";
 import { formatLength, LENGTH_UNITS, parseLength, type LengthUnit } from "../core/layout/length";
+
+export const MIXED = "mixed";
 
 export function Labelled({ label, id, children, wide = false }: { label: string; id?: string; children: ReactNode; wide?: boolean }) {
   return (
-    <div className={`grid items-center gap-x-2 ${wide ? "" : "grid-cols-[74px_1fr]"}`}>
+    <div className={`grid items-center gap-x-2 ${wide ? "" : "grid-cols-[66px_1fr]"}`}>
       <label htmlFor={id} className="caption truncate" title={label}>
         {label}
       </label>
@@ -14,25 +21,71 @@ export function Labelled({ label, id, children, wide = false }: { label: string;
   );
 }
 
+/** Two fields, or three, side by side. */
+export function Pair({ children, three = false }: { children: ReactNode; three?: boolean }) {
+  return <div className={`grid gap-1.5 ${three ? "grid-cols-3" : "grid-cols-2"}`}>{children}</div>;
+}
+
 interface TypedProps {
   readonly label: string;
   readonly value: string;
   /** Takes what was typed; false refuses it and the field shows its old value. */
   readonly onCommit: (text: string) => boolean | void;
-  /** A step up or down by the arrow keys, Shift for ten. */
+  /** A step up or down by the arrow keys, Shift for ten; and by dragging on the number. */
   readonly onStep?: (steps: number) => void;
   readonly mono?: boolean;
   /** In the letters of code, from the left. */
   readonly code?: boolean;
   readonly suffix?: ReactNode;
+  /** No label: the name is for readers alone. */
   readonly bare?: boolean;
+  /** A short word inside the box in place of the label. */
+  readonly prefix?: string;
+  readonly placeholder?: string;
+  readonly title?: string;
+}
+
+/** CSS px of a drag on a number for one step. */
+const STEP_PX = 4;
+
+/** Dragging on a number that has not the focus: one step every few px; a click without a drag goes into the field. */
+function useScrub(onStep: ((steps: number) => void) | undefined) {
+  const drag = useRef<{ x: number; steps: number; moved: boolean } | null>(null);
+  if (!onStep) return {};
+  return {
+    onPointerDown(event: PointerEvent<HTMLInputElement>) {
+      if (event.button !== 0 || document.activeElement === event.currentTarget) return;
+      event.preventDefault();
+      event.currentTarget.setPointerCapture(event.pointerId);
+      drag.current = { x: event.clientX, steps: 0, moved: false };
+    },
+    onPointerMove(event: PointerEvent<HTMLInputElement>) {
+      const from = drag.current;
+      if (!from) return;
+      const steps = Math.trunc((event.clientX - from.x) / STEP_PX);
+      if (!from.moved && steps === 0) return;
+      if (!from.moved) document.dispatchEvent(new CustomEvent("focusin"));
+      from.moved = true;
+      if (steps !== from.steps) onStep((steps - from.steps) * (event.shiftKey ? 10 : 1));
+      from.steps = steps;
+    },
+    onPointerUp(event: PointerEvent<HTMLInputElement>) {
+      const from = drag.current;
+      drag.current = null;
+      if (from && !from.moved) event.currentTarget.focus();
+    },
+    onPointerCancel() {
+      drag.current = null;
+    },
+  };
 }
 
 /** A text field that commits when left. */
-export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false }: TypedProps) {
+export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, prefix, placeholder, title }: TypedProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
+  const scrub = useScrub(onStep);
   const commit = () => {
     if (draft !== null && draft !== value && !cancelled.current) onCommit(draft);
     cancelled.current = false;
@@ -50,23 +103,30 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
     }
   };
   const field = (
-    <span className="box flex h-6 min-w-0 items-center focus-within:border-accent">
+    <span className="box flex h-6 min-w-0 items-center focus-within:border-accent" title={title}>
+      {prefix && (
+        <span aria-hidden className="caption shrink-0 pl-1.5">
+          {prefix}
+        </span>
+      )}
       <input
         id={id}
-        aria-label={bare ? label : undefined}
-        className={`w-full min-w-0 bg-transparent px-1.5 outline-none ${mono ? "figure text-right" : code ? "figure" : ""}`}
+        aria-label={bare || prefix ? label : undefined}
+        className={`w-full min-w-0 bg-transparent px-1.5 outline-none ${mono ? "figure text-right" : code ? "figure" : ""} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
         value={draft ?? value}
+        placeholder={placeholder}
         spellCheck={false}
         autoComplete="off"
         onChange={(event) => setDraft(event.target.value)}
         onBlur={commit}
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
+        {...scrub}
       />
       {suffix}
     </span>
   );
-  if (bare) return field;
+  if (bare || prefix) return field;
   return (
     <Labelled label={label} id={id}>
       {field}
@@ -76,7 +136,8 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
 
 interface NumberProps {
   readonly label: string;
-  readonly value: number;
+  /** Null: several that differ. */
+  readonly value: number | null;
   readonly onChange: (value: number) => void;
   readonly step?: number;
   readonly min?: number;
@@ -85,6 +146,10 @@ interface NumberProps {
   /** Decimals shown at most. */
   readonly digits?: number;
   readonly bare?: boolean;
+  readonly prefix?: string;
+  /** What the field shows where there is no value and none is needed: "none", say. Emptied, it calls `onClear`. */
+  readonly none?: string;
+  readonly onClear?: () => void;
   /** Told when what was typed is no number or out of range. */
   readonly onRefuse?: (message: string) => void;
 }
@@ -92,9 +157,23 @@ interface NumberProps {
 const shown = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
 /** A number with its unit; the range is told when it is left. */
-export function NumberField({ label, value, onChange, step = 1, min = -Infinity, max = Infinity, unit, digits = 3, bare, onRefuse }: NumberProps) {
-  const take = (next: number) => {
-    if (!Number.isFinite(next) || next < min || next > max)
+export function NumberField({
+  label,
+  value,
+  onChange,
+  step = 1,
+  min = -Infinity,
+  max = Infinity,
+  unit,
+  digits = 3,
+  bare,
+  prefix,
+  none,
+  onClear,
+  onRefuse,
+}: NumberProps) {
+  const take = (next: number | null) => {
+    if (next === null || !Number.isFinite(next) || next < min || next > max)
       onRefuse?.(
         `${label}: write a number${Number.isFinite(min) && Number.isFinite(max) ? ` from ${min} to ${max}` : Number.isFinite(min) ? ` of at least ${min}` : ""}.`,
       );
@@ -104,10 +183,12 @@ export function NumberField({ label, value, onChange, step = 1, min = -Infinity,
     <TypedField
       label={label}
       bare={bare}
+      prefix={prefix}
       mono
-      value={shown(value, digits)}
-      onCommit={(text) => take(text.trim() === "" ? NaN : Number(text.replace(",", ".")))}
-      onStep={(steps) => take(Math.min(max, Math.max(min, value + steps * step)))}
+      value={value === null ? "" : shown(value, digits)}
+      placeholder={value === null ? (none ?? MIXED) : undefined}
+      onCommit={(text) => (text.trim() === "" && onClear ? onClear() : take(text.trim() === "" ? null : calculate(text, value ?? 0)))}
+      onStep={value === null ? undefined : (steps) => take(Math.min(max, Math.max(min, value + steps * step)))}
       suffix={unit ? <span className="caption shrink-0 pr-1.5">{unit}</span> : undefined}
     />
   );
@@ -115,56 +196,66 @@ export function NumberField({ label, value, onChange, step = 1, min = -Infinity,
 
 interface LengthProps {
   readonly label: string;
-  /** A length as the file writes it. */
-  readonly value: string;
+  /** A length as the file writes it; null: several that differ. */
+  readonly value: string | null;
   readonly onChange: (length: string) => void;
   /** The same length in another unit, keeping the place. */
   readonly convert?: (unit: LengthUnit) => string;
+  /** What a unit typed or chosen is called with instead of `onChange`, where several lengths are to be converted each for itself. */
+  readonly onUnit?: (unit: LengthUnit) => void;
   /** Shown with its sign turned: a distance from the right or the bottom. */
   readonly negate?: boolean;
+  readonly prefix?: string;
+  readonly bare?: boolean;
   readonly onRefuse?: (message: string) => void;
 }
 
 /** A length: number and unit. A unit typed with the number is taken; the unit's own list converts in place. */
-export function LengthField({ label, value, onChange, convert, negate = false, onRefuse }: LengthProps) {
-  const length = parseLength(value) ?? { amount: 0, unit: "u" as const };
+export function LengthField({ label, value, onChange, convert, onUnit, negate = false, prefix, bare, onRefuse }: LengthProps) {
+  const length = value === null ? null : (parseLength(value) ?? { amount: 0, unit: "u" as const });
   const sign = negate ? -1 : 1;
+  const amount = length?.amount ?? 0;
+  const unit = length?.unit ?? "u";
   const take = (text: string) => {
-    const typed = text.trim().replace(",", ".").replace(/\s+/g, "");
-    const read = parseLength(typed) ?? (/^[-+]?(\d+\.?\d*|\.\d+)$/.test(typed) ? { amount: Number(typed), unit: length.unit } : null);
+    const read = calculateLength(text, { amount: amount * sign, unit });
     if (!read) onRefuse?.(`${label}: “${text}” is not a length; write a number, or a number and a unit such as 12mm.`);
     else onChange(formatLength(read.amount * sign, read.unit));
   };
-  const latest = useRef({ convert, onChange, amount: length.amount });
+  const latest = useRef({ convert, onChange, onUnit, amount });
   useEffect(() => {
-    latest.current = { convert, onChange, amount: length.amount };
+    latest.current = { convert, onChange, onUnit, amount };
   });
-  const pick = useCallback((unit: LengthUnit) => {
+  const pick = useCallback((next: LengthUnit) => {
     const now = latest.current;
-    now.onChange(now.convert ? now.convert(unit) : formatLength(now.amount, unit));
+    if (now.onUnit) now.onUnit(next);
+    else now.onChange(now.convert ? now.convert(next) : formatLength(now.amount, next));
   }, []);
-  const fine = length.unit === "u" || length.unit === "px" ? 1 : 0.1;
+  const fine = unit === "u" || unit === "px" ? 1 : 0.1;
   return (
     <TypedField
       label={label}
       mono
-      value={shown(length.amount * sign, 2)}
+      bare={bare}
+      prefix={prefix}
+      value={length === null ? "" : shown(amount * sign, 2)}
+      placeholder={length === null ? MIXED : undefined}
       onCommit={take}
-      onStep={(steps) => onChange(formatLength(length.amount + sign * steps * fine, length.unit))}
-      suffix={<UnitChoice label={label} unit={length.unit} onPick={pick} />}
+      onStep={length === null ? undefined : (steps) => onChange(formatLength(amount + sign * steps * fine, unit))}
+      suffix={<UnitChoice label={label} unit={length === null ? null : unit} onPick={pick} />}
     />
   );
 }
 
 /** The unit of a length; drawn anew only when the unit changes, for lengths change with every frame of a drag. */
-const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: string; unit: LengthUnit; onPick: (unit: LengthUnit) => void }) {
+const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: string; unit: LengthUnit | null; onPick: (unit: LengthUnit) => void }) {
   return (
     <select
       aria-label={`${label}: unit`}
-      className="caption w-[54px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
-      value={unit}
+      className="caption w-[46px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
+      value={unit ?? ""}
       onChange={(event) => onPick(event.target.value as LengthUnit)}
     >
+      {unit === null && <option value="">…</option>}
       {LENGTH_UNITS.map((known) => (
         <option key={known}>{known}</option>
       ))}
@@ -172,7 +263,7 @@ const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: st
   );
 });
 
-/** One of a few words. */
+/** One of a few words; null: several that differ. */
 export function ChoiceField<T extends string>({
   label,
   value,
@@ -181,7 +272,7 @@ export function ChoiceField<T extends string>({
   bare = false,
 }: {
   label: string;
-  value: T;
+  value: T | null;
   options: readonly (readonly [T, string])[];
   onChange: (value: T) => void;
   bare?: boolean;
@@ -191,10 +282,12 @@ export function ChoiceField<T extends string>({
     <select
       id={id}
       aria-label={bare ? label : undefined}
+      title={bare ? label : undefined}
       className="box h-6 w-full min-w-0 px-1"
-      value={value}
+      value={value ?? ""}
       onChange={(event) => onChange(event.target.value as T)}
     >
+      {value === null && <option value="">{MIXED}</option>}
       {options.map(([key, word]) => (
         <option key={key} value={key}>
           {word}
@@ -210,31 +303,58 @@ export function ChoiceField<T extends string>({
   );
 }
 
-/** Yes or no. */
-export function SwitchField({ label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void }) {
+/** Yes or no; null: several that differ. */
+export function SwitchField({
+  label,
+  value,
+  onChange,
+  after = false,
+}: {
+  label: string;
+  value: boolean | null;
+  onChange: (value: boolean) => void;
+  after?: boolean;
+}) {
   const id = useId();
+  const box = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (box.current) box.current.indeterminate = value === null;
+  });
+  const field = (
+    <input
+      ref={box}
+      id={id}
+      type="checkbox"
+      className="size-4 justify-self-start accent-[var(--accent)]"
+      checked={value ?? false}
+      onChange={(event) => onChange(event.target.checked)}
+    />
+  );
+  if (after)
+    return (
+      <span className="flex h-6 items-center gap-1.5">
+        {field}
+        <label htmlFor={id} className="truncate text-[12px]">
+          {label}
+        </label>
+      </span>
+    );
   return (
     <Labelled label={label} id={id}>
-      <input
-        id={id}
-        type="checkbox"
-        className="size-4 justify-self-start accent-[var(--accent)]"
-        checked={value}
-        onChange={(event) => onChange(event.target.checked)}
-      />
+      {field}
     </Labelled>
   );
 }
 
-/** A colour of the look. */
-export function ColourField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
+/** A colour of the look; null: several that differ. */
+export function ColourField({ label, value, onChange }: { label: string; value: string | null; onChange: (value: string) => void }) {
   return (
-    <label className="flex items-center gap-1.5" title={`${label}: ${value}`}>
+    <label className="flex items-center" title={`${label}: ${value ?? MIXED}`}>
       <input
         type="color"
         aria-label={label}
-        className="box h-6 w-6 cursor-pointer p-0.5"
-        value={value}
+        className={`box h-6 w-6 cursor-pointer p-0.5 ${value === null ? "opacity-40" : ""}`}
+        value={value ?? "#808080"}
         onChange={(event) => onChange(event.target.value.toUpperCase())}
       />
     </label>

@@ -1,30 +1,75 @@
 import fc from "fast-check";
+import { INK_STRENGTH } from "../core/checks/contrast";
+import { gather } from "../core/placement/clusters";
+import { sightOf } from "../core/placement/edits";
+import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../samples/samples";
 import { directionWord, keyWord, nextKeyValue } from "./actions/keys";
 import { chainOf, sheetPlaces, stateOf } from "./actions/sheet";
 import { textOfFile } from "./handoff/textOfFile";
 import { anchorWord } from "./layout/anchorWord";
 import { shiftedCopy } from "./layout/copies";
-import { draggedBox, HANDLES } from "./layout/handlePlaces";
+import { draggedBox, HANDLES, snappedBox } from "./layout/handlePlaces";
+import { heldBy, placeWord, snapTargets } from "./layout/targets";
 import { valueText } from "./rehearse/traces";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
+import { common } from "./shared/common";
 import { fileNameFor } from "./shared/download";
 
 const [brackwater, pigeonhole, draft] = sampleLayouts();
 
-test("a dragged handle keeps the opposite side where it is, and corners keep the proportion", () => {
+test("a dragged handle keeps the opposite side where it is, and the proportion where that is asked for", () => {
+  const far = { min: -500, max: 500 };
   fc.assert(
-    fc.property(fc.constantFrom(...HANDLES), fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 }), (handle, dx, dy) => {
+    fc.property(fc.constantFrom(...HANDLES), fc.integer(far), fc.integer(far), fc.boolean(), (handle, dx, dy, keep) => {
       const box = { x: 100, y: 200, w: 80, h: 40 };
-      const next = draggedBox(box, handle.key, dx, dy, 10);
-      if (handle.fx !== 0) expect(next.x).toBeCloseTo(box.x, 9);
-      else expect(next.x + next.w).toBeCloseTo(box.x + box.w, 9);
-      if (handle.fy !== 0) expect(next.y).toBeCloseTo(box.y, 9);
-      else expect(next.y + next.h).toBeCloseTo(box.y + box.h, 9);
+      const next = draggedBox(box, handle.key, dx, dy, 10, keep);
+      const held = (f: number, low: "x" | "y", side: "w" | "h") => {
+        if (f === 0) expect(next[low] + next[side]).toBeCloseTo(box[low] + box[side], 9);
+        else if (f === 1) expect(next[low]).toBeCloseTo(box[low], 9);
+        else expect(next[low] + next[side] / 2).toBeCloseTo(box[low] + box[side] / 2, 9);
+      };
+      held(handle.fx, "x", "w");
+      held(handle.fy, "y", "h");
       expect(Math.min(next.w, next.h)).toBeGreaterThanOrEqual(10 - 1e-9);
-      if (handle.fx !== 0.5 && handle.fy !== 0.5) expect(next.w / next.h).toBeCloseTo(2, 9);
+      if (keep) expect(next.w / next.h).toBeCloseTo(2, 9);
+      else if (handle.fx === 0.5) expect(next.w).toBe(80);
     }),
   );
+});
+
+test("a dragged edge snaps to a line near by, and in a kept proportion the other side follows", () => {
+  const targets = { frames: [], others: [{ x: 300, y: 0, w: 50, h: 50 }], twins: [], widthPx: 1000, gridPx: 0, reachPx: 8 };
+  const box = { x: 100, y: 200, w: 80, h: 40 };
+  const east = snappedBox(box, "e", 115, 0, 10, false, targets);
+  expect(east.box).toEqual({ x: 100, y: 200, w: 200, h: 40 });
+  expect(east.guides).toHaveLength(1);
+  expect(snappedBox(box, "se", 115, 0, 10, true, targets).box).toEqual({ x: 100, y: 200, w: 200, h: 100 });
+  expect(snappedBox(box, "e", 90, 0, 10, false, targets)).toMatchObject({ box: { w: 170 }, guides: [] });
+});
+
+test("what is taken hold of in a cluster, and what a moving box may snap to", () => {
+  const gathered = gather(sightOf(brackwater, benchScreenOf(brackwater)), ["horn", "towline"], "Deck");
+  if (!gathered.ok) throw new Error(JSON.stringify(gathered));
+  const sight = sightOf(gathered.value.layout, benchScreenOf(brackwater));
+  expect(heldBy(sight.layout, null, "horn", null)).toBe("deck");
+  expect(heldBy(sight.layout, null, "horn", "deck")).toBe("horn");
+  expect(heldBy(sight.layout, null, "helm", "deck")).toBe("helm");
+  const count = sight.resolved.controls.length + sight.resolved.keepClear.length;
+  expect(snapTargets(sight, ["deck"], 0.5, false).others).toHaveLength(count - 2);
+  expect(snapTargets(sight, ["horn"], 0.5, true)).toMatchObject({ reachPx: 14, gridPx: expect.closeTo((5 * sight.screen.ppi) / 25.4, 6) as number });
+  expect([placeWord({ x: 0, y: 0, w: 10, h: 10 }, sight.screen), placeWord({ x: 1100, y: 500, w: 100, h: 100 }, sight.screen)]).toEqual(["top left", "middle"]);
+});
+
+test("common values, and where things differ", () => {
+  expect(common([1, 1], (n) => n)).toBe(1);
+  expect(common([1, 2], (n) => n)).toBeNull();
+  expect(common([[1], [1]], (n) => n)).toEqual([1]);
+  expect(common([], () => 1)).toBeNull();
+});
+
+test("the drawing's ink is as strong as the judging of looks takes it for", () => {
+  expect(DRAWN_INK).toBe(INK_STRENGTH);
 });
 
 test("anchors, keys, values and file names in words", () => {

@@ -4,24 +4,46 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import { wrap, type Remote } from "comlink";
+import type { mendsOn } from "../core/checks/check";
+import type { Still } from "../core/checks/contrast";
 import type { Finding } from "../core/checks/finding";
 import type { Layout, Screen } from "../core/layout/types";
+import type { View } from "../core/placement/resolve";
 import type { ChecksApi } from "./checks.worker";
+
+/** A move that mends a finding, with the finding it belongs to. */
+export type MendOffer = ReturnType<typeof mendsOn>[number];
+
+/** A still of the backdrop by which looks are judged: known by its key, read only when the worker does not have it yet. */
+export interface StillSource {
+  readonly key: string;
+  readonly read: () => Still;
+}
+export interface Asked {
+  readonly layout: Layout;
+  readonly screens: readonly Screen[];
+  readonly view: View;
+  /** For each screen the still behind its controls. */
+  readonly stills: readonly StillSource[];
+}
 
 export interface Checker {
   /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has taken this one's place in the queue. */
-  request(layout: Layout, screens: readonly Screen[], done: (findings: Record<string, Finding[]>) => void): void;
+  request(asked: Asked, done: (findings: Record<string, Finding[]>) => void): void;
+  /** The small moves that mend findings on a screen; an answer that a later question has overtaken is null. */
+  mends(layout: Layout, screen: Screen, view: View): Promise<MendOffer[] | null>;
   dispose(): void;
 }
 
 /** Between two answers the page gets this long to itself, ms: findings may follow a drag by a tenth of a second, the drag itself may not wait. */
 const BREATH_MS = 90;
 
-interface Request {
-  readonly layout: Layout;
-  readonly screens: readonly Screen[];
+interface Request extends Asked {
   readonly done: (findings: Record<string, Finding[]>) => void;
 }
+
+/** Checks need no pictures, and pictures are dear to send. */
+const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined } });
 
 /** Starts the worker. */
 export function createChecker(): Checker {
@@ -30,14 +52,26 @@ export function createChecker(): Checker {
   let waiting: Request | null = null;
   let busy = false;
   let disposed = false;
+  let generation = 0;
+  const sent = new Set<string>();
 
   const run = async (): Promise<void> => {
     busy = true;
     while (waiting !== null && !disposed) {
-      const { layout, screens, done }: Request = waiting;
+      const { layout, screens, view, stills, done }: Request = waiting;
       waiting = null;
       try {
-        const found = await remote.check(layout, screens);
+        for (const still of stills)
+          if (!sent.has(still.key)) {
+            sent.add(still.key);
+            await remote.keepStill(still.key, still.read());
+          }
+        const found = await remote.check(
+          withoutPictures(layout),
+          screens,
+          view,
+          stills.map((s) => s.key),
+        );
         if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
       } catch (error) {
         console.error("The checks worker failed.", error);
@@ -48,9 +82,20 @@ export function createChecker(): Checker {
   };
 
   return {
-    request(layout, screens, done) {
-      waiting = { layout, screens, done };
+    request(asked, done) {
+      waiting = { ...asked, done };
       if (!busy) void run();
+    },
+    async mends(layout, screen, view) {
+      generation += 1;
+      const mine = generation;
+      try {
+        const offers = await remote.mends(withoutPictures(layout), screen, view);
+        return mine === generation && !disposed ? offers : null;
+      } catch (error) {
+        console.error("The checks worker failed.", error);
+        return null;
+      }
     },
     dispose() {
       disposed = true;

@@ -1,15 +1,36 @@
 /** The checks behind a message channel. */
 import { expose } from "comlink";
-import { checkScreen } from "../core/checks/check";
-import type { Finding } from "../core/checks/finding";
+import { checkScreen, mendsOn } from "../core/checks/check";
+import { faintLooks, type Still } from "../core/checks/contrast";
+import { SEVERITIES, type Finding } from "../core/checks/finding";
 import type { Layout, Screen } from "../core/layout/types";
 import { prepareLayout } from "../core/placement/prepare";
+import { resolve, type View } from "../core/placement/resolve";
+
+/** Stills of backdrops, kept from request to request. */
+const stills = new Map<string, Still>();
+const MOST_STILLS = 400;
 
 const api = {
-  /** Findings for each screen, in the order of the screens. */
-  check(layout: Layout, screens: readonly Screen[]): Finding[][] {
+  /** Keeps a still under a key. */
+  keepStill(key: string, still: Still): void {
+    if (stills.size >= MOST_STILLS) stills.delete(stills.keys().next().value!);
+    stills.set(key, still);
+  },
+  /** Findings for each screen, in the order of the screens, with the looks that their backdrops swallow; every moment is judged. */
+  check(layout: Layout, screens: readonly Screen[], player: View, stillKeys: readonly string[]): Finding[][] {
     const prepared = prepareLayout(layout);
-    return screens.map((screen) => checkScreen(prepared, screen));
+    const view = { ...player, moment: null };
+    return screens.map((screen, i) => {
+      const still = stills.get(stillKeys[i]);
+      const faint = still ? faintLooks(layout, resolve(prepared, screen, view), still) : [];
+      const found: Finding[] = [...checkScreen(prepared, screen, view), ...faint];
+      return faint.length === 0 ? found : found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+    });
+  },
+  /** The small moves that would mend findings on a screen, each proved. */
+  mends(layout: Layout, screen: Screen, player: View): ReturnType<typeof mendsOn> {
+    return mendsOn(layout, screen, { ...player, moment: null });
   },
 };
 export type ChecksApi = typeof api;

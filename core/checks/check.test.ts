@@ -4,7 +4,7 @@ import { parseLayout } from "../layout/parse";
 import type { Layout } from "../layout/types";
 import { plainScreen } from "../placement/screen";
 import { checkLayout } from "./check";
-import { FINDING_CODES, SEVERITIES, type Finding } from "./finding";
+import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode } from "./finding";
 
 /** 1000 × 500 px at 254 ppi: 10 px a millimetre. */
 const screen = { ...plainScreen("Bench", 1000, 500, 254), insets: { left: 50, top: 0, right: 0, bottom: 0 }, edges: { left: 0, top: 0, right: 0, bottom: 40 } };
@@ -170,7 +170,7 @@ test("findings come by severity, then by code, and name what exists", () => {
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (layout: Layout, on) => {
       const findings = checkLayout(layout, on);
-      const rank = (f: Finding) => SEVERITIES.indexOf(f.severity) * 100 + FINDING_CODES.indexOf(f.code);
+      const rank = (f: Finding<FindingCode>) => SEVERITIES.indexOf(f.severity) * 100 + FINDING_CODES.indexOf(f.code);
       findings.slice(1).forEach((f, i) => expect(rank(f)).toBeGreaterThanOrEqual(rank(findings[i])));
       for (const f of findings) {
         expect(Number.isFinite(f.measure?.value ?? 0)).toBe(true);

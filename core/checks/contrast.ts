@@ -15,7 +15,7 @@ export type Rgb = readonly [number, number, number];
 
 /** Below this a look is lost against its ground (WCAG 2.2, 1.4.11). */
 export const LEAST_CONTRAST = 3;
-/** Icons and words are drawn a little stronger than the control's own opacity. */
+/** Icons and words are drawn a little stronger than the control's own opacity; a test of the drawing holds the two figures together. */
 export const INK_STRENGTH = 1.4;
 
 /** A colour written `#RRGGBB`. */

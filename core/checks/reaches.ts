@@ -2,27 +2,12 @@
 import { clearance, distanceTo } from "../geometry/distance";
 import { centreOf, type Point, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/shape";
+import { thumbPivots } from "../placement/thumbs";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, type Found } from "./finding";
 
 /** One thumb lies on two buttons at once when they are at most this far apart, mm. */
 const ONE_THUMB_GAP_MM = 3;
-
-/** The pivots of the thumbs, px: about where they join the hands at the lower corners. */
-export function thumbPivots({ layout, resolved, mm }: CheckContext): Point[] {
-  const { widthPx: w, heightPx: h } = resolved.screen;
-  const y = h - layout.limits.gripUpMm * mm;
-  const left = { x: 0, y };
-  const right = { x: w, y };
-  switch (layout.limits.grip) {
-    case "two-thumbs":
-      return [left, right];
-    case "left-thumb":
-      return [left];
-    case "right-thumb":
-      return [right];
-  }
-}
 
 function thumbOf(s: Standing, pivots: readonly Point[]): number {
   const c = centreOf(s.at.visual);
@@ -35,7 +20,7 @@ function thumbOf(s: Standing, pivots: readonly Point[]): number {
 
 function* once(context: CheckContext): Iterable<Found> {
   const { layout, standing, mm, screenName } = context;
-  const pivots = thumbPivots(context);
+  const pivots = thumbPivots(context.layout, context.resolved.screen);
   for (const { control, at, area, ground } of standing) {
     const centre = centreOf(at.visual);
     const far = (p: Point) => (ground ? distanceTo(area, p) : magnitude(p.x - centre.x, p.y - centre.y));
@@ -65,7 +50,7 @@ function oneThumb(held: readonly Standing[], mm: number): boolean {
 
 function* inMoment(context: MomentContext): Iterable<Found> {
   const { layout, shown, mm, moment, plan, screenName } = context;
-  const pivots = thumbPivots(context);
+  const pivots = thumbPivots(context.layout, context.resolved.screen);
   for (const set of layout.together) {
     if (moment !== null && set.actions.some((name) => plan.actions.get(name)?.moments.includes(moment) === false)) continue;
     const choices = set.actions.map((name) => shown.filter((s) => plan.servers.get(name)?.has(s.control.id)));

@@ -51,9 +51,9 @@ export function screenAt(range: Omit<SpanRange, "from" | "to">, aspect: number):
   };
 }
 
-type Look = ReadonlyMap<string, Finding>;
+type Look = ReadonlyMap<string, Finding<FindingCode>>;
 interface Gathered {
-  readonly first: Finding;
+  readonly first: Finding<FindingCode>;
   severity: Severity;
   intervals: [number, number][];
   worst: { aspect: number; value: number; unit: Measure["unit"] } | null;
@@ -147,7 +147,7 @@ function borders(before: Look, after: Look, from: number, to: number, lookAt: (a
   return [...borders(before, look, from, middle, lookAt, see), ...borders(look, after, middle, to, lookAt, see)];
 }
 
-function note(gathered: Map<string, Gathered>, key: string, f: Finding, aspect: number): void {
+function note(gathered: Map<string, Gathered>, key: string, f: Finding<FindingCode>, aspect: number): void {
   let entry = gathered.get(key);
   if (!entry) gathered.set(key, (entry = { first: f, severity: f.severity, intervals: [], worst: null }));
   if (SEVERITIES.indexOf(f.severity) < SEVERITIES.indexOf(entry.severity)) entry.severity = f.severity;

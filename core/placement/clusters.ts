@@ -12,6 +12,7 @@ import { ok, refused, type Result } from "../result";
 import { boundsOf } from "./align";
 import { lengthFor, measureOf, pinFor, placeAll, rewritten, sightOf, type Sight } from "./edits";
 import { framesOf, pxPerMm } from "./screen";
+import { nearestThumb } from "./thumbs";
 import { clusterOf, inCluster, overrideIn, placementIn, putOverride, putPlacement, spotBox } from "./spots";
 
 export const CLUSTER_FORMS = ["arc", "ring", "row", "column"] as const;
@@ -149,14 +150,6 @@ export function formed(form: ClusterForm, sizes: readonly { readonly w: number; 
   return points.map((p) => ({ x: p.x - centre.x, y: p.y - centre.y }));
 }
 
-/** The thumb nearest to a point on a screen, px: the pivot of the grip in use. */
-export function thumbFor(sight: Sight, point: Point): Point {
-  const { screen, layout } = sight;
-  const y = screen.heightPx - layout.limits.gripUpMm * pxPerMm(screen);
-  const left = layout.limits.grip === "left-thumb" || (layout.limits.grip === "two-thumbs" && point.x < screen.widthPx / 2);
-  return { x: left ? 0 : screen.widthPx, y };
-}
-
 /** Sets what stands in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */
 export function setForm(sight: Sight, id: string, form: ClusterForm): Result<Layout> {
   const children = inCluster(sight.layout, id, sight.resolved.arrangement).flatMap((c) => sight.resolved.controls.find((r) => r.id === c) ?? []);
@@ -169,7 +162,7 @@ export function setForm(sight: Sight, id: string, form: ClusterForm): Result<Lay
     children.map((c) => c.visual),
     gap,
     middle,
-    thumbFor(sight, middle),
+    nearestThumb(sight.layout, sight.screen, middle),
   );
   const boxes = children.map((c, i): readonly [string, Box] => [
     c.id,

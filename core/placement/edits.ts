@@ -2,12 +2,12 @@
  * Edits by hand: where a control is to stand on the screen in view, told in px, written back in the units it already has.
  * Which numbers change follows from the placement rules read backwards; on other screens the control goes where those numbers lead.
  */
-import { clampTo, type Box } from "../geometry/point";
+import type { Box } from "../geometry/point";
 import { formatLength, lengthOf, type LengthUnit } from "../layout/length";
 import { checked } from "../layout/edits/check";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../layout/types";
 import { ok, refused, type Result } from "../result";
-import { mirrorBox, mirrorPlacement } from "./mirror";
+import { mirrorBox } from "./mirror";
 import { prepareLayout } from "./prepare";
 import { frameBox, lengthPx, PLAIN_VIEW, resolve, type Resolved, type View } from "./resolve";
 import { framesOf, pxPerMm } from "./screen";

@@ -153,3 +153,21 @@ export function inCluster(layout: Layout, cluster: string, arrangement: string |
 export function clusterOf(placement: Placement | null): string | null {
   return placement?.kind === "pin" && typeof placement.frame === "object" ? placement.frame.cluster : null;
 }
+
+/** Changes the placements of several spots of one kind, each by the same rule, where they belong on a screen of that arrangement; of another kind they stay. */
+export function changePlacements<K extends Placement["kind"]>(
+  layout: Layout,
+  arrangement: string | null,
+  keys: readonly string[],
+  kind: K,
+  change: (placement: Extract<Placement, { kind: K }>, key: string) => Extract<Placement, { kind: K }>,
+): Result<Layout> {
+  let next = layout;
+  for (const key of keys) {
+    const spot = spotOf(layout, key);
+    const placement = placementIn(layout, arrangement, key);
+    if (!spot || !placement) return refused(key, "nothing on the glass has this id");
+    if (placement.kind === kind) next = putPlacement(next, arrangement, spot, change(placement as Extract<Placement, { kind: K }>, key));
+  }
+  return checked(layout, next);
+}

@@ -1,17 +1,12 @@
 "use client";
-/** The areas that touches fall on, each with its pattern and its colour; dead zone and travel; frames and zones. */
+/** The areas that touches fall on, each with its pattern and its colour; dead zone and travel. */
 import { memo } from "react";
 import { centreOf } from "../../core/geometry/point";
 import type { Shape } from "../../core/geometry/shape";
 import type { Control } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
 import type { ResolvedControl } from "../../core/placement/resolve";
-import { framesOf } from "../../core/placement/screen";
-import type { OverlayKey } from "./overlays";
-
-type Overlays = Readonly<Record<OverlayKey, boolean>>;
-/** On the glass the light tones are used in both themes: the glass is dark in both. */
-export const ON_GLASS = { hit: "#C08BE0", land: "#6FB7DE", clear: "#E58A5C", muted: "#93A0A8", ink: "#E8E4DA", accent: "#8EA2FF" } as const;
+import type { Overlays } from "./overlays";
+import { ON_GLASS } from "./tones";
 
 /** The patterns, of the same size at every zoom. */
 export function AreaPatterns({ scale }: { scale: number }) {
@@ -24,6 +19,9 @@ export function AreaPatterns({ scale }: { scale: number }) {
       </pattern>
       <pattern id="dots" width={of(9)} height={of(9)} patternUnits="userSpaceOnUse">
         <circle cx={of(4.5)} cy={of(4.5)} r={of(1)} fill={ON_GLASS.land} />
+      </pattern>
+      <pattern id="strip" width={of(6)} height={of(6)} patternUnits="userSpaceOnUse">
+        <path d={`M0 ${of(3)}H${of(6)}`} stroke={ON_GLASS.muted} {...line} />
       </pattern>
       <pattern id="cross" width={of(8)} height={of(8)} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d={`M0 0V${of(8)}M0 0H${of(8)}`} stroke={ON_GLASS.clear} {...line} />
@@ -55,7 +53,7 @@ export const ControlAreas = memo(
     const weight = strong ? 1.5 : 1;
     return (
       <g pointerEvents="none" opacity={strong ? 1 : 0.55} data-areas={control.id}>
-        {overlays.hit && at.landing && (
+        {overlays.landing && at.landing && (
           <rect
             x={at.landing.x}
             y={at.landing.y}
@@ -65,6 +63,7 @@ export const ControlAreas = memo(
             stroke={ON_GLASS.land}
             strokeWidth={weight}
             vectorEffect="non-scaling-stroke"
+            data-area="landing"
           />
         )}
         {overlays.hit && !at.landing && (
@@ -128,62 +127,4 @@ const sameBox = (a: { x: number; y: number; w: number; h: number } | undefined, 
 
 function sameAt(a: ResolvedControl, b: ResolvedControl): boolean {
   return sameBox(a.visual, b.visual) && sameBox(a.hit, b.hit) && a.hit.shape === b.hit.shape && a.travel === b.travel && sameBox(a.landing, b.landing);
-}
-
-/** Frames and keep-clear zones. Safe: long dashes; picture: dash-dot. */
-export function Frames({ sight, overlays, scale }: { sight: Sight; overlays: Overlays; scale: number }) {
-  const { layout, screen, resolved } = sight;
-  const frames = framesOf(screen, layout.picture);
-  const names = new Map(layout.keepClear.map((z) => [z.id, z.name]));
-  return (
-    <g pointerEvents="none">
-      {overlays.clear &&
-        resolved.keepClear.map((zone) => (
-          <g key={zone.id}>
-            <rect
-              x={zone.x}
-              y={zone.y}
-              width={zone.w}
-              height={zone.h}
-              fill="url(#cross)"
-              fillOpacity={0.7}
-              stroke={ON_GLASS.clear}
-              strokeWidth={1}
-              vectorEffect="non-scaling-stroke"
-            />
-            <text x={zone.x + 5 / scale} y={zone.y + zone.h + 11 / scale} fontSize={10 / scale} fill={ON_GLASS.clear}>
-              {names.get(zone.id)}
-            </text>
-          </g>
-        ))}
-      {overlays.frames && (
-        <rect
-          x={frames.safe.x}
-          y={frames.safe.y}
-          width={frames.safe.w}
-          height={frames.safe.h}
-          stroke={ON_GLASS.ink}
-          strokeOpacity={0.8}
-          strokeWidth={1}
-          strokeDasharray="12 6"
-          {...THIN}
-          data-frame="safe"
-        />
-      )}
-      {overlays.frames && layout.picture && (
-        <rect
-          x={frames.picture.x}
-          y={frames.picture.y}
-          width={frames.picture.w}
-          height={frames.picture.h}
-          stroke={ON_GLASS.ink}
-          strokeOpacity={0.8}
-          strokeWidth={1}
-          strokeDasharray="10 4 2 4"
-          {...THIN}
-          data-frame="picture"
-        />
-      )}
-    </g>
-  );
 }

@@ -1,9 +1,10 @@
 "use client";
 /** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one stands at the left. */
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
 import { useSession } from "../session/context";
 import { sightFor } from "../session/prepared";
-import { benchScreenOf, railOf } from "../session/screens";
+import { benchScreenOf } from "../session/screens";
+import { clearBench } from "./bench";
 import { Glass, type GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
 import { Rail } from "./Rail";
@@ -13,16 +14,19 @@ import { useBenchKeys } from "./useBenchKeys";
 export function BenchView() {
   const layout = useSession((s) => s.layout);
   const screen = benchScreenOf(layout);
-  const moment = useSession((s) => s.moment);
-  const sight = sightFor(layout, screen, moment);
+  const view = useSession((s) => s.view);
+  const id = useSession((s) => s.id);
+  const sight = sightFor(layout, screen, view);
   const glass = useRef<GlassHandle>(null);
   useBenchKeys(sight);
+  // Another layout has been opened: nothing of the last one is in hand any more.
+  useEffect(() => clearBench, [id]);
   const wide = screen.widthPx >= screen.heightPx;
   return wide ? (
-    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_262px] bg-paper" data-bench="wide">
+    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_268px] bg-paper" data-bench="wide">
       <Ledger wide={wide} glass={glass} />
       <Glass sight={sight} ref={glass} />
-      <Rail rail={railOf(layout)} onBench={screen.name} />
+      <Rail onBench={screen.name} />
       <div className="col-span-3 border-t border-rule">
         <Tray sight={sight} />
       </div>
@@ -37,7 +41,7 @@ export function BenchView() {
       </div>
       <Ledger wide={wide} glass={glass} />
       <div className="min-h-0 border-t border-rule">
-        <Rail rail={railOf(layout)} onBench={screen.name} />
+        <Rail onBench={screen.name} />
       </div>
     </div>
   );

@@ -1,56 +1,62 @@
 "use client";
-/** A control as something to point at, to focus and to be read out: its outline, and a mark where findings name it. */
+/** A control, a cluster or a keep-clear zone as something to point at, to focus and to be read out: its outline, its name, and a mark where findings name it. */
 import { memo } from "react";
 import type { Severity } from "../../core/checks/finding";
-import type { Control } from "../../core/layout/types";
 import { SEVERITY_MARK } from "../../ui/Tally";
 import { useSessionActions } from "../session/context";
-import { ON_GLASS } from "./Areas";
+import { FINDING_TONE, ON_GLASS } from "./tones";
 
 interface Props {
-  readonly control: Control;
+  readonly id: string;
+  readonly name: string;
+  /** What it is: "stick", "cluster of 4", "keep-clear zone". */
+  readonly role: string;
+  /** What else is read out: where it stands, what it serves. */
+  readonly words: string;
   readonly x: number;
   readonly y: number;
   readonly w: number;
   readonly h: number;
   readonly scale: number;
   readonly selected: boolean;
+  /** Reached by Tab; what stands in a cluster that is not entered is not. */
+  readonly reachable: boolean;
   /** How many blockers and warnings name it, and the gravest of them. */
   readonly findings: number;
   readonly worst: Severity | null;
+  readonly tone?: string;
+  readonly dashed?: boolean;
+  /** Only the outline takes the pointer: what lies within stays in reach. */
+  readonly hollow?: boolean;
 }
 
-const MARK_COLOUR = { blocker: "#FF8A7A", warning: "#E0B050", note: "#9DB4C0" } as const;
-
-export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, scale, selected, findings, worst }: Props) {
+export const ControlTarget = memo(function ControlTarget(props: Props) {
+  const { id, name, role, words, x, y, w, h, scale, selected, reachable, findings, worst, tone = ON_GLASS.ink, dashed = false, hollow = false } = props;
   const session = useSessionActions();
-  const words = [control.name, control.kind, control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`];
-  if (findings > 0) words.push(`${findings} ${findings === 1 ? "finding" : "findings"}`);
+  const said = [name, role, words, findings > 0 ? `${findings} ${findings === 1 ? "finding" : "findings"}` : ""].filter((word) => word !== "").join(", ");
+  const line = {
+    stroke: selected ? ON_GLASS.accent : tone,
+    strokeOpacity: selected ? 1 : 0.35,
+    strokeWidth: selected ? 2 : 1,
+    strokeDasharray: dashed ? "5 3" : undefined,
+    vectorEffect: "non-scaling-stroke",
+  } as const;
   return (
     <g
       role="button"
-      tabIndex={0}
+      tabIndex={reachable ? 0 : -1}
       aria-pressed={selected}
-      aria-label={words.join(", ")}
-      data-control={control.id}
+      aria-label={said}
+      data-control={id}
       className="outline-none [&:focus-visible>rect]:stroke-[3]"
       onFocus={(event) => {
-        if (event.currentTarget.matches(":focus-visible")) session.select([control.id]);
+        if (event.currentTarget.matches(":focus-visible")) session.select([id]);
       }}
     >
-      <rect
-        x={x}
-        y={y}
-        width={w}
-        height={h}
-        fill="transparent"
-        stroke={selected ? ON_GLASS.accent : ON_GLASS.ink}
-        strokeOpacity={selected ? 1 : 0.35}
-        strokeWidth={selected ? 2 : 1}
-        vectorEffect="non-scaling-stroke"
-      />
+      <rect x={x} y={y} width={w} height={h} fill={hollow ? "none" : "transparent"} pointerEvents={hollow ? "stroke" : "all"} {...line} />
+      {hollow && <rect x={x} y={y} width={w} height={h} fill="none" stroke="transparent" strokeWidth={12} vectorEffect="non-scaling-stroke" />}
       {worst && (
-        <text x={x + w} y={y - 3 / scale} fontSize={13 / scale} textAnchor="end" fill={MARK_COLOUR[worst]} pointerEvents="none">
+        <text x={x + w} y={y - 3 / scale} fontSize={13 / scale} textAnchor="end" fill={FINDING_TONE[worst]} pointerEvents="none">
           {SEVERITY_MARK[worst]}
         </text>
       )}
@@ -60,12 +66,12 @@ export const ControlTarget = memo(function ControlTarget({ control, x, y, w, h, 
           y={y - 5 / scale}
           fontSize={11 / scale}
           fill={ON_GLASS.accent}
-          stroke="#0c141b"
+          stroke={ON_GLASS.dark}
           strokeWidth={3 / scale}
           paintOrder="stroke"
           pointerEvents="none"
         >
-          {control.name}
+          {name}
         </text>
       )}
     </g>

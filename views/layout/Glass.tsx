@@ -1,17 +1,20 @@
 "use client";
-/** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it. */
-import { memo, useImperativeHandle, useRef, type Ref } from "react";
+/** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it; fitted, zoomed or life size. */
+import { usePinch } from "@use-gesture/react";
+import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/geometry/point";
-import type { Screen } from "../../core/layout/types";
 import type { Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
+import { clampTo } from "../../core/geometry/point";
 import { Tally } from "../../ui/Tally";
 import { useSession } from "../session/context";
-import { MomentChoice } from "../shared/MomentChoice";
 import { LayoutPicture } from "../shared/LayoutPicture";
-import { fitScale, useRoom } from "../shared/useRoom";
+import { useRoom } from "../shared/useRoom";
+import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
+import { useGlassScale } from "./glassScale";
+import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
-import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
+import { KindChoice } from "./KindChoice";
 
 /** What others may ask of the glass. */
 export interface GlassHandle {
@@ -23,67 +26,134 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   const area = useRef<HTMLDivElement>(null);
   const device = useRef<HTMLDivElement>(null);
   const room = useRoom(area);
+  const pan = useBench((b) => b.pan);
+  const held = useBench((b) => b.held);
   const { screen, layout, resolved } = sight;
-  const scale = fitScale(room, screen, 26);
+  const { scale, fit } = useGlassScale(room, screen);
   useImperativeHandle(ref, () => ({
     pointAt(clientX, clientY) {
       const rect = device.current?.getBoundingClientRect();
-      if (!rect || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom) return null;
+      const seen = area.current?.getBoundingClientRect();
+      if (!rect || !seen || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom) return null;
+      if (clientX < seen.left || clientX > seen.right || clientY < seen.top || clientY > seen.bottom) return null;
       return { x: (clientX - rect.left) / scale, y: (clientY - rect.top) / scale };
     },
   }));
+  useZoomGestures(area, fit, scale);
+  const width = screen.widthPx * scale;
+  const height = screen.heightPx * scale;
+  const left = room.w / 2 + pan.x - width / 2;
+  const top = room.h / 2 + pan.y - height / 2;
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
-      <GlassHeader screen={screen} />
-      <div ref={area} className="relative grid min-h-0 flex-1 place-items-center overflow-hidden">
+      <GlassHeader sight={sight} />
+      <div ref={area} className="relative min-h-0 flex-1 touch-none overflow-hidden" data-testid="bench-room">
         {room.w > 0 && (
-          <div ref={device} className="relative" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
+          <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
             <div className="absolute inset-0">
-              <LayoutPicture layout={layout} screen={screen} resolved={resolved} scale={scale} label={`The layout on ${screen.name}`} />
+              <LayoutPicture layout={layout} screen={screen} resolved={resolved} scale={scale} label={`The layout on ${screen.name}`} held={held} />
             </div>
             <GlassOverlay sight={sight} scale={scale} />
           </div>
         )}
+        <KindChoice sight={sight} scale={scale} left={left} top={top} room={room} />
       </div>
       {layout.controls.length === 0 && (
-        <p className="pb-2 text-center text-muted">
+        <p className="pb-1 text-center text-muted">
           {layout.actions.length === 0
             ? "Nothing to lay out yet: add the actions your game reads."
             : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
         </p>
       )}
+      <GlassBar sight={sight} room={room} />
     </section>
   );
 }
 
-const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
-  const overlays = useOverlays();
-  const findings = useSession((s) => s.findings[screen.name]);
-  const mm = pxPerMm(screen);
-  return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-2">
-      <h2 className="font-semibold" data-testid="bench-screen">
-        {screen.name}
-      </h2>
-      <span className="figure text-[11px] text-muted">
-        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
-      </span>
-      <Tally findings={findings} />
-      <MomentChoice />
-      <span className="ml-auto flex flex-wrap gap-1">
-        {OVERLAYS.map((o) => (
-          <button
-            key={o.key}
-            aria-pressed={overlays[o.key]}
-            title={`${o.word} (${o.letter.toUpperCase()})`}
-            onClick={() => toggleOverlay(o.key)}
-            className={`h-6 rounded-sm border px-1.5 text-[11px] ${overlays[o.key] ? "border-edge bg-sheet text-ink" : "border-transparent text-muted line-through"}`}
-          >
-            {o.word}
-          </button>
-        ))}
-      </span>
-    </header>
+/** Two fingers or the wheel with Ctrl zoom about where they are; the wheel alone pushes a zoomed glass about. */
+function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: number, scale: number): void {
+  const start = useRef({ factor: 1, pan: { x: 0, y: 0 }, origin: { x: 0, y: 0 } });
+  usePinch(
+    ({ first, origin, movement: [grown], event, ctrlKey, delta: [step] }) => {
+      const rect = area.current?.getBoundingClientRect();
+      if (!rect) return;
+      const at = { x: origin[0] - rect.left - rect.width / 2, y: origin[1] - rect.top - rect.height / 2 };
+      if (event.type === "wheel" || ctrlKey) {
+        event.preventDefault();
+        const now = scale / fit;
+        const factor = clampTo(now * (1 + step), ZOOM_RANGE.least, ZOOM_RANGE.most);
+        zoomAbout(at, now, factor, factor);
+        return;
+      }
+      if (first) {
+        start.current = { factor: scale / fit, pan: benchStore.getState().pan, origin: at };
+        // One finger may have begun a drag before the second came down: it is not meant any more.
+        window.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", code: "Escape" }));
+      }
+      const from = start.current;
+      const factor = clampTo(from.factor * grown, ZOOM_RANGE.least, ZOOM_RANGE.most);
+      const ratio = factor / from.factor;
+      setBench({
+        zoom: { mode: "free", factor },
+        pan: { x: at.x - (from.origin.x - from.pan.x) * ratio, y: at.y - (from.origin.y - from.pan.y) * ratio },
+      });
+    },
+    { target: area, eventOptions: { passive: false }, pointer: { touch: true } },
   );
-});
+  useEffect(() => {
+    const element = area.current;
+    if (!element) return;
+    const onWheel = (event: WheelEvent) => {
+      const { zoom, pan } = benchStore.getState();
+      if (event.ctrlKey || event.metaKey || zoom.mode === "fit") return;
+      event.preventDefault();
+      setBench({ pan: { x: pan.x - event.deltaX, y: pan.y - event.deltaY } });
+    };
+    element.addEventListener("wheel", onWheel, { passive: false });
+    return () => element.removeEventListener("wheel", onWheel);
+  }, [area]);
+}
+
+const GlassHeader = memo(
+  function GlassHeader({ sight }: { sight: Sight }) {
+    const { screen, layout, resolved, view } = sight;
+    const findings = useSession((s) => s.findings[screen.name]);
+    const mm = pxPerMm(screen);
+    const arrangement = layout.arrangements.find((a) => a.id === resolved.arrangement);
+    return (
+      <header className="flex flex-wrap items-center gap-x-3 px-4 pt-1.5">
+        <h2 className="font-semibold" data-testid="bench-screen">
+          {screen.name}
+        </h2>
+        <span className="figure text-[11px] text-muted">
+          {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
+        </span>
+        <Tally findings={findings} />
+        {layout.arrangements.length > 0 && (
+          <span
+            className={`text-[11px] ${arrangement ? "text-accent" : "text-muted"}`}
+            data-testid="arrangement-in-use"
+            title={
+              arrangement
+                ? "What is changed here belongs to this arrangement; the base stays as it is."
+                : "No arrangement holds here: what is changed is the base."
+            }
+          >
+            {arrangement ? `arrangement: ${arrangement.name}` : "the base"}
+          </span>
+        )}
+        {(view.handed === "left" || view.playerSize !== 1) && (
+          <span className="text-[11px] text-warning" data-testid="player-in-view">
+            as a {view.handed}-handed player, size {view.playerSize}
+          </span>
+        )}
+      </header>
+    );
+  },
+  (a, b) =>
+    a.sight.screen === b.sight.screen &&
+    a.sight.view === b.sight.view &&
+    a.sight.resolved.arrangement === b.sight.resolved.arrangement &&
+    a.sight.layout.arrangements === b.sight.layout.arrangements,
+);

@@ -1,15 +1,23 @@
 "use client";
-/** Everything over the glass: areas, frames, the controls as targets, tether and handles, the fingertip. Coordinates are px of the screen. */
+/** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
 import { useMemo, useRef } from "react";
 import type { Finding, Severity } from "../../core/checks/finding";
-import { pxPerMm } from "../../core/placement/screen";
+import { sharedArea } from "../../core/geometry/overlap";
+import { touchArea } from "../../core/input/ready";
 import type { Sight } from "../../core/placement/edits";
+import { pxPerMm } from "../../core/placement/screen";
+import { clusterOf, inCluster, landingKey, placementIn, spotBox, spotOf } from "../../core/placement/spots";
 import { useSession } from "../session/context";
+import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
+import { useBench } from "./bench";
 import { ControlTarget } from "./ControlTarget";
-import { AreaPatterns, ControlAreas, Frames } from "./Areas";
+import { Frames, ZoneArea } from "./Frames";
+import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
+import { placeWord } from "./targets";
 import { Tether, TiePoints } from "./Tether";
+import { FINDING_TONE, ON_GLASS } from "./tones";
 import { useGlassGestures } from "./useGlassGestures";
 
 /** The fingertip under the pointer, mm across. */
@@ -20,16 +28,23 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
   const findings = useSession((s) => s.findings[sight.screen.name]);
+  const entered = useBench((b) => b.entered);
+  const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
-  const { bind, marquee, tie } = useGlassGestures(sight, scale, svg, tip);
+  const { bind, marquee, tie, guides, moving, drawn } = useGlassGestures(sight, scale, svg, tip);
   const { screen, resolved, layout } = sight;
-  const one = selection.length === 1 ? resolved.controls.find((c) => c.id === selection[0]) : undefined;
   const named = useMemo(() => grave(findings), [findings]);
-  const controls = new Map(layout.controls.map((c) => [c.id, c]));
+  const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
+  const one = selection.length === 1 ? selection[0] : null;
+  const oneSpot = one === null ? null : spotOf(layout, one);
+  const oneBox = oneSpot && spotBox(resolved, oneSpot);
+  const landing = one === null ? undefined : resolved.controls.find((c) => c.id === one)?.landing;
+  const isSelected = (id: string) => selection.includes(id);
+  const mm = pxPerMm(screen);
   return (
     <svg
       ref={svg}
-      className="absolute inset-0 touch-none overflow-visible"
+      className={`absolute inset-0 touch-none overflow-visible ${tool ? "cursor-crosshair" : ""}`}
       width={screen.widthPx * scale}
       height={screen.heightPx * scale}
       viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}
@@ -39,44 +54,116 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       data-testid="glass"
     >
       <AreaPatterns scale={scale} />
-      <Frames sight={sight} overlays={overlays} scale={scale} />
+      <Frames screen={screen} picture={layout.picture} limits={layout.limits} gridMm={layout.workbench.gridMm} overlays={overlays} scale={scale} />
+      {layout.keepClear.map((zone) => {
+        const at = resolved.keepClear.find((z) => z.id === zone.id);
+        if (!at || (!overlays.clear && !isSelected(zone.id))) return null;
+        return (
+          <g key={zone.id}>
+            <ZoneArea zone={at} name={zone.name} taps={zone.taps} scale={scale} />
+            <ControlTarget
+              id={zone.id}
+              name={zone.name}
+              role="keep-clear zone"
+              words={`${placeWord(at, screen)}${zone.taps ? ", takes taps" : ""}`}
+              x={at.x}
+              y={at.y}
+              w={at.w}
+              h={at.h}
+              scale={scale}
+              selected={isSelected(zone.id)}
+              reachable
+              findings={0}
+              worst={null}
+              tone={ON_GLASS.clear}
+            />
+          </g>
+        );
+      })}
       {resolved.controls.map((at) => (
-        <ControlAreas key={at.id} control={controls.get(at.id)!} at={at} overlays={overlays} strong={selection.includes(at.id)} />
+        <ControlAreas key={at.id} control={controls.get(at.id)!} at={at} overlays={overlays} strong={isSelected(at.id)} />
       ))}
-      {resolved.controls.map((at) => (
-        <ControlTarget
-          key={at.id}
-          control={controls.get(at.id)!}
-          x={at.visual.x}
-          y={at.visual.y}
-          w={at.visual.w}
-          h={at.visual.h}
-          scale={scale}
-          selected={selection.includes(at.id)}
-          findings={named.get(at.id)?.count ?? 0}
-          worst={named.get(at.id)?.worst ?? null}
-        />
-      ))}
-      {one && <Tether sight={sight} at={one} scale={scale} tie={tie} />}
-      {one && tie && <TiePoints sight={sight} at={one} tie={tie} scale={scale} />}
-      {one && <Handles at={one} scale={scale} />}
-      {marquee && (
+      <PointedOut sight={sight} findings={findings} />
+      {resolved.controls.map((at) => {
+        const control = controls.get(at.id)!;
+        const home = clusterOf(placementIn(layout, resolved.arrangement, at.id));
+        const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
+        return (
+          <ControlTarget
+            key={at.id}
+            id={at.id}
+            name={control.name}
+            role={control.kind}
+            words={`${placeWord(at.visual, screen)}, ${serves}`}
+            x={at.visual.x}
+            y={at.visual.y}
+            w={at.visual.w}
+            h={at.visual.h}
+            scale={scale}
+            selected={isSelected(at.id)}
+            reachable={home === null || home === entered}
+            findings={named.get(at.id)?.count ?? 0}
+            worst={named.get(at.id)?.worst ?? null}
+          />
+        );
+      })}
+      {layout.clusters.map((cluster) => {
+        const at = resolved.clusters[cluster.id];
+        if (!at) return null;
+        const count = inCluster(layout, cluster.id, resolved.arrangement).length;
+        return (
+          <ControlTarget
+            key={cluster.id}
+            id={cluster.id}
+            name={cluster.name}
+            role={`cluster of ${count}`}
+            words={`${placeWord(at, screen)}, ${entered === cluster.id ? "entered" : "Enter goes in"}`}
+            x={at.x}
+            y={at.y}
+            w={at.w}
+            h={at.h}
+            scale={scale}
+            selected={isSelected(cluster.id)}
+            reachable
+            findings={0}
+            worst={null}
+            tone={entered === cluster.id ? ON_GLASS.accent : ON_GLASS.ink}
+            dashed
+            hollow
+          />
+        );
+      })}
+      {one !== null && overlays.hit && <Stack sight={sight} id={one} scale={scale} />}
+      {one !== null && oneBox && <Tether sight={sight} id={one} scale={scale} tie={tie} />}
+      {one !== null && tie && <TiePoints sight={sight} id={one} tie={tie} scale={scale} />}
+      {one !== null && landing && overlays.landing && <Handles of={landingKey(one)} box={landing} scale={scale} tone={ON_GLASS.land} />}
+      {one !== null && oneBox && <Handles of={one} box={oneBox} scale={scale} />}
+      {moving.length > 0 && overlays.gaps && <NeighbourGaps sight={sight} keys={moving} scale={scale} />}
+      {guides.length > 0 && <Guides guides={guides} sight={sight} scale={scale} />}
+      {(marquee ?? drawn) && (
         <rect
-          x={marquee.x}
-          y={marquee.y}
-          width={marquee.w}
-          height={marquee.h}
-          fill="var(--accent)"
+          x={(marquee ?? drawn)!.x}
+          y={(marquee ?? drawn)!.y}
+          width={(marquee ?? drawn)!.w}
+          height={(marquee ?? drawn)!.h}
+          fill={ON_GLASS.accent}
           fillOpacity={0.12}
-          stroke="var(--accent)"
+          stroke={ON_GLASS.accent}
+          strokeDasharray={drawn ? "4 3" : undefined}
           vectorEffect="non-scaling-stroke"
+          pointerEvents="none"
         />
+      )}
+      {drawn && (
+        <text x={drawn.x} y={drawn.y - 5 / scale} fontSize={11 / scale} fill={ON_GLASS.accent} pointerEvents="none" style={{ fontFamily: "var(--font-mono)" }}>
+          {(drawn.w / mm).toFixed(1)} × {(drawn.h / mm).toFixed(1)} mm
+        </text>
       )}
       <circle
         ref={tip}
-        r={(FINGERTIP_MM / 2) * pxPerMm(screen)}
-        cx={-9999}
-        cy={-9999}
+        r={(FINGERTIP_MM / 2) * mm}
+        cx={-99999}
+        cy={-99999}
         fill="none"
         stroke="#FBFAF6"
         strokeOpacity={0.75}
@@ -85,6 +172,72 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
         pointerEvents="none"
       />
     </svg>
+  );
+}
+
+/** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
+function PointedOut({ sight, findings }: { sight: Sight; findings: readonly Finding[] | undefined }) {
+  const pointed = useBench((b) => b.finding);
+  const found = pointed && findings?.find((f) => f.code === pointed.code && f.subjects.join() === pointed.subjects.join());
+  if (!found) return null;
+  const tone = FINDING_TONE[found.severity];
+  const line = { fill: tone, fillOpacity: 0.18, stroke: tone, strokeWidth: 3, vectorEffect: "non-scaling-stroke" } as const;
+  const { controls, keepClear } = sight.resolved;
+  return (
+    <g pointerEvents="none" data-testid="pointed-out">
+      {controls
+        .filter((c) => found.subjects.includes(c.id))
+        .map((c) => (
+          <ShapePath key={c.id} shape={touchArea(c)} {...line} />
+        ))}
+      {keepClear
+        .filter((z) => found.subjects.includes(z.id))
+        .map((z) => (
+          <rect key={z.id} x={z.x} y={z.y} width={z.w} height={z.h} {...line} />
+        ))}
+    </g>
+  );
+}
+
+/** Where areas lie on each other, the order of those that meet the selected one: 1 is on top and takes the touch first. */
+function Stack({ sight, id, scale }: { sight: Sight; id: string; scale: number }) {
+  const { controls } = sight.resolved;
+  const own = controls.find((c) => c.id === id);
+  if (!own) return null;
+  const area = touchArea(own);
+  const stack = controls.filter((c) => c === own || sharedArea(touchArea(c), area) > 1).reverse();
+  if (stack.length < 2) return null;
+  return (
+    <g pointerEvents="none" data-testid="stack">
+      {stack.map((c, i) => {
+        const x = c.visual.x + c.visual.w;
+        const y = c.visual.y + c.visual.h;
+        return (
+          <g key={c.id} data-order={i + 1} data-of={c.id}>
+            <circle
+              cx={x}
+              cy={y}
+              r={8 / scale}
+              fill={ON_GLASS.dark}
+              stroke={c === own ? ON_GLASS.accent : ON_GLASS.hit}
+              strokeWidth={1.5}
+              vectorEffect="non-scaling-stroke"
+            />
+            <text
+              x={x}
+              y={y}
+              fontSize={10 / scale}
+              textAnchor="middle"
+              dominantBaseline="central"
+              fill={ON_GLASS.ink}
+              style={{ fontFamily: "var(--font-mono)" }}
+            >
+              {i + 1}
+            </text>
+          </g>
+        );
+      })}
+    </g>
   );
 }
 

@@ -1,21 +1,21 @@
 "use client";
-/** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there; Enter grows it in the middle of the thumb's side. */
+/** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several marked ones a cluster; Enter grows them on the thumb's side. */
 import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import Link from "next/link";
 import type { Action } from "../../core/layout/types";
-import { fittingKind, growControl } from "../../core/placement/make";
-import { ok } from "../../core/result";
+import { fittingKind } from "../../core/placement/make";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";
 import type { GlassHandle } from "./Glass";
+import { growActions, homeOfActions } from "./grow";
 
 /** A press must go this far before it is a drag, CSS px. */
 const DRAG_PX = 4;
 
 interface Drag {
-  readonly action: Action;
+  readonly actions: readonly Action[];
   readonly x: number;
   readonly y: number;
 }
@@ -25,21 +25,28 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   const actions = useSession((s) => s.layout.actions);
   const served = useServed();
   const [drag, setDrag] = useState<Drag | null>(null);
-  const start = useRef<{ action: Action; x: number; y: number } | null>(null);
+  const start = useRef<{ actions: readonly Action[]; x: number; y: number } | null>(null);
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const mark = (name: string) =>
+    setMarked((before) => {
+      const next = new Set(before);
+      if (!next.delete(name)) next.add(name);
+      return next;
+    });
+  /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
+  const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
   const servedBy = (action: Action) => served.get(action.name) ?? [];
   const left = (a: Action) => a.read && a.touch === "wanted" && servedBy(a).length === 0;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
   const toDo = actions.filter(left).length;
 
-  const grow = (action: Action, x: number, y: number) => {
-    const kind = fittingKind(action.kind);
-    const grown = growControl(sightNow(session), action, kind, x, y);
-    if (!grown.ok) session.edit("grow", () => grown);
-    else if (session.edit(`grow ${action.name}`, () => ok(grown.value.layout))) session.select([grown.value.id]);
+  const grow = (chosen: readonly Action[], x: number, y: number) => {
+    if (growActions(session, sightNow(session), chosen, { x, y })) setMarked(new Set());
   };
   const growAtHome = (action: Action) => {
-    const { widthPx: w, heightPx: h } = sightNow(session).screen;
-    grow(action, action.kind === "vector" || action.kind === "axis" ? w * 0.16 : w * 0.84, h * 0.7);
+    const chosen = meant(action);
+    const { x, y } = homeOfActions(sightNow(session), chosen);
+    grow(chosen, x, y);
   };
   useEffect(() => {
     if (!drag) return;
@@ -55,12 +62,12 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   const onMove = (event: PointerEvent) => {
     const from = start.current;
     if (from && (drag || Math.hypot(event.clientX - from.x, event.clientY - from.y) > DRAG_PX))
-      setDrag({ action: from.action, x: event.clientX, y: event.clientY });
+      setDrag({ actions: from.actions, x: event.clientX, y: event.clientY });
   };
   const onUp = (event: PointerEvent) => {
     if (drag && start.current) {
       const point = glass.current?.pointAt(event.clientX, event.clientY);
-      if (point) grow(drag.action, point.x, point.y);
+      if (point) grow(drag.actions, point.x, point.y);
     }
     start.current = null;
     setDrag(null);
@@ -70,7 +77,9 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
     <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
       <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
         <h2 className="heading">Ledger</h2>
-        <span className="caption">{actions.length === 0 ? "" : toDo === 0 ? "all served" : `${toDo} to serve`}</span>
+        <span className="caption">
+          {marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : toDo === 0 ? "all served" : `${toDo} to serve`}
+        </span>
       </header>
       {actions.length === 0 ? (
         <div className="grid gap-2 px-3 text-muted">
@@ -86,12 +95,19 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
             return (
               <li key={action.name}>
                 <button
-                  className="flex w-full touch-none items-center gap-2 px-3 py-1 text-left hover:bg-sheet"
-                  title={`Drag onto the glass, or press Enter: a ${fittingKind(action.kind)} grows for ${action.name}`}
+                  className={`flex w-full touch-none items-center gap-2 border-l-2 px-2.5 py-1 text-left hover:bg-sheet ${marked.has(action.name) ? "border-accent bg-sheet" : "border-transparent"}`}
+                  aria-pressed={marked.has(action.name)}
+                  title={`Drag onto the glass, or press Enter: a ${fittingKind(action.kind)} grows for ${action.name}. Shift click or Space marks several; together they grow a cluster.`}
+                  onKeyDown={(event) => {
+                    if (event.key !== " ") return;
+                    event.preventDefault();
+                    mark(action.name);
+                  }}
+                  onKeyUp={(event) => event.key === " " && event.preventDefault()}
                   onPointerDown={(event) => {
                     if (event.button !== 0) return;
                     event.currentTarget.setPointerCapture(event.pointerId);
-                    start.current = { action, x: event.clientX, y: event.clientY };
+                    start.current = event.shiftKey ? null : { actions: meant(action), x: event.clientX, y: event.clientY };
                   }}
                   onPointerMove={onMove}
                   onPointerUp={onUp}
@@ -100,7 +116,8 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                     setDrag(null);
                   }}
                   onClick={(event) => {
-                    if (event.detail === 0) growAtHome(action);
+                    if (event.shiftKey || event.ctrlKey || event.metaKey) mark(action.name);
+                    else if (event.detail === 0) growAtHome(action);
                     else if (by.length > 0) session.select(by);
                   }}
                 >
@@ -124,7 +141,8 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
           className="pointer-events-none fixed z-50 -translate-x-1/2 -translate-y-1/2 rounded-sm border border-accent bg-sheet px-2 py-1 shadow"
           style={{ left: drag.x, top: drag.y }}
         >
-          <span className="figure">{drag.action.name}</span> <span className="caption">{fittingKind(drag.action.kind)}</span>
+          <span className="figure">{drag.actions.map((a) => a.name).join(", ")}</span>{" "}
+          <span className="caption">{drag.actions.length > 1 ? "a cluster" : fittingKind(drag.actions[0].kind)}</span>
         </div>
       )}
     </section>
@@ -143,8 +161,8 @@ function useServed(): ReadonlyMap<string, readonly string[]> {
 
 /** The sight of the bench at this moment. */
 function sightNow(session: Session) {
-  const { layout, moment } = session.store.getState();
-  return sightFor(layout, benchScreenOf(layout), moment);
+  const { layout, view } = session.store.getState();
+  return sightFor(layout, benchScreenOf(layout), view);
 }
 
 function stateWord(action: Action, count: number): string {

@@ -1,39 +1,76 @@
 "use client";
-/** The rail: the same layout live on other screens, each with its count of findings. A click puts that screen on the bench. */
-import { memo, useCallback } from "react";
+/** The rail: the same layout live on other screens, each with its count of findings, those of an arrangement together. A click puts that screen on the bench. */
+import { ListPlus } from "lucide-react";
+import { memo, useCallback, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import type { Screen } from "../../core/layout/types";
+import { arrangementFor } from "../../core/placement/arrangement";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { resolvedOf } from "../session/prepared";
+import { railOf } from "../session/screens";
 import { LayoutPicture } from "../shared/LayoutPicture";
+import { RailDialogue } from "./rail/RailDialogue";
 
 /** The room a screen's picture has in the rail, CSS px. */
 const ROOM = { w: 92, h: 44 };
 
-export const Rail = memo(
-  function Rail({ rail, onBench }: { rail: readonly Screen[]; onBench: string }) {
-    const session = useSessionActions();
-    const findings = useSession((s) => s.findings);
-    const pick = useCallback((name: string) => session.remember({ screen: name }), [session]);
-    return (
-      <section aria-label="Rail" className="flex h-full min-h-0 flex-col border-l border-rule">
-        <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
-          <h2 className="heading">Rail</h2>
+export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
+  const session = useSessionActions();
+  const findings = useSession((s) => s.findings);
+  const workbench = useSession((s) => s.layout.workbench);
+  const orientation = useSession((s) => s.layout.orientation);
+  const arrangements = useSession((s) => s.layout.arrangements);
+  const [editing, setEditing] = useState(false);
+  const rail = useMemo(() => railOf({ workbench, orientation }), [workbench, orientation]);
+  const pick = useCallback((name: string) => session.remember({ screen: name }), [session]);
+  const groups = useMemo(() => {
+    const found = new Map<number, Screen[]>();
+    for (const screen of rail) {
+      const at = arrangementFor(arrangements, screen);
+      found.set(at, [...(found.get(at) ?? []), screen]);
+    }
+    return [...found].sort(([a], [b]) => a - b);
+  }, [rail, arrangements]);
+  return (
+    <section aria-label="Rail" className="flex h-full min-h-0 flex-col border-l border-rule">
+      <header className="flex items-center justify-between px-3 pt-2 pb-1">
+        <h2 className="heading">Rail</h2>
+        <span className="flex items-center gap-1">
           <span className="caption">{rail.length} screens</span>
-        </header>
-        <ul className="min-h-0 flex-1 overflow-auto pb-2">
-          {rail.map((item) => (
-            <li key={item.name}>
-              <RailScreen item={item} onBench={item.name === onBench} findings={findings[item.name]} onPick={pick} />
-            </li>
-          ))}
-        </ul>
-      </section>
-    );
-  },
-  (a, b) => a.onBench === b.onBench && a.rail.length === b.rail.length && a.rail.every((screen, i) => screen === b.rail[i]),
-);
+          <button
+            className="push push-bare h-6 px-1"
+            aria-label="Choose the screens"
+            title="Choose the screens of the rail; add your own"
+            onClick={() => setEditing(true)}
+          >
+            <ListPlus size={15} />
+          </button>
+        </span>
+      </header>
+      <div className="min-h-0 flex-1 overflow-auto pb-2">
+        {groups.map(([at, screens]) => (
+          <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "The base") : "Screens"}>
+            {arrangements.length > 0 && (
+              <h3 className="caption flex items-center gap-1.5 px-3 pt-1">
+                <span className="truncate">{arrangements[at]?.name ?? "the base"}</span>
+                <span className="h-px flex-1 bg-rule" />
+              </h3>
+            )}
+            <ul>
+              {screens.map((item) => (
+                <li key={item.name}>
+                  <RailScreen item={item} onBench={item.name === onBench} findings={findings[item.name]} onPick={pick} />
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      {editing && <RailDialogue open={editing} onOpenChange={setEditing} />}
+    </section>
+  );
+});
 
 interface Props {
   readonly item: Screen;
@@ -64,7 +101,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, findings, onPick }:
 /** The live part of a rail's screen: the one thing that follows every frame of a drag. */
 function RailPicture({ item }: { item: Screen }) {
   const layout = useSession((s) => s.layout);
-  const moment = useSession((s) => s.moment);
+  const view = useSession((s) => s.view);
   const scale = Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx);
-  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, moment)} scale={scale} label={`The layout on ${item.name}`} />;
+  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, view)} scale={scale} label={`The layout on ${item.name}`} />;
 }

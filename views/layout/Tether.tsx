@@ -1,34 +1,49 @@
 "use client";
-/** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. */
-import type { Point } from "../../core/geometry/point";
-import type { Pin } from "../../core/layout/types";
-import { placementIn, TIE_POINTS, type Sight } from "../../core/placement/edits";
-import { frameBox, type ResolvedControl } from "../../core/placement/resolve";
+/** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. A span has a short one at each edge. */
+import type { Box, Point } from "../../core/geometry/point";
+import type { Frame, Pin } from "../../core/layout/types";
+import type { Sight } from "../../core/placement/edits";
+import { frameBox } from "../../core/placement/resolve";
 import { framesOf } from "../../core/placement/screen";
-import { ON_GLASS } from "./Areas";
+import { placementIn, spotOf, spotBox } from "../../core/placement/spots";
+import { seenPin, TIE_POINTS } from "../../core/placement/ties";
+import { ON_GLASS } from "./tones";
 
 /** A tether's end under way: where it is, and the point it would be tied to. */
 export interface TieDrag {
   readonly point: Point;
+  readonly frame: Frame;
   readonly anchor: readonly [number, number];
 }
 
-/** The ends of a control's tether, px: at the control and at the frame. Null for a span. */
-export function tetherEnds(sight: Sight, at: ResolvedControl): { from: Point; to: Point; pin: Pin } | null {
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, at.id);
-  if (placement?.kind !== "pin") return null;
-  const frame = frameBox(placement.frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
-  if (!frame) return null;
+/** The ends of a spot's tether, px: at the spot and at the frame, as the player sees them. Null for a span. */
+export function tetherEnds(sight: Sight, key: string): { from: Point; to: Point; pin: Pin; frame: Box } | null {
+  const pin = seenPin(sight, key);
+  const spot = spotOf(sight.layout, key);
+  const box = spot && spotBox(sight.resolved, spot);
+  const frame = pin && frameBox(pin.frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
+  if (!pin || !box || !frame) return null;
   return {
-    pin: placement,
-    from: { x: at.visual.x + placement.pivot[0] * at.visual.w, y: at.visual.y + placement.pivot[1] * at.visual.h },
-    to: { x: frame.x + placement.anchor[0] * frame.w, y: frame.y + placement.anchor[1] * frame.h },
+    pin,
+    frame,
+    from: { x: box.x + pin.pivot[0] * box.w, y: box.y + pin.pivot[1] * box.h },
+    to: { x: frame.x + pin.anchor[0] * frame.w, y: frame.y + pin.anchor[1] * frame.h },
   };
 }
 
-export function Tether({ sight, at, scale, tie }: { sight: Sight; at: ResolvedControl; scale: number; tie: TieDrag | null }) {
-  const ends = tetherEnds(sight, at);
-  if (!ends) return null;
+/** The points to which a pin may be tied at a snap: those of its own frame, then of the screen's others. */
+export function tiePoints(sight: Sight, pin: Pin): { frame: Frame; anchor: readonly [number, number]; x: number; y: number }[] {
+  const frames = framesOf(sight.screen, sight.layout.picture);
+  const plain = (["safe", "screen", "picture"] as const).filter((f) => f !== pin.frame && (f !== "picture" || sight.layout.picture !== undefined));
+  return [pin.frame, ...plain].flatMap((frame) => {
+    const box = frameBox(frame, sight.resolved, frames);
+    return box ? TIE_POINTS.map((anchor) => ({ frame, anchor, x: box.x + anchor[0] * box.w, y: box.y + anchor[1] * box.h })) : [];
+  });
+}
+
+export function Tether({ sight, id, scale, tie }: { sight: Sight; id: string; scale: number; tie: TieDrag | null }) {
+  const ends = tetherEnds(sight, id);
+  if (!ends) return <EdgeTethers sight={sight} id={id} />;
   const to = tie?.point ?? ends.to;
   const size = 6 / scale;
   return (
@@ -46,8 +61,8 @@ export function Tether({ sight, at, scale, tie }: { sight: Sight; at: ResolvedCo
         pointerEvents="none"
       />
       <circle cx={ends.from.x} cy={ends.from.y} r={2.5 / scale} fill={ON_GLASS.accent} pointerEvents="none" />
-      <g data-tether={at.id} style={{ cursor: "grab" }}>
-        <title>Tether: drag this end to tie the control elsewhere; it stays where it is</title>
+      <g data-tether={id} style={{ cursor: "grab" }}>
+        <title>Tether: drag this end to tie the control elsewhere; it stays where it is. Drop it with Shift and the control comes along.</title>
         <circle cx={to.x} cy={to.y} r={12 / scale} fill="transparent" />
         <path
           d={`M${to.x} ${to.y - size}L${to.x + size} ${to.y}L${to.x} ${to.y + size}L${to.x - size} ${to.y}Z`}
@@ -61,21 +76,47 @@ export function Tether({ sight, at, scale, tie }: { sight: Sight; at: ResolvedCo
   );
 }
 
-/** The nine points of the frame, shown while a tether's end is under way. */
-export function TiePoints({ sight, at, tie, scale }: { sight: Sight; at: ResolvedControl; tie: TieDrag; scale: number }) {
-  const pin = tetherEnds(sight, at)?.pin;
-  const frame = pin && frameBox(pin.frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
-  if (!frame) return null;
+/** What the edges of a span are tied to. */
+function EdgeTethers({ sight, id }: { sight: Sight; id: string }) {
+  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
+  const spot = spotOf(sight.layout, id);
+  const box = spot && spotBox(sight.resolved, spot);
+  if (placement?.kind !== "span" || !box) return null;
+  const frame = framesOf(sight.screen, sight.layout.picture)[placement.frame];
+  const mirrored = sight.view.handed === "left" && spot.kind !== "zone";
+  const [fx, tx] = mirrored ? [1 - placement.to[0], 1 - placement.from[0]] : [placement.from[0], placement.to[0]];
+  const x0 = frame.x + fx * frame.w;
+  const x1 = frame.x + tx * frame.w;
+  const y0 = frame.y + placement.from[1] * frame.h;
+  const y1 = frame.y + placement.to[1] * frame.h;
+  const cx = box.x + box.w / 2;
+  const cy = box.y + box.h / 2;
+  return (
+    <path
+      d={`M${x0} ${cy}H${box.x}M${x1} ${cy}H${box.x + box.w}M${cx} ${y0}V${box.y}M${cx} ${y1}V${box.y + box.h}`}
+      stroke={ON_GLASS.accent}
+      strokeWidth={1.5}
+      strokeDasharray="1 3"
+      vectorEffect="non-scaling-stroke"
+      pointerEvents="none"
+    />
+  );
+}
+
+/** The points of the frames, shown while a tether's end is under way. */
+export function TiePoints({ sight, id, tie, scale }: { sight: Sight; id: string; tie: TieDrag; scale: number }) {
+  const pin = tetherEnds(sight, id)?.pin;
+  if (!pin) return null;
   return (
     <g pointerEvents="none">
-      {TIE_POINTS.map(([ax, ay]) => {
-        const near = tie.anchor[0] === ax && tie.anchor[1] === ay;
+      {tiePoints(sight, pin).map(({ frame, anchor, x, y }) => {
+        const near = JSON.stringify(tie.frame) === JSON.stringify(frame) && tie.anchor[0] === anchor[0] && tie.anchor[1] === anchor[1];
         return (
           <circle
-            key={`${ax},${ay}`}
-            cx={frame.x + ax * frame.w}
-            cy={frame.y + ay * frame.h}
-            r={(near ? 9 : 5) / scale}
+            key={`${JSON.stringify(frame)} ${anchor.join()}`}
+            cx={x}
+            cy={y}
+            r={(near ? 9 : frame === pin.frame ? 5 : 3) / scale}
             fill={near ? ON_GLASS.accent : "none"}
             fillOpacity={0.5}
             stroke={ON_GLASS.accent}

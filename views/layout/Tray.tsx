@@ -1,43 +1,35 @@
 "use client";
-/** The tray: the selected control's whole card side by side; with nothing selected the layout's own settings and the findings. */
+/** The tray: the whole card of what is selected, side by side; with nothing selected the layout's own settings and the findings. */
 import type { ReactNode } from "react";
 import type { Sight } from "../../core/placement/edits";
+import { inCluster, spotOf } from "../../core/placement/spots";
 import { useSession } from "../session/context";
 import { FeelCard } from "../shared/FeelCard";
-import { FindingsCard, GroupCard, LayoutCard, ScaleCard } from "./cards/LayoutCards";
+import { ArrangementsCard } from "./cards/ArrangementsCard";
+import { ClusterCard, ZoneCard } from "./cards/ClusterCard";
+import { FindingsCard } from "./cards/FindingsCard";
+import { LayoutCard, ScaleCard } from "./cards/LayoutCards";
 import { LookCard } from "./cards/LookCard";
+import { MomentsCard } from "./cards/MomentsCard";
+import { MomentsField } from "./cards/MomentsField";
 import { PlaceCard } from "./cards/PlaceCard";
 import { ServesCard } from "./cards/ServesCard";
 import { TouchCard } from "./cards/TouchCard";
 
 export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) {
   const selection = useSession((s) => s.selection);
-  const control = selection.length === 1 ? sight.layout.controls.find((c) => c.id === selection[0]) : undefined;
-  const at = control && sight.resolved.controls.find((c) => c.id === control.id);
-  const columns = tall ? "grid-cols-2 auto-rows-min" : control ? "grid-cols-[1.1fr_0.95fr_1.05fr_1.05fr_1.05fr]" : "grid-cols-[1fr_1fr_2.4fr]";
+  const { layout, resolved } = sight;
+  const cluster = selection.length === 1 && spotOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
+  const zone = selection.length === 1 && spotOf(layout, selection[0])?.kind === "zone" ? selection[0] : null;
+  /** The controls whose cards are open: those selected, or what stands in the selected cluster. */
+  const ids = cluster === null ? selection : inCluster(layout, cluster, resolved.arrangement);
+  const controls = layout.controls.filter((c) => ids.includes(c.id));
+  const places = controls.map((c) => resolved.controls.find((r) => r.id === c.id));
+  const zones = layout.keepClear.filter((z) => selection.includes(z.id));
+  const columns = tall ? "grid-cols-2 auto-rows-min" : selection.length === 0 ? "grid-cols-[0.9fr_0.85fr_1.35fr_0.6fr_2fr]" : COLUMNS;
   return (
     <section aria-label="Tray" className={`grid h-full min-h-0 ${columns} ${tall ? "" : "divide-x divide-rule"}`}>
-      {control ? (
-        <>
-          <Column title="Place">{at ? <PlaceCard sight={sight} control={control} at={at} /> : <p className="text-muted">Not shown on this screen.</p>}</Column>
-          <Column title="Touch">
-            <TouchCard sight={sight} control={control} at={at} />
-          </Column>
-          <Column title="Feel">
-            <FeelCard sight={sight} control={control} at={at} />
-          </Column>
-          <Column title="Look">
-            <LookCard control={control} />
-          </Column>
-          <Column title="Serves">
-            <ServesCard control={control} />
-          </Column>
-        </>
-      ) : selection.length > 1 ? (
-        <Column title="Selection">
-          <GroupCard sight={sight} ids={selection} />
-        </Column>
-      ) : (
+      {selection.length === 0 ? (
         <>
           <Column title="Layout">
             <LayoutCard />
@@ -45,8 +37,50 @@ export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) 
           <Column title="Scale">
             <ScaleCard sight={sight} />
           </Column>
-          <Column title="Findings on this screen">
-            <FindingsCard screenName={sight.screen.name} />
+          <Column title="Arrangements">
+            <ArrangementsCard sight={sight} />
+          </Column>
+          <Column title="Moments">
+            <MomentsCard />
+          </Column>
+          <Column title="Findings on this screen" wide={tall}>
+            <FindingsCard sight={sight} of={null} />
+          </Column>
+        </>
+      ) : (
+        <>
+          <Column title="Place" note={selection.length > 1 ? `${selection.length} selected: ${selection.join(", ")}` : undefined}>
+            <PlaceCard sight={sight} keys={selection} />
+          </Column>
+          {cluster !== null && (
+            <Column title="Cluster">
+              <ClusterCard sight={sight} id={cluster} />
+            </Column>
+          )}
+          {zone !== null && (
+            <Column title="Keep clear">
+              <ZoneCard sight={sight} id={zone} />
+            </Column>
+          )}
+          {controls.length > 0 && (
+            <>
+              <Column title="Touch">
+                <TouchCard sight={sight} controls={controls} places={places} />
+              </Column>
+              {cluster === null && (
+                <Column title="Feel">
+                  <FeelCard sight={sight} controls={controls} places={places} />
+                </Column>
+              )}
+              <Column title="Look">
+                <LookCard controls={controls} />
+              </Column>
+            </>
+          )}
+          <Column title={controls.length > 0 ? "Serves" : "Shows"}>
+            {controls.length > 0 && cluster === null && <ServesCard controls={controls} />}
+            {controls.length + zones.length > 0 && <MomentsField sight={sight} items={[...controls, ...zones]} />}
+            <FindingsCard sight={sight} of={cluster === null ? selection : ids} />
           </Column>
         </>
       )}
@@ -54,10 +88,15 @@ export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) 
   );
 }
 
-function Column({ title, children }: { title: string; children: ReactNode }) {
+const COLUMNS = "grid-cols-[1.08fr_1.05fr_1.05fr_0.97fr_0.85fr]";
+
+function Column({ title, note, wide = false, children }: { title: string; note?: string; wide?: boolean; children: ReactNode }) {
   return (
-    <section aria-label={title} className="flex min-h-0 min-w-0 flex-col px-3 pt-2 pb-2">
-      <h2 className="heading mb-1.5">{title}</h2>
+    <section aria-label={title} className={`flex min-h-0 min-w-0 flex-col px-2.5 pt-1.5 pb-1 ${wide ? "col-span-2" : ""}`}>
+      <h2 className="heading mb-1 flex gap-2">
+        {title}
+        {note && <span className="truncate font-normal tracking-normal text-muted normal-case">{note}</span>}
+      </h2>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] content-start gap-1 overflow-y-auto">{children}</div>
     </section>
   );

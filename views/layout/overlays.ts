@@ -4,23 +4,29 @@ import { z } from "zod";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 
+/** Every overlay, its word, its key, and what it is drawn as in the list. */
 export const OVERLAYS = [
   { key: "hit", word: "Hit areas", letter: "h" },
-  { key: "travel", word: "Dead zone, travel", letter: "z" },
-  { key: "frames", word: "Safe frame", letter: "s" },
-  { key: "clear", word: "Keep clear", letter: "k" },
+  { key: "landing", word: "Landing areas", letter: "l" },
+  { key: "travel", word: "Dead zone and travel", letter: "z" },
+  { key: "frames", word: "Frames, corners, cut-outs", letter: "s" },
+  { key: "edges", word: "System's edge strips", letter: "e" },
+  { key: "reach", word: "Thumb's reach", letter: "r" },
+  { key: "clear", word: "Keep-clear zones", letter: "k" },
+  { key: "grid", word: "Millimetre grid", letter: "g" },
+  { key: "gaps", word: "Gaps while moving", letter: "n" },
 ] as const;
 export type OverlayKey = (typeof OVERLAYS)[number]["key"];
-type Overlays = Readonly<Record<OverlayKey, boolean>>;
+export type Overlays = Readonly<Record<OverlayKey, boolean>>;
 
 const KEY = "nodulum.overlays";
-const schema = z.object({ hit: z.boolean(), travel: z.boolean(), frames: z.boolean(), clear: z.boolean() });
-const DEFAULT: Overlays = { hit: true, travel: true, frames: true, clear: true };
+const DEFAULT: Overlays = { hit: true, landing: true, travel: true, frames: true, edges: false, reach: false, clear: true, grid: false, gaps: true };
+const schema = z.partialRecord(z.enum(OVERLAYS.map((o) => o.key) as [OverlayKey, ...OverlayKey[]]), z.boolean());
 
 function remembered(): Overlays {
   try {
     const read = schema.safeParse(JSON.parse(window.localStorage.getItem(KEY) ?? "null"));
-    return read.success ? read.data : DEFAULT;
+    return read.success ? { ...DEFAULT, ...read.data } : DEFAULT;
   } catch {
     return DEFAULT;
   }
@@ -38,3 +44,5 @@ export function toggleOverlay(key: OverlayKey): void {
 }
 
 export const useOverlays = (): Overlays => useStore(store);
+/** Whether an overlay is shown just now. */
+export const isShown = (key: OverlayKey): boolean => store.getState()[key];

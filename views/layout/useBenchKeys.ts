@@ -1,66 +1,133 @@
 "use client";
-/** The bench's keys: nudging, copying, ordering, deleting; and the clipboard, as text that another tab can take. */
+/** The bench's keys: nudging, tying, copying, ordering, gathering, deleting, zooming; and the clipboard, as text that another tab can take. */
 import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/geometry/point";
-import { duplicateControls, removeControls, reorderControls } from "../../core/layout/edits/controls";
+import { duplicateControls, removeSpots, reorderControls } from "../../core/layout/edits/controls";
 import type { Control } from "../../core/layout/types";
-import { carryTo, moveBy, placementIn, tieTo, type Sight } from "../../core/placement/edits";
+import { moveBy, type Sight } from "../../core/placement/edits";
+import { growControl } from "../../core/placement/make";
 import { pxPerMm } from "../../core/placement/screen";
+import { clusterOf, inCluster, placementIn, selectable, spotOf } from "../../core/placement/spots";
+import { carryTo, seenPin, tieTo } from "../../core/placement/ties";
 import { ok } from "../../core/result";
-import { clipText, readClip } from "../../core/exchange/clip";
 import { useSession, useSessionActions } from "../session/context";
+import { benchStore, setBench, useBench } from "./bench";
 import { shiftedCopy } from "./copies";
+import { dissolveSelected, gatherSelected, splitSelected, twinSelected } from "./gestures";
+import { growInto, growZone, homeOf } from "./grow";
+import { KIND_LETTER, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay } from "./overlays";
+import { CARRY_MM } from "./useGlassGestures";
 
 const NUDGES = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** A nudge with Shift, mm. */
 const LONG_NUDGE_MM = 5;
+/** How far Ctrl with an arrow pushes a zoomed glass, CSS px. */
+const PUSH_PX = 80;
+
+const ARROWS = ["up", "down", "left", "right"];
+const wayOf = (keys: readonly string[] | undefined) => NUDGES[(keys?.at(-1) ?? "").replace("arrow", "") as keyof typeof NUDGES];
 
 export function useBenchKeys(sight: Sight): void {
   const session = useSessionActions();
   const selection = useSession((s) => s.selection);
+  const playerSizes = useSession((s) => s.layout.playerSizes);
+  const tool = useBench((b) => b.tool);
+  const entered = useBench((b) => b.entered);
   const some = { enabled: selection.length > 0, preventDefault: true };
   const names = selection.length === 1 ? selection[0] : `${selection.length} controls`;
+  const { layout, screen, view } = sight;
 
-  const nudge = (event: KeyboardEvent, key: string, px: number) => {
-    const [dx, dy] = NUDGES[key.replace("arrow", "") as keyof typeof NUDGES];
+  const nudge = (event: KeyboardEvent, [dx, dy]: readonly [number, number], px: number) =>
     session.edit(`nudge ${names}`, () => moveBy(sight, selection, dx * px, dy * px), event.repeat);
-  };
-  useHotkeys(["up", "down", "left", "right"], (event, hotkey) => nudge(event, hotkey.keys?.[0] ?? "", sight.resolved.scale), some);
+  useHotkeys(ARROWS, (event, hotkey) => nudge(event, wayOf(hotkey.keys as string[]), sight.resolved.scale), some);
   useHotkeys(
-    ["shift+up", "shift+down", "shift+left", "shift+right"],
-    (event, hotkey) => nudge(event, hotkey.keys?.at(-1) ?? "", LONG_NUDGE_MM * pxPerMm(sight.screen)),
+    ARROWS.map((a) => `shift+${a}`),
+    (event, hotkey) => nudge(event, wayOf(hotkey.keys as string[]), LONG_NUDGE_MM * pxPerMm(screen)),
     some,
   );
   useHotkeys(
-    ["mod+shift+up", "mod+shift+down", "mod+shift+left", "mod+shift+right"],
+    ARROWS.map((a) => `mod+shift+${a}`),
     (_, hotkey) => {
-      const [dx, dy] = NUDGES[(hotkey.keys?.at(-1) ?? "").replace("arrow", "") as keyof typeof NUDGES];
-      const placement = placementIn(sight.layout, sight.resolved.arrangement, selection[0]);
-      if (placement?.kind !== "pin") return;
+      const [dx, dy] = wayOf(hotkey.keys as string[]);
+      const pin = seenPin(sight, selection[0]);
+      if (!pin) return;
       const step = (at: number, by: number) => clampTo(Math.round((at + by / 2) * 2) / 2, 0, 1);
-      session.edit(`tie ${names}`, () => tieTo(sight, selection[0], placement.frame, [step(placement.anchor[0], dx), step(placement.anchor[1], dy)]));
+      session.edit(`tie ${names}`, () => tieTo(sight, selection[0], pin.frame, [step(pin.anchor[0], dx), step(pin.anchor[1], dy)]));
     },
     { enabled: selection.length === 1, preventDefault: true },
   );
-  useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeControls(l, selection)), some);
-  useHotkeys("mod+a", () => session.select(sight.layout.controls.map((c) => c.id)), { preventDefault: true });
   useHotkeys(
-    "mod+d",
+    ARROWS.map((a) => `mod+${a}`),
+    (_, hotkey) => {
+      const [dx, dy] = wayOf(hotkey.keys as string[]);
+      const { pan } = benchStore.getState();
+      setBench({ pan: { x: pan.x - dx * PUSH_PX, y: pan.y - dy * PUSH_PX } });
+    },
+    { preventDefault: true },
+  );
+  useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeSpots(l, selection)), some);
+  useHotkeys("mod+a", () => session.select(allOf(entered)), { preventDefault: true });
+  useHotkeys(
+    "d",
     () =>
       addCopies(
-        sight.layout.controls.filter((c) => selection.includes(c.id)),
+        layout.controls.filter((c) => selection.includes(c.id)),
         `duplicate ${names}`,
       ),
     some,
   );
   useHotkeys("bracketleft", () => session.edit(`lower ${names}`, (l) => reorderControls(l, selection, "down")), some);
   useHotkeys("bracketright", () => session.edit(`raise ${names}`, (l) => reorderControls(l, selection, "up")), some);
-  useHotkeys("c", () => selection.length === 1 && session.edit(`carry ${names}`, () => carryTo(sight, selection[0], 3 * pxPerMm(sight.screen))), {
-    enabled: selection.length === 1,
-  });
-  useHotkeys("escape", () => session.select([]), { enabled: selection.length > 0 });
+  useHotkeys("shift+bracketleft", () => session.edit(`put ${names} at the bottom`, (l) => reorderControls(l, selection, "bottom")), some);
+  useHotkeys("shift+bracketright", () => session.edit(`put ${names} on top`, (l) => reorderControls(l, selection, "top")), some);
+  useHotkeys("c", () => session.edit(`carry ${names}`, () => carryTo(sight, selection[0], CARRY_MM * pxPerMm(screen))), { enabled: selection.length === 1 });
+  useHotkeys("u", () => gatherSelected(session, sight, selection), some);
+  useHotkeys("shift+u", () => dissolveSelected(session, sight, selection), some);
+  useHotkeys("shift+m", () => twinSelected(session, sight, selection), some);
+  useHotkeys("shift+x", () => splitSelected(session, sight, selection), some);
+  const oneCluster = selection.length === 1 && spotOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
+  useHotkeys(
+    "enter",
+    () => {
+      if (tool === "zone") growZone(session, sight, homeOf(sight, "zone"));
+      else if (tool !== null) growInto(session, growControl(sight, { kind: tool, action: null, at: homeOf(sight, tool) }), `add ${tool}`);
+      else if (oneCluster !== null) {
+        setBench({ entered: oneCluster });
+        session.select(inCluster(layout, oneCluster, sight.resolved.arrangement).slice(0, 1));
+      }
+      setBench({ tool: null });
+    },
+    // Enter on a button of a bar presses that button; here it is meant on the glass alone.
+    {
+      enabled: tool !== null || oneCluster !== null,
+      ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target.closest("button, a") !== null && tool === null,
+    },
+  );
+  useHotkeys(
+    "escape",
+    () => {
+      if (tool !== null) setBench({ tool: null });
+      else if (benchStore.getState().grown !== null) setBench({ grown: null });
+      else if (entered !== null) {
+        setBench({ entered: null });
+        session.select([entered]);
+      } else {
+        session.select([]);
+        setBench({ finding: null });
+      }
+    },
+    { enabled: tool !== null || selection.length > 0 || entered !== null },
+  );
+  useHotkeys(
+    [...KINDS, "zone" as const].map((k) => `shift+${KIND_LETTER[k]}`),
+    (_, hotkey) => {
+      const letter = hotkey.keys?.at(-1);
+      setBench({ tool: [...KINDS, "zone" as const].find((k) => KIND_LETTER[k] === letter) ?? null });
+    },
+  );
   useHotkeys(
     OVERLAYS.map((o) => o.letter),
     (_, hotkey) => {
@@ -68,9 +135,31 @@ export function useBenchKeys(sight: Sight): void {
       if (overlay) toggleOverlay(overlay.key);
     },
   );
+  useHotkeys("p", () => setBench({ held: !benchStore.getState().held }));
+  useHotkeys("m", () => session.showPlayer({ handed: view.handed === "left" ? "right" : "left" }));
+  useHotkeys(["comma", "period"], (event) => {
+    const sizes = [...new Set([playerSizes.min, 1, playerSizes.max])].sort((a, b) => a - b);
+    const at = sizes.indexOf(view.playerSize);
+    session.showPlayer({ playerSize: sizes[clampTo(at + (event.code === "Comma" ? -1 : 1), 0, sizes.length - 1)] });
+  });
+  useHotkeys(["j", "shift+j"], (event) => {
+    const choices = [...layout.moments.map((m) => m.id), null];
+    const at = choices.indexOf(view.moment);
+    session.showMoment(choices[(at + (event.shiftKey ? choices.length - 1 : 1)) % choices.length]);
+  });
+  useHotkeys("f", () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } }));
+  useHotkeys("t", () => setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } }));
+
+  /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
+  function allOf(inside: string | null): readonly string[] {
+    if (inside !== null) return inCluster(layout, inside, sight.resolved.arrangement);
+    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...Object.keys(sight.resolved.clusters)]);
+    return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, sight.resolved.arrangement, key)) === null);
+  }
 
   function addCopies(originals: readonly Control[], label: string): void {
-    const made = duplicateControls(sight.layout, originals, shiftedCopy);
+    if (originals.length === 0) return;
+    const made = duplicateControls(layout, originals, shiftedCopy);
     if (!made.ok) session.edit(label, () => made);
     else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.ids);
   }
@@ -81,22 +170,29 @@ export function useBenchKeys(sight: Sight): void {
     const onCopy = (event: ClipboardEvent) => {
       if (typing(event) || selection.length === 0) return;
       event.preventDefault();
-      event.clipboardData?.setData("text/plain", clipText(sight.layout, selection));
-      if (event.type === "cut") session.edit(`cut ${names}`, (l) => removeControls(l, selection));
+      event.clipboardData?.setData("text/plain", clipText(layout, selection));
+      if (event.type === "cut") session.edit(`cut ${names}`, (l) => removeSpots(l, selection));
     };
     const onPaste = (event: ClipboardEvent) => {
       if (typing(event)) return;
-      const read = readClip(event.clipboardData?.getData("text/plain") ?? "", sight.layout);
+      const read = readClip(event.clipboardData?.getData("text/plain") ?? "", layout);
       if (!read.ok) session.tell({ text: read.problems[0].message, tone: "problem" });
       else addCopies(read.value, `paste ${read.value.length === 1 ? read.value[0].id : `${read.value.length} controls`}`);
+    };
+    // By the sign: on many keyboards plus and minus lie elsewhere. With Ctrl they are the browser's own zoom.
+    const onSign = (event: KeyboardEvent) => {
+      if (typing(event) || event.ctrlKey || event.metaKey || (event.key !== "+" && event.key !== "-" && event.key !== "=")) return;
+      document.querySelector<HTMLButtonElement>(`[aria-label="${event.key === "-" ? "Zoom out" : "Zoom in"}"]`)?.click();
     };
     document.addEventListener("copy", onCopy);
     document.addEventListener("cut", onCopy);
     document.addEventListener("paste", onPaste);
+    document.addEventListener("keydown", onSign);
     return () => {
       document.removeEventListener("copy", onCopy);
       document.removeEventListener("cut", onCopy);
       document.removeEventListener("paste", onPaste);
+      document.removeEventListener("keydown", onSign);
     };
   });
 }

@@ -1,17 +1,29 @@
 "use client";
 /**
- * What the pointer does on the glass: select, move, resize, tie, span a marquee. A gesture begins with the first real
- * movement and is one entry in the history; Escape, a lost capture or a cancelled pointer put everything back.
- * Moves are worked off once a frame.
+ * What the pointer does on the glass: select, move, resize, tie, draw a box, span a marquee, push the glass about. A gesture
+ * begins with the first real movement and is one entry in the history; Escape, a lost capture or a cancelled pointer put
+ * everything back. Moves are worked off once a frame. Alt lets go of snapping.
  */
 import { useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
 import type { Box, Point } from "../../core/geometry/point";
-import { carryTo, moveBy, placeAt, TIE_POINTS, tieTo, type Sight } from "../../core/placement/edits";
-import { frameBox, type ResolvedControl } from "../../core/placement/resolve";
+import type { Frame } from "../../core/layout/types";
+import { boundsOf } from "../../core/placement/align";
+import { fitted, scaleCluster } from "../../core/placement/clusters";
+import { moveBy, placeAt, sightOf, type Sight } from "../../core/placement/edits";
+import { growControl } from "../../core/placement/make";
+import { frameBox } from "../../core/placement/resolve";
 import { framesOf, pxPerMm } from "../../core/placement/screen";
+import { snapMove, type Guide } from "../../core/placement/snap";
+import { clusterOf, placementIn, spotBox, spotOf } from "../../core/placement/spots";
+import { carryTo, tieTo } from "../../core/placement/ties";
+import { ok } from "../../core/result";
 import { useSession, useSessionActions } from "../session/context";
-import { draggedBox, type HandleKey } from "./handlePlaces";
-import { tetherEnds, type TieDrag } from "./Tether";
+import { benchStore, setBench, useBench } from "./bench";
+import { snappedBox, type HandleKey, draggedBox } from "./handlePlaces";
+import { growInto, growZone } from "./grow";
+import { isShown } from "./overlays";
+import { boxesOf, heldBy, snapTargets } from "./targets";
+import { tetherEnds, tiePoints, type TieDrag } from "./Tether";
 
 /** Movement below this is a click, CSS px. */
 const CLICK_PX = 3;
@@ -19,27 +31,50 @@ const CLICK_PX = 3;
 const TIE_SNAP_PX = 28;
 /** The least side a drag can leave a control, mm. */
 const LEAST_MM = 1;
+/** How far from the edges it is tied to a control is carried, mm. */
+export const CARRY_MM = 3;
 
-interface Gesture {
-  readonly kind: "move" | "resize" | "tie" | "marquee" | "press";
+type Gesture = {
   readonly sight: Sight;
   readonly from: Point;
-  readonly ids: readonly string[];
-  readonly handle?: HandleKey;
-  readonly at?: ResolvedControl;
-  /** Selection to fall back on for a click on one of several. */
-  readonly clicked?: string;
+  /** CSS px in the window, for pushing the glass about. */
+  readonly window: Point;
   moving: boolean;
+} & (
+  | { readonly kind: "move"; readonly ids: readonly string[]; readonly clicked: string }
+  | { readonly kind: "resize"; readonly id: string; readonly handle: HandleKey; readonly box: Box }
+  | { readonly kind: "tie"; readonly id: string }
+  | { readonly kind: "marquee"; readonly ids: readonly string[] }
+  | { readonly kind: "draw" }
+  | { readonly kind: "pan"; readonly pan: Point }
+  | { readonly kind: "press" }
+);
+type Fresh<K> = K extends Gesture ? Omit<K, "sight" | "from" | "window" | "moving"> : never;
+
+interface Latest {
+  readonly point: Point;
+  readonly window: Point;
+  readonly free: boolean;
+  readonly shift: boolean;
 }
+
+const NO_GUIDES: readonly Guide[] = [];
+const NOTHING: readonly string[] = [];
+const between = (a: Point, b: Point): Box => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), w: Math.abs(a.x - b.x), h: Math.abs(a.y - b.y) });
 
 export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVGSVGElement | null>, tip: RefObject<SVGCircleElement | null>) {
   const session = useSessionActions();
   const selection = useSession((s) => s.selection);
+  const entered = useBench((b) => b.entered);
   const gesture = useRef<Gesture | null>(null);
   const frame = useRef(0);
-  const last = useRef<{ point: Point; free: boolean } | null>(null);
+  const last = useRef<Latest | null>(null);
   const [marquee, setMarquee] = useState<Box | null>(null);
+  const [drawn, setDrawn] = useState<Box | null>(null);
   const [tie, setTie] = useState<TieDrag | null>(null);
+  const [guides, setGuides] = useState(NO_GUIDES);
+  const [moving, setMoving] = useState(NOTHING);
+  const spaceHeld = useRef(false);
 
   const pointOf = (event: { clientX: number; clientY: number }): Point => {
     const rect = svg.current!.getBoundingClientRect();
@@ -51,122 +86,231 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     gesture.current = null;
     last.current = null;
     setMarquee(null);
+    setDrawn(null);
     setTie(null);
+    setGuides(NO_GUIDES);
+    setMoving(NOTHING);
   };
   const abandon = () => {
-    if (gesture.current?.moving) session.cancel();
+    const g = gesture.current;
+    if (g?.moving && (g.kind === "move" || g.kind === "resize")) session.cancel();
     stop();
   };
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key !== "Escape" || !gesture.current) return;
+      if (event.code === "Space" && event.target instanceof Element && !event.target.closest("input, select, textarea, button")) {
+        spaceHeld.current = event.type === "keydown";
+        if (event.target.closest("main") || event.target === document.body) event.preventDefault();
+      }
+      if (event.type !== "keydown" || event.key !== "Escape" || !gesture.current) return;
       event.stopPropagation();
       event.preventDefault();
       abandon();
     };
     window.addEventListener("keydown", onKey, true);
-    return () => window.removeEventListener("keydown", onKey, true);
+    window.addEventListener("keyup", onKey, true);
+    return () => {
+      window.removeEventListener("keydown", onKey, true);
+      window.removeEventListener("keyup", onKey, true);
+    };
   });
 
+  const isRound = (id: string) => {
+    const kind = sight.layout.controls.find((c) => c.id === id)?.kind;
+    return kind === "stick" || kind === "dpad" || kind === "button" || spotOf(sight.layout, id)?.kind === "cluster";
+  };
+  const move = (g: Gesture & { kind: "move" }, now: Latest) => {
+    let dx = now.point.x - g.from.x;
+    let dy = now.point.y - g.from.y;
+    const bounds = boundsOf(boxesOf(g.sight, g.ids));
+    if (!now.free && bounds) {
+      const snapped = snapMove({ ...bounds, x: bounds.x + dx, y: bounds.y + dy }, snapTargets(g.sight, g.ids, scale, isShown("grid")));
+      dx += snapped.dx;
+      dy += snapped.dy;
+      setGuides(snapped.guides);
+    } else setGuides(NO_GUIDES);
+    session.preview(() => moveBy(g.sight, g.ids, dx, dy));
+  };
+  const resize = (g: Gesture & { kind: "resize" }, now: Latest) => {
+    const dx = now.point.x - g.from.x;
+    const dy = now.point.y - g.from.y;
+    const corner = g.handle.length === 2;
+    const keep = (corner && isRound(g.id)) !== now.shift;
+    const least = LEAST_MM * pxPerMm(g.sight.screen);
+    const { box, guides: met } = now.free
+      ? { box: draggedBox(g.box, g.handle, dx, dy, least, keep), guides: [] }
+      : snappedBox(g.box, g.handle, dx, dy, least, keep, snapTargets(g.sight, [g.id], scale, isShown("grid")));
+    setGuides(met);
+    const cluster = spotOf(g.sight.layout, g.id)?.kind === "cluster";
+    session.preview(() => (cluster ? scaleCluster(g.sight, g.id, box) : placeAt(g.sight, g.id, box, true)));
+  };
   const work = () => {
     frame.current = 0;
     const g = gesture.current;
     const now = last.current;
     if (!g || !now) return;
-    const dx = now.point.x - g.from.x;
-    const dy = now.point.y - g.from.y;
     if (!g.moving) {
-      if (Math.hypot(dx, dy) * scale < CLICK_PX) return;
+      if (Math.hypot(now.window.x - g.window.x, now.window.y - g.window.y) < CLICK_PX) return;
       g.moving = true;
-      if (g.kind === "move") session.begin(`move ${g.ids.length === 1 ? g.ids[0] : `${g.ids.length} controls`}`);
-      if (g.kind === "resize") session.begin(`resize ${g.ids[0]}`);
+      if (g.kind === "move") {
+        session.begin(`move ${g.ids.length === 1 ? g.ids[0] : `${g.ids.length} controls`}`);
+        setMoving(g.ids);
+      }
+      if (g.kind === "resize") session.begin(`resize ${g.id}`);
     }
     switch (g.kind) {
       case "move":
-        session.preview(() => moveBy(g.sight, g.ids, dx, dy));
-        return;
+        return move(g, now);
       case "resize":
-        session.preview(() => placeAt(g.sight, g.ids[0], draggedBox(g.at!.visual, g.handle!, dx, dy, LEAST_MM * pxPerMm(g.sight.screen)), true));
-        return;
+        return resize(g, now);
       case "tie":
-        setTie({ point: now.point, anchor: anchorAt(g, now.point, now.free) });
-        return;
+        return setTie(tieAt(g.sight, g.id, now));
       case "marquee":
-        setMarquee({ x: Math.min(g.from.x, now.point.x), y: Math.min(g.from.y, now.point.y), w: Math.abs(dx), h: Math.abs(dy) });
-        return;
+        return setMarquee(between(g.from, now.point));
+      case "draw":
+        return setDrawn(between(g.from, now.point));
+      case "pan":
+        return setBench({ pan: { x: g.pan.x + now.window.x - g.window.x, y: g.pan.y + now.window.y - g.window.y } });
       case "press":
     }
   };
 
-  /** The fractions of the frame for a tether's end: a corner, edge's middle or centre when near one, else free. */
-  const anchorAt = (g: Gesture, point: Point, free: boolean): [number, number] => {
-    const ends = tetherEnds(g.sight, g.at!);
-    const box = ends ? frameBox(ends.pin.frame, g.sight.resolved, framesOf(g.sight.screen, g.sight.layout.picture)) : null;
-    if (!box || box.w <= 0 || box.h <= 0) return [0, 0];
-    if (!free)
-      for (const [ax, ay] of TIE_POINTS) if (Math.hypot(box.x + ax * box.w - point.x, box.y + ay * box.h - point.y) * scale <= TIE_SNAP_PX) return [ax, ay];
+  /** Where a tether's end would be tied: a corner, edge's middle or centre when near one, else freely in its own frame. */
+  const tieAt = (from: Sight, id: string, { point, free }: Latest): TieDrag | null => {
+    const ends = tetherEnds(from, id);
+    if (!ends) return null;
+    if (!free) {
+      const near = tiePoints(from, ends.pin).find((p) => Math.hypot(p.x - point.x, p.y - point.y) * scale <= TIE_SNAP_PX);
+      if (near) return { point, frame: near.frame, anchor: near.anchor };
+    }
+    const box = frameBox(ends.pin.frame, from.resolved, framesOf(from.screen, from.layout.picture));
     const held = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
-    return [held((point.x - box.x) / box.w), held((point.y - box.y) / box.h)];
+    const at = (v: number, low: number, side: number) => (side > 0 ? held((v - low) / side) : 0);
+    return { point, frame: ends.pin.frame, anchor: box ? [at(point.x, box.x, box.w), at(point.y, box.y, box.h)] : [0, 0] };
   };
+  const tied = (from: Sight, id: string, to: { frame: Frame; anchor: readonly [number, number] }, carry: boolean) =>
+    session.edit(carry ? `carry ${id}` : `tie ${id}`, () => {
+      const there = tieTo(from, id, to.frame, to.anchor);
+      if (!there.ok || !carry) return there;
+      return carryTo(sightOf(there.value, from.screen, from.view), id, CARRY_MM * pxPerMm(from.screen));
+    });
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
-    if (event.button !== 0 || gesture.current) return;
+    if (gesture.current || !(event.button === 0 || event.button === 1)) return;
     const target = event.target as Element;
     const from = pointOf(event);
-    const handle = target.closest("[data-handle]")?.getAttribute("data-handle") as HandleKey | null | undefined;
+    const begin = (g: Fresh<Gesture>) => (gesture.current = { ...g, sight, from, window: { x: event.clientX, y: event.clientY }, moving: false } as Gesture);
+    event.currentTarget.setPointerCapture(event.pointerId);
+    const bench = benchStore.getState();
+    if (bench.grown !== null) setBench({ grown: null });
+    if (event.button === 1 || spaceHeld.current) {
+      event.preventDefault();
+      begin({ kind: "pan", pan: bench.pan });
+      return;
+    }
+    if (bench.tool !== null) {
+      begin({ kind: "draw" });
+      return;
+    }
+    const handle = target.closest("[data-handle]");
     const tether = target.closest("[data-tether]")?.getAttribute("data-tether");
     const id = target.closest("[data-control]")?.getAttribute("data-control");
-    const at = (which: string) => sight.resolved.controls.find((c) => c.id === which);
-    const begin = (g: Omit<Gesture, "sight" | "from" | "moving">) => (gesture.current = { ...g, sight, from, moving: false });
-    event.currentTarget.setPointerCapture(event.pointerId);
-    if (handle && selection.length === 1) begin({ kind: "resize", ids: selection, handle, at: at(selection[0]) });
-    else if (tether) {
-      if (event.detail === 2) session.edit(`carry ${tether}`, () => carryTo(sight, tether, 3 * pxPerMm(sight.screen)));
-      else begin({ kind: "tie", ids: [tether], at: at(tether) });
+    if (handle) {
+      const of = handle.getAttribute("data-of")!;
+      const spot = spotOf(sight.layout, of);
+      const box = spot && spotBox(sight.resolved, spot);
+      if (box) begin({ kind: "resize", id: of, handle: handle.getAttribute("data-handle") as HandleKey, box: { x: box.x, y: box.y, w: box.w, h: box.h } });
+    } else if (tether) {
+      if (event.detail === 2) session.edit(`carry ${tether}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
+      else begin({ kind: "tie", id: tether });
     } else if (id) {
-      if (event.shiftKey) {
-        session.select(selection.includes(id) ? selection.filter((s) => s !== id) : [...selection, id]);
-        begin({ kind: "press", ids: [] });
+      const key = heldBy(sight.layout, sight.resolved.arrangement, id, entered);
+      if (event.detail === 2 && spotOf(sight.layout, key)?.kind === "cluster") {
+        setBench({ entered: key });
+        session.select([id === key ? key : id]);
+        begin({ kind: "press" });
         return;
       }
-      const ids = selection.includes(id) ? selection : [id];
+      if (event.shiftKey) {
+        session.select(selection.includes(key) ? selection.filter((s) => s !== key) : [...selection, key]);
+        begin({ kind: "press" });
+        return;
+      }
+      if (entered !== null && key !== entered && clusterOf(placementIn(sight.layout, sight.resolved.arrangement, key)) !== entered) setBench({ entered: null });
+      const ids = selection.includes(key) ? selection : [key];
       if (ids !== selection) session.select(ids);
-      begin({ kind: "move", ids, clicked: id });
+      begin({ kind: "move", ids, clicked: key });
     } else begin({ kind: "marquee", ids: event.shiftKey ? selection : [] });
   };
+  const latest = (event: PointerEvent<SVGSVGElement>): Latest => ({
+    point: pointOf(event),
+    window: { x: event.clientX, y: event.clientY },
+    free: event.altKey,
+    shift: event.shiftKey,
+  });
   const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
     const point = pointOf(event);
     tip.current?.setAttribute("cx", String(point.x));
     tip.current?.setAttribute("cy", String(point.y));
     if (!gesture.current) return;
-    last.current = { point, free: event.altKey };
+    last.current = latest(event);
     if (frame.current === 0) frame.current = requestAnimationFrame(work);
   };
   const onPointerUp = (event: PointerEvent<SVGSVGElement>) => {
     const g = gesture.current;
     if (!g) return;
-    last.current = { point: pointOf(event), free: event.altKey };
+    last.current = latest(event);
     cancelAnimationFrame(frame.current);
     work();
-    if (!g.moving) {
-      if (g.kind === "marquee") session.select(g.ids);
-      else if (g.kind === "move" && g.clicked && selection.length > 1) session.select([g.clicked]);
-    } else if (g.kind === "move" || g.kind === "resize") session.commit();
-    else if (g.kind === "tie") {
-      const anchor = anchorAt(g, last.current.point, last.current.free);
-      const pin = tetherEnds(g.sight, g.at!)?.pin;
-      if (pin) session.edit(`tie ${g.ids[0]}`, () => tieTo(g.sight, g.ids[0], pin.frame, anchor));
+    const now = last.current;
+    if (g.kind === "draw") finishDrawing(g.moving ? between(g.from, now.point) : g.from);
+    else if (!g.moving) {
+      if (g.kind === "marquee") {
+        session.select(g.ids);
+        setBench({ entered: null });
+      } else if (g.kind === "move" && selection.length > 1) session.select([g.clicked]);
+    } else if (g.kind === "move" || g.kind === "resize") {
+      refit(g);
+      session.commit();
+    } else if (g.kind === "tie") {
+      const to = tieAt(g.sight, g.id, now);
+      if (to) tied(g.sight, g.id, to, now.shift);
     } else if (g.kind === "marquee") {
-      const { point } = last.current;
-      const [x0, x1] = [Math.min(g.from.x, point.x), Math.max(g.from.x, point.x)];
-      const [y0, y1] = [Math.min(g.from.y, point.y), Math.max(g.from.y, point.y)];
-      const within = sight.resolved.controls.filter(({ visual: v }) => v.x < x1 && v.x + v.w > x0 && v.y < y1 && v.y + v.h > y0).map((c) => c.id);
+      const { x, y, w, h } = between(g.from, now.point);
+      const within = g.sight.resolved.controls
+        .filter(({ visual: v }) => v.x < x + w && v.x + v.w > x && v.y < y + h && v.y + v.h > y)
+        .map((c) => heldBy(g.sight.layout, g.sight.resolved.arrangement, c.id, entered));
       session.select([...new Set([...g.ids, ...within])]);
     }
     stop();
   };
-  const onPointerLeave = () => tip.current?.setAttribute("cx", "-9999");
+  /** What stands in a cluster has moved in it: the cluster's box is drawn about it anew. */
+  const refit = (g: Gesture & { kind: "move" | "resize" }) => {
+    const ids = g.kind === "move" ? g.ids : [g.id];
+    const { arrangement } = g.sight.resolved;
+    const homes = new Set(ids.flatMap((id) => clusterOf(placementIn(g.sight.layout, arrangement, id)) ?? []).filter((home) => !ids.includes(home)));
+    for (const home of homes) {
+      const { layout } = session.store.getState();
+      const fit = fitted(sightOf(layout, g.sight.screen, g.sight.view), home);
+      if (fit.ok) session.preview(() => ok(fit.value));
+    }
+  };
+  const finishDrawing = (at: Point | Box) => {
+    const { tool } = benchStore.getState();
+    setBench({ tool: null });
+    if (tool === "zone") growZone(session, sight, at);
+    else if (tool !== null) growInto(session, growControl(sight, { kind: tool, action: null, at }), `add ${tool}`);
+  };
+  const onPointerLeave = () => tip.current?.setAttribute("cx", "-99999");
 
-  return { bind: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: abandon, onLostPointerCapture: abandon, onPointerLeave }, marquee, tie };
+  return {
+    bind: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: abandon, onLostPointerCapture: abandon, onPointerLeave },
+    marquee,
+    drawn,
+    tie,
+    guides,
+    moving,
+    abandon,
+  };
 }

@@ -3,20 +3,20 @@
 import { useTheme } from "next-themes";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/input/events";
+import { PLAIN_VIEW } from "../../core/placement/resolve";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import { FeelCard } from "../shared/FeelCard";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
-import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { createTraces, drawTraces, valueText } from "./traces";
 import { useRehearsal } from "./useRehearsal";
 
 export function RehearseView() {
   const layout = useSession((s) => s.layout);
-  const moment = useSession((s) => s.moment);
+  const moment = useSession((s) => s.view.moment);
   const screen = benchScreenOf(layout);
   const actions = layout.actions;
   const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
@@ -66,7 +66,6 @@ export function RehearseView() {
               {yard ? "Play the tug" : "Play the test yard"}
             </button>
           )}
-          {yard && <MomentChoice />}
           <span className="caption ml-auto">Click the glass: keys go to the game. Hold Escape to leave it.</span>
         </header>
         <div ref={area} className="grid min-h-0 flex-1 place-items-center overflow-hidden">
@@ -145,7 +144,7 @@ function FeelPanel() {
   const selection = useSession((s) => s.selection);
   const control = layout.controls.find((c) => c.id === selection[0]) ?? layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
   if (!control) return null;
-  const sight = sightFor(layout, benchScreenOf(layout), null);
+  const sight = sightFor(layout, benchScreenOf(layout), PLAIN_VIEW);
   return (
     <section aria-label="Feel" className="grid content-start gap-1.5 px-4 py-3">
       <h2 className="heading">Feel</h2>
@@ -156,7 +155,7 @@ function FeelPanel() {
           </option>
         ))}
       </select>
-      <FeelCard sight={sight} control={control} at={sight.resolved.controls.find((c) => c.id === control.id)} />
+      <FeelCard sight={sight} controls={[control]} places={[sight.resolved.controls.find((c) => c.id === control.id)]} />
     </section>
   );
 }

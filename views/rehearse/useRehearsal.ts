@@ -9,9 +9,10 @@ import type { ActionValues } from "../../core/input/events";
 import type { Layout, Screen } from "../../core/layout/types";
 import { drawControls } from "../../runtime/art";
 import { createPlayer, type Player } from "../../runtime/player";
-import { drawnControls } from "../../runtime/poses";
+import { createAway, drawnControls } from "../../runtime/poses";
 import { PLAIN_VIEW } from "../../core/placement/resolve";
 import type { Game } from "../../samples/game";
+import { picturesOf } from "../shared/images";
 import { contextFor } from "../shared/LayoutPicture";
 
 const HZ = 60;
@@ -47,6 +48,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     let frame = 0;
     let shown: string | null = null;
     let padBefore = "";
+    const away = createAway();
     const step = (time: number) => {
       const { current } = now;
       const playing = player.current;
@@ -73,7 +75,12 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       const ctx = canvas.current && contextFor(canvas.current, current.screen.widthPx, current.screen.heightPx, current.scale);
       if (!ctx) return;
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
-      drawControls(ctx, drawnControls(current.layout, playing.resolved(), playing.setup(), playing.state()), 1 / current.scale);
+      drawControls(
+        ctx,
+        drawnControls(current.layout, playing.resolved(), playing.setup(), playing.state(), away),
+        1 / current.scale,
+        picturesOf(current.layout),
+      );
     };
     frame = requestAnimationFrame(step);
     const onHide = () => {

@@ -7,10 +7,9 @@ import { pxPerMm } from "../../core/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { resolvedOf } from "../session/prepared";
-import { benchScreenOf, shelfOf } from "../session/screens";
+import { benchScreenOf, shelfOf, showMomentOf } from "../session/screens";
 import { FindingList } from "../shared/FindingList";
 import { LayoutPicture } from "../shared/LayoutPicture";
-import { MomentChoice } from "../shared/MomentChoice";
 
 const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: screen.heightPx / pxPerMm(screen) });
 
@@ -18,7 +17,7 @@ export function ShelfView() {
   const session = useSessionActions();
   const router = useRouter();
   const layout = useSession((s) => s.layout);
-  const moment = useSession((s) => s.moment);
+  const view = useSession((s) => s.view);
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
   const [picked, setPicked] = useState(benchScreenOf(layout).name);
@@ -31,11 +30,8 @@ export function ShelfView() {
     session.remember({ screen: name });
     session.select(ids);
     const shown = layout.controls.filter((c) => ids.includes(c.id));
-    if (shown.length > 0 && moment !== null && !shown.every((c) => c.moments.includes(moment))) {
-      const common = layout.moments.find((m) => shown.every((c) => c.moments.includes(m.id)));
-      session.showMoment(common?.id ?? null);
-      session.select(ids);
-    }
+    showMomentOf(session, shown);
+    session.select(ids);
     router.push("/layout");
   };
   return (
@@ -44,7 +40,6 @@ export function ShelfView() {
         <header className="flex flex-wrap items-center gap-3 px-5 pt-3 pb-1">
           <h2 className="font-semibold">{shelf.length} screens at true relative size</h2>
           <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
-          <MomentChoice />
           <label className="ml-auto flex items-center gap-2">
             <span className="caption">size</span>
             <input
@@ -77,7 +72,7 @@ export function ShelfView() {
                   <LayoutPicture
                     layout={layout}
                     screen={item}
-                    resolved={resolvedOf(layout, item, moment)}
+                    resolved={resolvedOf(layout, item, view)}
                     scale={width / item.widthPx}
                     label={`The layout on ${item.name}`}
                   />

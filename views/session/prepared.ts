@@ -2,25 +2,26 @@
 import type { Layout, Screen } from "../../core/layout/types";
 import type { Sight } from "../../core/placement/edits";
 import { prepareLayout, type PreparedLayout } from "../../core/placement/prepare";
-import { PLAIN_VIEW, resolve, type Resolved } from "../../core/placement/resolve";
+import { resolve, type Resolved, type View } from "../../core/placement/resolve";
 
 const prepared = new WeakMap<Layout, PreparedLayout>();
-const places = new WeakMap<Layout, WeakMap<Screen, Map<string | null, Resolved>>>();
+const places = new WeakMap<Layout, WeakMap<Screen, Map<string, Resolved>>>();
 
-/** Where a layout stands on a screen in a moment (null: every one). The same three give the same object. */
-export function resolvedOf(layout: Layout, screen: Screen, moment: string | null): Resolved {
+/** Where a layout stands on a screen for a player in a moment (null: every one). The same three give the same object. */
+export function resolvedOf(layout: Layout, screen: Screen, view: View): Resolved {
   let ready = prepared.get(layout);
   if (!ready) prepared.set(layout, (ready = prepareLayout(layout)));
   let screens = places.get(layout);
   if (!screens) places.set(layout, (screens = new WeakMap()));
-  let moments = screens.get(screen);
-  if (!moments) screens.set(screen, (moments = new Map()));
-  let resolved = moments.get(moment);
-  if (!resolved) moments.set(moment, (resolved = resolve(ready, screen, { ...PLAIN_VIEW, moment })));
+  let views = screens.get(screen);
+  if (!views) screens.set(screen, (views = new Map()));
+  const key = `${view.handed} ${view.playerSize} ${view.moment ?? "\n"}`;
+  let resolved = views.get(key);
+  if (!resolved) views.set(key, (resolved = resolve(ready, screen, view)));
   return resolved;
 }
 
 /** The sight from which an edit by hand starts. */
-export function sightFor(layout: Layout, screen: Screen, moment: string | null): Sight {
-  return { layout, screen, resolved: resolvedOf(layout, screen, moment) };
+export function sightFor(layout: Layout, screen: Screen, view: View): Sight {
+  return { layout, screen, view, resolved: resolvedOf(layout, screen, view) };
 }

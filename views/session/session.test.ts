@@ -75,7 +75,7 @@ test("deleted controls leave the selection; a new layout has an empty history", 
   session.edit("delete", (l) => removeSpots(l, ["horn"]));
   expect(session.store.getState().selection).toEqual(["pump"]);
   session.show("other", sampleLayouts()[1]);
-  expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], moment: "sorting" });
+  expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], view: { moment: "sorting", handed: "right" } });
 });
 
 test("saved means written; a refusal is told and work goes on", async () => {

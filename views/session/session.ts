@@ -4,11 +4,13 @@
  */
 import { createStore, type StoreApi } from "zustand/vanilla";
 import type { Finding } from "../../core/checks/finding";
+import type { MendOffer } from "../../workers/checks";
 import { writeLayout } from "../../core/layout/write";
 import type { Layout, Workbench } from "../../core/layout/types";
 import { problemText, type Result } from "../../core/result";
 import type { LayoutStore } from "../../storage/layouts";
 import { createSaver, type Saver, type Saving } from "../../storage/saver";
+import { PLAIN_VIEW, type View } from "../../core/placement/resolve";
 import { NO_HISTORY, record, redo, undo, type History } from "./history";
 
 /** A message at the foot of the window. */
@@ -25,12 +27,14 @@ export interface SessionState {
   readonly history: History;
   readonly gesture: { readonly label: string; readonly base: Layout } | null;
   readonly selection: readonly string[];
-  /** The moment of the game that the views show; null: all of them at once. */
-  readonly moment: string | null;
+  /** As which player, and in which moment of the game, the views show the layout; moment null: all of them at once. */
+  readonly view: View;
   readonly saving: Saving;
   /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
   readonly onlyMemory: string | null;
   readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  /** The moves that mend findings of the screen on the bench, of the layout as it stood when they were proved. */
+  readonly mends: readonly MendOffer[];
   readonly notice: Notice | null;
 }
 
@@ -53,6 +57,8 @@ export interface Session {
   select(ids: readonly string[]): void;
   /** Chooses the moment that the views show. */
   showMoment(moment: string | null): void;
+  /** Chooses as which player the layout is looked at: hand, size. */
+  showPlayer(player: Partial<Pick<View, "handed" | "playerSize">>): void;
   /** Changes what the editor alone remembers; no entry in the history. */
   remember(change: Partial<Workbench>): void;
   /** Puts another layout on the bench, its history empty. */
@@ -62,11 +68,13 @@ export interface Session {
   /** Resolves when nothing waits to be written; what was refused is tried once more. */
   flush(): Promise<void>;
   tell(notice: Notice | null): void;
+  /** Takes the moves that mend what is found on the bench. */
+  setMends(mends: readonly MendOffer[]): void;
   /** Takes the findings of the screens in view; lists that say the same keep their identity, so that nothing draws anew for them. */
   setFindings(findings: Record<string, readonly Finding[]>): void;
 }
 
-const firstMoment = (layout: Layout): string | null => layout.moments[0]?.id ?? null;
+const firstView = (layout: Layout): View => ({ ...PLAIN_VIEW, moment: layout.moments[0]?.id ?? null });
 
 /** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
 export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
@@ -76,10 +84,11 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     history: NO_HISTORY,
     gesture: null,
     selection: [],
-    moment: firstMoment(layout),
+    view: firstView(layout),
     saving: { kind: "saved" },
     onlyMemory: kept.refusal,
     findings: {},
+    mends: [],
     notice: null,
   }));
   const { getState: get, setState: set } = store;
@@ -92,9 +101,14 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
   const save = () => saver.save({ id: get().id, layout: get().layout });
   const tell = (notice: Notice | null) => set({ notice });
   const settle = (next: Layout) => {
-    const known = new Set(next.controls.map((c) => c.id));
+    const known = new Set([...next.controls, ...next.clusters, ...next.keepClear].map((c) => c.id));
     const { selection } = get();
     return selection.every((s) => known.has(s)) ? selection : selection.filter((s) => known.has(s));
+  };
+  /** A moment that is no more is not shown. */
+  const settleView = (next: Layout): View => {
+    const { view } = get();
+    return view.moment === null || next.moments.some((m) => m.id === view.moment) ? view : { ...view, moment: next.moments[0]?.id ?? null };
   };
   const refuse = (problems: Parameters<typeof problemText>[0]) => tell({ text: problemText(problems, 3), tone: "problem" });
 
@@ -109,7 +123,13 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
         return false;
       }
       if (result.value === before) return true;
-      set({ layout: result.value, history: record(get().history, before, result.value, label, merge && run), selection: settle(result.value), notice: null });
+      set({
+        layout: result.value,
+        history: record(get().history, before, result.value, label, merge && run),
+        selection: settle(result.value),
+        view: settleView(result.value),
+        notice: null,
+      });
       run = true;
       save();
       return true;
@@ -147,10 +167,12 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       set({ selection: ids });
     },
     showMoment(moment) {
-      const shown = get()
-        .layout.controls.filter((c) => moment === null || c.moments.includes(moment))
-        .map((c) => c.id);
-      set({ moment, selection: get().selection.filter((id) => shown.includes(id)) });
+      const { layout: now, view, selection } = get();
+      const away = new Set([...now.controls, ...now.keepClear].filter((c) => moment !== null && !c.moments.includes(moment)).map((c) => c.id));
+      set({ view: { ...view, moment }, selection: selection.filter((id) => !away.has(id)) });
+    },
+    showPlayer(player) {
+      set({ view: { ...get().view, ...player } });
     },
     remember(change) {
       const { layout: before, gesture } = get();
@@ -160,7 +182,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     show(nextId, next) {
       session.commit();
-      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], moment: firstMoment(next), findings: {}, gesture: null });
+      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], view: firstView(next), findings: {}, mends: [], gesture: null });
       void kept.setLastOpen(nextId);
     },
     async save() {
@@ -173,6 +195,9 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       await saver.settled();
     },
     tell,
+    setMends(mends) {
+      set({ mends });
+    },
     setFindings(findings) {
       const before = get().findings;
       const kept: Record<string, readonly Finding[]> = {};
@@ -191,7 +216,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     const { history, layout: before } = get();
     const taken = take(history, before);
     if (!taken) return;
-    set({ layout: taken.layout, history: taken.history, selection: settle(taken.layout), notice: null });
+    set({ layout: taken.layout, history: taken.history, selection: settle(taken.layout), view: settleView(taken.layout), notice: null });
     save();
   }
 

@@ -1,15 +1,23 @@
 "use client";
-/** Keeps the findings of the screens in view up to date, through the worker. */
+/** Keeps the findings of the screens in view up to date, and the moves that mend those on the bench, through the worker. */
 import { useEffect, useRef } from "react";
 import type { Layout, Screen } from "../../core/layout/types";
 import { createChecker, type Checker } from "../../workers/checks";
+import { stillFor } from "../shared/backdrop";
+import { useImageArrivals } from "../shared/images";
 import { useSession, useSessionActions } from "./context";
 import { benchScreenOf, railOf, shelfOf } from "./screens";
+
+/** The layout must rest this long before moves are proved: proving means checking the screen over and over. */
+const REST_MS = 250;
 
 /** Asks for findings whenever the layout changes: on every screen where `whole` is set, else on bench and rail. */
 export function useFindings(whole: boolean): void {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
+  const view = useSession((s) => s.view);
+  const arrivals = useImageArrivals();
+  const { handed, playerSize } = view;
   const checker = useRef<Checker | null>(null);
   useEffect(() => {
     const made = createChecker();
@@ -21,11 +29,21 @@ export function useFindings(whole: boolean): void {
   }, []);
   useEffect(() => {
     const { id } = session.store.getState();
-    checker.current?.request(layout, screensInView(layout, whole), (findings) => {
-      // An answer about a layout that is no longer open is stale, and dropped.
-      if (session.store.getState().id === id) session.setFindings(findings);
+    const player = { handed, playerSize, moment: null };
+    const screens = screensInView(layout, whole);
+    const stills = screens.map((screen) => stillFor(layout.workbench, screen));
+    checker.current?.request({ layout, screens, view: player, stills }, (findings) => {
+      // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
+      const now = session.store.getState();
+      if (now.id === id && now.view.handed === handed && now.view.playerSize === playerSize) session.setFindings(findings);
     });
-  }, [layout, whole, session]);
+    const rest = window.setTimeout(() => {
+      void checker.current?.mends(layout, benchScreenOf(layout), player).then((mends) => {
+        if (mends && session.store.getState().layout === layout) session.setMends(mends);
+      });
+    }, REST_MS);
+    return () => window.clearTimeout(rest);
+  }, [layout, whole, session, handed, playerSize, arrivals]);
 }
 
 function screensInView(layout: Layout, whole: boolean): readonly Screen[] {

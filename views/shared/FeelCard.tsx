@@ -1,265 +1,219 @@
 "use client";
-/** How a control feels under the thumb, by its kind. Used on the bench and while rehearsing. */
+/** How controls of one kind feel under the thumb. Used on the bench and while rehearsing; of several, what differs says so. */
 import { memo } from "react";
 import { changeFeel } from "../../core/layout/edits/controls";
-import type { Control, Curve } from "../../core/layout/types";
-import { convertLength, type Sight } from "../../core/placement/edits";
+import type { Control } from "../../core/layout/types";
+import type { Sight } from "../../core/placement/edits";
 import type { ResolvedControl } from "../../core/placement/resolve";
-import { pxPerMm } from "../../core/placement/screen";
-import { ChoiceField, LengthField, NumberField, SwitchField } from "../../ui/Field";
-import { Range } from "../../ui/Range";
+import type { Result } from "../../core/result";
+import type { Layout } from "../../core/layout/types";
+import { ChoiceField, NumberField, Pair, SwitchField } from "../../ui/Field";
 import { useSessionActions } from "../session/context";
+import { common } from "./common";
+import { AXES, type FeelProps, type OfKind } from "./feel";
+import { SectorPicture } from "./FeelPictures";
+import { StickFeel } from "./StickFeel";
 
 interface Props {
   readonly sight: Sight;
-  readonly control: Control;
-  readonly at: ResolvedControl | undefined;
+  readonly controls: readonly Control[];
+  readonly places: readonly (ResolvedControl | undefined)[];
 }
 
 export const FeelCard = memo(
-  function FeelCard({ sight, control, at }: Props) {
+  function FeelCard({ sight, controls, places }: Props) {
     const session = useSessionActions();
-    const change = (field: string, value: unknown) => session.edit(`${field} of ${control.id}`, (l) => changeFeel(l, control.id, { [field]: value }), true);
-    const refuse = (text: string) => session.tell({ text, tone: "problem" });
-    switch (control.kind) {
+    const ids = controls.map((c) => c.id);
+    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const all = (l: Layout, next: Record<string, unknown>): Result<Layout> =>
+      ids.reduce<Result<Layout>>((r, id) => (r.ok ? changeFeel(r.value, id, next) : r), { ok: true, value: l });
+    const tools = {
+      sight,
+      places,
+      change: (field: string, value: unknown) => session.edit(`${field} of ${names}`, (l) => all(l, { [field]: value }), true),
+      preview: (next: Record<string, unknown>) => session.preview((l) => all(l, next)),
+      begin: (label: string) => session.begin(`${label} of ${names}`),
+      commit: () => session.commit(),
+      refuse: (text: string) => session.tell({ text, tone: "problem" }),
+    };
+    const kind = common(controls, (c) => c.kind);
+    switch (kind) {
+      case null:
+        return <p className="text-muted">Different kinds: they have no feel in common.</p>;
       case "stick":
-        return <StickFeel sight={sight} control={control} at={at} change={change} refuse={refuse} />;
-      case "dpad": {
-        const { feel } = control;
-        return (
-          <>
-            <ChoiceField
-              label="Ways"
-              value={String(feel.ways)}
-              options={[
-                ["4", "4"],
-                ["8", "8"],
-              ]}
-              onChange={(v) => change("ways", Number(v))}
-            />
-            <NumberField label="Neutral" value={feel.neutral} step={0.01} min={0.01} max={0.9} onChange={(v) => change("neutral", v)} onRefuse={refuse} />
-            {feel.ways === 8 && (
-              <NumberField label="Diagonals" unit="°" value={feel.diagonal} min={10} max={80} onChange={(v) => change("diagonal", v)} onRefuse={refuse} />
-            )}
-            <NumberField label="Holds on" unit="°" value={feel.holdDeg} min={0} max={180} onChange={(v) => change("holdDeg", v)} onRefuse={refuse} />
-            <ChoiceField
-              label="Slide out"
-              value={feel.slideOut}
-              options={[
-                ["keep", "keeps on"],
-                ["release", "lets go"],
-              ]}
-              onChange={(v) => change("slideOut", v)}
-            />
-          </>
-        );
-      }
-      case "button": {
-        const { feel } = control;
-        return (
-          <>
-            <ChoiceField
-              label="Press"
-              value={feel.press}
-              options={[
-                ["hold", "while held"],
-                ["latch", "latches"],
-                ["pulse", "once, on press"],
-                ["release", "once, on release"],
-                ["long", "after a while"],
-                ["double", "on a double tap"],
-              ]}
-              onChange={(v) => change("press", v)}
-            />
-            {feel.press === "long" && (
-              <NumberField label="After" unit="ms" step={10} value={feel.longMs} min={0} max={60000} onChange={(v) => change("longMs", v)} onRefuse={refuse} />
-            )}
-            {feel.press === "double" && (
-              <NumberField
-                label="Within"
-                unit="ms"
-                step={10}
-                value={feel.withinMs}
-                min={0}
-                max={60000}
-                onChange={(v) => change("withinMs", v)}
-                onRefuse={refuse}
-              />
-            )}
-            <SwitchField label="Slide in" value={feel.slideIn} onChange={(v) => change("slideIn", v)} />
-            <ChoiceField
-              label="Slide out"
-              value={feel.slideOut}
-              options={[
-                ["keep", "keeps on"],
-                ["release", "lets go"],
-              ]}
-              onChange={(v) => change("slideOut", v)}
-            />
-          </>
-        );
-      }
+        return <StickFeel {...tools} controls={controls as readonly OfKind<"stick">[]} />;
+      case "dpad":
+        return <DpadFeel {...tools} controls={controls as readonly OfKind<"dpad">[]} />;
+      case "button":
+        return <ButtonFeel {...tools} controls={controls as readonly OfKind<"button">[]} />;
       case "touchpad":
-        return (
-          <>
-            <NumberField label="Gain" step={0.1} value={control.feel.gain} onChange={(v) => change("gain", v)} onRefuse={refuse} />
-            <AxesField value={control.feel.axes} onChange={(v) => change("axes", v)} />
-          </>
-        );
-      case "swipe": {
-        const { feel } = control;
-        return (
-          <>
-            <NumberField label="Distance" unit="mm" value={feel.distanceMm} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
-            <NumberField label="Directions" value={feel.directions} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
-            <ChoiceField
-              label="Gives"
-              value={feel.output}
-              options={[
-                ["pulse", "once"],
-                ["hold", "until let go"],
-              ]}
-              onChange={(v) => change("output", v)}
-            />
-            <ChoiceField
-              label="Again"
-              value={feel.again}
-              options={[
-                ["never", "never"],
-                ["each-distance", "at each distance"],
-              ]}
-              onChange={(v) => change("again", v)}
-            />
-            <NumberField
-              label="Within"
-              unit="ms"
-              step={10}
-              value={feel.withinMs}
-              min={0}
-              max={60000}
-              onChange={(v) => change("withinMs", v)}
-              onRefuse={refuse}
-            />
-          </>
-        );
-      }
+        return <TouchpadFeel {...tools} controls={controls as readonly OfKind<"touchpad">[]} />;
+      case "swipe":
+        return <SwipeFeel {...tools} controls={controls as readonly OfKind<"swipe">[]} />;
     }
   },
   (a, b) =>
-    a.control.id === b.control.id &&
-    a.control.feel === b.control.feel &&
-    a.at?.travel === b.at?.travel &&
-    a.at?.visual.w === b.at?.visual.w &&
-    a.at?.visual.h === b.at?.visual.h &&
+    a.controls.length === b.controls.length &&
+    a.controls.every((c, i) => c.id === b.controls[i].id && c.feel === b.controls[i].feel) &&
+    a.places.every((p, i) => p?.travel === b.places[i]?.travel && p?.visual.w === b.places[i]?.visual.w && p?.visual.h === b.places[i]?.visual.h) &&
     a.sight.screen === b.sight.screen,
 );
 
-function AxesField({ value, onChange }: { value: "both" | "x" | "y"; onChange: (value: string) => void }) {
+const SLIDE_OUT = [
+  ["keep", "keeps on"],
+  ["release", "lets go"],
+] as const;
+
+function DpadFeel({ controls, change, preview, begin, commit, refuse }: FeelProps<"dpad">) {
+  const of = <V,>(get: (feel: OfKind<"dpad">["feel"]) => V) => common(controls, (c) => get(c.feel));
+  const ways = of((f) => f.ways);
   return (
-    <ChoiceField
-      label="Axes"
-      value={value}
-      options={[
-        ["both", "both"],
-        ["x", "across only"],
-        ["y", "up and down only"],
-      ]}
-      onChange={onChange}
-    />
+    <div className="flex gap-2">
+      <SectorPicture feel={controls[0].feel} drag={{ onStart: () => begin("sectors"), onEnd: commit }} onFeel={preview} />
+      <div className="grid min-w-0 flex-1 content-start gap-1">
+        <ChoiceField
+          bare
+          label="Ways"
+          value={ways === null ? null : String(ways)}
+          options={[
+            ["4", "4 ways"],
+            ["8", "8 ways"],
+          ]}
+          onChange={(v) => change("ways", Number(v))}
+        />
+        <NumberField
+          label="Neutral"
+          prefix="neutral"
+          value={of((f) => f.neutral)}
+          step={0.01}
+          min={0.01}
+          max={0.9}
+          onChange={(v) => change("neutral", v)}
+          onRefuse={refuse}
+        />
+        {ways !== 4 && (
+          <NumberField
+            label="Diagonals"
+            prefix="diagonals"
+            unit="°"
+            value={of((f) => f.diagonal)}
+            min={10}
+            max={80}
+            onChange={(v) => change("diagonal", v)}
+            onRefuse={refuse}
+          />
+        )}
+        <NumberField
+          label="Holds on"
+          prefix="holds on"
+          unit="°"
+          value={of((f) => f.holdDeg)}
+          min={0}
+          max={180}
+          onChange={(v) => change("holdDeg", v)}
+          onRefuse={refuse}
+        />
+        <ChoiceField bare label="Slide out" value={of((f) => f.slideOut)} options={SLIDE_OUT} onChange={(v) => change("slideOut", v)} />
+      </div>
+    </div>
   );
 }
 
-const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
-  linear: { kind: "linear" },
-  power: { kind: "power", exponent: 1.6 },
-  bezier: { kind: "bezier", x1: 0.5, y1: 0.1, x2: 0.7, y2: 0.9 },
-  full: { kind: "full" },
-};
-
-interface StickProps {
-  readonly sight: Sight;
-  readonly control: Extract<Control, { kind: "stick" }>;
-  readonly at: ResolvedControl | undefined;
-  readonly change: (field: string, value: unknown) => unknown;
-  readonly refuse: (text: string) => void;
-}
-
-function StickFeel({ sight, control, at, change, refuse }: StickProps) {
-  const session = useSessionActions();
-  const { feel } = control;
-  const mm = pxPerMm(sight.screen);
-  const zone = (inner: number, outer: number) => session.preview((l) => changeFeel(l, control.id, { inner, outer }));
+function ButtonFeel({ controls, change, refuse }: FeelProps<"button">) {
+  const of = <V,>(get: (feel: OfKind<"button">["feel"]) => V) => common(controls, (c) => get(c.feel));
+  const press = of((f) => f.press);
   return (
     <>
       <ChoiceField
-        label="Origin"
-        value={feel.origin}
+        label="Press"
+        value={press}
         options={[
-          ["fixed", "fixed"],
-          ["floating", "floating"],
-          ["trailing", "trailing"],
+          ["hold", "while held"],
+          ["latch", "latches"],
+          ["pulse", "once, on press"],
+          ["release", "once, on release"],
+          ["long", "after a while"],
+          ["double", "on a double tap"],
         ]}
-        onChange={(v) => change("origin", v)}
+        onChange={(v) => change("press", v)}
       />
-      <LengthField
-        label="Travel"
-        value={feel.travel}
-        onChange={(v) => change("travel", v)}
-        convert={at && ((unit) => convertLength(feel.travel, unit, at.visual, sight.resolved.scale, mm, at.k))}
-        onRefuse={refuse}
-      />
-      <div className="grid grid-cols-[74px_1fr] items-center gap-x-2">
-        <span className="caption">Dead zone</span>
-        <Range
-          label="Dead zone"
-          names={["Inner dead zone", "Outer dead zone"]}
-          value={[feel.inner, feel.outer]}
-          min={0}
-          max={1}
-          step={0.01}
-          onStart={() => session.begin(`dead zone of ${control.id}`)}
-          onChange={([inner, outer]) => zone(inner, outer)}
-          onEnd={() => session.commit()}
-        />
-      </div>
-      <div className="grid grid-cols-2 gap-2">
-        <div className="grid grid-cols-[34px_1fr] items-center gap-1">
-          <span className="caption">inner</span>
-          <NumberField bare label="Inner dead zone" value={feel.inner} step={0.01} min={0} max={1} onChange={(v) => change("inner", v)} onRefuse={refuse} />
-        </div>
-        <div className="grid grid-cols-[34px_1fr] items-center gap-1">
-          <span className="caption">outer</span>
-          <NumberField bare label="Outer dead zone" value={feel.outer} step={0.01} min={0} max={1} onChange={(v) => change("outer", v)} onRefuse={refuse} />
-        </div>
-      </div>
-      <ChoiceField
-        label="Curve"
-        value={feel.curve.kind}
-        options={[
-          ["linear", "linear"],
-          ["power", "power"],
-          ["bezier", "Bezier"],
-          ["full", "full at once"],
-        ]}
-        onChange={(kind) => change("curve", CURVES[kind])}
-      />
-      {feel.curve.kind === "power" && (
+      {press === "long" && (
         <NumberField
-          label="Exponent"
-          step={0.1}
-          value={feel.curve.exponent}
-          min={0.5}
-          max={5}
-          onChange={(exponent) => change("curve", { kind: "power", exponent })}
+          label="After"
+          unit="ms"
+          step={10}
+          value={of((f) => f.longMs)}
+          min={0}
+          max={60000}
+          onChange={(v) => change("longMs", v)}
           onRefuse={refuse}
         />
       )}
-      {feel.curve.kind !== "power" && <AxesField value={feel.axes} onChange={(v) => change("axes", v)} />}
-      {at?.travel !== undefined && (
-        <p className="figure text-[11px] text-muted">
-          {(at.travel / mm).toFixed(1)} mm travel, {(((feel.outer - feel.inner) * at.travel) / mm).toFixed(1)} mm of it live
-        </p>
+      {press === "double" && (
+        <NumberField
+          label="Within"
+          unit="ms"
+          step={10}
+          value={of((f) => f.withinMs)}
+          min={0}
+          max={60000}
+          onChange={(v) => change("withinMs", v)}
+          onRefuse={refuse}
+        />
       )}
+      <SwitchField label="Slide in" value={of((f) => f.slideIn)} onChange={(v) => change("slideIn", v)} />
+      <ChoiceField label="Slide out" value={of((f) => f.slideOut)} options={SLIDE_OUT} onChange={(v) => change("slideOut", v)} />
+    </>
+  );
+}
+
+function TouchpadFeel({ controls, change, refuse }: FeelProps<"touchpad">) {
+  return (
+    <>
+      <NumberField label="Gain" step={0.1} value={common(controls, (c) => c.feel.gain)} onChange={(v) => change("gain", v)} onRefuse={refuse} />
+      <ChoiceField label="Axes" value={common(controls, (c) => c.feel.axes)} options={AXES} onChange={(v) => change("axes", v)} />
+    </>
+  );
+}
+
+function SwipeFeel({ controls, change, refuse }: FeelProps<"swipe">) {
+  const of = <V,>(get: (feel: OfKind<"swipe">["feel"]) => V) => common(controls, (c) => get(c.feel));
+  return (
+    <>
+      <NumberField label="Distance" unit="mm" value={of((f) => f.distanceMm)} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
+      <NumberField label="Directions" value={of((f) => f.directions)} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
+      <Pair>
+        <ChoiceField
+          bare
+          label="Gives"
+          value={of((f) => f.output)}
+          options={[
+            ["pulse", "gives once"],
+            ["hold", "gives on"],
+          ]}
+          onChange={(v) => change("output", v)}
+        />
+        <ChoiceField
+          bare
+          label="Again"
+          value={of((f) => f.again)}
+          options={[
+            ["never", "never again"],
+            ["each-distance", "each distance"],
+          ]}
+          onChange={(v) => change("again", v)}
+        />
+      </Pair>
+      <NumberField
+        label="Within"
+        unit="ms"
+        step={10}
+        value={of((f) => f.withinMs)}
+        min={0}
+        max={60000}
+        onChange={(v) => change("withinMs", v)}
+        onRefuse={refuse}
+      />
     </>
   );
 }

@@ -1,8 +1,11 @@
 "use client";
-/** Findings as a list: mark, word, text; a click leads to what they are about. */
+/** Findings as a list: mark, word, text; a click leads to what they are about; a move that mends one is a click away; one may be accepted with a reason, and taken back. */
+import { useState } from "react";
 import type { Finding } from "../../core/checks/finding";
+import { accept, takeBack } from "../../core/layout/edits/accepted";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { useSession } from "../session/context";
+import type { MendOffer } from "../../workers/checks";
+import { useSession, useSessionActions } from "../session/context";
 
 /** Words of a finding with the names in it set apart. */
 function FindingText({ text }: { text: string }) {
@@ -21,31 +24,109 @@ function FindingText({ text }: { text: string }) {
   );
 }
 
-export function FindingList({ findings, onPick }: { findings: readonly Finding[] | undefined; onPick: (controlIds: string[]) => void }) {
+/** A move that mends a finding, in a few words. */
+export function mendWord({ mend }: MendOffer): string {
+  switch (mend.kind) {
+    case "move":
+      return `Move ${mend.id} ${mend.mm.toFixed(1)} mm ${mend.side}`;
+    case "grow":
+      return `Grow it by ${mend.mm.toFixed(1)} mm`;
+    case "raise":
+      return `Bring ${mend.id} above`;
+  }
+}
+
+interface Props {
+  readonly findings: readonly Finding[] | undefined;
+  readonly onPick: (controlIds: string[], finding: Finding) => void;
+  /** The moves that are offered, and what to do with one; absent where the screen is not the one on the bench. */
+  readonly mends?: readonly MendOffer[];
+  readonly onMend?: (offer: MendOffer) => void;
+  /** In a narrow column: the word of the severity is left to readers. */
+  readonly narrow?: boolean;
+  readonly empty?: string;
+}
+
+export function FindingList({ findings, onPick, mends = [], onMend, narrow = false, empty }: Props) {
   const controls = useSession((s) => s.layout.controls);
   if (!findings) return <p className="text-muted">Checking…</p>;
-  if (findings.length === 0) return <p className="text-muted">Nothing found on this screen: everything fits, and everything is served.</p>;
+  if (findings.length === 0) return <p className="text-muted">{empty ?? "Nothing found on this screen: everything fits, and everything is served."}</p>;
   return (
     <ul className="grid gap-0.5">
       {findings.map((f) => {
         const ids = controls
           .filter((c) => f.subjects.includes(c.id) || c.serves.some((s) => f.subjects.includes(s.action) && f.code.startsWith("bind/")))
           .map((c) => c.id);
+        const offer = mends.find(
+          (m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null),
+        );
         return (
-          <li key={JSON.stringify([f.code, f.subjects, f.moment])}>
-            <button className="grid w-full grid-cols-[76px_1fr] gap-2 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => onPick(ids)}>
+          <li key={JSON.stringify([f.code, f.subjects, f.moment])} className="rounded-sm px-1 py-0.5 hover:bg-paper" data-finding={f.code}>
+            <button className={`grid w-full gap-2 text-left ${narrow ? "grid-cols-[12px_1fr]" : "grid-cols-[76px_1fr]"}`} onClick={() => onPick(ids, f)}>
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
-                <span aria-hidden>{SEVERITY_MARK[f.severity]}</span> {f.accepted === null ? f.severity : "accepted"}
+                <span aria-hidden>{SEVERITY_MARK[f.severity]}</span>{" "}
+                <span className={narrow ? "sr-only" : ""}>{f.accepted === null ? f.severity : "accepted"}</span>
               </span>
               <span className={f.accepted === null ? "" : "text-muted"}>
                 <FindingText text={f.text} />
                 {f.moment && <span className="caption"> · {f.moment}</span>}
-                {f.accepted !== null && <span className="caption"> · {f.accepted}</span>}
+                {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
               </span>
             </button>
+            <span className={`flex flex-wrap gap-x-3 text-[11px] ${narrow ? "pl-5" : "pl-[84px]"}`}>
+              {offer && onMend && f.accepted === null && (
+                <button className="text-accent underline" onClick={() => onMend(offer)}>
+                  {mendWord(offer)}
+                </button>
+              )}
+              <Acceptance finding={f} />
+            </span>
           </li>
         );
       })}
     </ul>
+  );
+}
+
+/** Accepting a finding asks for the reason where it stands; an accepted one can be taken back. */
+function Acceptance({ finding }: { finding: Finding }) {
+  const session = useSessionActions();
+  const [asking, setAsking] = useState(false);
+  if (finding.accepted !== null)
+    return (
+      <button className="underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => takeBack(l, finding))}>
+        take back
+      </button>
+    );
+  if (!asking)
+    return (
+      <button className="text-muted underline" onClick={() => setAsking(true)}>
+        accept…
+      </button>
+    );
+  return (
+    <form
+      className="flex flex-1 gap-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const reason = String(new FormData(event.currentTarget).get("reason"));
+        if (session.edit(`accept: ${finding.code}`, (l) => accept(l, finding, reason))) setAsking(false);
+      }}
+    >
+      <input
+        name="reason"
+        aria-label="Why it can stay"
+        placeholder="why it can stay"
+        maxLength={2000}
+        autoFocus
+        className="box h-5 min-w-0 flex-1 px-1"
+        onKeyDown={(event) => {
+          if (event.key !== "Escape") return;
+          event.stopPropagation();
+          setAsking(false);
+        }}
+      />
+      <button className="underline">accept</button>
+    </form>
   );
 }

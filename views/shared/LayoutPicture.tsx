@@ -4,7 +4,8 @@ import { memo, useEffect, useRef, useSyncExternalStore } from "react";
 import type { Layout, Screen } from "../../core/layout/types";
 import type { Resolved } from "../../core/placement/resolve";
 import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import { drawBackdrop, type Backdrop } from "../../samples/scenes";
+import { backdropAt } from "./backdrop";
+import { picturesOf, useImageArrivals } from "./images";
 
 interface Props {
   readonly layout: Layout;
@@ -13,20 +14,27 @@ interface Props {
   /** CSS px a device pixel. */
   readonly scale: number;
   readonly label: string;
+  /** Look at the controls as held rather than at rest. */
+  readonly held?: boolean;
 }
 
-/** The controls of a layout on a screen, at rest, in drawing order. */
-export function atRest(layout: Layout, resolved: Resolved): Drawn[] {
+const POSE_HELD = { held: true, x: 0, y: 0 } as const;
+
+/** The controls of a layout on a screen, at rest or held, in drawing order. */
+export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[] {
   const byId = new Map(layout.controls.map((c) => [c.id, c]));
   return resolved.controls.flatMap((at) => {
     const control = byId.get(at.id);
-    return control ? [{ control, box: at.visual, travel: at.travel ?? 0, pose: POSE_AT_REST }] : [];
+    return control ? [{ control, box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
   });
 }
 
+/** A canvas is never larger than this along a side, px: zoomed in far, it is drawn a little softer instead. */
+const MOST_CANVAS_PX = 4096;
+
 /** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. */
 export function contextFor(canvas: HTMLCanvasElement, width: number, height: number, scale: number): CanvasRenderingContext2D | null {
-  const density = window.devicePixelRatio || 1;
+  const density = Math.min(window.devicePixelRatio || 1, MOST_CANVAS_PX / Math.max(width * scale, height * scale));
   const w = Math.max(1, Math.round(width * scale * density));
   const h = Math.max(1, Math.round(height * scale * density));
   if (canvas.width !== w) canvas.width = w;
@@ -38,26 +46,6 @@ export function contextFor(canvas: HTMLCanvasElement, width: number, height: num
   return ctx;
 }
 
-const backdrops = new Map<string, HTMLCanvasElement>();
-/** How many stills are kept; a rail, a bench and a shelf in two zooms. */
-const MOST_BACKDROPS = 96;
-
-/** The still behind the controls at a size in device px, drawn once. */
-function backdropOf(backdrop: Backdrop, w: number, h: number): HTMLCanvasElement {
-  const key = `${backdrop} ${w} ${h}`;
-  let still = backdrops.get(key);
-  if (!still) {
-    still = document.createElement("canvas");
-    still.width = w;
-    still.height = h;
-    const ctx = still.getContext("2d");
-    if (ctx) drawBackdrop(ctx, backdrop, w, h);
-    if (backdrops.size >= MOST_BACKDROPS) backdrops.clear();
-    backdrops.set(key, still);
-  }
-  return still;
-}
-
 /** Draws device glass, backdrop, cut-outs and controls. */
 export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Screen, drawn: readonly Drawn[], scale: number): void {
   const ctx = contextFor(canvas, screen.widthPx, screen.heightPx, scale);
@@ -66,8 +54,8 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Scr
   ctx.beginPath();
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
   ctx.clip();
-  ctx.drawImage(backdropOf(layout.workbench.backdrop, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
-  drawControls(ctx, drawn, 1 / scale);
+  ctx.drawImage(backdropAt(layout.workbench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
+  drawControls(ctx, drawn, 1 / scale, picturesOf(layout));
   ctx.fillStyle = "#05080b";
   for (const c of screen.cutouts) {
     ctx.beginPath();
@@ -93,12 +81,13 @@ function useFonts(): number {
   );
 }
 
-export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label }: Props) {
+export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label, held = false }: Props) {
   const ref = useRef<HTMLCanvasElement>(null);
   const fonts = useFonts();
+  const arrivals = useImageArrivals();
   useEffect(() => {
-    if (ref.current) drawGlass(ref.current, layout, screen, atRest(layout, resolved), scale);
-  }, [layout, screen, resolved, scale, fonts]);
+    if (ref.current) drawGlass(ref.current, layout, screen, posed(layout, resolved, held), scale);
+  }, [layout, screen, resolved, scale, fonts, held, arrivals]);
   return (
     <canvas
       ref={ref}

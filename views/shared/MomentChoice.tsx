@@ -1,11 +1,11 @@
 "use client";
-/** Which moment of the game is shown; absent where the layout has none. */
+/** Which moment of the game is shown; absent where the layout has none. Stands in the title strip. */
 import { useSession, useSessionActions } from "../session/context";
 
 export function MomentChoice() {
   const session = useSessionActions();
   const moments = useSession((s) => s.layout.moments);
-  const moment = useSession((s) => s.moment);
+  const moment = useSession((s) => s.view.moment);
   if (moments.length === 0) return null;
   return (
     <select

@@ -4,6 +4,7 @@ import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
 import Link from "next/link";
 import { useSession, useSessionActions } from "../session/context";
+import { MomentChoice } from "../shared/MomentChoice";
 import { LayoutMenu } from "./LayoutMenu";
 import { VIEWS } from "./views";
 
@@ -40,6 +41,7 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-1">
+        {path !== "/actions" && path !== "/handoff" && <MomentChoice />}
         <SavedState />
         <button
           className="push push-bare"

@@ -11,6 +11,7 @@ import { addArrangement, changeArrangement, hideIn, moveArrangement, removeArran
 import { changeHit, changeMoments, removeSpots, renameSpot } from "./controls";
 import { addMoment, removeMoment, renameMoment } from "./moments";
 import { bytesOf, clearArt, setArt } from "./pictures";
+import { addScreens, changeScreen, removeScreen, setRail } from "./screens";
 import { changeTaps, addZone } from "./zones";
 
 const get = <T>(result: Result<T>): T => {
@@ -125,4 +126,25 @@ test("another kind keeps place, look and what it can still serve", () => {
   expect(dpad.controls[0]).toMatchObject({ kind: "dpad", serves: [{ port: "vector", action: "helm" }], placement: base().controls[0].placement });
   expect(get(changeKind(sight, "horn", "touchpad")).controls[1].serves).toEqual([{ port: "held", action: "horn" }]);
   expect(get(changeKind(sight, "horn", "button"))).toBe(sight.layout);
+});
+
+test("own screens: added to the rail, renamed in their place, removed; what cannot be a screen is refused", () => {
+  const slate = { ...STAGE, name: "Slate" };
+  const taken = new Set(["Tablet 4:3"]);
+  const added = get(addScreens(base(), [slate], ["Tablet 4:3"], taken));
+  expect(added.workbench).toMatchObject({ rail: ["Tablet 4:3", "Slate"], screens: [slate] });
+  const renamed = get(changeScreen(added, "Slate", { ...slate, name: "Shale", ppi: 300 }, taken));
+  expect(renamed.workbench).toMatchObject({ rail: ["Tablet 4:3", "Shale"], screens: [{ name: "Shale", ppi: 300 }] });
+  expect(get(removeScreen(renamed, "Shale")).workbench).toMatchObject({ rail: ["Tablet 4:3"], screens: [] });
+  expect(get(setRail(added, ["Slate", "Tablet 4:3", "Slate"])).workbench.rail).toEqual(["Slate", "Tablet 4:3"]);
+  expect(get(addScreens(added, [{ ...slate, ppi: 99 }], ["Slate"], taken)).workbench.screens).toHaveLength(1);
+  for (const [wrong, message] of [
+    [{ ...slate, name: "Tablet 4:3" }, /of the catalogue/],
+    [{ ...slate, insets: { left: 600, right: 400, top: 0, bottom: 0 } }, /leave no room/],
+    [{ ...slate, cornerPx: 400 }, /rounder than half its shorter side, 250 px/],
+    [{ ...slate, ppi: 0 }, /above 0/],
+    [{ ...slate, name: " " }, /a name/],
+  ] as const)
+    expect(reason(addScreens(base(), [wrong], [], taken))).toMatch(message);
+  expect(reason(setRail(added, []))).toMatch(/one screen at least/);
 });

@@ -1,16 +1,14 @@
 "use client";
-/** The tray with nothing, or with several controls, selected: the layout's own settings, its scale, the findings. */
-import { removeControls, duplicateControls } from "../../../core/layout/edits/controls";
+/** The tray with nothing selected: the layout's own settings and its scale. */
+import { useState } from "react";
 import { changeLayout } from "../../../core/layout/edits/whole";
 import type { Layout } from "../../../core/layout/types";
 import type { Sight } from "../../../core/placement/edits";
 import { pxPerMm } from "../../../core/placement/screen";
-import { ok } from "../../../core/result";
-import { ChoiceField, NumberField, TypedField } from "../../../ui/Field";
+import { ChoiceField, Labelled, NumberField, Pair, TypedField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
-import { FindingList } from "../../shared/FindingList";
 import { Keeps } from "../../shared/Keeps";
-import { shiftedCopy } from "../copies";
+import { BackdropDialogue } from "./BackdropDialogue";
 
 export function LayoutCard() {
   const session = useSessionActions();
@@ -21,24 +19,28 @@ export function LayoutCard() {
   return (
     <>
       <TypedField label="Name" value={layout.name} onCommit={(name) => change("rename the layout", { name: name.trim() })} />
-      <NumberField
-        label="Width"
-        unit="u"
-        value={reference.width}
-        min={1}
-        max={100000}
-        onChange={(width) => change("reference", { reference: { ...reference, width } })}
-        onRefuse={refuse}
-      />
-      <NumberField
-        label="Height"
-        unit="u"
-        value={reference.height}
-        min={1}
-        max={100000}
-        onChange={(height) => change("reference", { reference: { ...reference, height } })}
-        onRefuse={refuse}
-      />
+      <Pair>
+        <NumberField
+          label="Width"
+          prefix="w"
+          unit="u"
+          value={reference.width}
+          min={1}
+          max={100000}
+          onChange={(width) => change("reference", { reference: { ...reference, width } })}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="Height"
+          prefix="h"
+          unit="u"
+          value={reference.height}
+          min={1}
+          max={100000}
+          onChange={(height) => change("reference", { reference: { ...reference, height } })}
+          onRefuse={refuse}
+        />
+      </Pair>
       <ChoiceField
         label="Held"
         value={layout.orientation}
@@ -59,17 +61,47 @@ export function LayoutCard() {
         ]}
         onChange={(grip) => change("grip", { limits: { ...layout.limits, grip } })}
       />
-      <ChoiceField
-        label="Shown behind"
-        value={layout.workbench.backdrop}
-        options={[
-          ["plain", "plain night"],
-          ["harbour", "the harbour"],
-          ["post-office", "the post office"],
-        ]}
-        onChange={(backdrop) => session.remember({ backdrop })}
-      />
+      <Backdrop />
+      <Pair>
+        <NumberField
+          label="Grid"
+          prefix="grid"
+          unit="mm"
+          value={layout.workbench.gridMm}
+          min={0.5}
+          max={50}
+          step={0.5}
+          onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="Least target"
+          prefix="target"
+          unit="mm"
+          value={layout.limits.minTargetMm}
+          min={0}
+          max={50}
+          step={0.5}
+          onChange={(minTargetMm) => change("least target", { limits: { ...layout.limits, minTargetMm } })}
+          onRefuse={refuse}
+        />
+      </Pair>
     </>
+  );
+}
+
+/** What stands behind the controls, by its name; a click chooses. */
+function Backdrop() {
+  const bench = useSession((s) => s.layout.workbench);
+  const [open, setOpen] = useState(false);
+  const name = bench.picture?.name ?? { plain: "plain night", harbour: "the harbour", "post-office": "the post office" }[bench.backdrop];
+  return (
+    <Labelled label="Behind">
+      <button className="box h-6 truncate px-1.5 text-left" aria-label={`Behind the controls: ${name}`} onClick={() => setOpen(true)}>
+        {name}…
+      </button>
+      {open && <BackdropDialogue open={open} onOpenChange={setOpen} />}
+    </Labelled>
   );
 }
 
@@ -115,43 +147,6 @@ export function ScaleCard({ sight }: { sight: Sight }) {
       <p className="figure text-[11px] text-muted">
         here 1 u = {sight.resolved.scale.toFixed(3)} px = {(sight.resolved.scale / pxPerMm(sight.screen)).toFixed(3)} mm
       </p>
-    </>
-  );
-}
-
-export function FindingsCard({ screenName }: { screenName: string }) {
-  const session = useSessionActions();
-  const findings = useSession((s) => s.findings[screenName]);
-  return <FindingList findings={findings} onPick={(ids) => session.select(ids)} />;
-}
-
-export function GroupCard({ sight, ids }: { sight: Sight; ids: readonly string[] }) {
-  const session = useSessionActions();
-  const duplicate = () => {
-    const made = duplicateControls(
-      sight.layout,
-      sight.layout.controls.filter((c) => ids.includes(c.id)),
-      shiftedCopy,
-    );
-    if (made.ok && session.edit(`duplicate ${ids.length} controls`, () => ok(made.value.layout))) session.select(made.value.ids);
-  };
-  return (
-    <>
-      <p>
-        <span className="figure">{ids.length}</span> controls: <span className="figure">{ids.join(", ")}</span>
-      </p>
-      <p className="text-muted">Drag them together, nudge them with the arrow keys, or</p>
-      <div className="flex gap-1.5">
-        <button className="push" onClick={duplicate}>
-          Duplicate
-        </button>
-        <button className="push" onClick={() => session.edit(`delete ${ids.length} controls`, (l) => removeControls(l, ids))}>
-          Delete
-        </button>
-        <button className="push" onClick={() => session.select([])}>
-          Select nothing
-        </button>
-      </div>
     </>
   );
 }

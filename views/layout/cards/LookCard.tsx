@@ -1,55 +1,161 @@
 "use client";
-/** How a control looks, at rest and held. No look changes where it stands or what it takes. */
+/** How controls look, at rest and held: colours, opacity, word, icon, own pictures, knob, what shows at rest and when long untouched. No look changes where anything stands or what it takes. */
 import { memo } from "react";
 import { changeLook } from "../../../core/layout/edits/controls";
-import type { Control } from "../../../core/layout/types";
-import { ColourField, NumberField, TypedField } from "../../../ui/Field";
+import type { Control, Layout } from "../../../core/layout/types";
+import type { Result } from "../../../core/result";
+import { ChoiceField, ColourField, NumberField, Pair, TypedField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
+import { common } from "../../shared/common";
+import { ArtPicker } from "./ArtPicker";
+import { IconPicker } from "./IconPicker";
 
 export const LookCard = memo(
-  function LookCard({ control }: { control: Control }) {
+  function LookCard({ controls }: { controls: readonly Control[] }) {
     const session = useSessionActions();
-    const { look } = control;
-    const change = (label: string, next: Partial<Control["look"]>) => session.edit(`${label} of ${control.id}`, (l) => changeLook(l, control.id, next), true);
+    const ids = controls.map((c) => c.id);
+    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const of = <V,>(get: (look: Control["look"]) => V) => common(controls, (c) => get(c.look));
+    const change = (label: string, next: (look: Control["look"]) => Partial<Control["look"]>) =>
+      session.edit(
+        `${label} of ${names}`,
+        (l) => controls.reduce<Result<Layout>>((r, c) => (r.ok ? changeLook(r.value, c.id, next(c.look)) : r), { ok: true, value: l }),
+        true,
+      );
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
     const face = (key: "rest" | "held", word: string) => (
-      <div className="grid grid-cols-[28px_1fr] items-center gap-1.5">
-        <span className="caption">{word}</span>
-        <span className="flex items-center gap-1">
-          {(["fill", "line", "ink"] as const).map((part) => (
-            <ColourField
-              key={part}
-              label={`${word}: ${part}`}
-              value={look[key][part]}
-              onChange={(value) => change(`${word} ${part}`, { [key]: { ...look[key], [part]: value } })}
-            />
-          ))}
-          <span className="w-12">
-            <NumberField
-              bare
-              label={`${word}: opacity`}
-              value={look[key].opacity}
-              step={0.05}
-              min={0}
-              max={1}
-              onChange={(opacity) => change(`${word} opacity`, { [key]: { ...look[key], opacity } })}
-              onRefuse={refuse}
-            />
-          </span>
+      <div className="flex items-center gap-1">
+        <span className="caption w-7">{word}</span>
+        {(["fill", "line", "ink"] as const).map((part) => (
+          <ColourField
+            key={part}
+            label={`${word}: ${part}`}
+            value={of((l) => l[key][part])}
+            onChange={(value) => change(`${word} ${part}`, (l) => ({ [key]: { ...l[key], [part]: value } }))}
+          />
+        ))}
+        <span className="min-w-0 flex-1">
+          <NumberField
+            bare
+            label={`${word}: opacity`}
+            value={of((l) => l[key].opacity)}
+            step={0.05}
+            min={0}
+            max={1}
+            onChange={(opacity) => change(`${word} opacity`, (l) => ({ [key]: { ...l[key], opacity } }))}
+            onRefuse={refuse}
+          />
         </span>
+        <ArtPicker controls={controls} part={key} word={word} />
       </div>
     );
+    const away = of((l) => l.away ?? null);
+    const hasStick = controls.some((c) => c.kind === "stick");
+    const moves = controls.some((c) => c.kind === "stick" && c.feel.origin !== "fixed");
     return (
       <>
-        <TypedField label="Word on it" value={look.label} onCommit={(label) => change("word", { label })} />
-        <p className="caption">fill, line, ink, opacity</p>
+        <div className="grid grid-cols-[1fr_auto] gap-1">
+          <TypedField
+            bare
+            label="Word on it"
+            placeholder={of((l) => l.label) === null ? "mixed" : "a word on it"}
+            value={of((l) => l.label) ?? ""}
+            onCommit={(label) => change("word", () => ({ label }))}
+          />
+          <IconPicker value={of((l) => l.icon ?? "")} onChange={(icon) => change("icon", () => ({ icon }))} />
+        </div>
+        <p className="caption flex justify-between pl-8">
+          <span>fill, line, ink</span>
+          <span>opacity, picture</span>
+        </p>
         {face("rest", "rest")}
         {face("held", "held")}
-        {control.kind === "stick" && (
-          <NumberField label="Knob" step={0.05} value={look.knobSize} min={0} max={1} onChange={(knobSize) => change("knob", { knobSize })} onRefuse={refuse} />
-        )}
+        <Pair>
+          {hasStick ? (
+            <span className="grid grid-cols-[1fr_auto] gap-1">
+              <NumberField
+                label="Knob"
+                prefix="knob"
+                step={0.05}
+                value={of((l) => l.knobSize)}
+                min={0}
+                max={1}
+                onChange={(knobSize) => change("knob", () => ({ knobSize }))}
+                onRefuse={refuse}
+              />
+              <ArtPicker controls={controls} part="knob" word="knob" />
+            </span>
+          ) : (
+            <span />
+          )}
+          <NumberField
+            label="Turned"
+            prefix="turned"
+            unit="°"
+            value={of((l) => l.rotateDeg)}
+            min={-360}
+            max={360}
+            step={5}
+            onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
+            onRefuse={refuse}
+          />
+        </Pair>
+        <Pair>
+          <ChoiceField
+            bare
+            label="At rest"
+            value={of((l) => l.hideAtRest)}
+            options={[
+              ["none", "rest: all seen"],
+              ["knob", "rest: no knob"],
+              ["all", "rest: unseen"],
+            ]}
+            onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
+          />
+          {moves && (
+            <ChoiceField
+              bare
+              label="After release the base"
+              value={of((l) => l.home)}
+              options={[
+                ["now", "goes home"],
+                ["later", "home later"],
+                ["stay", "stays"],
+              ]}
+              onChange={(home) => change("way home", () => ({ home }))}
+            />
+          )}
+        </Pair>
+        <Pair>
+          <NumberField
+            label="Fades to, long untouched"
+            prefix="away"
+            value={away?.opacity ?? null}
+            none="never"
+            step={0.05}
+            min={0}
+            max={1}
+            onChange={(opacity) => change("look when away", (l) => ({ away: { opacity, afterMs: l.away?.afterMs ?? 3000 } }))}
+            onClear={() => change("look when away", () => ({ away: undefined }))}
+            onRefuse={refuse}
+          />
+          <NumberField
+            label="After"
+            prefix="after"
+            unit="ms"
+            value={away?.afterMs ?? null}
+            none="–"
+            step={100}
+            min={0}
+            max={600000}
+            onChange={(afterMs) => change("look when away", (l) => ({ away: { opacity: l.away?.opacity ?? 0.2, afterMs } }))}
+            onRefuse={refuse}
+          />
+        </Pair>
       </>
     );
   },
-  (a, b) => a.control.id === b.control.id && a.control.look === b.control.look,
+  (a, b) =>
+    a.controls.length === b.controls.length &&
+    a.controls.every((c, i) => c.id === b.controls[i].id && c.look === b.controls[i].look && c.feel === b.controls[i].feel),
 );

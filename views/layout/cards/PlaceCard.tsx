@@ -1,130 +1,180 @@
 "use client";
-/** Where a control stands: its name, what it is tied to, its distances from there, its size. */
-import { renameControl, reorderControls } from "../../../core/layout/edits/controls";
-import type { LengthUnit } from "../../../core/layout/length";
-import type { Control, Pin } from "../../../core/layout/types";
-import { carryTo, convertLength, placementIn, tieTo, withPlacement, type Sight } from "../../../core/placement/edits";
-import { frameBox, type ResolvedControl } from "../../../core/placement/resolve";
-import { framesOf, pxPerMm } from "../../../core/placement/screen";
-import { ChoiceField, LengthField, TypedField } from "../../../ui/Field";
+/** Where things stand: name, kind, what they are tied to, their distances from there, their size; aligning, order, second side. */
+import type { ReactNode } from "react";
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignHorizontalSpaceAround,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  AlignVerticalSpaceAround,
+  BringToFront,
+  FlipHorizontal2,
+  Group,
+  SendToBack,
+  SquareSplitHorizontal,
+  Target,
+  Ungroup,
+} from "lucide-react";
+import { renameSpot, reorderControls } from "../../../core/layout/edits/controls";
+import { alignTo, distribute, type Alignment } from "../../../core/placement/align";
+import { changeKind, kindsFor } from "../../../core/placement/make";
+import { pxPerMm } from "../../../core/placement/screen";
+import { canSplit } from "../../../core/placement/split";
+import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/placement/spots";
+import { asKind, carryTo } from "../../../core/placement/ties";
+import type { Sight } from "../../../core/placement/edits";
+import { ChoiceField, Pair, TypedField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
-import { anchorWord } from "../anchorWord";
+import { common } from "../../shared/common";
+import { dissolveSelected, gatherSelected, splitSelected, twinSelected } from "../gestures";
+import { KIND_WORD } from "../kinds";
+import { CARRY_MM } from "../useGlassGestures";
+import { FrameChoice, PinFields } from "./PinFields";
+import { SpanFields } from "./SpanFields";
 
-export function PlaceCard({ sight, control, at }: { sight: Sight; control: Control; at: ResolvedControl }) {
+export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const session = useSessionActions();
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, control.id) ?? control.placement;
+  const { layout, resolved } = sight;
   const mm = pxPerMm(sight.screen);
-  const change = (label: string, next: Partial<Pin>) =>
-    placement.kind === "pin" &&
-    session.edit(`${label} ${control.id}`, (l) => withPlacement(l, sight.resolved.arrangement, control.id, { ...placement, ...next }), true);
-  const refuse = (text: string) => session.tell({ text, tone: "problem" });
+  const one = keys.length === 1 ? keys[0] : null;
+  const spot = one === null ? null : spotOf(layout, one);
+  const box = spot && spotBox(resolved, spot);
+  const control = layout.controls.find((c) => c.id === one);
+  const named = control ?? layout.clusters.find((c) => c.id === one) ?? layout.keepClear.find((z) => z.id === one);
+  const kind = common(keys, (key) => placementIn(layout, resolved.arrangement, key)?.kind);
+  const { arrangement } = resolved;
+  const own = keys.filter((key) => ownFields(layout, arrangement, key).length > 0);
   return (
     <>
-      <TypedField
-        label="Name"
-        value={control.name}
-        onCommit={(name) => session.edit(`rename ${control.id}`, (l) => renameControl(l, control.id, name.trim()))}
-      />
-      {placement.kind === "pin" ? (
-        <PinFields sight={sight} control={control} at={at} pin={placement} change={change} refuse={refuse} />
-      ) : (
-        <p className="text-muted">
-          Spans the {placement.frame} frame from {placement.from.map((f) => `${Math.round(f * 100)} %`).join(", ")} to{" "}
-          {placement.to.map((f) => `${Math.round(f * 100)} %`).join(", ")}; drag its handles.
-        </p>
+      {one !== null && named && (
+        <div className={`grid gap-1.5 ${control ? "grid-cols-[1fr_84px]" : ""}`}>
+          <TypedField bare label="Name" value={named.name} onCommit={(name) => session.edit(`rename ${one}`, (l) => renameSpot(l, one, name.trim()))} />
+          {control && (
+            <ChoiceField
+              bare
+              label="Kind"
+              value={control.kind}
+              options={kindsFor(null).map((k) => [k, KIND_WORD[k].toLowerCase()])}
+              onChange={(next) => session.edit(`make ${one} a ${next}`, () => changeKind(sight, one, next))}
+            />
+          )}
+        </div>
       )}
-      <p className="figure text-[11px] text-muted">
-        here {(at.visual.w / mm).toFixed(1)} × {(at.visual.h / mm).toFixed(1)} mm
-      </p>
-      <div className="flex flex-wrap gap-1">
-        {placement.kind === "pin" && (
+      {one !== null && kind && spot?.kind !== "cluster" && (
+        <Pair>
+          <ChoiceField
+            bare
+            label="Pin or span"
+            value={kind}
+            options={[
+              ["pin", "pinned"],
+              ["span", "spans"],
+            ]}
+            onChange={(next) => session.edit(`${next} ${one}`, () => asKind(sight, one, next))}
+          />
+          <FrameChoice sight={sight} id={one} />
+        </Pair>
+      )}
+      {one !== null && spot?.kind === "cluster" && <FrameChoice sight={sight} id={one} />}
+      {kind === "pin" && <PinFields sight={sight} keys={keys} />}
+      {kind === "span" && one !== null && <SpanFields sight={sight} id={one} />}
+      {kind === "span" && one === null && <p className="text-muted">Spans: select one to change its edges.</p>}
+      {kind === null && <p className="text-muted">Pins and spans together: they can be moved, aligned and spaced.</p>}
+      <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
+        {box ? (
+          <span>
+            here {(box.w / mm).toFixed(1)} × {(box.h / mm).toFixed(1)} mm
+          </span>
+        ) : (
+          one !== null && <span>not shown on this screen</span>
+        )}
+        {own.length > 0 && arrangement !== null && (
           <button
-            className="push h-6 px-1.5"
-            title="Carry the control to where its tether is tied (C)"
-            onClick={() => session.edit(`carry ${control.id}`, () => carryTo(sight, control.id, 3 * mm))}
+            className="text-accent underline"
+            data-testid="hand-back"
+            title={`${own.join(", ")}: ${ownFields(layout, arrangement, own[0]).join(", ")} changed in this arrangement. Hand it back, and the base holds again.`}
+            onClick={() =>
+              session.edit(`hand ${own.join(", ")} back`, (l) =>
+                own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
+              )
+            }
           >
-            Carry there
+            changed here · hand back
           </button>
         )}
-        <button
-          className="push h-6 px-1.5"
-          title="One above ( ] )"
-          onClick={() => session.edit(`raise ${control.id}`, (l) => reorderControls(l, [control.id], "up"))}
-        >
-          Above
-        </button>
-        <button
-          className="push h-6 px-1.5"
-          title="One below ( [ )"
-          onClick={() => session.edit(`lower ${control.id}`, (l) => reorderControls(l, [control.id], "down"))}
-        >
-          Below
-        </button>
-      </div>
+      </p>
+      <Buttons sight={sight} keys={keys} />
     </>
   );
 }
 
-interface PinProps {
-  readonly sight: Sight;
-  readonly control: Control;
-  readonly at: ResolvedControl;
-  readonly pin: Pin;
-  readonly change: (label: string, next: Partial<Pin>) => unknown;
-  readonly refuse: (text: string) => void;
-}
+const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
+  ["left", "Align left", <AlignStartVertical key="l" size={14} />],
+  ["centre", "Align centres", <AlignCenterVertical key="c" size={14} />],
+  ["right", "Align right", <AlignEndVertical key="r" size={14} />],
+  ["top", "Align top", <AlignStartHorizontal key="t" size={14} />],
+  ["middle", "Align middles", <AlignCenterHorizontal key="m" size={14} />],
+  ["bottom", "Align bottom", <AlignEndHorizontal key="b" size={14} />],
+];
 
-function PinFields({ sight, control, pin, change, refuse }: PinProps) {
+function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const session = useSessionActions();
-  const { resolved, screen, layout } = sight;
-  const box = frameBox(pin.frame, resolved, framesOf(screen, layout.picture)) ?? { x: 0, y: 0, w: screen.widthPx, h: screen.heightPx };
-  const factor = typeof pin.frame === "string" ? 1 : resolved.clusters[pin.frame.cluster].k;
-  const convert = (text: string) => (unit: LengthUnit) => convertLength(text, unit, box, resolved.scale, pxPerMm(screen), factor);
-  const pair = (old: readonly [string, string], i: 0 | 1, text: string): [string, string] => (i === 0 ? [text, old[1]] : [old[0], text]);
-  const [ax, ay] = pin.anchor;
-  const frameName = typeof pin.frame === "string" ? pin.frame : "cluster";
+  const { layout } = sight;
+  const kinds = keys.map((key) => spotOf(layout, key)?.kind);
+  const names = keys.length === 1 ? keys[0] : `${keys.length} of them`;
+  const button = (name: string, key: string, icon: ReactNode, run: () => void, shown = true) =>
+    shown && (
+      <button
+        key={name}
+        className="grid size-[22px] place-items-center rounded-sm hover:bg-paper"
+        aria-label={name}
+        title={key ? `${name} (${key})` : name}
+        onClick={run}
+      >
+        {icon}
+      </button>
+    );
   return (
-    <>
-      {frameName === "cluster" ? (
-        <p className="caption">In a cluster, tied to its {anchorWord(pin.anchor)}</p>
-      ) : (
-        <ChoiceField
-          label="Tied to"
-          value={frameName}
-          options={(["safe", "screen", "picture"] as const).map((frame) => [frame, `${anchorWord(pin.anchor)} of ${frame}`])}
-          onChange={(frame) => session.edit(`tie ${control.id}`, () => tieTo(sight, control.id, frame as "safe" | "screen" | "picture", pin.anchor))}
-        />
+    <div role="group" aria-label="Align, order, more" className="flex flex-wrap gap-x-0.5">
+      {ALIGN.map(([to, word, icon]) =>
+        button(keys.length === 1 ? `${word} with the safe frame` : word, "", icon, () => session.edit(`${word.toLowerCase()}`, () => alignTo(sight, keys, to))),
       )}
-      <LengthField
-        label={ax === 1 ? "From right" : ax === 0 ? "From left" : "Across"}
-        value={pin.offset[0]}
-        negate={ax === 1}
-        onChange={(v) => change("place", { offset: pair(pin.offset, 0, v) })}
-        convert={convert(pin.offset[0])}
-        onRefuse={refuse}
-      />
-      <LengthField
-        label={ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down"}
-        value={pin.offset[1]}
-        negate={ay === 1}
-        onChange={(v) => change("place", { offset: pair(pin.offset, 1, v) })}
-        convert={convert(pin.offset[1])}
-        onRefuse={refuse}
-      />
-      <LengthField
-        label="Width"
-        value={pin.size[0]}
-        onChange={(v) => change("size", { size: pair(pin.size, 0, v) })}
-        convert={convert(pin.size[0])}
-        onRefuse={refuse}
-      />
-      <LengthField
-        label="Height"
-        value={pin.size[1]}
-        onChange={(v) => change("size", { size: pair(pin.size, 1, v) })}
-        convert={convert(pin.size[1])}
-        onRefuse={refuse}
-      />
-    </>
+      {button(
+        "Equal gaps across",
+        "",
+        <AlignHorizontalSpaceAround size={14} />,
+        () => session.edit("equal gaps across", () => distribute(sight, keys, "x")),
+        keys.length > 2,
+      )}
+      {button(
+        "Equal gaps down",
+        "",
+        <AlignVerticalSpaceAround size={14} />,
+        () => session.edit("equal gaps down", () => distribute(sight, keys, "y")),
+        keys.length > 2,
+      )}
+      {button("Above", "]", <BringToFront size={14} />, () => session.edit(`raise ${names}`, (l) => reorderControls(l, keys, "up")), kinds.includes("control"))}
+      {button("Below", "[", <SendToBack size={14} />, () => session.edit(`lower ${names}`, (l) => reorderControls(l, keys, "down")), kinds.includes("control"))}
+      {button(
+        "Carry there",
+        "C",
+        <Target size={14} />,
+        () => session.edit(`carry ${names}`, () => carryTo(sight, keys[0], CARRY_MM * pxPerMm(sight.screen))),
+        keys.length === 1 && placementIn(layout, sight.resolved.arrangement, keys[0])?.kind === "pin",
+      )}
+      {button("Second side", "Shift M", <FlipHorizontal2 size={14} />, () => twinSelected(session, sight, keys), !kinds.includes("zone"))}
+      {button("Gather into a cluster", "U", <Group size={14} />, () => gatherSelected(session, sight, keys), keys.length > 1)}
+      {button("Dissolve the cluster", "Shift U", <Ungroup size={14} />, () => dissolveSelected(session, sight, keys), kinds.includes("cluster"))}
+      {button(
+        "Split the screen between the two",
+        "Shift X",
+        <SquareSplitHorizontal size={14} />,
+        () => splitSelected(session, sight, keys),
+        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))),
+      )}
+    </div>
   );
 }

@@ -5,24 +5,28 @@ import { Plus, X } from "lucide-react";
 import { bind, changeServe, unbind } from "../../../core/layout/edits/actions";
 import { portCarries, portFits } from "../../../core/layout/fits";
 import { PORTS } from "../../../core/layout/schema/control";
-import type { Action, Control, Serve } from "../../../core/layout/types";
+import type { Action, Control, Layout, Serve } from "../../../core/layout/types";
+import type { Result } from "../../../core/result";
 import { nearestWord } from "../../../core/nearest";
 import { fittingServe } from "../../../core/placement/make";
 import { ChoiceField, NumberField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
 
 export const ServesCard = memo(
-  function ServesCard({ control }: { control: Control }) {
+  function ServesCard({ controls }: { controls: readonly Control[] }) {
     const session = useSessionActions();
     const actions = useSession((s) => s.layout.actions);
-    const serves = control.serves as readonly Serve[];
-    const free = actions.filter((a) => fittingServe(control.kind, a) !== null && !serves.some((s) => s.action === a.name));
+    const one = controls.length === 1 ? controls[0] : null;
+    const serves = (one?.serves ?? []) as readonly Serve[];
+    const free = actions.filter((a) => controls.every((c) => fittingServe(c.kind, a) !== null) && !serves.some((s) => s.action === a.name));
+    const shared = actions.filter((a) => controls.every((c) => c.serves.some((s) => s.action === a.name)));
     return (
       <>
-        {serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
-        {serves.map((serve, index) => (
-          <ServeLine key={index} control={control} serve={serve} index={index} actions={actions} />
-        ))}
+        {one && serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
+        {one && serves.map((serve, index) => <ServeLine key={index} control={one} serve={serve} index={index} actions={actions} />)}
+        {!one && (
+          <p className="text-muted">{shared.length > 0 ? `All of them serve ${shared.map((a) => a.name).join(", ")}.` : "They serve nothing in common."}</p>
+        )}
         {free.length > 0 && (
           <label className="flex items-center gap-1.5">
             <Plus size={14} aria-hidden />
@@ -32,8 +36,10 @@ export const ServesCard = memo(
               value=""
               onChange={(event) => {
                 const action = actions.find((a) => a.name === event.target.value);
-                const serve = action && fittingServe(control.kind, action);
-                if (serve) session.edit(`bind ${control.id} to ${serve.action}`, (l) => bind(l, control.id, serve));
+                if (!action) return;
+                session.edit(`bind ${controls.map((c) => c.id).join(", ")} to ${action.name}`, (l) =>
+                  controls.reduce<Result<Layout>>((r, c) => (r.ok ? bind(r.value, c.id, fittingServe(c.kind, action)!) : r), { ok: true, value: l }),
+                );
               }}
             >
               <option value="">{serves.length === 0 ? "serve an action…" : "one more…"}</option>
@@ -46,7 +52,7 @@ export const ServesCard = memo(
       </>
     );
   },
-  (a, b) => a.control.id === b.control.id && a.control.serves === b.control.serves,
+  (a, b) => a.controls.length === b.controls.length && a.controls.every((c, i) => c.id === b.controls[i].id && c.serves === b.controls[i].serves),
 );
 
 function ServeLine({ control, serve, index, actions }: { control: Control; serve: Serve; index: number; actions: readonly Action[] }) {

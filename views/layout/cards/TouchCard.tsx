@@ -1,70 +1,184 @@
 "use client";
-/** What takes the touch: shape, growth and least size of the hit area, and whether it shares touches with what lies below. */
+/** What takes the touch: shape, growth, shift and least size of the hit area, whether it shares touches with what lies below; the landing area of a stick. */
 import { memo } from "react";
-import { changeHit } from "../../../core/layout/edits/controls";
-import type { Control } from "../../../core/layout/types";
+import { changeFeel, changeHit } from "../../../core/layout/edits/controls";
+import type { LengthUnit } from "../../../core/layout/length";
+import type { Control, Hit, PlainPlacement } from "../../../core/layout/types";
 import { convertLength, type Sight } from "../../../core/placement/edits";
 import type { ResolvedControl } from "../../../core/placement/resolve";
 import { pxPerMm } from "../../../core/placement/screen";
-import { ChoiceField, LengthField, NumberField } from "../../../ui/Field";
+import { handBack, landingKey, overrideIn, placementIn } from "../../../core/placement/spots";
+import { asKind } from "../../../core/placement/ties";
+import type { Result } from "../../../core/result";
+import type { Layout } from "../../../core/layout/types";
+import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
+import { common } from "../../shared/common";
+import { HitPicture } from "./HitPicture";
+import { SpanFields } from "./SpanFields";
+
+interface Props {
+  readonly sight: Sight;
+  readonly controls: readonly Control[];
+  /** Where they stand, each, or undefined where it is hidden. */
+  readonly places: readonly (ResolvedControl | undefined)[];
+}
 
 export const TouchCard = memo(
-  function TouchCard({ sight, control, at }: { sight: Sight; control: Control; at: ResolvedControl | undefined }) {
+  function TouchCard({ sight, controls, places }: Props) {
     const session = useSessionActions();
+    const { arrangement } = sight.resolved;
     const mm = pxPerMm(sight.screen);
-    const change = (label: string, next: Partial<Control["hit"]>) => session.edit(`${label} of ${control.id}`, (l) => changeHit(l, control.id, next), true);
+    const ids = controls.map((c) => c.id);
+    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const hitOf = (c: Control): Hit => overrideIn(sight.layout, arrangement, c.id)?.hit ?? c.hit;
+    const all = (l: Layout, next: (hit: Hit, id: string) => Partial<Hit>): Result<Layout> =>
+      controls.reduce<Result<Layout>>((r, c) => (r.ok ? changeHit(r.value, c.id, next(hitOf(c), c.id), arrangement) : r), { ok: true, value: l });
+    const change = (label: string, next: (hit: Hit, id: string) => Partial<Hit>) => session.edit(`${label} of ${names}`, (l) => all(l, next), true);
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
-    const { hit } = control;
+    const unitOf = (length: string, unit: LengthUnit, id: string) => {
+      const at = places[ids.indexOf(id)];
+      return at ? convertLength(length, unit, at.visual, sight.resolved.scale, mm, at.k) : length;
+    };
+    const shift = (i: 0 | 1) => (
+      <LengthField
+        label={i === 0 ? "Shift across" : "Shift down"}
+        prefix={i === 0 ? "→" : "↓"}
+        value={common(controls, (c) => hitOf(c).shift[i])}
+        onChange={(v) => change("shift", (h) => ({ shift: i === 0 ? [v, h.shift[1]] : [h.shift[0], v] }))}
+        onUnit={(unit) =>
+          change("unit of the shift", (h, id) => ({ shift: i === 0 ? [unitOf(h.shift[0], unit, id), h.shift[1]] : [h.shift[0], unitOf(h.shift[1], unit, id)] }))
+        }
+        onRefuse={refuse}
+      />
+    );
+    const one = controls.length === 1 ? controls[0] : null;
+    const at = places[0];
     return (
       <>
-        <ChoiceField
-          label="Shape"
-          value={hit.shape}
-          options={[
-            ["ellipse", "ellipse"],
-            ["box", "box"],
-            ["capsule", "capsule"],
-          ]}
-          onChange={(shape) => change("hit shape", { shape })}
-        />
-        <LengthField
-          label="Grow"
-          value={hit.grow}
-          onChange={(grow) => change("growth", { grow })}
-          convert={at && ((unit) => convertLength(hit.grow, unit, at.visual, sight.resolved.scale, mm, at.k))}
-          onRefuse={refuse}
-        />
-        <NumberField
-          label="At least"
-          unit="mm"
-          value={hit.minMm}
-          min={0}
-          max={100}
-          onChange={(minMm) => change("least hit size", { minMm })}
-          onRefuse={refuse}
-        />
-        <ChoiceField
-          label="Touches"
-          value={hit.sharing}
-          options={[
-            ["own", "its own"],
-            ["shared", "shared with below"],
-          ]}
-          onChange={(sharing) => change("sharing", { sharing })}
-        />
-        {at && (
+        <div className="flex gap-2">
+          {one && at && <HitPicture sight={sight} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
+          <div className="grid min-w-0 flex-1 content-start gap-1">
+            <ChoiceField
+              bare
+              label="Shape"
+              value={common(controls, (c) => hitOf(c).shape)}
+              options={[
+                ["ellipse", "ellipse"],
+                ["box", "box"],
+                ["capsule", "capsule"],
+              ]}
+              onChange={(shape) => change("hit shape", () => ({ shape }))}
+            />
+            <LengthField
+              label="Grow"
+              prefix="grow"
+              value={common(controls, (c) => hitOf(c).grow)}
+              onChange={(grow) => change("growth", () => ({ grow }))}
+              onUnit={(unit) => change("unit of the growth", (h, id) => ({ grow: unitOf(h.grow, unit, id) }))}
+              onRefuse={refuse}
+            />
+            <NumberField
+              label="At least"
+              prefix="least"
+              unit="mm"
+              value={common(controls, (c) => hitOf(c).minMm)}
+              min={0}
+              max={100}
+              step={0.5}
+              onChange={(minMm) => change("least hit size", () => ({ minMm }))}
+              onRefuse={refuse}
+            />
+            <ChoiceField
+              bare
+              label="Touches"
+              value={common(controls, (c) => hitOf(c).sharing)}
+              options={[
+                ["own", "keeps touches"],
+                ["shared", "shares below"],
+              ]}
+              onChange={(sharing) => change("sharing", () => ({ sharing }))}
+            />
+          </div>
+        </div>
+        <Pair>
+          {shift(0)}
+          {shift(1)}
+        </Pair>
+        {one && at && (
           <p className="figure text-[11px] text-muted">
             takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm here
+            {overrideIn(sight.layout, arrangement, one.id)?.hit && arrangement !== null && (
+              <button
+                className="ml-2 font-sans text-accent underline"
+                onClick={() => session.edit(`hand the hit area of ${one.id} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
+              >
+                hand back
+              </button>
+            )}
           </p>
         )}
+        {one?.kind === "stick" && one.feel.origin !== "fixed" && <Landing sight={sight} stick={one} />}
       </>
     );
   },
   (a, b) =>
-    a.control.id === b.control.id &&
-    a.control.hit === b.control.hit &&
-    a.at?.hit.w === b.at?.hit.w &&
-    a.at?.hit.h === b.at?.hit.h &&
-    a.sight.screen === b.sight.screen,
+    a.controls.length === b.controls.length &&
+    a.controls.every((c, i) => c.id === b.controls[i].id && c.hit === b.controls[i].hit && c.feel === b.controls[i].feel) &&
+    a.sight.screen === b.sight.screen &&
+    a.sight.view === b.sight.view &&
+    a.sight.layout.arrangements === b.sight.layout.arrangements &&
+    a.places.every(
+      (p, i) => p?.hit.w === b.places[i]?.hit.w && p?.hit.h === b.places[i]?.hit.h && p?.visual.w === b.places[i]?.visual.w && sameLanding(p, b.places[i]),
+    ),
 );
+
+const sameLanding = (a: ResolvedControl | undefined, b: ResolvedControl | undefined) => JSON.stringify(a?.landing) === JSON.stringify(b?.landing);
+
+/** Half the screen on the side where the stick stands. */
+const halfFor = (left: boolean): PlainPlacement => ({
+  kind: "span",
+  frame: "screen",
+  from: [left ? 0 : 0.5, 0],
+  to: [left ? 0.5 : 1, 1],
+  inset: { left: "0u", top: "0u", right: "0u", bottom: "0u" },
+});
+
+/** Where a thumb may come down and bring the stick with it. */
+function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kind: "stick" }> }) {
+  const session = useSessionActions();
+  const key = landingKey(stick.id);
+  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
+  const at = sight.resolved.controls.find((c) => c.id === stick.id);
+  if (!placement)
+    return (
+      <button
+        className="push h-6 justify-self-start"
+        onClick={() =>
+          session.edit(`landing area of ${stick.id}`, (l) =>
+            changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < sight.screen.widthPx / 2) }),
+          )
+        }
+      >
+        Give it a landing area
+      </button>
+    );
+  return (
+    <section aria-label="Landing area" className="grid gap-1">
+      <span className="flex items-center justify-between">
+        <span className="caption text-land">landing area</span>
+        <span className="flex gap-2 text-[11px]">
+          {placement.kind === "pin" && (
+            <button className="underline" onClick={() => session.edit(`landing area of ${stick.id} spans`, () => asKind(sight, key, "span"))}>
+              let it span
+            </button>
+          )}
+          <button className="underline" onClick={() => session.edit(`landing area of ${stick.id}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}>
+            take it away
+          </button>
+        </span>
+      </span>
+      {placement.kind === "span" && <SpanFields sight={sight} id={key} />}
+    </section>
+  );
+}

@@ -1,0 +1,182 @@
+"use client";
+/** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
+import { Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
+import { Popover } from "radix-ui";
+import { memo, useState } from "react";
+import { clampTo } from "../../core/geometry/point";
+import type { Sight } from "../../core/placement/edits";
+import { useSession, useSessionActions } from "../session/context";
+import { useGlassScale } from "./glassScale";
+import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
+import { CalibrateDialogue } from "./CalibrateDialogue";
+import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
+import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
+import { useCalibration } from "./trueSize";
+
+const SWITCH = "grid h-6 min-w-6 place-items-center rounded-sm border px-1 text-[11px]";
+const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
+
+export function GlassBar({ sight, room }: { sight: Sight; room: { w: number; h: number } }) {
+  return (
+    <div role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
+      <Palette />
+      <PlayerTools />
+      <span className="ml-auto flex items-center gap-0.5">
+        <ZoomTools screen={sight.screen} room={room} />
+        <OverlayList />
+      </span>
+    </div>
+  );
+}
+
+const Palette = memo(function Palette() {
+  const tool = useBench((b) => b.tool);
+  return (
+    <span className="flex items-center gap-0.5" role="group" aria-label="Palette">
+      <button
+        className={`${SWITCH} ${lit(tool === null)}`}
+        aria-pressed={tool === null}
+        aria-label="Select"
+        title="Select (Escape)"
+        onClick={() => setBench({ tool: null })}
+      >
+        <SquareMousePointer size={15} />
+      </button>
+      {[...KINDS, "zone" as const].map((kind) => (
+        <button
+          key={kind}
+          className={`${SWITCH} ${lit(tool === kind)}`}
+          aria-pressed={tool === kind}
+          aria-label={KIND_WORD[kind]}
+          title={`${KIND_WORD[kind]}: draw a box on the glass or click there (Shift ${KIND_LETTER[kind].toUpperCase()}; Enter puts it down)`}
+          onClick={() => setBench({ tool: tool === kind ? null : kind })}
+        >
+          <KindIcon kind={kind} />
+        </button>
+      ))}
+    </span>
+  );
+});
+
+/** As which player the layout is looked at, and whether at rest or held. */
+const PlayerTools = memo(function PlayerTools() {
+  const session = useSessionActions();
+  const { handed, playerSize } = useSession((s) => s.view);
+  const sizes = useSession((s) => s.layout.playerSizes);
+  const held = useBench((b) => b.held);
+  const choices = [...new Set([sizes.min, 1, sizes.max])].sort((a, b) => a - b);
+  return (
+    <span className="flex items-center gap-0.5" role="group" aria-label="The player">
+      <button
+        className={`${SWITCH} ${lit(handed === "left")}`}
+        aria-pressed={handed === "left"}
+        title="Look at it as a left-handed player (M)"
+        onClick={() => session.showPlayer({ handed: handed === "left" ? "right" : "left" })}
+      >
+        left hand
+      </button>
+      <select
+        aria-label="Player's size"
+        title="The size a player has chosen (comma, full stop)"
+        className="box h-6 px-0.5 text-[11px]"
+        value={playerSize}
+        onChange={(event) => session.showPlayer({ playerSize: Number(event.target.value) })}
+      >
+        {(choices.includes(playerSize) ? choices : [...choices, playerSize]).map((size) => (
+          <option key={size} value={size}>
+            size {size}
+          </option>
+        ))}
+      </select>
+      <button
+        className={`${SWITCH} ${lit(held)}`}
+        aria-pressed={held}
+        aria-label="Look at the controls as held"
+        title="Look at the controls as held (P)"
+        onClick={() => setBench({ held: !held })}
+      >
+        <Hand size={14} />
+      </button>
+    </span>
+  );
+});
+
+function ZoomTools({ screen, room }: { screen: Sight["screen"]; room: { w: number; h: number } }) {
+  const zoom = useBench((b) => b.zoom);
+  const { scale, fit } = useGlassScale(room, screen);
+  const { calibrated } = useCalibration();
+  const [asking, setAsking] = useState(false);
+  const step = (by: number) => {
+    const factor = clampTo((scale / fit) * by, ZOOM_RANGE.least, ZOOM_RANGE.most);
+    zoomAbout({ x: 0, y: 0 }, scale / fit, factor, factor);
+  };
+  return (
+    <span className="flex items-center gap-0.5" role="group" aria-label="Zoom">
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" title="Zoom out (−)" onClick={() => step(1 / 1.25)}>
+        <Minus size={13} />
+      </button>
+      <span className="figure w-10 text-center text-[11px]" data-testid="zoom">
+        {Math.round((scale / fit) * 100)} %
+      </span>
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" title="Zoom in (+)" onClick={() => step(1.25)}>
+        <Plus size={13} />
+      </button>
+      <button
+        className={`${SWITCH} ${lit(zoom.mode === "fit")}`}
+        aria-pressed={zoom.mode === "fit"}
+        aria-label="Fit"
+        title="All of the screen (F)"
+        onClick={() => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } })}
+      >
+        <Maximize size={13} />
+      </button>
+      <button
+        className={`${SWITCH} ${lit(zoom.mode === "true")}`}
+        aria-pressed={zoom.mode === "true"}
+        aria-label="True size"
+        title="Life size (T)"
+        onClick={() => {
+          setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } });
+          if (!calibrated) setAsking(true);
+        }}
+      >
+        1:1
+      </button>
+      {zoom.mode === "true" && (
+        <button className={`${SWITCH} ${lit(false)}`} aria-label="Calibrate true size" title="Calibrate true size" onClick={() => setAsking(true)}>
+          <Ruler size={13} />
+        </button>
+      )}
+      <CalibrateDialogue open={asking} onOpenChange={setAsking} />
+    </span>
+  );
+}
+
+const OverlayList = memo(function OverlayList() {
+  const overlays = useOverlays();
+  const count = OVERLAYS.filter((o) => overlays[o.key]).length;
+  return (
+    <Popover.Root>
+      <Popover.Trigger className={`${SWITCH} flex items-center gap-1 border-edge px-1.5`} aria-label={`Overlays, ${count} shown`}>
+        <Layers size={13} /> <span className="figure text-[11px]">{count}</span>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          align="end"
+          sideOffset={4}
+          aria-label="Overlays"
+          className="z-50 grid min-w-[230px] gap-0.5 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+        >
+          {OVERLAYS.map((o) => (
+            <label key={o.key} className="flex h-6 items-center gap-2 rounded-sm px-1 hover:bg-paper">
+              <input type="checkbox" className="accent-[var(--accent)]" checked={overlays[o.key]} onChange={() => toggleOverlay(o.key)} />
+              <span className="flex-1">{o.word}</span>
+              <kbd className="figure text-[11px] text-muted">{o.letter.toUpperCase()}</kbd>
+            </label>
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+});

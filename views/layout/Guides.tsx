@@ -1,0 +1,94 @@
+"use client";
+/** What a moving box has met, with the distances; and the gaps to its neighbours, mm. */
+import { gapsAbout } from "../../core/geometry/gaps";
+import type { Sight } from "../../core/placement/edits";
+import { pxPerMm } from "../../core/placement/screen";
+import type { Guide } from "../../core/placement/snap";
+import { inCluster } from "../../core/placement/spots";
+import { ON_GLASS } from "./tones";
+
+const LINE = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;
+
+function Figure({ x, y, mm, scale, tone }: { x: number; y: number; mm: number; scale: number; tone: string }) {
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={10.5 / scale}
+      textAnchor="middle"
+      dominantBaseline="central"
+      fill={tone}
+      stroke={ON_GLASS.dark}
+      strokeWidth={3 / scale}
+      paintOrder="stroke"
+      style={{ fontFamily: "var(--font-mono)" }}
+    >
+      {mm.toFixed(1)} mm
+    </text>
+  );
+}
+
+export function Guides({ guides, sight, scale }: { guides: readonly Guide[]; sight: Sight; scale: number }) {
+  const mm = pxPerMm(sight.screen);
+  return (
+    <g pointerEvents="none" data-testid="guides">
+      {guides.map((g) => (
+        <g key={`${g.axis} ${g.sort} ${g.at}`} data-guide={g.sort}>
+          {g.sort !== "gap" && (
+            <path
+              d={g.axis === "x" ? `M${g.at} ${g.from}V${g.to}` : `M${g.from} ${g.at}H${g.to}`}
+              stroke={ON_GLASS.accent}
+              strokeDasharray={g.sort === "twin" ? "6 3" : undefined}
+              {...LINE}
+            />
+          )}
+          {g.gaps.map((gap) => {
+            const middle = (gap.from + gap.to) / 2;
+            const [x, y] = gap.axis === "x" ? [middle, gap.across] : [gap.across, middle];
+            return (
+              <g key={`${gap.from} ${gap.to}`}>
+                <path
+                  d={gap.axis === "x" ? `M${gap.from} ${gap.across}H${gap.to}` : `M${gap.across} ${gap.from}V${gap.to}`}
+                  stroke={ON_GLASS.accent}
+                  {...LINE}
+                />
+                <Figure x={x} y={y} mm={(gap.to - gap.from) / mm} scale={scale} tone={ON_GLASS.accent} />
+              </g>
+            );
+          })}
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Neighbours nearer than this are measured, mm, and so many of them. */
+const NEAR_MM = 14;
+const MOST_GAPS = 4;
+
+/** The gaps between what is moving and its nearest neighbours, hit area to hit area. */
+export function NeighbourGaps({ sight, keys, scale }: { sight: Sight; keys: readonly string[]; scale: number }) {
+  const { resolved, layout, screen } = sight;
+  const mm = pxPerMm(screen);
+  const moving = new Set(keys.flatMap((key) => [key, ...inCluster(layout, key, resolved.arrangement)]));
+  const others = resolved.controls.filter((c) => !moving.has(c.id)).map((c) => c.hit);
+  const least = layout.limits.minGapMm;
+  const gaps = resolved.controls
+    .filter((c) => moving.has(c.id))
+    .flatMap((c) => gapsAbout(c.hit, others, NEAR_MM * mm, MOST_GAPS))
+    .sort((a, b) => a.px - b.px)
+    .slice(0, MOST_GAPS);
+  return (
+    <g pointerEvents="none" data-testid="gaps">
+      {gaps.map((gap) => {
+        const tone = gap.px / mm < least ? "#FF8A7A" : ON_GLASS.ink;
+        return (
+          <g key={`${gap.index} ${gap.from.x}`}>
+            <path d={`M${gap.from.x} ${gap.from.y}L${gap.to.x} ${gap.to.y}`} stroke={tone} strokeDasharray="3 2" {...LINE} />
+            <Figure x={(gap.from.x + gap.to.x) / 2} y={(gap.from.y + gap.to.y) / 2} mm={gap.px / mm} scale={scale} tone={tone} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}

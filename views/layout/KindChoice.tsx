@@ -1,0 +1,55 @@
+"use client";
+/** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
+import type { Sight } from "../../core/placement/edits";
+import { changeKind, kindsFor } from "../../core/placement/make";
+import { useSessionActions } from "../session/context";
+import { setBench, useBench } from "./bench";
+import { KIND_WORD, KindIcon } from "./kinds";
+
+interface Props {
+  readonly sight: Sight;
+  readonly scale: number;
+  /** Where the glass begins in the room it has, CSS px. */
+  readonly left: number;
+  readonly top: number;
+  readonly room: { readonly w: number; readonly h: number };
+}
+
+export function KindChoice({ sight, scale, left, top, room }: Props) {
+  const session = useSessionActions();
+  const grown = useBench((b) => b.grown);
+  const control = sight.layout.controls.find((c) => c.id === grown);
+  const at = sight.resolved.controls.find((c) => c.id === grown);
+  if (!control || !at) return null;
+  const action = sight.layout.actions.find((a) => a.name === control.serves[0]?.action) ?? null;
+  const kinds = kindsFor(action);
+  if (kinds.length < 2) return null;
+  const width = kinds.length * 28 + 8;
+  const x = Math.min(Math.max(4, left + at.visual.x * scale), room.w - width - 4);
+  const above = top + at.visual.y * scale - 50;
+  const y = above > 4 ? above : top + (at.visual.y + at.visual.h) * scale + 12;
+  return (
+    <div
+      role="toolbar"
+      aria-label={`Kind of ${control.name}`}
+      className="absolute z-10 flex gap-0.5 rounded-sm border border-edge bg-sheet p-0.5 shadow-md"
+      style={{ left: x, top: Math.min(y, room.h - 36) }}
+    >
+      {kinds.map((kind) => (
+        <button
+          key={kind}
+          aria-pressed={control.kind === kind}
+          aria-label={KIND_WORD[kind]}
+          title={KIND_WORD[kind]}
+          className={`grid size-7 place-items-center rounded-sm ${control.kind === kind ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
+          onClick={() => {
+            session.edit(`make ${control.id} a ${KIND_WORD[kind].toLowerCase()}`, () => changeKind(sight, control.id, kind));
+            setBench({ grown: null });
+          }}
+        >
+          <KindIcon kind={kind} />
+        </button>
+      ))}
+    </div>
+  );
+}

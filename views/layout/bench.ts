@@ -1,0 +1,42 @@
+"use client";
+/** What the bench alone remembers while it is open: the tool in hand, the cluster that has been entered, zoom, what is pointed out. Nothing of it is in the file. */
+import { createStore } from "zustand/vanilla";
+import { useStore } from "zustand";
+import type { ControlKind } from "../../core/layout/types";
+
+/** What drawing a box on the glass makes; null: nothing, it selects. */
+export type Tool = ControlKind | "zone" | null;
+/** fit: all of the screen in view · true: life size · free: so many times the size that fits. */
+export type Zoom = { readonly mode: "fit" } | { readonly mode: "true" } | { readonly mode: "free"; readonly factor: number };
+
+export interface Bench {
+  readonly tool: Tool;
+  /** The cluster whose controls can be taken hold of; null: clusters are taken as one. */
+  readonly entered: string | null;
+  /** Look at the controls as held. */
+  readonly held: boolean;
+  readonly zoom: Zoom;
+  /** Where the middle of the screen is, from the middle of the room it has, CSS px. */
+  readonly pan: { readonly x: number; readonly y: number };
+  /** The finding that is pointed out on the glass. */
+  readonly finding: { readonly code: string; readonly subjects: readonly string[] } | null;
+  /** The control that has just grown: its kind can be chosen at a gesture. */
+  readonly grown: string | null;
+}
+
+/** How far one may zoom, against the size that fits. */
+export const ZOOM_RANGE = { least: 0.25, most: 8 } as const;
+
+const START: Bench = { tool: null, entered: null, held: false, zoom: { mode: "fit" }, pan: { x: 0, y: 0 }, finding: null, grown: null };
+export const benchStore = createStore<Bench>(() => START);
+export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);
+export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);
+/** Back to how a bench begins: another layout has been opened. */
+export const clearBench = (): void => benchStore.setState(START, true);
+
+/** Zooms to a factor of the size that fits, so that a point (CSS px from the middle of the room) stays where it is. `now` and `next` are scales. */
+export function zoomAbout(point: { x: number; y: number }, now: number, next: number, factor: number): void {
+  const { pan } = benchStore.getState();
+  const ratio = next / now;
+  setBench({ zoom: { mode: "free", factor }, pan: { x: point.x - (point.x - pan.x) * ratio, y: point.y - (point.y - pan.y) * ratio } });
+}

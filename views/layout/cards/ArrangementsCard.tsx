@@ -1,0 +1,157 @@
+"use client";
+/** Arrangements: variants of the layout for a range of aspect or size. They lie on an axis, so that overlaps and gaps are seen; the first that matches a screen applies. */
+import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
+import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/layout/edits/arrangements";
+import type { Sight } from "../../../core/placement/edits";
+import { stretches } from "../../../core/placement/ranges";
+import { aspectOf } from "../../../core/placement/screen";
+import { NumberField, TypedField } from "../../../ui/Field";
+import { useSessionActions } from "../../session/context";
+
+const AXIS = { from: 0.4, to: 2.6 } as const;
+const share = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
+const ICON = "grid size-5 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
+
+export function ArrangementsCard({ sight }: { sight: Sight }) {
+  const session = useSessionActions();
+  const { arrangements } = sight.layout;
+  const here = aspectOf(sight.screen);
+  const add = () => {
+    // Around the screen in view: what is laid out next is meant for such screens.
+    const low = Number((Math.floor(here * 10 - 1) / 10).toFixed(1));
+    const when: When = { aspect: { min: low, max: Number((low + 0.3).toFixed(1)) } };
+    session.edit("add an arrangement", (l) => {
+      const made = addArrangement(l, `For ${sight.screen.name}`.slice(0, 80), when);
+      return made.ok ? { ok: true, value: made.value.layout } : made;
+    });
+  };
+  return (
+    <>
+      {arrangements.length > 0 && <Axis sight={sight} />}
+      <ul className="grid gap-1">
+        {arrangements.map((a, i) => (
+          <li key={a.id} className="grid gap-0.5" aria-label={a.name}>
+            <span className="flex items-center gap-0.5">
+              <span className="min-w-0 flex-1">
+                <TypedField
+                  bare
+                  label={`Name of ${a.name}`}
+                  value={a.name}
+                  onCommit={(name) => session.edit(`rename ${a.id}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
+                />
+              </span>
+              <span className="figure w-9 text-right text-[11px] text-muted" title="What it changes">
+                {Object.keys(a.overrides).length}
+              </span>
+              <button
+                className={ICON}
+                aria-label={`${a.name} earlier`}
+                disabled={i === 0}
+                onClick={() => session.edit(`order of ${a.id}`, (l) => moveArrangement(l, a.id, -1))}
+              >
+                <ArrowUp size={12} />
+              </button>
+              <button
+                className={ICON}
+                aria-label={`${a.name} later`}
+                disabled={i === arrangements.length - 1}
+                onClick={() => session.edit(`order of ${a.id}`, (l) => moveArrangement(l, a.id, 1))}
+              >
+                <ArrowDown size={12} />
+              </button>
+              <button className={ICON} aria-label={`Delete ${a.name}`} onClick={() => session.edit(`delete ${a.id}`, (l) => removeArrangement(l, a.id))}>
+                <Trash2 size={12} />
+              </button>
+            </span>
+            <span className="grid grid-cols-4 gap-1">
+              <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" prefix="aspect ≥" />
+              <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" prefix="<" />
+              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="min" prefix="mm ≥" />
+              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="max" prefix="<" />
+            </span>
+          </li>
+        ))}
+      </ul>
+      <button className="push h-6 justify-self-start" onClick={add}>
+        <Plus size={13} /> An arrangement for screens like this
+      </button>
+    </>
+  );
+}
+
+/** One end of a range: empty is open. */
+function End({
+  id,
+  name,
+  when,
+  range,
+  end,
+  prefix,
+}: {
+  id: string;
+  name: string;
+  when: When;
+  range: "aspect" | "shortSideMm";
+  end: "min" | "max";
+  prefix: string;
+}) {
+  const session = useSessionActions();
+  const set = (value: number | undefined) => {
+    const { [end]: _old, ...rest } = when[range] ?? {};
+    const next = value === undefined ? rest : { ...rest, [end]: value };
+    const { [range]: _range, ...others } = when;
+    session.edit(`range of ${id}`, (l) => changeArrangement(l, id, { when: Object.keys(next).length > 0 ? { ...others, [range]: next } : others }), true);
+  };
+  return (
+    <NumberField
+      label={`${name}: ${range === "aspect" ? "aspect" : "short side, mm"} ${end === "min" ? "from" : "below"}`}
+      prefix={prefix}
+      value={when[range]?.[end] ?? null}
+      none="any"
+      step={range === "aspect" ? 0.05 : 1}
+      min={0}
+      max={range === "aspect" ? 10 : 1000}
+      onChange={set}
+      onClear={() => set(undefined)}
+      onRefuse={(text) => session.tell({ text, tone: "problem" })}
+    />
+  );
+}
+
+/** Aspect ratios along the bottom: a bar for each arrangement, overlaps and gaps in their own words, a mark where the screen in view is. */
+function Axis({ sight }: { sight: Sight }) {
+  const { arrangements } = sight.layout;
+  const parts = stretches(arrangements, AXIS.from, AXIS.to);
+  const nameOf = (id: string) => arrangements.find((a) => a.id === id)?.name ?? id;
+  const here = aspectOf(sight.screen);
+  return (
+    <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "the base"}`).join("; ")} className="pb-3">
+      <div className="relative h-[26px] border-b border-edge" data-testid="arrangement-axis">
+        {parts.map((p) => (
+          <div
+            key={p.from}
+            title={`${p.from} to ${p.to}: ${p.ids.map(nameOf).join(", then ") || "the base"}${p.overlap ? " (overlap: the first applies)" : p.gap ? " (a gap: the base holds)" : ""}`}
+            className={`absolute bottom-0 h-[14px] overflow-hidden px-0.5 text-[9.5px] leading-[14px] whitespace-nowrap ${p.ids.length > 0 ? "border-x border-accent bg-accent/20 text-ink" : p.gap ? "text-warning" : "text-muted"}`}
+            style={{
+              left: `${share(p.from)}%`,
+              width: `${share(p.to) - share(p.from)}%`,
+              backgroundImage: p.overlap ? "repeating-linear-gradient(45deg, transparent 0 3px, var(--warning) 3px 4px)" : undefined,
+            }}
+            data-stretch={p.overlap ? "overlap" : p.gap ? "gap" : p.ids.length > 0 ? "held" : "base"}
+          >
+            {p.overlap ? "overlap" : p.gap ? "gap" : (p.ids.map(nameOf)[0] ?? "base")}
+          </div>
+        ))}
+        <span aria-hidden className="absolute bottom-0 h-[24px] w-px bg-ink" style={{ left: `${share(here)}%` }} />
+        <span className="figure absolute top-0 text-[9.5px]" style={{ left: `calc(${share(here)}% + 3px)` }}>
+          {here.toFixed(2)}
+        </span>
+        {[0.5, 1, 1.5, 2, 2.5].map((v) => (
+          <span key={v} className="figure absolute top-[27px] -translate-x-1/2 text-[9.5px] text-muted" style={{ left: `${share(v)}%` }}>
+            {v}
+          </span>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+"use client";
+/** Puts a picture of the user's own on a part of the look, or takes it off. */
+import { ImagePlus } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useRef } from "react";
+import { clearArt, setArt, type ArtPart } from "../../../core/layout/edits/pictures";
+import { LIMITS } from "../../../core/layout/schema/file";
+import type { Control } from "../../../core/layout/types";
+import { problemText } from "../../../core/result";
+import { useSession, useSessionActions } from "../../session/context";
+import { common } from "../../shared/common";
+import { pictureUrl } from "../../shared/images";
+import { readPicture } from "../../shared/pictureFile";
+
+const TYPES = ["image/png", "image/webp", "image/svg+xml"] as const;
+const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
+
+export function ArtPicker({ controls, part, word }: { controls: readonly Control[]; part: ArtPart; word: string }) {
+  const session = useSessionActions();
+  const pictures = useSession((s) => s.layout.pictures);
+  const input = useRef<HTMLInputElement>(null);
+  const ids = controls.map((c) => c.id);
+  const shown = common(controls, (c) => c.look.art?.[part] ?? "");
+  const picture = pictures.find((p) => p.id === shown);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
+    if (!read.ok) session.tell({ text: problemText(read.problems).replace(": ", " "), tone: "problem" });
+    else session.edit(`picture of ${ids.join(", ")}`, (l) => setArt(l, ids, part, read.value));
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept={TYPES.join(",")}
+        aria-label={`Picture file, ${word}`}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger
+          className="box grid size-6 shrink-0 place-items-center overflow-hidden"
+          aria-label={`Picture, ${word}: ${picture?.name ?? "none"}`}
+          title={`Picture, ${word}`}
+        >
+          {picture ? (
+            // eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise
+            <img src={pictureUrl(picture)} alt="" className="size-5 object-contain" />
+          ) : (
+            <ImagePlus size={13} />
+          )}
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="z-50 min-w-[180px] rounded-sm border border-edge bg-sheet p-1 shadow-lg" sideOffset={4}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => input.current?.click()}>
+              From a file…
+            </DropdownMenu.Item>
+            {pictures.map((p) => (
+              <DropdownMenu.Item key={p.id} className={ITEM} onSelect={() => session.edit(`picture of ${ids.join(", ")}`, (l) => setArt(l, ids, part, p))}>
+                {p.name}
+              </DropdownMenu.Item>
+            ))}
+            {shown !== "" && (
+              <DropdownMenu.Item className={ITEM} onSelect={() => session.edit(`picture of ${ids.join(", ")}`, (l) => clearArt(l, ids, part))}>
+                No picture
+              </DropdownMenu.Item>
+            )}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+"use client";
+/** What stands behind the controls: one of the project's stills or a screenshot of one's own game, filled or fitted, dimmed. */
+import { useRef, useState } from "react";
+import { changeLayout } from "../../../core/layout/edits/whole";
+import { LIMITS } from "../../../core/layout/schema/file";
+import type { Workbench } from "../../../core/layout/types";
+import { problemText } from "../../../core/result";
+import { Dialogue } from "../../../ui/Dialogue";
+import { ChoiceField } from "../../../ui/Field";
+import { Range } from "../../../ui/Range";
+import { useSession, useSessionActions } from "../../session/context";
+import { pictureUrl } from "../../shared/images";
+import { readPicture } from "../../shared/pictureFile";
+
+const TYPES = ["image/png", "image/webp", "image/jpeg"] as const;
+
+export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const session = useSessionActions();
+  const bench = useSession((s) => s.layout.workbench);
+  const [problem, setProblem] = useState("");
+  const input = useRef<HTMLInputElement>(null);
+  const change = (label: string, next: Partial<Workbench>, merge = false) =>
+    session.edit(label, (l) => changeLayout(l, { workbench: { ...l.workbench, ...next } }), merge);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    const read = await readPicture(file, TYPES, LIMITS.backdropBytes);
+    if (!read.ok) return setProblem(problemText(read.problems).replace(": ", " "));
+    setProblem("");
+    change("backdrop", { picture: read.value });
+  };
+  return (
+    <Dialogue title="Behind the controls" open={open} onOpenChange={onOpenChange}>
+      <div className="grid gap-3">
+        <ChoiceField
+          label="Still"
+          value={bench.picture ? "own" : bench.backdrop}
+          options={[
+            ["plain", "plain night"],
+            ["harbour", "the harbour"],
+            ["post-office", "the post office"],
+            ...(bench.picture ? ([["own", bench.picture.name]] as const) : []),
+          ]}
+          onChange={(backdrop) => backdrop !== "own" && change("backdrop", { backdrop, picture: undefined })}
+        />
+        <div className="flex items-center gap-3">
+          <button className="push" onClick={() => input.current?.click()}>
+            A screenshot of your game…
+          </button>
+          <span className="caption">PNG, WebP or JPEG, up to 4 MiB</span>
+          <input
+            ref={input}
+            type="file"
+            accept={TYPES.join(",")}
+            aria-label="Screenshot file"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              void take(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
+        </div>
+        {problem && (
+          <p role="alert" className="text-blocker">
+            {problem}
+          </p>
+        )}
+        {bench.picture && (
+          <>
+            {/* eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise */}
+            <img src={pictureUrl(bench.picture)} alt={bench.picture.name} className="max-h-[120px] border border-rule object-contain" />
+            <ChoiceField
+              label="Placed"
+              value={bench.fit}
+              options={[
+                ["fill", "filled: it covers the glass"],
+                ["fit", "fitted: all of it is seen"],
+              ]}
+              onChange={(fit) => change("backdrop", { fit })}
+            />
+          </>
+        )}
+        <div className="grid grid-cols-[66px_1fr_44px] items-center gap-2">
+          <span className="caption">Dimmed</span>
+          <Range
+            label="Dimmed"
+            value={[bench.dim]}
+            min={0}
+            max={0.9}
+            step={0.05}
+            onStart={() => session.begin("dim the backdrop")}
+            onChange={([dim]) => session.preview((l) => changeLayout(l, { workbench: { ...l.workbench, dim } }))}
+            onEnd={() => session.commit()}
+          />
+          <span className="figure text-right">{Math.round(bench.dim * 100)} %</span>
+        </div>
+      </div>
+    </Dialogue>
+  );
+}

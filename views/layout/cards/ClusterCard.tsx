@@ -1,0 +1,76 @@
+"use client";
+/** A cluster: how what is in it is set, one size for all, going in, dissolving. And a keep-clear zone: whether it takes taps, when it holds. */
+import { changeTaps } from "../../../core/layout/edits/zones";
+import { CLUSTER_FORMS, commonSize, oneSize, setForm } from "../../../core/placement/clusters";
+import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
+import { inCluster } from "../../../core/placement/spots";
+import { LengthField, SwitchField } from "../../../ui/Field";
+import { useSessionActions } from "../../session/context";
+import { setBench, useBench } from "../bench";
+import { dissolveSelected } from "../gestures";
+
+export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
+  const session = useSessionActions();
+  const entered = useBench((b) => b.entered === id);
+  const children = inCluster(sight.layout, id, sight.resolved.arrangement);
+  const m = children.length > 0 ? measureOf(sight, children[0]) : null;
+  const size = commonSize(sight, id);
+  return (
+    <>
+      <p className="text-muted">
+        <span className="figure">{children.length}</span> in it: <span className="figure">{children.join(", ") || "nothing yet"}</span>
+      </p>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Form of the cluster">
+        {CLUSTER_FORMS.map((form) => (
+          <button key={form} className="push h-6 px-1.5" onClick={() => session.edit(`${form} of ${id}`, () => setForm(sight, id, form))}>
+            {form}
+          </button>
+        ))}
+      </div>
+      <p className="caption">Free: go in, and move each by hand.</p>
+      {m && (
+        <LengthField
+          label="One size"
+          value={size}
+          onChange={(v) => {
+            const px = Number.parseFloat(convertLength(v, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
+            session.edit(`one size in ${id}`, () => oneSize(sight, id, px), true);
+          }}
+          onRefuse={(text) => session.tell({ text, tone: "problem" })}
+        />
+      )}
+      <div className="flex flex-wrap gap-1">
+        <button
+          className="push h-6 px-1.5"
+          aria-pressed={entered}
+          onClick={() => {
+            setBench({ entered: entered ? null : id });
+            session.select(entered || children.length === 0 ? [id] : children.slice(0, 1));
+          }}
+        >
+          {entered ? "Leave" : "Go in"}
+        </button>
+        <button className="push h-6 px-1.5" onClick={() => dissolveSelected(session, sight, [id])}>
+          Dissolve
+        </button>
+      </div>
+    </>
+  );
+}
+
+export function ZoneCard({ sight, id }: { sight: Sight; id: string }) {
+  const session = useSessionActions();
+  const zone = sight.layout.keepClear.find((z) => z.id === id);
+  if (!zone) return null;
+  return (
+    <>
+      <p className="text-muted">Controls must leave this free: it belongs to the game’s own picture.</p>
+      <SwitchField
+        after
+        label="the game itself takes taps here"
+        value={zone.taps}
+        onChange={(taps) => session.edit(`taps in ${id}`, (l) => changeTaps(l, id, taps))}
+      />
+    </>
+  );
+}

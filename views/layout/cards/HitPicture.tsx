@@ -1,0 +1,99 @@
+"use client";
+/** The hit area about the visual box as a small live picture: its edge is dragged to grow it, its middle to shift it. */
+import { useRef } from "react";
+import { clampTo } from "../../../core/geometry/point";
+import { formatLength, lengthOf, type LengthUnit } from "../../../core/layout/length";
+import type { Control, Hit } from "../../../core/layout/types";
+import { convertLength, type Sight } from "../../../core/placement/edits";
+import type { ResolvedControl } from "../../../core/placement/resolve";
+import { pxPerMm } from "../../../core/placement/screen";
+import { useSessionActions } from "../../session/context";
+import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
+import { ShapePath } from "../Areas";
+
+interface Props {
+  readonly sight: Sight;
+  readonly control: Control;
+  readonly hit: Hit;
+  readonly at: ResolvedControl;
+  readonly onHit: (change: Partial<Hit>) => void;
+}
+
+/** The visual box takes this share of the picture, so that there is room to grow into. */
+const SHARE = 0.5;
+
+export function HitPicture({ sight, control, hit, at, onHit }: Props) {
+  const session = useSessionActions();
+  const svg = useRef<SVGSVGElement>(null);
+  const mm = pxPerMm(sight.screen);
+  const { visual, k } = at;
+  const scale = (PICTURE * SHARE) / Math.max(visual.w, visual.h, 1);
+  const toPicture = (box: { x: number; y: number; w: number; h: number }) => ({
+    x: PICTURE / 2 + (box.x - visual.x - visual.w / 2) * scale,
+    y: PICTURE / 2 + (box.y - visual.y - visual.h / 2) * scale,
+    w: box.w * scale,
+    h: box.h * scale,
+  });
+  /** A length of the control itself for px on the screen, in the unit the old one has. */
+  const lengthFor = (px: number, old: string) => {
+    const { unit } = lengthOf(old);
+    return convertLength(formatLength(px / k, "px"), unit as LengthUnit, visual, sight.resolved.scale, mm, k);
+  };
+  const px = (length: string) => Number.parseFloat(convertLength(length, "px", visual, sight.resolved.scale, mm, k)) * k;
+  const base = hit.size ? px(hit.size[0]) : visual.w;
+  const mirror = sight.view.handed === "left" ? -1 : 1;
+  const now = toPicture(at.hit);
+  const own = toPicture(visual);
+  const grow = px(hit.grow);
+  const [sx, sy] = [px(hit.shift[0]), px(hit.shift[1])];
+  const drag = { onStart: () => session.begin(`hit area of ${control.id}`), onEnd: () => session.commit() };
+  const middle = { x: now.x + now.w / 2, y: now.y + now.h / 2 };
+  return (
+    <LivePicture label="Hit area" svg={svg}>
+      <defs>
+        <pattern id="hatch-small" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V6" stroke="var(--hit)" strokeWidth={1} />
+        </pattern>
+      </defs>
+      <ShapePath shape={{ ...now, shape: at.hit.shape }} fill="url(#hatch-small)" stroke="var(--hit)" pointerEvents="none" />
+      <ShapePath
+        shape={{ ...own, shape: control.kind === "touchpad" || control.kind === "swipe" ? "box" : "ellipse" }}
+        fill="none"
+        stroke="var(--ink)"
+        pointerEvents="none"
+      />
+      <LivePart
+        label="Growth of the hit area"
+        svg={svg}
+        value={grow / mm}
+        min={-20}
+        max={40}
+        text={`${(grow / mm).toFixed(1)} mm`}
+        drag={drag}
+        cursor="ew-resize"
+        onMove={(p) => onHit({ grow: lengthFor(clampTo(Math.abs(p.x - middle.x) / scale - base / 2, -base / 2, base * 3), hit.grow) })}
+        onStep={(x, y) => onHit({ grow: lengthFor(grow + (x + y) * 0.1 * mm, hit.grow) })}
+      >
+        <rect x={now.x + now.w - 6} y={middle.y - 10} width={12} height={20} fill="transparent" />
+        <rect x={now.x + now.w - 3} y={middle.y - 3} width={6} height={6} fill="var(--sheet)" stroke="var(--hit)" strokeWidth={1.5} />
+      </LivePart>
+      <LivePart
+        label="Shift of the hit area"
+        svg={svg}
+        value={sx / mm}
+        min={-50}
+        max={50}
+        text={`${(sx / mm).toFixed(1)} mm across, ${(sy / mm).toFixed(1)} mm down`}
+        drag={drag}
+        cursor="move"
+        onMove={(p) =>
+          onHit({ shift: [lengthFor((mirror * (p.x - PICTURE / 2)) / scale, hit.shift[0]), lengthFor((p.y - PICTURE / 2) / scale, hit.shift[1])] })
+        }
+        onStep={(x, y) => onHit({ shift: [lengthFor(sx + x * 0.1 * mm, hit.shift[0]), lengthFor(sy - y * 0.1 * mm, hit.shift[1])] })}
+      >
+        <circle cx={middle.x} cy={middle.y} r={9} fill="transparent" />
+        <path d={`M${middle.x - 4} ${middle.y}h8M${middle.x} ${middle.y - 4}v8`} stroke="var(--hit)" strokeWidth={1.5} />
+      </LivePart>
+    </LivePicture>
+  );
+}

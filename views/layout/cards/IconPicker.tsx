@@ -1,0 +1,78 @@
+"use client";
+/** Chooses an icon by looking, or by typing part of its name. */
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { ICONS } from "../../../runtime/icons";
+
+function Icon({ name, size = 16 }: { name: string; size?: number }) {
+  return (
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 24 24"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={2}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+      aria-hidden
+    >
+      <path d={ICONS[name]} />
+    </svg>
+  );
+}
+
+/** `value`: the icon's name, empty for none, null for several that differ. */
+export function IconPicker({ value, onChange }: { value: string | null; onChange: (icon: string | undefined) => void }) {
+  const [open, setOpen] = useState(false);
+  const [search, setSearch] = useState("");
+  const names = Object.keys(ICONS).filter((name) => name.includes(search.trim().toLowerCase()));
+  const pick = (icon: string | undefined) => {
+    onChange(icon);
+    setOpen(false);
+  };
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="box grid h-6 w-8 place-items-center" aria-label={`Icon: ${value === null ? "mixed" : value || "none"}`} title="Icon">
+        {value && value in ICONS ? <Icon name={value} /> : <span className="caption">{value === null ? "…" : "icon"}</span>}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          sideOffset={4}
+          collisionPadding={8}
+          aria-label="Icons"
+          className="z-50 w-[300px] rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+        >
+          <div className="mb-1.5 flex gap-1.5">
+            <input
+              aria-label="Search icons"
+              className="box h-6 flex-1 px-1.5"
+              placeholder="search"
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+            />
+            <button className="push h-6" onClick={() => pick(undefined)}>
+              No icon
+            </button>
+          </div>
+          <div className="grid max-h-[220px] grid-cols-9 gap-0.5 overflow-auto">
+            {names.map((name) => (
+              <button
+                key={name}
+                aria-label={name}
+                title={name}
+                aria-pressed={value === name}
+                className={`grid size-7 place-items-center rounded-sm ${value === name ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
+                onClick={() => pick(name)}
+              >
+                <Icon name={name} size={18} />
+              </button>
+            ))}
+          </div>
+          {names.length === 0 && <p className="text-muted">No icon has that in its name.</p>}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

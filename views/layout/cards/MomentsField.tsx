@@ -1,0 +1,63 @@
+"use client";
+/** In which moments the selected things show, and whether this arrangement hides them. */
+import { hideIn } from "../../../core/layout/edits/arrangements";
+import { changeMoments } from "../../../core/layout/edits/controls";
+import type { Layout } from "../../../core/layout/types";
+import type { Sight } from "../../../core/placement/edits";
+import { overrideIn } from "../../../core/placement/spots";
+import type { Result } from "../../../core/result";
+import { useSessionActions } from "../../session/context";
+import { common } from "../../shared/common";
+
+interface Item {
+  readonly id: string;
+  readonly moments: readonly string[];
+}
+
+export function MomentsField({ sight, items }: { sight: Sight; items: readonly Item[] }) {
+  const session = useSessionActions();
+  const { moments } = sight.layout;
+  const { arrangement } = sight.resolved;
+  const ids = items.map((i) => i.id);
+  const name = ids.length === 1 ? ids[0] : `${ids.length} of them`;
+  const show = (moment: string, on: boolean) =>
+    session.edit(`moments of ${name}`, (l) =>
+      items.reduce<Result<Layout>>(
+        (r, i) => (r.ok ? changeMoments(r.value, [i.id], on ? [...i.moments, moment] : i.moments.filter((known) => known !== moment)) : r),
+        { ok: true, value: l },
+      ),
+    );
+  const hidden = arrangement === null ? null : common(ids, (id) => overrideIn(sight.layout, arrangement, id)?.hidden ?? false);
+  const chip = (word: string, on: boolean | null, set: (on: boolean) => void, title: string) => (
+    <button
+      key={word}
+      aria-pressed={on === null ? "mixed" : on}
+      title={title}
+      className={`h-5 truncate rounded-sm border px-1.5 text-[11px] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
+      onClick={() => set(on !== true)}
+    >
+      {word}
+    </button>
+  );
+  if (moments.length === 0 && arrangement === null) return null;
+  return (
+    <div role="group" aria-label="Shows in" className="flex flex-wrap items-center gap-1 pt-0.5">
+      {moments.length > 0 && <span className="caption">shows in</span>}
+      {moments.map((m) =>
+        chip(
+          m.name,
+          common(items, (i) => i.moments.includes(m.id)),
+          (on) => show(m.id, on),
+          `Shows in ${m.name}`,
+        ),
+      )}
+      {arrangement !== null &&
+        chip(
+          "hidden here",
+          hidden,
+          (on) => session.edit(`${on ? "hide" : "show"} ${name}`, (l) => hideIn(l, arrangement, ids, on)),
+          "Hidden in the arrangement that this screen uses",
+        )}
+    </div>
+  );
+}

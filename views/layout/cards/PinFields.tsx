@@ -1,0 +1,155 @@
+"use client";
+/** The numbers of pins: distances from what they are tied to, sizes, pivot, least and greatest size. Of several, what differs says so. */
+import type { LengthUnit } from "../../../core/layout/length";
+import type { Frame, Pin } from "../../../core/layout/types";
+import { scaleCluster } from "../../../core/placement/clusters";
+import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
+import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/placement/spots";
+import { pivotAt, spanIn, TIE_POINTS, tieTo } from "../../../core/placement/ties";
+import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
+import { useSessionActions } from "../../session/context";
+import { common } from "../../shared/common";
+import { anchorWord } from "../anchorWord";
+
+export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
+  const session = useSessionActions();
+  const { layout, resolved } = sight;
+  const { arrangement } = resolved;
+  const pins = keys.flatMap((key) => {
+    const placement = placementIn(layout, arrangement, key);
+    return placement?.kind === "pin" ? [{ key, pin: placement }] : [];
+  });
+  const names = keys.length === 1 ? keys[0] : `${keys.length} of them`;
+  const refuse = (text: string) => session.tell({ text, tone: "problem" });
+  const change = (label: string, next: (pin: Pin, key: string) => Pin) =>
+    session.edit(`${label} ${names}`, (l) => changePlacements(l, arrangement, keys, "pin", next), true);
+  const pair = (old: readonly [string, string], i: 0 | 1, text: string): [string, string] => (i === 0 ? [text, old[1]] : [old[0], text]);
+  /** A length of one of them in another unit, its place kept. */
+  const converted = (text: string, unit: LengthUnit, key: string, size: boolean) => {
+    const m = measureOf(sight, key);
+    return m ? convertLength(text, unit, m.frame, m.unit, m.mm, size ? m.own : m.outer, size ? m.share : 1) : text;
+  };
+  const field = (list: "offset" | "size", i: 0 | 1, label: string, prefix: string, negate = false) => (
+    <LengthField
+      label={label}
+      prefix={prefix}
+      negate={negate}
+      value={common(pins, (p) => p.pin[list][i])}
+      onChange={(v) => {
+        if (list === "size" && keys.length === 1 && spotOf(layout, keys[0])?.kind === "cluster") return sizeCluster(keys[0], i, v);
+        change(list === "size" ? "size" : "place", (pin) => ({ ...pin, [list]: pair(pin[list], i, v) }));
+      }}
+      onUnit={(unit) => change("unit of", (pin, key) => ({ ...pin, [list]: pair(pin[list], i, converted(pin[list][i], unit, key, list === "size")) }))}
+      onRefuse={refuse}
+    />
+  );
+  /** A cluster sized by number is scaled with all in it, like one sized by hand. */
+  const sizeCluster = (id: string, i: 0 | 1, length: string) => {
+    const now = resolved.clusters[id];
+    const m = measureOf(sight, id);
+    if (!now || !m) return;
+    const px = Number.parseFloat(convertLength(length, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
+    const growth = px / (i === 0 ? now.w : now.h);
+    session.edit(`size ${id}`, () => scaleCluster(sight, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
+  };
+  const ax = common(pins, (p) => p.pin.anchor[0]);
+  const ay = common(pins, (p) => p.pin.anchor[1]);
+  const pivot = common(pins, (p) => p.pin.pivot);
+  const clamp = (end: "minMm" | "maxMm") => common(pins, (p) => p.pin.clamp?.[end] ?? null);
+  const setClamp = (end: "minMm" | "maxMm", value: number | null) =>
+    change("limits of", (pin) => {
+      const { [end]: _old, ...rest } = pin.clamp ?? {};
+      const next = value === null ? rest : { ...rest, [end]: value };
+      const { clamp: _clamp, ...bare } = pin;
+      return Object.keys(next).length > 0 ? { ...bare, clamp: next } : bare;
+    });
+  const pivotText = pivot && TIE_POINTS.some(([x, y]) => x === pivot[0] && y === pivot[1]) ? pivot.join(",") : null;
+  return (
+    <>
+      <Pair>
+        {field("offset", 0, ax === 1 ? "From right" : ax === 0 ? "From left" : "Across", ax === 1 ? "right" : ax === 0 ? "left" : "across", ax === 1)}
+        {field("offset", 1, ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down", ay === 1 ? "bottom" : ay === 0 ? "top" : "down", ay === 1)}
+      </Pair>
+      <Pair>
+        {field("size", 0, "Width", "w")}
+        {field("size", 1, "Height", "h")}
+      </Pair>
+      <Pair three>
+        <NumberField
+          label="Never below"
+          prefix="≥"
+          unit="mm"
+          value={clamp("minMm")}
+          none="none"
+          min={0.1}
+          max={500}
+          step={0.5}
+          onChange={(v) => setClamp("minMm", v)}
+          onClear={() => setClamp("minMm", null)}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="Never above"
+          prefix="≤"
+          unit="mm"
+          value={clamp("maxMm")}
+          none="none"
+          min={0.1}
+          max={500}
+          step={0.5}
+          onChange={(v) => setClamp("maxMm", v)}
+          onClear={() => setClamp("maxMm", null)}
+          onRefuse={refuse}
+        />
+        <ChoiceField
+          bare
+          label="Pivot: the point of it that is measured from"
+          value={pivotText}
+          options={TIE_POINTS.map((p) => [p.join(","), `by ${anchorWord(p)}`])}
+          onChange={(text) => {
+            const [x, y] = text.split(",").map(Number);
+            for (const { key } of pins) session.edit(`pivot of ${names}`, (l) => pivotAt({ ...sight, layout: l }, key, [x, y]), true);
+          }}
+        />
+      </Pair>
+    </>
+  );
+}
+
+/** The frame and the point of it that a spot is tied to, or the frame a span runs in. */
+export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
+  const session = useSessionActions();
+  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
+  if (!placement) return null;
+  const cluster = clusterOf(placement);
+  if (cluster !== null && placement.kind === "pin")
+    return (
+      <p className="caption truncate self-center">
+        in {sight.layout.clusters.find((c) => c.id === cluster)?.name}, its {anchorWord(placement.anchor)}
+      </p>
+    );
+  const frames = (["safe", "screen", "picture"] as const).filter((f) => f !== "picture" || sight.layout.picture !== undefined || placement.frame === "picture");
+  if (placement.kind === "span")
+    return (
+      <ChoiceField
+        bare
+        label="Tied to"
+        value={placement.frame}
+        options={frames.map((f) => [f, `in ${f}`])}
+        onChange={(frame) => session.edit(`tie ${id}`, () => spanIn(sight, id, frame))}
+      />
+    );
+  return (
+    <ChoiceField
+      bare
+      label="Tied to"
+      value={placement.frame as "safe"}
+      options={frames.map((f) => [f, `${anchorWord(placement.anchor)} of ${f}`])}
+      onChange={(frame: Extract<Frame, string>) =>
+        session.edit(`tie ${id}`, () =>
+          tieTo(sight, id, frame, sight.view.handed === "left" ? [1 - placement.anchor[0], placement.anchor[1]] : placement.anchor),
+        )
+      }
+    />
+  );
+}

@@ -1,0 +1,53 @@
+"use client";
+/** The edges of a span: what share of the frame each is tied to, and how far it stands in from there. Of a landing area likewise. */
+import type { LengthUnit } from "../../../core/layout/length";
+import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
+import { changePlacements, placementIn } from "../../../core/placement/spots";
+import { tieEdge, type Edge } from "../../../core/placement/ties";
+import { LengthField, NumberField } from "../../../ui/Field";
+import { useSessionActions } from "../../session/context";
+
+const EDGES: readonly Edge[] = ["left", "right", "top", "bottom"];
+
+export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
+  const session = useSessionActions();
+  const { arrangement } = sight.resolved;
+  const span = placementIn(sight.layout, arrangement, id);
+  const m = measureOf(sight, id);
+  if (span?.kind !== "span") return null;
+  const refuse = (text: string) => session.tell({ text, tone: "problem" });
+  const fraction = (edge: Edge) => (edge === "left" ? span.from[0] : edge === "top" ? span.from[1] : edge === "right" ? span.to[0] : span.to[1]);
+  return (
+    <div className="grid grid-cols-[38px_64px_1fr] items-center gap-x-1 gap-y-1" role="group" aria-label={`Edges of ${id}`}>
+      {EDGES.map((edge) => (
+        <div key={edge} className="contents">
+          <span className="caption">{edge}</span>
+          <NumberField
+            bare
+            label={`${edge} edge: tied at`}
+            unit="%"
+            value={fraction(edge) * 100}
+            min={0}
+            max={100}
+            onChange={(v) => session.edit(`tie the ${edge} edge of ${id}`, (l) => tieEdge({ ...sight, layout: l }, id, edge, v / 100), true)}
+            onRefuse={refuse}
+          />
+          <LengthField
+            bare
+            label={`${edge} edge: in by`}
+            value={span.inset[edge]}
+            onChange={(v) =>
+              session.edit(
+                `${edge} edge of ${id}`,
+                (l) => changePlacements(l, arrangement, [id], "span", (s) => ({ ...s, inset: { ...s.inset, [edge]: v } })),
+                true,
+              )
+            }
+            convert={m ? (unit: LengthUnit) => convertLength(span.inset[edge], unit, m.frame, m.unit, m.mm, 1) : undefined}
+            onRefuse={refuse}
+          />
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,20 @@
+"use client";
+/** How large the screen on the bench is drawn. */
+import type { Screen } from "../../core/layout/types";
+import { pxPerMm } from "../../core/placement/screen";
+import { fitScale } from "../shared/useRoom";
+import { useBench } from "./bench";
+import { useCalibration } from "./trueSize";
+
+/** Room left free about a fitted screen, CSS px. */
+const MARGIN = 26;
+
+/** CSS px a device pixel, by how the glass is zoomed. */
+export function useGlassScale(room: { w: number; h: number }, screen: Screen): { scale: number; fit: number } {
+  const zoom = useBench((b) => b.zoom);
+  const { pxPerMm: cssPerMm } = useCalibration();
+  const fit = fitScale(room, screen, MARGIN);
+  if (zoom.mode === "fit") return { scale: fit, fit };
+  if (zoom.mode === "true") return { scale: cssPerMm / pxPerMm(screen), fit };
+  return { scale: fit * zoom.factor, fit };
+}

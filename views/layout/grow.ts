@@ -1,0 +1,55 @@
+/** Making things on the glass: a control, a cluster or a zone is put into the layout, selected, and a control's kind offered for choice. */
+import type { Box, Point } from "../../core/geometry/point";
+import { addZone } from "../../core/layout/edits/zones";
+import type { Action, ControlKind, Layout } from "../../core/layout/types";
+import { pinFor, type Sight } from "../../core/placement/edits";
+import { fittingKind, growCluster, growControl, newBox } from "../../core/placement/make";
+import { framesOf, pxPerMm } from "../../core/placement/screen";
+import { ok, type Result } from "../../core/result";
+import type { Session } from "../session/session";
+import { setBench } from "./bench";
+
+/** Takes what was grown, selects it, and remembers a control for the choice of its kind. */
+export function growInto(session: Session, grown: Result<{ layout: Layout; id: string }>, label: string): boolean {
+  if (!grown.ok) return session.edit(label, () => grown);
+  if (!session.edit(label, () => ok(grown.value.layout))) return false;
+  session.select([grown.value.id]);
+  setBench({ grown: grown.value.layout.controls.some((c) => c.id === grown.value.id) ? grown.value.id : null });
+  return true;
+}
+
+/** Grows one action's control, or several actions' cluster, at a point. */
+export function growActions(session: Session, sight: Sight, actions: readonly Action[], at: Point): boolean {
+  if (actions.length === 1) return growInto(session, growControl(sight, { kind: null, action: actions[0], at }), `grow ${actions[0].name}`);
+  return growInto(session, growCluster(sight, actions, at.x, at.y), `grow ${actions.length} controls`);
+}
+
+/** Where something grows that is put down by key: on the side of the thumb that will most likely want it. */
+export function homeOf(sight: Sight, kind: ControlKind | "zone"): Point {
+  const { widthPx: w, heightPx: h } = sight.screen;
+  if (kind === "zone") return { x: w / 2, y: h * 0.15 };
+  return { x: kind === "stick" || kind === "dpad" ? w * 0.16 : w * 0.84, y: h * 0.7 };
+}
+export const homeOfActions = (sight: Sight, actions: readonly Action[]): Point => homeOf(sight, fittingKind(actions[0].kind));
+
+/** A new zone's size, mm. */
+const ZONE_MM = { w: 24, h: 10 } as const;
+
+/** Adds a keep-clear zone in a box that was drawn, or about a point. */
+export function growZone(session: Session, sight: Sight, at: Point | Box): void {
+  const mm = pxPerMm(sight.screen);
+  const { safe } = framesOf(sight.screen);
+  const about = (p: Point): Box => ({
+    x: Math.max(safe.x, p.x - (ZONE_MM.w * mm) / 2),
+    y: Math.max(safe.y, p.y - (ZONE_MM.h * mm) / 2),
+    w: ZONE_MM.w * mm,
+    h: ZONE_MM.h * mm,
+  });
+  const placement = pinFor(sight, "zone", "safe", "w" in at ? at : about(at));
+  if (!placement) return;
+  const made = addZone(sight.layout, placement as Parameters<typeof addZone>[1]);
+  growInto(session, made, "add a keep-clear zone");
+}
+
+/** The size a new control of a kind has on the screen in view, for its ghost under the pointer. */
+export const ghostOf = (sight: Sight, kind: ControlKind): Box => newBox(sight, kind, sight.screen.widthPx / 2, sight.screen.heightPx / 2);

@@ -1,0 +1,166 @@
+"use client";
+/** Which screens stand in the rail and in which order; one's own screens; lists in and out as CSV and JSON. */
+import { ArrowDown, ArrowUp, Pencil, Plus, Trash2, X } from "lucide-react";
+import { useRef, useState } from "react";
+import { readScreenList, screensCsv, screensJson } from "../../../core/exchange/screens";
+import { addScreens, removeScreen, setRail } from "../../../core/layout/edits/screens";
+import type { Screen } from "../../../core/layout/types";
+import { catalogueFor } from "../../../core/placement/catalogue";
+import { plainScreen, pxPerMm } from "../../../core/placement/screen";
+import { problemText } from "../../../core/result";
+import { Dialogue } from "../../../ui/Dialogue";
+import { useSession, useSessionActions } from "../../session/context";
+import { railOf, shelfOf } from "../../session/screens";
+import { saveText } from "../../shared/download";
+import { ScreenForm } from "./ScreenForm";
+
+const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
+
+export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const [form, setForm] = useState<{ screen: Screen; replaces: string | null } | null>(null);
+  const [problem, setProblem] = useState("");
+  const file = useRef<HTMLInputElement>(null);
+  const rail = railOf(layout);
+  const names = rail.map((s) => s.name);
+  const own = new Set(layout.workbench.screens.map((s) => s.name));
+  const taken = new Set(catalogueFor(layout.orientation).map((s) => s.name));
+  const rest = shelfOf(layout).filter((s) => !names.includes(s.name));
+  const put = (label: string, next: readonly string[]) => session.edit(label, (l) => setRail(l, next));
+  const move = (at: number, by: -1 | 1) => {
+    const next = [...names];
+    [next[at], next[at + by]] = [next[at + by], next[at]];
+    put("order of the rail", next);
+  };
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const read = readScreenList(await chosen.text());
+    if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
+    const fresh = read.value.filter((s) => !taken.has(s.name));
+    const known = read.value.filter((s) => taken.has(s.name)).map((s) => s.name);
+    const added = addScreens(layout, fresh, [...names, ...known], taken);
+    if (!added.ok) return setProblem(`${chosen.name}: ${problemText(added.problems, 4)}`);
+    setProblem("");
+    session.edit("import screens", () => added);
+  };
+  const row = (screen: Screen) => (
+    <span className="min-w-0 flex-1">
+      <span className="block truncate">{screen.name}</span>
+      <span className="figure block truncate text-[11px] text-muted">
+        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / pxPerMm(screen)).toFixed(0)} × {(screen.heightPx / pxPerMm(screen)).toFixed(0)} mm
+      </span>
+    </span>
+  );
+  return (
+    <Dialogue title="Screens of the rail" open={open} onOpenChange={onOpenChange} wide>
+      {form ? (
+        <ScreenForm screen={form.screen} replaces={form.replaces} taken={taken} rail={names} onDone={() => setForm(null)} />
+      ) : (
+        <div className="grid gap-3">
+          <div className="grid grid-cols-2 gap-4">
+            <section aria-label="In the rail">
+              <h3 className="heading mb-1">In the rail</h3>
+              <ul className="h-[380px] overflow-auto border border-rule">
+                {rail.map((screen, i) => (
+                  <li key={screen.name} className="flex items-center gap-0.5 border-b border-rule px-2 py-1">
+                    {row(screen)}
+                    <button className={ICON} aria-label={`${screen.name} earlier`} disabled={i === 0} onClick={() => move(i, -1)}>
+                      <ArrowUp size={14} />
+                    </button>
+                    <button className={ICON} aria-label={`${screen.name} later`} disabled={i === rail.length - 1} onClick={() => move(i, 1)}>
+                      <ArrowDown size={14} />
+                    </button>
+                    <button
+                      className={ICON}
+                      aria-label={`${screen.name} out of the rail`}
+                      disabled={rail.length === 1}
+                      onClick={() =>
+                        put(
+                          "take a screen out of the rail",
+                          names.filter((n) => n !== screen.name),
+                        )
+                      }
+                    >
+                      <X size={14} />
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+            <section aria-label="Other screens">
+              <h3 className="heading mb-1">Others</h3>
+              <ul className="h-[380px] overflow-auto border border-rule">
+                {rest.map((screen) => (
+                  <li key={screen.name} className="flex items-center gap-0.5 border-b border-rule px-2 py-1">
+                    <button
+                      className={ICON}
+                      aria-label={`${screen.name} into the rail`}
+                      onClick={() => put("put a screen into the rail", [...names, screen.name])}
+                    >
+                      <Plus size={14} />
+                    </button>
+                    {row(screen)}
+                  </li>
+                ))}
+                {rest.length === 0 && <li className="p-2 text-muted">All of them stand in the rail.</li>}
+              </ul>
+            </section>
+          </div>
+          <section aria-label="Your own screens" className="grid gap-1">
+            <h3 className="heading">Your own</h3>
+            {own.size === 0 && <p className="text-muted">None yet: describe a device of yours, or import a list.</p>}
+            <ul className="flex flex-wrap gap-1.5">
+              {layout.workbench.screens.map((screen) => (
+                <li key={screen.name} className="flex items-center rounded-sm border border-rule pl-2">
+                  <span className="max-w-[220px] truncate">{screen.name}</span>
+                  <button className={ICON} aria-label={`Change ${screen.name}`} onClick={() => setForm({ screen, replaces: screen.name })}>
+                    <Pencil size={13} />
+                  </button>
+                  <button
+                    className={ICON}
+                    aria-label={`Delete ${screen.name}`}
+                    onClick={() => session.edit(`delete ${screen.name}`, (l) => removeScreen(l, screen.name))}
+                  >
+                    <Trash2 size={13} />
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+          {problem && (
+            <p role="alert" className="whitespace-pre-line text-blocker">
+              {problem}
+            </p>
+          )}
+          <div className="flex flex-wrap gap-1.5">
+            <button className="push push-main" onClick={() => setForm({ screen: plainScreen("", 2400, 1080, 400), replaces: null })}>
+              A screen of your own…
+            </button>
+            <button className="push" onClick={() => file.current?.click()}>
+              Import a list…
+            </button>
+            <input
+              ref={file}
+              type="file"
+              accept=".csv,.json,text/csv,application/json"
+              aria-label="List of screens to import"
+              className="sr-only"
+              tabIndex={-1}
+              onChange={(event) => {
+                void take(event.target.files?.[0]);
+                event.target.value = "";
+              }}
+            />
+            <button className="push ml-auto" onClick={() => saveText("screens.csv", screensCsv(rail), "text/csv")}>
+              Export as CSV
+            </button>
+            <button className="push" onClick={() => saveText("screens.json", screensJson(rail))}>
+              Export as JSON
+            </button>
+          </div>
+        </div>
+      )}
+    </Dialogue>
+  );
+}

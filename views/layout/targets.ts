@@ -1,0 +1,52 @@
+/** What the pointer means on the glass: which spot is taken hold of, and what a moving box may snap to. */
+import type { Box } from "../../core/geometry/point";
+import type { Layout } from "../../core/layout/types";
+import type { Sight } from "../../core/placement/edits";
+import { framesOf, pxPerMm } from "../../core/placement/screen";
+import type { SnapTargets } from "../../core/placement/snap";
+import { clusterOf, inCluster, placementIn, spotBox, spotOf } from "../../core/placement/spots";
+
+/** A snap reaches this far, CSS px. */
+const SNAP_PX = 7;
+
+/** What is taken hold of when a control is pointed at: itself, or the cluster it stands in unless that has been entered. */
+export function heldBy(layout: Layout, arrangement: string | null, id: string, entered: string | null): string {
+  const cluster = clusterOf(placementIn(layout, arrangement, id));
+  return cluster === null || cluster === entered ? id : cluster;
+}
+
+/** What moving boxes of some keys may snap to, on the screen in view. */
+export function snapTargets(sight: Sight, moving: readonly string[], scale: number, grid: boolean): SnapTargets {
+  const { layout, resolved, screen } = sight;
+  const gone = new Set(moving);
+  for (const key of moving) if (layout.clusters.some((c) => c.id === key)) for (const child of inCluster(layout, key, resolved.arrangement)) gone.add(child);
+  const frames = framesOf(screen, layout.picture);
+  const standing = resolved.controls.filter((c) => !gone.has(c.id));
+  const kinds = new Set(layout.controls.filter((c) => gone.has(c.id)).map((c) => c.kind));
+  const kindOf = new Map(layout.controls.map((c) => [c.id, c.kind]));
+  const zones: Box[] = resolved.keepClear.filter((z) => !gone.has(z.id));
+  return {
+    frames: [frames.safe, frames.screen, ...(layout.picture ? [frames.picture] : [])],
+    others: [...standing.map((c) => c.visual), ...zones],
+    twins: standing.filter((c) => kinds.has(kindOf.get(c.id)!)).map((c) => c.visual),
+    widthPx: screen.widthPx,
+    gridPx: grid ? layout.workbench.gridMm * pxPerMm(screen) : 0,
+    reachPx: SNAP_PX / scale,
+  };
+}
+
+/** The boxes of some keys on the screen in view. */
+export function boxesOf(sight: Sight, keys: readonly string[]): Box[] {
+  return keys.flatMap((key) => {
+    const spot = spotOf(sight.layout, key);
+    return (spot && spotBox(sight.resolved, spot)) ?? [];
+  });
+}
+
+/** Where on the screen a box lies, in words: "top left", "middle", "right". */
+export function placeWord(box: Box, screen: { widthPx: number; heightPx: number }): string {
+  const third = (at: number, words: readonly [string, string, string]) => words[at < 1 / 3 ? 0 : at < 2 / 3 ? 1 : 2];
+  const y = third((box.y + box.h / 2) / screen.heightPx, ["top", "", "bottom"]);
+  const x = third((box.x + box.w / 2) / screen.widthPx, ["left", "", "right"]);
+  return `${y} ${x}`.trim() || "middle";
+}

@@ -1,0 +1,104 @@
+"use client";
+/** Small live pictures whose parts are dragged: a part follows the pointer, and the arrow keys. A drag is one gesture. */
+import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from "react";
+import type { Point } from "../../core/geometry/point";
+
+/** The side of a picture, in its own units and CSS px alike. */
+export const PICTURE = 96;
+
+export interface Drag {
+  readonly onStart: () => void;
+  readonly onEnd: () => void;
+}
+
+export function LivePicture({
+  label,
+  svg,
+  children,
+  width = PICTURE,
+}: {
+  label: string;
+  svg: RefObject<SVGSVGElement | null>;
+  children: ReactNode;
+  width?: number;
+}) {
+  return (
+    <svg
+      ref={svg}
+      width={width}
+      height={PICTURE}
+      viewBox={`0 0 ${width} ${PICTURE}`}
+      role="group"
+      aria-label={label}
+      className="shrink-0 touch-none overflow-visible border border-rule bg-paper select-none"
+    >
+      {children}
+    </svg>
+  );
+}
+
+interface PartProps {
+  readonly label: string;
+  readonly svg: RefObject<SVGSVGElement | null>;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly text: string;
+  readonly drag: Drag;
+  /** The pointer is at a point of the picture. */
+  readonly onMove: (at: Point) => void;
+  /** An arrow key: so many steps along x and along y (up is positive). */
+  readonly onStep: (x: number, y: number) => void;
+  readonly children: ReactNode;
+  readonly cursor?: string;
+}
+
+/** A part that can be dragged. */
+export function LivePart({ label, svg, value, min, max, text, drag, onMove, onStep, children, cursor = "grab" }: PartProps) {
+  const held = useRef(false);
+  const pointOf = (event: PointerEvent): Point => {
+    const rect = svg.current!.getBoundingClientRect();
+    return { x: event.clientX - rect.left, y: event.clientY - rect.top };
+  };
+  const end = () => {
+    if (!held.current) return;
+    held.current = false;
+    drag.onEnd();
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const times = event.shiftKey ? 10 : 1;
+    drag.onStart();
+    onStep(way[0] * times, way[1] * times);
+    drag.onEnd();
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuenow={Number(value.toFixed(4))}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      aria-valuetext={text}
+      className="outline-none [&:focus-visible>*]:stroke-accent"
+      style={{ cursor }}
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = true;
+        drag.onStart();
+      }}
+      onPointerMove={(event) => held.current && onMove(pointOf(event))}
+      onPointerUp={end}
+      onPointerCancel={end}
+      onLostPointerCapture={end}
+      onKeyDown={onKeyDown}
+    >
+      {children}
+    </g>
+  );
+}

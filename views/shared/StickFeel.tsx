@@ -1,0 +1,153 @@
+"use client";
+/** How sticks feel: travel and dead zone, response curve, origin, directions, when its direction ports press. */
+import type { Curve } from "../../core/layout/types";
+import type { LengthUnit } from "../../core/layout/length";
+import { formatLength, lengthOf } from "../../core/layout/length";
+import { changeFeel } from "../../core/layout/edits/controls";
+import { convertLength } from "../../core/placement/edits";
+import { pxPerMm } from "../../core/placement/screen";
+import type { Result } from "../../core/result";
+import type { Layout } from "../../core/layout/types";
+import { ChoiceField, LengthField, NumberField, Pair } from "../../ui/Field";
+import { useSessionActions } from "../session/context";
+import { common } from "./common";
+import { AXES, type FeelProps } from "./feel";
+import { CurvePicture, DeadZonePicture } from "./FeelPictures";
+
+const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
+  linear: { kind: "linear" },
+  power: { kind: "power", exponent: 1.6 },
+  bezier: { kind: "bezier", x1: 0.5, y1: 0.1, x2: 0.7, y2: 0.9 },
+  full: { kind: "full" },
+};
+
+export function StickFeel({ sight, controls, places, change, preview, begin, commit, refuse }: FeelProps<"stick">) {
+  const session = useSessionActions();
+  const mm = pxPerMm(sight.screen);
+  const of = <V,>(get: (feel: (typeof controls)[number]["feel"]) => V) => common(controls, (c) => get(c.feel));
+  const [first] = controls;
+  const at = places[0];
+  const travelIn = (text: string, unit: LengthUnit, i: number) => {
+    const place = places[i];
+    return place ? convertLength(text, unit, place.visual, sight.resolved.scale, mm, place.k) : text;
+  };
+  const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit });
+  const curve = of((f) => f.curve);
+  return (
+    <>
+      <div className="flex gap-2">
+        {at?.travel !== undefined && (
+          <DeadZonePicture
+            feel={first.feel}
+            travelPx={at.travel}
+            basePx={Math.min(at.visual.w, at.visual.h) / 2}
+            mm={mm}
+            drag={drag("dead zone")}
+            onZone={preview}
+            onTravel={(px) => preview({ travel: travelIn(formatLength(px / at.k, "px"), lengthOf(first.feel.travel).unit, 0) })}
+          />
+        )}
+        <CurvePicture curve={first.feel.curve} drag={drag("curve")} onCurve={(next) => preview({ curve: next })} />
+      </div>
+      <Pair>
+        <ChoiceField
+          bare
+          label="Origin"
+          value={of((f) => f.origin)}
+          options={[
+            ["fixed", "fixed"],
+            ["floating", "floating"],
+            ["trailing", "trailing"],
+          ]}
+          onChange={(v) => change("origin", v)}
+        />
+        <LengthField
+          label="Travel"
+          prefix="travel"
+          value={of((f) => f.travel)}
+          onChange={(v) => change("travel", v)}
+          onUnit={(unit) =>
+            session.edit(`unit of the travel`, (l) =>
+              controls.reduce<Result<Layout>>((r, c, i) => (r.ok ? changeFeel(r.value, c.id, { travel: travelIn(c.feel.travel, unit, i) }) : r), {
+                ok: true,
+                value: l,
+              }),
+            )
+          }
+          onRefuse={refuse}
+        />
+      </Pair>
+      <Pair>
+        <NumberField
+          label="Inner dead zone"
+          prefix="inner"
+          value={of((f) => f.inner)}
+          step={0.01}
+          min={0}
+          max={1}
+          onChange={(v) => change("inner", v)}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="Outer dead zone"
+          prefix="outer"
+          value={of((f) => f.outer)}
+          step={0.01}
+          min={0}
+          max={1}
+          onChange={(v) => change("outer", v)}
+          onRefuse={refuse}
+        />
+      </Pair>
+      <Pair>
+        <ChoiceField
+          bare
+          label="Curve"
+          value={of((f) => f.curve.kind)}
+          options={[
+            ["linear", "linear"],
+            ["power", "power"],
+            ["bezier", "Bezier"],
+            ["full", "full at once"],
+          ]}
+          onChange={(kind) => change("curve", CURVES[kind])}
+        />
+        {curve?.kind === "power" ? (
+          <NumberField
+            label="Exponent"
+            prefix="exp."
+            step={0.1}
+            value={curve.exponent}
+            min={0.5}
+            max={5}
+            onChange={(exponent) => change("curve", { kind: "power", exponent })}
+            onRefuse={refuse}
+          />
+        ) : (
+          <ChoiceField
+            bare
+            label="Dead zone's form"
+            value={of((f) => f.deadZone)}
+            options={[
+              ["radial", "radial"],
+              ["axial", "axial"],
+            ]}
+            onChange={(v) => change("deadZone", v)}
+          />
+        )}
+      </Pair>
+      <Pair>
+        <ChoiceField bare label="Axes" value={of((f) => f.axes)} options={AXES} onChange={(v) => change("axes", v)} />
+        <NumberField
+          label="Directions; 0 for all"
+          prefix="ways"
+          value={of((f) => f.directions)}
+          min={0}
+          max={32}
+          onChange={(v) => change("directions", Math.round(v))}
+          onRefuse={refuse}
+        />
+      </Pair>
+    </>
+  );
+}

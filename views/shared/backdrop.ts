@@ -1,0 +1,76 @@
+"use client";
+/** What is seen behind the controls: one of the project's stills or the user's own picture, filled or fitted, dimmed. */
+import type { Still } from "../../core/checks/contrast";
+import type { Screen, Workbench } from "../../core/layout/types";
+import { drawBackdrop } from "../../samples/scenes";
+import { imageOf } from "./images";
+
+type Ctx = CanvasRenderingContext2D;
+const NIGHT = "#0c141b";
+
+/** Paints the backdrop over (0, 0, w, h). A picture that has not come in yet leaves the plain night. */
+export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number): void {
+  if (bench.picture) {
+    ctx.fillStyle = NIGHT;
+    ctx.fillRect(0, 0, w, h);
+    const image = imageOf(bench.picture);
+    if (image) {
+      const ratios = [w / image.naturalWidth, h / image.naturalHeight];
+      const scale = bench.fit === "fill" ? Math.max(...ratios) : Math.min(...ratios);
+      const [iw, ih] = [image.naturalWidth * scale, image.naturalHeight * scale];
+      ctx.drawImage(image, (w - iw) / 2, (h - ih) / 2, iw, ih);
+    }
+  } else drawBackdrop(ctx, bench.backdrop, w, h);
+  if (bench.dim > 0) {
+    ctx.fillStyle = `rgba(5, 8, 11, ${bench.dim})`;
+    ctx.fillRect(0, 0, w, h);
+  }
+}
+
+/** What the backdrop looks like depends on this alone. */
+export function backdropKey(bench: Workbench): string {
+  if (!bench.picture) return `${bench.backdrop} ${bench.dim}`;
+  const { data } = bench.picture;
+  return `own ${bench.fit} ${bench.dim} ${imageOf(bench.picture) ? "in" : "coming"} ${data.length} ${data.slice(64, 96)} ${data.slice(-24)}`;
+}
+
+const canvases = new Map<string, HTMLCanvasElement>();
+/** How many stills are kept; a rail, a bench and a shelf in two zooms. */
+const MOST_CANVASES = 96;
+
+function cached(key: string, w: number, h: number, bench: Workbench): HTMLCanvasElement {
+  let still = canvases.get(key);
+  if (!still) {
+    still = document.createElement("canvas");
+    still.width = w;
+    still.height = h;
+    const ctx = still.getContext("2d");
+    if (ctx) paintBackdrop(ctx, bench, w, h);
+    if (canvases.size >= MOST_CANVASES) canvases.clear();
+    canvases.set(key, still);
+  }
+  return still;
+}
+
+/** The still at a size in device px, drawn once. */
+export const backdropAt = (bench: Workbench, w: number, h: number): HTMLCanvasElement => cached(`${backdropKey(bench)} ${w} ${h}`, w, h, bench);
+
+/** Longer side of the stills by which looks are judged, px: a control of 3 % of the screen still covers several. */
+const JUDGED_PX = 200;
+/** A small still of the backdrop as a screen shows it, for judging looks, and the key under which it is known. */
+export function stillFor(bench: Workbench, screen: Screen): { key: string; read: () => Still } {
+  const scale = JUDGED_PX / Math.max(screen.widthPx, screen.heightPx);
+  const [w, h] = [Math.max(1, Math.round(screen.widthPx * scale)), Math.max(1, Math.round(screen.heightPx * scale))];
+  return {
+    key: `${backdropKey(bench)} ${w} ${h}`,
+    read: () => {
+      const canvas = document.createElement("canvas");
+      canvas.width = w;
+      canvas.height = h;
+      const ctx = canvas.getContext("2d", { willReadFrequently: true });
+      if (!ctx) return { width: 0, height: 0, data: [] };
+      paintBackdrop(ctx, bench, w, h);
+      return { width: w, height: h, data: ctx.getImageData(0, 0, w, h).data };
+    },
+  };
+}

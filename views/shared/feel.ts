@@ -1,0 +1,25 @@
+/** What the fields of every kind of feel share. */
+import type { Control } from "../../core/layout/types";
+import type { Sight } from "../../core/placement/edits";
+import type { ResolvedControl } from "../../core/placement/resolve";
+
+export type OfKind<K extends Control["kind"]> = Extract<Control, { kind: K }>;
+/** What every kind's fields work with. */
+export interface FeelProps<K extends Control["kind"]> {
+  readonly sight: Sight;
+  readonly controls: readonly OfKind<K>[];
+  readonly places: readonly (ResolvedControl | undefined)[];
+  /** Changes a field of all of them: one entry of the history with the changes like it before. */
+  readonly change: (field: string, value: unknown) => unknown;
+  /** Changes fields of all of them within a gesture under way. */
+  readonly preview: (change: Record<string, unknown>) => unknown;
+  readonly begin: (label: string) => void;
+  readonly commit: () => void;
+  readonly refuse: (text: string) => void;
+}
+
+export const AXES = [
+  ["both", "both axes"],
+  ["x", "across only"],
+  ["y", "up, down only"],
+] as const;
