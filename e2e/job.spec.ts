@@ -47,10 +47,10 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await expect(page).toHaveURL(/\/layout$/);
   await expect(page.getByText("Drag an action from the ledger onto the glass")).toBeVisible();
   await dragFromLedger(page, "helm", 0.16, 0.68);
-  await expect(control(page, "helm")).toHaveAttribute("aria-label", "helm, stick, serves helm");
+  await expect(control(page, "helm")).toHaveAttribute("aria-label", "helm, stick, bottom left, serves helm");
   await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("bottom left of safe");
   await dragFromLedger(page, "horn", 0.92, 0.8);
-  await expect(control(page, "horn")).toHaveAttribute("aria-label", "horn, button, serves horn");
+  await expect(control(page, "horn")).toHaveAttribute("aria-label", "horn, button, bottom right, serves horn");
   await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("bottom right of safe");
   await dragFromLedger(page, "towline", 0.8, 0.6);
   await expect(page.getByRole("region", { name: "Ledger" })).toContainText("all served");

@@ -114,7 +114,7 @@ test("feel changes while the thumb is down; the yard plays any layout", async ({
   const value = page.getByTestId("value-helm");
   await expect(value).toHaveText(/^0\.[1-9]/);
   const before = parseFloat((await value.textContent())!);
-  const inner = page.getByRole("region", { name: "Feel" }).getByRole("slider", { name: "Outer dead zone" });
+  const inner = page.getByRole("region", { name: "Feel" }).getByRole("slider", { name: "Outer end of the dead zone" });
   await inner.focus();
   for (let i = 0; i < 30; i += 1) await page.keyboard.press("ArrowLeft");
   await expect.poll(async () => parseFloat((await value.textContent())!)).toBeGreaterThan(before + 0.05);

@@ -150,7 +150,9 @@ function Reach({ screen, limits, scale }: { screen: Screen; limits: Layout["limi
 }
 
 /** The cross-hatched area of a keep-clear zone, and its name. */
-export function ZoneArea({ zone, name, taps, scale }: { zone: ResolvedZone; name: string; taps: boolean; scale: number }) {
+export function ZoneArea({ zone, name, taps, scale, widthPx }: { zone: ResolvedZone; name: string; taps: boolean; scale: number; widthPx: number }) {
+  // At the right edge of the glass the name runs to the left.
+  const right = zone.x + zone.w / 2 > widthPx * 0.8;
   return (
     <g pointerEvents="none">
       <rect
@@ -164,7 +166,13 @@ export function ZoneArea({ zone, name, taps, scale }: { zone: ResolvedZone; name
         strokeWidth={1}
         vectorEffect="non-scaling-stroke"
       />
-      <text x={zone.x + 5 / scale} y={zone.y + zone.h + 11 / scale} fontSize={10 / scale} fill={ON_GLASS.clear}>
+      <text
+        x={right ? zone.x + zone.w : zone.x + 2 / scale}
+        textAnchor={right ? "end" : "start"}
+        y={zone.y + zone.h + 11 / scale}
+        fontSize={10 / scale}
+        fill={ON_GLASS.clear}
+      >
         {name}
         {taps ? " · takes taps" : ""}
       </text>

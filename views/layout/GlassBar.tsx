@@ -13,7 +13,7 @@ import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
 import { useCalibration } from "./trueSize";
 
-const SWITCH = "grid h-6 min-w-6 place-items-center rounded-sm border px-1 text-[11px]";
+const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[11px]";
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
 export function GlassBar({ sight, room }: { sight: Sight; room: { w: number; h: number } }) {
@@ -157,7 +157,7 @@ const OverlayList = memo(function OverlayList() {
   const count = OVERLAYS.filter((o) => overlays[o.key]).length;
   return (
     <Popover.Root>
-      <Popover.Trigger className={`${SWITCH} flex items-center gap-1 border-edge px-1.5`} aria-label={`Overlays, ${count} shown`}>
+      <Popover.Trigger className={`${SWITCH} gap-1 border-edge px-1.5`} aria-label={`Overlays, ${count} shown`}>
         <Layers size={13} /> <span className="figure text-[11px]">{count}</span>
       </Popover.Trigger>
       <Popover.Portal>

@@ -60,7 +60,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
         if (!at || (!overlays.clear && !isSelected(zone.id))) return null;
         return (
           <g key={zone.id}>
-            <ZoneArea zone={at} name={zone.name} taps={zone.taps} scale={scale} />
+            <ZoneArea zone={at} name={zone.name} taps={zone.taps} scale={scale} widthPx={screen.widthPx} />
             <ControlTarget
               id={zone.id}
               name={zone.name}

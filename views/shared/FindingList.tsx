@@ -61,8 +61,15 @@ export function FindingList({ findings, onPick, mends = [], onMend, narrow = fal
           (m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null),
         );
         return (
-          <li key={JSON.stringify([f.code, f.subjects, f.moment])} className="rounded-sm px-1 py-0.5 hover:bg-paper" data-finding={f.code}>
-            <button className={`grid w-full gap-2 text-left ${narrow ? "grid-cols-[12px_1fr]" : "grid-cols-[76px_1fr]"}`} onClick={() => onPick(ids, f)}>
+          <li
+            key={JSON.stringify([f.code, f.subjects, f.moment])}
+            className={`rounded-sm px-1 hover:bg-paper ${narrow ? "" : "flex flex-wrap items-start gap-x-2"}`}
+            data-finding={f.code}
+          >
+            <button
+              className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[12px_1fr]" : "min-w-0 flex-1 grid-cols-[76px_1fr]"}`}
+              onClick={() => onPick(ids, f)}
+            >
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
                 <span aria-hidden>{SEVERITY_MARK[f.severity]}</span>{" "}
                 <span className={narrow ? "sr-only" : ""}>{f.accepted === null ? f.severity : "accepted"}</span>
@@ -73,9 +80,9 @@ export function FindingList({ findings, onPick, mends = [], onMend, narrow = fal
                 {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
               </span>
             </button>
-            <span className={`flex flex-wrap gap-x-3 text-[11px] ${narrow ? "pl-5" : "pl-[84px]"}`}>
+            <span className={`flex flex-wrap gap-x-2 text-[11px] ${narrow ? "pl-5" : ""}`}>
               {offer && onMend && f.accepted === null && (
-                <button className="text-accent underline" onClick={() => onMend(offer)}>
+                <button className="h-6 rounded-sm border border-accent px-1.5 text-accent" onClick={() => onMend(offer)}>
                   {mendWord(offer)}
                 </button>
               )}
@@ -94,13 +101,13 @@ function Acceptance({ finding }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
   if (finding.accepted !== null)
     return (
-      <button className="underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => takeBack(l, finding))}>
+      <button className="h-6 px-1 underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => takeBack(l, finding))}>
         take back
       </button>
     );
   if (!asking)
     return (
-      <button className="text-muted underline" onClick={() => setAsking(true)}>
+      <button className="h-6 px-1 text-muted underline" onClick={() => setAsking(true)}>
         accept…
       </button>
     );
@@ -119,14 +126,14 @@ function Acceptance({ finding }: { finding: Finding }) {
         placeholder="why it can stay"
         maxLength={2000}
         autoFocus
-        className="box h-5 min-w-0 flex-1 px-1"
+        className="box h-6 min-w-0 flex-1 px-1"
         onKeyDown={(event) => {
           if (event.key !== "Escape") return;
           event.stopPropagation();
           setAsking(false);
         }}
       />
-      <button className="underline">accept</button>
+      <button className="h-6 px-1 underline">accept</button>
     </form>
   );
 }

@@ -41,7 +41,7 @@ export function Shell({ children }: { children: ReactNode }) {
     return () => document.removeEventListener("keydown", onKey);
   }, []);
   useHotkeys("mod+z", () => session.undo(), { preventDefault: true });
-  useHotkeys(["mod+shift+z", "mod+y"], () => session.redo(), { preventDefault: true });
+  useHotkeys(["mod+shift+z", "ctrl+y"], () => session.redo(), { preventDefault: true });
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">

@@ -14,24 +14,49 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
     ],
   ],
   [
-    "Layout",
+    "Layout: making",
     [
-      ["Tab · Shift Tab", "next, previous control"],
-      ["click · Shift click", "select · add to the selection"],
-      ["drag on empty glass", "select all within"],
-      ["arrow keys", "nudge by 1 u"],
-      ["Shift arrow keys", "nudge by 5 mm"],
-      ["Ctrl A", "select all"],
+      ["Enter on an action of the ledger", "grow its control; of several marked ones a cluster"],
+      ["Space on an action of the ledger", "mark it, to grow several together"],
+      ["Shift S · D · B · T · W · K", "take a stick · d-pad · button · touchpad · swipe · keep-clear zone in hand"],
+      ["Enter · draw a box · click", "put it down · in that box · there"],
+      ["D", "duplicate"],
+      ["Shift M", "the second side: a mirrored twin, nothing bound yet"],
+      ["U · Shift U", "gather into a cluster · dissolve it"],
+      ["Shift X", "split the screen between two sticks, touchpads or swipes"],
       ["Ctrl C · Ctrl V · Ctrl X", "copy · paste · cut"],
-      ["Ctrl D", "duplicate"],
       ["Delete · Backspace", "delete"],
-      ["[ · ]", "one below · one above"],
-      ["C", "carry the control to where its tether is tied"],
+    ],
+  ],
+  [
+    "Layout: placing",
+    [
+      ["Tab · Shift Tab", "next, previous control, cluster or zone"],
+      ["click · Shift click", "select · add to the selection"],
+      ["drag on empty glass · Ctrl A", "select all within · all"],
+      ["Enter · double click · Escape", "go into a cluster · likewise · leave it"],
+      ["arrow keys · with Shift", "nudge by 1 u · by 5 mm"],
+      ["Alt while dragging", "let go of snapping; a tether is tied freely"],
+      ["Shift while dragging a handle", "keep the proportion, or let it go where it is kept"],
       ["Ctrl Shift arrow keys", "tie it elsewhere: the next corner, edge or centre that way; it stays where it is"],
-      ["Alt + drag a tether's end", "tie freely, away from corners and edges"],
-      ["Escape", "cancel a drag, else select nothing"],
-      ["Enter on an action of the ledger", "grow its control"],
-      ["H · Z · S · K", "show hit areas · dead zone and travel · safe frame · keep clear"],
+      ["C · Shift while dropping a tether", "carry the control to where its tether is tied"],
+      ["[ · ] · with Shift", "one below · one above · to the bottom, to the top"],
+      ["24/2 · +3 · *2 · 12mm in a field", "arithmetic, a change of what stands there, a unit"],
+      ["↑ · ↓ · drag in a field", "step the number; Shift for ten"],
+      ["Escape", "cancel a drag, else put the tool away, else select nothing"],
+    ],
+  ],
+  [
+    "Layout: seeing",
+    [
+      ["H · L · Z", "hit areas · landing areas · dead zone and travel"],
+      ["S · E · R · K", "frames and cut-outs · the system's strips · thumb's reach · keep-clear zones"],
+      ["G · N", "millimetre grid · gaps while moving"],
+      ["+ · − · F · T", "zoom in · out · fit · true size"],
+      ["Ctrl arrow keys · Space and drag · wheel", "push a zoomed glass about"],
+      ["M · , · .", "as a left-handed player · smaller · larger player size"],
+      ["P", "look at the controls as held"],
+      ["J · Shift J", "next · previous moment"],
     ],
   ],
   [
@@ -50,7 +75,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
         {SHORTCUTS.map(([where, rows]) => (
           <section key={where}>
             <h3 className="heading mb-1.5">{where}</h3>
-            <dl className="grid grid-cols-[230px_1fr] gap-y-1">
+            <dl className="grid grid-cols-[260px_1fr] gap-y-1">
               {rows.map(([keys, does]) => (
                 <div key={keys} className="contents">
                   <dt className="figure">{keys}</dt>

@@ -10,7 +10,7 @@ import { useSessionActions } from "../../session/context";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;
 const share = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
-const ICON = "grid size-5 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
+const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
 export function ArrangementsCard({ sight }: { sight: Sight }) {
   const session = useSessionActions();
@@ -63,11 +63,13 @@ export function ArrangementsCard({ sight }: { sight: Sight }) {
                 <Trash2 size={12} />
               </button>
             </span>
-            <span className="grid grid-cols-4 gap-1">
-              <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" prefix="aspect ≥" />
-              <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" prefix="<" />
-              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="min" prefix="mm ≥" />
-              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="max" prefix="<" />
+            <span className="grid grid-cols-[62px_1fr_1fr] items-center gap-x-1 gap-y-0.5">
+              <span className="caption">aspect</span>
+              <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" />
+              <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" />
+              <span className="caption">short side</span>
+              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="min" />
+              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="max" />
             </span>
           </li>
         ))}
@@ -80,21 +82,7 @@ export function ArrangementsCard({ sight }: { sight: Sight }) {
 }
 
 /** One end of a range: empty is open. */
-function End({
-  id,
-  name,
-  when,
-  range,
-  end,
-  prefix,
-}: {
-  id: string;
-  name: string;
-  when: When;
-  range: "aspect" | "shortSideMm";
-  end: "min" | "max";
-  prefix: string;
-}) {
+function End({ id, name, when, range, end }: { id: string; name: string; when: When; range: "aspect" | "shortSideMm"; end: "min" | "max" }) {
   const session = useSessionActions();
   const set = (value: number | undefined) => {
     const { [end]: _old, ...rest } = when[range] ?? {};
@@ -105,7 +93,8 @@ function End({
   return (
     <NumberField
       label={`${name}: ${range === "aspect" ? "aspect" : "short side, mm"} ${end === "min" ? "from" : "below"}`}
-      prefix={prefix}
+      prefix={end === "min" ? "from" : "below"}
+      unit={range === "shortSideMm" ? "mm" : undefined}
       value={when[range]?.[end] ?? null}
       none="any"
       step={range === "aspect" ? 0.05 : 1}

@@ -22,7 +22,7 @@ export function MomentsCard() {
             />
           </span>
           <button
-            className="grid size-5 place-items-center rounded-sm hover:bg-paper"
+            className="grid size-6 place-items-center rounded-sm hover:bg-paper"
             aria-label={`Delete the moment ${m.name}`}
             onClick={() => session.edit(`delete the moment ${m.name}`, (l) => removeMoment(l, m.id))}
           >

@@ -33,7 +33,7 @@ export function MomentsField({ sight, items }: { sight: Sight; items: readonly I
       key={word}
       aria-pressed={on === null ? "mixed" : on}
       title={title}
-      className={`h-5 truncate rounded-sm border px-1.5 text-[11px] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
+      className={`h-6 truncate rounded-sm border px-1.5 text-[11px] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
       onClick={() => set(on !== true)}
     >
       {word}

@@ -74,11 +74,11 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
         {field("size", 0, "Width", "w")}
         {field("size", 1, "Height", "h")}
       </Pair>
-      <Pair three>
+      <div className="grid grid-cols-[1fr_1fr_1.15fr] gap-1">
         <NumberField
           label="Never below"
           prefix="≥"
-          unit="mm"
+          unit={clamp("minMm") === null ? undefined : "mm"}
           value={clamp("minMm")}
           none="none"
           min={0.1}
@@ -91,7 +91,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
         <NumberField
           label="Never above"
           prefix="≤"
-          unit="mm"
+          unit={clamp("maxMm") === null ? undefined : "mm"}
           value={clamp("maxMm")}
           none="none"
           min={0.1}
@@ -105,13 +105,13 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
           bare
           label="Pivot: the point of it that is measured from"
           value={pivotText}
-          options={TIE_POINTS.map((p) => [p.join(","), `by ${anchorWord(p)}`])}
+          options={TIE_POINTS.map((p) => [p.join(","), anchorWord(p)])}
           onChange={(text) => {
             const [x, y] = text.split(",").map(Number);
             for (const { key } of pins) session.edit(`pivot of ${names}`, (l) => pivotAt({ ...sight, layout: l }, key, [x, y]), true);
           }}
         />
-      </Pair>
+      </div>
     </>
   );
 }

@@ -26,7 +26,7 @@ import { canSplit } from "../../../core/placement/split";
 import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/placement/spots";
 import { asKind, carryTo } from "../../../core/placement/ties";
 import type { Sight } from "../../../core/placement/edits";
-import { ChoiceField, Pair, TypedField } from "../../../ui/Field";
+import { ChoiceField, TypedField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { dissolveSelected, gatherSelected, splitSelected, twinSelected } from "../gestures";
@@ -64,7 +64,7 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
         </div>
       )}
       {one !== null && kind && spot?.kind !== "cluster" && (
-        <Pair>
+        <div className="grid grid-cols-[76px_1fr] gap-1.5">
           <ChoiceField
             bare
             label="Pin or span"
@@ -76,7 +76,7 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
             onChange={(next) => session.edit(`${next} ${one}`, () => asKind(sight, one, next))}
           />
           <FrameChoice sight={sight} id={one} />
-        </Pair>
+        </div>
       )}
       {one !== null && spot?.kind === "cluster" && <FrameChoice sight={sight} id={one} />}
       {kind === "pin" && <PinFields sight={sight} keys={keys} />}
@@ -129,7 +129,7 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
     shown && (
       <button
         key={name}
-        className="grid size-[22px] place-items-center rounded-sm hover:bg-paper"
+        className="grid size-6 place-items-center rounded-sm hover:bg-paper"
         aria-label={name}
         title={key ? `${name} (${key})` : name}
         onClick={run}

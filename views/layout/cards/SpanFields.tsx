@@ -18,10 +18,10 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const fraction = (edge: Edge) => (edge === "left" ? span.from[0] : edge === "top" ? span.from[1] : edge === "right" ? span.to[0] : span.to[1]);
   return (
-    <div className="grid grid-cols-[38px_64px_1fr] items-center gap-x-1 gap-y-1" role="group" aria-label={`Edges of ${id}`}>
+    <div className="grid grid-cols-2 gap-x-2 gap-y-0.5" role="group" aria-label={`Edges of ${id}`}>
       {EDGES.map((edge) => (
-        <div key={edge} className="contents">
-          <span className="caption">{edge}</span>
+        <div key={edge} className="grid grid-cols-[44px_1fr] gap-x-0.5">
+          <span className="caption col-span-2 leading-[13px]">{edge}</span>
           <NumberField
             bare
             label={`${edge} edge: tied at`}
