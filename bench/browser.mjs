@@ -1,6 +1,6 @@
 /**
- * The bench's speed in the browser: script time of a frame while dragging with 40 controls and eight screens live in the
- * rail (from the browser's own trace), cold load to the first drag, JavaScript shipped. Printed, never asserted.
+ * The bench's speed in the browser: script time of a frame while dragging with 60 controls, pictures and twelve screens
+ * live in the rail (from the browser's own trace), cold load to the first drag, JavaScript shipped. Printed, never asserted.
  */
 import { spawn } from "node:child_process";
 import { createRequire } from "node:module";
@@ -20,8 +20,21 @@ const FLAGS = [
   "--disable-sync",
 ];
 
-/** A layout of `count` buttons and sticks in a grid, each with an action of its own. */
-export function gridLayout(count) {
+const RAIL = [
+  "Tall phone 20:9, notch",
+  "Small phone 16:9",
+  "Large tall phone 19.5:9, cut-out",
+  "Foldable closed 23:9",
+  "Foldable open 6:5",
+  "Handheld 16:9, 6.2 inches",
+  "Tablet 4:3",
+  "Small 4:3, 3.5 inches",
+];
+const SVG = (hue) =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="64" height="64"><circle cx="32" cy="32" r="30" fill="hsl(${hue} 40% 40%)"/><path d="M16 32h32M32 16v32" stroke="#fff" stroke-width="4"/></svg>`;
+
+/** A layout of `count` buttons and sticks in a grid, each with an action of its own; every third has a picture, and twelve screens stand in the rail. */
+export function gridLayout(count, screens) {
   const columns = 10;
   const actions = Array.from({ length: count }, (_, i) => ({ name: `action-${i}`, kind: i % 4 === 0 ? "vector" : "press" }));
   const controls = actions.map((action, i) => ({
@@ -33,14 +46,27 @@ export function gridLayout(count) {
       frame: "safe",
       anchor: [0, 0],
       pivot: [0, 0],
-      offset: [`${20 + (i % columns) * 156}u`, `${20 + Math.floor(i / columns) * 160}u`],
-      size: ["130u", "130u"],
+      offset: [`${20 + (i % columns) * 156}u`, `${16 + Math.floor(i / columns) * 116}u`],
+      size: ["104u", "104u"],
     },
-    look: { label: action.kind === "press" ? action.name : "" },
+    look: { label: action.kind === "press" ? action.name : "", ...(i % 3 === 0 ? { art: { rest: `art-${i % 5}` } } : {}) },
     serves: [{ port: action.kind === "vector" ? "vector" : "press", action: action.name }],
   }));
-  return { format: "nodulum-layout", version: 1, name: `Grid of ${count}`, reference: { width: 1600, height: 720 }, scale: { share: 0.3 }, actions, controls };
+  const pictures = [0, 1, 2, 3, 4].map((i) => ({ id: `art-${i}`, name: `art ${i}`, type: "image/svg+xml", data: Buffer.from(SVG(i * 70)).toString("base64") }));
+  return {
+    format: "nodulum-layout",
+    version: 1,
+    name: `Grid of ${count}`,
+    reference: { width: 1600, height: 720 },
+    scale: { share: 0.3 },
+    actions,
+    controls,
+    pictures,
+    workbench: { rail: [...RAIL, ...screens.map((s) => s.name)], screens },
+  };
 }
+
+const OWN_SCREENS = [2.0, 1.9, 1.7, 1.5].map((aspect, i) => ({ name: `Own ${i + 1}`, widthPx: Math.round(1000 * aspect), heightPx: 1000, ppi: 380 }));
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
 
@@ -127,16 +153,16 @@ export async function benchBrowser() {
     await page.goto(`http://127.0.0.1:${PORT}/handoff`);
     await page
       .getByLabel("Layout file to import")
-      .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(40))) });
+      .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(60, OWN_SCREENS))) });
     await page.waitForURL(/layout$/);
     await page.locator('[data-control="c17"]').waitFor();
     await page.waitForTimeout(1500);
-    const box = await page.locator('[data-control="c17"] rect').first().boundingBox();
     const drag = async () => {
+      const box = await page.locator('[data-control="c17"] rect').first().boundingBox();
       await page.mouse.move(box.x + 20, box.y + 20);
       await page.mouse.down();
       for (let i = 0; i < 150; i += 1) {
-        await page.mouse.move(box.x + 20 + Math.sin(i / 12) * 120, box.y + 20 + Math.cos(i / 9) * 60);
+        await page.mouse.move(box.x + 20 + Math.sin(i / 12) * 80, box.y + 20 + Math.sin(i / 9) * 40);
         await page.waitForTimeout(8);
       }
       await page.mouse.up();

@@ -281,7 +281,8 @@ function widthAt100(ctx: Ctx, label: string): number {
 
 function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: number): void {
   const size = Math.min(box.h * 0.3, box.w * 0.3, (box.w * 84) / widthAt100(ctx, label));
-  ctx.font = `600 ${size.toFixed(2)}px ${FAMILY}`;
+  // In halves of a pixel: the browser reads every new font anew, and the rail has a dozen sizes of each word.
+  ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;
   ctx.textAlign = "center";
   ctx.textBaseline = "middle";
   ctx.fillStyle = face.ink;

@@ -112,7 +112,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
       <input
         id={id}
         aria-label={bare || prefix ? label : undefined}
-        className={`w-full min-w-0 bg-transparent px-1.5 outline-none ${mono ? "figure text-right" : code ? "figure" : ""} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
+        className={`w-full min-w-0 bg-transparent outline-none ${mono ? "figure px-1 text-right" : code ? "figure px-1.5" : "px-1.5"} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
         value={draft ?? value}
         placeholder={placeholder}
         spellCheck={false}
@@ -251,7 +251,7 @@ const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: st
   return (
     <select
       aria-label={`${label}: unit`}
-      className="caption w-[46px] shrink-0 bg-transparent outline-none focus-visible:outline-2"
+      className="caption w-[34px] shrink-0 appearance-none bg-transparent text-center outline-none focus-visible:outline-2"
       value={unit ?? ""}
       onChange={(event) => onPick(event.target.value as LengthUnit)}
     >

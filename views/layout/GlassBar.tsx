@@ -2,16 +2,18 @@
 /** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
 import { Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
 import { Popover } from "radix-ui";
+import dynamic from "next/dynamic";
 import { memo, useState } from "react";
 import { clampTo } from "../../core/geometry/point";
 import type { Sight } from "../../core/placement/edits";
 import { useSession, useSessionActions } from "../session/context";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
-import { CalibrateDialogue } from "./CalibrateDialogue";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
 import { useCalibration } from "./trueSize";
+
+const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
 
 const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[11px]";
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
@@ -147,7 +149,7 @@ function ZoomTools({ screen, room }: { screen: Sight["screen"]; room: { w: numbe
           <Ruler size={13} />
         </button>
       )}
-      <CalibrateDialogue open={asking} onOpenChange={setAsking} />
+      {asking && <CalibrateDialogue open={asking} onOpenChange={setAsking} />}
     </span>
   );
 }

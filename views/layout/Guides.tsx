@@ -1,5 +1,6 @@
 "use client";
 /** What a moving box has met, with the distances; and the gaps to its neighbours, mm. */
+import { isGround } from "../../core/checks/context";
 import { gapsAbout } from "../../core/geometry/gaps";
 import type { Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
@@ -71,7 +72,9 @@ export function NeighbourGaps({ sight, keys, scale }: { sight: Sight; keys: read
   const { resolved, layout, screen } = sight;
   const mm = pxPerMm(screen);
   const moving = new Set(keys.flatMap((key) => [key, ...inCluster(layout, key, resolved.arrangement)]));
-  const others = resolved.controls.filter((c) => !moving.has(c.id)).map((c) => c.hit);
+  // Ground is meant to lie under others: nearness to it says nothing.
+  const ground = new Set(layout.controls.filter(isGround).map((c) => c.id));
+  const others = resolved.controls.filter((c) => !moving.has(c.id) && !ground.has(c.id)).map((c) => c.hit);
   const least = layout.limits.minGapMm;
   const gaps = resolved.controls
     .filter((c) => moving.has(c.id))

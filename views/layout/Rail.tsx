@@ -1,6 +1,7 @@
 "use client";
 /** The rail: the same layout live on other screens, each with its count of findings, those of an arrangement together. A click puts that screen on the bench. */
 import { ListPlus } from "lucide-react";
+import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import type { Screen } from "../../core/layout/types";
@@ -10,7 +11,8 @@ import { useSession, useSessionActions } from "../session/context";
 import { resolvedOf } from "../session/prepared";
 import { railOf } from "../session/screens";
 import { LayoutPicture } from "../shared/LayoutPicture";
-import { RailDialogue } from "./rail/RailDialogue";
+
+const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
 
 /** The room a screen's picture has in the rail, CSS px. */
 const ROOM = { w: 92, h: 44 };

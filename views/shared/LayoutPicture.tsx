@@ -4,7 +4,9 @@ import { memo, useEffect, useRef, useSyncExternalStore } from "react";
 import type { Layout, Screen } from "../../core/layout/types";
 import type { Resolved } from "../../core/placement/resolve";
 import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import { backdropAt } from "./backdrop";
+import type { Box } from "../../core/geometry/point";
+import { boundsOf } from "../../core/placement/align";
+import { backdropAt, backdropKey } from "./backdrop";
 import { picturesOf, useImageArrivals } from "./images";
 
 interface Props {
@@ -32,8 +34,8 @@ export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[
 /** A canvas is never larger than this along a side, px: zoomed in far, it is drawn a little softer instead. */
 const MOST_CANVAS_PX = 4096;
 
-/** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. */
-export function contextFor(canvas: HTMLCanvasElement, width: number, height: number, scale: number): CanvasRenderingContext2D | null {
+/** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. `clear`: what was on it is wiped off. */
+export function contextFor(canvas: HTMLCanvasElement, width: number, height: number, scale: number, clear = true): CanvasRenderingContext2D | null {
   const density = Math.min(window.devicePixelRatio || 1, MOST_CANVAS_PX / Math.max(width * scale, height * scale));
   const w = Math.max(1, Math.round(width * scale * density));
   const h = Math.max(1, Math.round(height * scale * density));
@@ -42,20 +44,80 @@ export function contextFor(canvas: HTMLCanvasElement, width: number, height: num
   const ctx = canvas.getContext("2d");
   if (!ctx) return null;
   ctx.setTransform(w / width, 0, 0, h / height, 0, 0);
-  ctx.clearRect(0, 0, width, height);
+  if (clear) ctx.clearRect(0, 0, width, height);
   return ctx;
 }
 
-/** Draws device glass, backdrop, cut-outs and controls. */
-export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Screen, drawn: readonly Drawn[], scale: number): void {
-  const ctx = contextFor(canvas, screen.widthPx, screen.heightPx, scale);
+/** What a canvas shows: enough to know which parts of it a new drawing changes. */
+interface Shown {
+  readonly drawn: readonly Drawn[];
+  /** Everything but the controls. */
+  readonly ground: string;
+}
+const shownOn = new WeakMap<HTMLCanvasElement, Shown>();
+
+/** A line and its softness reach beyond a control's box by this many hairlines. */
+const EDGE_HAIRLINES = 3;
+
+/** The part of the screen a control may colour, px. A turned picture reaches beyond its box. */
+function reachOf({ box, control }: Drawn, hairline: number): Box {
+  const turned = control.look.rotateDeg !== 0 ? Math.max(box.w, box.h) * 0.5 : 0;
+  const more = EDGE_HAIRLINES * hairline + turned;
+  return { x: box.x - more, y: box.y - more, w: box.w + 2 * more, h: box.h + 2 * more };
+}
+
+const isSame = (a: Drawn, b: Drawn) =>
+  a.control === b.control &&
+  a.travel === b.travel &&
+  a.pose === b.pose &&
+  a.box.x === b.box.x &&
+  a.box.y === b.box.y &&
+  a.box.w === b.box.w &&
+  a.box.h === b.box.h;
+
+/** The box that holds all that differs between two drawings; null where they are the same, undefined where they cannot be compared. */
+function changedPart(before: Shown | undefined, after: Shown, hairline: number): Box | null | undefined {
+  if (!before || before.ground !== after.ground || before.drawn.length !== after.drawn.length) return undefined;
+  const parts: Box[] = [];
+  for (let i = 0; i < after.drawn.length; i += 1) {
+    if (isSame(before.drawn[i], after.drawn[i])) continue;
+    if (before.drawn[i].control.id !== after.drawn[i].control.id) return undefined;
+    parts.push(reachOf(before.drawn[i], hairline), reachOf(after.drawn[i], hairline));
+  }
+  return boundsOf(parts);
+}
+
+/** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
+export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Screen, drawn: readonly Drawn[], scale: number, epoch: number): void {
+  const hairline = 1 / scale;
+  const ground = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
+  const after: Shown = { drawn, ground };
+  const part = changedPart(shownOn.get(canvas), after, hairline);
+  shownOn.set(canvas, after);
+  if (part === null) return;
+  const ctx = contextFor(canvas, screen.widthPx, screen.heightPx, scale, part === undefined);
   if (!ctx) return;
   ctx.save();
+  let shown = drawn;
+  if (part) {
+    // Whole device px, so that the edge of the part leaves no seam.
+    const px = canvas.width / screen.widthPx;
+    const [x0, y0] = [Math.floor(part.x * px) / px, Math.floor(part.y * px) / px];
+    const region = { x: x0, y: y0, w: Math.ceil((part.x + part.w) * px) / px - x0, h: Math.ceil((part.y + part.h) * px) / px - y0 };
+    ctx.beginPath();
+    ctx.rect(region.x, region.y, region.w, region.h);
+    ctx.clip();
+    ctx.clearRect(region.x, region.y, region.w, region.h);
+    shown = drawn.filter((d) => {
+      const r = reachOf(d, hairline);
+      return r.x < region.x + region.w && region.x < r.x + r.w && r.y < region.y + region.h && region.y < r.y + r.h;
+    });
+  }
   ctx.beginPath();
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
   ctx.clip();
   ctx.drawImage(backdropAt(layout.workbench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
-  drawControls(ctx, drawn, 1 / scale, picturesOf(layout));
+  drawControls(ctx, shown, hairline, picturesOf(layout));
   ctx.fillStyle = "#05080b";
   for (const c of screen.cutouts) {
     ctx.beginPath();
@@ -86,7 +148,7 @@ export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resol
   const fonts = useFonts();
   const arrivals = useImageArrivals();
   useEffect(() => {
-    if (ref.current) drawGlass(ref.current, layout, screen, posed(layout, resolved, held), scale);
+    if (ref.current) drawGlass(ref.current, layout, screen, posed(layout, resolved, held), scale, fonts + arrivals * 1000);
   }, [layout, screen, resolved, scale, fonts, held, arrivals]);
   return (
     <canvas

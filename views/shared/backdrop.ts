@@ -15,9 +15,9 @@ export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number):
     ctx.fillRect(0, 0, w, h);
     const image = imageOf(bench.picture);
     if (image) {
-      const ratios = [w / image.naturalWidth, h / image.naturalHeight];
+      const ratios = [w / image.width, h / image.height];
       const scale = bench.fit === "fill" ? Math.max(...ratios) : Math.min(...ratios);
-      const [iw, ih] = [image.naturalWidth * scale, image.naturalHeight * scale];
+      const [iw, ih] = [image.width * scale, image.height * scale];
       ctx.drawImage(image, (w - iw) / 2, (h - ih) / 2, iw, ih);
     }
   } else drawBackdrop(ctx, bench.backdrop, w, h);

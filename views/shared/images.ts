@@ -3,7 +3,7 @@
  * The images behind base64 pictures, decoded once each. A picture is only ever shown as an image: an SVG goes through
  * DOMPurify first and is then drawn by the browser's own image decoder, which runs no scripts and loads nothing.
  */
-import DOMPurify from "dompurify";
+import type DOMPurify from "dompurify";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Layout } from "../../core/layout/types";
@@ -18,47 +18,81 @@ export interface PictureBytes {
 const arrivals = createStore<{ count: number }>(() => ({ count: 0 }));
 export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count);
 
-const images = new Map<string, HTMLImageElement | "broken">();
+/** A decoded image, drawn once into a canvas: an SVG would else be drawn anew at every use. */
+type Decoded = HTMLCanvasElement | "coming" | "broken";
+const images = new Map<string, Decoded>();
+const byPicture = new WeakMap<PictureBytes, string>();
 /** How many decoded images are kept; beyond that all are let go and decoded anew as they are wanted. */
 const MOST_IMAGES = 240;
+/** An SVG without a size of its own is drawn this large, and none larger than the other, px along the longer side. */
+const SVG_PX = 512;
+const MOST_PX = 2400;
 
 const textOf = (base64: string): string => new TextDecoder().decode(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)));
 const base64Of = (text: string): string => btoa(Array.from(new TextEncoder().encode(text), (byte) => String.fromCharCode(byte)).join(""));
 
-/** An SVG without anything that acts or reaches out. */
-export function cleanSvg(svg: string): string {
-  return DOMPurify.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
+/** The cleaner, brought in with the first SVG: most layouts have none. */
+let cleaner: typeof DOMPurify | null = null;
+let coming: Promise<void> | null = null;
+/** Resolves when SVGs can be cleaned. */
+export function bringCleaner(): Promise<void> {
+  coming ??= import("dompurify").then((module) => {
+    cleaner = module.default;
+    arrivals.setState((s) => ({ count: s.count + 1 }));
+  });
+  return coming;
 }
 
-/** The address under which the browser may show a picture as an image. */
-export function pictureUrl(picture: PictureBytes): string {
+/** An SVG without anything that acts or reaches out. Call `bringCleaner` first. */
+export function cleanSvg(svg: string): string {
+  if (!cleaner) throw new Error("the SVG cleaner has not come in yet");
+  return cleaner.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
+}
+
+/** The address under which the browser may show a picture as an image; null for an SVG until it can be cleaned. */
+export function pictureUrl(picture: PictureBytes): string | null {
   if (picture.type !== "image/svg+xml") return `data:${picture.type};base64,${picture.data}`;
+  if (!cleaner) {
+    void bringCleaner();
+    return null;
+  }
   let clean = cleanSvg(textOf(picture.data));
   if (!/<svg[^>]+xmlns=/.test(clean)) clean = clean.replace("<svg", '<svg xmlns="http://www.w3.org/2000/svg"');
   return `data:image/svg+xml;base64,${base64Of(clean)}`;
 }
 
 /** The decoded image, or null while it comes in or where it is broken. */
-export function imageOf(picture: PictureBytes): HTMLImageElement | null {
-  const key = `${picture.type} ${picture.data}`;
+export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
+  let key = byPicture.get(picture);
+  if (key === undefined) byPicture.set(picture, (key = `${picture.type} ${picture.data}`));
   const known = images.get(key);
-  if (known === "broken") return null;
-  if (known) return known.complete && known.naturalWidth > 0 ? known : null;
+  if (known !== undefined) return typeof known === "string" ? null : known;
+  const url = pictureUrl(picture);
+  if (url === null) return null;
   if (images.size >= MOST_IMAGES) images.clear();
+  images.set(key, "coming");
   const image = new Image();
-  images.set(key, image);
-  const arrived = () => arrivals.setState((s) => ({ count: s.count + 1 }));
-  image.onload = arrived;
-  image.onerror = () => {
-    images.set(key, "broken");
-    arrived();
+  const arrived = (decoded: Decoded) => {
+    images.set(key, decoded);
+    arrivals.setState((s) => ({ count: s.count + 1 }));
   };
-  try {
-    image.src = pictureUrl(picture);
-  } catch {
-    images.set(key, "broken");
-  }
+  image.onload = () => arrived(drawnOnce(image, picture.type === "image/svg+xml"));
+  image.onerror = () => arrived("broken");
+  image.src = url;
   return null;
+}
+
+function drawnOnce(image: HTMLImageElement, vector: boolean): Decoded {
+  const w = image.naturalWidth || SVG_PX;
+  const h = image.naturalHeight || SVG_PX;
+  const scale = vector ? SVG_PX / Math.max(w, h) : Math.min(1, MOST_PX / Math.max(w, h));
+  const canvas = document.createElement("canvas");
+  canvas.width = Math.max(1, Math.round(w * scale));
+  canvas.height = Math.max(1, Math.round(h * scale));
+  const ctx = canvas.getContext("2d");
+  if (!ctx) return "broken";
+  ctx.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return canvas;
 }
 
 const byLayout = new WeakMap<Layout["pictures"], PictureOf>();

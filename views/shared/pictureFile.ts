@@ -1,7 +1,7 @@
 "use client";
 /** Reads a picture that the user chose: checked for type, size and for being a picture at all, before anything takes it. */
 import { ok, refused, type Result } from "../../core/result";
-import { cleanSvg } from "./images";
+import { bringCleaner, cleanSvg } from "./images";
 
 export interface PictureFile<T extends string> {
   readonly name: string;
@@ -38,6 +38,7 @@ export async function readPicture<T extends string>(file: File, types: readonly 
   if (!type) return refused(file.name, `is no picture that can be used here; choose one of ${wanted}`);
   if (file.size > mostBytes) return refused(file.name, `is too large: ${kib(file.size)}; at most ${kib(mostBytes)}. Save it smaller, or as WebP`);
   if (type === "image/svg+xml") {
+    await bringCleaner();
     const clean = cleanSvg(await file.text());
     if (!/<svg[\s>]/.test(clean)) return refused(file.name, "is broken: it holds no SVG drawing");
     const data = await base64Of(new Blob([clean.replace(/<svg(?![^>]*xmlns=)/, '<svg xmlns="http://www.w3.org/2000/svg"')]));

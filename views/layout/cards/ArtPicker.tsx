@@ -9,7 +9,7 @@ import type { Control } from "../../../core/layout/types";
 import { problemText } from "../../../core/result";
 import { useSession, useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
-import { pictureUrl } from "../../shared/images";
+import { pictureUrl, useImageArrivals } from "../../shared/images";
 import { readPicture } from "../../shared/pictureFile";
 
 const TYPES = ["image/png", "image/webp", "image/svg+xml"] as const;
@@ -22,6 +22,8 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   const ids = controls.map((c) => c.id);
   const shown = common(controls, (c) => c.look.art?.[part] ?? "");
   const picture = pictures.find((p) => p.id === shown);
+  useImageArrivals();
+  const url = picture && pictureUrl(picture);
   const take = async (file: File | undefined) => {
     if (!file) return;
     const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
@@ -48,9 +50,9 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
           aria-label={`Picture, ${word}: ${picture?.name ?? "none"}`}
           title={`Picture, ${word}`}
         >
-          {picture ? (
+          {url ? (
             // eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise
-            <img src={pictureUrl(picture)} alt="" className="size-5 object-contain" />
+            <img src={url} alt="" className="size-5 object-contain" />
           ) : (
             <ImagePlus size={13} />
           )}

@@ -68,7 +68,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
         {bench.picture && (
           <>
             {/* eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise */}
-            <img src={pictureUrl(bench.picture)} alt={bench.picture.name} className="max-h-[120px] border border-rule object-contain" />
+            <img src={pictureUrl(bench.picture) ?? undefined} alt={bench.picture.name} className="max-h-[120px] border border-rule object-contain" />
             <ChoiceField
               label="Placed"
               value={bench.fit}

@@ -1,5 +1,6 @@
 "use client";
 /** The tray with nothing selected: the layout's own settings and its scale. */
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/layout/edits/whole";
 import type { Layout } from "../../../core/layout/types";
@@ -8,7 +9,8 @@ import { pxPerMm } from "../../../core/placement/screen";
 import { ChoiceField, Labelled, NumberField, Pair, TypedField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
 import { Keeps } from "../../shared/Keeps";
-import { BackdropDialogue } from "./BackdropDialogue";
+
+const BackdropDialogue = dynamic(() => import("./BackdropDialogue").then((m) => m.BackdropDialogue));
 
 export function LayoutCard() {
   const session = useSessionActions();

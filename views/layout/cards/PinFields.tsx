@@ -74,7 +74,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
         {field("size", 0, "Width", "w")}
         {field("size", 1, "Height", "h")}
       </Pair>
-      <div className="grid grid-cols-[1fr_1fr_1.15fr] gap-1">
+      <div className="grid grid-cols-[1fr_1fr_1.4fr] gap-1">
         <NumberField
           label="Never below"
           prefix="≥"

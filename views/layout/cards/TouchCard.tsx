@@ -94,8 +94,8 @@ export const TouchCard = memo(
               label="Touches"
               value={common(controls, (c) => hitOf(c).sharing)}
               options={[
-                ["own", "keeps touches"],
-                ["shared", "shares below"],
+                ["own", "its own"],
+                ["shared", "shared"],
               ]}
               onChange={(sharing) => change("sharing", () => ({ sharing }))}
             />
