@@ -47,7 +47,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
       <GlassHeader sight={sight} />
-      <div ref={area} className="relative min-h-0 flex-1 touch-none overflow-hidden" data-testid="bench-room">
+      <div ref={area} className="relative min-h-0 flex-1 touch-none overflow-hidden select-none" data-testid="bench-room">
         {room.w > 0 && (
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
@@ -71,6 +71,9 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   );
 }
 
+/** The most that one turn of the wheel zooms by; a touchpad's pinch comes in many small ones. */
+const WHEEL_STEP = 0.2;
+
 /** Two fingers or the wheel with Ctrl zoom about where they are; the wheel alone pushes a zoomed glass about. */
 function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: number, scale: number): void {
   const start = useRef({ factor: 1, pan: { x: 0, y: 0 }, origin: { x: 0, y: 0 } });
@@ -81,8 +84,10 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: numb
       const at = { x: origin[0] - rect.left - rect.width / 2, y: origin[1] - rect.top - rect.height / 2 };
       if (event.type === "wheel" || ctrlKey) {
         event.preventDefault();
-        const now = scale / fit;
-        const factor = clampTo(now * (1 + step), ZOOM_RANGE.least, ZOOM_RANGE.most);
+        // Several turns of the wheel may come before the glass is drawn anew: what is remembered counts, not what is seen.
+        const { zoom } = benchStore.getState();
+        const now = zoom.mode === "free" ? zoom.factor : scale / fit;
+        const factor = clampTo(now * (1 + clampTo(step, -WHEEL_STEP, WHEEL_STEP)), ZOOM_RANGE.least, ZOOM_RANGE.most);
         zoomAbout(at, now, factor, factor);
         return;
       }

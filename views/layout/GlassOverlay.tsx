@@ -44,7 +44,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
   return (
     <svg
       ref={svg}
-      className={`absolute inset-0 touch-none overflow-visible ${tool ? "cursor-crosshair" : ""}`}
+      className={`absolute inset-0 touch-none overflow-visible select-none ${tool ? "cursor-crosshair" : ""}`}
       width={screen.widthPx * scale}
       height={screen.heightPx * scale}
       viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}

@@ -4,7 +4,7 @@
  * begins with the first real movement and is one entry in the history; Escape, a lost capture or a cancelled pointer put
  * everything back. Moves are worked off once a frame. Alt lets go of snapping.
  */
-import { useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { useEffect, useRef, useState, type MouseEvent, type PointerEvent, type RefObject } from "react";
 import type { Box, Point } from "../../core/geometry/point";
 import type { Frame } from "../../core/layout/types";
 import { boundsOf } from "../../core/placement/align";
@@ -222,16 +222,9 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       const box = spot && spotBox(sight.resolved, spot);
       if (box) begin({ kind: "resize", id: of, handle: handle.getAttribute("data-handle") as HandleKey, box: { x: box.x, y: box.y, w: box.w, h: box.h } });
     } else if (tether) {
-      if (event.detail === 2) session.edit(`carry ${tether}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
-      else begin({ kind: "tie", id: tether });
+      begin({ kind: "tie", id: tether });
     } else if (id) {
       const key = heldBy(sight.layout, sight.resolved.arrangement, id, entered);
-      if (event.detail === 2 && spotOf(sight.layout, key)?.kind === "cluster") {
-        setBench({ entered: key });
-        session.select([id === key ? key : id]);
-        begin({ kind: "press" });
-        return;
-      }
       if (event.shiftKey) {
         session.select(selection.includes(key) ? selection.filter((s) => s !== key) : [...selection, key]);
         begin({ kind: "press" });
@@ -302,10 +295,25 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     if (tool === "zone") growZone(session, sight, at);
     else if (tool !== null) growInto(session, growControl(sight, { kind: tool, action: null, at }), `add ${tool}`);
   };
+  /** A double click goes into a cluster, or carries a control to where its tether is tied. The pointer was captured, so the target is looked up. */
+  const onDoubleClick = (event: MouseEvent<SVGSVGElement>) => {
+    const target = document.elementFromPoint(event.clientX, event.clientY);
+    const tether = target?.closest("[data-tether]")?.getAttribute("data-tether");
+    if (tether) {
+      session.edit(`carry ${tether}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
+      return;
+    }
+    const id = target?.closest("[data-control]")?.getAttribute("data-control");
+    if (!id) return;
+    const key = heldBy(sight.layout, sight.resolved.arrangement, id, entered);
+    if (spotOf(sight.layout, key)?.kind !== "cluster") return;
+    setBench({ entered: key });
+    session.select([id]);
+  };
   const onPointerLeave = () => tip.current?.setAttribute("cx", "-99999");
 
   return {
-    bind: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: abandon, onLostPointerCapture: abandon, onPointerLeave },
+    bind: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: abandon, onLostPointerCapture: abandon, onPointerLeave, onDoubleClick },
     marquee,
     drawn,
     tie,

@@ -40,8 +40,10 @@ export function Shell({ children }: { children: ReactNode }) {
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
   }, []);
-  useHotkeys("mod+z", () => session.undo(), { preventDefault: true });
-  useHotkeys(["mod+shift+z", "ctrl+y"], () => session.redo(), { preventDefault: true });
+  // On the sliders of live pictures too: a hand that has just dragged one wants to take it back.
+  const anywhere = { preventDefault: true, enableOnFormTags: ["slider"] } as const;
+  useHotkeys("mod+z", () => session.undo(), anywhere);
+  useHotkeys(["mod+shift+z", "ctrl+y"], () => session.redo(), anywhere);
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">

@@ -1,0 +1,83 @@
+/** Dressing: words, icons, colours, own pictures, the held look, fading away. */
+import { expect, test, type Page } from "@playwright/test";
+import { control, exportText, open, saved } from "./bench";
+
+const look = (page: Page) => page.getByRole("region", { name: "Look" });
+/** The colour of a point of the canvas on the bench, given as shares of its sides. */
+const colourAt = (page: Page, fx: number, fy: number) =>
+  page.evaluate(
+    ([x, y]) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[aria-label^="The layout on"]')!;
+      return [...canvas.getContext("2d")!.getImageData(Math.round(x * canvas.width), Math.round(y * canvas.height), 1, 1).data];
+    },
+    [fx, fy] as const,
+  );
+
+const SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" onload="window.pwned=1"><script>window.pwned=1</script><rect width="40" height="40" fill="#ff0000"/><image href="http://127.0.0.1:9/x.png"/></svg>`;
+
+test("an icon, a word, a turn, the held look", async ({ page }) => {
+  await open(page);
+  await control(page, "horn").click();
+  await look(page).getByRole("button", { name: "Icon: none" }).click();
+  await page.getByLabel("Search icons").fill("mega");
+  await page.getByRole("button", { name: "megaphone" }).click();
+  await expect(look(page).getByRole("button", { name: "Icon: megaphone" })).toBeVisible();
+  await look(page).getByRole("textbox", { name: "Word on it" }).fill("");
+  await page.keyboard.press("Enter");
+  await look(page).getByRole("textbox", { name: "Turned" }).fill("45");
+  await page.keyboard.press("Enter");
+  await look(page).getByRole("textbox", { name: "Fades to, long untouched" }).fill("0.1");
+  await page.keyboard.press("Enter");
+  await expect(look(page).getByRole("textbox", { name: "After" })).toHaveValue("3000");
+  await saved(page);
+  const rest = await colourAt(page, 0.917, 0.48);
+  await page.keyboard.press("p");
+  await expect.poll(() => colourAt(page, 0.917, 0.48)).not.toEqual(rest);
+  await page.keyboard.press("p");
+  await expect.poll(() => colourAt(page, 0.917, 0.48)).toEqual(rest);
+  await page.keyboard.press("5");
+  const file = JSON.parse(await exportText(page)) as { controls: { id: string; look: object }[] };
+  expect(file.controls.find((c) => c.id === "horn")!.look).toMatchObject({ icon: "megaphone", rotateDeg: 45, away: { opacity: 0.1, afterMs: 3000 } });
+});
+
+test("own pictures are shown as images alone: nothing in them acts; broken and large ones are refused", async ({ page }) => {
+  await open(page);
+  await control(page, "pump").click();
+  const input = look(page).getByLabel("Picture file, rest");
+  await input.setInputFiles({ name: "huge.png", mimeType: "image/png", buffer: Buffer.alloc(600 * 1024) });
+  await expect(page.getByText(/huge\.png is too large: 600 KiB; at most 512 KiB/)).toBeVisible();
+  await input.setInputFiles({ name: "broken.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<p>no drawing</p>") });
+  await expect(page.getByText(/broken\.svg is broken/)).toBeVisible();
+  await input.setInputFiles({ name: "valve.svg", mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
+  await expect(look(page).getByRole("button", { name: "Picture, rest: valve.svg" })).toBeVisible();
+  const at = await page.evaluate(() => {
+    const rect = document.querySelector('[data-control="pump"] rect')!;
+    return [(Number(rect.getAttribute("x")) + 10) / 2400, (Number(rect.getAttribute("y")) + 10) / 1080] as const;
+  });
+  // Red at the control's own opacity of 0.6, over the dark water.
+  await expect.poll(async () => (await colourAt(page, at[0], at[1]))[0]).toBeGreaterThan(140);
+  expect(await page.evaluate(() => (window as { pwned?: number }).pwned)).toBeUndefined();
+  await page.keyboard.press("5");
+  const file = JSON.parse(await exportText(page)) as { pictures: { data: string }[] };
+  const kept = Buffer.from(file.pictures[0].data, "base64").toString("utf8");
+  expect(kept).not.toMatch(/script|onload|href/);
+  await page.keyboard.press("2");
+  await look(page)
+    .getByRole("button", { name: /^Picture, rest/ })
+    .click();
+  await page.getByRole("menuitem", { name: "No picture" }).click();
+  await expect(look(page).getByRole("button", { name: "Picture, rest: none" })).toBeVisible();
+});
+
+test("several at once: one colour for all, and what differs says so", async ({ page }) => {
+  await open(page);
+  await control(page, "horn").click();
+  for (const id of ["towline", "pump"]) await control(page, id).click({ modifiers: ["Shift"] });
+  await expect(look(page).getByRole("textbox", { name: "Word on it" })).toHaveAttribute("placeholder", "mixed");
+  await look(page).getByLabel("rest: line").fill("#ffd166");
+  await page.keyboard.press("Escape");
+  for (const id of ["horn", "pump"]) {
+    await control(page, id).click();
+    await expect(look(page).getByLabel("rest: line")).toHaveValue("#ffd166");
+  }
+});

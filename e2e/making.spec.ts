@@ -1,0 +1,87 @@
+/** Making: from the ledger, the palette, by key, by drawing; several together; the second side. */
+import { expect, test, type Page } from "@playwright/test";
+import { addAction, control, drag, dragFromLedger, middle, onGlass, open, placeOf, saved, startLayout } from "./bench";
+
+const tool = (page: Page, name: string) => page.getByRole("group", { name: "Palette" }).getByRole("button", { name });
+const MM = 411 / 25.4;
+
+test("a box drawn on the glass becomes a control of the kind in hand, as large as the box", async ({ page }) => {
+  await open(page);
+  await tool(page, "Button").click();
+  await drag(page, await onGlass(page, 0.45, 0.3), await onGlass(page, 0.52, 0.46));
+  const made = await placeOf(page, "button");
+  expect(made.x).toBeCloseTo(0.45 * 2400, -1);
+  expect(made.w).toBeCloseTo(0.07 * 2400, -1);
+  expect(made.h).toBeCloseTo(0.16 * 1080, -1);
+  await expect(control(page, "button")).toHaveAttribute("aria-label", /^Button, button, middle, serves nothing/);
+  // The tool is put away, so that the next drag moves and does not draw.
+  await expect(tool(page, "Select")).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Control+z");
+  await expect(control(page, "button")).toHaveCount(0);
+});
+
+test("by key: a kind is taken in hand and put down; the kind can be chosen at one more gesture", async ({ page }) => {
+  await open(page);
+  await page.keyboard.press("Shift+W");
+  await expect(tool(page, "Swipe")).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Escape");
+  await expect(tool(page, "Select")).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Shift+D");
+  await page.keyboard.press("Enter");
+  await expect(control(page, "d-pad")).toHaveAttribute("aria-pressed", "true");
+  const before = await placeOf(page, "d-pad");
+  await page.getByRole("toolbar", { name: "Kind of D-pad" }).getByRole("button", { name: "Stick" }).click();
+  await expect(control(page, "d-pad")).toHaveAttribute("aria-label", /, stick, bottom left/);
+  expect(await placeOf(page, "d-pad")).toEqual(before);
+  await expect(page.getByRole("toolbar", { name: "Kind of D-pad" })).toHaveCount(0);
+});
+
+test("several actions dropped together make a cluster on an arc about the thumb, each bound to its own", async ({ page }) => {
+  await open(page);
+  await startLayout(page, "Cluster");
+  for (const name of ["flare", "winch", "bell", "plank"]) await addAction(page, name, "press");
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: "Layout" }).click();
+  const row = (name: string) => page.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${name}`) });
+  for (const name of ["flare", "winch", "bell"]) await row(name).click({ modifiers: ["Shift"] });
+  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("3 marked");
+  await drag(page, await middle(row("winch")), await onGlass(page, 0.86, 0.62));
+  await expect(control(page, "flare-and-2-more")).toHaveAttribute("aria-pressed", "true");
+  await expect(control(page, "flare-and-2-more")).toHaveAttribute("aria-label", /cluster of 3/);
+  const far = [];
+  for (const name of ["flare", "winch", "bell"]) {
+    await expect(control(page, name)).toHaveAttribute("aria-label", new RegExp(`serves ${name}`));
+    const at = await placeOf(page, name);
+    far.push(Math.hypot(at.x + at.w / 2 - 2400, at.y + at.h / 2 - (1080 - 15 * MM)));
+  }
+  expect(Math.max(...far) - Math.min(...far)).toBeLessThan(1 * MM);
+  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("1 to serve");
+  // By key: Space marks, Enter grows.
+  await row("plank").focus();
+  await page.keyboard.press("Enter");
+  await expect(control(page, "plank")).toHaveAttribute("aria-pressed", "true");
+  await saved(page);
+});
+
+test("the second side is a mirrored twin under its own name, and says that it serves nothing", async ({ page }) => {
+  await open(page);
+  await control(page, "helm").click({ position: { x: 12, y: 20 } });
+  await page.getByRole("button", { name: "Second side", exact: true }).click();
+  await expect(page.getByText("It serves nothing yet: bind it in its card.")).toBeVisible();
+  const [helm, twin] = [await placeOf(page, "helm"), await placeOf(page, "helm-right")];
+  // Both are pinned to the safe frame, whose left inset is wider by the notch.
+  expect(twin.y).toBeCloseTo(helm.y, 3);
+  expect(twin.w).toBeCloseTo(helm.w, 3);
+  expect(twin.x).toBeGreaterThan(1200);
+  await expect(page.getByRole("region", { name: "Serves" })).toContainText("serves nothing yet");
+  await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveValue("helm, right");
+});
+
+test("an action dropped offers the kinds that fit it, and no others", async ({ page }) => {
+  await open(page);
+  await dragFromLedger(page, "lamp", 0.6, 0.6);
+  const kinds = page.getByRole("toolbar", { name: /^Kind of lamp/ });
+  await expect(kinds.getByRole("button")).toHaveCount(4);
+  await expect(kinds.getByRole("button", { name: "Touchpad" })).toHaveAttribute("aria-pressed", "true");
+  await expect(kinds.getByRole("button", { name: "Button" })).toHaveCount(0);
+});
