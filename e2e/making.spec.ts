@@ -20,6 +20,15 @@ test("a box drawn on the glass becomes a control of the kind in hand, as large a
   await expect(control(page, "button")).toHaveCount(0);
 });
 
+test("dragged from the palette a control stands where it is dropped", async ({ page }) => {
+  await open(page);
+  await drag(page, await middle(tool(page, "Touchpad")), await onGlass(page, 0.5, 0.4));
+  const made = await placeOf(page, "touchpad");
+  expect(made.x + made.w / 2).toBeCloseTo(1200, -1);
+  expect(made.w).toBeCloseTo(40 * MM, -1);
+  await expect(tool(page, "Select")).toHaveAttribute("aria-pressed", "true");
+});
+
 test("by key: a kind is taken in hand and put down; the kind can be chosen at one more gesture", async ({ page }) => {
   await open(page);
   await page.keyboard.press("Shift+W");

@@ -130,6 +130,31 @@ for (const theme of ["light", "dark"] as const)
     await clean("the backdrop");
   });
 
+test("every card stands whole in the tray at 1280 × 800, without scrolling", async ({ page }) => {
+  await open(page);
+  for (const moment of ["under-way", "alongside"]) {
+    await page.getByLabel("Moment shown").selectOption(moment);
+    const ids = await page.locator("[data-control]").evaluateAll((all) => all.map((e) => e.getAttribute("data-control")!));
+    for (const id of ids) {
+      await control(page, id).focus();
+      await page.keyboard.press("Escape");
+      await control(page, id).focus();
+      await expect(control(page, id)).toHaveAttribute("aria-pressed", "true");
+      const cut = await page.locator('[aria-label="Tray"] > section').evaluateAll((columns) =>
+        columns.flatMap((column) => {
+          const body = column.lastElementChild!;
+          const findings = body.querySelector("[data-finding]")?.closest("ul");
+          const height = body.scrollHeight - (findings ? (findings as HTMLElement).offsetHeight : 0);
+          return height > body.clientHeight + 1 || body.scrollWidth > body.clientWidth + 1
+            ? [`${column.getAttribute("aria-label")} ${height}/${body.clientHeight}`]
+            : [];
+        }),
+      );
+      expect(`${id}: ${cut.join(", ")}`).toBe(`${id}: `);
+    }
+  }
+});
+
 test("curve, dead zone and travel are dragged in their pictures; a drag is one entry", async ({ page }) => {
   await open(page);
   await control(page, "helm").click({ position: { x: 12, y: 20 } });

@@ -16,10 +16,11 @@ const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severit
 const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;
 
 /** Applies each mend that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
-function tryMends(layout: Layout, screen: Screen): number {
+function tryMends(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
   const before = checkScreen(prepareLayout(layout), screen, PLAIN_VIEW, false);
   const mends = mendsOn(layout, screen);
   for (const { code, subjects, mend } of mends) {
+    kinds.add(mend.kind);
     const mended = applyMend(sightOf(layout, screen), mend);
     if (!mended.ok) throw new Error(`${mendText(mend)}: ${JSON.stringify(mended.problems)}`);
     const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_VIEW, false);
@@ -78,10 +79,12 @@ test("off the screen, too small: what is proposed is enough", () => {
 
 test("every mend offered for the first draft mends, on every fourth screen", () => {
   const draft = sampleLayouts()[2];
+  const kinds = new Set<string>();
   const count = catalogueFor("landscape")
     .filter((_, i) => i % 4 === 0)
-    .reduce((sum, on) => sum + tryMends(draft, on), 0);
+    .reduce((sum, on) => sum + tryMends(draft, on, kinds), 0);
   expect(count).toBeGreaterThan(10);
+  expect([...kinds].sort()).toEqual(["grow", "move", "raise"]);
 });
 
 test("every mend offered for any layout mends", () => {

@@ -8,7 +8,7 @@ import { sightOf, type Sight } from "./edits";
 import { growCluster } from "./make";
 import { splitScreen } from "./split";
 import { clusterOf, inCluster } from "./spots";
-import { makeTwins } from "./twins";
+import { makeCopies, makeTwins } from "./twins";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -149,4 +149,16 @@ test("split, two landing areas share the screen without gap or overlap, and lie 
   expect(split.layout.controls.map((c) => c.id)).toEqual(["right", "left", "top"]);
   expect(split.layout.controls[0].feel).toMatchObject({ origin: "floating" });
   expect(splitScreen(sightOf(sticks, STAGE), "top", "left").ok).toBe(false);
+});
+
+test("copies of controls, clusters and zones: bound as their originals, set off by one step, under free names", () => {
+  const gathered = get(gather(sightOf(pair(), STAGE), ["a", "b"], "Deck"));
+  const sight = sightOf(gathered.layout, STAGE);
+  const copies = get(makeCopies(sight, ["helm", gathered.id, "a"]));
+  expect(copies.keys).toEqual(["helm-2", "deck-2"]);
+  const now = boxes(sightOf(copies.layout, STAGE));
+  expect(now["helm-2"]).toEqual({ ...now.helm, x: now.helm.x + 24, y: now.helm.y - 24 });
+  expect([now["a-2"].x - now.a.x, now["b-2"].x - now.b.x].map(Math.round)).toEqual([-24, -24]);
+  expect(copies.layout.controls.find((c) => c.id === "a-2")!.serves).toEqual([{ port: "press", action: "act-0" }]);
+  expect(copies.layout.clusters.map((c) => c.name)).toEqual(["Deck", "Deck 2"]);
 });

@@ -1,10 +1,10 @@
-/** The second side: a mirrored twin of a control or a cluster, with its own names and nothing bound yet. */
+/** Copies of what stands on the glass: the second side, a mirrored twin with its own names and nothing bound yet; and plain copies, bound as their originals, set off a little. */
 import { duplicateControls, freeId, freeName } from "../layout/edits/controls";
 import { checked } from "../layout/edits/check";
 import type { Cluster, Control, Layout, Pin } from "../layout/types";
 import { ok, refused, type Result } from "../result";
 import { mirrorControl, mirrorPlacement } from "./mirror";
-import type { Sight } from "./edits";
+import { moveBy, sightOf, type Sight } from "./edits";
 import { clusterOf, spotBox, spotOf } from "./spots";
 
 /** Makes the twins of controls and clusters (a cluster with all in it). Gives the layout and the keys of the twins; a control in a chosen cluster comes with the cluster, once. */
@@ -47,4 +47,57 @@ function withTwin(layout: Layout, control: Control, side: string): Layout {
   const id = copied.value.ids[0];
   const name = freeName(layout, `${bare(control.name)}, ${side}`);
   return { ...copied.value.layout, controls: copied.value.layout.controls.map((c) => (c.id === id ? { ...c, name } : c)) };
+}
+
+/** How far a copy is set off from its original, layout units. */
+const SET_OFF_U = 24;
+
+/** Copies controls, clusters (with all in them) and zones, set off toward the middle of the screen in view. Gives the layout and the keys of the copies. */
+export function makeCopies(sight: Sight, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
+  let { layout } = sight;
+  const made: string[] = [];
+  const copyControl = (control: Control) => {
+    const copied = duplicateControls(layout, [control]);
+    if (!copied.ok) return copied;
+    layout = copied.value.layout;
+    return ok(copied.value.ids[0]);
+  };
+  for (const key of keys) {
+    const spot = spotOf(layout, key);
+    if (spot?.kind === "cluster") {
+      const cluster = layout.clusters.find((c) => c.id === key)!;
+      const id = freeId(layout, key.replace(/-\d+$/, ""));
+      layout = { ...layout, clusters: [...layout.clusters, { ...cluster, id, name: freeName(layout, cluster.name.replace(/ \d+$/, "")) }] };
+      for (const child of sight.layout.controls.filter((c) => clusterOf(c.placement) === key)) {
+        const copied = copyControl({ ...child, placement: { ...(child.placement as Pin), frame: { cluster: id } } } as Control);
+        if (!copied.ok) return copied;
+      }
+      made.push(id);
+    } else if (spot?.kind === "zone") {
+      const zone = layout.keepClear.find((z) => z.id === key)!;
+      const id = freeId(layout, key.replace(/-\d+$/, ""));
+      layout = { ...layout, keepClear: [...layout.keepClear, { ...zone, id, name: freeName(layout, zone.name.replace(/ \d+$/, "")) }] };
+      made.push(id);
+    } else if (spot?.kind === "control") {
+      const control = layout.controls.find((c) => c.id === key)!;
+      const home = clusterOf(control.placement);
+      if (home !== null && keys.includes(home)) continue;
+      const copied = copyControl(control);
+      if (!copied.ok) return copied;
+      made.push(copied.value);
+    }
+  }
+  const result = checked(sight.layout, layout);
+  if (!result.ok) return result;
+  const now = sightOf(result.value, sight.screen, { ...sight.view, moment: null });
+  const step = SET_OFF_U * now.resolved.scale;
+  let moved: Layout = result.value;
+  for (const key of made) {
+    const box = spotBox(now.resolved, spotOf(moved, key)!);
+    if (!box) continue;
+    const inward = (at: number, room: number) => (at > room / 2 ? -step : step);
+    const there = moveBy({ ...now, layout: moved }, [key], inward(box.x + box.w / 2, sight.screen.widthPx), inward(box.y + box.h / 2, sight.screen.heightPx));
+    if (there.ok) moved = there.value;
+  }
+  return ok({ layout: moved, keys: made });
 }

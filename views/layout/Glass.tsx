@@ -30,15 +30,14 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   const held = useBench((b) => b.held);
   const { screen, layout, resolved } = sight;
   const { scale, fit } = useGlassScale(room, screen);
-  useImperativeHandle(ref, () => ({
-    pointAt(clientX, clientY) {
-      const rect = device.current?.getBoundingClientRect();
-      const seen = area.current?.getBoundingClientRect();
-      if (!rect || !seen || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom) return null;
-      if (clientX < seen.left || clientX > seen.right || clientY < seen.top || clientY > seen.bottom) return null;
-      return { x: (clientX - rect.left) / scale, y: (clientY - rect.top) / scale };
-    },
-  }));
+  const pointAt = (clientX: number, clientY: number): Point | null => {
+    const rect = device.current?.getBoundingClientRect();
+    const seen = area.current?.getBoundingClientRect();
+    if (!rect || !seen || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom) return null;
+    if (clientX < seen.left || clientX > seen.right || clientY < seen.top || clientY > seen.bottom) return null;
+    return { x: (clientX - rect.left) / scale, y: (clientY - rect.top) / scale };
+  };
+  useImperativeHandle(ref, () => ({ pointAt }));
   useZoomGestures(area, fit, scale);
   const width = screen.widthPx * scale;
   const height = screen.heightPx * scale;
@@ -66,7 +65,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
             : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
         </p>
       )}
-      <GlassBar sight={sight} room={room} />
+      <GlassBar sight={sight} room={room} pointAt={pointAt} />
     </section>
   );
 }

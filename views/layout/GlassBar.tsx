@@ -3,10 +3,13 @@
 import { Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
 import { Popover } from "radix-ui";
 import dynamic from "next/dynamic";
-import { memo, useState } from "react";
-import { clampTo } from "../../core/geometry/point";
+import { memo, useRef, useState, type PointerEvent } from "react";
+import { clampTo, type Point } from "../../core/geometry/point";
+import type { ControlKind } from "../../core/layout/types";
 import type { Sight } from "../../core/placement/edits";
 import { useSession, useSessionActions } from "../session/context";
+import { growControl } from "../../core/placement/make";
+import { growInto, growZone } from "./grow";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
@@ -18,10 +21,26 @@ const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) =
 const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[11px]";
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
-export function GlassBar({ sight, room }: { sight: Sight; room: { w: number; h: number } }) {
+interface BarProps {
+  readonly sight: Sight;
+  readonly room: { readonly w: number; readonly h: number };
+  /** The point of the screen under a point of the window, or null beside the glass. */
+  readonly pointAt: (clientX: number, clientY: number) => Point | null;
+}
+
+export function GlassBar({ sight, room, pointAt }: BarProps) {
+  const session = useSessionActions();
+  const drop = (kind: ControlKind | "zone", event: PointerEvent) => {
+    const at = pointAt(event.clientX, event.clientY);
+    if (!at) return false;
+    setBench({ tool: null });
+    if (kind === "zone") growZone(session, sight, at);
+    else growInto(session, growControl(sight, { kind, action: null, at }), `add ${kind}`);
+    return true;
+  };
   return (
     <div role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
-      <Palette />
+      <Palette onDrop={drop} />
       <PlayerTools />
       <span className="ml-auto flex items-center gap-0.5">
         <ZoomTools screen={sight.screen} room={room} />
@@ -31,7 +50,9 @@ export function GlassBar({ sight, room }: { sight: Sight; room: { w: number; h: 
   );
 }
 
-const Palette = memo(function Palette() {
+function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: PointerEvent) => boolean }) {
+  /** A drag that ended on the glass is no click on the button it began on. */
+  const dropped = useRef(false);
   const tool = useBench((b) => b.tool);
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Palette">
@@ -50,15 +71,22 @@ const Palette = memo(function Palette() {
           className={`${SWITCH} ${lit(tool === kind)}`}
           aria-pressed={tool === kind}
           aria-label={KIND_WORD[kind]}
-          title={`${KIND_WORD[kind]}: draw a box on the glass or click there (Shift ${KIND_LETTER[kind].toUpperCase()}; Enter puts it down)`}
-          onClick={() => setBench({ tool: tool === kind ? null : kind })}
+          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          onPointerUp={(event) => {
+            dropped.current = onDrop(kind, event);
+          }}
+          title={`${KIND_WORD[kind]}: drag it onto the glass, or draw a box or click there (Shift ${KIND_LETTER[kind].toUpperCase()}; Enter puts it down)`}
+          onClick={() => {
+            if (!dropped.current) setBench({ tool: tool === kind ? null : kind });
+            dropped.current = false;
+          }}
         >
           <KindIcon kind={kind} />
         </button>
       ))}
     </span>
   );
-});
+}
 
 /** As which player the layout is looked at, and whether at rest or held. */
 const PlayerTools = memo(function PlayerTools() {

@@ -33,11 +33,11 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       if (!next.delete(name)) next.add(name);
       return next;
     });
-  /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
-  const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
   const servedBy = (action: Action) => served.get(action.name) ?? [];
   const left = (a: Action) => a.read && a.touch === "wanted" && servedBy(a).length === 0;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
+  /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
+  const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
   const toDo = actions.filter(left).length;
 
   const grow = (chosen: readonly Action[], x: number, y: number) => {

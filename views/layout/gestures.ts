@@ -3,7 +3,7 @@ import { dissolve, gather } from "../../core/placement/clusters";
 import type { Sight } from "../../core/placement/edits";
 import { splitScreen } from "../../core/placement/split";
 import { inCluster, spotOf } from "../../core/placement/spots";
-import { makeTwins } from "../../core/placement/twins";
+import { makeCopies, makeTwins } from "../../core/placement/twins";
 import { freeName } from "../../core/layout/edits/controls";
 import { ok } from "../../core/result";
 import type { Session } from "../session/session";
@@ -51,4 +51,12 @@ export function twinSelected(session: Session, sight: Sight, selection: readonly
 export function splitSelected(session: Session, sight: Sight, selection: readonly string[]): void {
   if (selection.length !== 2) return session.tell({ text: "The screen is split between two: select two sticks, touchpads or swipes.", tone: "plain" });
   session.edit("split the screen", () => splitScreen(sight, selection[0], selection[1]));
+}
+
+/** Copies what is selected, and selects the copies. */
+export function copySelected(session: Session, sight: Sight, selection: readonly string[]): void {
+  const label = `duplicate ${selection.length === 1 ? selection[0] : `${selection.length} controls`}`;
+  const made = makeCopies(sight, selection);
+  if (!made.ok) session.edit(label, () => made);
+  else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.keys);
 }

@@ -15,7 +15,7 @@ import { ok } from "../../core/result";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
 import { shiftedCopy } from "./copies";
-import { dissolveSelected, gatherSelected, splitSelected, twinSelected } from "./gestures";
+import { copySelected, dissolveSelected, gatherSelected, splitSelected, twinSelected } from "./gestures";
 import { growInto, growZone, homeOf } from "./grow";
 import { KIND_LETTER, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay } from "./overlays";
@@ -24,7 +24,7 @@ import { CARRY_MM } from "./useGlassGestures";
 const NUDGES = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** A nudge with Shift, mm. */
 const LONG_NUDGE_MM = 5;
-/** How far Ctrl with an arrow pushes a zoomed glass, CSS px. */
+/** How far an arrow key pushes a zoomed glass while nothing is selected, CSS px. */
 const PUSH_PX = 80;
 
 const ARROWS = ["up", "down", "left", "right"];
@@ -36,9 +36,17 @@ export function useBenchKeys(sight: Sight): void {
   const playerSizes = useSession((s) => s.layout.playerSizes);
   const tool = useBench((b) => b.tool);
   const entered = useBench((b) => b.entered);
+  const zoomed = useBench((b) => b.zoom.mode !== "fit");
   const some = { enabled: selection.length > 0, preventDefault: true };
   const names = selection.length === 1 ? selection[0] : `${selection.length} controls`;
   const { layout, screen, view } = sight;
+
+  /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
+  const all = (): readonly string[] => {
+    if (entered !== null) return inCluster(layout, entered, sight.resolved.arrangement);
+    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...Object.keys(sight.resolved.clusters)]);
+    return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, sight.resolved.arrangement, key)) === null);
+  };
 
   const nudge = (event: KeyboardEvent, [dx, dy]: readonly [number, number], px: number) =>
     session.edit(`nudge ${names}`, () => moveBy(sight, selection, dx * px, dy * px), event.repeat);
@@ -60,25 +68,17 @@ export function useBenchKeys(sight: Sight): void {
     { enabled: selection.length === 1, preventDefault: true },
   );
   useHotkeys(
-    ARROWS.map((a) => `mod+${a}`),
+    ARROWS,
     (_, hotkey) => {
       const [dx, dy] = wayOf(hotkey.keys as string[]);
       const { pan } = benchStore.getState();
       setBench({ pan: { x: pan.x - dx * PUSH_PX, y: pan.y - dy * PUSH_PX } });
     },
-    { preventDefault: true },
+    { enabled: selection.length === 0 && zoomed, preventDefault: true },
   );
   useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeSpots(l, selection)), some);
-  useHotkeys("mod+a", () => session.select(allOf(entered)), { preventDefault: true });
-  useHotkeys(
-    "d",
-    () =>
-      addCopies(
-        layout.controls.filter((c) => selection.includes(c.id)),
-        `duplicate ${names}`,
-      ),
-    some,
-  );
+  useHotkeys("mod+a", () => session.select(all()), { preventDefault: true });
+  useHotkeys("d", () => copySelected(session, sight, selection), some);
   useHotkeys("bracketleft", () => session.edit(`lower ${names}`, (l) => reorderControls(l, selection, "down")), some);
   useHotkeys("bracketright", () => session.edit(`raise ${names}`, (l) => reorderControls(l, selection, "up")), some);
   useHotkeys("shift+bracketleft", () => session.edit(`put ${names} at the bottom`, (l) => reorderControls(l, selection, "bottom")), some);
@@ -150,13 +150,6 @@ export function useBenchKeys(sight: Sight): void {
   useHotkeys("f", () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } }));
   useHotkeys("t", () => setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } }));
 
-  /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
-  function allOf(inside: string | null): readonly string[] {
-    if (inside !== null) return inCluster(layout, inside, sight.resolved.arrangement);
-    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...Object.keys(sight.resolved.clusters)]);
-    return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, sight.resolved.arrangement, key)) === null);
-  }
-
   function addCopies(originals: readonly Control[], label: string): void {
     if (originals.length === 0) return;
     const made = duplicateControls(layout, originals, shiftedCopy);
@@ -170,7 +163,8 @@ export function useBenchKeys(sight: Sight): void {
     const onCopy = (event: ClipboardEvent) => {
       if (typing(event) || selection.length === 0) return;
       event.preventDefault();
-      event.clipboardData?.setData("text/plain", clipText(layout, selection));
+      const inside = selection.flatMap((key) => inCluster(layout, key, sight.resolved.arrangement));
+      event.clipboardData?.setData("text/plain", clipText(layout, [...selection, ...inside]));
       if (event.type === "cut") session.edit(`cut ${names}`, (l) => removeSpots(l, selection));
     };
     const onPaste = (event: ClipboardEvent) => {

@@ -10,6 +10,7 @@ import { FeelCard } from "../shared/FeelCard";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
+import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { createTraces, drawTraces, valueText } from "./traces";
 import { useRehearsal } from "./useRehearsal";
@@ -66,6 +67,7 @@ export function RehearseView() {
               {yard ? "Play the tug" : "Play the test yard"}
             </button>
           )}
+          {yard && <MomentChoice />}
           <span className="caption ml-auto">Click the glass: keys go to the game. Hold Escape to leave it.</span>
         </header>
         <div ref={area} className="grid min-h-0 flex-1 place-items-center overflow-hidden">

@@ -1,5 +1,5 @@
 "use client";
-/** Which moment of the game is shown; absent where the layout has none. Stands in the title strip. */
+/** Which moment of the game is shown; absent where the layout has none. Stands in the title strip; while rehearsing beside the test yard, for a game chooses its own. */
 import { useSession, useSessionActions } from "../session/context";
 
 export function MomentChoice() {

@@ -53,7 +53,7 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
       ["S · E · R · K", "frames and cut-outs · the system's strips · thumb's reach · keep-clear zones"],
       ["G · N", "millimetre grid · gaps while moving"],
       ["+ · − · F · T", "zoom in · out · fit · true size"],
-      ["Ctrl arrow keys · Space and drag · wheel", "push a zoomed glass about"],
+      ["arrow keys, nothing selected · Space and drag · wheel", "push a zoomed glass about"],
       ["M · , · .", "as a left-handed player · smaller · larger player size"],
       ["P", "look at the controls as held"],
       ["J · Shift J", "next · previous moment"],

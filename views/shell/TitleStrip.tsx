@@ -41,7 +41,7 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-1">
-        {path !== "/actions" && path !== "/handoff" && <MomentChoice />}
+        {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <SavedState />
         <button
           className="push push-bare"
