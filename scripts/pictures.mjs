@@ -26,6 +26,17 @@ const select = async (page, id) => {
 };
 const PICTURES = [
   ["layout", "/layout", "light", (page) => select(page, "helm")],
+  [
+    "layout-finding",
+    "/layout",
+    "light",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.waitForTimeout(1500);
+      await page.locator('[data-finding="touch/buried"] button').first().click();
+      await page.mouse.move(640, 20);
+    },
+  ],
   ["layout-dark", "/layout", "dark", (page) => select(page, "towline")],
   [
     "layout-tall",

@@ -23,7 +23,7 @@ export function BenchView() {
   useEffect(() => clearBench, [id]);
   const wide = screen.widthPx >= screen.heightPx;
   return wide ? (
-    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_280px] bg-paper" data-bench="wide">
+    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_286px] bg-paper" data-bench="wide">
       <Ledger wide={wide} glass={glass} />
       <Glass sight={sight} ref={glass} />
       <Rail onBench={screen.name} />

@@ -71,7 +71,31 @@ export const LookCard = memo(
         {face("rest", "rest")}
         {face("held", "held")}
         <Pair>
-          {hasStick ? (
+          <ChoiceField
+            bare
+            label="At rest"
+            value={of((l) => l.hideAtRest)}
+            options={[
+              ["none", "rest: all seen"],
+              ["knob", "rest: no knob"],
+              ["all", "rest: unseen"],
+            ]}
+            onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
+          />
+          <NumberField
+            label="Turned"
+            prefix="turned"
+            unit="°"
+            value={of((l) => l.rotateDeg)}
+            min={-360}
+            max={360}
+            step={5}
+            onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
+            onRefuse={refuse}
+          />
+        </Pair>
+        {hasStick && (
+          <Pair>
             <span className="grid grid-cols-[1fr_auto] gap-1">
               <NumberField
                 label="Knob"
@@ -85,47 +109,21 @@ export const LookCard = memo(
               />
               <ArtPicker controls={controls} part="knob" word="knob" />
             </span>
-          ) : (
-            <span />
-          )}
-          <NumberField
-            label="Turned"
-            prefix="turned"
-            unit="°"
-            value={of((l) => l.rotateDeg)}
-            min={-360}
-            max={360}
-            step={5}
-            onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
-            onRefuse={refuse}
-          />
-        </Pair>
-        <Pair>
-          <ChoiceField
-            bare
-            label="At rest"
-            value={of((l) => l.hideAtRest)}
-            options={[
-              ["none", "rest: all seen"],
-              ["knob", "rest: no knob"],
-              ["all", "rest: unseen"],
-            ]}
-            onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
-          />
-          {moves && (
-            <ChoiceField
-              bare
-              label="After release the base"
-              value={of((l) => l.home)}
-              options={[
-                ["now", "goes home"],
-                ["later", "home later"],
-                ["stay", "stays"],
-              ]}
-              onChange={(home) => change("way home", () => ({ home }))}
-            />
-          )}
-        </Pair>
+            {moves && (
+              <ChoiceField
+                bare
+                label="After release the base"
+                value={of((l) => l.home)}
+                options={[
+                  ["now", "goes home"],
+                  ["later", "home later"],
+                  ["stay", "stays"],
+                ]}
+                onChange={(home) => change("way home", () => ({ home }))}
+              />
+            )}
+          </Pair>
+        )}
         <Pair>
           <NumberField
             label="Fades to, long untouched"

@@ -20,7 +20,7 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
   return (
     <div className="grid grid-cols-2 gap-x-2 gap-y-0.5" role="group" aria-label={`Edges of ${id}`}>
       {EDGES.map((edge) => (
-        <div key={edge} className="grid grid-cols-[44px_1fr] gap-x-0.5">
+        <div key={edge} className="grid grid-cols-[50px_1fr] gap-x-0.5">
           <span className="caption col-span-2 leading-[13px]">{edge}</span>
           <NumberField
             bare
