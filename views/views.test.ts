@@ -11,6 +11,7 @@ import { anchorWord } from "./layout/anchorWord";
 import { shiftedCopy } from "./layout/copies";
 import { draggedBox, HANDLES, snappedBox } from "./layout/handlePlaces";
 import { heldBy, placeWord, snapTargets } from "./layout/targets";
+import { tieAt } from "./layout/tying";
 import { valueText } from "./rehearse/traces";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
 import { common } from "./shared/common";
@@ -59,6 +60,16 @@ test("what is taken hold of in a cluster, and what a moving box may snap to", ()
   expect(snapTargets(sight, ["deck"], 0.5, false).others).toHaveLength(count - 2);
   expect(snapTargets(sight, ["horn"], 0.5, true)).toMatchObject({ reachPx: 14, gridPx: expect.closeTo((5 * sight.screen.ppi) / 25.4, 6) as number });
   expect([placeWord({ x: 0, y: 0, w: 10, h: 10 }, sight.screen), placeWord({ x: 1100, y: 500, w: 100, h: 100 }, sight.screen)]).toEqual(["top left", "middle"]);
+});
+
+test("a tether's end takes the nearest point of any frame, its own frame's first; freely it goes where it is", () => {
+  const sight = sightOf(brackwater, benchScreenOf(brackwater));
+  const at = (x: number, y: number, free = false) => tieAt(sight, "horn", { point: { x, y }, free }, 0.34);
+  expect(at(100, 10)).toMatchObject({ frame: "safe", anchor: [0, 0] });
+  expect(at(4, 1078)).toMatchObject({ frame: "screen", anchor: [0, 1] });
+  expect(at(700, 400)!.anchor[0]).toBeCloseTo((700 - 96) / (2400 - 96), 3);
+  expect(at(100, 10, true)!.anchor[0]).toBeCloseTo(4 / (2400 - 96), 3);
+  expect(tieAt(sight, "lamp", { point: { x: 0, y: 0 }, free: false }, 1)).toBeNull();
 });
 
 test("common values, and where things differ", () => {

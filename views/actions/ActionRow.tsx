@@ -3,7 +3,7 @@
 import { X } from "lucide-react";
 import { changeAction, removeAction, renameAction } from "../../core/layout/edits/actions";
 import type { Action, ActionKind } from "../../core/layout/types";
-import { TypedField } from "../../ui/Field";
+import { TypedField } from "../../ui/Typed";
 import { useSessionActions } from "../session/context";
 import { KINDS } from "./kinds";
 

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { writeLayout } from "../../core/layout/write";
 import { problemText } from "../../core/result";
+import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
 import { fileNameFor, saveText } from "../shared/download";
 import { textOfFile } from "./textOfFile";
@@ -98,18 +99,7 @@ function Import() {
         <button className="push" onClick={() => input.current?.click()}>
           <Upload size={14} /> Import a file…
         </button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Layout file to import"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
+        <FileInput ref={input} accept=".json,application/json" label="Layout file to import" onFile={(file) => void take(file)} />
       </div>
       {problem && (
         <p role="alert" className="max-h-56 overflow-auto whitespace-pre-line text-blocker">

@@ -1,45 +1,10 @@
 "use client";
 /** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. A span has a short one at each edge. */
-import type { Box, Point } from "../../core/geometry/point";
-import type { Frame, Pin } from "../../core/layout/types";
 import type { Sight } from "../../core/placement/edits";
-import { frameBox } from "../../core/placement/resolve";
 import { framesOf } from "../../core/placement/screen";
 import { placementIn, spotOf, spotBox } from "../../core/placement/spots";
-import { seenPin, TIE_POINTS } from "../../core/placement/ties";
 import { ON_GLASS } from "./tones";
-
-/** A tether's end under way: where it is, and the point it would be tied to. */
-export interface TieDrag {
-  readonly point: Point;
-  readonly frame: Frame;
-  readonly anchor: readonly [number, number];
-}
-
-/** The ends of a spot's tether, px: at the spot and at the frame, as the player sees them. Null for a span. */
-export function tetherEnds(sight: Sight, key: string): { from: Point; to: Point; pin: Pin; frame: Box } | null {
-  const pin = seenPin(sight, key);
-  const spot = spotOf(sight.layout, key);
-  const box = spot && spotBox(sight.resolved, spot);
-  const frame = pin && frameBox(pin.frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
-  if (!pin || !box || !frame) return null;
-  return {
-    pin,
-    frame,
-    from: { x: box.x + pin.pivot[0] * box.w, y: box.y + pin.pivot[1] * box.h },
-    to: { x: frame.x + pin.anchor[0] * frame.w, y: frame.y + pin.anchor[1] * frame.h },
-  };
-}
-
-/** The points to which a pin may be tied at a snap: those of its own frame, then of the screen's others. */
-export function tiePoints(sight: Sight, pin: Pin): { frame: Frame; anchor: readonly [number, number]; x: number; y: number }[] {
-  const frames = framesOf(sight.screen, sight.layout.picture);
-  const plain = (["safe", "screen", "picture"] as const).filter((f) => f !== pin.frame && (f !== "picture" || sight.layout.picture !== undefined));
-  return [pin.frame, ...plain].flatMap((frame) => {
-    const box = frameBox(frame, sight.resolved, frames);
-    return box ? TIE_POINTS.map((anchor) => ({ frame, anchor, x: box.x + anchor[0] * box.w, y: box.y + anchor[1] * box.h })) : [];
-  });
-}
+import { tetherEnds, tiePoints, type TieDrag } from "./tying";
 
 export function Tether({ sight, id, scale, tie }: { sight: Sight; id: string; scale: number; tie: TieDrag | null }) {
   const ends = tetherEnds(sight, id);

@@ -11,8 +11,7 @@ import { boundsOf } from "../../core/placement/align";
 import { fitted, scaleCluster } from "../../core/placement/clusters";
 import { moveBy, placeAt, sightOf, type Sight } from "../../core/placement/edits";
 import { growControl } from "../../core/placement/make";
-import { frameBox } from "../../core/placement/resolve";
-import { framesOf, pxPerMm } from "../../core/placement/screen";
+import { pxPerMm } from "../../core/placement/screen";
 import { snapMove, type Guide } from "../../core/placement/snap";
 import { clusterOf, placementIn, spotBox, spotOf } from "../../core/placement/spots";
 import { carryTo, tieTo } from "../../core/placement/ties";
@@ -23,12 +22,10 @@ import { snappedBox, type HandleKey, draggedBox } from "./handlePlaces";
 import { growInto, growZone } from "./grow";
 import { isShown } from "./overlays";
 import { boxesOf, heldBy, snapTargets } from "./targets";
-import { tetherEnds, tiePoints, type TieDrag } from "./Tether";
+import { tieAt, type TieDrag } from "./tying";
 
 /** Movement below this is a click, CSS px. */
 const CLICK_PX = 3;
-/** A tether's end takes a corner, edge or centre within this, CSS px. */
-const TIE_SNAP_PX = 28;
 /** The least side a drag can leave a control, mm. */
 const LEAST_MM = 1;
 /** How far from the edges it is tied to a control is carried, mm. */
@@ -165,7 +162,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       case "resize":
         return resize(g, now);
       case "tie":
-        return setTie(tieAt(g.sight, g.id, now));
+        return setTie(tieAt(g.sight, g.id, now, scale));
       case "marquee":
         return setMarquee(between(g.from, now.point));
       case "draw":
@@ -176,19 +173,6 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     }
   };
 
-  /** Where a tether's end would be tied: a corner, edge's middle or centre when near one, else freely in its own frame. */
-  const tieAt = (from: Sight, id: string, { point, free }: Latest): TieDrag | null => {
-    const ends = tetherEnds(from, id);
-    if (!ends) return null;
-    if (!free) {
-      const near = tiePoints(from, ends.pin).find((p) => Math.hypot(p.x - point.x, p.y - point.y) * scale <= TIE_SNAP_PX);
-      if (near) return { point, frame: near.frame, anchor: near.anchor };
-    }
-    const box = frameBox(ends.pin.frame, from.resolved, framesOf(from.screen, from.layout.picture));
-    const held = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
-    const at = (v: number, low: number, side: number) => (side > 0 ? held((v - low) / side) : 0);
-    return { point, frame: ends.pin.frame, anchor: box ? [at(point.x, box.x, box.w), at(point.y, box.y, box.h)] : [0, 0] };
-  };
   const tied = (from: Sight, id: string, to: { frame: Frame; anchor: readonly [number, number] }, carry: boolean) =>
     session.edit(carry ? `carry ${id}` : `tie ${id}`, () => {
       const there = tieTo(from, id, to.frame, to.anchor);
@@ -267,7 +251,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       refit(g);
       session.commit();
     } else if (g.kind === "tie") {
-      const to = tieAt(g.sight, g.id, now);
+      const to = tieAt(g.sight, g.id, now, scale);
       if (to) tied(g.sight, g.id, to, now.shift);
     } else if (g.kind === "marquee") {
       const { x, y, w, h } = between(g.from, now.point);

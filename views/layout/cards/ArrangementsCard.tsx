@@ -5,7 +5,8 @@ import { addArrangement, changeArrangement, moveArrangement, removeArrangement, 
 import type { Sight } from "../../../core/placement/edits";
 import { stretches } from "../../../core/placement/ranges";
 import { aspectOf } from "../../../core/placement/screen";
-import { NumberField, TypedField } from "../../../ui/Field";
+import { NumberField } from "../../../ui/Field";
+import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;

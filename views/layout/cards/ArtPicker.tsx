@@ -7,6 +7,7 @@ import { clearArt, setArt, type ArtPart } from "../../../core/layout/edits/pictu
 import { LIMITS } from "../../../core/layout/schema/file";
 import type { Control } from "../../../core/layout/types";
 import { problemText } from "../../../core/result";
+import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { pictureUrl, useImageArrivals } from "../../shared/images";
@@ -24,26 +25,14 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   const picture = pictures.find((p) => p.id === shown);
   useImageArrivals();
   const url = picture && pictureUrl(picture);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
     if (!read.ok) session.tell({ text: problemText(read.problems).replace(": ", " "), tone: "problem" });
     else session.edit(`picture of ${ids.join(", ")}`, (l) => setArt(l, ids, part, read.value));
   };
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept={TYPES.join(",")}
-        aria-label={`Picture file, ${word}`}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
+      <FileInput ref={input} accept={TYPES.join(",")} label={`Picture file, ${word}`} onFile={(file) => void take(file)} />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger
           className="box grid size-6 shrink-0 place-items-center overflow-hidden"

@@ -8,6 +8,7 @@ import { problemText } from "../../../core/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { ChoiceField } from "../../../ui/Field";
 import { Range } from "../../../ui/Range";
+import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { pictureUrl } from "../../shared/images";
 import { readPicture } from "../../shared/pictureFile";
@@ -21,8 +22,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
   const input = useRef<HTMLInputElement>(null);
   const change = (label: string, next: Partial<Workbench>, merge = false) =>
     session.edit(label, (l) => changeLayout(l, { workbench: { ...l.workbench, ...next } }), merge);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const read = await readPicture(file, TYPES, LIMITS.backdropBytes);
     if (!read.ok) return setProblem(problemText(read.problems).replace(": ", " "));
     setProblem("");
@@ -47,18 +47,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             A screenshot of your game…
           </button>
           <span className="caption">PNG, WebP or JPEG, up to 4 MiB</span>
-          <input
-            ref={input}
-            type="file"
-            accept={TYPES.join(",")}
-            aria-label="Screenshot file"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              void take(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
+          <FileInput ref={input} accept={TYPES.join(",")} label="Screenshot file" onFile={(file) => void take(file)} />
         </div>
         {problem && (
           <p role="alert" className="text-blocker">

@@ -1,7 +1,8 @@
 "use client";
 /** A cluster: how what is in it is set, one size for all, going in, dissolving. And a keep-clear zone: whether it takes taps, when it holds. */
 import { changeTaps } from "../../../core/layout/edits/zones";
-import { CLUSTER_FORMS, commonSize, oneSize, setForm } from "../../../core/placement/clusters";
+import { CLUSTER_FORMS } from "../../../core/placement/clusterForms";
+import { commonSize, oneSize, setForm } from "../../../core/placement/clusters";
 import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
 import { inCluster } from "../../../core/placement/spots";
 import { LengthField, SwitchField } from "../../../ui/Field";

@@ -6,7 +6,8 @@ import { changeLayout } from "../../../core/layout/edits/whole";
 import type { Layout } from "../../../core/layout/types";
 import type { Sight } from "../../../core/placement/edits";
 import { pxPerMm } from "../../../core/placement/screen";
-import { ChoiceField, Labelled, NumberField, Pair, TypedField } from "../../../ui/Field";
+import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
+import { Labelled, TypedField } from "../../../ui/Typed";
 import { useSession, useSessionActions } from "../../session/context";
 import { Keeps } from "../../shared/Keeps";
 

@@ -2,7 +2,7 @@
 /** The moments of the game, to be added, renamed, removed. Which controls show when is said on each card. */
 import { Plus, X } from "lucide-react";
 import { addMoment, removeMoment, renameMoment } from "../../../core/layout/edits/moments";
-import { TypedField } from "../../../ui/Field";
+import { TypedField } from "../../../ui/Typed";
 import { useSession, useSessionActions } from "../../session/context";
 
 export function MomentsCard() {

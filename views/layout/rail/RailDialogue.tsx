@@ -9,6 +9,7 @@ import { catalogueFor } from "../../../core/placement/catalogue";
 import { plainScreen, pxPerMm } from "../../../core/placement/screen";
 import { problemText } from "../../../core/result";
 import { Dialogue } from "../../../ui/Dialogue";
+import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { railOf, shelfOf } from "../../session/screens";
 import { saveText } from "../../shared/download";
@@ -33,8 +34,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
     [next[at], next[at + by]] = [next[at + by], next[at]];
     put("order of the rail", next);
   };
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const take = async (chosen: File) => {
     const read = readScreenList(await chosen.text());
     if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
     const fresh = read.value.filter((s) => !taken.has(s.name));
@@ -140,18 +140,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             <button className="push" onClick={() => file.current?.click()}>
               Import a list…
             </button>
-            <input
-              ref={file}
-              type="file"
-              accept=".csv,.json,text/csv,application/json"
-              aria-label="List of screens to import"
-              className="sr-only"
-              tabIndex={-1}
-              onChange={(event) => {
-                void take(event.target.files?.[0]);
-                event.target.value = "";
-              }}
-            />
+            <FileInput ref={file} accept=".csv,.json,text/csv,application/json" label="List of screens to import" onFile={(file) => void take(file)} />
             <button className="push ml-auto" onClick={() => saveText("screens.csv", screensCsv(rail), "text/csv")}>
               Export as CSV
             </button>
