@@ -113,11 +113,9 @@ for (const theme of ["light", "dark"] as const)
     await control(page, "helm").click({ position: { x: 12, y: 20 } });
     await clean("a stick");
     await control(page, "horn").click({ modifiers: ["Shift"] });
-    await clean("two");
     await page.keyboard.press("u");
-    await clean("a cluster");
     await page.getByRole("button", { name: /^Overlays/ }).click();
-    await clean("overlays");
+    await clean("a cluster, overlays");
     await page.keyboard.press("Escape");
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "Choose the screens" }).click();

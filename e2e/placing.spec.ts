@@ -189,3 +189,36 @@ test("numbers are changed by dragging on them and by the arrow keys", async ({ p
   await page.keyboard.press("Shift+ArrowUp");
   await expect(field).toHaveValue(String(before + 11));
 });
+
+test("a picture frame is set, tied to, and drawn; a hit area has a size of its own", async ({ page }) => {
+  await open(page);
+  const picture = page.getByRole("textbox", { name: "Picture frame, least aspect" });
+  await expect(picture).toHaveAttribute("placeholder", "whole");
+  await picture.fill("16/9");
+  await picture.press("Enter");
+  await expect.poll(async () => Number(await page.locator('[data-frame="picture"]').getAttribute("width"))).toBeCloseTo(1920, 3);
+  await pick(page, "horn");
+  const before = await placeOf(page, "horn");
+  await place(page).getByLabel("Tied to").selectOption("bottom right of picture");
+  expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
+  const touch = page.getByRole("region", { name: "Touch", exact: true });
+  await touch.getByRole("button", { name: "a size of its own" }).click();
+  await touch.getByRole("textbox", { name: "Width of the hit area" }).fill("20mm");
+  await page.keyboard.press("Enter");
+  await expect(touch).toContainText("takes 20.0 × 11.3 mm");
+  expect(Number(await page.locator('[data-areas="horn"] [data-area="hit"]').getAttribute("rx")) * 2).toBeCloseTo(20 * MM, 3);
+  await touch.getByRole("button", { name: "as its box" }).click();
+  await expect(touch).toContainText("takes 11.3 × 11.3 mm");
+});
+
+test("Enter with a tool in hand puts it down once, whatever has the focus; Escape in a list closes that alone", async ({ page }) => {
+  await open(page);
+  await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Button" }).click();
+  await page.keyboard.press("Enter");
+  await expect(control(page, "button")).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Select" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: /^Overlays/ }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("checkbox", { name: /^Hit areas/ })).toHaveCount(0);
+  await expect(control(page, "button")).toHaveAttribute("aria-pressed", "true");
+});

@@ -146,7 +146,12 @@ export function selectable(layout: Layout): readonly string[] {
 
 /** The ids of the controls that stand in a cluster, in the base or under an arrangement. */
 export function inCluster(layout: Layout, cluster: string, arrangement: string | null): readonly string[] {
-  return layout.controls.filter((c) => clusterOf(placementIn(layout, arrangement, c.id)) === cluster).map((c) => c.id);
+  return layout.controls.filter((c) => homeOf(layout, arrangement, c) === cluster).map((c) => c.id);
+}
+
+/** The cluster a control stands in under an arrangement (null: the base), or null. */
+export function homeOf(layout: Layout, arrangement: string | null, control: Control): string | null {
+  return clusterOf(overrideIn(layout, arrangement, control.id)?.placement ?? control.placement);
 }
 
 /** The cluster a placement stands in, or null. */

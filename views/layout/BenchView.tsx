@@ -4,11 +4,12 @@ import { useEffect, useRef } from "react";
 import { useSession } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
-import { clearBench } from "./bench";
+import { clearBench, useBench } from "./bench";
 import { Glass, type GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
 import { Rail } from "./Rail";
 import { Tray } from "./Tray";
+import { useCalm } from "./useCalm";
 import { useBenchKeys } from "./useBenchKeys";
 
 export function BenchView() {
@@ -21,6 +22,12 @@ export function BenchView() {
   useBenchKeys(sight);
   // Another layout has been opened: nothing of the last one is in hand any more.
   useEffect(() => clearBench, [id]);
+  // While something is dragged on the glass its numbers follow ten times a second: the glass and the rail come first.
+  const calm = useCalm(
+    sight,
+    useBench((b) => b.dragging),
+    100,
+  );
   const wide = screen.widthPx >= screen.heightPx;
   return wide ? (
     <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_286px] bg-paper" data-bench="wide">
@@ -28,7 +35,7 @@ export function BenchView() {
       <Glass sight={sight} ref={glass} />
       <Rail onBench={screen.name} />
       <div className="col-span-3 border-t border-rule">
-        <Tray sight={sight} />
+        <Tray sight={calm} />
       </div>
     </div>
   ) : (
@@ -37,7 +44,7 @@ export function BenchView() {
         <Glass sight={sight} ref={glass} />
       </div>
       <div className="row-span-2 min-h-0 overflow-auto border-x border-rule">
-        <Tray sight={sight} tall />
+        <Tray sight={calm} tall />
       </div>
       <Ledger wide={wide} glass={glass} />
       <div className="min-h-0 border-t border-rule">

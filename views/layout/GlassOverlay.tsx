@@ -6,7 +6,7 @@ import { sharedArea } from "../../core/geometry/overlap";
 import { touchArea } from "../../core/input/ready";
 import type { Sight } from "../../core/placement/edits";
 import { pxPerMm } from "../../core/placement/screen";
-import { clusterOf, inCluster, landingKey, placementIn, spotBox, spotOf } from "../../core/placement/spots";
+import { homeOf, inCluster, landingKey, spotBox, spotOf } from "../../core/placement/spots";
 import { useSession } from "../session/context";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
 import { useBench } from "./bench";
@@ -86,7 +86,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       <PointedOut sight={sight} findings={findings} />
       {resolved.controls.map((at) => {
         const control = controls.get(at.id)!;
-        const home = clusterOf(placementIn(layout, resolved.arrangement, at.id));
+        const home = homeOf(layout, resolved.arrangement, control);
         const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
         return (
           <ControlTarget

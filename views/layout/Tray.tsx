@@ -1,6 +1,6 @@
 "use client";
 /** The tray: the whole card of what is selected, side by side; with nothing selected the layout's own settings and the findings. */
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { Sight } from "../../core/placement/edits";
 import { inCluster, spotOf } from "../../core/placement/spots";
 import { useSession } from "../session/context";
@@ -16,7 +16,7 @@ import { PlaceCard } from "./cards/PlaceCard";
 import { ServesCard } from "./cards/ServesCard";
 import { TouchCard } from "./cards/TouchCard";
 
-export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) {
+export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) {
   const selection = useSession((s) => s.selection);
   const { layout, resolved } = sight;
   const cluster = selection.length === 1 && spotOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
@@ -86,7 +86,7 @@ export function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) 
       )}
     </section>
   );
-}
+});
 
 const COLUMNS = "grid-cols-[1.08fr_1.05fr_1.05fr_0.97fr_0.85fr]";
 

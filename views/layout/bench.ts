@@ -20,6 +20,8 @@ export interface Bench {
   readonly pan: { readonly x: number; readonly y: number };
   /** The finding that is pointed out on the glass. */
   readonly finding: { readonly code: string; readonly subjects: readonly string[] } | null;
+  /** Something is being dragged on the glass: what is not about the drag may follow a little later. */
+  readonly dragging: boolean;
   /** The control that has just grown: its kind can be chosen at a gesture. */
   readonly grown: string | null;
 }
@@ -27,7 +29,7 @@ export interface Bench {
 /** How far one may zoom, against the size that fits. */
 export const ZOOM_RANGE = { least: 0.25, most: 8 } as const;
 
-const START: Bench = { tool: null, entered: null, held: false, zoom: { mode: "fit" }, pan: { x: 0, y: 0 }, finding: null, grown: null };
+const START: Bench = { tool: null, entered: null, held: false, zoom: { mode: "fit" }, pan: { x: 0, y: 0 }, finding: null, dragging: false, grown: null };
 export const benchStore = createStore<Bench>(() => START);
 export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);
 export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);

@@ -100,8 +100,9 @@ export function useBenchKeys(sight: Sight): void {
       }
       setBench({ tool: null });
     },
-    // Enter on a button of a bar presses that button; here it is meant on the glass alone.
+    // Enter on a button of a bar presses that button, unless a tool is in hand: then it puts that down.
     {
+      preventDefault: true,
       enabled: tool !== null || oneCluster !== null,
       ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target.closest("button, a") !== null && tool === null,
     },
@@ -119,7 +120,11 @@ export function useBenchKeys(sight: Sight): void {
         setBench({ finding: null });
       }
     },
-    { enabled: tool !== null || selection.length > 0 || entered !== null },
+    {
+      enabled: tool !== null || selection.length > 0 || entered !== null,
+      // Escape in a list or a dialogue closes that, and nothing else.
+      ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target.closest("[role=dialog], [role=menu]") !== null,
+    },
   );
   useHotkeys(
     [...KINDS, "zone" as const].map((k) => `shift+${KIND_LETTER[k]}`),

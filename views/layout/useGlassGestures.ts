@@ -87,6 +87,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     setTie(null);
     setGuides(NO_GUIDES);
     setMoving(NOTHING);
+    if (benchStore.getState().dragging) setBench({ dragging: false });
   };
   const abandon = () => {
     const g = gesture.current;
@@ -155,6 +156,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
         setMoving(g.ids);
       }
       if (g.kind === "resize") session.begin(`resize ${g.id}`);
+      if (g.kind === "move" || g.kind === "resize") setBench({ dragging: true });
     }
     switch (g.kind) {
       case "move":

@@ -21,7 +21,12 @@ export function resolvedOf(layout: Layout, screen: Screen, view: View): Resolved
   return resolved;
 }
 
-/** The sight from which an edit by hand starts. */
+const sights = new WeakMap<Resolved, Sight>();
+
+/** The sight from which an edit by hand starts. The same three give the same object. */
 export function sightFor(layout: Layout, screen: Screen, view: View): Sight {
-  return { layout, screen, view, resolved: resolvedOf(layout, screen, view) };
+  const resolved = resolvedOf(layout, screen, view);
+  let sight = sights.get(resolved);
+  if (!sight) sights.set(resolved, (sight = { layout, screen, view, resolved }));
+  return sight;
 }

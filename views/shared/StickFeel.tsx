@@ -112,7 +112,7 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
           ]}
           onChange={(kind) => change("curve", CURVES[kind])}
         />
-        {curve?.kind === "power" ? (
+        {curve?.kind === "power" && (
           <NumberField
             label="Exponent"
             prefix="exp."
@@ -123,21 +123,20 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
             onChange={(exponent) => change("curve", { kind: "power", exponent })}
             onRefuse={refuse}
           />
-        ) : (
-          <ChoiceField
-            bare
-            label="Dead zone's form"
-            value={of((f) => f.deadZone)}
-            options={[
-              ["radial", "radial"],
-              ["axial", "axial"],
-            ]}
-            onChange={(v) => change("deadZone", v)}
-          />
         )}
       </Pair>
-      <Pair>
+      <Pair three>
         <ChoiceField bare label="Axes" value={of((f) => f.axes)} options={AXES} onChange={(v) => change("axes", v)} />
+        <ChoiceField
+          bare
+          label="Dead zone's form"
+          value={of((f) => f.deadZone)}
+          options={[
+            ["radial", "radial"],
+            ["axial", "axial"],
+          ]}
+          onChange={(v) => change("deadZone", v)}
+        />
         <NumberField
           label="Directions; 0 for all"
           prefix="ways"
@@ -145,6 +144,38 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
           min={0}
           max={32}
           onChange={(v) => change("directions", Math.round(v))}
+          onRefuse={refuse}
+        />
+      </Pair>
+      <Pair three>
+        <NumberField
+          label="Direction ports press at"
+          prefix="press"
+          value={of((f) => f.pressAt)}
+          step={0.05}
+          min={0.01}
+          max={1}
+          onChange={(v) => change("pressAt", v)}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="Direction ports let go at"
+          prefix="let go"
+          value={of((f) => f.releaseAt)}
+          step={0.05}
+          min={0.01}
+          max={1}
+          onChange={(v) => change("releaseAt", v)}
+          onRefuse={refuse}
+        />
+        <NumberField
+          label="A direction holds on"
+          prefix="hold"
+          unit="°"
+          value={of((f) => f.holdDeg)}
+          min={0}
+          max={180}
+          onChange={(v) => change("holdDeg", v)}
           onRefuse={refuse}
         />
       </Pair>

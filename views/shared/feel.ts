@@ -19,7 +19,7 @@ export interface FeelProps<K extends Control["kind"]> {
 }
 
 export const AXES = [
-  ["both", "both axes"],
-  ["x", "across only"],
-  ["y", "up, down only"],
+  ["both", "x and y"],
+  ["x", "x only"],
+  ["y", "y only"],
 ] as const;

@@ -66,6 +66,23 @@ export function LayoutCard() {
       />
       <Backdrop />
       <Pair>
+        {(["minAspect", "maxAspect"] as const).map((end) => (
+          <NumberField
+            key={end}
+            label={end === "minAspect" ? "Picture frame, least aspect" : "Picture frame, greatest aspect"}
+            prefix={end === "minAspect" ? "picture" : "to"}
+            value={layout.picture?.[end] ?? null}
+            none="whole"
+            step={0.05}
+            min={0.1}
+            max={10}
+            onChange={(aspect) => change("picture frame", { picture: { minAspect: aspect, maxAspect: aspect, ...layout.picture, [end]: aspect } })}
+            onClear={() => change("picture frame", { picture: undefined })}
+            onRefuse={refuse}
+          />
+        ))}
+      </Pair>
+      <Pair>
         <NumberField
           label="Grid"
           prefix="grid"
@@ -121,6 +138,8 @@ const OF: readonly (readonly [Layout["scale"]["of"], string])[] = [
 export function ScaleCard({ sight }: { sight: Sight }) {
   const session = useSessionActions();
   const scale = useSession((s) => s.layout.scale);
+  const sizes = useSession((s) => s.layout.playerSizes);
+  const limits = useSession((s) => s.layout.limits);
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   return (
     <>
@@ -147,6 +166,36 @@ export function ScaleCard({ sight }: { sight: Sight }) {
         onChange={(mmPerUnit) => session.edit("millimetres a unit", (l) => changeLayout(l, { scale: { ...l.scale, mmPerUnit } }), true)}
         onRefuse={refuse}
       />
+      <Pair>
+        {(["min", "max"] as const).map((end) => (
+          <NumberField
+            key={end}
+            label={end === "min" ? "Smallest player size" : "Largest player size"}
+            prefix={end === "min" ? "sizes" : "to"}
+            step={0.05}
+            value={sizes[end]}
+            min={0.1}
+            max={5}
+            onChange={(v) => session.edit("player sizes", (l) => changeLayout(l, { playerSizes: { ...l.playerSizes, [end]: v } }), true)}
+            onRefuse={refuse}
+          />
+        ))}
+      </Pair>
+      <Pair>
+        {(["comfortMm", "stretchMm"] as const).map((reach) => (
+          <NumberField
+            key={reach}
+            label={reach === "comfortMm" ? "Thumb's comfortable reach" : "Thumb's stretch"}
+            prefix={reach === "comfortMm" ? "reach" : "to"}
+            unit="mm"
+            value={limits[reach]}
+            min={1}
+            max={300}
+            onChange={(v) => session.edit("thumb's reach", (l) => changeLayout(l, { limits: { ...l.limits, [reach]: v } }), true)}
+            onRefuse={refuse}
+          />
+        ))}
+      </Pair>
       <p className="figure text-[11px] text-muted">
         here 1 u = {sight.resolved.scale.toFixed(3)} px = {(sight.resolved.scale / pxPerMm(sight.screen)).toFixed(3)} mm
       </p>

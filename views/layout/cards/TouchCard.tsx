@@ -59,17 +59,29 @@ export const TouchCard = memo(
         <div className="flex gap-2">
           {one && at && <HitPicture sight={sight} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
           <div className="grid min-w-0 flex-1 content-start gap-1">
-            <ChoiceField
-              bare
-              label="Shape"
-              value={common(controls, (c) => hitOf(c).shape)}
-              options={[
-                ["ellipse", "ellipse"],
-                ["box", "box"],
-                ["capsule", "capsule"],
-              ]}
-              onChange={(shape) => change("hit shape", () => ({ shape }))}
-            />
+            <Pair>
+              <ChoiceField
+                bare
+                label="Shape"
+                value={common(controls, (c) => hitOf(c).shape)}
+                options={[
+                  ["ellipse", "ellipse"],
+                  ["box", "box"],
+                  ["capsule", "capsule"],
+                ]}
+                onChange={(shape) => change("hit shape", () => ({ shape }))}
+              />
+              <ChoiceField
+                bare
+                label="Touches"
+                value={common(controls, (c) => hitOf(c).sharing)}
+                options={[
+                  ["own", "its own"],
+                  ["shared", "shared"],
+                ]}
+                onChange={(sharing) => change("sharing", () => ({ sharing }))}
+              />
+            </Pair>
             <LengthField
               label="Grow"
               prefix="grow"
@@ -89,28 +101,41 @@ export const TouchCard = memo(
               onChange={(minMm) => change("least hit size", () => ({ minMm }))}
               onRefuse={refuse}
             />
-            <ChoiceField
-              bare
-              label="Touches"
-              value={common(controls, (c) => hitOf(c).sharing)}
-              options={[
-                ["own", "its own"],
-                ["shared", "shared"],
-              ]}
-              onChange={(sharing) => change("sharing", () => ({ sharing }))}
-            />
           </div>
         </div>
         <Pair>
           {shift(0)}
           {shift(1)}
         </Pair>
+        {controls.some((c) => hitOf(c).size) && (
+          <Pair>
+            {([0, 1] as const).map((i) => (
+              <LengthField
+                key={i}
+                label={i === 0 ? "Width of the hit area" : "Height of the hit area"}
+                prefix={i === 0 ? "w" : "h"}
+                value={common(controls, (c) => hitOf(c).size?.[i] ?? "100%w")}
+                onChange={(v) => change("hit size", (h) => ({ size: i === 0 ? [v, h.size?.[1] ?? "100%h"] : [h.size?.[0] ?? "100%w", v] }))}
+                onUnit={(unit) =>
+                  change("unit of the hit size", (h, id) => {
+                    const [w, tall] = h.size ?? ["100%w", "100%h"];
+                    return { size: i === 0 ? [unitOf(w, unit, id), tall] : [w, unitOf(tall, unit, id)] };
+                  })
+                }
+                onRefuse={refuse}
+              />
+            ))}
+          </Pair>
+        )}
         {one && at && (
-          <p className="figure text-[11px] text-muted">
-            takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm here
+          <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
+            takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
+            <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : ["100%w", "100%h"] }))}>
+              {hitOf(one).size ? "as its box" : "a size of its own"}
+            </button>
             {overrideIn(sight.layout, arrangement, one.id)?.hit && arrangement !== null && (
               <button
-                className="ml-2 font-sans text-accent underline"
+                className="min-h-6 font-sans text-accent underline"
                 onClick={() => session.edit(`hand the hit area of ${one.id} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
               >
                 hand back
