@@ -106,6 +106,21 @@ test("a cluster: gathered, moved as one, entered, one size for all, dissolved wi
   await region(page, "Cluster").getByRole("button", { name: "Dissolve" }).click();
   await expect(control(page, "cluster")).toHaveCount(0);
   expect((await placeOf(page, "horn")).x).toBeCloseTo(a.x, 2);
+  // Put into it by its card, and taken out again: it does not jump either way.
+  await page.keyboard.press("u");
+  await page.keyboard.press("Escape");
+  await pick(page, "log");
+  const log = await placeOf(page, "log");
+  await region(page, "Place").getByLabel("Tied to").selectOption("in Cluster");
+  await expect(control(page, "cluster")).toHaveAttribute("aria-label", /cluster of 4/);
+  expect((await placeOf(page, "log")).x).toBeCloseTo(log.x, 2);
+  await region(page, "Place").getByLabel("Tied to").selectOption("out, to safe");
+  await expect(control(page, "cluster")).toHaveAttribute("aria-label", /cluster of 3/);
+  expect((await placeOf(page, "log")).x).toBeCloseTo(log.x, 2);
+  await control(page, "horn").click();
+  await page.keyboard.press("Shift+U");
+  await pick(page, "horn");
+  for (const id of ["towline", "pump"]) await control(page, id).click({ modifiers: ["Shift"] });
   // By key: Enter goes in, Escape out.
   await page.keyboard.press("u");
   await control(page, "cluster").focus();

@@ -92,7 +92,7 @@ export function dissolve(sight: Sight, id: string): Result<Layout> {
   });
 }
 
-/** Takes a control out of its cluster, or puts it into one (null: the cluster's own frame, or safe); it does not jump. */
+/** Takes a control out of its cluster into the safe frame (null), or puts it into one; nothing jumps. */
 export function moveInto(sight: Sight, id: string, cluster: string | null): Result<Layout> {
   const { arrangement } = sight.resolved;
   const pin = placementIn(sight.layout, arrangement, id);
@@ -101,7 +101,11 @@ export function moveInto(sight: Sight, id: string, cluster: string | null): Resu
   if (pin.kind === "span") return refused(id, "a span cannot stand in a cluster; make it a pin first");
   const next = cluster === null ? pinFor(sight, "control", "safe", box) : rewritten(sight, centred(pin), "control", { cluster }, box);
   if (!next) return refused(id, "the cluster is hidden on this screen");
-  return checked(sight.layout, putPlacement(sight.layout, arrangement, { kind: "control", id }, next));
+  const home = clusterOf(pin);
+  let moved = checked(sight.layout, putPlacement(sight.layout, arrangement, { kind: "control", id }, next));
+  // The boxes of the clusters it left and came to are drawn about what is in them now.
+  for (const changed of [home, cluster]) if (moved.ok && changed !== null) moved = fitted({ ...sight, layout: moved.value }, changed);
+  return moved;
 }
 
 /** Sets what stands in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */

@@ -1,11 +1,11 @@
 "use client";
 /** The numbers of pins: distances from what they are tied to, sizes, pivot, least and greatest size. Of several, what differs says so. */
 import type { LengthUnit } from "../../../core/layout/length";
-import type { Frame, Pin } from "../../../core/layout/types";
-import { scaleCluster } from "../../../core/placement/clusters";
-import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
+import type { Pin } from "../../../core/layout/types";
+import { moveInto, scaleCluster } from "../../../core/placement/clusters";
+import { convertLength, measureOf, sightOf, type Sight } from "../../../core/placement/edits";
 import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/placement/spots";
-import { pivotAt, spanIn, TIE_POINTS, tieTo } from "../../../core/placement/ties";
+import { pivotAt, seenPin, spanIn, TIE_POINTS, tieTo } from "../../../core/placement/ties";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
@@ -121,13 +121,6 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
   const session = useSessionActions();
   const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
   if (!placement) return null;
-  const cluster = clusterOf(placement);
-  if (cluster !== null && placement.kind === "pin")
-    return (
-      <p className="caption truncate self-center">
-        in {sight.layout.clusters.find((c) => c.id === cluster)?.name}, its {anchorWord(placement.anchor)}
-      </p>
-    );
   const frames = (["safe", "screen", "picture"] as const).filter((f) => f !== "picture" || sight.layout.picture !== undefined || placement.frame === "picture");
   if (placement.kind === "span")
     return (
@@ -139,17 +132,27 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
         onChange={(frame) => session.edit(`tie ${id}`, () => spanIn(sight, id, frame))}
       />
     );
+  // A control may also stand in a cluster; going in or out it does not jump.
+  const isControl = spotOf(sight.layout, id)?.kind === "control";
+  const home = clusterOf(placement);
+  const clusters = isControl ? sight.layout.clusters.map((c) => [`in ${c.id}`, `in ${c.name}`] as const) : [];
+  const anchor = anchorWord(placement.anchor);
+  const choose = (choice: string) => {
+    if (choice.startsWith("in ")) return session.edit(`put ${id} into ${choice.slice(3)}`, () => moveInto(sight, id, choice.slice(3)));
+    const frame = choice as "safe" | "screen" | "picture";
+    if (home === null) return session.edit(`tie ${id}`, () => tieTo(sight, id, frame, seenPin(sight, id)!.anchor));
+    return session.edit(`take ${id} out of ${home}`, () => {
+      const out = moveInto(sight, id, null);
+      return out.ok && frame !== "safe" ? tieTo(sightOf(out.value, sight.screen, sight.view), id, frame, [0.5, 0.5]) : out;
+    });
+  };
   return (
     <ChoiceField
       bare
       label="Tied to"
-      value={placement.frame as "safe"}
-      options={frames.map((f) => [f, `${anchorWord(placement.anchor)} of ${f}`])}
-      onChange={(frame: Extract<Frame, string>) =>
-        session.edit(`tie ${id}`, () =>
-          tieTo(sight, id, frame, sight.view.handed === "left" ? [1 - placement.anchor[0], placement.anchor[1]] : placement.anchor),
-        )
-      }
+      value={home === null ? (placement.frame as string) : `in ${home}`}
+      options={[...frames.map((f) => [f, home === null ? `${anchor} of ${f}` : `out, to ${f}`] as const), ...clusters]}
+      onChange={choose}
     />
   );
 }
