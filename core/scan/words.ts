@@ -1,0 +1,120 @@
+/** What a scan found, against the ledger: which callees ask for input most likely, and which of their words are new, known, gone or nearly the same. */
+import type { ActionKind } from "../layout/types";
+import { nearestWord } from "../nearest";
+import type { Read } from "./reads";
+
+/** A read with the file it stands in. */
+export interface FileRead extends Read {
+  readonly file: string;
+}
+
+/** One sort of asking, with all the words it asks for. */
+export interface Callee {
+  readonly callee: string;
+  /** How many places ask so. */
+  readonly count: number;
+  /** The words, those of the ledger first, then by how often. */
+  readonly words: readonly string[];
+  /** How many of the words are names of actions. */
+  readonly known: number;
+  /** Higher is likelier to read an input; only good for putting them in order. */
+  readonly score: number;
+}
+
+/** Names that reading an input usually has. */
+const LIKELY = /input|action|axis|button|key|press|control|pad|stick|touch|bind|trigger|held|command/i;
+/** Names of what is surely something else. */
+const UNLIKELY =
+  /import|require|include|log|print|debug|warn|error|assert|format|path|file|load|translate|locale|style|class|color|sprite|sound|audio|texture|json|url|http|sql|query|test|expect|describe/i;
+
+/** The callees of a scan, the likeliest to read inputs first: those that ask for words of the ledger, then those with a likely name, with several words, often. */
+export function rankCallees(reads: readonly FileRead[], actions: readonly string[]): Callee[] {
+  const ledger = new Set(actions);
+  const found = new Map<string, Map<string, number>>();
+  for (const { callee, word } of reads) {
+    let words = found.get(callee);
+    if (!words) found.set(callee, (words = new Map()));
+    words.set(word, (words.get(word) ?? 0) + 1);
+  }
+  return [...found]
+    .map(([callee, words]): Callee => {
+      const count = [...words.values()].reduce((a, b) => a + b, 0);
+      const known = [...words.keys()].filter((w) => ledger.has(w)).length;
+      const named = (LIKELY.test(callee) ? 1 : 0) - (UNLIKELY.test(callee) ? 1 : 0);
+      const order = [...words].sort(([a, n], [b, m]) => Number(ledger.has(b)) - Number(ledger.has(a)) || m - n || (a < b ? -1 : 1));
+      return {
+        callee,
+        count,
+        words: order.map(([w]) => w),
+        known,
+        score: known * 10 + named * 8 + Math.min(4, words.size) + Math.min(2, Math.log10(count + 1)),
+      };
+    })
+    .sort((a, b) => b.score - a.score || b.count - a.count || (a.callee < b.callee ? -1 : 1));
+}
+
+/** How a word of the game stands to the ledger. */
+export type WordState = "new" | "known" | "gone" | "nearly";
+export interface FoundWord {
+  readonly word: string;
+  readonly state: WordState;
+  /** Of one nearly the same, the action it is near; of one gone, the word of the game it may have become, or null. */
+  readonly near: string | null;
+  /** The kind that most of its places look like; null where nothing tells. */
+  readonly kind: ActionKind | null;
+  readonly places: readonly { readonly file: string; readonly line: number }[];
+}
+
+/**
+ * The words that the chosen callees read, against the actions of the ledger: those nearly the same first, then new, gone and
+ * known ones, each by name. A word near to an action is only *nearly* it where that action is not itself read.
+ */
+export function compareWords(
+  reads: readonly FileRead[],
+  chosen: ReadonlySet<string>,
+  actions: readonly { readonly name: string; readonly read: boolean }[],
+): FoundWord[] {
+  const words = new Map<string, FileRead[]>();
+  for (const read of reads) if (chosen.has(read.callee)) words.set(read.word, [...(words.get(read.word) ?? []), read]);
+  const names = actions.map((a) => a.name);
+  const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
+  const placesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
+  const found: FoundWord[] = [...words].map(([word, list]) => {
+    const near = names.includes(word) ? null : nearestWord(word, unread);
+    return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), places: placesOf(list) };
+  });
+  const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
+  for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, places: [] });
+  const order: readonly WordState[] = ["nearly", "new", "gone", "known"];
+  return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
+}
+
+/** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */
+function commonKind(reads: readonly Read[]): ActionKind | null {
+  const order: readonly ActionKind[] = ["vector", "motion", "axis", "press"];
+  const counts = order.map((kind) => reads.filter((r) => r.kind === kind).length);
+  const most = Math.max(...counts);
+  return most === 0 ? null : order[counts.indexOf(most)];
+}
+
+/** Pairs of names that differ only in case, in their separators or by one letter: likely the same word, spelt twice. */
+export function nearPairs(names: readonly string[]): (readonly [string, string])[] {
+  const bare = (name: string) => name.toLowerCase().replace(/[\s_-]+/g, "");
+  const pairs: (readonly [string, string])[] = [];
+  for (let i = 0; i < names.length; i += 1)
+    for (let j = i + 1; j < names.length; j += 1) {
+      const [a, b] = [bare(names[i]), bare(names[j])];
+      // One letter of a short word, or a number at its end, makes another word of it: left and lift, slot1 and slot2.
+      if (a === b || (Math.min(a.length, b.length) > 4 && Math.abs(a.length - b.length) <= 1 && differsByOne(a, b) && !/\d$/.test(a) && !/\d$/.test(b)))
+        pairs.push([names[i], names[j]]);
+    }
+  return pairs;
+}
+
+/** Whether one letter put in, taken out or changed makes one of the other. */
+function differsByOne(a: string, b: string): boolean {
+  let i = 0;
+  while (i < a.length && i < b.length && a[i] === b[i]) i += 1;
+  const rest = (text: string, from: number) => text.slice(from);
+  return rest(a, i + 1) === rest(b, i + 1) || rest(a, i) === rest(b, i + 1) || rest(a, i + 1) === rest(b, i);
+}
