@@ -1,0 +1,151 @@
+/**
+ * Actions as a list to be carried about: JSON with every field, CSV with a row an action (name, kind, moments, read, touch,
+ * keys, riseMs, fallMs, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
+ */
+import Papa from "papaparse";
+import { z } from "zod";
+import { checked } from "../layout/edits/check";
+import { newAction } from "../layout/edits/actions";
+import { schemaProblems } from "../layout/parse";
+import { actionSchema } from "../layout/schema/file";
+import type { Action, Layout } from "../layout/types";
+import { ok, refused, type Problem, type Result } from "../result";
+
+/** An action of a list: its name, and those fields of which the list says something. */
+export type ListedAction = Pick<Action, "name"> & Partial<Action>;
+
+const COLUMNS = ["name", "kind", "moments", "read", "touch", "keys", "riseMs", "fallMs", "note"] as const;
+
+/** The actions as JSON, every field said, ending with a line feed. */
+export function actionsJson(actions: readonly Action[]): string {
+  return `${JSON.stringify(actions, null, 2)}\n`;
+}
+
+type Key = Action["keys"][number];
+const keyText = ({ code, value }: Key) => (value === undefined ? code : `${code}=${Array.isArray(value) ? value.join(" ") : value}`);
+
+/** The actions as CSV (RFC 4180), a heading first. Keys are written `KeyA=-1 0; KeyD=1 0`, moments by their ids. */
+export function actionsCsv(actions: readonly Action[]): string {
+  const data = actions.map((a) => [
+    a.name,
+    a.kind,
+    a.moments.join("; "),
+    a.read ? "yes" : "no",
+    a.touch,
+    a.keys.map(keyText).join("; "),
+    a.riseMs,
+    a.fallMs,
+    a.note,
+  ]);
+  return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: "\n", escapeFormulae: true })}\n`;
+}
+
+const listed = z.array(actionSchema.partial().required({ name: true }), "must be a list of actions");
+
+/** Reads a list of either sort: JSON where it begins with a bracket, else CSV. Faults name their row or place. */
+export function readActionList(text: string): Result<ListedAction[]> {
+  const bare = text.replace(/^\uFEFF/, "");
+  if (!/^\s*[[{]/.test(bare)) return readCsv(bare);
+  let value: unknown;
+  try {
+    value = JSON.parse(bare);
+  } catch (error) {
+    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
+  }
+  return readListed(value);
+}
+
+/** Reads plain values as actions. Defaults are not filled in: what is not there was not said. */
+function readListed(value: unknown): Result<ListedAction[]> {
+  const read = listed.safeParse(value, { reportInput: true });
+  if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
+  const said = value as readonly Record<string, unknown>[];
+  const actions = read.data.map((action, i) => Object.fromEntries(Object.entries(action).filter(([key]) => key in said[i])) as unknown as ListedAction);
+  const twice = actions.find((a, i) => actions.findIndex((b) => b.name === a.name) !== i);
+  return twice ? refused("", `\`${twice.name}\` stands twice in the list`) : ok(actions);
+}
+
+function readCsv(text: string): Result<ListedAction[]> {
+  const parsed = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
+  const fields = parsed.meta.fields ?? [];
+  if (!fields.includes("name")) return refused("", "the first row must name the columns; name is missing");
+  const unknown = fields.find((f) => f !== "" && !(COLUMNS as readonly string[]).includes(f));
+  if (unknown !== undefined) return refused("", `unknown column "${unknown}"; known: ${COLUMNS.join(", ")}`);
+  const problems: Problem[] = [];
+  const values = parsed.data.map((row, i) => {
+    const say = (column: string, message: string) => problems.push({ path: `row ${i + 2}, ${column}`, message });
+    const cell = (column: string) => (row[column] ?? "").replace(/^'(?=[=+\-@\t\r])/, "");
+    const out: Record<string, unknown> = { name: cell("name") };
+    if (cell("kind").trim() !== "") out.kind = cell("kind").trim();
+    if (cell("touch").trim() !== "") out.touch = cell("touch").trim();
+    if (row.note !== undefined) out.note = cell("note");
+    for (const column of ["riseMs", "fallMs"]) {
+      const written = cell(column).trim();
+      if (written === "") continue;
+      out[column] = Number(written);
+      if (!Number.isFinite(out[column])) say(column, `"${written}" is not a number`);
+    }
+    const yes = cell("read").trim().toLowerCase();
+    if (/^(?:yes|true|1|no|false|0)$/.test(yes)) out.read = /^(?:yes|true|1)$/.test(yes);
+    else if (yes !== "") say("read", `"${yes}" is neither yes nor no`);
+    const list = (column: string) =>
+      cell(column)
+        .split(";")
+        .map((part) => part.trim())
+        .filter((part) => part !== "");
+    if (cell("moments").trim() !== "") out.moments = list("moments");
+    if (row.keys !== undefined && cell("keys").trim() !== "")
+      out.keys = list("keys").map((part) => {
+        const [code, value] = part.split("=");
+        const numbers = value?.trim().split(/\s+/).map(Number);
+        if (numbers && (numbers.length > 2 || !numbers.every(Number.isFinite))) say("keys", `"${part}" is not CODE, CODE=number or CODE=x y`);
+        return numbers ? { code: code.trim(), value: numbers.length === 1 ? numbers[0] : numbers } : { code: code.trim() };
+      });
+    return out;
+  });
+  if (problems.length > 0) return { ok: false, problems };
+  const read = readListed(values);
+  if (read.ok) return read;
+  return { ok: false, problems: read.problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) })) };
+}
+
+/** What a list would change: actions it adds, fields it gives another value, and how many it leaves as they are. */
+export interface ListPreview {
+  readonly added: readonly ListedAction[];
+  readonly changed: readonly {
+    readonly name: string;
+    readonly fields: readonly { readonly field: keyof Action; readonly from: unknown; readonly to: unknown }[];
+  }[];
+  readonly same: number;
+  /** Actions of the layout that the list does not name; they stay. */
+  readonly unnamed: readonly string[];
+}
+
+/** What a list would change in a layout, before it is done. */
+export function previewActions(layout: Layout, list: readonly ListedAction[]): ListPreview {
+  const known = new Map(layout.actions.map((a) => [a.name, a]));
+  const changed = list.flatMap((next) => {
+    const now = known.get(next.name);
+    if (!now) return [];
+    const fields = (Object.keys(next) as (keyof Action)[])
+      .filter((field) => JSON.stringify(next[field]) !== JSON.stringify(now[field]))
+      .map((field) => ({ field, from: now[field], to: next[field] }));
+    return fields.length > 0 ? [{ name: next.name, fields }] : [];
+  });
+  const named = new Set(list.map((a) => a.name));
+  const added = list.filter((a) => !known.has(a.name));
+  return { added, changed, same: list.length - added.length - changed.length, unnamed: layout.actions.filter((a) => !named.has(a.name)).map((a) => a.name) };
+}
+
+/** Takes a list over: changes what it says of known actions, adds the others at the end. An action added without a kind is a press. */
+export function applyActions(layout: Layout, list: readonly ListedAction[]): Result<Layout> {
+  const next = new Map(list.map((a) => [a.name, a]));
+  const known = new Set(layout.actions.map((a) => a.name));
+  return checked(layout, {
+    ...layout,
+    actions: [
+      ...layout.actions.map((a) => (next.has(a.name) ? { ...a, ...next.get(a.name) } : a)),
+      ...list.filter((a) => !known.has(a.name)).map((a) => ({ ...newAction(layout, a.name, a.kind ?? "press"), ...a })),
+    ],
+  });
+}
