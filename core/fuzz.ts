@@ -1,5 +1,5 @@
 /**
- * Layout files and event streams broken at random, thrown at the core: never anything but its own refusals, never a value
+ * Layout files, event streams and source texts broken at random, thrown at the core: never anything but its own refusals, never a value
  * outside its range. The random numbers come from a seed, so that a failure can be had again. For tests and `npm run fuzz`.
  */
 import { checkLayout } from "./checks/check";
@@ -9,6 +9,8 @@ import { readLayout } from "./layout/parse";
 import type { Layout } from "./layout/types";
 import { writeLayout } from "./layout/write";
 import { resolveLayout } from "./placement/resolve";
+import { scanSource } from "./scan/reads";
+import type { Family } from "./scan/lex";
 import { plainScreen } from "./placement/screen";
 
 /** A generator of numbers 0…1 from a seed (mulberry32, public domain). */
@@ -22,6 +24,8 @@ export function numbersFrom(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+const words = (text: string) => text.split(" ");
 
 const ODD: readonly unknown[] = [
   null,
@@ -142,7 +146,24 @@ export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
   return "taken";
 }
 
-/** A run of both; says how many were taken, and throws with the seed of what failed. */
+const SOURCE_FAMILIES: readonly Family[] = ["script", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python", "c"];
+const SOURCE_PIECES = words(
+  '" \' ` \\ /* */ // -- # [[ ]] ${ } { ( ) [ ] == === => -> :: . , ; case switch match when "horn" \'helm\' input pressed r#" R"( )" """ $" @" \\( é 🚤',
+);
+
+/** Source of any family made at random; what is found stands on a line that there is. */
+export function tryScan(random: () => number): void {
+  const family = SOURCE_FAMILIES[Math.floor(random() * SOURCE_FAMILIES.length)];
+  let source = "";
+  for (let i = Math.floor(random() * 60); i > 0; i -= 1)
+    source += SOURCE_PIECES[Math.floor(random() * SOURCE_PIECES.length)] + (random() < 0.3 ? "\n" : random() < 0.5 ? " " : "");
+  const { reads, standards } = scanSource(source, family);
+  const lines = source.split("\n").length;
+  for (const { line } of [...reads, ...standards])
+    if (!(line >= 1 && line <= lines)) throw new Error(`a read on line ${line} of ${lines}: ${JSON.stringify(source)}`);
+}
+
+/** A run of all three; says how many were taken, and throws with the seed of what failed. */
 export function fuzz(files: readonly unknown[], layouts: readonly Layout[], times: number, seed: number): { filesTaken: number; tracesTaken: number } {
   let filesTaken = 0;
   let tracesTaken = 0;
@@ -151,6 +172,7 @@ export function fuzz(files: readonly unknown[], layouts: readonly Layout[], time
     const file: unknown = JSON.parse(JSON.stringify(files[i % files.length]));
     try {
       mutate(file, random);
+      tryScan(random);
       if (tryFile(file) === "taken") filesTaken += 1;
       if (tryTrace(layouts[i % layouts.length], randomTrace(random)) === "taken") tracesTaken += 1;
     } catch (error) {

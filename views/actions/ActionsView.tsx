@@ -1,6 +1,8 @@
 "use client";
 /** The patch sheet: keys, mouse and pads at the left, actions in the middle, touch controls at the right, wires drawn between. */
+import dynamic from "next/dynamic";
 import { useState } from "react";
+import { nearPairs } from "../../core/scan/words";
 import { useSession } from "../session/context";
 import { ActionRow } from "./ActionRow";
 import { AddAction } from "./AddAction";
@@ -9,10 +11,14 @@ import { DeskInputs } from "./DeskInputs";
 import { chainOf, sheetPlaces, type Pick } from "./sheet";
 import { Wires } from "./Wires";
 
+const CodeDialogue = dynamic(() => import("./code/CodeDialogue").then((m) => m.CodeDialogue));
+const ListDialogue = dynamic(() => import("./ListDialogue").then((m) => m.ListDialogue));
+
 export function ActionsView() {
   const actions = useSession((s) => s.layout.actions);
   const controls = useSession((s) => s.layout.controls);
   const [pick, setPick] = useState<Pick | null>(null);
+  const [dialogue, setDialogue] = useState<"code" | "list" | null>(null);
   const places = sheetPlaces(actions, controls);
   const chain = chainOf(pick, controls);
   const dimAction = (name: string) => chain !== null && !chain.actions.has(name);
@@ -26,6 +32,17 @@ export function ActionsView() {
           <span className="figure">{actions.length}</span> {actions.length === 1 ? "action" : "actions"}
           {actions.length > 0 && (toDo > 0 ? `, ${toDo} with nothing on touch` : ", all served")}
         </span>
+        <NearNames names={actions.map((a) => a.name)} />
+        <span className="ml-auto flex gap-1.5">
+          <button className="push" onClick={() => setDialogue("code")}>
+            From the game’s code…
+          </button>
+          <button className="push" onClick={() => setDialogue("list")}>
+            Lists and constants…
+          </button>
+        </span>
+        {dialogue === "code" && <CodeDialogue open onOpenChange={() => setDialogue(null)} />}
+        {dialogue === "list" && <ListDialogue open onOpenChange={() => setDialogue(null)} />}
       </header>
       {actions.length === 0 ? (
         <div className="grid place-items-center">
@@ -81,4 +98,11 @@ export function ActionsView() {
       )}
     </div>
   );
+}
+
+/** Names that are likely the same word, spelt twice. */
+function NearNames({ names }: { names: readonly string[] }) {
+  const pairs = nearPairs(names);
+  if (pairs.length === 0) return null;
+  return <span className="text-[12px] text-warning">◆ {pairs.map(([a, b]) => `${a} and ${b}`).join("; ")}: the same word twice?</span>;
 }

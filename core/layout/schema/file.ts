@@ -137,6 +137,8 @@ const workbenchSchema = record({
   dim: numberIn(0, 1).default(0),
   gridMm: numberIn(0.5, 50).default(5),
   screen: z.string().max(80).default(""),
+  /** What in the game's code reads an input: callees that the user has ticked. */
+  callees: z.array(z.string().max(200)).max(200).default([]),
   rail: z.array(z.string().max(80)).max(64).default([]),
   screens: z.array(screenSchema).max(64).default([]),
 }).prefault({});

@@ -1,0 +1,72 @@
+/** What the game reads: from its own code, from a list, and back to its code. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { open } from "./bench";
+
+const dialogue = (page: Page) => page.getByRole("dialog");
+const SOURCE = `// input.pressed("never")
+export function tick(input: Input) {
+  if (input.pressed("horn")) sound.play("horn.ogg");
+  if (input.pressed("tow_line")) winch();
+  if (input.pressed("flare")) fire();
+  if (input.pressed("flare")) again();
+}`;
+
+test("source is read, what reads an input is ticked once, new words are taken over, one nearly the same is respelt", async ({ page }) => {
+  await open(page, "/actions");
+  await page.getByRole("button", { name: "From the game’s code…" }).click();
+  await dialogue(page)
+    .getByLabel("Source files")
+    .setInputFiles([
+      { name: "winch.ts", mimeType: "text/plain", buffer: Buffer.from(SOURCE) },
+      { name: "data.bin", mimeType: "application/octet-stream", buffer: Buffer.from([0, 1, 2]) },
+      { name: "odd.ts", mimeType: "text/plain", buffer: Buffer.from("a\u0000b") },
+    ]);
+  await expect(dialogue(page).getByRole("status")).toHaveText("1 file read, 2 passed over (too large, or no text)");
+  const reads = dialogue(page).getByRole("checkbox", { name: /^input\.pressed\(…\)/ });
+  await reads.check();
+  const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
+  await expect(word("flare")).toContainText("new");
+  await expect(word("flare")).toContainText("winch.ts:5, winch.ts:6");
+  await expect(word("tow_line")).toContainText("nearly the same");
+  await expect(word("tow_line")).toContainText("here towline");
+  await expect(word("horn")).toContainText("known");
+  await expect(word("helm")).toContainText("not read");
+  await expect(word("never")).toHaveCount(0);
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
+  await word("flare").getByRole("button", { name: "Take it over" }).click();
+  await word("tow_line").getByRole("button", { name: "Spell it so" }).click();
+  await expect(word("tow_line")).toContainText("known");
+  await page.keyboard.press("Escape");
+  await expect(page.getByLabel("Word of flare", { exact: true })).toHaveValue("flare");
+  await expect(page.getByLabel("Word of tow_line", { exact: true })).toHaveValue("tow_line");
+  await page.getByRole("button", { name: "Undo: spell towline tow_line" }).click();
+  await expect(page.getByLabel("Word of towline", { exact: true })).toHaveValue("towline");
+  // What was ticked is remembered with the layout.
+  await page.getByRole("button", { name: "From the game’s code…" }).click();
+  await dialogue(page).getByLabel("Source to read").fill('input.pressed("plank");');
+  await dialogue(page).getByRole("button", { name: "Read it" }).click();
+  await expect(word("plank")).toContainText("new");
+});
+
+test("a list shows what it would change, and changes that; constants are saved", async ({ page }) => {
+  await open(page, "/actions");
+  await page.getByRole("button", { name: "Lists and constants…" }).click();
+  const input = dialogue(page).getByLabel("List of actions to import");
+  await input.setInputFiles({ name: "bad.csv", mimeType: "text/csv", buffer: Buffer.from("name,kind\nhorn,shout") });
+  await expect(dialogue(page).getByRole("alert")).toContainText("bad.csv: row 2, kind");
+  await input.setInputFiles({ name: "more.csv", mimeType: "text/csv", buffer: Buffer.from("name,kind,note\nhorn,,loud\nflare,press,") });
+  const preview = dialogue(page).getByRole("group", { name: "What would change" });
+  await expect(preview).toContainText("1 added, 1 changed");
+  await expect(preview).toContainText("horn: note");
+  await preview.getByRole("button", { name: "Take it over" }).click();
+  await dialogue(page).getByLabel("Language").selectOption("rust");
+  await expect(dialogue(page).getByLabel("The constants")).toContainText('pub const FLARE: &str = "flare"; // press');
+  const waiting = page.waitForEvent("download");
+  await dialogue(page).getByRole("button", { name: "Save actions.rs" }).click();
+  expect(readFileSync(await (await waiting).path(), "utf8")).toContain('pub const TOWLINE: &str = "towline"; // press');
+  await page.keyboard.press("Escape");
+  await expect(page.getByLabel("Word of flare", { exact: true })).toHaveValue("flare");
+});

@@ -1,0 +1,76 @@
+"use client";
+/** The words the game reads, against the ledger: new ones are taken over, one nearly the same is spelt as the game has it. */
+import type { FoundWord } from "../../../core/scan/words";
+
+const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "not read", known: "known" };
+const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
+/** So many places are named; the rest are counted. */
+const MOST_PLACES = 2;
+
+interface Props {
+  readonly words: readonly FoundWord[];
+  readonly ticked: boolean;
+  readonly onTake: (words: readonly FoundWord[]) => void;
+  readonly onRespell: (from: string, to: string) => void;
+}
+
+export function WordTable({ words, ticked, onTake, onRespell }: Props) {
+  const fresh = words.filter((w) => w.state === "new");
+  return (
+    <section aria-label="Words the game reads" className="min-w-0">
+      <header className="mb-1 flex items-center justify-between">
+        <h3 className="heading">Words the game reads</h3>
+        {fresh.length > 1 && (
+          <button className="push h-6" onClick={() => onTake(fresh)}>
+            Take over all {fresh.length} new ones
+          </button>
+        )}
+      </header>
+      {!ticked && <p className="text-muted">Tick what reads an input; its words then stand here. It is asked once: the layout remembers it.</p>}
+      <ul className="max-h-[330px] overflow-auto">
+        {words.map((w) => (
+          <li key={`${w.state} ${w.word}`} className="flex min-h-7 items-center gap-2 border-b border-rule px-1" data-word={w.word}>
+            <span className={`w-24 shrink-0 text-[11px] ${STATE_TONE[w.state]}`}>{STATE_WORD[w.state]}</span>
+            <span className="min-w-0 flex-1">
+              <span className="figure block truncate">{w.word}</span>
+              {w.places.length > 0 && (
+                <span className="caption block truncate" title={w.places.map((p) => `${p.file}:${p.line}`).join("\n")}>
+                  {w.near !== null && (
+                    <>
+                      here <span className="figure text-[11px]">{w.near}</span> ·{" "}
+                    </>
+                  )}
+                  {w.places
+                    .slice(0, MOST_PLACES)
+                    .map((p) => `${p.file.split("/").at(-1)}:${p.line}`)
+                    .join(", ")}
+                  {w.places.length > MOST_PLACES && ` and ${w.places.length - MOST_PLACES} more`}
+                </span>
+              )}
+            </span>
+            <span className="caption">{w.kind}</span>
+            {w.state === "new" && (
+              <button className="push h-6 px-1.5" onClick={() => onTake([w])}>
+                Take it over
+              </button>
+            )}
+            {w.state === "nearly" && w.near !== null && (
+              <>
+                <button
+                  className="push h-6 px-1.5"
+                  onClick={() => onRespell(w.near!, w.word)}
+                  title={`The action ${w.near} is then called ${w.word}, and everything that names it follows`}
+                >
+                  Spell it so
+                </button>
+                <button className="push h-6 px-1.5" onClick={() => onTake([w])}>
+                  It is new
+                </button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
