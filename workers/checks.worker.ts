@@ -11,6 +11,9 @@ import { resolve, type View } from "../core/placement/resolve";
 const stills = new Map<string, Still>();
 const MOST_STILLS = 400;
 
+/** So many moves are tried on a screen, those of the gravest findings first: each means checking the screen again. */
+const MOST_MENDS = 24;
+
 const api = {
   /** Keeps a still under a key. */
   keepStill(key: string, still: Still): void {
@@ -30,7 +33,7 @@ const api = {
   },
   /** The small moves that would mend findings on a screen, each proved. */
   mends(layout: Layout, screen: Screen, player: View): ReturnType<typeof mendsOn> {
-    return mendsOn(layout, screen, { ...player, moment: null });
+    return mendsOn(layout, screen, { ...player, moment: null }, MOST_MENDS);
   },
 };
 export type ChecksApi = typeof api;
