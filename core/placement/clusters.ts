@@ -11,7 +11,7 @@ import type { Cluster, Control, Layout, Pin, Placement } from "../layout/types";
 import { ok, refused, type Result } from "../result";
 import { boundsOf } from "./align";
 import { formed, type ClusterForm } from "./clusterForms";
-import { lengthFor, measureOf, pinFor, placeAll, rewritten, sightOf, type Sight } from "./edits";
+import { pinFor, placeAll, rewritten, sightOf, type Sight } from "./edits";
 import { framesOf, pxPerMm } from "./screen";
 import { nearestThumb } from "./thumbs";
 import { clusterOf, inCluster, overrideIn, placementIn, putOverride, putPlacement, spotBox } from "./spots";
@@ -208,12 +208,6 @@ export function commonSize(sight: Sight, id: string): string | null {
     }),
   );
   return texts.size === 1 ? [...texts][0] : null;
-}
-
-/** A length for `px` in the unit of a control's own size. */
-export function sizeIn(sight: Sight, key: string, px: number, unit: "u" | "mm"): string {
-  const measure = measureOf(sight, key);
-  return measure ? lengthFor(px, unit, { ...measure, outer: measure.own }) : formatLength(px / sight.resolved.scale, "u");
 }
 
 /** Adds ready-made controls as a new cluster in a form, its middle at a point of the screen in view. Gives the layout and the cluster's id. */

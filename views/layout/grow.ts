@@ -3,7 +3,7 @@ import type { Box, Point } from "../../core/geometry/point";
 import { addZone } from "../../core/layout/edits/zones";
 import type { Action, ControlKind, Layout } from "../../core/layout/types";
 import { pinFor, type Sight } from "../../core/placement/edits";
-import { fittingKind, growCluster, growControl, newBox } from "../../core/placement/make";
+import { fittingKind, growCluster, growControl } from "../../core/placement/make";
 import { framesOf, pxPerMm } from "../../core/placement/screen";
 import { ok, type Result } from "../../core/result";
 import type { Session } from "../session/session";
@@ -50,6 +50,3 @@ export function growZone(session: Session, sight: Sight, at: Point | Box): void 
   const made = addZone(sight.layout, placement as Parameters<typeof addZone>[1]);
   growInto(session, made, "add a keep-clear zone");
 }
-
-/** The size a new control of a kind has on the screen in view, for its ghost under the pointer. */
-export const ghostOf = (sight: Sight, kind: ControlKind): Box => newBox(sight, kind, sight.screen.widthPx / 2, sight.screen.heightPx / 2);

@@ -2,25 +2,13 @@
 import { refused, type Result } from "../../result";
 import type { Arrangement, Layout } from "../types";
 import { checked } from "./check";
+import { freeIdOf } from "./ids";
 
 export type When = Arrangement["when"];
 
-/** An id for an arrangement that is free, made from its name. */
-function arrangementId(layout: Layout, name: string): string {
-  const base =
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^[^a-z]+|-+$/g, "")
-      .slice(0, 40) || "arrangement";
-  let id = base;
-  for (let n = 2; layout.arrangements.some((a) => a.id === id); n += 1) id = `${base}-${n}`;
-  return id;
-}
-
 /** Adds an arrangement, after the others; it changes nothing yet. Gives the layout and its id. */
 export function addArrangement(layout: Layout, name: string, when: When): Result<{ layout: Layout; id: string }> {
-  const id = arrangementId(layout, name);
+  const id = freeIdOf(layout.arrangements, name, "arrangement");
   const problem = whenProblem(when);
   if (problem) return refused("arrangements", problem);
   const result = checked(layout, { ...layout, arrangements: [...layout.arrangements, { id, name, when, overrides: {} }] });

@@ -2,20 +2,11 @@
 import { ok, refused, type Result } from "../../result";
 import type { Arrangement, Control, Layout, Placement } from "../types";
 import { checked, withControl } from "./check";
+import { freeIdOf } from "./ids";
 
 /** An id that is free, made from a wish: `horn`, `horn-2`, `horn-3`… */
 export function freeId(layout: Layout, wish: string): string {
-  const taken = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.id));
-  let base = wish
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^[^a-z]+/, "")
-    .replace(/-+$/, "")
-    .slice(0, 40);
-  if (base === "") base = "control";
-  let id = base;
-  for (let n = 2; taken.has(id); n += 1) id = `${base}-${n}`;
-  return id;
+  return freeIdOf([...layout.controls, ...layout.clusters, ...layout.keepClear], wish, "control");
 }
 
 export function addControls(layout: Layout, controls: readonly Control[]): Result<Layout> {

@@ -2,17 +2,11 @@
 import { refused, type Result } from "../../result";
 import type { Layout } from "../types";
 import { checked } from "./check";
+import { freeIdOf } from "./ids";
 
 /** Adds a moment; what showed in every moment shows in it too. */
 export function addMoment(layout: Layout, name: string): Result<Layout> {
-  const base =
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^[^a-z]+|-+$/g, "")
-      .slice(0, 40) || "moment";
-  let id = base;
-  for (let n = 2; layout.moments.some((m) => m.id === id); n += 1) id = `${base}-${n}`;
+  const id = freeIdOf(layout.moments, name, "moment");
   const all = layout.moments.length;
   const grown = <T extends { moments: string[] }>(item: T): T => (item.moments.length === all ? { ...item, moments: [...item.moments, id] } : item);
   return checked(layout, {

@@ -3,6 +3,7 @@ import { refused, type Result } from "../../result";
 import { LIMITS } from "../schema/file";
 import type { Control, Layout } from "../types";
 import { checked } from "./check";
+import { freeIdOf } from "./ids";
 
 /** A picture as it comes from a file: its type, and its bytes in base64. */
 export interface PictureData {
@@ -23,7 +24,7 @@ export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, pi
   if (bytes > LIMITS.pictureBytes)
     return refused(picture.name, `the picture has ${Math.ceil(bytes / 1024)} KiB; a picture holds at most ${LIMITS.pictureBytes / 1024} KiB`);
   const same = layout.pictures.find((p) => p.type === picture.type && p.data === picture.data);
-  const id = same?.id ?? freePictureId(layout, picture.name);
+  const id = same?.id ?? freeIdOf(layout.pictures, picture.name.replace(/\.[a-z]+$/i, ""), "picture");
   const pictures = same ? layout.pictures : [...layout.pictures, { id, name: picture.name.slice(0, 80) || "picture", type: picture.type, data: picture.data }];
   return changeArt({ ...layout, pictures }, layout, ids, part, id);
 }
@@ -43,17 +44,4 @@ function changeArt(layout: Layout, before: Layout, ids: readonly string[], part:
   });
   const used = new Set(controls.flatMap((c) => Object.values(c.look.art ?? {})));
   return checked(before, { ...layout, controls, pictures: layout.pictures.filter((p) => used.has(p.id)) });
-}
-
-function freePictureId(layout: Layout, name: string): string {
-  const base =
-    name
-      .replace(/\.[a-z]+$/i, "")
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^[^a-z]+|-+$/g, "")
-      .slice(0, 40) || "picture";
-  let id = base;
-  for (let n = 2; layout.pictures.some((p) => p.id === id); n += 1) id = `${base}-${n}`;
-  return id;
 }
