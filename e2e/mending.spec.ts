@@ -35,6 +35,8 @@ test("a move is offered with its distance and goes just that far", async ({ page
   const offer = region(page, "Serves")
     .getByRole("button", { name: /^Move \S+ \d+\.\d mm (up|down|left|right)$/ })
     .first();
+  // Until a move is proved for the layout as it now stands, the offer of an earlier one cannot be taken.
+  await expect(offer).toBeEnabled();
   const [, id, mm, side] = /^Move (\S+) (\d+\.\d) mm (\S+)$/.exec((await offer.textContent())!)!;
   const before = await placeOf(page, id);
   await offer.click();

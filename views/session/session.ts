@@ -35,6 +35,8 @@ export interface SessionState {
   readonly findings: Readonly<Record<string, readonly Finding[]>>;
   /** The moves that mend findings of the screen on the bench, of the layout as it stood when they were proved. */
   readonly mends: readonly MendOffer[];
+  /** The layout those moves were proved on; of any other they are stale, and may not be made. */
+  readonly mendsOf: Layout | null;
   readonly notice: Notice | null;
 }
 
@@ -69,7 +71,7 @@ export interface Session {
   flush(): Promise<void>;
   tell(notice: Notice | null): void;
   /** Takes the moves that mend what is found on the bench. */
-  setMends(mends: readonly MendOffer[]): void;
+  setMends(mends: readonly MendOffer[], of: Layout): void;
   /** Takes the findings of the screens in view; lists that say the same keep their identity, so that nothing draws anew for them. */
   setFindings(findings: Record<string, readonly Finding[]>): void;
 }
@@ -89,6 +91,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     onlyMemory: kept.refusal,
     findings: {},
     mends: [],
+    mendsOf: null,
     notice: null,
   }));
   const { getState: get, setState: set } = store;
@@ -182,7 +185,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     show(nextId, next) {
       session.commit();
-      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], view: firstView(next), findings: {}, mends: [], gesture: null });
+      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], view: firstView(next), findings: {}, mends: [], mendsOf: null, gesture: null });
       void kept.setLastOpen(nextId);
     },
     async save() {
@@ -195,8 +198,8 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       await saver.settled();
     },
     tell,
-    setMends(mends) {
-      set({ mends });
+    setMends(mends, of) {
+      set({ mends, mendsOf: of });
     },
     setFindings(findings) {
       const before = get().findings;

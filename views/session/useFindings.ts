@@ -39,7 +39,7 @@ export function useFindings(whole: boolean): void {
     });
     const rest = window.setTimeout(() => {
       void checker.current?.mends(layout, benchScreenOf(layout), player).then((mends) => {
-        if (mends && session.store.getState().layout === layout) session.setMends(mends);
+        if (mends && session.store.getState().layout === layout) session.setMends(mends, layout);
       });
     }, REST_MS);
     return () => window.clearTimeout(rest);

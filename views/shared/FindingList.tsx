@@ -42,12 +42,14 @@ interface Props {
   /** The moves that are offered, and what to do with one; absent where the screen is not the one on the bench. */
   readonly mends?: readonly MendOffer[];
   readonly onMend?: (offer: MendOffer) => void;
+  /** The moves were proved on another state of the layout: they wait to be proved anew. */
+  readonly stale?: boolean;
   /** In a narrow column: the word of the severity is left to readers. */
   readonly narrow?: boolean;
   readonly empty?: string;
 }
 
-export function FindingList({ findings, onPick, mends = [], onMend, narrow = false, empty }: Props) {
+export function FindingList({ findings, onPick, mends = [], onMend, stale = false, narrow = false, empty }: Props) {
   const controls = useSession((s) => s.layout.controls);
   if (!findings) return <p className="text-muted">Checking…</p>;
   if (findings.length === 0) return <p className="text-muted">{empty ?? "Nothing found on this screen: everything fits, and everything is served."}</p>;
@@ -82,7 +84,11 @@ export function FindingList({ findings, onPick, mends = [], onMend, narrow = fal
             </button>
             <span className={`flex flex-wrap gap-x-2 text-[11px] ${narrow ? "pl-5" : ""}`}>
               {offer && onMend && f.accepted === null && (
-                <button className="h-6 rounded-sm border border-accent px-1.5 text-accent" onClick={() => onMend(offer)}>
+                <button
+                  disabled={stale}
+                  className="h-6 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
+                  onClick={() => onMend(offer)}
+                >
                   {mendWord(offer)}
                 </button>
               )}

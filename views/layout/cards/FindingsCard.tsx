@@ -14,6 +14,7 @@ export function FindingsCard({ sight, of }: { sight: Sight; of: readonly string[
   const session = useSessionActions();
   const all = useSession((s) => s.findings[sight.screen.name]);
   const mends = useSession((s) => s.mends);
+  const stale = useSession((s) => s.mendsOf !== s.layout);
   const findings = of === null ? all : all?.filter((f) => f.subjects.some((subject) => of.includes(subject)));
   const point = (ids: readonly string[], finding: Finding) => {
     const zones = sight.layout.keepClear.filter((z) => finding.subjects.includes(z.id)).map((z) => z.id);
@@ -30,5 +31,5 @@ export function FindingsCard({ sight, of }: { sight: Sight; of: readonly string[
     setBench({ finding: null });
   };
   if (of !== null && (findings === undefined || findings.length === 0)) return null;
-  return <FindingList findings={findings} onPick={point} mends={mends} onMend={mend} narrow={of !== null} />;
+  return <FindingList findings={findings} onPick={point} mends={mends} onMend={mend} stale={stale} narrow={of !== null} />;
 }
