@@ -1,0 +1,169 @@
+/**
+ * Keys, mouse and pads as ends of wires: what each is called in the file, what it can give to an action, and the edits
+ * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is told from all
+ * others, so that two actions on one key are seen to hang on the same end.
+ */
+import { checked } from "../layout/edits/check";
+import type { Action, ActionKind, Layout } from "../layout/types";
+import { refused, type Result } from "../result";
+
+export type KeySource = Action["keys"][number];
+export type MouseSource = Action["mouse"][number];
+export type PadSource = Action["pad"][number];
+/** Which list of an action a desk source stands in. */
+export type DeskList = "keys" | "mouse" | "pad";
+export type DeskSource = KeySource | MouseSource | PadSource;
+
+/** One desk source of an action: where it stands, and the end it hangs on. */
+export interface DeskWire {
+  readonly action: string;
+  readonly list: DeskList;
+  readonly index: number;
+  readonly source: DeskSource;
+  readonly end: string;
+}
+
+/** What an end gives: true/false, a pad button's amount, one number, two, or a movement. */
+export type DeskGives = "press" | "amount" | "number" | "vector" | "motion";
+
+export function deskGives(source: DeskSource): DeskGives {
+  if ("move" in source) return "motion";
+  if ("axis" in source) return "number";
+  if ("stick" in source) return "vector";
+  return "press";
+}
+
+/** The text of the end a source hangs on: `key KeyW`, `mouse 2`, `mouse move`, `pad button 0`, `pad axis 1`, `pad stick left`. */
+export function deskEnd(list: DeskList, source: DeskSource): string {
+  if ("code" in source) return `key ${source.code}`;
+  if ("move" in source) return "mouse move";
+  if ("axis" in source) return `pad axis ${source.axis}`;
+  if ("stick" in source) return `pad stick ${source.stick}`;
+  return list === "mouse" ? `mouse ${source.button}` : `pad button ${source.button}`;
+}
+
+/** The list and a bare source of an end's text; null for a text that is none. */
+export function sourceOfEnd(end: string): { readonly list: DeskList; readonly source: DeskSource } | null {
+  const key = /^key (.+)$/.exec(end);
+  if (key) return { list: "keys", source: { code: key[1] } };
+  if (end === "mouse move") return { list: "mouse", source: { move: true, scale: 1 } };
+  const mouse = /^mouse (\d+)$/.exec(end);
+  if (mouse) return { list: "mouse", source: { button: Number(mouse[1]) } };
+  const pad = /^pad (button|axis) (\d+)$/.exec(end);
+  if (pad) return { list: "pad", source: pad[1] === "button" ? { button: Number(pad[2]) } : { axis: Number(pad[2]), scale: 1, inner: 0.1, outer: 0.95 } };
+  const stick = /^pad stick (left|right)$/.exec(end);
+  if (stick) return { list: "pad", source: { stick: stick[1] as "left" | "right", scale: 1, inner: 0.1, outer: 0.95 } };
+  return null;
+}
+
+/** The desk sources of an action: keys, then mouse, then pad. */
+export function deskWires(action: Action): DeskWire[] {
+  const of = (list: DeskList) =>
+    (action[list] as readonly DeskSource[]).map((source, index): DeskWire => ({ action: action.name, list, index, source, end: deskEnd(list, source) }));
+  return [...of("keys"), ...of("mouse"), ...of("pad")];
+}
+
+const KIND_FITS: Readonly<Record<ActionKind, string>> = {
+  press: "a key, a mouse button or a pad button",
+  axis: "keys for its two ends, or a pad axis",
+  vector: "keys for its directions, or a pad stick",
+  motion: "the mouse's movement, or a pad stick",
+};
+const GIVES_WORD: Readonly<Record<DeskGives, string>> = {
+  press: "gives true or false",
+  amount: "gives an amount",
+  number: "gives one number",
+  vector: "gives x and y",
+  motion: "gives movement",
+};
+
+/** Why an end cannot give to an action of a kind, and what would fit; null where it can (the table of model.md, desk inputs). */
+export function deskWhyNot(source: DeskSource, kind: ActionKind): string | null {
+  const gives = deskGives(source);
+  const fits =
+    gives === "press"
+      ? kind !== "motion"
+      : gives === "number"
+        ? kind === "axis"
+        : gives === "vector"
+          ? kind === "vector" || kind === "motion"
+          : kind === "motion";
+  return fits ? null : `it ${GIVES_WORD[gives]}, the action is ${kind === "axis" ? "an" : "a"} ${kind}; ${KIND_FITS[kind]} would fit`;
+}
+
+/** What a source still lacks to give anything to an action of a kind it fits; null where nothing. */
+export function deskLacks(source: DeskSource, kind: ActionKind): string | null {
+  if (deskGives(source) !== "press") return null;
+  const value = "value" in source ? source.value : undefined;
+  if (kind === "vector" && !Array.isArray(value)) return "needs a value [x,y]";
+  if (kind === "axis" && Array.isArray(value)) return "needs one number as its value";
+  return null;
+}
+
+type Value = number | [number, number];
+const UP: Value = [0, 1];
+const DOWN: Value = [0, -1];
+const LEFT: Value = [-1, 0];
+const RIGHT: Value = [1, 0];
+/** Ends that people read as a direction: W A S D, arrows, and the four of a standard pad's left cluster (buttons 12 to 15). */
+const USUAL: Readonly<Record<string, Value>> = {
+  "key KeyW": UP,
+  "key ArrowUp": UP,
+  "pad button 12": UP,
+  "key KeyS": DOWN,
+  "key ArrowDown": DOWN,
+  "pad button 13": DOWN,
+  "key KeyA": LEFT,
+  "key ArrowLeft": LEFT,
+  "pad button 14": LEFT,
+  "key KeyD": RIGHT,
+  "key ArrowRight": RIGHT,
+  "pad button 15": RIGHT,
+};
+
+/** What a newly bound key or button gives: its usual direction, else the first direction that nothing of the action gives yet. None for a press. */
+export function firstValue(action: Action, end: string): Value | undefined {
+  if (action.kind !== "vector" && action.kind !== "axis") return undefined;
+  const usual = USUAL[end];
+  const choices: readonly Value[] = action.kind === "vector" ? [UP, DOWN, LEFT, RIGHT] : [-1, 1];
+  if (usual !== undefined && Array.isArray(usual)) {
+    if (action.kind === "vector") return usual;
+    // Toward an axis the horizontal pair is its two ends; so is the vertical one, where nothing else is said.
+    return usual[0] + usual[1];
+  }
+  const given = new Set(deskWires(action).map((w) => JSON.stringify("value" in w.source ? (w.source.value ?? 1) : null)));
+  return choices.find((c) => !given.has(JSON.stringify(c))) ?? choices[0];
+}
+
+/** Plugs an end into an action. Refused with the reason where the two do not go together, or where it is plugged in already. */
+export function plugIn(layout: Layout, name: string, end: string): Result<Layout> {
+  const action = layout.actions.find((a) => a.name === name);
+  if (!action) return refused("actions", `there is no action \`${name}\``);
+  const made = sourceOfEnd(end);
+  if (!made) return refused("actions", `"${end}" is no key, mouse or pad input`);
+  const why = deskWhyNot(made.source, action.kind);
+  if (why !== null) return refused("", `${end} cannot give to \`${name}\`: ${why}`);
+  if (deskWires(action).some((w) => w.end === end)) return refused("", `${end} already gives to \`${name}\``);
+  const value = deskGives(made.source) === "press" ? firstValue(action, end) : undefined;
+  // A pad stick toward a motion gives units a second: one a second would be felt as nothing.
+  const source =
+    value !== undefined ? { ...made.source, value } : "stick" in made.source && action.kind === "motion" ? { ...made.source, scale: 120 } : made.source;
+  return withSources(layout, name, made.list, (list) => [...list, source]);
+}
+
+/** Takes one desk source out of an action. */
+export function unplug(layout: Layout, name: string, list: DeskList, index: number): Result<Layout> {
+  return withSources(layout, name, list, (sources) => sources.filter((_, i) => i !== index));
+}
+
+/** Changes fields of one desk source: value, scale, inner, outer. */
+export function changeDesk(layout: Layout, name: string, list: DeskList, index: number, change: object): Result<Layout> {
+  return withSources(layout, name, list, (sources) => sources.map((s, i) => (i === index ? { ...s, ...change } : s)));
+}
+
+function withSources(layout: Layout, name: string, list: DeskList, change: (sources: readonly DeskSource[]) => DeskSource[]): Result<Layout> {
+  return checked(layout, {
+    ...layout,
+    actions: layout.actions.map((a) => (a.name === name ? ({ ...a, [list]: change(a[list] as readonly DeskSource[]) } as Action) : a)),
+  });
+}

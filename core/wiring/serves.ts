@@ -1,0 +1,205 @@
+/** Wires from controls to actions: what fits what and why not, what a change of kind would break, and what adds up to what. */
+import { changeAction } from "../layout/edits/actions";
+import { portCarries, portFits, serveLacks, type PortCarries } from "../layout/fits";
+import { PORTS } from "../layout/schema/control";
+import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../layout/types";
+import { refused, type Result } from "../result";
+import { bind, changeServe } from "../layout/edits/actions";
+import { deskGives, deskLacks, deskWhyNot, deskWires, type DeskWire } from "./desk";
+
+const CARRIES_WORD: Readonly<Record<PortCarries, string>> = {
+  press: "gives true or false",
+  number: "gives one number",
+  vector: "gives x and y",
+  motion: "gives movement",
+};
+const KIND_WANTS: Readonly<Record<ActionKind, string>> = {
+  press: "a button's press, or held, active or a direction",
+  axis: "x or y, or a button with a value",
+  vector: "a vector, or buttons with directions as values",
+  motion: "a touchpad's motion, or a vector with a scale",
+};
+const a = (kind: ActionKind) => `${kind === "axis" ? "an" : "a"} ${kind}`;
+
+/** Every port of a kind of control. */
+export const portsOf = (kind: ControlKind): readonly Port[] => PORTS[kind];
+
+/** Why a port cannot give to an action of a kind, and what would fit; null where it can. */
+export function portWhyNot(port: Port, kind: ActionKind): string | null {
+  return portFits(port, kind) ? null : `the ${port} port ${CARRIES_WORD[portCarries(port)]}, the action is ${a(kind)}; ${KIND_WANTS[kind]} would fit`;
+}
+
+/** Why no port of a control can give to an action of a kind; null where one can. */
+export function controlWhyNot(control: ControlKind, kind: ActionKind): string | null {
+  if (portsOf(control).some((p) => portFits(p, kind))) return null;
+  return `no port of a ${control} gives to ${a(kind)}; ${KIND_WANTS[kind]} would fit`;
+}
+
+/** The unit vector of a direction port; up for a port without one. */
+const DIRECTION: Partial<Record<Port, [number, number]>> = { up: [0, 1], down: [0, -1], left: [-1, 0], right: [1, 0] };
+
+/** What a port gives to an action when nothing more is said, with all it needs: a direction toward a vector, an end toward an axis, 120 units a second toward a motion. */
+export function serveBy(port: Port, action: Pick<Action, "name" | "kind">): Serve {
+  const serve: Serve = { port, action: action.name };
+  const carries = portCarries(port);
+  if (action.kind === "vector" && carries === "press") return { ...serve, value: DIRECTION[port] ?? [0, 1] };
+  if (action.kind === "axis" && carries === "press") return { ...serve, value: port === "left" || port === "down" ? -1 : 1 };
+  if (action.kind === "motion" && carries === "vector") return { ...serve, scale: 120 };
+  return serve;
+}
+
+/** Draws a wire from a control's port to an action. Refused with the reason where they do not go together or are joined already. */
+export function joinPort(layout: Layout, id: string, port: Port, name: string): Result<Layout> {
+  const action = layout.actions.find((x) => x.name === name);
+  const control = layout.controls.find((c) => c.id === id);
+  if (!action) return refused("actions", `there is no action \`${name}\``);
+  if (!control) return refused("controls", `there is no control "${id}"`);
+  if (!portsOf(control.kind).includes(port)) return refused("", `a ${control.kind} has no ${port} port; it has ${portsOf(control.kind).join(", ")}`);
+  const why = portWhyNot(port, action.kind);
+  if (why !== null) return refused("", `\`${id}\` cannot serve \`${name}\` so: ${why}`);
+  const serves = control.serves as readonly Serve[];
+  if (serves.some((s) => s.port === port && s.action === name)) return refused("", `the ${port} port of \`${id}\` already serves \`${name}\``);
+  return bind(layout, id, serveBy(port, action));
+}
+
+/** Leads a serve to another action; what it gives is made to fit where it must. Refused with the reason where the port does not go together with it. */
+export function leadServe(layout: Layout, id: string, index: number, name: string): Result<Layout> {
+  const action = layout.actions.find((x) => x.name === name);
+  const serve = (layout.controls.find((c) => c.id === id)?.serves as readonly Serve[] | undefined)?.[index];
+  if (!action) return refused("actions", `there is no action \`${name}\``);
+  if (!serve) return refused("controls", `"${id}" has no such wire`);
+  const why = portWhyNot(serve.port, action.kind);
+  if (why !== null) return refused("", `\`${id}\` cannot serve \`${name}\` so: ${why}`);
+  return changeServe(layout, id, index, { action: name, ...mended(serve, action.kind) });
+}
+
+/** What a serve must have another value or scale of to give to a kind it fits; empty where nothing. */
+function mended(serve: Serve, kind: ActionKind): Partial<Serve> {
+  if (serveLacks(serve.port, kind, serve.value, serve.scale) === null) return {};
+  const { value, scale } = serveBy(serve.port, { name: serve.action, kind });
+  return { ...(value !== undefined && { value }), ...(scale !== undefined && { scale }) };
+}
+
+/** A wire of an action, at touch or at the desk. */
+export type Wire = { readonly kind: "touch"; readonly control: string; readonly index: number; readonly serve: Serve } | ({ readonly kind: "desk" } & DeskWire);
+
+/** The wires of an action: controls in drawing order, then keys, mouse, pad. */
+export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: string): Wire[] {
+  const touch = layout.controls.flatMap((c) =>
+    (c.serves as readonly Serve[]).flatMap((serve, index): Wire[] => (serve.action === name ? [{ kind: "touch", control: c.id, index, serve }] : [])),
+  );
+  const action = layout.actions.find((x) => x.name === name);
+  return [...touch, ...(action ? deskWires(action).map((w): Wire => ({ kind: "desk", ...w })) : [])];
+}
+
+/** What another kind would do to the wires of an action: those that stay as they are, those that get another value, those that no longer fit and why. */
+export interface KindPreview {
+  readonly stay: readonly Wire[];
+  readonly change: readonly Wire[];
+  readonly broken: readonly { readonly wire: Wire; readonly why: string }[];
+}
+
+export function previewKind(layout: Layout, name: string, kind: ActionKind): KindPreview {
+  const preview = { stay: [] as Wire[], change: [] as Wire[], broken: [] as { wire: Wire; why: string }[] };
+  for (const wire of wiresOf(layout, name)) {
+    const why = wire.kind === "touch" ? portWhyNot(wire.serve.port, kind) : deskWhyNot(wire.source, kind);
+    const lacks = wire.kind === "touch" ? serveLacks(wire.serve.port, kind, wire.serve.value, wire.serve.scale) : deskLacks(wire.source, kind);
+    if (why !== null) preview.broken.push({ wire, why });
+    else if (lacks !== null) preview.change.push(wire);
+    else preview.stay.push(wire);
+  }
+  return preview;
+}
+
+/** Gives an action another kind. Wires that then lack a value get a fitting one; those that no longer fit are taken off, or left as they are for the findings to tell. */
+export function changeActionKind(layout: Layout, name: string, kind: ActionKind, broken: "take-off" | "leave"): Result<Layout> {
+  const action = layout.actions.find((x) => x.name === name);
+  if (!action) return refused("actions", `there is no action \`${name}\``);
+  const off = broken === "take-off";
+  const controls = layout.controls.map((c) => {
+    const serves = c.serves as readonly Serve[];
+    if (!serves.some((s) => s.action === name)) return c;
+    const next = serves.filter((s) => s.action !== name || !off || portFits(s.port, kind)).map((s) => (s.action === name ? { ...s, ...mended(s, kind) } : s));
+    return { ...c, serves: next } as Control;
+  });
+  let next: Action = { ...action, kind };
+  for (const list of ["keys", "mouse", "pad"] as const) {
+    const kept = deskWires(action).filter((w) => w.list === list && (!off || deskWhyNot(w.source, kind) === null));
+    const sources = kept.map((w) =>
+      deskGives(w.source) === "press" && deskLacks(w.source, kind) !== null ? { ...w.source, value: fitted(w, kind) } : w.source,
+    );
+    next = { ...next, [list]: sources } as Action;
+  }
+  return changeAction({ ...layout, controls }, name, next);
+}
+
+/** The value of a key or button toward another kind: the same direction, as far as the kind has it. */
+function fitted(wire: DeskWire, kind: ActionKind): number | [number, number] {
+  const value = "value" in wire.source ? wire.source.value : undefined;
+  if (kind === "vector") return [typeof value === "number" ? value : 1, 0];
+  return Array.isArray(value) ? Math.max(-1, Math.min(1, value[0] + value[1])) : (value ?? 1);
+}
+
+/** One term of what adds up to an action's value. */
+export interface Term {
+  readonly from: string;
+  /** What it gives, in figures: `true`, `+1`, `(0, 1)`, `x, y × 0.5`, `repeated`. */
+  readonly gives: string;
+}
+
+/** What adds up to an action's value, and how: the small sum under an action. */
+export interface ActionSum {
+  readonly terms: readonly Term[];
+  readonly rule: string;
+}
+
+/** How the values of a kind come together (model.md section 1, "All sources of an action"). */
+const RULES: Readonly<Record<ActionKind, string>> = {
+  press: "true while any of them is",
+  axis: "added, kept within −1 to 1",
+  vector: "added, shortened to length 1",
+  motion: "added",
+};
+
+/** Figures of a value or scale, with a true minus. */
+export function figures(value: number | readonly [number, number]): string {
+  const one = (n: number) => String(Object.is(n, -0) ? 0 : n).replace("-", "−");
+  return typeof value === "number" ? one(value) : `(${one(value[0])}, ${one(value[1])})`;
+}
+const signed = (value: number | readonly [number, number]) => (typeof value === "number" && value > 0 ? `+${figures(value)}` : figures(value));
+const times = (scale: number | readonly [number, number] | undefined, unit = "") =>
+  scale === undefined || (scale === 1 && unit === "") ? "" : ` × ${figures(scale)}${unit}`;
+
+/** What a serve gives to an action of a kind, in figures. */
+export function serveGives(serve: Serve, kind: ActionKind): string {
+  const carries = portCarries(serve.port);
+  if (carries === "press") {
+    if (kind === "press") return serve.repeat ? `every ${serve.repeat.intervalMs} ms after ${serve.repeat.delayMs} ms` : "true";
+    return signed(serve.value ?? 1);
+  }
+  const what = carries === "number" ? serve.port : carries === "motion" ? "mm" : "x, y";
+  return `${what}${times(serve.scale, carries === "vector" && kind === "motion" ? " a second" : "")}`;
+}
+
+/** What a desk source gives to an action of a kind, in figures. */
+export function deskSourceGives(wire: DeskWire, kind: ActionKind): string {
+  const { source } = wire;
+  if ("move" in source) return `px${times(source.scale)}`;
+  if ("axis" in source) return `amount${times(source.scale)}`;
+  if ("stick" in source) return `x, y${times(source.scale, kind === "motion" ? " a second" : "")}`;
+  return kind === "press" ? "true" : signed(source.value ?? 1);
+}
+
+/** The small sum of an action: every source that gives to it, and how they come together. `nameOf` words a desk end. */
+export function sumOf(layout: Layout, action: Action, nameOf: (end: string) => string): ActionSum {
+  const terms = wiresOf(layout, action.name).flatMap((wire): Term[] => {
+    if (wire.kind === "touch") {
+      if (!portFits(wire.serve.port, action.kind) || serveLacks(wire.serve.port, action.kind, wire.serve.value, wire.serve.scale) !== null) return [];
+      const port = wire.serve.port === "press" || wire.serve.port === "vector" || wire.serve.port === "motion" ? "" : ` ${wire.serve.port}`;
+      return [{ from: `${wire.control}${port}`, gives: serveGives(wire.serve, action.kind) }];
+    }
+    if (deskWhyNot(wire.source, action.kind) !== null || deskLacks(wire.source, action.kind) !== null) return [];
+    return [{ from: nameOf(wire.end), gives: deskSourceGives(wire, action.kind) }];
+  });
+  return { terms, rule: RULES[action.kind] };
+}

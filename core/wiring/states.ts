@@ -1,0 +1,136 @@
+/**
+ * How each action stands, in a word: what serves it in each moment, what is still to do, and where the chain is broken.
+ * Screens have no say here: what an arrangement hides on one of them is told by the findings.
+ */
+import { portFits, serveLacks } from "../layout/fits";
+import type { Action, Layout, Serve } from "../layout/types";
+import { nearestWord } from "../nearest";
+import { deskWires, type DeskWire } from "./desk";
+
+/** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */
+export type StandKind = "not-read" | "desk-only" | "idle" | "misspelt" | "unserved" | "part" | "touch-only" | "served";
+
+export interface Stand {
+  readonly name: string;
+  readonly kind: StandKind;
+  /** The word at the end of its wire. */
+  readonly word: string;
+  /** Whether something is to be done before a thumb can give it wherever it is wanted. */
+  readonly toDo: boolean;
+  /** The moments it is wanted in (one null in a layout without moments), each with the ids of the controls that serve it there. */
+  readonly moments: readonly { readonly moment: string | null; readonly by: readonly string[] }[];
+  /** The word that a control names and that was likely meant for this action, or null. */
+  readonly near: string | null;
+}
+
+/** A control that gives nothing, or gives to a word nothing reads, or by a port that does not fit. */
+export interface LooseEnd {
+  readonly control: string;
+  /** The index of the serve at fault; null where the control serves nothing at all. */
+  readonly index: number | null;
+  readonly word: string;
+  /** The action that was likely meant. */
+  readonly near: string | null;
+}
+
+/** Whether a serve gives anything to an action: the pair fits and lacks nothing. */
+export function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
+  return serve.action === action.name && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
+}
+
+/** How every action of a layout stands, in the layout's order. */
+export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments">): Stand[] {
+  const names = new Set(layout.actions.map((a) => a.name));
+  const strays = [...new Set(layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)))].filter((word) => !names.has(word));
+  const momentName = new Map(layout.moments.map((m) => [m.id, m.name]));
+  const all = [...names];
+  return layout.actions.map((action): Stand => {
+    const servers = layout.controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
+    const wanted: readonly (string | null)[] = layout.moments.length === 0 ? [null] : action.moments;
+    const moments = wanted.map((moment) => ({
+      moment,
+      by: servers.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.id),
+    }));
+    const bare = moments.filter((m) => m.by.length === 0).map((m) => m.moment);
+    const near = strays.find((word) => nearestWord(word, all) === action.name) ?? null;
+    const desk = deskWires(action).length > 0;
+    const stand = (kind: StandKind, word: string, toDo = false): Stand => ({ name: action.name, kind, word, toDo, moments, near });
+    if (!action.read) return stand("not-read", "not read");
+    if (action.touch === "never")
+      return servers.length > 0
+        ? stand("desk-only", "meant for desks alone, yet served")
+        : desk
+          ? stand("desk-only", "desk only, on purpose")
+          : stand("idle", "desk only, and no key yet");
+    if (wanted.length === 0) return stand("idle", "wanted in no moment");
+    if (bare.length > 0) {
+      if (near !== null) return stand("misspelt", `nothing on touch; nearly ${near}`, true);
+      if (bare.length === wanted.length) return stand("unserved", "nothing on touch", true);
+      return stand("part", `nothing on touch ${bare.map((m) => `in ${momentName.get(m!) ?? m!}`).join(", ")}`, true);
+    }
+    const most = Math.max(...moments.map((m) => m.by.length));
+    const times = most === 1 ? "served" : most === 2 ? "served twice" : `served ${most} times`;
+    return desk ? stand("served", times) : stand("touch-only", `${times}, only on touch`);
+  });
+}
+
+/** Where controls lead nowhere, in drawing order. */
+export function looseEnds(layout: Pick<Layout, "actions" | "controls">): LooseEnd[] {
+  const actions = new Map(layout.actions.map((a) => [a.name, a]));
+  const names = [...actions.keys()];
+  return layout.controls.flatMap((control): LooseEnd[] => {
+    const serves = control.serves as readonly Serve[];
+    if (serves.length === 0) return [{ control: control.id, index: null, word: "serves nothing", near: null }];
+    return serves.flatMap((serve, index): LooseEnd[] => {
+      const action = actions.get(serve.action);
+      if (!action) {
+        const near = nearestWord(serve.action, names);
+        return [{ control: control.id, index, word: near === null ? "the game does not read this" : `nearly ${near}`, near }];
+      }
+      if (!portFits(serve.port, action.kind)) return [{ control: control.id, index, word: `does not fit a ${action.kind}`, near: null }];
+      const lacks = serveLacks(serve.port, action.kind, serve.value, serve.scale);
+      return lacks === null ? [] : [{ control: control.id, index, word: lacks, near: null }];
+    });
+  });
+}
+
+/** One thing left to do: an action that a thumb cannot give everywhere, or a control that leads nowhere. */
+export type ToDo = { readonly kind: "action"; readonly name: string } | { readonly kind: "control"; readonly id: string };
+
+/** All that is left to do, actions first. A control whose word is nearly that of an action told already is not told again. */
+export function leftToDo(layout: Pick<Layout, "actions" | "controls" | "moments">): ToDo[] {
+  const actions = standsOf(layout).filter((s) => s.toDo);
+  const told = new Set(actions.flatMap((s) => (s.near === null ? [] : [s.name])));
+  const controls = new Set(looseEnds(layout).flatMap((e) => (e.near !== null && told.has(e.near) ? [] : [e.control])));
+  return [...actions.map((s): ToDo => ({ kind: "action", name: s.name })), ...[...controls].map((id): ToDo => ({ kind: "control", id }))];
+}
+
+/** Several actions on one desk end in one moment: each of them is given at once. */
+export interface Clash {
+  readonly end: string;
+  readonly actions: readonly string[];
+  /** The moment in which it is so, or null where there are no moments. */
+  readonly moment: string | null;
+}
+
+/** Every desk end that gives to two actions or more in the same moment; each end once, with the first such moment. */
+export function deskClashes(layout: Pick<Layout, "actions" | "moments">): Clash[] {
+  const byEnd = new Map<string, Action[]>();
+  for (const action of layout.actions) for (const { end } of uniqueEnds(action)) byEnd.set(end, [...(byEnd.get(end) ?? []), action]);
+  const moments: readonly (string | null)[] = layout.moments.length === 0 ? [null] : layout.moments.map((m) => m.id);
+  return [...byEnd].flatMap(([end, actions]) => {
+    for (const moment of moments) {
+      const here = actions.filter((a) => a.read && (moment === null || a.moments.includes(moment)));
+      if (here.length > 1) return [{ end, actions: here.map((a) => a.name), moment }];
+    }
+    return [];
+  });
+}
+
+function uniqueEnds(action: Action): DeskWire[] {
+  const wires = deskWires(action);
+  return wires.filter((w, i) => wires.findIndex((o) => o.end === w.end) === i);
+}
+
+/** The main mouse button: on glass every touch gives it too. */
+export const MAIN_MOUSE = "mouse 0";

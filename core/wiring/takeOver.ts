@@ -1,0 +1,206 @@
+/**
+ * Bringing controls of one layout into another game: the words of the two are matched, what does not go together is said,
+ * then controls with their clusters and pictures come over, or the looks alone. Arrangements stay behind: they are made for
+ * the screens and controls of their own layout.
+ */
+import { checked } from "../layout/edits/check";
+import { newAction } from "../layout/edits/actions";
+import { freeId, freeName } from "../layout/edits/controls";
+import { freeIdOf } from "../layout/edits/ids";
+import { portFits, serveLacks } from "../layout/fits";
+import { formatLength, lengthOf, parseLength } from "../layout/length";
+import type { Action, Cluster, Control, Layout, Serve } from "../layout/types";
+import { nearestWord } from "../nearest";
+import { refused, type Result } from "../result";
+import { portWhyNot, serveBy } from "./serves";
+
+/** How a word of the other layout stands to this one's. */
+export type MatchState = "same" | "near" | "none";
+export interface WordMatch {
+  readonly word: string;
+  /** The kind the other layout gives it; null where it only names it. */
+  readonly kind: Action["kind"] | null;
+  readonly state: MatchState;
+  /** The action of this layout it is matched with, or null. */
+  readonly to: string | null;
+}
+
+/** The words that controls of another layout serve, each with the action of this one that it most likely means, same ones first. */
+export function matchWords(from: Layout, ids: readonly string[], here: readonly Pick<Action, "name">[]): WordMatch[] {
+  const chosen = new Set(ids);
+  const words = new Set(from.controls.filter((c) => chosen.has(c.id)).flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)));
+  const names = here.map((a) => a.name);
+  const kinds = new Map(from.actions.map((a) => [a.name, a.kind]));
+  const same = new Set(names.filter((n) => words.has(n)));
+  const free = names.filter((n) => !same.has(n));
+  const matches = [...words].map((word): WordMatch => {
+    const kind = kinds.get(word) ?? null;
+    if (same.has(word)) return { word, kind, state: "same", to: word };
+    const near = nearestWord(word, free);
+    return { word, kind, state: near === null ? "none" : "near", to: near };
+  });
+  const order: readonly MatchState[] = ["same", "near", "none"];
+  return matches.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
+}
+
+/** What becomes of a word: it means an action here, it is a new action, or nothing serves it. */
+export type WordChoice = { readonly kind: "means"; readonly action: string } | { readonly kind: "new" } | { readonly kind: "leave" };
+/** What is taken over of a control: the control, or its look alone for controls of its kind that serve the same. */
+export type ControlChoice = "control" | "look";
+
+export interface TakeOver {
+  readonly words: ReadonlyMap<string, WordChoice>;
+  readonly controls: ReadonlyMap<string, ControlChoice>;
+  /** Layout units here that one unit there comes to, so that what is taken over keeps its size under the thumb. */
+  readonly unitRatio: number;
+}
+
+/** A wire that cannot come along, and why. */
+export interface Mismatch {
+  readonly control: string;
+  readonly word: string;
+  readonly why: string;
+}
+
+/** The wires of the chosen controls that would not go together with the actions they are matched with. */
+export function mismatches(from: Layout, here: Layout, words: TakeOver["words"], ids: readonly string[]): Mismatch[] {
+  const actions = new Map(here.actions.map((a) => [a.name, a]));
+  const chosen = new Set(ids);
+  return from.controls.flatMap((c) =>
+    chosen.has(c.id)
+      ? (c.serves as readonly Serve[]).flatMap((s): Mismatch[] => {
+          const choice = words.get(s.action);
+          const action = choice?.kind === "means" ? actions.get(choice.action) : undefined;
+          const why = action ? portWhyNot(s.port, action.kind) : null;
+          return why === null ? [] : [{ control: c.id, word: s.action, why }];
+        })
+      : [],
+  );
+}
+
+/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are left out. Gives the ids of what was added or changed. */
+export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{ layout: Layout; ids: string[] }> {
+  if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
+  let next = here;
+  const fromActions = new Map(from.actions.map((a) => [a.name, a]));
+  const wanted = new Set(
+    from.controls.filter((c) => choice.controls.get(c.id) === "control").flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)),
+  );
+  const momentOf = momentMatch(from, here);
+  for (const [word, what] of choice.words) {
+    if (what.kind !== "new" || !wanted.has(word) || next.actions.some((a) => a.name === word)) continue;
+    const was = fromActions.get(word);
+    const fresh = newAction(next, word, was?.kind ?? "press");
+    const carried = was ? { ...was, moments: momentsOver(was.moments, from, here, momentOf) } : fresh;
+    next = { ...next, actions: [...next.actions, carried] };
+  }
+  const meant = new Map(
+    [...choice.words].flatMap(([word, what]) => (what.kind === "means" ? [[word, what.action]] : what.kind === "new" ? [[word, word]] : [])),
+  );
+  const actions = new Map(next.actions.map((a) => [a.name, a]));
+  const serveOver = (serve: Serve): Serve[] => {
+    const action = actions.get(meant.get(serve.action) ?? "");
+    if (!action || !portFits(serve.port, action.kind)) return [];
+    return [serveLacks(serve.port, action.kind, serve.value, serve.scale) === null ? { ...serve, action: action.name } : serveBy(serve.port, action)];
+  };
+  const clusters = new Map<string, Cluster>();
+  const ids: string[] = [];
+  for (const control of from.controls) {
+    const what = choice.controls.get(control.id);
+    if (what === undefined) continue;
+    const serves = (control.serves as readonly Serve[]).flatMap(serveOver);
+    const served = new Set(serves.map((s) => s.action));
+    const alike = next.controls.filter((c) => c.kind === control.kind && (c.serves as readonly Serve[]).some((s) => served.has(s.action))).map((c) => c.id);
+    if (what === "look" && alike.length === 0) continue;
+    const dressed = artOver(next, from, control);
+    next = dressed.layout;
+    if (what === "look") {
+      next = {
+        ...next,
+        controls: next.controls.map((c) => (alike.includes(c.id) ? ({ ...c, look: { ...dressed.look, label: c.look.label } } as Control) : c)),
+      };
+      ids.push(...alike);
+      continue;
+    }
+    const frame = control.placement.kind === "pin" ? control.placement.frame : null;
+    let placement = inUnits(control.placement, choice.unitRatio);
+    if (frame !== null && typeof frame === "object" && placement.kind === "pin") {
+      let cluster = clusters.get(frame.cluster);
+      if (!cluster) {
+        const was = from.clusters.find((c) => c.id === frame.cluster)!;
+        cluster = { id: freeId(next, was.id), name: freeName(next, was.name), placement: inUnits(was.placement, choice.unitRatio) };
+        clusters.set(frame.cluster, cluster);
+        next = { ...next, clusters: [...next.clusters, cluster] };
+      }
+      placement = { ...placement, frame: { cluster: cluster.id } };
+    }
+    const id = freeId(next, control.id);
+    const moments = momentsOver(control.moments, from, here, momentOf);
+    const copy = {
+      ...control,
+      id,
+      name: freeName(next, control.name),
+      placement,
+      hit: inUnits(control.hit, choice.unitRatio),
+      feel: inUnits(control.feel, choice.unitRatio),
+      look: dressed.look,
+      moments,
+      serves,
+    } as Control;
+    next = { ...next, controls: [...next.controls, copy] };
+    ids.push(id);
+  }
+  if (ids.length === 0) return refused("", "no control here serves the same by the same kind; take the controls over instead");
+  const result = checked(here, next);
+  return result.ok ? { ok: true, value: { layout: result.value, ids: [...new Set(ids)] } } : result;
+}
+
+/** The moments of one layout that are another's: by id, else by name, case set aside. */
+function momentMatch(from: Layout, here: Layout): ReadonlyMap<string, string> {
+  return new Map(
+    from.moments.flatMap((m) => {
+      const match = here.moments.find((h) => h.id === m.id) ?? here.moments.find((h) => h.name.toLowerCase() === m.name.toLowerCase());
+      return match ? [[m.id, match.id] as const] : [];
+    }),
+  );
+}
+
+/** Moments carried over: those that match, in order; every one where the thing belonged to all, or where none matches. */
+function momentsOver(moments: readonly string[], from: Layout, here: Layout, match: ReadonlyMap<string, string>): string[] {
+  const all = here.moments.map((m) => m.id);
+  if (moments.length === from.moments.length) return all;
+  const kept = new Set(moments.flatMap((m) => match.get(m) ?? []));
+  return kept.size === 0 ? all : all.filter((m) => kept.has(m));
+}
+
+/** A control's look with its pictures brought into a layout; a picture that is there already is not kept twice. */
+function artOver(layout: Layout, from: Layout, control: Control): { layout: Layout; look: Control["look"] } {
+  const { art } = control.look;
+  if (!art) return { layout, look: control.look };
+  let next = layout;
+  const moved = Object.fromEntries(
+    Object.entries(art).flatMap(([part, id]) => {
+      const picture = from.pictures.find((p) => p.id === id);
+      if (!picture) return [];
+      const same = next.pictures.find((p) => p.type === picture.type && p.data === picture.data);
+      const kept = same ?? { ...picture, id: freeIdOf(next.pictures, picture.id, "picture") };
+      if (!same) next = { ...next, pictures: [...next.pictures, kept] };
+      return [[part, kept.id]];
+    }),
+  );
+  return { layout: next, look: { ...control.look, art: moved } };
+}
+
+/** Every length in layout units, anywhere within a value, times a ratio, to a thousandth of a unit. Other lengths stay. */
+function inUnits<T>(value: T, ratio: number): T {
+  if (ratio === 1) return value;
+  if (typeof value === "string") {
+    const length = parseLength(value);
+    if (length?.unit !== "u") return value;
+    const rounded = Math.round(lengthOf(value).amount * ratio * 1000) / 1000;
+    return formatLength(length.amount > 0 ? Math.max(0.001, rounded) : rounded, "u") as T;
+  }
+  if (Array.isArray(value)) return value.map((item: unknown) => inUnits(item, ratio)) as T;
+  if (value !== null && typeof value === "object") return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, inUnits(item, ratio)])) as T;
+  return value;
+}

@@ -1,0 +1,280 @@
+import fc from "fast-check";
+import { checkLayout } from "../checks/check";
+import { placed, STAGE, staged } from "../conformance/stage";
+import { advance, tickTime } from "../input/advance";
+import { easeTrace } from "../input/ease";
+import type { ActionValue, InputEvent } from "../input/events";
+import { prepareInput } from "../input/setup";
+import { initialState } from "../input/state";
+import { PORTS } from "../layout/schema/control";
+import type { ActionKind, ControlKind, Layout, Port, Serve } from "../layout/types";
+import { prepareLayout } from "../placement/prepare";
+import { PLAIN_VIEW, resolve } from "../placement/resolve";
+import type { Result } from "../result";
+import { deskEnd, deskWhyNot, deskWires, plugIn, sourceOfEnd, unplug, changeDesk } from "./desk";
+import { movedEnd } from "./moved";
+import { changeActionKind, controlWhyNot, joinPort, leadServe, portWhyNot, previewKind, sumOf } from "./serves";
+import { deskClashes, leftToDo, looseEnds, standsOf } from "./states";
+
+const get = <T>(result: Result<T>): T => {
+  if (!result.ok) throw new Error(JSON.stringify(result.problems));
+  return result.value;
+};
+const reason = (result: Result<unknown>) => (result.ok ? "" : result.problems.map((p) => p.message).join("; "));
+const KINDS: readonly ActionKind[] = ["press", "axis", "vector", "motion"];
+const ENDS = ["key KeyW", "key KeyQ", "mouse 2", "mouse move", "pad button 0", "pad button 14", "pad axis 1", "pad stick left", "pad stick right"];
+const CONTROLS = Object.keys(PORTS) as ControlKind[];
+
+const one = (kind: ActionKind, more: Record<string, unknown> = {}) => staged([], [{ name: "go", kind, ...more }]);
+
+/** The value of `go` two ticks after the events came. */
+function played(layout: Layout, events: readonly InputEvent[]): ActionValue {
+  const setup = prepareInput(layout, resolve(prepareLayout(layout), STAGE, PLAIN_VIEW), 60);
+  const first = advance(setup, initialState(setup, null), [...events], tickTime(1, 60));
+  return first.values.go;
+}
+const isRest = (value: ActionValue) => value === false || value === 0 || (Array.isArray(value) && value[0] === 0 && value[1] === 0);
+
+/** The events of an end being used in full. */
+function use(end: string): InputEvent[] {
+  const { list, source } = sourceOfEnd(end)!;
+  if (list === "keys") return [{ t: 0, type: "key", code: (source as { code: string }).code, down: true }];
+  if ("move" in source) return [{ t: 0, type: "mouse", dx: 7, dy: 3 }];
+  if (list === "mouse") return [{ t: 0, type: "mouse", button: (source as { button: number }).button, down: true }];
+  const buttons = Array.from({ length: 17 }, (_, i) => ("button" in source && source.button === i ? 1 : 0));
+  const axes = [0, 0, 0, 0].map((_, i) =>
+    ("axis" in source && source.axis === i) || ("stick" in source && Math.floor(i / 2) === (source.stick === "left" ? 0 : 1)) ? 0.7 : 0,
+  );
+  return [{ t: 0, type: "pad", buttons, axes }];
+}
+
+test.each(ENDS.flatMap((end) => KINDS.map((kind) => [end, kind] as const)))(
+  "%s into a %s: what is plugged in gives, what is refused would give nothing",
+  (end, kind) => {
+    const plugged = plugIn(one(kind), "go", end);
+    const { list, source } = sourceOfEnd(end)!;
+    expect(plugged.ok).toBe(deskWhyNot(source, kind) === null);
+    if (plugged.ok) {
+      expect(deskWires(plugged.value.actions[0]).map((w) => w.end)).toEqual([end]);
+      expect(isRest(played(plugged.value, use(end)))).toBe(false);
+      expect(reason(plugIn(plugged.value, "go", end))).toContain("already gives");
+      expect(get(unplug(plugged.value, "go", list, 0)).actions[0][list]).toEqual([]);
+    } else {
+      expect(reason(plugged)).toMatch(/would fit$/);
+      expect(isRest(played(one(kind, { [list]: [source] }), use(end)))).toBe(true);
+    }
+  },
+);
+
+test("an end's text and its source are two spellings of one thing", () => {
+  for (const end of ENDS) {
+    const { list, source } = sourceOfEnd(end)!;
+    expect(deskEnd(list, source)).toBe(end);
+  }
+  expect(sourceOfEnd("wheel 3")).toBeNull();
+});
+
+test("newly bound keys take their usual direction, others the first that is free", () => {
+  let layout = one("vector");
+  for (const end of ["key KeyW", "key KeyJ", "pad button 15", "key KeyK"]) layout = get(plugIn(layout, "go", end));
+  const [go] = layout.actions;
+  expect(go.keys.map((k) => k.value)).toEqual([
+    [0, 1],
+    [0, -1],
+    [-1, 0],
+  ]);
+  expect(go.pad).toEqual([{ button: 15, value: [1, 0] }]);
+  let axis = one("axis");
+  for (const end of ["key KeyA", "key KeyE"]) axis = get(plugIn(axis, "go", end));
+  expect(axis.actions[0].keys.map((k) => k.value)).toEqual([-1, 1]);
+  expect(get(changeDesk(axis, "go", "keys", 1, { value: 0.5 })).actions[0].keys[1]).toEqual({ code: "KeyE", value: 0.5 });
+});
+
+const withControl = (kind: ControlKind, action: ActionKind, serves: Serve[] = []) =>
+  staged([{ id: "it", name: "It", kind, placement: placed(200, 200, 100), serves }], [{ name: "go", kind: action }]);
+
+test.each(CONTROLS.flatMap((c) => KINDS.map((k) => [c, k] as const)))(
+  "ports of a %s toward a %s: those that join need nothing more, those that do not say what would fit",
+  (control, kind) => {
+    const joined = PORTS[control].filter((port: Port) => {
+      const result = joinPort(withControl(control, kind), "it", port, "go");
+      if (!result.ok) {
+        expect(reason(result)).toMatch(/would fit$/);
+        return false;
+      }
+      expect(looseEnds(result.value)).toEqual([]);
+      expect(standsOf(result.value)[0].kind).toBe("touch-only");
+      expect(reason(joinPort(result.value, "it", port, "go"))).toContain("already serves");
+      return true;
+    });
+    expect(joined.length > 0).toBe(controlWhyNot(control, kind) === null);
+  },
+);
+
+test("a port the kind lacks is refused with those it has; a wire is led elsewhere with what it then needs", () => {
+  const layout = staged(
+    [{ id: "it", name: "It", kind: "button", placement: placed(200, 200, 100), serves: [{ port: "press", action: "fire" }] }],
+    [
+      { name: "fire", kind: "press" },
+      { name: "run", kind: "vector" },
+      { name: "look", kind: "motion" },
+    ],
+  );
+  expect(reason(joinPort(layout, "it", "vector", "run"))).toBe("a button has no vector port; it has press");
+  expect(get(leadServe(layout, "it", 0, "run")).controls[0].serves).toEqual([{ port: "press", action: "run", value: [0, 1] }]);
+  expect(reason(leadServe(layout, "it", 0, "look"))).toContain("a touchpad's motion");
+  expect(portWhyNot("press", "press")).toBeNull();
+});
+
+test("a change of kind does what its preview says, and afterwards nothing is mismatched", () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...KINDS),
+      fc.constantFrom(...KINDS),
+      fc.subarray(ENDS),
+      fc.constantFrom(...CONTROLS),
+      fc.nat(8),
+      (before, after, ends, control, n) => {
+        let layout = withControl(control, before);
+        const port = PORTS[control][n % PORTS[control].length];
+        for (const step of [(l: Layout) => joinPort(l, "it", port, "go"), ...ends.map((end) => (l: Layout) => plugIn(l, "go", end))]) {
+          const next = step(layout);
+          if (next.ok) layout = next.value;
+        }
+        const preview = previewKind(layout, "go", after);
+        const off = get(changeActionKind(layout, "go", after, "take-off"));
+        const left = get(changeActionKind(layout, "go", after, "leave"));
+        const wires = (l: Layout) => l.controls[0].serves.length + deskWires(l.actions[0]).length;
+        expect(wires(off)).toBe(preview.stay.length + preview.change.length);
+        expect(wires(left)).toBe(wires(layout));
+        const mismatched = (l: Layout) => checkLayout(l, STAGE).filter((f) => f.code === "bind/kind-mismatch").length;
+        expect(mismatched(off)).toBe(0);
+        expect(mismatched(left) > 0).toBe(preview.broken.some((b) => b.wire.kind === "touch"));
+        const again = previewKind(off, "go", after);
+        expect([again.change, again.broken]).toEqual([[], []]);
+      },
+    ),
+  );
+});
+
+const harbour = () =>
+  staged(
+    [
+      { id: "wheel", name: "Wheel", kind: "stick", placement: placed(200, 300, 160), serves: [{ port: "vector", action: "helm" }], moments: ["sail"] },
+      { id: "bell", name: "Bell", kind: "button", placement: placed(800, 300, 100), serves: [{ port: "press", action: "tow_line" }] },
+      { id: "idle", name: "Idle", kind: "button", placement: placed(600, 300, 100) },
+    ],
+    [
+      { name: "helm", kind: "vector", keys: [{ code: "KeyW", value: [0, 1] }] },
+      { name: "towline", kind: "press", keys: [{ code: "KeyW" }] },
+      { name: "lamp", kind: "motion", touch: "never" },
+      { name: "chart", kind: "press", touch: "never", keys: [{ code: "KeyC" }], moments: ["dock"] },
+      { name: "bilge", kind: "press", read: false },
+      { name: "flag", kind: "press", moments: ["dock"], keys: [{ code: "KeyC" }] },
+    ],
+    {
+      moments: [
+        { id: "sail", name: "Under sail" },
+        { id: "dock", name: "At the dock" },
+      ],
+    },
+  );
+
+test("how each action stands, moment by moment, and what is left to do", () => {
+  const stands = standsOf(harbour());
+  expect(stands.map((s) => [s.name, s.kind, s.word])).toEqual([
+    ["helm", "part", "nothing on touch in At the dock"],
+    ["towline", "misspelt", "nothing on touch; nearly tow_line"],
+    ["lamp", "idle", "desk only, and no key yet"],
+    ["chart", "desk-only", "desk only, on purpose"],
+    ["bilge", "not-read", "not read"],
+    ["flag", "unserved", "nothing on touch"],
+  ]);
+  expect(stands[0].moments).toEqual([
+    { moment: "sail", by: ["wheel"] },
+    { moment: "dock", by: [] },
+  ]);
+  expect(looseEnds(harbour())).toEqual([
+    { control: "bell", index: 0, word: "nearly towline", near: "towline" },
+    { control: "idle", index: null, word: "serves nothing", near: null },
+  ]);
+  // The misspelt bell is told once, at its action; the finding for an unserved action and the count agree.
+  expect(leftToDo(harbour())).toEqual([
+    { kind: "action", name: "helm" },
+    { kind: "action", name: "towline" },
+    { kind: "action", name: "flag" },
+    { kind: "control", id: "idle" },
+  ]);
+  const unserved = new Set(checkLayout(harbour(), STAGE).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
+  expect(unserved).toEqual(new Set(standsOf(harbour()).flatMap((s) => (s.toDo ? [s.name] : []))));
+});
+
+test("two actions on one key clash only where they share a moment and are read", () => {
+  expect(deskClashes(harbour())).toEqual([
+    { end: "key KeyW", actions: ["helm", "towline"], moment: "sail" },
+    { end: "key KeyC", actions: ["chart", "flag"], moment: "dock" },
+  ]);
+  const apart = harbour();
+  const split = { ...apart, actions: apart.actions.map((a) => ({ ...a, moments: a.name === "helm" ? ["sail"] : ["dock"] })) };
+  expect(deskClashes(split).map((c) => c.end)).toEqual(["key KeyC"]);
+});
+
+test("the sum of an action names all that gives to it, and leaves out what gives nothing", () => {
+  const layout = staged(
+    [
+      {
+        id: "wheel",
+        name: "Wheel",
+        kind: "stick",
+        placement: placed(200, 300, 160),
+        serves: [
+          { port: "x", action: "sidle", scale: 0.5 },
+          { port: "vector", action: "sidle" },
+        ],
+      },
+      { id: "left", name: "Left", kind: "button", placement: placed(800, 300, 100), serves: [{ port: "press", action: "sidle", value: -1 }] },
+    ],
+    [
+      {
+        name: "sidle",
+        kind: "axis",
+        keys: [
+          { code: "KeyE", value: 1 },
+          { code: "KeyF", value: [0, 1] },
+        ],
+        pad: [{ axis: 2 }],
+      },
+    ],
+  );
+  expect(sumOf(layout, layout.actions[0], (end) => end)).toEqual({
+    terms: [
+      { from: "wheel x", gives: "x × 0.5" },
+      { from: "left", gives: "−1" },
+      { from: "key KeyE", gives: "+1" },
+      { from: "pad axis 2", gives: "amount" },
+    ],
+    rule: "added, kept within −1 to 1",
+  });
+});
+
+test("what was moved on a pad: a press before a stick, a drift is none, a stick whole or by its axis", () => {
+  const rest = { buttons: [0, 1, 0], axes: [0.2, 0, 0, 0, -1] };
+  const now = (buttons: number[], axes: number[]) => ({ buttons, axes });
+  expect(movedEnd(rest, rest, "stick")).toBeNull();
+  expect(movedEnd(rest, now([0, 1, 0.6], [1, 0, 0, 0, -1]), "stick")).toBe("pad button 2");
+  expect(movedEnd(rest, now([0, 1, 0], [0.7, 0.1, 0, 0, -1]), "stick")).toBeNull();
+  expect(movedEnd(rest, now([0, 1, 0], [0.2, -0.9, 0, 0, -1]), "stick")).toBe("pad stick left");
+  expect(movedEnd(rest, now([0, 1, 0], [0.2, -0.9, 0, 0.7, -1]), "axis")).toBe("pad axis 1");
+  expect(movedEnd(rest, now([0, 1, 0], [0.2, 0, 0, 0, 0.5]), "stick")).toBe("pad axis 4");
+});
+
+test("the picture of smoothing rises and falls in the times it is given", () => {
+  const at = (trace: { t: number; value: number }[], ms: number) => trace.reduce((best, p) => (Math.abs(p.t - ms) < Math.abs(best.t - ms) ? p : best)).value;
+  const trace = easeTrace({ riseMs: 200, fallMs: 100 }, 400, 600, 120);
+  expect(at(trace, 100)).toBeCloseTo(0.5, 2);
+  expect(at(trace, 300)).toBe(1);
+  // Let go at 400 ms, which the tick at 400 ms sees already: seven ticks of a twelfth each by 450 ms.
+  expect(at(trace, 450)).toBeCloseTo(1 - 7 / 12, 6);
+  expect(at(trace, 550)).toBe(0);
+  expect(at(easeTrace({ riseMs: 0, fallMs: 0 }, 400, 600, 120), 25)).toBe(1);
+});
