@@ -4,8 +4,11 @@ import { gather } from "../core/placement/clusters";
 import { sightOf } from "../core/placement/edits";
 import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../samples/samples";
-import { directionWord, keyWord, nextKeyValue } from "./actions/keys";
-import { chainOf, sheetPlaces, stateOf } from "./actions/sheet";
+import type { Layout } from "../core/layout/types";
+import { looseEnds, standsOf } from "../core/wiring/states";
+import { endWord, keyWord } from "./actions/keys";
+import { joined, targetKey, targetOf, whyNot } from "./actions/pulls";
+import { chainOf, groupsOf, seenActions, sheetPlaces } from "./actions/places";
 import { textOfFile } from "./handoff/textOfFile";
 import { anchorWord } from "./layout/anchorWord";
 import { shiftedCopy } from "./layout/copies";
@@ -91,33 +94,82 @@ test("anchors, keys, values and file names in words", () => {
   expect(fileNameFor("!!!")).toBe("layout.nodulum.json");
 });
 
-test("a newly bound key gives its usual direction, else one that is free", () => {
-  const helm = { kind: "vector" as const, keys: [] as { code: string; value?: number | [number, number] }[] };
-  expect(nextKeyValue(helm, "KeyA")).toEqual([-1, 0]);
-  expect(nextKeyValue({ ...helm, keys: [{ code: "KeyI", value: [0, 1] }] }, "KeyK")).toEqual([0, -1]);
-  expect(nextKeyValue({ kind: "axis", keys: [{ code: "KeyQ", value: -1 }] }, "KeyE")).toBe(1);
-  expect(nextKeyValue({ kind: "press", keys: [] }, "KeyE")).toBeUndefined();
-  expect(directionWord(undefined)).toBe("+1");
+const placed = (layout: Layout, options: Partial<Parameters<typeof sheetPlaces>[2]> = {}, seen = layout.actions) =>
+  sheetPlaces(layout, seen, { grouped: false, folded: new Set(), filtered: false, loose: looseEnds(layout), ...options });
+
+test("on the sheet nothing lies on anything else, and every wire ends where its row is", () => {
+  for (const layout of [brackwater, draft, pigeonhole]) {
+    const places = placed(layout);
+    for (const column of [places.actions, places.ends, places.controls]) {
+      const rows = [...column.values()].sort((a, b) => a.y - b.y);
+      rows.forEach((row, i) => expect(i === 0 || row.y >= rows[i - 1].y + rows[i - 1].h).toBe(true));
+      expect(rows.every((row) => row.y >= 0 && row.y + row.h <= places.height)).toBe(true);
+    }
+    const serves = layout.controls.reduce((n, c) => n + c.serves.length, 0);
+    expect(new Set(places.serveWires.map((w) => `${w.toY}`)).size).toBe(serves);
+    for (const w of places.deskWires) {
+      const [end, action] = [places.ends.get(w.end)!, places.actions.get(w.action)!];
+      expect([w.fromY, w.toY]).toEqual([end.y + end.h / 2, action.y + action.h / 2]);
+    }
+  }
 });
 
-test("the state of an action says what is wrong with it", () => {
-  const state = (name: string, layout = brackwater) =>
-    stateOf(
-      layout.actions.find((a) => a.name === name)!,
-      layout.controls,
-    );
-  expect(state("sidle")).toEqual({ word: "served twice", problem: false });
-  expect(state("towline", draft)).toEqual({ word: "nothing on touch; nearly tow_line", problem: true });
-  expect(stateOf({ ...brackwater.actions[0], touch: "never" }, []).word).toBe("desk only");
+test("grouped by moment and folded, the rows and what serves them alone are gone, their wires end at the group", () => {
+  const open = placed(brackwater, { grouped: true });
+  expect(open.groups.map((g) => g.count).reduce((a, b) => a + b)).toBe(brackwater.actions.length);
+  const [group] = open.groups;
+  const folded = placed(brackwater, { grouped: true, folded: new Set([group.key]) });
+  expect(folded.actions.size).toBe(brackwater.actions.length - group.count);
+  expect(folded.controls.size).toBeLessThan(open.controls.size);
+  const gone = new Set(groupsOf(brackwater.actions, brackwater.moments, true)[0].actions.map((a) => a.name));
+  expect(folded.deskWires.every((w) => !gone.has(w.action))).toBe(true);
+  expect(folded.serveWires.every((w) => !gone.has(w.action) || w.fromY === 15)).toBe(true);
 });
 
-test("the sheet gives every serve a place of its own, and a chain both its ends", () => {
-  const places = sheetPlaces(brackwater.actions, brackwater.controls);
-  const ys = brackwater.controls.flatMap((c) => c.serves.map((_, i) => places.serveY(c.id, i)));
-  expect(new Set(ys).size).toBe(ys.length);
-  expect(Math.max(...ys)).toBeLessThan(places.height);
-  const chain = chainOf({ kind: "action", name: "sidle" }, brackwater.controls)!;
-  expect([...chain.controls]).toEqual(["sidle-left", "sidle-right"]);
+test("a search finds an action by its word, its keys, its controls; a filter by how it stands", () => {
+  const stands = new Map(standsOf(draft).map((s) => [s.name, s]));
+  const find = (search: string, only: "all" | "left" = "all") =>
+    seenActions(draft, { search, moment: null, only }, stands, (end) => endWord(end)).map((a) => a.name);
+  expect(find("HELM")).toContain("helm");
+  expect(find("sidle-left")).toEqual(["sidle"]);
+  expect(find("space")).toEqual(draft.actions.filter((a) => a.keys.some((k) => k.code === "Space")).map((a) => a.name));
+  expect(find("no such word")).toEqual([]);
+  expect(find("", "left")).toEqual(["towline"]);
+  expect(seenActions(draft, { search: "", moment: "log-open", only: "all" }, stands, (end) => end).every((a) => a.moments.includes("log-open"))).toBe(true);
+});
+
+test("a chain holds all that gives to an action, what a control gives to, and both ends of a wire", () => {
+  const of = (pick: Parameters<typeof chainOf>[0]) => chainOf(pick, brackwater);
+  const sidle = of({ kind: "action", name: "sidle" })!;
+  expect([...sidle.controls]).toEqual(["sidle-left", "sidle-right"]);
+  expect(sidle.wires.size).toBe(2 + sidle.ends.size);
+  expect([...of({ kind: "control", id: "helm" })!.actions]).toEqual(["helm"]);
+  expect([...of({ kind: "serve", id: "sidle-left", index: 0 })!.controls]).toEqual(["sidle-left"]);
+  const [end] = sidle.ends;
+  expect(of({ kind: "end", end })!.actions.has("sidle")).toBe(true);
+  expect([of(null), of({ kind: "action", name: "no such" }), of({ kind: "serve", id: "helm", index: 9 })]).toEqual([null, null, null]);
+});
+
+test("a wire runs from an action to something else, and from nothing to what it does not fit", () => {
+  const why = (start: Parameters<typeof whyNot>[1], target: Parameters<typeof whyNot>[2]) => whyNot(brackwater, start, target);
+  const touch = (name: string) => ({ kind: "action", name, side: "touch" }) as const;
+  expect(why(touch("horn"), { kind: "end", end: "key KeyQ" })).toMatch(/^a wire runs/);
+  expect(why(touch("lamp"), { kind: "port", id: "horn", port: null })).toMatch(/no port of a button gives to a motion/);
+  expect(why(touch("horn"), { kind: "port", id: "horn", port: "press" })).toMatch(/already serves/);
+  expect(why({ kind: "end", end: "mouse move" }, { kind: "action", name: "helm" })).toMatch(/gives movement, the action is a vector/);
+  expect(why({ kind: "port", id: "helm", port: "active" }, { kind: "action", name: "horn" })).toBeNull();
+  const bad = joined(brackwater, touch("lamp"), { kind: "port", id: "horn", port: null });
+  expect(bad.ok).toBe(false);
+  // A stick that gives its vector already takes the next port that fits.
+  const again = joined(brackwater, touch("helm"), { kind: "port", id: "helm", port: null });
+  expect(again.ok && again.value.controls.find((c) => c.id === "helm")!.serves.map((s) => s.port)).toEqual(["vector", "up"]);
+  for (const target of [
+    { kind: "action", name: "a b" },
+    { kind: "end", end: "key KeyW" },
+    { kind: "port", id: "x", port: "up" },
+    { kind: "port", id: "x", port: null },
+  ] as const)
+    expect(targetOf(targetKey(target))).toEqual(target);
 });
 
 test("rail and shelf follow the orientation; the bench falls back where its screen is unknown", () => {

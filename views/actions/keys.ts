@@ -1,12 +1,70 @@
-/** Keys in words, and what a newly bound key gives. */
-import type { Action } from "../../core/layout/types";
+/** Keys, mouse and pad inputs in words, and what they give in signs. */
+import { sourceOfEnd } from "../../core/wiring/desk";
 
 type Value = number | [number, number];
 
-/** A KeyboardEvent.code as it is spoken of: KeyW → W, ArrowUp → ↑. */
-export function keyWord(code: string): string {
-  const arrows: Record<string, string> = { ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→" };
-  return arrows[code] ?? code.replace(/^(Key|Digit)/, "");
+/** The letters that the user's own keyboard has by code (Keyboard Map of UI Events); empty where the browser does not tell. */
+export type KeyLetters = ReadonlyMap<string, string>;
+export const NO_LETTERS: KeyLetters = new Map();
+
+const ARROWS: Readonly<Record<string, string>> = { ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→" };
+
+/** A KeyboardEvent.code as it is spoken of: by the letter of the user's own keyboard, else KeyW → W, ArrowUp → ↑. */
+export function keyWord(code: string, letters: KeyLetters = NO_LETTERS): string {
+  const letter = letters.get(code);
+  if (letter !== undefined && letter.trim() !== "") return letter.toUpperCase();
+  return ARROWS[code] ?? code.replace(/^(Key|Digit)/, "");
+}
+
+/** PointerEvent.button in words. */
+const MOUSE = ["left", "middle", "right", "back", "forward"] as const;
+export const mouseWord = (button: number): string => MOUSE[button] ?? `button ${button}`;
+
+/** Where the buttons of a pad of the standard mapping lie (W3C Gamepad). */
+const PAD_PLACES = [
+  "bottom of the right cluster",
+  "right of the right cluster",
+  "left of the right cluster",
+  "top of the right cluster",
+  "front, top left",
+  "front, top right",
+  "front, bottom left",
+  "front, bottom right",
+  "centre, left",
+  "centre, right",
+  "left stick, pressed",
+  "right stick, pressed",
+  "top of the left cluster",
+  "bottom of the left cluster",
+  "left of the left cluster",
+  "right of the left cluster",
+  "centre",
+] as const;
+export const PAD_BUTTONS = PAD_PLACES.length;
+export const padPlace = (button: number): string => PAD_PLACES[button] ?? `button ${button}`;
+const AXIS_WORDS = ["left stick, across", "left stick, along", "right stick, across", "right stick, along"];
+
+/** A desk end in a short word. */
+export function endWord(end: string, letters: KeyLetters = NO_LETTERS): string {
+  const made = sourceOfEnd(end);
+  if (!made) return end;
+  const { list, source } = made;
+  if ("code" in source) return keyWord(source.code, letters);
+  if ("move" in source) return "mouse movement";
+  if ("axis" in source) return `pad axis ${source.axis}`;
+  if ("stick" in source) return `pad, ${source.stick} stick`;
+  return list === "mouse" ? `mouse ${mouseWord(source.button)}` : `pad ${source.button}`;
+}
+
+/** A desk end in full: the code of a key, the place of a pad's button. */
+export function endTitle(end: string, letters: KeyLetters = NO_LETTERS): string {
+  const made = sourceOfEnd(end);
+  if (!made) return end;
+  const { list, source } = made;
+  if ("code" in source) return letters.has(source.code) ? `key ${source.code}, ${keyWord(source.code, letters)} on this keyboard` : `key ${source.code}`;
+  if ("axis" in source) return `pad axis ${source.axis}: ${AXIS_WORDS[source.axis] ?? "beyond the sticks"}`;
+  if ("button" in source) return list === "mouse" ? `${mouseWord(source.button)} mouse button` : `pad button ${source.button}: ${padPlace(source.button)}`;
+  return endWord(end, letters);
 }
 
 /** What a key can give: directions of a vector, ends of an axis. */
@@ -23,20 +81,8 @@ export const DIRECTIONS: Readonly<Record<"vector" | "axis", readonly (readonly [
   ],
 };
 
-/** A key's value in a sign. */
+/** A value in a sign: an arrow, an end of an axis, else its figures. */
 export function directionWord(value: Value | undefined): string {
   if (Array.isArray(value)) return DIRECTIONS.vector.find(([, v]) => Array.isArray(v) && v[0] === value[0] && v[1] === value[1])?.[0] ?? value.join(", ");
   return value === undefined || value === 1 ? "+1" : value === -1 ? "−1" : String(value);
-}
-
-const USUAL: Readonly<Record<string, string>> = { KeyW: "▲", ArrowUp: "▲", KeyS: "▼", ArrowDown: "▼", KeyA: "◀", ArrowLeft: "◀", KeyD: "▶", ArrowRight: "▶" };
-
-/** What a key gives when it is newly bound: by its usual direction, else the first that no other key gives. */
-export function nextKeyValue(action: Pick<Action, "kind" | "keys">, code: string): Value | undefined {
-  if (action.kind !== "vector" && action.kind !== "axis") return undefined;
-  const all = DIRECTIONS[action.kind];
-  const usual = all.find(([word]) => word === USUAL[code]);
-  if (usual) return usual[1];
-  const taken = action.keys.map((k) => directionWord(k.value));
-  return (all.find(([word]) => !taken.includes(word)) ?? all[0])[1];
 }

@@ -1,12 +1,13 @@
 /** Making things on the glass: a control, a cluster or a zone is put into the layout, selected, and a control's kind offered for choice. */
 import type { Box, Point } from "../../core/geometry/point";
 import { addZone } from "../../core/layout/edits/zones";
-import type { Action, ControlKind, Layout } from "../../core/layout/types";
+import type { Action, Layout } from "../../core/layout/types";
 import { pinFor, type Sight } from "../../core/placement/edits";
 import { fittingKind, growCluster, growControl } from "../../core/placement/make";
 import { framesOf, pxPerMm } from "../../core/placement/screen";
 import { ok, type Result } from "../../core/result";
 import type { Session } from "../session/session";
+import { homeOf } from "../shared/home";
 import { setBench } from "./bench";
 
 /** Takes what was grown, selects it, and remembers a control for the choice of its kind. */
@@ -24,12 +25,6 @@ export function growActions(session: Session, sight: Sight, actions: readonly Ac
   return growInto(session, growCluster(sight, actions, at.x, at.y), `grow ${actions.length} controls`);
 }
 
-/** Where something grows that is put down by key: on the side of the thumb that will most likely want it. */
-export function homeOf(sight: Sight, kind: ControlKind | "zone"): Point {
-  const { widthPx: w, heightPx: h } = sight.screen;
-  if (kind === "zone") return { x: w / 2, y: h * 0.15 };
-  return { x: kind === "stick" || kind === "dpad" ? w * 0.16 : w * 0.84, y: h * 0.7 };
-}
 export const homeOfActions = (sight: Sight, actions: readonly Action[]): Point => homeOf(sight, fittingKind(actions[0].kind));
 
 /** A new zone's size, mm. */

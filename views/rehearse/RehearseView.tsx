@@ -13,7 +13,7 @@ import { benchScreenOf } from "../session/screens";
 import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { createTraces, drawTraces, valueText } from "./traces";
-import { useRehearsal } from "./useRehearsal";
+import { useRehearsal } from "../shared/useRehearsal";
 
 export function RehearseView() {
   const layout = useSession((s) => s.layout);

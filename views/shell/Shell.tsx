@@ -5,6 +5,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useSession, useSessionActions } from "../session/context";
 import { useFindings } from "../session/useFindings";
+import { SimulatedPad } from "../shared/SimulatedPad";
 import { NoticeBar } from "./NoticeBar";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
@@ -50,6 +51,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <TitleStrip path={path} onHelp={() => setHelp(true)} />
       <main className="min-h-0">{children}</main>
       <NoticeBar />
+      <SimulatedPad />
       <Shortcuts open={help} onOpenChange={setHelp} />
     </div>
   );

@@ -1,13 +1,13 @@
 "use client";
 /** Actions as lists: out and in as CSV and JSON, with what would change; and their names as constants of the game's language. */
 import { useRef, useState } from "react";
-import { actionsCsv, actionsJson, applyActions, previewActions, readActionList, type ListedAction } from "../../core/exchange/actionList";
-import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
-import { problemText } from "../../core/result";
-import { Dialogue } from "../../ui/Dialogue";
-import { FileInput } from "../../ui/FileInput";
-import { useSession, useSessionActions } from "../session/context";
-import { saveText } from "../shared/download";
+import { actionsCsv, actionsJson, applyActions, previewActions, readActionList, type ListedAction } from "../../../core/exchange/actionList";
+import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type ConstantLanguage } from "../../../core/exchange/constants";
+import { problemText } from "../../../core/result";
+import { Dialogue } from "../../../ui/Dialogue";
+import { FileInput } from "../../../ui/FileInput";
+import { useSession, useSessionActions } from "../../session/context";
+import { saveText } from "../../shared/download";
 
 export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();

@@ -12,8 +12,9 @@ import { createPlayer, type Player } from "../../runtime/player";
 import { createAway, drawnControls } from "../../runtime/poses";
 import { PLAIN_VIEW } from "../../core/placement/resolve";
 import type { Game } from "../../samples/game";
-import { picturesOf } from "../shared/images";
-import { contextFor } from "../shared/LayoutPicture";
+import { picturesOf } from "./images";
+import { padNow } from "./pads";
+import { contextFor } from "./LayoutPicture";
 
 const HZ = 60;
 /** Escape held this long leaves the glass, ms. */
@@ -29,14 +30,16 @@ interface Options {
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly onFrame: (values: ActionValues) => void;
   readonly onTick: (values: ActionValues) => void;
+  /** Called after every frame with the player: for those who look at what feeds what. */
+  readonly onPlayed?: (player: Player) => void;
 }
 
-export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick }: Options) {
+export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick, onPlayed }: Options) {
   const player = useRef<Player | null>(null);
   const values = useRef<ActionValues>({});
-  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick });
+  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick, onPlayed });
   useEffect(() => {
-    now.current = { layout, screen, scale, game, moment, onFrame, onTick };
+    now.current = { layout, screen, scale, game, moment, onFrame, onTick, onPlayed };
   });
   useEffect(() => {
     const view = { ...PLAIN_VIEW, moment: game.moment() ?? moment };
@@ -53,7 +56,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       const { current } = now;
       const playing = player.current;
       if (playing) {
-        const pad = padSnapshot();
+        const pad = padNow();
         const padText = pad ? JSON.stringify(pad) : "";
         if (pad && padText !== padBefore) playing.feed({ t: time, type: "pad", ...pad });
         padBefore = padText;
@@ -68,6 +71,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
         shown = wished;
         paint(current, playing);
         current.onFrame(values.current);
+        current.onPlayed?.(playing);
       }
       frame = requestAnimationFrame(step);
     };
@@ -138,6 +142,8 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   };
 
   return {
+    /** For events from elsewhere: keys pressed while another part of the view has the focus. */
+    feed,
     bind: {
       onPointerDown: (event: PointerEvent<HTMLElement>) => touch("down", event),
       onPointerMove: (event: PointerEvent<HTMLElement>) => touch("move", event),
@@ -150,10 +156,4 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       onBlur: letGoOfKeys,
     },
   };
-}
-
-/** The first pad of the standard mapping, or null. */
-function padSnapshot(): { buttons: number[]; axes: number[] } | null {
-  const pad = navigator.getGamepads?.().find((p) => p !== null && p.mapping === "standard");
-  return pad ? { buttons: pad.buttons.map((b) => b.value), axes: [...pad.axes] } : null;
 }

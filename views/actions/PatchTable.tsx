@@ -1,0 +1,142 @@
+"use client";
+/** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
+import { X } from "lucide-react";
+import { memo } from "react";
+import { renameAction, unbind } from "../../core/layout/edits/actions";
+import type { Action, Layout } from "../../core/layout/types";
+import { deskWires, unplug } from "../../core/wiring/desk";
+import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
+import type { Stand } from "../../core/wiring/states";
+import { TypedField } from "../../ui/Typed";
+import { useSessionActions } from "../session/context";
+import { KindField } from "./cards/KindField";
+import { ServeChoice } from "./cards/ServeChoice";
+import { endTitle, endWord, type KeyLetters } from "./keys";
+import { setPatch, usePatch } from "./patch";
+import { ListenAnchor } from "./sheet/Listen";
+import { STAND_MARK, standClass } from "./sheet/SheetAction";
+import type { SheetData } from "./useSheet";
+
+export function PatchTable({ data }: { data: SheetData }) {
+  const { seen, stands, layout, letters, loose } = data;
+  const strays = loose.filter(
+    (e) => e.index === null || !layout.actions.some((a) => a.name === layout.controls.find((c) => c.id === e.control)?.serves[e.index!]?.action),
+  );
+  return (
+    <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Actions as a table">
+      <table className="w-full border-collapse text-left">
+        <caption className="sr-only">What the game reads, and what gives it</caption>
+        <thead className="sticky top-0 z-10 bg-paper">
+          <tr>
+            {["Action", "Kind", "How it stands", "Keys, mouse, pads", "Touch controls"].map((word) => (
+              <th key={word} scope="col" className="heading border-b border-rule px-2 py-1.5 font-normal">
+                {word}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {seen.map((action) => (
+            <TableRow key={action.name} action={action} stand={stands.get(action.name)!} layout={layout} letters={letters} />
+          ))}
+        </tbody>
+      </table>
+      {strays.length > 0 && (
+        <ul aria-label="Controls that lead nowhere" className="grid gap-1 p-2">
+          {strays.map((e) => (
+            <li key={`${e.control} ${e.index}`}>
+              <button
+                className="text-left text-blocker"
+                onClick={() => setPatch({ pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })}
+              >
+                ■ {layout.controls.find((c) => c.id === e.control)?.name}: {e.word}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+const TableRow = memo(function TableRow({ action, stand, layout, letters }: { action: Action; stand: Stand; layout: Layout; letters: KeyLetters }) {
+  const session = useSessionActions();
+  const picked = usePatch((p) => p.pick?.kind === "action" && p.pick.name === action.name);
+  const { name } = action;
+  const pick = () => setPatch({ pick: { kind: "action", name } });
+  return (
+    <tr className={`border-b border-rule align-top ${picked ? "bg-accent/10" : ""}`} data-action={name} tabIndex={-1} onClick={pick} onFocus={pick}>
+      <th scope="row" className="min-w-[130px] px-2 py-1 font-normal">
+        <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
+      </th>
+      <td className="w-[150px] px-2 py-1">
+        <KindField bare action={action} />
+      </td>
+      <td className={`px-2 py-1.5 text-[12px] ${standClass(stand)}`}>
+        {STAND_MARK(stand)}
+        {stand.word}
+      </td>
+      <td className="px-2 py-1">
+        <span className="flex flex-wrap gap-1">
+          {deskWires(action).map((w) => (
+            <Chip
+              key={`${w.list} ${w.index}`}
+              word={`${endWord(w.end, letters)}${action.kind === "press" ? "" : ` ${deskSourceGives(w, action.kind)}`}`}
+              title={endTitle(w.end, letters)}
+              onPick={() => setPatch({ pick: { kind: "desk", action: name, list: w.list, index: w.index } })}
+              remove={`Take ${endWord(w.end, letters)} away from ${name}`}
+              onRemove={() => session.edit(`take ${endWord(w.end)} from ${name}`, (l) => unplug(l, name, w.list, w.index))}
+            />
+          ))}
+          <ListenAnchor action={action}>
+            <button
+              className="h-6 rounded-sm border border-dashed border-edge px-1.5 text-[11px] text-muted"
+              aria-label={`Bind a key, mouse or pad input to ${name}`}
+              onClick={() => setPatch({ listening: name })}
+            >
+              + input
+            </button>
+          </ListenAnchor>
+        </span>
+      </td>
+      <td className="min-w-[150px] px-2 py-1">
+        <span className="mb-1 flex flex-wrap gap-1 empty:hidden">
+          {wiresOf(layout, name).flatMap((w) =>
+            w.kind === "touch"
+              ? [
+                  <Chip
+                    key={`${w.control} ${w.index}`}
+                    word={`${w.control} ${w.serve.port}`}
+                    title={serveGives(w.serve, action.kind)}
+                    onPick={() => setPatch({ pick: { kind: "serve", id: w.control, index: w.index } })}
+                    remove={`Take the wire from ${w.control} ${w.serve.port} to ${name} off`}
+                    onRemove={() => session.edit(`take the wire from ${w.control} to ${name} off`, (l) => unbind(l, w.control, w.index))}
+                  />,
+                ]
+              : [],
+          )}
+        </span>
+        <ServeChoice action={action} layout={layout} />
+      </td>
+    </tr>
+  );
+});
+
+function Chip({ word, title, onPick, remove, onRemove }: { word: string; title: string; onPick: () => void; remove: string; onRemove: () => void }) {
+  return (
+    <span className="flex h-6 items-center rounded-sm border border-edge bg-sheet pl-1.5" title={title}>
+      <button
+        className="figure text-[11px]"
+        onClick={(event) => {
+          event.stopPropagation();
+          onPick();
+        }}
+      >
+        {word}
+      </button>
+      <button className="grid size-6 place-items-center text-muted" aria-label={remove} onClick={onRemove}>
+        <X size={10} />
+      </button>
+    </span>
+  );
+}

@@ -1,0 +1,110 @@
+"use client";
+/** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
+import { useSession } from "../session/context";
+import { setPatch, usePatch, type Patch } from "./patch";
+import { groupsOf } from "./places";
+import type { SheetData } from "./useSheet";
+
+const ONLY: readonly (readonly [Patch["only"], string])[] = [
+  ["all", "however they stand"],
+  ["left", "left to do"],
+  ["served", "served"],
+  ["desk", "desk only"],
+  ["unread", "not read"],
+];
+
+export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void }) {
+  const moments = useSession((s) => s.layout.moments);
+  const { form, search, moment, only, grouped, folded } = usePatch((p) => p);
+  const { toDo, places, layout, seen } = data;
+  const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
+  const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
+  return (
+    <div role="toolbar" aria-label="What is seen" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+      <input
+        data-patch-search
+        type="search"
+        aria-label="Search by any word"
+        placeholder="search  /"
+        className="box h-6 w-40 px-1.5"
+        value={search}
+        onChange={(event) => setPatch({ search: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key !== "Escape") return;
+          event.stopPropagation();
+          if (search === "") event.currentTarget.blur();
+          setPatch({ search: "" });
+        }}
+      />
+      {moments.length > 0 && (
+        <select
+          aria-label="Only those wanted in"
+          className="box h-6 px-1"
+          value={moment ?? ""}
+          onChange={(event) => setPatch({ moment: event.target.value || null })}
+        >
+          <option value="">in any moment</option>
+          {moments.map((m) => (
+            <option key={m.id} value={m.id}>
+              {m.name}
+            </option>
+          ))}
+        </select>
+      )}
+      <select
+        aria-label="Only those that stand so"
+        className="box h-6 px-1"
+        value={only}
+        onChange={(event) => setPatch({ only: event.target.value as Patch["only"] })}
+      >
+        {ONLY.map(([key, word]) => (
+          <option key={key} value={key}>
+            {word}
+          </option>
+        ))}
+      </select>
+      {moments.length > 0 && form === "sheet" && (
+        <span className="flex items-center gap-1">
+          <label className="flex h-6 items-center gap-1.5">
+            <input type="checkbox" className="accent-[var(--accent)]" checked={grouped} onChange={(event) => setPatch({ grouped: event.target.checked })} />
+            by moment
+          </label>
+          {groups.length > 0 && (
+            <button className="push h-6 px-1.5 text-[11px]" onClick={() => setPatch({ folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}>
+              {allFolded ? "Unfold all" : "Fold all"}
+            </button>
+          )}
+        </span>
+      )}
+      <span role="group" aria-label="Form" className="flex">
+        {(["sheet", "table"] as const).map((f) => (
+          <button
+            key={f}
+            aria-pressed={form === f}
+            className={`push h-6 px-2 ${form === f ? "border-accent text-accent" : ""}`}
+            onClick={() => setPatch({ form: f })}
+          >
+            {f === "sheet" ? "Sheet" : "Table"}
+          </button>
+        ))}
+      </span>
+      <span className="ml-auto flex items-center gap-2">
+        {places.hidden > 0 && (
+          <span className="caption">
+            <span className="figure">{seen.length}</span> of <span className="figure">{layout.actions.length}</span>
+          </span>
+        )}
+        <span className={toDo.length > 0 ? "text-[12px] text-blocker" : "caption"} data-testid="to-do">
+          {toDo.length > 0
+            ? `■ ${toDo.length} left to do`
+            : `${layout.actions.length} ${layout.actions.length === 1 ? "action" : "actions"}, nothing left to do`}
+        </span>
+        {toDo.length > 0 && (
+          <button className="push h-6 px-2" onClick={onNext} title="The next one (O)">
+            Next
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}

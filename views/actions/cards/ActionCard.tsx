@@ -1,0 +1,122 @@
+"use client";
+/** Everything of an action: kind, moments, where it is wanted, smoothing, its note; what serves it in each moment; what adds up to its value. */
+import { changeAction, removeAction } from "../../../core/layout/edits/actions";
+import type { Action } from "../../../core/layout/types";
+import { fittingKind } from "../../../core/placement/make";
+import { sumOf } from "../../../core/wiring/serves";
+import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
+import { useSessionActions } from "../../session/context";
+import { endWord } from "../keys";
+import { makeFitting } from "../makeFitting";
+import { setPatch } from "../patch";
+import { STAND_MARK, standClass } from "../sheet/SheetAction";
+import type { SheetData } from "../useSheet";
+import { Chips } from "./Chips";
+import { EasePicture } from "./EasePicture";
+import { KindField } from "./KindField";
+import { ServeChoice } from "./ServeChoice";
+
+/** Longer than this nothing can be felt as one movement any more, ms. */
+const LONGEST_MS = 10_000;
+
+export function ActionCard({ action, data }: { action: Action; data: SheetData }) {
+  const session = useSessionActions();
+  const { layout, stands, letters } = data;
+  const { name } = action;
+  const stand = stands.get(name)!;
+  const sum = sumOf(layout, action, (end) => endWord(end, letters));
+  const change = (label: string, next: Partial<Action>) => session.edit(`${label} of ${name}`, (l) => changeAction(l, name, next), true);
+  const toggle = (id: string) =>
+    change("moments", { moments: layout.moments.map((m) => m.id).filter((m) => (m === id ? !action.moments.includes(m) : action.moments.includes(m))) });
+  return (
+    <section aria-label={`The action ${name}`} className="grid gap-2">
+      <h2 className="flex items-baseline gap-2">
+        <span className="figure truncate text-[14px] font-semibold">{name}</span>
+        <button
+          className="push ml-auto h-6 px-1.5 text-[11px]"
+          onClick={() => session.edit(`remove ${name}`, (l) => removeAction(l, name))}
+          aria-label={`Remove ${name}`}
+        >
+          Remove
+        </button>
+      </h2>
+      <p className={`text-[12px] ${standClass(stand)}`}>
+        {STAND_MARK(stand)}
+        {stand.word}
+      </p>
+      {action.read && action.touch === "wanted" && (
+        <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[12px]">
+          {stand.moments.map(({ moment, by }) => (
+            <li key={moment ?? ""} className="flex gap-2">
+              <span className="caption w-24 shrink-0 truncate pt-px">
+                {moment === null ? "always" : (layout.moments.find((m) => m.id === moment)?.name ?? moment)}
+              </span>
+              {by.length > 0 ? <span className="figure min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
+            </li>
+          ))}
+        </ul>
+      )}
+      {stand.toDo && (
+        <button className="push push-main justify-center" onClick={() => makeFitting(session, action)}>
+          Make a {fittingKind(action.kind)} for it
+        </button>
+      )}
+      <ServeChoice action={action} layout={layout} />
+      <button className="push h-6 justify-center" onClick={() => setPatch({ listening: name, form: "sheet" })}>
+        Bind a key, mouse or pad input…
+      </button>
+      <div role="group" aria-label={`What adds up to ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[12px]">
+        {sum.terms.length === 0 && <span className="text-muted">Nothing gives to it yet.</span>}
+        {sum.terms.map((t, i) => (
+          <span key={i} className="flex justify-between gap-2">
+            <span className="figure truncate">
+              {i === 0 ? "" : action.kind === "press" ? "or " : "+ "}
+              {t.from}
+            </span>
+            <span className="figure shrink-0 text-muted">{t.gives}</span>
+          </span>
+        ))}
+        {sum.terms.length > 1 && <span className="caption">{sum.rule}</span>}
+      </div>
+      <KindField action={action} />
+      <ChoiceField
+        label="wanted"
+        value={action.touch}
+        options={[
+          ["wanted", "on touch"],
+          ["never", "at desks alone"],
+        ]}
+        onChange={(touch) => change("where it is wanted", { touch })}
+      />
+      <SwitchField after label="the game reads it" value={action.read} onChange={(read) => change("reading", { read })} />
+      {layout.moments.length > 0 && (
+        <Chips label="wanted in" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
+      )}
+      {(action.kind === "axis" || action.kind === "vector") && (
+        <div role="group" aria-label="Smoothing" className="grid gap-1">
+          <Pair>
+            <NumberField label="rise" unit="ms" min={0} max={LONGEST_MS} step={10} value={action.riseMs} onChange={(riseMs) => change("rise", { riseMs })} />
+            <NumberField label="fall" unit="ms" min={0} max={LONGEST_MS} step={10} value={action.fallMs} onChange={(fallMs) => change("fall", { fallMs })} />
+          </Pair>
+          <EasePicture action={action} />
+        </div>
+      )}
+      <NoteField key={name} name={name} note={action.note} onChange={(note) => change("note", { note })} />
+    </section>
+  );
+}
+
+function NoteField({ name, note, onChange }: { name: string; note: string; onChange: (note: string) => void }) {
+  return (
+    <textarea
+      aria-label={`Note on ${name}`}
+      placeholder="a note"
+      rows={2}
+      maxLength={2000}
+      className="box w-full px-1.5 py-1"
+      key={note}
+      defaultValue={note}
+      onBlur={(event) => event.target.value !== note && onChange(event.target.value)}
+    />
+  );
+}

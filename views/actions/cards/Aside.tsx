@@ -1,0 +1,84 @@
+"use client";
+/** Beside the sheet: the card of what is picked, or what is left to do; below it the glass to try it on. */
+import { deskWires } from "../../../core/wiring/desk";
+import { setPatch, usePatch } from "../patch";
+import type { SheetData } from "../useSheet";
+import { ActionCard } from "./ActionCard";
+import { ControlCard } from "./ControlCard";
+import { TryGlass } from "./TryGlass";
+import { DeskCard, EndCard, ServeCard } from "./WireCards";
+
+export function Aside({ data }: { data: SheetData }) {
+  return (
+    <aside aria-label="What is picked" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+      <div className="min-h-0 flex-1 overflow-auto p-3" tabIndex={0} role="group" aria-label="Its card">
+        <Picked data={data} />
+      </div>
+      <TryGlass data={data} />
+    </aside>
+  );
+}
+
+function Picked({ data }: { data: SheetData }) {
+  const pick = usePatch((p) => p.pick);
+  const { actions, controls } = data.layout;
+  switch (pick?.kind) {
+    case "action": {
+      const action = actions.find((a) => a.name === pick.name);
+      return action ? <ActionCard key={action.name} action={action} data={data} /> : <ToDoCard data={data} />;
+    }
+    case "control": {
+      const control = controls.find((c) => c.id === pick.id);
+      return control ? <ControlCard control={control} data={data} /> : <ToDoCard data={data} />;
+    }
+    case "serve": {
+      const control = controls.find((c) => c.id === pick.id);
+      return control?.serves[pick.index] ? <ServeCard control={control} index={pick.index} data={data} /> : <ToDoCard data={data} />;
+    }
+    case "desk": {
+      const action = actions.find((a) => a.name === pick.action);
+      const wire = action && deskWires(action).find((w) => w.list === pick.list && w.index === pick.index);
+      return action && wire ? <DeskCard wire={wire} action={action} data={data} /> : <ToDoCard data={data} />;
+    }
+    case "end":
+      return <EndCard end={pick.end} data={data} />;
+    case undefined:
+      return <ToDoCard data={data} />;
+  }
+}
+
+function ToDoCard({ data }: { data: SheetData }) {
+  const { toDo, stands, loose, clashes } = data;
+  return (
+    <section aria-label="Left to do" className="grid gap-2">
+      <h2 className="text-[14px] font-semibold">{toDo.length === 0 ? "Nothing is left to do" : `${toDo.length} left to do`}</h2>
+      {toDo.length === 0 && (
+        <p className="text-muted">Every action that is wanted on touch is served in each of its moments, and every control leads somewhere.</p>
+      )}
+      <ul className="grid gap-1">
+        {toDo.map((t) => (
+          <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
+            <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setPatch({ pick: t })}>
+              <span className={t.kind === "action" ? "figure" : ""}>
+                {t.kind === "action" ? t.name : (data.layout.controls.find((c) => c.id === t.id)?.name ?? t.id)}
+              </span>
+              <span className="text-[11px] text-blocker">
+                ■{" "}
+                {t.kind === "action"
+                  ? stands.get(t.name)?.word
+                  : loose
+                      .filter((e) => e.control === t.id)
+                      .map((e) => e.word)
+                      .join("; ")}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {clashes.length > 0 && (
+        <p className="text-[12px] text-warning">◆ {clashes.length === 1 ? "One input gives" : `${clashes.length} inputs give`} two actions at once.</p>
+      )}
+      <p className="text-muted">Pick an action, a control or a wire to see its whole chain. Drag from an end to draw a wire.</p>
+    </section>
+  );
+}

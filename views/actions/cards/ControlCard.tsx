@@ -1,0 +1,74 @@
+"use client";
+/** A control as an end of wires: what it serves, and one action more. */
+import Link from "next/link";
+import type { Control, Serve } from "../../../core/layout/types";
+import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
+import { useSessionActions } from "../../session/context";
+import { Chips } from "./Chips";
+import { changeMoments } from "../../../core/layout/edits/controls";
+import { setPatch } from "../patch";
+import { portSign } from "../sheet/SheetControl";
+import type { SheetData } from "../useSheet";
+
+export function ControlCard({ control, data }: { control: Control; data: SheetData }) {
+  const session = useSessionActions();
+  const { actions, moments } = data.layout;
+  const serves = control.serves as readonly Serve[];
+  const free = actions.flatMap((a) =>
+    portsOf(control.kind)
+      .filter((p) => portWhyNot(p, a.kind) === null && !serves.some((s) => s.port === p && s.action === a.name))
+      .map((port) => ({ action: a, port })),
+  );
+  const toggle = (id: string) =>
+    session.edit(`moments of ${control.id}`, (l) =>
+      changeMoments(l, [control.id], control.moments.includes(id) ? control.moments.filter((m) => m !== id) : [...control.moments, id]),
+    );
+  return (
+    <section aria-label={`The control ${control.name}`} className="grid gap-2">
+      <h2 className="flex items-baseline gap-2">
+        <span className="truncate text-[14px] font-semibold">{control.name}</span>
+        <span className="caption">{control.kind}</span>
+        <Link className="push ml-auto h-6 px-1.5 text-[11px]" href="/layout" onClick={() => session.select([control.id])}>
+          Show on the bench
+        </Link>
+      </h2>
+      {serves.length === 0 && <p className="text-[12px] text-warning">◆ serves nothing</p>}
+      <ul aria-label={`What ${control.name} serves`} className="grid gap-1">
+        {serves.map((s, index) => {
+          const action = actions.find((a) => a.name === s.action);
+          return (
+            <li key={index}>
+              <button className="push h-6 w-full justify-between gap-2" onClick={() => setPatch({ pick: { kind: "serve", id: control.id, index } })}>
+                <span className="figure min-w-0 truncate">
+                  {portSign(s.port)} → {s.action}
+                </span>
+                <span className={action ? "caption" : "text-[11px] text-blocker"}>{action ? serveGives(s, action.kind) : "nothing reads it"}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {free.length > 0 && (
+        <select
+          aria-label={`Let ${control.name} serve one action more`}
+          className="box h-6 w-full px-1"
+          value=""
+          onChange={(event) => {
+            const { action, port } = free[Number(event.target.value)];
+            session.edit(`wire ${control.id} to ${action.name}`, (l) => joinPort(l, control.id, port, action.name));
+          }}
+        >
+          <option value="">{serves.length === 0 ? "serve an action…" : "serve one more…"}</option>
+          {free.map(({ action, port }, i) => (
+            <option key={`${action.name} ${port}`} value={i}>
+              {action.name} by {port}
+            </option>
+          ))}
+        </select>
+      )}
+      {moments.length > 0 && (
+        <Chips label="shows in" items={moments.map((m) => ({ id: m.id, word: m.name, on: control.moments.includes(m.id) }))} onToggle={toggle} />
+      )}
+    </section>
+  );
+}

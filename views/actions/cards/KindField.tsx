@@ -1,0 +1,73 @@
+"use client";
+/** The kind of an action. A change that would leave wires behind is shown before it is done: which of them, and why. */
+import { useState } from "react";
+import type { Action, ActionKind } from "../../../core/layout/types";
+import { changeActionKind, previewKind, type KindPreview, type Wire } from "../../../core/wiring/serves";
+import { Labelled } from "../../../ui/Typed";
+import { useSession, useSessionActions } from "../../session/context";
+import { endWord } from "../keys";
+import { KINDS } from "../kinds";
+
+export function KindField({ action, bare = false }: { action: Action; bare?: boolean }) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const [asked, setAsked] = useState<{ kind: ActionKind; preview: KindPreview } | null>(null);
+  const { name } = action;
+  const change = (kind: ActionKind, broken: "take-off" | "leave") => {
+    session.edit(`kind of ${name}`, (l) => changeActionKind(l, name, kind, broken));
+    setAsked(null);
+  };
+  const choose = (kind: ActionKind) => {
+    const preview = previewKind(layout, name, kind);
+    if (kind !== action.kind && preview.broken.length > 0) setAsked({ kind, preview });
+    else change(kind, "leave");
+  };
+  const field = (
+    <select
+      aria-label={`Kind of ${name}`}
+      className="box h-6 w-full px-1"
+      value={asked?.kind ?? action.kind}
+      onChange={(event) => choose(event.target.value as ActionKind)}
+    >
+      {KINDS.map(([key, word]) => (
+        <option key={key} value={key}>
+          {word}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <>
+      {bare ? field : <Labelled label="kind">{field}</Labelled>}
+      {asked && (
+        <div role="group" aria-label={`What ${asked.kind} would do to ${name}`} className="grid gap-1.5 rounded-sm border border-warning p-2 text-[12px]">
+          <p>
+            As {asked.kind === "axis" ? "an" : "a"} {asked.kind},{" "}
+            {asked.preview.broken.length === 1 ? "one wire no longer fits:" : `${asked.preview.broken.length} wires no longer fit:`}
+          </p>
+          <ul className="grid max-h-[120px] gap-1 overflow-auto" tabIndex={0} aria-label="Wires that no longer fit">
+            {asked.preview.broken.map(({ wire, why }, i) => (
+              <li key={i}>
+                <span className="figure">{wireWord(wire)}</span> <span className="caption">{why}</span>
+              </li>
+            ))}
+          </ul>
+          {asked.preview.change.length > 0 && <p className="caption">{asked.preview.change.map(wireWord).join(", ")}: given a value that fits.</p>}
+          <span className="flex flex-wrap gap-1">
+            <button className="push push-main h-6 px-1.5" onClick={() => change(asked.kind, "take-off")}>
+              Change, take them off
+            </button>
+            <button className="push h-6 px-1.5" onClick={() => change(asked.kind, "leave")}>
+              Change, leave them
+            </button>
+            <button className="push h-6 px-1.5" onClick={() => setAsked(null)}>
+              Keep {action.kind}
+            </button>
+          </span>
+        </div>
+      )}
+    </>
+  );
+}
+
+const wireWord = (wire: Wire): string => (wire.kind === "touch" ? `${wire.control} ${wire.serve.port}` : endWord(wire.end));

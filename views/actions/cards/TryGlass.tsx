@@ -1,0 +1,109 @@
+"use client";
+/** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { ActionValues } from "../../../core/input/events";
+import type { Game } from "../../../samples/game";
+import { useSession } from "../../session/context";
+import { benchScreenOf } from "../../session/screens";
+import { MomentChoice } from "../../shared/MomentChoice";
+import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
+import { useRehearsal } from "../../shared/useRehearsal";
+import { fitScale, useRoom } from "../../shared/useRoom";
+import { patchStore } from "../patch";
+import { createLiveMarks } from "../live";
+import type { SheetData } from "../useSheet";
+
+/** Nothing behind the controls: the sheet is about wires. */
+const NO_GAME: Game = {
+  tick() {},
+  draw(ctx, w, h) {
+    ctx.fillStyle = "#0c141b";
+    ctx.fillRect(0, 0, w, h);
+  },
+  moment: () => null,
+};
+const HEIGHT = 132;
+
+export function TryGlass({ data }: { data: SheetData }) {
+  const { layout } = data;
+  const moment = useSession((s) => s.view.moment);
+  const padOn = useSimulatedPad((s) => s.on);
+  const screen = benchScreenOf(layout);
+  const area = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { w } = useRoom(area);
+  const scale = fitScale({ w, h: HEIGHT }, screen, 0);
+  const marks = useMemo(() => createLiveMarks(), []);
+  const [said, setSaid] = useState("");
+  const latest = useRef(layout);
+  useEffect(() => {
+    latest.current = layout;
+  });
+  const onFrame = useCallback((_: ActionValues) => {}, []);
+  const { bind, feed } = useRehearsal({
+    layout,
+    screen,
+    scale,
+    game: NO_GAME,
+    moment,
+    canvas,
+    onFrame,
+    onTick: () => {},
+    onPlayed: (player) => {
+      const live = marks.mark(latest.current, player, performance.now());
+      setSaid(live.join(", "));
+    },
+  });
+  useEffect(() => {
+    const held = new Set<string>();
+    const elsewhere = (event: KeyboardEvent) =>
+      patchStore.getState().listening !== null ||
+      event.ctrlKey ||
+      event.metaKey ||
+      (event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [role=dialog], [data-testid=try-glass]") !== null);
+    const onKey = (event: KeyboardEvent) => {
+      const down = event.type === "keydown";
+      if (event.repeat || event.code === "" || (down && elsewhere(event)) || (!down && !held.has(event.code))) return;
+      if (down) held.add(event.code);
+      else held.delete(event.code);
+      feed({ t: performance.now(), type: "key", code: event.code, down });
+    };
+    window.addEventListener("keydown", onKey, true);
+    window.addEventListener("keyup", onKey, true);
+    return () => {
+      window.removeEventListener("keydown", onKey, true);
+      window.removeEventListener("keyup", onKey, true);
+    };
+    // `feed` speaks to the player that is there at the time.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  return (
+    <section aria-label="Try it" className="grid gap-1.5 border-t border-rule p-3">
+      <header className="flex items-center gap-2">
+        <h2 className="heading">Try it</h2>
+        <MomentChoice />
+        <button className="push ml-auto h-6 px-1.5 text-[11px]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+          Simulated pad
+        </button>
+      </header>
+      <div ref={area} className="grid place-items-center" style={{ height: HEIGHT }}>
+        {w > 0 && (
+          <div
+            {...bind}
+            tabIndex={0}
+            role="application"
+            aria-label={`The layout on ${screen.name}, to be tried; keys go to it while it has the focus, hold Escape to leave`}
+            data-testid="try-glass"
+            className="touch-none overflow-hidden rounded-sm bg-[#0c141b] select-none"
+            style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}
+          >
+            <canvas ref={canvas} className="block h-full w-full" />
+          </div>
+        )}
+      </div>
+      <p className="caption min-h-4 truncate" data-testid="live">
+        {said === "" ? "Press a key, move a pad, or touch a control." : `live: ${said}`}
+      </p>
+    </section>
+  );
+}

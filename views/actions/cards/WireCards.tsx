@@ -1,0 +1,209 @@
+"use client";
+/** What a wire gives: of a control's port, or of a key, mouse or pad input. */
+import { changeServe, unbind } from "../../../core/layout/edits/actions";
+import { portCarries } from "../../../core/layout/fits";
+import type { Action, Control, Serve } from "../../../core/layout/types";
+import { changeDesk, deskWires, unplug, type DeskWire } from "../../../core/wiring/desk";
+import { deskSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
+import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
+import { useSession, useSessionActions } from "../../session/context";
+import { endTitle, endWord } from "../keys";
+import { setPatch } from "../patch";
+import type { SheetData } from "../useSheet";
+
+type Two = number | [number, number];
+
+export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {
+  const session = useSessionActions();
+  const serve = (control.serves as readonly Serve[])[index];
+  const action = data.layout.actions.find((a) => a.name === serve.action);
+  const { id } = control;
+  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${id}`, (l) => changeServe(l, id, index, next), true);
+  const ports = portsOf(control.kind).filter((p) => p === serve.port || !action || portWhyNot(p, action.kind) === null);
+  const others = data.layout.actions.filter((a) => portWhyNot(serve.port, a.kind) === null || a.name === serve.action);
+  const carries = portCarries(serve.port);
+  return (
+    <section aria-label={`The wire from ${control.name} to ${serve.action}`} className="grid gap-2">
+      <WireHead
+        from={`${control.name}, ${serve.port}`}
+        to={serve.action}
+        gives={action ? serveGives(serve, action.kind) : "nothing reads it"}
+        onRemove={() => session.edit(`take the wire from ${id} to ${serve.action} off`, (l) => unbind(l, id, index))}
+      />
+      <ChoiceField
+        label="by port"
+        value={serve.port}
+        options={ports.map((p) => [p, p])}
+        onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
+      />
+      <ChoiceField
+        label="leads to"
+        value={others.some((a) => a.name === serve.action) ? serve.action : null}
+        options={others.map((a) => [a.name, a.name])}
+        onChange={(name) => session.edit(`lead ${id} to ${name}`, (l) => leadServe(l, id, index, name))}
+      />
+      {action && carries === "press" && action.kind !== "press" && action.kind !== "motion" && (
+        <ValueFields kind={action.kind} value={serve.value} onChange={(value) => change("value", { value })} />
+      )}
+      {action && carries !== "press" && (
+        <ScaleFields
+          pair={carries !== "number"}
+          value={serve.scale ?? 1}
+          unit={carries === "vector" && action.kind === "motion" ? "a second" : undefined}
+          onChange={(scale) => change("scale", { scale: scale === 1 && action.kind !== "motion" ? undefined : scale })}
+        />
+      )}
+      {action?.kind === "press" && (
+        <>
+          <SwitchField
+            after
+            label="repeats while held"
+            value={serve.repeat !== undefined}
+            onChange={(on) => change("repeat", { repeat: on ? { delayMs: 400, intervalMs: 100 } : undefined })}
+          />
+          {serve.repeat && (
+            <Pair>
+              <NumberField
+                label="after"
+                unit="ms"
+                min={0}
+                step={10}
+                value={serve.repeat.delayMs}
+                onChange={(delayMs) => change("repeat", { repeat: { ...serve.repeat!, delayMs } })}
+              />
+              <NumberField
+                label="every"
+                unit="ms"
+                min={1}
+                step={10}
+                value={serve.repeat.intervalMs}
+                onChange={(intervalMs) => change("repeat", { repeat: { ...serve.repeat!, intervalMs } })}
+              />
+            </Pair>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Action; data: SheetData }) {
+  const session = useSessionActions();
+  const { list, index, source } = wire;
+  const { name, kind } = action;
+  const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeDesk(l, name, list, index, next), true);
+  return (
+    <section aria-label={`The wire from ${endTitle(wire.end)} to ${name}`} className="grid gap-2">
+      <WireHead
+        from={endTitle(wire.end, data.letters)}
+        to={name}
+        gives={deskSourceGives(wire, kind)}
+        onRemove={() => session.edit(`take ${endWord(wire.end)} from ${name}`, (l) => unplug(l, name, list, index))}
+      />
+      {("code" in source || "button" in source) && (kind === "vector" || kind === "axis") && (
+        <ValueFields kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
+      )}
+      {"scale" in source && (
+        <ScaleFields
+          pair={!("axis" in source)}
+          value={source.scale}
+          unit={"stick" in source && kind === "motion" ? "a second" : undefined}
+          onChange={(scale) => change("scale", { scale })}
+        />
+      )}
+      {"inner" in source && (
+        <Pair>
+          <NumberField
+            label="dead to"
+            unit="%"
+            min={0}
+            max={source.outer * 100 - 1}
+            value={source.inner * 100}
+            onChange={(percent) => change("dead zone", { inner: percent / 100 })}
+          />
+          <NumberField
+            label="full from"
+            unit="%"
+            min={source.inner * 100 + 1}
+            max={100}
+            value={source.outer * 100}
+            onChange={(percent) => change("dead zone", { outer: percent / 100 })}
+          />
+        </Pair>
+      )}
+    </section>
+  );
+}
+
+/** A key, mouse or pad input that gives to several actions. */
+export function EndCard({ end, data }: { end: string; data: SheetData }) {
+  const wires = data.layout.actions.flatMap((a) => deskWires(a).flatMap((w) => (w.end === end ? [{ w, kind: a.kind }] : [])));
+  const clash = data.clashes.find((c) => c.end === end);
+  const moment = useSession((s) => s.layout.moments.find((m) => m.id === clash?.moment)?.name);
+  return (
+    <section aria-label={endTitle(end)} className="grid gap-2">
+      <h2 className="text-[14px] font-semibold">{endTitle(end, data.letters)}</h2>
+      {clash && (
+        <p className="text-[12px] text-warning">
+          ◆ {clash.actions.join(" and ")} are given at once by it{moment ? ` in ${moment}` : ""}. Bind one of them elsewhere, or let their moments differ.
+        </p>
+      )}
+      <ul className="grid gap-1">
+        {wires.map(({ w, kind }) => (
+          <li key={w.action}>
+            <button
+              className="push h-6 w-full justify-between"
+              onClick={() => setPatch({ pick: { kind: "desk", action: w.action, list: w.list, index: w.index } })}
+            >
+              <span className="figure">{w.action}</span> <span className="caption">{deskSourceGives(w, kind)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function WireHead({ from, to, gives, onRemove }: { from: string; to: string; gives: string; onRemove: () => void }) {
+  return (
+    <header className="grid gap-0.5">
+      <h2 className="flex items-baseline gap-2">
+        <span className="text-[14px] font-semibold">A wire</span>
+        <button className="push ml-auto h-6 px-1.5 text-[11px]" onClick={onRemove}>
+          Take it off
+        </button>
+      </h2>
+      <p className="text-[12px]">
+        {from} → <span className="figure">{to}</span>
+      </p>
+      <p className="caption">
+        gives <span className="figure text-[11px]">{gives}</span>
+      </p>
+    </header>
+  );
+}
+
+/** What a true/false source gives toward an axis or a vector. */
+function ValueFields({ kind, value, onChange }: { kind: "axis" | "vector"; value: Two | undefined; onChange: (value: Two) => void }) {
+  if (kind === "axis") return <NumberField label="gives" step={0.1} min={-1} max={1} value={typeof value === "number" ? value : 1} onChange={onChange} />;
+  const [x, y] = Array.isArray(value) ? value : [0, 0];
+  return (
+    <Pair>
+      <NumberField label="gives x" step={0.1} min={-1} max={1} value={x} onChange={(next) => onChange([next, y])} />
+      <NumberField label="gives y" step={0.1} min={-1} max={1} value={y} onChange={(next) => onChange([x, next])} />
+    </Pair>
+  );
+}
+
+/** By how much what comes is taken: one number, or one for each way. */
+function ScaleFields({ pair, value, unit, onChange }: { pair: boolean; value: Two; unit?: string; onChange: (value: Two) => void }) {
+  const [x, y] = Array.isArray(value) ? value : [value, value];
+  if (!pair) return <NumberField label="times" step={0.1} value={x} onChange={onChange} />;
+  const put = (nx: number, ny: number) => onChange(nx === ny ? nx : [nx, ny]);
+  return (
+    <Pair>
+      <NumberField label="x times" step={0.1} unit={unit} value={x} onChange={(next) => put(next, y)} />
+      <NumberField label="y times" step={0.1} unit={unit} value={y} onChange={(next) => put(x, next)} />
+    </Pair>
+  );
+}

@@ -1,0 +1,217 @@
+"use client";
+/** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { readLayout } from "../../../core/layout/parse";
+import type { Layout } from "../../../core/layout/types";
+import { unitPx } from "../../../core/placement/scale";
+import { ok, problemText } from "../../../core/result";
+import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice, type WordMatch } from "../../../core/wiring/takeOver";
+import type { KeptLayout } from "../../../storage/layouts";
+import { Dialogue } from "../../../ui/Dialogue";
+import { FileInput } from "../../../ui/FileInput";
+import { useLibrary, useSession, useSessionActions } from "../../session/context";
+import { benchScreenOf } from "../../session/screens";
+
+export function OtherDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Dialogue title="From another layout" open={open} onOpenChange={onOpenChange} wide>
+      <FromOther onDone={() => onOpenChange(false)} />
+    </Dialogue>
+  );
+}
+
+function FromOther({ onDone }: { onDone: () => void }) {
+  const library = useLibrary();
+  const openId = useSession((s) => s.id);
+  const [kept, setKept] = useState<readonly KeptLayout[]>([]);
+  const [from, setFrom] = useState<Layout | null>(null);
+  const [problem, setProblem] = useState("");
+  const file = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    let current = true;
+    void library.list().then((all) => current && setKept(all.kept.filter((l) => l.id !== openId)));
+    return () => {
+      current = false;
+    };
+  }, [library, openId]);
+  const take = (text: string, name: string) => {
+    const read = readLayout(text);
+    setProblem(read.ok ? "" : `${name}: ${problemText(read.problems, 3)}`);
+    setFrom(read.ok ? read.value : null);
+  };
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap items-center gap-1.5">
+        <select
+          aria-label="The other layout"
+          className="box h-7 max-w-[320px] px-1"
+          defaultValue=""
+          onChange={(event) => {
+            const chosen = kept.find((l) => l.id === event.target.value);
+            if (chosen) take(chosen.text, chosen.name);
+          }}
+        >
+          <option value="">a layout kept here…</option>
+          {kept.map((l) => (
+            <option key={l.id} value={l.id}>
+              {l.name}
+            </option>
+          ))}
+        </select>
+        <span className="caption">or</span>
+        <button className="push" onClick={() => file.current?.click()}>
+          A file…
+        </button>
+        <FileInput
+          ref={file}
+          accept=".json,application/json"
+          label="Layout to take controls from"
+          onFile={(f) => void f.text().then((text) => take(text, f.name))}
+        />
+      </div>
+      {problem && (
+        <p role="alert" className="whitespace-pre-line text-blocker">
+          {problem}
+        </p>
+      )}
+      {from && <Matching key={from.name} from={from} onDone={onDone} />}
+    </div>
+  );
+}
+
+const choiceOf = (match: WordMatch): WordChoice => (match.to === null ? { kind: "new" } : { kind: "means", action: match.to });
+const choiceText = (choice: WordChoice) => (choice.kind === "means" ? `= ${choice.action}` : choice.kind);
+const textChoice = (text: string): WordChoice =>
+  text.startsWith("= ") ? { kind: "means", action: text.slice(2) } : { kind: text === "new" ? "new" : "leave" };
+
+function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
+  const session = useSessionActions();
+  const here = useSession((s) => s.layout);
+  const [controls, setControls] = useState<ReadonlyMap<string, ControlChoice>>(() => new Map(from.controls.map((c) => [c.id, "control"])));
+  const [byHand, setByHand] = useState<ReadonlyMap<string, WordChoice>>(new Map());
+  const ids = useMemo(() => [...controls.keys()], [controls]);
+  const matches = useMemo(() => matchWords(from, ids, here.actions), [from, ids, here.actions]);
+  const words = useMemo(() => new Map(matches.map((m) => [m.word, byHand.get(m.word) ?? choiceOf(m)])), [matches, byHand]);
+  const wrong = useMemo(() => mismatches(from, here, words, ids), [from, here, words, ids]);
+  const choose = (id: string, choice: ControlChoice | "leave") => {
+    const next = new Map(controls);
+    if (choice === "leave") next.delete(id);
+    else next.set(id, choice);
+    setControls(next);
+  };
+  const run = () => {
+    const screen = benchScreenOf(here);
+    const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
+    const taken = takeOver(here, from, { words, controls, unitRatio });
+    if (!taken.ok) return session.edit("take over", () => taken);
+    if (
+      !session.edit(`take ${taken.value.ids.length === 1 ? taken.value.ids[0] : `${taken.value.ids.length} controls`} over from ${from.name}`, () =>
+        ok(taken.value.layout),
+      )
+    )
+      return;
+    session.select(taken.value.ids);
+    session.tell({
+      text: `${taken.value.ids.length} ${taken.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,
+      tone: "plain",
+    });
+    onDone();
+  };
+  const STATE = { same: "the same", near: "nearly the same", none: "not here" } as const;
+  return (
+    <>
+      <section aria-label="Words">
+        <h3 className="heading mb-1">Words</h3>
+        <div className="max-h-[220px] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Words of the two layouts">
+          <table className="w-full border-collapse text-left">
+            <thead className="sticky top-0 bg-sheet">
+              <tr className="caption">
+                <th scope="col" className="px-2 py-1 font-normal">
+                  there
+                </th>
+                <th scope="col" className="px-2 py-1 font-normal">
+                  match
+                </th>
+                <th scope="col" className="px-2 py-1 font-normal">
+                  means here
+                </th>
+                <th scope="col" className="px-2 py-1 font-normal">
+                  does not go together
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {matches.map((m) => {
+                const bad = wrong.filter((w) => w.word === m.word);
+                return (
+                  <tr key={m.word} className="border-t border-rule" data-word={m.word}>
+                    <th scope="row" className="px-2 py-0.5 font-normal">
+                      <span className="figure">{m.word}</span> <span className="caption">{m.kind}</span>
+                    </th>
+                    <td className={`px-2 text-[11px] ${m.state === "near" ? "text-warning" : "text-muted"}`}>
+                      {byHand.has(m.word) ? "by hand" : STATE[m.state]}
+                    </td>
+                    <td className="px-2 py-0.5">
+                      <select
+                        aria-label={`What ${m.word} means here`}
+                        className="box h-6 max-w-[180px] px-1"
+                        value={choiceText(words.get(m.word)!)}
+                        onChange={(event) => setByHand(new Map(byHand).set(m.word, textChoice(event.target.value)))}
+                      >
+                        {here.actions.map((a) => (
+                          <option key={a.name} value={`= ${a.name}`}>
+                            {a.name}
+                          </option>
+                        ))}
+                        {!here.actions.some((a) => a.name === m.word) && <option value="new">a new action</option>}
+                        <option value="leave">nothing</option>
+                      </select>
+                    </td>
+                    <td className="px-2 py-0.5 text-[11px] text-warning">{bad.length > 0 && `◆ ${bad.map((b) => `${b.control}: ${b.why}`).join("; ")}`}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      </section>
+      <section aria-label="Controls of the other layout">
+        <header className="mb-1 flex items-center gap-2">
+          <h3 className="heading">Controls</h3>
+          <button className="h-6 px-1 text-[11px] underline" onClick={() => setControls(new Map(from.controls.map((c) => [c.id, "control"])))}>
+            all
+          </button>
+          <button className="h-6 px-1 text-[11px] underline" onClick={() => setControls(new Map())}>
+            none
+          </button>
+        </header>
+        <ul className="grid max-h-[200px] grid-cols-2 gap-x-4 overflow-auto border border-rule p-1">
+          {from.controls.map((c) => (
+            <li key={c.id} className="flex min-h-7 items-center gap-2 px-1">
+              <span className="min-w-0 flex-1 truncate">
+                {c.name} <span className="caption">{c.kind}</span>
+              </span>
+              <select
+                aria-label={`What to take of ${c.name}`}
+                className="box h-6 px-1 text-[11px]"
+                value={controls.get(c.id) ?? "leave"}
+                onChange={(event) => choose(c.id, event.target.value as ControlChoice | "leave")}
+              >
+                <option value="control">the control</option>
+                <option value="look">its look alone</option>
+                <option value="leave">nothing</option>
+              </select>
+            </li>
+          ))}
+        </ul>
+        <p className="caption mt-1">
+          A control comes with its cluster, feel, look and pictures, at the size it has there. A look alone goes onto the controls here of its kind that serve
+          the same. Wires that do not go together stay behind, and so do arrangements.
+        </p>
+      </section>
+      <button className="push push-main justify-self-end" disabled={controls.size === 0} onClick={run}>
+        Take over {controls.size} of {from.controls.length}
+      </button>
+    </>
+  );
+}

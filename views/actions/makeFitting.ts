@@ -1,0 +1,22 @@
+"use client";
+/** From an action that nothing serves, in one step: a fitting control on the bench, where the thumb that will most likely want it lies. */
+import type { Action } from "../../core/layout/types";
+import { fittingKind, growControl } from "../../core/placement/make";
+import { ok } from "../../core/result";
+import { sightFor } from "../session/prepared";
+import { benchScreenOf } from "../session/screens";
+import type { Session } from "../session/session";
+import { homeOf } from "../shared/home";
+
+export function makeFitting(session: Session, action: Action): void {
+  const { layout, view } = session.store.getState();
+  const sight = sightFor(layout, benchScreenOf(layout), { ...view, moment: null });
+  const grown = growControl(sight, { kind: null, action, at: homeOf(sight, fittingKind(action.kind)) });
+  if (!grown.ok) {
+    session.edit(`grow ${action.name}`, () => grown);
+    return;
+  }
+  if (!session.edit(`grow ${action.name}`, () => ok(grown.value.layout))) return;
+  session.select([grown.value.id]);
+  session.tell({ text: `A ${fittingKind(action.kind)} for ${action.name} stands on the bench.`, tone: "plain" });
+}

@@ -1,0 +1,254 @@
+/**
+ * Where everything stands on the patch sheet, and what belongs to a chain.
+ *
+ * Rows have known heights, so that wires need no measuring: an action is as high as the desk inputs that stand beside it
+ * need; a control stands as near to the first action it serves as those above it let it.
+ */
+import type { Action, Control, Layout, Serve } from "../../core/layout/types";
+import { deskWires, type DeskList } from "../../core/wiring/desk";
+import type { LooseEnd, Stand } from "../../core/wiring/states";
+import type { Picked } from "./patch";
+
+export const ACTION_HEIGHT = 50;
+export const END_HEIGHT = 26;
+export const CONTROL_HEAD = 28;
+export const SERVE_HEIGHT = 24;
+const GROUP_HEIGHT = 30;
+const CONTROL_GAP = 8;
+
+/** What of the layout is to be seen. */
+export interface Filter {
+  readonly search: string;
+  readonly moment: string | null;
+  readonly only: "all" | "left" | "served" | "desk" | "unread";
+}
+
+export interface GroupPlace {
+  readonly key: string;
+  readonly word: string;
+  readonly y: number;
+  readonly folded: boolean;
+  readonly count: number;
+}
+export interface Row {
+  readonly y: number;
+  readonly h: number;
+}
+/** A wire from a desk end to an action (`fromY` at the end, `toY` at the action), or from an action to a control's serve; null where it leads nowhere. */
+export interface DeskWirePlace {
+  readonly key: string;
+  readonly end: string;
+  readonly action: string;
+  readonly list: DeskList;
+  readonly index: number;
+  readonly fromY: number;
+  readonly toY: number;
+}
+export interface ServeWirePlace {
+  readonly key: string;
+  readonly id: string;
+  readonly index: number;
+  readonly action: string;
+  readonly fromY: number | null;
+  readonly toY: number;
+}
+export interface Places {
+  readonly groups: readonly GroupPlace[];
+  readonly actions: ReadonlyMap<string, Row>;
+  readonly ends: ReadonlyMap<string, Row>;
+  readonly controls: ReadonlyMap<string, Row>;
+  readonly deskWires: readonly DeskWirePlace[];
+  readonly serveWires: readonly ServeWirePlace[];
+  readonly height: number;
+  /** Actions that the filter leaves out. */
+  readonly hidden: number;
+}
+
+export const deskWireKey = (action: string, list: DeskList, index: number): string => `desk ${list} ${index} ${action}`;
+export const serveWireKey = (id: string, index: number): string => `serve ${index} ${id}`;
+
+/** Everything of an action that can be searched for, in small letters. `endWord` words a desk end. */
+function wordsOf(action: Action, controls: readonly Control[], endWord: (end: string) => string): string {
+  const served = controls.filter((c) => c.serves.some((s) => s.action === action.name)).map((c) => `${c.name} ${c.id} ${c.kind}`);
+  return [action.name, action.kind, action.note, ...deskWires(action).map((w) => `${w.end} ${endWord(w.end)}`), ...served].join("\n").toLowerCase();
+}
+
+/** The actions a filter lets through, in order. Every word of the search must be found. */
+export function seenActions(
+  layout: Pick<Layout, "actions" | "controls">,
+  filter: Filter,
+  stands: ReadonlyMap<string, Stand>,
+  endWord: (end: string) => string,
+): readonly Action[] {
+  const wanted = filter.search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((w) => w !== "");
+  return layout.actions.filter((action) => {
+    if (filter.moment !== null && !action.moments.includes(filter.moment)) return false;
+    const stand = stands.get(action.name);
+    if (stand && filter.only !== "all") {
+      const is = !action.read ? "unread" : stand.toDo ? "left" : action.touch === "never" ? "desk" : "served";
+      if (is !== filter.only) return false;
+    }
+    if (wanted.length === 0) return true;
+    const words = wordsOf(action, layout.controls, endWord);
+    return wanted.every((w) => words.includes(w));
+  });
+}
+
+/** Actions in groups of those wanted in the same moments; one group without a word where grouping is off or there are no moments. */
+export function groupsOf(
+  actions: readonly Action[],
+  moments: Layout["moments"],
+  grouped: boolean,
+): { key: string; word: string; actions: readonly Action[] }[] {
+  if (!grouped || moments.length === 0) return [{ key: "", word: "", actions }];
+  const groups = new Map<string, Action[]>();
+  for (const action of actions) {
+    const key = action.moments.join(" ");
+    groups.set(key, [...(groups.get(key) ?? []), action]);
+  }
+  const rank = (key: string) => (key === "" ? Infinity : key.split(" ").length === moments.length ? -1 : moments.findIndex((m) => m.id === key.split(" ")[0]));
+  const word = (key: string) => {
+    const ids = key === "" ? [] : key.split(" ");
+    if (ids.length === 0) return "in no moment";
+    return ids.length === moments.length ? "in every moment" : ids.map((id) => moments.find((m) => m.id === id)?.name ?? id).join(" and ");
+  };
+  return [...groups]
+    .sort(([a], [b]) => rank(a) - rank(b) || a.split(" ").length - b.split(" ").length || (a < b ? -1 : 1))
+    .map(([key, list]) => ({ key, word: word(key), actions: list }));
+}
+
+/** Places everything. `loose`: serves that lead nowhere, to stand by the action they were likely meant for. */
+export function sheetPlaces(
+  layout: Pick<Layout, "actions" | "controls" | "moments">,
+  seen: readonly Action[],
+  options: { readonly grouped: boolean; readonly folded: ReadonlySet<string>; readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
+): Places {
+  const groups: GroupPlace[] = [];
+  const actions = new Map<string, Row>();
+  const ends = new Map<string, Row>();
+  /** Where the wires of an action end: at its row, or at its folded group. */
+  const middle = new Map<string, number>();
+  let y = 0;
+  for (const group of groupsOf(seen, layout.moments, options.grouped)) {
+    const folded = group.word !== "" && options.folded.has(group.key);
+    if (group.word !== "") {
+      groups.push({ key: group.key, word: group.word, y, folded, count: group.actions.length });
+      if (folded) for (const action of group.actions) middle.set(action.name, y + GROUP_HEIGHT / 2);
+      y += GROUP_HEIGHT;
+    }
+    if (folded) continue;
+    for (const action of group.actions) {
+      const fresh = [...new Set(deskWires(action).map((w) => w.end))].filter((end) => !ends.has(end));
+      const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
+      const top = y + (h - fresh.length * END_HEIGHT) / 2;
+      fresh.forEach((end, i) => ends.set(end, { y: top + i * END_HEIGHT, h: END_HEIGHT }));
+      actions.set(action.name, { y, h });
+      middle.set(action.name, y + h / 2);
+      y += h + 4;
+    }
+  }
+  const controls = placeControls(layout.controls, middle, actions, options);
+  const desk = seen.flatMap((action) =>
+    deskWires(action).flatMap((w): DeskWirePlace[] => {
+      const from = ends.get(w.end);
+      const to = middle.get(action.name);
+      if (!from || to === undefined) return [];
+      return [
+        { key: deskWireKey(action.name, w.list, w.index), end: w.end, action: action.name, list: w.list, index: w.index, fromY: from.y + from.h / 2, toY: to },
+      ];
+    }),
+  );
+  const serves = layout.controls.flatMap((control) => {
+    const row = controls.get(control.id);
+    if (!row) return [];
+    return (control.serves as readonly Serve[]).map((s, index): ServeWirePlace => ({
+      key: serveWireKey(control.id, index),
+      id: control.id,
+      index,
+      action: s.action,
+      fromY: middle.get(s.action) ?? null,
+      toY: row.y + CONTROL_HEAD + (index + 0.5) * SERVE_HEIGHT,
+    }));
+  });
+  const low = [...controls.values()].reduce((most, row) => Math.max(most, row.y + row.h), y);
+  return { groups, actions, ends, controls, deskWires: desk, serveWires: serves, height: low + 24, hidden: layout.actions.length - seen.length };
+}
+
+function placeControls(
+  controls: readonly Control[],
+  middle: ReadonlyMap<string, number>,
+  open: ReadonlyMap<string, Row>,
+  options: { readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
+): Map<string, Row> {
+  const near = new Map(options.loose.flatMap((e) => (e.near === null ? [] : [[e.control, e.near] as const])));
+  const wanted = controls.flatMap((control, order) => {
+    const served = (control.serves as readonly Serve[]).map((s) => s.action);
+    const meant = near.get(control.id);
+    const at = [...served, ...(meant === undefined ? [] : [meant])].flatMap((name) => middle.get(name) ?? []);
+    // Under a filter only what hangs together with an action in view stays; what serves folded groups alone folds away with them.
+    if (options.filtered && at.length === 0) return [];
+    if (at.length > 0 && ![...served, meant ?? ""].some((name) => open.has(name))) return [];
+    return [{ control, order, at: at.length > 0 ? Math.min(...at) : Infinity }];
+  });
+  wanted.sort((a, b) => a.at - b.at || a.order - b.order);
+  const rows = new Map<string, Row>();
+  let y = 0;
+  for (const { control, at } of wanted) {
+    const h = CONTROL_HEAD + Math.max(1, control.serves.length) * SERVE_HEIGHT;
+    if (at !== Infinity) y = Math.max(y, at - CONTROL_HEAD - SERVE_HEIGHT / 2);
+    rows.set(control.id, { y, h });
+    y += h + CONTROL_GAP;
+  }
+  return rows;
+}
+
+/** What hangs together: names of actions, ids of controls, desk ends, and keys of wires. */
+export interface Chain {
+  readonly actions: ReadonlySet<string>;
+  readonly controls: ReadonlySet<string>;
+  readonly ends: ReadonlySet<string>;
+  readonly wires: ReadonlySet<string>;
+}
+
+/**
+ * The whole chain of a pick: of an action everything that gives to it; of a control, key, mouse or pad input the actions it gives
+ * to; of a wire its two ends. Null where nothing is picked, or what was picked is no more.
+ */
+export function chainOf(pick: Picked | null, layout: { readonly actions: readonly Action[]; readonly controls: readonly Control[] }): Chain | null {
+  if (!pick) return null;
+  const actions = new Set<string>();
+  const controls = new Set<string>();
+  const ends = new Set<string>();
+  const wires = new Set<string>();
+  const takeServe = (id: string, index: number, action: string) => {
+    controls.add(id);
+    actions.add(action);
+    wires.add(serveWireKey(id, index));
+  };
+  for (const control of layout.controls)
+    (control.serves as readonly Serve[]).forEach((s, index) => {
+      if (
+        (pick.kind === "action" && s.action === pick.name) ||
+        (pick.kind === "control" && control.id === pick.id) ||
+        (pick.kind === "serve" && control.id === pick.id && index === pick.index)
+      )
+        takeServe(control.id, index, s.action);
+    });
+  for (const action of layout.actions)
+    for (const w of deskWires(action))
+      if (
+        (pick.kind === "action" && action.name === pick.name) ||
+        (pick.kind === "end" && w.end === pick.end) ||
+        (pick.kind === "desk" && action.name === pick.action && w.list === pick.list && w.index === pick.index)
+      ) {
+        actions.add(action.name);
+        ends.add(w.end);
+        wires.add(deskWireKey(action.name, w.list, w.index));
+      }
+  if (pick.kind === "action" && layout.actions.some((a) => a.name === pick.name)) actions.add(pick.name);
+  if (pick.kind === "control" && layout.controls.some((c) => c.id === pick.id)) controls.add(pick.id);
+  return actions.size + controls.size + ends.size === 0 ? null : { actions, controls, ends, wires };
+}

@@ -1,0 +1,146 @@
+"use client";
+/** Binding by doing: while it is open, a key that is pressed, a pad that is moved, or a mouse input that is chosen is plugged into the action. It stays open for the next one. */
+import { X } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import type { Action } from "../../../core/layout/types";
+import { deskWhyNot, deskWires, plugIn, sourceOfEnd, unplug } from "../../../core/wiring/desk";
+import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
+import { useSessionActions } from "../../session/context";
+import { padNow, switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
+import { useKeyLetters } from "../../shared/useKeyLetters";
+import { endTitle, endWord, mouseWord } from "../keys";
+import { setPatch, usePatch } from "../patch";
+
+/** Mouse inputs offered, the main button last: it is the one that every touch would give. */
+const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "mouse 0"] as const;
+/** Keys that have work of their own in the window, and so cannot be bound by pressing them. */
+const CHOSEN_KEYS = ["key Escape", "key Tab"] as const;
+
+export function ListenAnchor({ action, children }: { action: Action; children: ReactNode }) {
+  const open = usePatch((p) => p.listening === action.name);
+  return (
+    <Popover.Root open={open} onOpenChange={(next) => setPatch({ listening: next ? action.name : null })}>
+      <Popover.Anchor asChild>{children}</Popover.Anchor>
+      {open && <Listening action={action} />}
+    </Popover.Root>
+  );
+}
+
+function Listening({ action }: { action: Action }) {
+  const session = useSessionActions();
+  const letters = useKeyLetters();
+  const padOn = useSimulatedPad((s) => s.on);
+  const [refusal, setRefusal] = useState("");
+  const { name, kind } = action;
+  const take = (end: string) => {
+    if (deskWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
+    const made = sourceOfEnd(end)!;
+    const why = deskWhyNot(made.source, kind);
+    setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
+    if (why === null) session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+  };
+  const taking = useRef(take);
+  useEffect(() => {
+    taking.current = take;
+  });
+  useEffect(() => {
+    let frame = 0;
+    let rest: PadSnapshot | null = null;
+    let settled = true;
+    const wants = kind === "axis" ? "axis" : "stick";
+    const look = () => {
+      const now = padNow();
+      if (now && rest) {
+        const end = movedEnd(rest, now, wants);
+        // One movement binds one thing: the pad must come back before the next.
+        if (end === null) settled = true;
+        else if (settled) {
+          settled = false;
+          taking.current(end);
+        }
+      } else if (now) rest = now;
+      else rest = null;
+      frame = requestAnimationFrame(look);
+    };
+    frame = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(frame);
+  }, [kind]);
+  const onKey = (event: KeyboardEvent) => {
+    if (event.code === "" || event.repeat || event.code === "Escape" || event.code === "Tab") return;
+    event.preventDefault();
+    event.stopPropagation();
+    event.nativeEvent.stopPropagation();
+    take(`key ${event.code}`);
+  };
+  const wires = deskWires(action);
+  return (
+    <Popover.Portal>
+      <Popover.Content
+        side="bottom"
+        align="start"
+        sideOffset={4}
+        aria-label={`Bind an input to ${name}`}
+        className="z-50 grid w-[300px] gap-2 rounded-sm border border-edge bg-sheet p-3 shadow-xl"
+        onInteractOutside={(event) => {
+          if ((event.target as HTMLElement | null)?.closest("[data-simulated-pad]")) event.preventDefault();
+        }}
+      >
+        <button
+          className="h-10 rounded-sm border border-dashed border-accent text-accent"
+          aria-label={`Press the key for ${name}, or move the pad; Escape ends it`}
+          autoFocus
+          onKeyDown={onKey}
+          onKeyUp={(event) => event.preventDefault()}
+        >
+          Press a key, or move the pad
+        </button>
+        <p role="status" className="min-h-4 text-[11px] text-warning">
+          {refusal && `◆ ${refusal}`}
+        </p>
+        {wires.length > 0 && (
+          <ul className="flex flex-wrap gap-1" aria-label={`Bound to ${name}`}>
+            {wires.map((w) => (
+              <li key={`${w.list} ${w.index}`} className="flex h-6 items-center rounded-sm border border-edge pl-1.5" title={endTitle(w.end, letters)}>
+                <span className="figure text-[11px]">{endWord(w.end, letters)}</span>
+                <button
+                  className="grid size-6 place-items-center text-muted"
+                  aria-label={`Take ${endWord(w.end, letters)} away`}
+                  onClick={() => session.edit(`take ${endWord(w.end)} from ${name}`, (l) => unplug(l, name, w.list, w.index))}
+                >
+                  <X size={10} />
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <div role="group" aria-label="Mouse" className="flex flex-wrap items-center gap-1">
+          <span className="caption w-10">mouse</span>
+          {MOUSE_ENDS.map((end) => (
+            <button
+              key={end}
+              className="push h-6 px-1.5 text-[11px]"
+              disabled={deskWhyNot(sourceOfEnd(end)!.source, kind) !== null}
+              title={end === "mouse 0" ? "Every touch on the glass would give this too" : (deskWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
+              onClick={() => take(end)}
+            >
+              {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
+              {end === "mouse 0" && <span className="text-warning">◆</span>}
+            </button>
+          ))}
+        </div>
+        <div className="flex flex-wrap items-center gap-1">
+          <span className="caption w-10">keys</span>
+          {CHOSEN_KEYS.map((end) => (
+            <button key={end} className="push h-6 px-1.5 text-[11px]" disabled={kind === "motion"} onClick={() => take(end)}>
+              {endWord(end)}
+            </button>
+          ))}
+          <button className="push ml-auto h-6 px-1.5 text-[11px]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+            {padOn ? "Put the simulated pad away" : "Simulated pad"}
+          </button>
+        </div>
+      </Popover.Content>
+    </Popover.Portal>
+  );
+}

@@ -1,0 +1,155 @@
+"use client";
+/** The patch sheet: keys, mouse and pads at the left, actions in the middle, touch controls at the right, wires drawn between. */
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useMemo, useRef } from "react";
+import { useSessionActions } from "../../session/context";
+import { useRoom } from "../../shared/useRoom";
+import { setPatch, toggleFold, usePatch } from "../patch";
+import { endTitle } from "../keys";
+import { targetKey } from "../pulls";
+import type { SheetData } from "../useSheet";
+import { columnsOf } from "./columns";
+import { SheetAction } from "./SheetAction";
+import { SheetControl } from "./SheetControl";
+import { SheetEnd, wiresByEnd } from "./SheetEnds";
+import { usePull, wordOf } from "./usePull";
+import { Wires } from "./Wires";
+
+export function Sheet({ data }: { data: SheetData }) {
+  const { layout, places, chain, stands, loose, clashes, letters } = data;
+  const session = useSessionActions();
+  const pick = usePatch((p) => p.pick);
+  const room = useRef<HTMLDivElement>(null);
+  const { w } = useRoom(room);
+  const columns = columnsOf(w);
+  const pulling = usePull(session, (start, x) => {
+    // Let go where the inputs stand: an input that is not there yet.
+    if (start.kind === "action" && start.side === "desk" && x < columns.actions.x) setPatch({ listening: start.name });
+  });
+  const actions = useMemo(() => new Map(layout.actions.map((a) => [a.name, a])), [layout.actions]);
+  const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
+  const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
+  const momentName = (id: string) => layout.moments.find((m) => m.id === id)?.name ?? id;
+  const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
+  return (
+    <div ref={room} className="relative min-h-0 flex-1 overflow-auto" onClick={(event) => event.target === event.currentTarget && setPatch({ pick: null })}>
+      <div style={{ width: columns.width }} className="sticky top-0 z-10 h-7 bg-paper">
+        <h2 className="heading absolute top-1.5 text-right" style={column(columns.ends)}>
+          Keys, mouse, pads
+        </h2>
+        <h2 className="heading absolute top-1.5" style={column(columns.actions)}>
+          Actions
+        </h2>
+        <h2 className="heading absolute top-1.5" style={column(columns.controls)}>
+          Touch controls
+        </h2>
+      </div>
+      <div
+        data-sheet
+        data-testid="sheet"
+        className="relative"
+        style={{ width: columns.width, height: places.height }}
+        onKeyDown={pulling.onKeyDown}
+        onClickCapture={pulling.onClickCapture}
+        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setPatch({ pick: null })}
+      >
+        <Wires data={data} columns={columns} />
+        {places.groups.map((g) => (
+          <button
+            key={g.key}
+            className="absolute flex h-6 items-center gap-1 text-[11px] text-muted"
+            style={{ top: g.y + 3, left: columns.actions.x, width: columns.actions.w }}
+            aria-expanded={!g.folded}
+            onClick={() => toggleFold(g.key)}
+          >
+            {g.folded ? <ChevronRight size={13} aria-hidden /> : <ChevronDown size={13} aria-hidden />}
+            <span className="truncate">wanted {g.word}</span>
+            <span className="figure text-[11px]">{g.count}</span>
+          </button>
+        ))}
+        <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
+          {[...places.ends].map(([end, row]) => (
+            <SheetEnd
+              key={end}
+              end={end}
+              row={row}
+              wires={byEnd.get(end) ?? []}
+              clash={clashes.find((c) => c.end === end) ?? null}
+              momentName={momentName}
+              letters={letters}
+              dim={chain !== null && !chain.ends.has(end)}
+              picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "desk") && chain.ends.has(end)}
+              pulling={pulling}
+            />
+          ))}
+        </ul>
+        <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
+          {[...places.actions].map(([name, row]) => {
+            const action = actions.get(name)!;
+            return (
+              <SheetAction
+                key={name}
+                action={action}
+                stand={stands.get(name)!}
+                row={row}
+                dim={chain !== null && !chain.actions.has(name)}
+                picked={pick?.kind === "action" && pick.name === name}
+                pulling={pulling}
+              />
+            );
+          })}
+        </ul>
+        <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
+          {layout.controls.map((control) => {
+            const row = places.controls.get(control.id);
+            if (!row) return null;
+            return (
+              <SheetControl
+                key={control.id}
+                control={control}
+                actions={actions}
+                loose={looseBy.get(control.id) ?? []}
+                row={row}
+                dim={chain !== null && !chain.controls.has(control.id)}
+                picked={pick?.kind === "control" && pick.id === control.id}
+                pulling={pulling}
+              />
+            );
+          })}
+          {layout.controls.length === 0 && <li className="text-muted">No controls yet. Make one from an action, or drag actions onto the glass in Layout.</li>}
+        </ul>
+        <PullWord letters={letters} />
+      </div>
+    </div>
+  );
+}
+
+/** What the wire being drawn would do, beside its end: with what it joins, or why it does not. */
+function PullWord({ letters }: { letters: SheetData["letters"] }) {
+  const pull = usePatch((p) => p.pull);
+  const named = (end: Parameters<typeof wordOf>[0]) => (end.kind === "end" ? endTitle(end.end, letters) : wordOf(end));
+  const text = !pull
+    ? ""
+    : pull.over === null
+      ? `from ${named(pull.start)}`
+      : pull.why === null
+        ? `${named(pull.start)} → ${named(pull.over)}${pull.by === "key" ? ": Enter joins, Escape lets go" : ""}`
+        : `${named(pull.over)}: ${pull.why}`;
+  return (
+    <>
+      <span role="status" className="sr-only">
+        {text}
+      </span>
+      {pull && (
+        <span
+          aria-hidden
+          key={pull.over ? targetKey(pull.over) : ""}
+          className={`pointer-events-none absolute z-20 max-w-[260px] rounded-sm border bg-sheet px-1.5 py-0.5 text-[11px] shadow ${pull.why === null ? "border-accent" : "border-blocker text-blocker"}`}
+          style={{ left: Math.max(4, pull.at.x - 110), top: pull.at.y + 12 }}
+        >
+          {text}
+        </span>
+      )}
+    </>
+  );
+}

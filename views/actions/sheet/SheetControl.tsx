@@ -1,0 +1,173 @@
+"use client";
+/** A touch control on the patch sheet with the ports it serves by; all its ports show while it is picked, or a wire is led to it. */
+import { memo } from "react";
+import { changeServe } from "../../../core/layout/edits/actions";
+import type { Action, Control, Port, Serve } from "../../../core/layout/types";
+import { portsOf, serveGives } from "../../../core/wiring/serves";
+import type { LooseEnd } from "../../../core/wiring/states";
+import { useSessionActions } from "../../session/context";
+import { setPatch, usePatch } from "../patch";
+import { CONTROL_HEAD, SERVE_HEIGHT, type Row } from "../places";
+import { targetKey } from "../pulls";
+import { fitClass, useFit } from "./useFit";
+import type { Pulling } from "./usePull";
+
+interface Props {
+  readonly control: Control;
+  readonly actions: ReadonlyMap<string, Action>;
+  readonly loose: readonly LooseEnd[];
+  readonly row: Row;
+  readonly dim: boolean;
+  readonly picked: boolean;
+  readonly pulling: Pulling;
+}
+
+/** A port in the room of a few letters. */
+const PORT_SIGN: Partial<Record<Port, string>> = { up: "▲", down: "▼", left: "◀", right: "▶", vector: "x,y", motion: "move" };
+export const portSign = (port: Port): string => PORT_SIGN[port] ?? port;
+
+export const SheetControl = memo(function SheetControl({ control, actions, loose, row, dim, picked, pulling }: Props) {
+  const { id } = control;
+  const fit = useFit({ kind: "port", id, port: null });
+  const led = usePatch((p) => p.pull?.over?.kind === "port" && p.pull.over.id === id && p.pull.why === null);
+  const serves = control.serves as readonly Serve[];
+  const silent = loose.find((e) => e.index === null);
+  return (
+    <li
+      className={`absolute w-full rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
+      style={{ top: row.y, height: row.h }}
+      data-sheet-control={id}
+      data-target={targetKey({ kind: "port", id, port: null })}
+      tabIndex={-1}
+      title={fit.why ?? undefined}
+      onClick={() => setPatch({ pick: { kind: "control", id } })}
+    >
+      <p className="flex items-center gap-1 pr-2" style={{ height: CONTROL_HEAD - 1 }}>
+        <Knob label={`Draw a wire from ${control.name} to an action`} props={pulling.endProps({ kind: "port", id, port: null })} />
+        <button className="flex min-w-0 flex-1 items-baseline gap-2 text-left">
+          <span className="truncate font-medium">{control.name}</span>
+          <span className="caption">{control.kind}</span>
+        </button>
+      </p>
+      {(picked || led) && <Ports control={control} pulling={pulling} />}
+      {silent && (
+        <p className="pl-7 text-[11px] text-warning" style={{ height: SERVE_HEIGHT - 1 }}>
+          ◆ {silent.word}
+        </p>
+      )}
+      {serves.map((serve, index) => (
+        <ServeRow
+          key={index}
+          control={control}
+          serve={serve}
+          index={index}
+          action={actions.get(serve.action)}
+          loose={loose.find((e) => e.index === index) ?? null}
+          pulling={pulling}
+        />
+      ))}
+    </li>
+  );
+});
+
+function Knob({ label, props }: { label: string; props: ReturnType<Pulling["endProps"]> }) {
+  return (
+    <button
+      className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
+      aria-label={label}
+      title="Drag to an action; or Enter, then the arrow keys"
+      {...props}
+    >
+      <span aria-hidden className="size-2 rounded-full border border-current bg-paper" />
+    </button>
+  );
+}
+
+function ServeRow({
+  control,
+  serve,
+  index,
+  action,
+  loose,
+  pulling,
+}: {
+  control: Control;
+  serve: Serve;
+  index: number;
+  action: Action | undefined;
+  loose: LooseEnd | null;
+  pulling: Pulling;
+}) {
+  const session = useSessionActions();
+  const { id } = control;
+  const picked = usePatch((p) => p.pick?.kind === "serve" && p.pick.id === id && p.pick.index === index);
+  const stray = action === undefined;
+  const near = loose?.near ?? null;
+  return (
+    <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-accent/10" : ""}`} style={{ height: SERVE_HEIGHT }}>
+      <Knob
+        label={stray ? `Lead the wire of ${control.name} to an action` : `Draw a wire from the ${serve.port} port of ${control.name} to one action more`}
+        props={pulling.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
+      />
+      <button
+        className="flex min-w-0 flex-1 items-center gap-1.5 text-left"
+        aria-label={`The wire from ${control.name} ${serve.port} to ${serve.action}`}
+        aria-pressed={picked}
+        onClick={(event) => {
+          event.stopPropagation();
+          setPatch({ pick: { kind: "serve", id, index } });
+        }}
+      >
+        <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>
+        <span className={`figure truncate ${stray ? "text-blocker" : ""}`}>{serve.action}</span>
+        {action && !loose && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
+          <span className="caption truncate">{serveGives(serve, action.kind)}</span>
+        )}
+      </button>
+      {loose && (
+        <span className="ml-auto flex shrink-0 items-center gap-1.5 text-[11px] text-blocker">
+          <span className="max-w-[110px] truncate" title={loose.word}>
+            {loose.word}
+          </span>
+          {near !== null && (
+            <button className="underline" onClick={() => session.edit(`bind ${id} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}>
+              take {near}
+            </button>
+          )}
+        </span>
+      )}
+    </p>
+  );
+}
+
+/** Every port of the control, to draw a wire from or to. Lies over what is below, so that nothing moves under the pointer. */
+function Ports({ control, pulling }: { control: Control; pulling: Pulling }) {
+  return (
+    <span
+      role="group"
+      aria-label={`Ports of ${control.name}`}
+      className="absolute right-1 flex flex-wrap justify-end gap-0.5 rounded-sm bg-sheet"
+      style={{ top: 1 }}
+    >
+      {portsOf(control.kind).map((port) => (
+        <PortCell key={port} control={control} port={port} pulling={pulling} />
+      ))}
+    </span>
+  );
+}
+
+function PortCell({ control, port, pulling }: { control: Control; port: Port; pulling: Pulling }) {
+  const fit = useFit({ kind: "port", id: control.id, port });
+  const used = (control.serves as readonly Serve[]).some((s) => s.port === port);
+  return (
+    <button
+      data-target={targetKey({ kind: "port", id: control.id, port })}
+      className={`h-6 min-w-6 cursor-crosshair touch-none rounded-sm border px-0.5 text-[10px] ${used && fit.state === "none" ? "border-edge text-ink" : "text-muted"} ${fitClass(fit, false, false)}`}
+      aria-label={`Draw a wire from the ${port} port of ${control.name}`}
+      title={fit.why ?? `${port} port: drag to an action`}
+      {...pulling.endProps({ kind: "port", id: control.id, port })}
+    >
+      {portSign(port)}
+    </button>
+  );
+}

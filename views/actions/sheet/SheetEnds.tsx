@@ -1,0 +1,78 @@
+"use client";
+/** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
+import { memo } from "react";
+import type { Action } from "../../../core/layout/types";
+import { deskWires, type DeskWire } from "../../../core/wiring/desk";
+import { MAIN_MOUSE, type Clash } from "../../../core/wiring/states";
+import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
+import { setPatch } from "../patch";
+import type { Row } from "../places";
+import { fitClass, useFit } from "./useFit";
+import type { Pulling } from "./usePull";
+
+interface Props {
+  readonly end: string;
+  readonly row: Row;
+  /** The wires that hang on it, of all actions. */
+  readonly wires: readonly (DeskWire & { readonly kind: Action["kind"] })[];
+  readonly clash: Clash | null;
+  readonly momentName: (id: string) => string;
+  readonly letters: KeyLetters;
+  readonly dim: boolean;
+  readonly picked: boolean;
+  readonly pulling: Pulling;
+}
+
+/** Every wire on an end, of all actions. */
+export function wiresByEnd(actions: readonly Action[]): ReadonlyMap<string, Props["wires"]> {
+  const all = new Map<string, (DeskWire & { kind: Action["kind"] })[]>();
+  for (const action of actions) for (const w of deskWires(action)) all.set(w.end, [...(all.get(w.end) ?? []), { ...w, kind: action.kind }]);
+  return all;
+}
+
+export const SheetEnd = memo(function SheetEnd({ end, row, wires, clash, momentName, letters, dim, picked, pulling }: Props) {
+  const fit = useFit({ kind: "end", end });
+  const word = endWord(end, letters);
+  const only = wires.length === 1 ? wires[0] : null;
+  const value = only && "value" in only.source ? only.source.value : undefined;
+  const sign = only && (only.kind === "vector" || only.kind === "axis") && ("code" in only.source || "button" in only.source) ? directionWord(value) : null;
+  const warning = clash ? `◆ ${clash.actions.length} at once` : end === MAIN_MOUSE ? "◆ every touch" : null;
+  const told = clash
+    ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${momentName(clash.moment)}`}`
+    : end === MAIN_MOUSE
+      ? "The main mouse button: every touch on the glass would give this action; bind another button"
+      : endTitle(end, letters);
+  const pick = () => setPatch({ pick: only ? { kind: "desk", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
+  return (
+    <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: row.y, height: row.h }} data-end={end}>
+      {warning && (
+        <span className="truncate text-[11px] text-warning" title={told}>
+          {warning}
+        </span>
+      )}
+      <span
+        data-target={`end ${end}`}
+        tabIndex={-1}
+        className={`flex h-[22px] min-w-0 items-stretch rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
+        title={fit.why ?? told}
+      >
+        <button
+          className="flex min-w-0 items-center gap-1.5 pl-1.5"
+          aria-label={`${endTitle(end, letters)}, gives to ${wires.map((w) => w.action).join(", ")}`}
+          onClick={pick}
+        >
+          <span className="figure truncate text-[11px]">{word}</span>
+          {sign !== null && <span className="figure text-[10px] text-muted">{sign}</span>}
+        </button>
+        <button
+          className="grid w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
+          aria-label={`Draw a wire from ${endTitle(end, letters)} to one action more`}
+          title="Drag to an action; or Enter, then the arrow keys"
+          {...pulling.endProps({ kind: "end", end })}
+        >
+          <span aria-hidden className="size-2 rounded-full border border-current bg-paper" />
+        </button>
+      </span>
+    </li>
+  );
+});

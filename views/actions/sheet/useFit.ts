@@ -1,0 +1,29 @@
+"use client";
+/** How an end of the sheet stands to the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
+import { useSession } from "../../session/context";
+import { usePatch } from "../patch";
+import { meets, targetKey, whyNot, type PullTarget } from "../pulls";
+
+export interface Fit {
+  /** none: no wire is being drawn, or not to ends of this sort. */
+  readonly state: "none" | "fits" | "not";
+  readonly why: string | null;
+  readonly over: boolean;
+}
+const NONE: Fit = { state: "none", why: null, over: false };
+
+export function useFit(target: PullTarget): Fit {
+  const start = usePatch((p) => p.pull?.start ?? null);
+  const over = usePatch((p) => p.pull?.over != null && targetKey(p.pull.over) === targetKey(target));
+  const layout = useSession((s) => s.layout);
+  if (start === null || !meets(start, target)) return NONE;
+  const why = whyNot(layout, start, target);
+  return { state: why === null ? "fits" : "not", why, over };
+}
+
+/** The classes by which a card shows how it fits. */
+export function fitClass(fit: Fit, picked: boolean, dim: boolean): string {
+  if (fit.state === "fits") return fit.over ? "border-accent bg-accent/10 ring-1 ring-accent" : "border-accent";
+  if (fit.state === "not") return fit.over ? "border-blocker opacity-60" : "border-rule opacity-35";
+  return `${picked ? "border-accent" : "border-rule"} ${dim ? "opacity-35" : ""}`;
+}

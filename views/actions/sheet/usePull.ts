@@ -1,0 +1,223 @@
+"use client";
+/**
+ * Drawing a wire, by pointer or by key. A press on an end that is dragged draws a wire to whatever lies under the pointer; a click
+ * or Enter on it begins one that is led along the fitting ends by the arrow keys, and joined by Enter or a click. Escape lets it go.
+ */
+import { useEffect, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
+import type { Session } from "../../session/session";
+import { patchStore, setPatch, type Pull } from "../patch";
+import { joined, meets, targetKey, targetOf, whyNot, type PullStart, type PullTarget } from "../pulls";
+
+/** A press must go this far before it draws, CSS px. */
+const DRAG_PX = 4;
+
+/** What an end of a wire in the page is given. */
+export interface EndProps {
+  onPointerDown(event: PointerEvent<HTMLElement>): void;
+  onPointerMove(event: PointerEvent<HTMLElement>): void;
+  onPointerUp(event: PointerEvent<HTMLElement>): void;
+  onPointerCancel(): void;
+  onClick(event: MouseEvent<HTMLElement>): void;
+}
+
+export interface Pulling {
+  /** Says what happens where a wire is let go over nothing. */
+  onNowhere(act: (start: PullStart, x: number) => void): void;
+  /** Lets the wire being drawn go; the focus goes back to where it began. */
+  letGo(): void;
+  /** Makes an element an end from which a wire can be drawn. `onPress`: what a click does instead of beginning one by key. */
+  endProps(start: PullStart, onPress?: () => void): EndProps;
+  /** Keys and clicks of the whole sheet while a wire is led by key. */
+  onKeyDown(event: KeyboardEvent<HTMLElement>): void;
+  onClickCapture(event: MouseEvent<HTMLElement>): void;
+}
+
+interface Press {
+  readonly start: PullStart;
+  readonly x: number;
+  readonly y: number;
+  dragged: boolean;
+}
+
+/** `onNowhere`: a wire was let go over nothing, at so many CSS px from the sheet's left. */
+export function usePull(session: Session, onNowhere: (start: PullStart, x: number) => void): Pulling {
+  // One for as long as the sheet stands, so that a row draws anew only for what changes in it.
+  const [pulling] = useState(() => createPulling(session));
+  useEffect(() => pulling.onNowhere(onNowhere));
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent) => {
+      if (event.key !== "Escape" || patchStore.getState().pull === null) return;
+      event.stopPropagation();
+      event.preventDefault();
+      pulling.letGo();
+    };
+    window.addEventListener("keydown", onKey, true);
+    return () => {
+      window.removeEventListener("keydown", onKey, true);
+      setPatch({ pull: null });
+    };
+  }, [pulling]);
+  return pulling;
+}
+
+function createPulling(session: Session): Pulling {
+  let sheet: HTMLElement | null = null;
+  let press: Press | null = null;
+  let origin: HTMLElement | null = null;
+  let nowhere: (start: PullStart, x: number) => void = () => {};
+
+  /** Remembers from which end of which sheet a wire is drawn. */
+  const take = (element: HTMLElement) => {
+    origin = element;
+    sheet = element.closest<HTMLElement>("[data-sheet]");
+  };
+  const update = (pull: Pull, over: PullTarget | null, at: Pull["at"]) => {
+    const target = over && meets(pull.start, over) ? over : null;
+    setPatch({ pull: { ...pull, at, over: target, why: target ? whyNot(session.store.getState().layout, pull.start, target) : null } });
+  };
+  const stop = (refocus: boolean) => {
+    setPatch({ pull: null });
+    if (refocus) origin?.focus();
+  };
+  /** Joins the wire with what it is over; refused, it says why. */
+  const join = (pull: Pull): void => {
+    if (!pull.over) return;
+    const { start, over } = pull;
+    stop(pull.by === "key");
+    const label = `wire ${wordOf(start)} to ${wordOf(over)}`;
+    if (session.edit(label, (l) => joined(l, start, over))) pickJoined(start, over);
+  };
+  const pointOf = (event: { clientX: number; clientY: number }) => {
+    const box = sheet!.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+  const under = (event: { clientX: number; clientY: number }): PullTarget | null => {
+    const element = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-target]");
+    return element ? targetOf(element.dataset.target!) : null;
+  };
+
+  /** The ends that a wire from here fits, in the order of the page. */
+  const fitting = (start: PullStart): HTMLElement[] => {
+    const { layout } = session.store.getState();
+    return [...(sheet?.querySelectorAll<HTMLElement>("[data-target]") ?? [])].filter((element) => {
+      const target = targetOf(element.dataset.target!);
+      return target !== null && meets(start, target) && whyNot(layout, start, target) === null;
+    });
+  };
+
+  return {
+    onNowhere(act) {
+      nowhere = act;
+    },
+    letGo() {
+      press = null;
+      stop(true);
+    },
+    endProps: (start, onPress) => ({
+      onPointerDown(event) {
+        if (event.button !== 0) return;
+        take(event.currentTarget);
+        press = { start, x: event.clientX, y: event.clientY, dragged: false };
+        event.currentTarget.setPointerCapture(event.pointerId);
+      },
+      onPointerMove(event) {
+        const from = press;
+        if (!from) return;
+        if (!from.dragged && Math.hypot(event.clientX - from.x, event.clientY - from.y) < DRAG_PX) return;
+        from.dragged = true;
+        update({ start, by: "pointer", at: pointOf(event), over: null, why: null }, under(event), pointOf(event));
+      },
+      onPointerUp(event) {
+        const from = press;
+        if (!from?.dragged) return;
+        // The click that follows a drag is not one.
+        requestAnimationFrame(() => (press = null));
+        const { pull } = patchStore.getState();
+        if (pull?.over) join(pull);
+        else {
+          stop(false);
+          if (pull) nowhere(start, pointOf(event).x);
+        }
+      },
+      onPointerCancel() {
+        press = null;
+        stop(false);
+      },
+      onClick(event) {
+        const dragged = press?.dragged ?? false;
+        press = null;
+        event.stopPropagation();
+        if (dragged || patchStore.getState().pull) return;
+        take(event.currentTarget);
+        if (onPress) return onPress();
+        const element = event.currentTarget;
+        const box = element.getBoundingClientRect();
+        const at = pointOf({ clientX: box.left + box.width / 2, clientY: box.top + box.height / 2 });
+        const pull: Pull = { start, by: "key", at, over: null, why: null };
+        const [first] = fitting(start);
+        if (!first) {
+          session.tell({ text: `Nothing here fits ${wordOf(start)}.`, tone: "plain" });
+          return;
+        }
+        setPatch({ pull });
+        lead(first, pull);
+      },
+    }),
+    onKeyDown(event) {
+      const { pull } = patchStore.getState();
+      if (pull?.by !== "key") return;
+      if (event.key === "Enter" || event.key === " ") {
+        event.preventDefault();
+        event.stopPropagation();
+        join(pull);
+        return;
+      }
+      const step = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : event.key === "ArrowUp" || event.key === "ArrowLeft" ? -1 : 0;
+      if (step === 0) return;
+      event.preventDefault();
+      event.stopPropagation();
+      const ends = fitting(pull.start);
+      const now = pull.over ? ends.findIndex((e) => e.dataset.target === targetKey(pull.over!)) : -1;
+      const next = ends[(now + step + ends.length) % ends.length];
+      if (next) lead(next, pull);
+    },
+    onClickCapture(event) {
+      const { pull } = patchStore.getState();
+      if (pull?.by !== "key") return;
+      const over = under(event);
+      event.preventDefault();
+      event.stopPropagation();
+      if (over && meets(pull.start, over)) join({ ...pull, over });
+      else stop(false);
+    },
+  };
+
+  /** Brings a wire that is led by key to an end. */
+  function lead(element: HTMLElement, pull: Pull): void {
+    element.scrollIntoView({ block: "nearest" });
+    element.focus({ preventScroll: true });
+    const box = element.getBoundingClientRect();
+    const target = targetOf(element.dataset.target!);
+    update(pull, target, pointOf({ clientX: target?.kind === "end" || target?.kind === "action" ? box.right : box.left, clientY: box.top + box.height / 2 }));
+  }
+}
+
+/** An end of a wire in a word, for the history and for readers. */
+export function wordOf(end: PullStart | PullTarget): string {
+  switch (end.kind) {
+    case "action":
+      return end.name;
+    case "end":
+      return end.end;
+    case "serve":
+      return end.id;
+    case "port":
+      return end.port === null ? end.id : `${end.id} ${end.port}`;
+  }
+}
+
+/** After a wire is drawn its action is picked: its whole chain shows. */
+function pickJoined(start: PullStart, over: PullTarget): void {
+  const name = start.kind === "action" ? start.name : over.kind === "action" ? over.name : null;
+  if (name !== null) setPatch({ pick: { kind: "action", name } });
+}
