@@ -1,4 +1,5 @@
 /** What the browser tests do by hand, over and over. */
+import AxeBuilder from "@axe-core/playwright";
 import { expect, type Locator, type Page } from "@playwright/test";
 
 export interface Place {
@@ -93,4 +94,11 @@ export async function exportText(page: Page): Promise<string> {
 /** The number an SVG attribute holds. */
 export async function figure(of: Locator, attribute: string): Promise<number> {
   return Number(await of.getAttribute(attribute));
+}
+
+/** What axe finds against WCAG 2.2 A and AA: nothing. Only violations are worked out in full; the rest would take most of the time. */
+export async function noViolations(page: Page): Promise<void> {
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);
+  const { violations } = await axe.setLegacyMode(true).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
 }

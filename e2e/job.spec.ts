@@ -35,11 +35,14 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await addAction(page, "helm", "vector");
   await addAction(page, "towline", "press");
   await addAction(page, "horn", "press");
-  for (const code of ["KeyW", "KeyA", "KeyS", "KeyD"]) {
-    await page.getByRole("button", { name: "Bind a key to helm" }).click();
+  await page.getByRole("button", { name: "Bind a key, mouse or pad input to helm" }).click();
+  const bound = page.getByRole("list", { name: "Bound to helm" }).getByRole("listitem");
+  for (const [i, code] of ["KeyW", "KeyA", "KeyS", "KeyD"].entries()) {
     await page.keyboard.press(code);
+    await expect(bound).toHaveCount(i + 1);
   }
-  await expect(page.getByText("nothing on touch", { exact: true })).toHaveCount(3);
+  await page.keyboard.press("Escape");
+  await expect(page.locator("[data-action]").getByText("nothing on touch")).toHaveCount(3);
 
   // Controls grow on the glass.
   await page.getByLabel("Name of the new action").blur();

@@ -64,7 +64,7 @@ test("several actions dropped together make a cluster on an arc about the thumb,
     far.push(Math.hypot(at.x + at.w / 2 - 2400, at.y + at.h / 2 - (1080 - 15 * MM)));
   }
   expect(Math.max(...far) - Math.min(...far)).toBeLessThan(1 * MM);
-  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("1 to serve");
+  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("1 left to do");
   // By key: Space marks, Enter grows.
   await row("plank").focus();
   await page.keyboard.press("Enter");

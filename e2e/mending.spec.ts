@@ -1,7 +1,6 @@
 /** Findings: to the place, on the glass, mended at a click, accepted and taken back; limits; keyboard and readers; touch. */
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { control, drag, fromMenu, middle, onGlass, open, placeOf, visual } from "./bench";
+import { control, drag, fromMenu, middle, onGlass, open, placeOf, visual, noViolations } from "./bench";
 
 const findings = (page: Page) => page.getByRole("region", { name: "Findings on this screen" });
 const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
@@ -110,8 +109,7 @@ for (const theme of ["light", "dark"] as const)
     await page.addInitScript((t) => localStorage.setItem("theme", t), theme);
     await open(page);
     const clean = async (where: string) => {
-      const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]).analyze();
-      expect(violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
+      await noViolations(page);
     };
     await control(page, "helm").click({ position: { x: 12, y: 20 } });
     await clean("a stick");

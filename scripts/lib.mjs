@@ -1,5 +1,5 @@
 /** What starting and testing share: installing what is missing or stale, building what has changed. Node built-ins only: it runs before anything is installed. */
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
@@ -16,6 +16,17 @@ export function run(command, args, env = {}) {
 /** Runs a package's own command from node_modules. */
 export function runBin(name, args, env = {}) {
   return run(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], env);
+}
+
+/** Runs a package's own command beside others; gives its exit code and all it has printed. */
+export function runBeside(name, args) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], { cwd: root });
+    let text = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => (text += piece));
+    child.on("error", (error) => resolve({ code: 1, text: String(error) }));
+    child.on("close", (code) => resolve({ code: code ?? 1, text }));
+  });
 }
 
 function binPath(name) {

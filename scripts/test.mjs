@@ -5,7 +5,7 @@
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { ensureBuilt, ensureInstalled, root, runBin } from "./lib.mjs";
+import { ensureBuilt, ensureInstalled, root, runBeside, runBin } from "./lib.mjs";
 
 const part = process.argv[2] ?? "all";
 if (!["all", "unit", "e2e"].includes(part)) {
@@ -57,35 +57,39 @@ const results = join(root, "test-results");
 mkdirSync(results, { recursive: true });
 ensureInstalled();
 
-if (part !== "e2e") {
-  if (part === "all") {
-    check("lint", runBin("eslint", ["."]));
-    check("format", runBin("prettier", ["--check", "--log-level=warn", "."]));
-    check("types", runBin("tsc", ["--noEmit"]));
-    check(
-      "import boundaries",
-      runBin("depcruise", [
-        "--config",
-        ".dependency-cruiser.cjs",
-        "--output-type",
-        "err",
-        "app",
-        "cli",
-        "core",
-        "runtime",
-        "samples",
-        "storage",
-        "ui",
-        "views",
-        "workers",
-      ]),
-    );
+/** The checks that read the sources and run nothing. */
+const READING = [
+  ["lint", "eslint", ["."]],
+  ["format", "prettier", ["--check", "--log-level=warn", "."]],
+  ["types", "tsc", ["--noEmit"]],
+  [
+    "import boundaries",
+    "depcruise",
+    ["--config", ".dependency-cruiser.cjs", "--output-type", "err", "app", "cli", "core", "runtime", "samples", "storage", "ui", "views", "workers"],
+  ],
+];
+
+/** One check after the other; what one prints is shown when it is done. */
+async function readSources() {
+  for (const [name, bin, args] of READING) {
+    const { code, text } = await runBeside(bin, args);
+    process.stdout.write(text);
+    check(name, code);
   }
+}
+
+async function unitTests() {
   const report = join(results, "unit.json");
   rmSync(report, { force: true });
-  const code = runBin("jest", ["--json", `--outputFile=${report}`, "--silent"]);
+  const { code, text } = await runBeside("jest", ["--json", `--outputFile=${report}`, "--silent"]);
+  process.stderr.write(text);
   counted("unit tests", code, report, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }));
 }
+
+if (part === "all") {
+  // Two processors: the unit tests fill one, reading the sources the other.
+  await Promise.all([readSources(), unitTests()]);
+} else if (part === "unit") await unitTests();
 
 if (part !== "unit" && check("build", ensureBuilt())) {
   const browser = chromium();

@@ -1,6 +1,6 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
 import { wrap } from "comlink";
-import type { FileRead } from "../core/scan/words";
+import type { FileRead, FileStandard } from "../core/scan/words";
 import type { ScanApi } from "./scan.worker";
 
 export interface ScanProgress {
@@ -10,6 +10,7 @@ export interface ScanProgress {
 }
 export interface Scanned extends ScanProgress {
   readonly reads: readonly FileRead[];
+  readonly standards: readonly FileStandard[];
 }
 
 /** A file larger than this is data or made by a machine, bytes. */
@@ -33,6 +34,7 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
   const worker = new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" });
   const remote = wrap<ScanApi>(worker);
   const reads: FileRead[] = [];
+  const standards: FileStandard[] = [];
   let read = 0;
   let passedOver = 0;
   let batch: { name: string; text: string }[] = [];
@@ -42,7 +44,9 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     const sent = batch;
     batch = [];
     size = 0;
-    reads.push(...(await remote.scan(sent)));
+    const found = await remote.scan(sent);
+    for (const one of found.reads) reads.push(one);
+    for (const one of found.standards) standards.push(one);
     read += sent.length;
     onProgress({ read, passedOver, files: files.length });
   };
@@ -64,7 +68,7 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
       if (size > BATCH) await send();
     }
     await send();
-    return signal.aborted ? null : { read, passedOver, files: files.length, reads };
+    return signal.aborted ? null : { read, passedOver, files: files.length, reads, standards };
   } finally {
     worker.terminate();
   }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
-import { compareWords, nearPairs, rankCallees, type FileRead } from "./words";
+import { compareStandards, compareWords, nearPairs, rankCallees, type FileRead } from "./words";
 
 /** The same small game in each language: reads written the way people write them there, and texts that are no reads. */
 const SOURCES: Readonly<Record<string, string>> = {
@@ -52,6 +52,20 @@ test.each(Object.keys(SOURCES))("%s: each word is found with its line, what asks
   expect(of("helm")[0]).toMatchObject({ kind: file === "helm.ts" ? "vector" : "axis", line: lineOf('helm")') || lineOf("helm')") });
   expect(of("towline")[0]).toMatchObject({ shape: "compare", kind: "press", line: lineOf("towline") });
   expect(reads.map((r) => r.word)).not.toContain("never");
+});
+
+test("what is read by the web's standards stands against what is bound here", () => {
+  const files = [
+    ["a.js", 'if (e.code === "KeyW" || e.code === "KeyQ") go(); pad.axes[1];'],
+    ["b.js", 'if (e.code === "KeyW") stop();'],
+  ] as const;
+  const standards = files.flatMap(([file, text]) => scanSource(text, "c").standards.map((s) => ({ ...s, file })));
+  const found = compareStandards(standards, [{ name: "helm", ends: ["key KeyW"] }], (a) => a.ends);
+  expect(found.map((f) => [f.end, f.actions, f.places.map((p) => p.file)])).toEqual([
+    ["key KeyQ", [], ["a.js"]],
+    ["pad axis 1", [], ["a.js"]],
+    ["key KeyW", ["helm"], ["a.js", "b.js"]],
+  ]);
 });
 
 test("the web's own standards need no saying", () => {

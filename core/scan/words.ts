@@ -1,10 +1,15 @@
 /** What a scan found, against the ledger: which callees ask for input most likely, and which of their words are new, known, gone or nearly the same. */
 import type { ActionKind } from "../layout/types";
 import { nearestWord } from "../nearest";
-import type { Read } from "./reads";
+import type { Read, Standard } from "./reads";
 
 /** A read with the file it stands in. */
 export interface FileRead extends Read {
+  readonly file: string;
+}
+
+/** A word of the web's standards with the file it stands in. */
+export interface FileStandard extends Standard {
   readonly file: string;
 }
 
@@ -87,6 +92,31 @@ export function compareWords(
   for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, places: [] });
   const order: readonly WordState[] = ["nearly", "new", "gone", "known"];
   return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
+}
+
+/** A key or pad input that the game reads by a web standard, with its places, and the actions here that it gives to. */
+export interface FoundStandard {
+  /** The end of a wire it stands for: `key KeyW`, `pad button 0`, `pad axis 1`. */
+  readonly end: string;
+  readonly places: readonly { readonly file: string; readonly line: number }[];
+  readonly actions: readonly string[];
+}
+
+/** What the game reads by the web's own standards, against the ledger: those bound to nothing first, then by how often. `endsOf` gives the desk ends of an action. */
+export function compareStandards<A extends { readonly name: string }>(
+  standards: readonly FileStandard[],
+  actions: readonly A[],
+  endsOf: (action: A) => readonly string[],
+): FoundStandard[] {
+  const places = new Map<string, { file: string; line: number }[]>();
+  for (const { sort, value, file, line } of standards) {
+    const end = sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
+    places.set(end, [...(places.get(end) ?? []), { file, line }]);
+  }
+  const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
+  return [...places]
+    .map(([end, list]) => ({ end, places: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
+    .sort((a, b) => Number(a.actions.length > 0) - Number(b.actions.length > 0) || b.places.length - a.places.length || (a.end < b.end ? -1 : 1));
 }
 
 /** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */

@@ -19,7 +19,7 @@ export function AddAction() {
     <form className="flex items-center gap-2" onSubmit={submit}>
       <input
         aria-label="Name of the new action"
-        className="box figure h-8 w-56 px-2"
+        className="box figure h-7 w-44 px-2"
         placeholder="word in the game’s code"
         value={name}
         maxLength={64}
@@ -27,14 +27,14 @@ export function AddAction() {
         autoComplete="off"
         onChange={(event) => setName(event.target.value)}
       />
-      <select aria-label="Kind of the new action" className="box h-8 px-1.5" value={kind} onChange={(event) => setKind(event.target.value as ActionKind)}>
+      <select aria-label="Kind of the new action" className="box h-7 px-1" value={kind} onChange={(event) => setKind(event.target.value as ActionKind)}>
         {KINDS.map(([key, word]) => (
           <option key={key} value={key}>
             {word}
           </option>
         ))}
       </select>
-      <button className="push push-main h-8" disabled={name === ""}>
+      <button className="push push-main h-7" disabled={name === ""}>
         Add action
       </button>
     </form>

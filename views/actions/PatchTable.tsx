@@ -4,14 +4,14 @@ import { X } from "lucide-react";
 import { memo } from "react";
 import { renameAction, unbind } from "../../core/layout/edits/actions";
 import type { Action, Layout } from "../../core/layout/types";
-import { deskWires, unplug } from "../../core/wiring/desk";
+import { deskWires, unplug, type DeskWire } from "../../core/wiring/desk";
 import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
 import type { Stand } from "../../core/wiring/states";
 import { TypedField } from "../../ui/Typed";
 import { useSessionActions } from "../session/context";
 import { KindField } from "./cards/KindField";
 import { ServeChoice } from "./cards/ServeChoice";
-import { endTitle, endWord, type KeyLetters } from "./keys";
+import { directionWord, endTitle, endWord, type KeyLetters } from "./keys";
 import { setPatch, usePatch } from "./patch";
 import { ListenAnchor } from "./sheet/Listen";
 import { STAND_MARK, standClass } from "./sheet/SheetAction";
@@ -81,8 +81,8 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
           {deskWires(action).map((w) => (
             <Chip
               key={`${w.list} ${w.index}`}
-              word={`${endWord(w.end, letters)}${action.kind === "press" ? "" : ` ${deskSourceGives(w, action.kind)}`}`}
-              title={endTitle(w.end, letters)}
+              word={`${endWord(w.end, letters)}${signOf(w, action.kind)}`}
+              title={`${endTitle(w.end, letters)}, gives ${deskSourceGives(w, action.kind)}`}
               onPick={() => setPatch({ pick: { kind: "desk", action: name, list: w.list, index: w.index } })}
               remove={`Take ${endWord(w.end, letters)} away from ${name}`}
               onRemove={() => session.edit(`take ${endWord(w.end)} from ${name}`, (l) => unplug(l, name, w.list, w.index))}
@@ -122,11 +122,16 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
   );
 });
 
+/** What a key or button gives toward an axis or a vector, in a sign after its word. */
+function signOf({ source }: DeskWire, kind: Action["kind"]): string {
+  return (kind === "vector" || kind === "axis") && ("code" in source || "button" in source) ? ` ${directionWord(source.value)}` : "";
+}
+
 function Chip({ word, title, onPick, remove, onRemove }: { word: string; title: string; onPick: () => void; remove: string; onRemove: () => void }) {
   return (
-    <span className="flex h-6 items-center rounded-sm border border-edge bg-sheet pl-1.5" title={title}>
+    <span className="flex h-6 max-w-full min-w-0 items-center rounded-sm border border-edge bg-sheet pl-1" title={title}>
       <button
-        className="figure text-[11px]"
+        className="figure h-6 min-w-6 truncate text-[11px]"
         onClick={(event) => {
           event.stopPropagation();
           onPick();
@@ -134,7 +139,7 @@ function Chip({ word, title, onPick, remove, onRemove }: { word: string; title: 
       >
         {word}
       </button>
-      <button className="grid size-6 place-items-center text-muted" aria-label={remove} onClick={onRemove}>
+      <button className="grid size-6 shrink-0 place-items-center text-muted" aria-label={remove} onClick={onRemove}>
         <X size={10} />
       </button>
     </span>

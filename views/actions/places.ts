@@ -10,7 +10,7 @@ import type { LooseEnd, Stand } from "../../core/wiring/states";
 import type { Picked } from "./patch";
 
 export const ACTION_HEIGHT = 50;
-export const END_HEIGHT = 26;
+export const END_HEIGHT = 28;
 export const CONTROL_HEAD = 28;
 export const SERVE_HEIGHT = 24;
 const GROUP_HEIGHT = 30;

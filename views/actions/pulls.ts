@@ -61,7 +61,8 @@ export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: Pull
   if (far.kind !== "port") return "a wire needs two ends";
   const control = layout.controls.find((c) => c.id === far.id);
   if (!control) return `there is no control "${far.id}"`;
-  if (far.port === null) return controlWhyNot(control.kind, action.kind);
+  if (far.port === null)
+    return controlWhyNot(control.kind, action.kind) ?? (bestPort(control, action) === null ? `every port of it that fits serves \`${name}\` already` : null);
   const twice = (control.serves as readonly Serve[]).some((s) => s.port === far.port && s.action === name);
   return twice ? `its ${far.port} port already serves \`${name}\`` : portWhyNot(far.port, action.kind);
 }
@@ -97,7 +98,7 @@ export function joined(layout: Layout, start: PullStart, target: PullTarget): Re
           control,
           layout.actions.find((a) => a.name === name)!,
         );
-      return port === null ? refused("", `every port of \`${far.id}\` that fits serves \`${name}\` already`) : joinPort(layout, far.id, port, name);
+      return joinPort(layout, far.id, port!, name);
     }
     case "action":
       return refused("", "a wire runs from an action to something else");

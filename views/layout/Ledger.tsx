@@ -2,8 +2,10 @@
 /** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several marked ones a cluster; Enter grows them on the thumb's side. */
 import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import Link from "next/link";
-import type { Action } from "../../core/layout/types";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { Action, Control } from "../../core/layout/types";
 import { fittingKind } from "../../core/placement/make";
+import { leftToDo, standsOf } from "../../core/wiring/states";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
@@ -23,7 +25,7 @@ interface Drag {
 export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; glass: RefObject<GlassHandle | null> }) {
   const session = useSessionActions();
   const actions = useSession((s) => s.layout.actions);
-  const served = useServed();
+  const { served, stands, toDo } = useStands();
   const [drag, setDrag] = useState<Drag | null>(null);
   const start = useRef<{ actions: readonly Action[]; x: number; y: number } | null>(null);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
@@ -34,11 +36,23 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       return next;
     });
   const servedBy = (action: Action) => served.get(action.name) ?? [];
-  const left = (a: Action) => a.read && a.touch === "wanted" && servedBy(a).length === 0;
+  const left = (a: Action) => stands.get(a.name)?.toDo ?? false;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
   /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
   const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
-  const toDo = actions.filter(left).length;
+  const list = useRef<HTMLUListElement>(null);
+  /** Which of the things left to do was gone to last. */
+  const [at, setAt] = useState(-1);
+  /** Goes to the next thing left to do: an action's row takes the focus, a control is selected on the glass. */
+  const goToNext = () => {
+    if (toDo.length === 0) return;
+    const next = (at + 1) % toDo.length;
+    setAt(next);
+    const what = toDo[next];
+    if (what.kind === "control") session.select([what.id]);
+    else list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(what.name)}"]`)?.focus();
+  };
+  useHotkeys("o", goToNext, [toDo, at]);
 
   const grow = (chosen: readonly Action[], x: number, y: number) => {
     if (growActions(session, sightNow(session), chosen, { x, y })) setMarked(new Set());
@@ -77,9 +91,13 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
     <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
       <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
         <h2 className="heading">Ledger</h2>
-        <span className="caption">
-          {marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : toDo === 0 ? "all served" : `${toDo} to serve`}
-        </span>
+        {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
+          <span className="caption">{marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : "all served"}</span>
+        ) : (
+          <button className="text-[11px] text-blocker underline" title="The next one (O)" onClick={goToNext}>
+            {toDo.length} left to do
+          </button>
+        )}
       </header>
       {actions.length === 0 ? (
         <div className="grid gap-2 px-3 text-muted">
@@ -89,13 +107,14 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
           </Link>
         </div>
       ) : (
-        <ul className="min-h-0 flex-1 overflow-auto pb-2">
+        <ul ref={list} className="min-h-0 flex-1 overflow-auto pb-2">
           {sorted.map((action) => {
             const by = servedBy(action);
             return (
               <li key={action.name}>
                 <button
                   className={`flex w-full touch-none items-center gap-2 border-l-2 px-2.5 py-1 text-left hover:bg-sheet ${marked.has(action.name) ? "border-accent bg-sheet" : "border-transparent"}`}
+                  data-row={action.name}
                   aria-pressed={marked.has(action.name)}
                   title={`Drag onto the glass, or press Enter: a ${fittingKind(action.kind)} grows for ${action.name}. Shift click or Space marks several; together they grow a cluster.`}
                   onKeyDown={(event) => {
@@ -124,7 +143,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   <span className="min-w-0 flex-1">
                     <span className="figure block truncate">{action.name}</span>
                     <span className={`block truncate text-[11px] ${left(action) ? "text-blocker" : "text-muted"}`}>
-                      {action.kind} · {stateWord(action, by.length)}
+                      {action.kind} · {stands.get(action.name)?.word}
                     </span>
                   </span>
                   <span aria-hidden className="caption cursor-grab">
@@ -149,25 +168,22 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   );
 });
 
-/** Which controls serve which action, anew only when that changes: not with every movement of a control. */
-function useServed(): ReadonlyMap<string, readonly string[]> {
-  const text = useSession((s) => JSON.stringify(s.layout.controls.map((c) => [c.id, c.serves.map((serve) => serve.action)])));
+/** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
+function useStands() {
+  const text = useSession((s) => JSON.stringify(s.layout.controls.map(({ id, moments, serves }) => ({ id, moments, serves }))));
+  const actions = useSession((s) => s.layout.actions);
+  const moments = useSession((s) => s.layout.moments);
   return useMemo(() => {
+    const controls = JSON.parse(text) as Control[];
     const served = new Map<string, string[]>();
-    for (const [id, names] of JSON.parse(text) as [string, string[]][]) for (const name of new Set(names)) served.set(name, [...(served.get(name) ?? []), id]);
-    return served;
-  }, [text]);
+    for (const { id, serves } of controls) for (const name of new Set(serves.map((s) => s.action))) served.set(name, [...(served.get(name) ?? []), id]);
+    const of = { actions, controls, moments };
+    return { served, stands: new Map(standsOf(of).map((s) => [s.name, s])), toDo: leftToDo(of) };
+  }, [text, actions, moments]);
 }
 
 /** The sight of the bench at this moment. */
 function sightNow(session: Session) {
   const { layout, view } = session.store.getState();
   return sightFor(layout, benchScreenOf(layout), view);
-}
-
-function stateWord(action: Action, count: number): string {
-  if (count > 1) return `served by ${count}`;
-  if (count === 1) return "served";
-  if (!action.read) return "not read";
-  return action.touch === "never" ? "desk only" : "nothing on touch";
 }

@@ -25,8 +25,6 @@ const BUTTONS: readonly (readonly [number: number, x: number, y: number])[] = [
   [11, 172, 72],
 ];
 const STICK_R = 20;
-/** How far one press of an arrow key moves a stick. */
-const KEY_STEP = 1;
 
 export function SimulatedPad() {
   const on = useSimulatedPad((s) => s.on);
@@ -35,7 +33,7 @@ export function SimulatedPad() {
     <section
       aria-label="Simulated pad"
       data-simulated-pad
-      className="fixed bottom-4 left-4 z-[60] w-[320px] rounded-sm border border-edge bg-sheet p-2 shadow-xl select-none"
+      className="fixed right-[300px] bottom-4 z-40 w-[320px] rounded-sm border border-edge bg-sheet p-2 shadow-xl select-none"
     >
       <header className="flex items-center justify-between">
         <h2 className="heading">Simulated pad</h2>
@@ -56,7 +54,8 @@ export function SimulatedPad() {
 
 function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
   const down = useSimulatedPad((s) => s.buttons[number] > 0);
-  const release = () => pressSimulated(number, 0);
+  // Whoever looks once a frame must see the shortest click too.
+  const release = () => requestAnimationFrame(() => requestAnimationFrame(() => pressSimulated(number, 0)));
   return (
     <button
       aria-label={`Pad button ${number}`}
@@ -116,7 +115,7 @@ function PadStick({ stick, x, y }: { stick: "left" | "right"; x: number; y: numb
         if (!way) return;
         event.preventDefault();
         event.stopPropagation();
-        moveSimulated(stick, way[0] * KEY_STEP, way[1] * KEY_STEP);
+        moveSimulated(stick, way[0], way[1]);
       }}
       onKeyUp={home}
       onBlur={home}

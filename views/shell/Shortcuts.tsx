@@ -14,6 +14,17 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
     ],
   ],
   [
+    "Actions",
+    [
+      ["O", "the next thing left to do; in the ledger of Layout too"],
+      ["/", "search by any word"],
+      ["drag from an end · Enter on an end", "draw a wire · draw one by key"],
+      ["arrow keys · Enter · Escape", "lead the wire along the ends it fits · join it · let it go"],
+      ["Enter on +", "bind a key by pressing it, a pad by moving it"],
+      ["Escape", "pick nothing"],
+    ],
+  ],
+  [
     "Layout: making",
     [
       ["Enter on an action of the ledger", "grow its control; of several marked ones a cluster"],

@@ -3,11 +3,13 @@
 import { useMemo, useRef, useState, type DragEvent } from "react";
 import { renameAction, takeWords } from "../../../core/layout/edits/actions";
 import { changeLayout } from "../../../core/layout/edits/whole";
-import { compareWords, rankCallees } from "../../../core/scan/words";
+import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
+import { deskWires } from "../../../core/wiring/desk";
 import { Dialogue } from "../../../ui/Dialogue";
 import { scanFiles, type Scanned, type ScanProgress } from "../../../workers/scan";
 import { useSession, useSessionActions } from "../../session/context";
 import { droppedFiles } from "./droppedFiles";
+import { StandardTable } from "./StandardTable";
 import { WordTable } from "./WordTable";
 
 export function CodeDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
@@ -47,6 +49,7 @@ function FromCode() {
   const names = useMemo(() => actions.map((a) => a.name), [actions]);
   const ranked = useMemo(() => (scanned ? rankCallees(scanned.reads, names).slice(0, 60) : []), [scanned, names]);
   const words = useMemo(() => (scanned ? compareWords(scanned.reads, new Set(callees), actions) : []), [scanned, callees, actions]);
+  const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, (a) => deskWires(a).map((w) => w.end)) : []), [scanned, actions]);
   const tick = (callee: string) =>
     session.edit("what reads an input", (l) => {
       const next = l.workbench.callees.includes(callee) ? l.workbench.callees.filter((c) => c !== callee) : [...l.workbench.callees, callee];
@@ -151,6 +154,7 @@ function FromCode() {
           />
         </div>
       )}
+      <StandardTable found={standards} />
     </div>
   );
 }

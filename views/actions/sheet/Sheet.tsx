@@ -27,6 +27,7 @@ export function Sheet({ data }: { data: SheetData }) {
     if (start.kind === "action" && start.side === "desk" && x < columns.actions.x) setPatch({ listening: start.name });
   });
   const actions = useMemo(() => new Map(layout.actions.map((a) => [a.name, a])), [layout.actions]);
+  const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
   const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
   const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
   const momentName = (id: string) => layout.moments.find((m) => m.id === id)?.name ?? id;
@@ -100,9 +101,8 @@ export function Sheet({ data }: { data: SheetData }) {
           })}
         </ul>
         <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
-          {layout.controls.map((control) => {
-            const row = places.controls.get(control.id);
-            if (!row) return null;
+          {[...places.controls].map(([id, row]) => {
+            const control = controls.get(id)!;
             return (
               <SheetControl
                 key={control.id}

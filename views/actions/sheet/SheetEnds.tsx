@@ -53,11 +53,11 @@ export const SheetEnd = memo(function SheetEnd({ end, row, wires, clash, momentN
       <span
         data-target={`end ${end}`}
         tabIndex={-1}
-        className={`flex h-[22px] min-w-0 items-stretch rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
+        className={`flex h-6 min-w-0 items-stretch rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
         title={fit.why ?? told}
       >
         <button
-          className="flex min-w-0 items-center gap-1.5 pl-1.5"
+          className="flex h-full min-w-6 items-center gap-1.5 pl-1.5"
           aria-label={`${endTitle(end, letters)}, gives to ${wires.map((w) => w.action).join(", ")}`}
           onClick={pick}
         >

@@ -24,6 +24,6 @@ export function useFit(target: PullTarget): Fit {
 /** The classes by which a card shows how it fits. */
 export function fitClass(fit: Fit, picked: boolean, dim: boolean): string {
   if (fit.state === "fits") return fit.over ? "border-accent bg-accent/10 ring-1 ring-accent" : "border-accent";
-  if (fit.state === "not") return fit.over ? "border-blocker opacity-60" : "border-rule opacity-35";
-  return `${picked ? "border-accent" : "border-rule"} ${dim ? "opacity-35" : ""}`;
+  if (fit.state === "not") return `dimmed ${fit.over ? "border-blocker" : "border-rule"}`;
+  return `${picked ? "border-accent" : "border-rule"} ${dim ? "dimmed" : ""}`;
 }
