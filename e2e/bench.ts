@@ -97,8 +97,8 @@ export async function figure(of: Locator, attribute: string): Promise<number> {
 }
 
 /** What axe finds against WCAG 2.2 A and AA: nothing. Only violations are worked out in full; the rest would take most of the time. */
-export async function noViolations(page: Page): Promise<void> {
+export async function noViolations(page: Page, where = ""): Promise<void> {
   const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);
   const { violations } = await axe.setLegacyMode(true).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
+  expect(violations.map((v) => `${where} ${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
 }

@@ -109,7 +109,7 @@ for (const theme of ["light", "dark"] as const)
     await page.addInitScript((t) => localStorage.setItem("theme", t), theme);
     await open(page);
     const clean = async (where: string) => {
-      await noViolations(page);
+      await noViolations(page, where);
     };
     await control(page, "helm").click({ position: { x: 12, y: 20 } });
     await clean("a stick");

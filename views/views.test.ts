@@ -100,16 +100,18 @@ const placed = (layout: Layout, options: Partial<Parameters<typeof sheetPlaces>[
 test("on the sheet nothing lies on anything else, and every wire ends where its row is", () => {
   for (const layout of [brackwater, draft, pigeonhole]) {
     const places = placed(layout);
-    for (const column of [places.actions, places.ends, places.controls]) {
-      const rows = [...column.values()].sort((a, b) => a.y - b.y);
+    for (const column of [[...places.actions.values()], places.ends, [...places.controls.values()]]) {
+      const rows = [...column].sort((a, b) => a.y - b.y);
       rows.forEach((row, i) => expect(i === 0 || row.y >= rows[i - 1].y + rows[i - 1].h).toBe(true));
       expect(rows.every((row) => row.y >= 0 && row.y + row.h <= places.height)).toBe(true);
     }
     const serves = layout.controls.reduce((n, c) => n + c.serves.length, 0);
     expect(new Set(places.serveWires.map((w) => `${w.toY}`)).size).toBe(serves);
     for (const w of places.deskWires) {
-      const [end, action] = [places.ends.get(w.end)!, places.actions.get(w.action)!];
-      expect([w.fromY, w.toY]).toEqual([end.y + end.h / 2, action.y + action.h / 2]);
+      const action = places.actions.get(w.action)!;
+      expect(w.toY).toBe(action.y + action.h / 2);
+      expect(places.ends.some((e) => e.end === w.end && e.y + e.h / 2 === w.fromY)).toBe(true);
+      expect(Math.abs(w.fromY - w.toY)).toBeLessThan(220);
     }
   }
 });

@@ -82,6 +82,7 @@ test("words are matched: the same, nearly the same, none", () => {
     { word: "tow_line", kind: "press", state: "near", to: "towline" },
     { word: "steer", kind: "vector", state: "none", to: null },
   ]);
+  expect(matchWords(from, ["bell"], [{ name: "towline", kind: "axis" }])).toEqual([{ word: "tow_line", kind: "press", state: "none", to: null }]);
   expect(matchWords(from, ["bell"], []).map((m) => m.word)).toEqual(["tow_line"]);
 });
 

@@ -26,7 +26,7 @@ export interface WordMatch {
 }
 
 /** The words that controls of another layout serve, each with the action of this one that it most likely means, same ones first. */
-export function matchWords(from: Layout, ids: readonly string[], here: readonly Pick<Action, "name">[]): WordMatch[] {
+export function matchWords(from: Layout, ids: readonly string[], here: readonly Pick<Action, "name" | "kind">[]): WordMatch[] {
   const chosen = new Set(ids);
   const words = new Set(from.controls.filter((c) => chosen.has(c.id)).flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)));
   const names = here.map((a) => a.name);
@@ -36,7 +36,11 @@ export function matchWords(from: Layout, ids: readonly string[], here: readonly 
   const matches = [...words].map((word): WordMatch => {
     const kind = kinds.get(word) ?? null;
     if (same.has(word)) return { word, kind, state: "same", to: word };
-    const near = nearestWord(word, free);
+    // A word nearly the same of another kind is another thing.
+    const near = nearestWord(
+      word,
+      here.flatMap((a) => (free.includes(a.name) && (kind === null || a.kind === kind) ? [a.name] : [])),
+    );
     return { word, kind, state: near === null ? "none" : "near", to: near };
   });
   const order: readonly MatchState[] = ["same", "near", "none"];

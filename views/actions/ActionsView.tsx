@@ -8,6 +8,7 @@ import { useSession, useSessionActions } from "../session/context";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
 import { clearPatch, setPatch, usePatch } from "./patch";
+import { removePicked } from "./removePicked";
 import { PatchTable } from "./PatchTable";
 import { Sheet } from "./sheet/Sheet";
 import { Toolbar } from "./Toolbar";
@@ -39,6 +40,7 @@ export function ActionsView() {
   };
   useHotkeys("o", next, [toDo, layout]);
   useHotkeys("escape", () => setPatch({ pick: null }));
+  useHotkeys(["delete", "backspace"], () => removePicked(session));
   useHotkeys("slash", () => document.querySelector<HTMLInputElement>("[data-patch-search]")?.focus(), { preventDefault: true });
   const close = () => setDialogue(null);
   return (

@@ -20,7 +20,7 @@ export function AddAction() {
       <input
         aria-label="Name of the new action"
         className="box figure h-7 w-44 px-2"
-        placeholder="word in the game’s code"
+        placeholder="the code’s own word"
         value={name}
         maxLength={64}
         spellCheck={false}

@@ -15,6 +15,8 @@ export const CONTROL_HEAD = 28;
 export const SERVE_HEIGHT = 24;
 const GROUP_HEIGHT = 30;
 const CONTROL_GAP = 8;
+/** A desk end may stand this far from an action it gives to, CSS px; beyond that it stands by the action once more. */
+const NEAR = 150;
 
 /** What of the layout is to be seen. */
 export interface Filter {
@@ -33,6 +35,13 @@ export interface GroupPlace {
 export interface Row {
   readonly y: number;
   readonly h: number;
+}
+/** Where a desk end stands. One that gives to actions far apart stands by each of them: a wire over half the sheet tells nothing. */
+export interface EndPlace extends Row {
+  readonly key: string;
+  readonly end: string;
+  /** The action it stands by. */
+  readonly by: string;
 }
 /** A wire from a desk end to an action (`fromY` at the end, `toY` at the action), or from an action to a control's serve; null where it leads nowhere. */
 export interface DeskWirePlace {
@@ -55,7 +64,7 @@ export interface ServeWirePlace {
 export interface Places {
   readonly groups: readonly GroupPlace[];
   readonly actions: ReadonlyMap<string, Row>;
-  readonly ends: ReadonlyMap<string, Row>;
+  readonly ends: readonly EndPlace[];
   readonly controls: ReadonlyMap<string, Row>;
   readonly deskWires: readonly DeskWirePlace[];
   readonly serveWires: readonly ServeWirePlace[];
@@ -128,7 +137,8 @@ export function sheetPlaces(
 ): Places {
   const groups: GroupPlace[] = [];
   const actions = new Map<string, Row>();
-  const ends = new Map<string, Row>();
+  const ends: EndPlace[] = [];
+  const nearest = (end: string, at: number) => ends.findLast((e) => e.end === end && Math.abs(e.y + e.h / 2 - at) <= NEAR);
   /** Where the wires of an action end: at its row, or at its folded group. */
   const middle = new Map<string, number>();
   let y = 0;
@@ -141,10 +151,10 @@ export function sheetPlaces(
     }
     if (folded) continue;
     for (const action of group.actions) {
-      const fresh = [...new Set(deskWires(action).map((w) => w.end))].filter((end) => !ends.has(end));
+      const fresh = [...new Set(deskWires(action).map((w) => w.end))].filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
       const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
       const top = y + (h - fresh.length * END_HEIGHT) / 2;
-      fresh.forEach((end, i) => ends.set(end, { y: top + i * END_HEIGHT, h: END_HEIGHT }));
+      fresh.forEach((end, i) => ends.push({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));
       actions.set(action.name, { y, h });
       middle.set(action.name, y + h / 2);
       y += h + 4;
@@ -153,9 +163,11 @@ export function sheetPlaces(
   const controls = placeControls(layout.controls, middle, actions, options);
   const desk = seen.flatMap((action) =>
     deskWires(action).flatMap((w): DeskWirePlace[] => {
-      const from = ends.get(w.end);
       const to = middle.get(action.name);
-      if (!from || to === undefined) return [];
+      if (to === undefined) return [];
+      // Of a folded group the wires come from wherever their ends still stand.
+      const from = ends.find((e) => e.end === w.end && e.by === action.name) ?? nearest(w.end, to) ?? ends.find((e) => e.end === w.end);
+      if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > NEAR)) return [];
       return [
         { key: deskWireKey(action.name, w.list, w.index), end: w.end, action: action.name, list: w.list, index: w.index, fromY: from.y + from.h / 2, toY: to },
       ];

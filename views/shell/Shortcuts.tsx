@@ -21,6 +21,7 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
       ["drag from an end · Enter on an end", "draw a wire · draw one by key"],
       ["arrow keys · Enter · Escape", "lead the wire along the ends it fits · join it · let it go"],
       ["Enter on +", "bind a key by pressing it, a pad by moving it"],
+      ["Delete · Backspace", "take the picked wire, action or control away"],
       ["Escape", "pick nothing"],
     ],
   ],

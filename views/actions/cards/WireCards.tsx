@@ -1,17 +1,15 @@
 "use client";
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
 import { changeServe, unbind } from "../../../core/layout/edits/actions";
-import { portCarries } from "../../../core/layout/fits";
 import type { Action, Control, Serve } from "../../../core/layout/types";
 import { changeDesk, deskWires, unplug, type DeskWire } from "../../../core/wiring/desk";
 import { deskSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
-import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
+import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
+import { ScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
 import { endTitle, endWord } from "../keys";
 import { setPatch } from "../patch";
 import type { SheetData } from "../useSheet";
-
-type Two = number | [number, number];
 
 export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {
   const session = useSessionActions();
@@ -21,7 +19,6 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${id}`, (l) => changeServe(l, id, index, next), true);
   const ports = portsOf(control.kind).filter((p) => p === serve.port || !action || portWhyNot(p, action.kind) === null);
   const others = data.layout.actions.filter((a) => portWhyNot(serve.port, a.kind) === null || a.name === serve.action);
-  const carries = portCarries(serve.port);
   return (
     <section aria-label={`The wire from ${control.name} to ${serve.action}`} className="grid gap-2">
       <WireHead
@@ -42,47 +39,7 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         options={others.map((a) => [a.name, a.name])}
         onChange={(name) => session.edit(`lead ${id} to ${name}`, (l) => leadServe(l, id, index, name))}
       />
-      {action && carries === "press" && action.kind !== "press" && action.kind !== "motion" && (
-        <ValueFields kind={action.kind} value={serve.value} onChange={(value) => change("value", { value })} />
-      )}
-      {action && carries !== "press" && (
-        <ScaleFields
-          pair={carries !== "number"}
-          value={serve.scale ?? 1}
-          unit={carries === "vector" && action.kind === "motion" ? "a second" : undefined}
-          onChange={(scale) => change("scale", { scale: scale === 1 && action.kind !== "motion" ? undefined : scale })}
-        />
-      )}
-      {action?.kind === "press" && (
-        <>
-          <SwitchField
-            after
-            label="repeats while held"
-            value={serve.repeat !== undefined}
-            onChange={(on) => change("repeat", { repeat: on ? { delayMs: 400, intervalMs: 100 } : undefined })}
-          />
-          {serve.repeat && (
-            <Pair>
-              <NumberField
-                label="after"
-                unit="ms"
-                min={0}
-                step={10}
-                value={serve.repeat.delayMs}
-                onChange={(delayMs) => change("repeat", { repeat: { ...serve.repeat!, delayMs } })}
-              />
-              <NumberField
-                label="every"
-                unit="ms"
-                min={1}
-                step={10}
-                value={serve.repeat.intervalMs}
-                onChange={(intervalMs) => change("repeat", { repeat: { ...serve.repeat!, intervalMs } })}
-              />
-            </Pair>
-          )}
-        </>
-      )}
+      {action && <ServeFields serve={serve} action={action} onChange={change} />}
     </section>
   );
 }
@@ -107,14 +64,16 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
         <ScaleFields
           pair={!("axis" in source)}
           value={source.scale}
-          unit={"stick" in source && kind === "motion" ? "a second" : undefined}
+          unit={"stick" in source && kind === "motion" ? "/s" : undefined}
           onChange={(scale) => change("scale", { scale })}
         />
       )}
       {"inner" in source && (
         <Pair>
           <NumberField
-            label="dead to"
+            bare
+            prefix="dead to"
+            label="Dead to"
             unit="%"
             min={0}
             max={source.outer * 100 - 1}
@@ -122,7 +81,9 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
             onChange={(percent) => change("dead zone", { inner: percent / 100 })}
           />
           <NumberField
-            label="full from"
+            bare
+            prefix="full from"
+            label="Full from"
             unit="%"
             min={source.inner * 100 + 1}
             max={100}
@@ -180,30 +141,5 @@ function WireHead({ from, to, gives, onRemove }: { from: string; to: string; giv
         gives <span className="figure text-[11px]">{gives}</span>
       </p>
     </header>
-  );
-}
-
-/** What a true/false source gives toward an axis or a vector. */
-function ValueFields({ kind, value, onChange }: { kind: "axis" | "vector"; value: Two | undefined; onChange: (value: Two) => void }) {
-  if (kind === "axis") return <NumberField label="gives" step={0.1} min={-1} max={1} value={typeof value === "number" ? value : 1} onChange={onChange} />;
-  const [x, y] = Array.isArray(value) ? value : [0, 0];
-  return (
-    <Pair>
-      <NumberField label="gives x" step={0.1} min={-1} max={1} value={x} onChange={(next) => onChange([next, y])} />
-      <NumberField label="gives y" step={0.1} min={-1} max={1} value={y} onChange={(next) => onChange([x, next])} />
-    </Pair>
-  );
-}
-
-/** By how much what comes is taken: one number, or one for each way. */
-function ScaleFields({ pair, value, unit, onChange }: { pair: boolean; value: Two; unit?: string; onChange: (value: Two) => void }) {
-  const [x, y] = Array.isArray(value) ? value : [value, value];
-  if (!pair) return <NumberField label="times" step={0.1} value={x} onChange={onChange} />;
-  const put = (nx: number, ny: number) => onChange(nx === ny ? nx : [nx, ny]);
-  return (
-    <Pair>
-      <NumberField label="x times" step={0.1} unit={unit} value={x} onChange={(next) => put(next, y)} />
-      <NumberField label="y times" step={0.1} unit={unit} value={y} onChange={(next) => put(x, next)} />
-    </Pair>
   );
 }

@@ -69,20 +69,22 @@ export function Sheet({ data }: { data: SheetData }) {
           </button>
         ))}
         <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
-          {[...places.ends].map(([end, row]) => (
-            <SheetEnd
-              key={end}
-              end={end}
-              row={row}
-              wires={byEnd.get(end) ?? []}
-              clash={clashes.find((c) => c.end === end) ?? null}
-              momentName={momentName}
-              letters={letters}
-              dim={chain !== null && !chain.ends.has(end)}
-              picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "desk") && chain.ends.has(end)}
-              pulling={pulling}
-            />
-          ))}
+          {places.ends.map((place) => {
+            const { end } = place;
+            return (
+              <SheetEnd
+                key={place.key}
+                place={place}
+                wires={byEnd.get(end) ?? []}
+                clash={clashes.find((c) => c.end === end) ?? null}
+                momentName={momentName}
+                letters={letters}
+                dim={chain !== null && !chain.ends.has(end)}
+                picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "desk") && chain.ends.has(end)}
+                pulling={pulling}
+              />
+            );
+          })}
         </ul>
         <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
           {[...places.actions].map(([name, row]) => {

@@ -6,13 +6,12 @@ import { deskWires, type DeskWire } from "../../../core/wiring/desk";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/states";
 import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
 import { setPatch } from "../patch";
-import type { Row } from "../places";
+import type { EndPlace } from "../places";
 import { fitClass, useFit } from "./useFit";
 import type { Pulling } from "./usePull";
 
 interface Props {
-  readonly end: string;
-  readonly row: Row;
+  readonly place: EndPlace;
   /** The wires that hang on it, of all actions. */
   readonly wires: readonly (DeskWire & { readonly kind: Action["kind"] })[];
   readonly clash: Clash | null;
@@ -30,12 +29,14 @@ export function wiresByEnd(actions: readonly Action[]): ReadonlyMap<string, Prop
   return all;
 }
 
-export const SheetEnd = memo(function SheetEnd({ end, row, wires, clash, momentName, letters, dim, picked, pulling }: Props) {
+export const SheetEnd = memo(function SheetEnd({ place, wires, clash, momentName, letters, dim, picked, pulling }: Props) {
+  const { end } = place;
   const fit = useFit({ kind: "end", end });
   const word = endWord(end, letters);
   const only = wires.length === 1 ? wires[0] : null;
-  const value = only && "value" in only.source ? only.source.value : undefined;
-  const sign = only && (only.kind === "vector" || only.kind === "axis") && ("code" in only.source || "button" in only.source) ? directionWord(value) : null;
+  const here = wires.find((w) => w.action === place.by) ?? wires[0];
+  const value = here && "value" in here.source ? here.source.value : undefined;
+  const sign = here && (here.kind === "vector" || here.kind === "axis") && ("code" in here.source || "button" in here.source) ? directionWord(value) : null;
   const warning = clash ? `◆ ${clash.actions.length} at once` : end === MAIN_MOUSE ? "◆ every touch" : null;
   const told = clash
     ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${momentName(clash.moment)}`}`
@@ -44,9 +45,9 @@ export const SheetEnd = memo(function SheetEnd({ end, row, wires, clash, momentN
       : endTitle(end, letters);
   const pick = () => setPatch({ pick: only ? { kind: "desk", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
   return (
-    <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: row.y, height: row.h }} data-end={end}>
+    <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: place.y, height: place.h }} data-end={end}>
       {warning && (
-        <span className="truncate text-[11px] text-warning" title={told}>
+        <span className={`truncate text-[11px] ${dim ? "text-muted" : "text-warning"}`} title={told}>
           {warning}
         </span>
       )}

@@ -108,7 +108,7 @@ function startPoint(start: PullStart, { places }: SheetData, columns: Columns): 
       return row ? { x: start.side === "desk" ? columns.actions.x : columns.actions.x + columns.actions.w, y: row.y + row.h / 2 } : null;
     }
     case "end": {
-      const row = places.ends.get(start.end);
+      const row = places.ends.find((e) => e.end === start.end);
       return row ? { x: columns.ends.x + columns.ends.w, y: row.y + row.h / 2 } : null;
     }
     case "port": {

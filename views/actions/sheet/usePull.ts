@@ -99,9 +99,14 @@ function createPulling(session: Session): Pulling {
   /** The ends that a wire from here fits, in the order of the page. */
   const fitting = (start: PullStart): HTMLElement[] => {
     const { layout } = session.store.getState();
+    const told = new Set<string>();
     return [...(sheet?.querySelectorAll<HTMLElement>("[data-target]") ?? [])].filter((element) => {
-      const target = targetOf(element.dataset.target!);
-      return target !== null && meets(start, target) && whyNot(layout, start, target) === null;
+      const key = element.dataset.target!;
+      const target = targetOf(key);
+      // An input that stands by several actions is walked to once.
+      if (target === null || told.has(key) || !meets(start, target) || whyNot(layout, start, target) !== null) return false;
+      told.add(key);
+      return true;
     });
   };
 

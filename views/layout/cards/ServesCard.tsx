@@ -3,14 +3,16 @@
 import { memo } from "react";
 import { Plus, X } from "lucide-react";
 import { bind, changeServe, unbind } from "../../../core/layout/edits/actions";
-import { portCarries, portFits } from "../../../core/layout/fits";
+import { portFits } from "../../../core/layout/fits";
 import { PORTS } from "../../../core/layout/schema/control";
 import type { Action, Control, Layout, Serve } from "../../../core/layout/types";
 import type { Result } from "../../../core/result";
 import { nearestWord } from "../../../core/nearest";
 import { fittingServe } from "../../../core/placement/make";
-import { ChoiceField, NumberField } from "../../../ui/Field";
+import { serveBy } from "../../../core/wiring/serves";
+import { ChoiceField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
+import { ServeFields } from "../../shared/ServeFields";
 
 export const ServesCard = memo(
   function ServesCard({ controls }: { controls: readonly Control[] }) {
@@ -76,7 +78,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
           label={`Port to ${serve.action}`}
           value={serve.port}
           options={shown.map((p) => [p, p])}
-          onChange={(port) => change("port", { port })}
+          onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
         />
         <span className={`figure truncate ${action ? "" : "text-blocker"}`} title={serve.action}>
           → {serve.action}
@@ -99,24 +101,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
           )}
         </p>
       )}
-      {action?.kind === "axis" && portCarries(serve.port) === "press" && (
-        <NumberField
-          label="gives"
-          step={0.1}
-          value={typeof serve.value === "number" ? serve.value : 1}
-          min={-1}
-          max={1}
-          onChange={(value) => change("value", { value })}
-        />
-      )}
-      {action?.kind === "motion" && portCarries(serve.port) === "vector" && (
-        <NumberField
-          label="a second"
-          unit="units"
-          value={typeof serve.scale === "number" ? serve.scale : 120}
-          onChange={(scale) => change("scale", { scale })}
-        />
-      )}
+      {action && portFits(serve.port, action.kind) && <ServeFields serve={serve} action={action} onChange={change} />}
     </div>
   );
 }
