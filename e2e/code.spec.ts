@@ -68,3 +68,49 @@ test("a list shows what it would change, and changes that; constants are saved",
   await page.keyboard.press("Escape");
   await expect(page.getByLabel("Word of flare", { exact: true })).toHaveValue("flare");
 });
+
+/** Drops so many made files of source onto the dialogue, as a folder would be. */
+async function dropFiles(page: Page, count: number, bytes: number): Promise<void> {
+  await page.evaluate(
+    ([n, size]) => {
+      const line = (i: number) => `if (input.pressed("act_${i % 40}")) { go(${i}); } // "not_this_${i}"\n`;
+      const transfer = new DataTransfer();
+      for (let i = 0; i < n; i += 1) transfer.items.add(new File([line(i).repeat(Math.ceil(size / 60))], `src/part_${i}.ts`, { type: "text/plain" }));
+      transfer.items.add(new File([new Uint8Array(3 * 1024 * 1024)], "huge.ts"));
+      document.querySelector("[role=dialog] [data-drop]")!.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: transfer }));
+    },
+    [count, bytes],
+  );
+}
+
+test("a large folder is read with progress, can be stopped, and leaves the view free; what is too large is passed over", async ({ page }) => {
+  await open(page, "/actions");
+  await page.getByRole("button", { name: "From the game’s code…" }).click();
+  await dropFiles(page, 3000, 9000);
+  await expect(dialogue(page).getByRole("progressbar", { name: "How far it is" })).toBeVisible();
+  await dialogue(page).getByRole("button", { name: "Stop" }).click();
+  await expect(dialogue(page).getByRole("progressbar")).toHaveCount(0);
+  await expect(dialogue(page).getByRole("region", { name: "What reads an input" })).toHaveCount(0);
+  await dropFiles(page, 600, 6000);
+  // The view answers while files are read: typing goes on.
+  await dialogue(page).getByLabel("Source to read").fill("typed meanwhile");
+  await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 passed over (too large, or no text)");
+  await dialogue(page)
+    .getByRole("checkbox", { name: /^input\.pressed\(…\)/ })
+    .check();
+  await expect(dialogue(page).locator("[data-word^=act_]")).toHaveCount(40);
+  await expect(dialogue(page).locator("[data-word^=not_this]")).toHaveCount(0);
+});
+
+test("keys and pad inputs that the game reads by the web's standards are bound from where they are read", async ({ page }) => {
+  await open(page, "/actions");
+  await page.getByRole("button", { name: "From the game’s code…" }).click();
+  await dialogue(page).getByLabel("Source to read").fill('if (e.code === "KeyW" || e.code === "KeyB") go(); if (pad.buttons[5].pressed) stop();');
+  await dialogue(page).getByRole("button", { name: "Read it" }).click();
+  const row = (end: string) => dialogue(page).locator(`[data-end="${end}"]`);
+  await expect(row("key KeyW")).toContainText("gives to helm");
+  await row("pad button 5").getByRole("combobox").selectOption("horn");
+  await expect(row("pad button 5")).toContainText("gives to horn");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Undo: bind pad 5 to horn" })).toBeVisible();
+});

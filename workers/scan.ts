@@ -1,7 +1,7 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
 import { wrap } from "comlink";
 import type { FileRead, FileStandard } from "../core/scan/words";
-import type { ScanApi } from "./scan.worker";
+import type { NamedFile, ScanApi } from "./scan.worker";
 
 export interface ScanProgress {
   readonly read: number;
@@ -15,7 +15,7 @@ export interface Scanned extends ScanProgress {
 
 /** A file larger than this is data or made by a machine, bytes. */
 const MOST_BYTES = 2 * 1024 * 1024;
-/** So much text goes to the worker at once, characters: enough to be quick, little enough to tell how far it is. */
+/** So much goes to the worker at once, bytes: enough to be quick, little enough to tell how far it is. */
 const BATCH = 1_500_000;
 /** Folders that hold what others wrote, or what was built. */
 const NOT_OURS = /(?:^|\/)(?:node_modules|\.git|\.svn|build|dist|out|bin|obj|target|vendor|third_?party|Library|DerivedData|\.gradle|Pods)\//i;
@@ -26,9 +26,6 @@ const NO_CODE =
 /** The name of a file with the folders it was dropped with. */
 const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 
-/** Whether a text begins as no text does. */
-const isBinary = (text: string): boolean => text.slice(0, 4000).includes("\u0000");
-
 /** Reads files; `onProgress` hears after each batch. Null when `signal` has stopped it. */
 export async function scanFiles(files: readonly File[], onProgress: (progress: ScanProgress) => void, signal: AbortSignal): Promise<Scanned | null> {
   const worker = new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" });
@@ -37,7 +34,7 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
   const standards: FileStandard[] = [];
   let read = 0;
   let passedOver = 0;
-  let batch: { name: string; text: string }[] = [];
+  let batch: NamedFile[] = [];
   let size = 0;
   const send = async () => {
     if (batch.length === 0) return;
@@ -47,7 +44,8 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     const found = await remote.scan(sent);
     for (const one of found.reads) reads.push(one);
     for (const one of found.standards) standards.push(one);
-    read += sent.length;
+    read += sent.length - found.passedOver;
+    passedOver += found.passedOver;
     onProgress({ read, passedOver, files: files.length });
   };
   try {
@@ -58,13 +56,8 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
         passedOver += 1;
         continue;
       }
-      const text = await file.text();
-      if (isBinary(text)) {
-        passedOver += 1;
-        continue;
-      }
-      batch.push({ name, text });
-      size += text.length;
+      batch.push({ name, file });
+      size += file.size;
       if (size > BATCH) await send();
     }
     await send();

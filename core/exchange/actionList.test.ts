@@ -18,12 +18,58 @@ test("JSON carries every field: taken over by an empty layout, the actions are t
   expect(previewActions(brackwater, list)).toEqual({ added: [], changed: [], same: brackwater.actions.length, unnamed: [] });
 });
 
-test("CSV carries what it has columns for, and leaves the rest as it is", () => {
+test("CSV carries every field too; of a cell left empty the action keeps what it has", () => {
   const list = get(readActionList(actionsCsv(brackwater.actions)));
   expect(get(applyActions(brackwater, list))).toEqual(brackwater);
-  const bare = get(applyActions(empty(), list)).actions;
-  expect(bare.map(({ name, kind, moments, keys, note }) => ({ name, kind, moments, keys, note }))).toEqual(
-    brackwater.actions.map(({ name, kind, moments, keys, note }) => ({ name, kind, moments, keys, note })),
+  expect(get(applyActions(empty(), list)).actions).toEqual(brackwater.actions);
+  const odd = {
+    ...brackwater.actions[0],
+    mouse: [
+      { button: 2, value: [0, -1] },
+      { move: true, scale: [0.5, -2] },
+    ],
+    pad: [
+      { button: 14, value: [-1, 0] },
+      { axis: 5, scale: -0.25, inner: 0.2, outer: 0.9 },
+      { stick: "right", scale: [1, 2], inner: 0.1, outer: 0.95 },
+    ],
+  } as Layout["actions"][number];
+  expect(get(readActionList(actionsCsv([odd])))[0]).toEqual(odd);
+  const bare = get(readActionList("name,keys,pad\nhelm,,\n"));
+  expect(get(applyActions(brackwater, bare))).toEqual(brackwater);
+});
+
+test("any inputs come back from CSV as they were", () => {
+  const number = fc.double({ min: -500, max: 500, noNaN: true }).map((n) => (Object.is(n, -0) ? 0 : n));
+  const amount = fc.oneof(number, fc.tuple(number, number));
+  const value = fc.option(amount, { nil: undefined }).map((v) => (v === undefined ? {} : { value: v }));
+  const button = (most: number) => fc.tuple(fc.integer({ min: 0, max: most }), value).map(([n, v]) => ({ button: n, ...v }));
+  const range = fc.constantFrom({ inner: 0.1, outer: 0.95 }, { inner: 0, outer: 1 }, { inner: 0.25, outer: 0.875 });
+  const keys = fc.array(
+    fc.tuple(fc.constantFrom("KeyA", "Space", "NumpadAdd"), value).map(([code, v]) => ({ code, ...v })),
+    { maxLength: 4 },
+  );
+  const mouse = fc.array(
+    fc.oneof(
+      button(31),
+      amount.map((scale) => ({ move: true, scale })),
+    ),
+    { maxLength: 3 },
+  );
+  const pad = fc.array(
+    fc.oneof(
+      button(63),
+      fc.tuple(fc.integer({ min: 0, max: 63 }), number, range).map(([axis, scale, r]) => ({ axis, scale, ...r })),
+      fc.tuple(fc.constantFrom("left", "right"), amount, range).map(([stick, scale, r]) => ({ stick, scale, ...r })),
+    ),
+    { maxLength: 3 },
+  );
+  fc.assert(
+    fc.property(keys, mouse, pad, (k, m, p) => {
+      const action = { ...brackwater.actions[0], keys: k, mouse: m, pad: p } as Layout["actions"][number];
+      const [read] = get(readActionList(actionsCsv([action])));
+      expect([read.keys ?? [], read.mouse ?? [], read.pad ?? []]).toEqual([k, m, p]);
+    }),
   );
 });
 
@@ -58,6 +104,8 @@ test.each([
   ["name,kind\nhorn,shout", /row 2, kind: must be "press"/],
   ["name,read\nhorn,maybe", /row 2, read.*neither yes nor no/],
   ["name,keys\nhorn,KeyH=loud", /row 2, keys.*CODE=number/],
+  ["name,pad\nhorn,wheel 3", /row 2, pad.*stick left=scale/],
+  ["name,mouse\nhorn,drag", /row 2, mouse.*move=scale/],
   ["name\nhorn\nhorn", /`horn` stands twice/],
   ['[{"kind":"press"}]', /\[0\]\.name/],
   ["[", /not JSON/],

@@ -1,6 +1,6 @@
 /**
  * Actions as a list to be carried about: JSON with every field, CSV with a row an action (name, kind, moments, read, touch,
- * keys, riseMs, fallMs, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
+ * keys, mouse, pad, riseMs, fallMs, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
  */
 import Papa from "papaparse";
 import { z } from "zod";
@@ -14,17 +14,49 @@ import { ok, refused, type Problem, type Result } from "../result";
 /** An action of a list: its name, and those fields of which the list says something. */
 export type ListedAction = Pick<Action, "name"> & Partial<Action>;
 
-const COLUMNS = ["name", "kind", "moments", "read", "touch", "keys", "riseMs", "fallMs", "note"] as const;
+const COLUMNS = ["name", "kind", "moments", "read", "touch", "keys", "mouse", "pad", "riseMs", "fallMs", "note"] as const;
 
 /** The actions as JSON, every field said, ending with a line feed. */
 export function actionsJson(actions: readonly Action[]): string {
   return `${JSON.stringify(actions, null, 2)}\n`;
 }
 
-type Key = Action["keys"][number];
-const keyText = ({ code, value }: Key) => (value === undefined ? code : `${code}=${Array.isArray(value) ? value.join(" ") : value}`);
+type Two = number | [number, number];
+const given = (value: Two | undefined) => (value === undefined ? "" : `=${Array.isArray(value) ? value.join(" ") : value}`);
+/** A dead zone as it is written where it is not the usual one. */
+const dead = ({ inner, outer }: { inner: number; outer: number }) => (inner === 0.1 && outer === 0.95 ? "" : ` dead ${inner} ${outer}`);
 
-/** The actions as CSV (RFC 4180), a heading first. Keys are written `KeyA=-1 0; KeyD=1 0`, moments by their ids. */
+const keyText = ({ code, value }: Action["keys"][number]) => `${code}${given(value)}`;
+const mouseText = (m: Action["mouse"][number]) => ("move" in m ? `move${given(m.scale)}` : `${m.button}${given(m.value)}`);
+const padText = (p: Action["pad"][number]) =>
+  "button" in p ? `${p.button}${given(p.value)}` : "axis" in p ? `axis ${p.axis}${given(p.scale)}${dead(p)}` : `stick ${p.stick}${given(p.scale)}${dead(p)}`;
+
+/** How each column of inputs is written, for the message to one who wrote it otherwise. */
+const WRITTEN = {
+  keys: "CODE, CODE=number or CODE=x y",
+  mouse: "BUTTON=value, or move=scale",
+  pad: "BUTTON=value, axis N=scale or stick left=scale, with `dead inner outer` after it",
+} as const;
+
+/** Reads one input of a column; null where it is not written so. */
+function readInput(column: keyof typeof WRITTEN, text: string): object | null {
+  const match = /^(.*?)(?:=([^=]*?))?(?:\s+dead\s+(\S+)\s+(\S+))?$/.exec(text)!;
+  const what = match[1].trim();
+  const numbers = match[2] === undefined ? [] : match[2].trim().split(/\s+/).map(Number);
+  if (numbers.length > 2 || !numbers.every(Number.isFinite) || (match[2] !== undefined && numbers.length === 0)) return null;
+  const amount = numbers.length === 0 ? undefined : numbers.length === 1 ? numbers[0] : numbers;
+  const value = amount === undefined ? {} : { value: amount };
+  const scale = amount === undefined ? {} : { scale: amount };
+  if (column === "keys") return what === "" ? null : { code: what, ...value };
+  if (/^\d+$/.test(what)) return { button: Number(what), ...value };
+  if (column === "mouse") return what === "move" ? { move: true, ...scale } : null;
+  const ends = match[3] === undefined ? {} : { inner: Number(match[3]), outer: Number(match[4]) };
+  const [, sort, which] = /^(axis|stick)\s+(\S+)$/.exec(what) ?? [];
+  if (sort === undefined) return null;
+  return sort === "axis" ? { axis: Number(which), ...scale, ...ends } : { stick: which, ...scale, ...ends };
+}
+
+/** The actions as CSV (RFC 4180), a heading first. Inputs are written `KeyA=-1 0; KeyD=1 0`, `2=1; move=0.25`, `0=1; stick left=1 dead 0.2 0.9`, moments by their ids. */
 export function actionsCsv(actions: readonly Action[]): string {
   const data = actions.map((a) => [
     a.name,
@@ -33,6 +65,8 @@ export function actionsCsv(actions: readonly Action[]): string {
     a.read ? "yes" : "no",
     a.touch,
     a.keys.map(keyText).join("; "),
+    a.mouse.map(mouseText).join("; "),
+    a.pad.map(padText).join("; "),
     a.riseMs,
     a.fallMs,
     a.note,
@@ -94,13 +128,14 @@ function readCsv(text: string): Result<ListedAction[]> {
         .map((part) => part.trim())
         .filter((part) => part !== "");
     if (cell("moments").trim() !== "") out.moments = list("moments");
-    if (row.keys !== undefined && cell("keys").trim() !== "")
-      out.keys = list("keys").map((part) => {
-        const [code, value] = part.split("=");
-        const numbers = value?.trim().split(/\s+/).map(Number);
-        if (numbers && (numbers.length > 2 || !numbers.every(Number.isFinite))) say("keys", `"${part}" is not CODE, CODE=number or CODE=x y`);
-        return numbers ? { code: code.trim(), value: numbers.length === 1 ? numbers[0] : numbers } : { code: code.trim() };
+    for (const column of ["keys", "mouse", "pad"] as const) {
+      if (cell(column).trim() === "") continue;
+      out[column] = list(column).map((part) => {
+        const input = readInput(column, part);
+        if (input === null) say(column, `"${part}" is not ${WRITTEN[column]}`);
+        return input ?? {};
       });
+    }
     return out;
   });
   if (problems.length > 0) return { ok: false, problems };

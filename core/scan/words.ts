@@ -80,7 +80,12 @@ export function compareWords(
   actions: readonly { readonly name: string; readonly read: boolean }[],
 ): FoundWord[] {
   const words = new Map<string, FileRead[]>();
-  for (const read of reads) if (chosen.has(read.callee)) words.set(read.word, [...(words.get(read.word) ?? []), read]);
+  for (const read of reads) {
+    if (!chosen.has(read.callee)) continue;
+    const list = words.get(read.word);
+    if (list) list.push(read);
+    else words.set(read.word, [read]);
+  }
   const names = actions.map((a) => a.name);
   const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
   const placesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
@@ -111,7 +116,9 @@ export function compareStandards<A extends { readonly name: string }>(
   const places = new Map<string, { file: string; line: number }[]>();
   for (const { sort, value, file, line } of standards) {
     const end = sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
-    places.set(end, [...(places.get(end) ?? []), { file, line }]);
+    const list = places.get(end);
+    if (list) list.push({ file, line });
+    else places.set(end, [{ file, line }]);
   }
   const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
   return [...places]

@@ -65,7 +65,7 @@ function FromCode() {
   };
 
   return (
-    <div className="grid gap-3" onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+    <div data-drop className="grid gap-3" onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
       <p className="text-muted">Drop source files or a folder, in any language, or paste. They are read here; nothing leaves the browser.</p>
       <div className="flex flex-wrap items-center gap-1.5">
         <button className="push push-main" onClick={() => files.current?.click()}>
