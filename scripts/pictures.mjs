@@ -49,6 +49,16 @@ const PICTURES = [
   ],
   ["actions", "/actions", "light", (page) => menu(page, "Brackwater, first draft")],
   [
+    "actions-chain",
+    "/actions",
+    "dark",
+    async (page) => {
+      await page.locator('[data-action="sidle"]').click({ position: { x: 60, y: 36 } });
+      await page.keyboard.down("KeyE");
+      await page.waitForTimeout(300);
+    },
+  ],
+  [
     "rehearse",
     "/rehearse",
     "light",

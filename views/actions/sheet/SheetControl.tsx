@@ -110,7 +110,7 @@ function ServeRow({
         props={pulling.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
       />
       <button
-        className="flex min-w-0 flex-1 items-center gap-1.5 text-left"
+        className={`flex items-center gap-1.5 text-left ${loose ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
         aria-label={`The wire from ${control.name} ${serve.port} to ${serve.action}`}
         aria-pressed={picked}
         onClick={(event) => {
@@ -125,12 +125,12 @@ function ServeRow({
         )}
       </button>
       {loose && (
-        <span className="ml-auto flex shrink-0 items-center gap-1.5 text-[11px] text-blocker">
-          <span className="max-w-[110px] truncate" title={loose.word}>
+        <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[11px] text-blocker">
+          <span className="min-w-0 truncate" title={loose.word}>
             {loose.word}
           </span>
           {near !== null && (
-            <button className="underline" onClick={() => session.edit(`bind ${id} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}>
+            <button className="shrink-0 underline" onClick={() => session.edit(`bind ${id} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}>
               take {near}
             </button>
           )}
