@@ -9,6 +9,7 @@ import { looseEnds, standsOf } from "../core/wiring/states";
 import { endWord, keyWord } from "./actions/keys";
 import { joined, targetKey, targetOf, whyNot } from "./actions/pulls";
 import { chainOf, groupsOf, seenActions, sheetPlaces } from "./actions/places";
+import { standDetail } from "./actions/standDetail";
 import { textOfFile } from "./handoff/textOfFile";
 import { anchorWord } from "./layout/anchorWord";
 import { shiftedCopy } from "./layout/copies";
@@ -138,6 +139,15 @@ test("a search finds an action by its word, its keys, its controls; a filter by 
   expect(find("no such word")).toEqual([]);
   expect(find("", "left")).toEqual(["towline"]);
   expect(seenActions(draft, { search: "", moment: "log-open", only: "all" }, stands, (end) => end).every((a) => a.moments.includes("log-open"))).toBe(true);
+});
+
+test("how an action stands is told moment by moment, those served alike together", () => {
+  const stand = { name: "a", kind: "part", word: "nothing on touch in B", toDo: true, near: null } as const;
+  const moments = ["A", "B", "C"].map((name) => ({ id: name.toLowerCase(), name }));
+  const by = (...list: string[][]) => list.map((controls, i) => ({ moment: moments[i].id, by: controls }));
+  expect(standDetail({ ...stand, moments: by(["x", "y"], [], ["x", "y"]) }, moments)).toBe("A, C: x, y; B: nothing");
+  expect(standDetail({ ...stand, moments: [{ moment: null, by: ["x"] }] }, [])).toBe("x");
+  expect(standDetail({ ...stand, moments: [] }, moments)).toBe("nothing on touch in B");
 });
 
 test("a chain holds all that gives to an action, what a control gives to, and both ends of a wire", () => {

@@ -38,10 +38,12 @@ export function ActionsView() {
   const next = () => {
     if (!pickNextToDo(toDo, layout)) session.tell({ text: "Nothing is left to do.", tone: "plain" });
   };
-  useHotkeys("o", next, [toDo, layout]);
-  useHotkeys("escape", () => setPatch({ pick: null }));
-  useHotkeys(["delete", "backspace"], () => removePicked(session));
-  useHotkeys("slash", () => document.querySelector<HTMLInputElement>("[data-patch-search]")?.focus(), { preventDefault: true });
+  // A dialogue has the keys to itself.
+  const free = { enabled: dialogue === null };
+  useHotkeys("o", next, free, [toDo, layout, dialogue]);
+  useHotkeys("escape", (event) => !event.defaultPrevented && setPatch({ pick: null }), free);
+  useHotkeys(["delete", "backspace"], () => removePicked(session), free);
+  useHotkeys("slash", () => document.querySelector<HTMLInputElement>("[data-patch-search]")?.focus(), { preventDefault: true, ...free });
   const close = () => setDialogue(null);
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">

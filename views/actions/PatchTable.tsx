@@ -2,7 +2,7 @@
 /** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
 import { X } from "lucide-react";
 import { memo } from "react";
-import { renameAction, unbind } from "../../core/layout/edits/actions";
+import { unbind } from "../../core/layout/edits/actions";
 import type { Action, Layout } from "../../core/layout/types";
 import { deskWires, unplug, type DeskWire } from "../../core/wiring/desk";
 import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
@@ -15,6 +15,8 @@ import { directionWord, endTitle, endWord, type KeyLetters } from "./keys";
 import { setPatch, usePatch } from "./patch";
 import { ListenAnchor } from "./sheet/Listen";
 import { STAND_MARK, standClass } from "./sheet/SheetAction";
+import { renamed } from "./renamed";
+import { standDetail } from "./standDetail";
 import type { SheetData } from "./useSheet";
 
 export function PatchTable({ data }: { data: SheetData }) {
@@ -65,9 +67,15 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
   const { name } = action;
   const pick = () => setPatch({ pick: { kind: "action", name } });
   return (
-    <tr className={`border-b border-rule align-top ${picked ? "bg-accent/10" : ""}`} data-action={name} tabIndex={-1} onClick={pick} onFocus={pick}>
+    <tr
+      className={`border-b border-rule align-top ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`}
+      data-action={name}
+      tabIndex={-1}
+      onClick={pick}
+      onFocus={pick}
+    >
       <th scope="row" className="min-w-[130px] px-2 py-1 font-normal">
-        <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))} />
+        <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => renamed(session, name, next)} />
       </th>
       <td className="w-[150px] px-2 py-1">
         <KindField bare action={action} />
@@ -75,6 +83,9 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
       <td className={`px-2 py-1.5 text-[12px] ${standClass(stand)}`}>
         {STAND_MARK(stand)}
         {stand.word}
+        {layout.moments.length > 0 && action.read && action.touch === "wanted" && (
+          <span className="caption block max-w-[200px]">{standDetail(stand, layout.moments)}</span>
+        )}
       </td>
       <td className="px-2 py-1">
         <span className="flex flex-wrap gap-1">

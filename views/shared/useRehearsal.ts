@@ -6,6 +6,7 @@
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
 import type { ActionValues } from "../../core/input/events";
+import { isIdle } from "../../core/input/kinds";
 import type { Layout, Screen } from "../../core/layout/types";
 import { drawControls } from "../../runtime/art";
 import { createPlayer, type Player } from "../../runtime/player";
@@ -19,6 +20,8 @@ import { contextFor } from "./LayoutPicture";
 const HZ = 60;
 /** Escape held this long leaves the glass, ms. */
 const LEAVE_MS = 600;
+/** So long after the last touch everything has come to rest and pictures have arrived, ms. */
+const SETTLED_MS = 3000;
 
 interface Options {
   readonly layout: Layout;
@@ -32,14 +35,16 @@ interface Options {
   readonly onTick: (values: ActionValues) => void;
   /** Called after every frame with the player: for those who look at what feeds what. */
   readonly onPlayed?: (player: Player) => void;
+  /** The game stands still: what is on the glass is drawn anew only while something on it moves. */
+  readonly still?: boolean;
 }
 
-export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick, onPlayed }: Options) {
+export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick, onPlayed, still = false }: Options) {
   const player = useRef<Player | null>(null);
   const values = useRef<ActionValues>({});
-  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick, onPlayed });
+  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick, onPlayed, still });
   useEffect(() => {
-    now.current = { layout, screen, scale, game, moment, onFrame, onTick, onPlayed };
+    now.current = { layout, screen, scale, game, moment, onFrame, onTick, onPlayed, still };
   });
   useEffect(() => {
     const view = { ...PLAIN_VIEW, moment: game.moment() ?? moment };
@@ -51,6 +56,8 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     let frame = 0;
     let shown: string | null = null;
     let padBefore = "";
+    let drawn: readonly unknown[] = [];
+    let movedAt = 0;
     const away = createAway();
     const step = (time: number) => {
       const { current } = now;
@@ -69,7 +76,10 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))
           playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
-        paint(current, playing);
+        const seen = [current.layout, current.screen, current.scale, current.moment];
+        if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
+        drawn = seen;
+        if (!current.still || time - movedAt < SETTLED_MS) paint(current, playing);
         current.onFrame(values.current);
         current.onPlayed?.(playing);
       }

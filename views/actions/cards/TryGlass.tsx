@@ -49,6 +49,7 @@ export function TryGlass({ data }: { data: SheetData }) {
     canvas,
     onFrame,
     onTick: () => {},
+    still: true,
     onPlayed: (player) => {
       const live = marks.mark(latest.current, player, performance.now());
       setSaid(live.join(", "));

@@ -1,7 +1,7 @@
 "use client";
 /** From the game's own code: files are read in the browser, the user says what in them reads an input, and takes over the words that are right. */
 import { useMemo, useRef, useState, type DragEvent } from "react";
-import { renameAction, takeWords } from "../../../core/layout/edits/actions";
+import { changeAction, renameAction, takeWords } from "../../../core/layout/edits/actions";
 import { changeLayout } from "../../../core/layout/edits/whole";
 import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
 import { deskWires } from "../../../core/wiring/desk";
@@ -150,6 +150,7 @@ function FromCode() {
             words={words}
             ticked={callees.length > 0}
             onTake={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => takeWords(l, list))}
+            onGone={(word) => session.edit(`${word} is not read`, (l) => changeAction(l, word, { read: false }))}
             onRespell={(from, to) => session.edit(`spell ${from} ${to}`, (l) => renameAction(l, from, to))}
           />
         </div>

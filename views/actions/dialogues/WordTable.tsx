@@ -2,7 +2,7 @@
 /** The words the game reads, against the ledger: new ones are taken over, one nearly the same is spelt as the game has it. */
 import type { FoundWord } from "../../../core/scan/words";
 
-const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "not read", known: "known" };
+const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "gone", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
 /** So many places are named; the rest are counted. */
 const MOST_PLACES = 2;
@@ -12,9 +12,11 @@ interface Props {
   readonly ticked: boolean;
   readonly onTake: (words: readonly FoundWord[]) => void;
   readonly onRespell: (from: string, to: string) => void;
+  /** The game reads it no longer: the action is kept, and says so. */
+  readonly onGone: (word: string) => void;
 }
 
-export function WordTable({ words, ticked, onTake, onRespell }: Props) {
+export function WordTable({ words, ticked, onTake, onRespell, onGone }: Props) {
   const fresh = words.filter((w) => w.state === "new");
   return (
     <section aria-label="Words the game reads" className="min-w-0">
@@ -52,6 +54,15 @@ export function WordTable({ words, ticked, onTake, onRespell }: Props) {
             {w.state === "new" && (
               <button className="push h-6 px-1.5" onClick={() => onTake([w])}>
                 Take it over
+              </button>
+            )}
+            {w.state === "gone" && (
+              <button
+                className="push h-6 px-1.5"
+                onClick={() => onGone(w.word)}
+                title="None of the ticked callees asks for it. It is kept, marked as not read."
+              >
+                Mark it not read
               </button>
             )}
             {w.state === "nearly" && w.near !== null && (

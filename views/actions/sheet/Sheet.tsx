@@ -94,6 +94,7 @@ export function Sheet({ data }: { data: SheetData }) {
                 key={name}
                 action={action}
                 stand={stands.get(name)!}
+                moments={layout.moments}
                 row={row}
                 dim={chain !== null && !chain.actions.has(name)}
                 picked={pick?.kind === "action" && pick.name === name}

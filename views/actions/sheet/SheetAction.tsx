@@ -2,8 +2,7 @@
 /** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
 import { Plus } from "lucide-react";
 import { memo } from "react";
-import { renameAction } from "../../../core/layout/edits/actions";
-import type { Action } from "../../../core/layout/types";
+import type { Action, Moment } from "../../../core/layout/types";
 import { fittingKind } from "../../../core/placement/make";
 import type { Stand } from "../../../core/wiring/states";
 import { TypedField } from "../../../ui/Typed";
@@ -11,6 +10,8 @@ import { useSessionActions } from "../../session/context";
 import { setPatch } from "../patch";
 import type { Row } from "../places";
 import { makeFitting } from "../makeFitting";
+import { renamed } from "../renamed";
+import { standDetail } from "../standDetail";
 import { ListenAnchor } from "./Listen";
 import { fitClass, useFit } from "./useFit";
 import type { Pulling } from "./usePull";
@@ -18,6 +19,7 @@ import type { Pulling } from "./usePull";
 interface Props {
   readonly action: Action;
   readonly stand: Stand;
+  readonly moments: readonly Moment[];
   readonly row: Row;
   readonly dim: boolean;
   readonly picked: boolean;
@@ -27,7 +29,7 @@ interface Props {
 export const STAND_MARK = (stand: Stand): string => (stand.toDo ? "■ " : stand.kind === "idle" ? "◆ " : "");
 export const standClass = (stand: Stand): string => (stand.toDo ? "text-blocker" : stand.kind === "idle" ? "text-warning" : "text-muted");
 
-export const SheetAction = memo(function SheetAction({ action, stand, row, dim, picked, pulling }: Props) {
+export const SheetAction = memo(function SheetAction({ action, stand, moments, row, dim, picked, pulling }: Props) {
   const session = useSessionActions();
   const { name } = action;
   const fit = useFit({ kind: "action", name });
@@ -58,17 +60,11 @@ export const SheetAction = memo(function SheetAction({ action, stand, row, dim, 
       <div className="min-w-0 flex-1 px-1.5">
         <div className="flex items-center gap-1">
           <span className="quiet-field min-w-0 flex-1" onFocus={pick}>
-            <TypedField
-              bare
-              code
-              label={`Word of ${name}`}
-              value={name}
-              onCommit={(next) => session.edit(`rename ${name}`, (l) => renameAction(l, name, next))}
-            />
+            <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => renamed(session, name, next)} />
           </span>
           <span className="caption shrink-0">{action.kind}</span>
         </div>
-        <p className={`flex items-center gap-1 text-[11px] leading-[18px] ${standClass(stand)}`} title={stand.word}>
+        <p className={`flex items-center gap-1 text-[11px] leading-[18px] ${standClass(stand)}`} title={standDetail(stand, moments)}>
           <span className="truncate pl-1.5">
             {STAND_MARK(stand)}
             {stand.word}

@@ -104,7 +104,7 @@ function ServeRow({
   const stray = action === undefined;
   const near = loose?.near ?? null;
   return (
-    <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-accent/10" : ""}`} style={{ height: SERVE_HEIGHT }}>
+    <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`} style={{ height: SERVE_HEIGHT }}>
       <Knob
         label={stray ? `Lead the wire of ${control.name} to an action` : `Draw a wire from the ${serve.port} port of ${control.name} to one action more`}
         props={pulling.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}

@@ -23,7 +23,7 @@ export function useFit(target: PullTarget): Fit {
 
 /** The classes by which a card shows how it fits. */
 export function fitClass(fit: Fit, picked: boolean, dim: boolean): string {
-  if (fit.state === "fits") return fit.over ? "border-accent bg-accent/10 ring-1 ring-accent" : "border-accent";
+  if (fit.state === "fits") return fit.over ? "border-accent ring-1 ring-accent" : "border-accent";
   if (fit.state === "not") return `dimmed ${fit.over ? "border-blocker" : "border-rule"}`;
   return `${picked ? "border-accent" : "border-rule"} ${dim ? "dimmed" : ""}`;
 }

@@ -11,6 +11,10 @@ import { joined, meets, targetKey, targetOf, whyNot, type PullStart, type PullTa
 /** A press must go this far before it draws, CSS px. */
 const DRAG_PX = 4;
 
+/** So near to the upper or lower edge of its room, CSS px, the sheet moves on under a wire; and so far a frame. */
+const EDGE_PX = 28;
+const EDGE_STEP_PX = 9;
+
 /** What an end of a wire in the page is given. */
 export interface EndProps {
   onPointerDown(event: PointerEvent<HTMLElement>): void;
@@ -71,6 +75,23 @@ function createPulling(session: Session): Pulling {
     origin = element;
     sheet = element.closest<HTMLElement>("[data-sheet]");
   };
+  /** The pointer's last place, while a wire follows it. */
+  let last: { clientX: number; clientY: number } | null = null;
+  let scrolling = 0;
+  /** Moves the sheet on while the pointer rests at an edge of its room; the wire follows. */
+  const scrollAtEdge = () => {
+    cancelAnimationFrame(scrolling);
+    const room = sheet?.parentElement;
+    const { pull } = patchStore.getState();
+    if (!room || !last || pull?.by !== "pointer") return;
+    const { top, bottom } = room.getBoundingClientRect();
+    const step = last.clientY > bottom - EDGE_PX ? EDGE_STEP_PX : last.clientY < top + EDGE_PX ? -EDGE_STEP_PX : 0;
+    const before = room.scrollTop;
+    if (step !== 0) room.scrollTop += step;
+    if (room.scrollTop === before) return;
+    update(pull, under(last), pointOf(last));
+    scrolling = requestAnimationFrame(scrollAtEdge);
+  };
   const update = (pull: Pull, over: PullTarget | null, at: Pull["at"]) => {
     const target = over && meets(pull.start, over) ? over : null;
     setPatch({ pull: { ...pull, at, over: target, why: target ? whyNot(session.store.getState().layout, pull.start, target) : null } });
@@ -130,7 +151,9 @@ function createPulling(session: Session): Pulling {
         if (!from) return;
         if (!from.dragged && Math.hypot(event.clientX - from.x, event.clientY - from.y) < DRAG_PX) return;
         from.dragged = true;
+        last = { clientX: event.clientX, clientY: event.clientY };
         update({ start, by: "pointer", at: pointOf(event), over: null, why: null }, under(event), pointOf(event));
+        scrollAtEdge();
       },
       onPointerUp(event) {
         const from = press;
