@@ -5,6 +5,8 @@ import { sightOf } from "../core/placement/edits";
 import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../samples/samples";
 import type { Layout } from "../core/layout/types";
+import { deskEnds } from "../core/wiring/desk";
+import { portsOf } from "../core/wiring/serves";
 import { looseEnds, standsOf } from "../core/wiring/states";
 import { endWord, keyWord } from "./actions/keys";
 import { joined, targetKey, targetOf, whyNot } from "./actions/pulls";
@@ -139,6 +141,29 @@ test("a search finds an action by its word, its keys, its controls; a filter by 
   expect(find("no such word")).toEqual([]);
   expect(find("", "left")).toEqual(["towline"]);
   expect(seenActions(draft, { search: "", moment: "log-open", only: "all" }, stands, (end) => end).every((a) => a.moments.includes("log-open"))).toBe(true);
+});
+
+test("two ends are joined exactly where nothing speaks against it, in every pair of the sample", () => {
+  const { actions, controls } = brackwater;
+  const ports = controls.flatMap((c) => [null, ...portsOf(c.kind)].map((port) => ({ kind: "port", id: c.id, port }) as const));
+  const ends = [...new Set(actions.flatMap(deskEnds)), "mouse 0", "pad axis 3"].map((end) => ({ kind: "end", end }) as const);
+  const starts = [
+    ...actions.flatMap(({ name }) => (["desk", "touch"] as const).map((side) => ({ kind: "action", name, side }) as const)),
+    ...ports,
+    ...ends,
+    ...controls.flatMap((c) => c.serves.map((_, index) => ({ kind: "serve", id: c.id, index }) as const)),
+  ];
+  const targets = [...actions.map(({ name }) => ({ kind: "action", name }) as const), ...ports, ...ends];
+  let fitting = 0;
+  for (const start of starts)
+    for (const target of targets) {
+      const why = whyNot(brackwater, start, target);
+      const made = joined(brackwater, start, target);
+      expect([start, target, made.ok]).toEqual([start, target, why === null]);
+      if (!made.ok) expect(made.problems[0].message).toBe(why);
+      else fitting += 1;
+    }
+  expect(fitting).toBeGreaterThan(200);
 });
 
 test("how an action stands is told moment by moment, those served alike together", () => {

@@ -63,6 +63,11 @@ export function deskWires(action: Action): DeskWire[] {
   return [...of("keys"), ...of("mouse"), ...of("pad")];
 }
 
+/** The ends an action hangs on, each once. */
+export function deskEnds(action: Action): string[] {
+  return [...new Set((["keys", "mouse", "pad"] as const).flatMap((list) => (action[list] as readonly DeskSource[]).map((source) => deskEnd(list, source))))];
+}
+
 const KIND_FITS: Readonly<Record<ActionKind, string>> = {
   press: "a key, a mouse button or a pad button",
   axis: "keys for its two ends, or a pad axis",
@@ -131,7 +136,8 @@ export function firstValue(action: Action, end: string): Value | undefined {
     // Toward an axis the horizontal pair is its two ends; so is the vertical one, where nothing else is said.
     return usual[0] + usual[1];
   }
-  const given = new Set(deskWires(action).map((w) => JSON.stringify("value" in w.source ? (w.source.value ?? 1) : null)));
+  const wires = deskWires(action);
+  const given = new Set(wires.map((w) => JSON.stringify("value" in w.source ? (w.source.value ?? 1) : null)));
   return choices.find((c) => !given.has(JSON.stringify(c))) ?? choices[0];
 }
 

@@ -89,7 +89,8 @@ export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: stri
     (c.serves as readonly Serve[]).flatMap((serve, index): Wire[] => (serve.action === name ? [{ kind: "touch", control: c.id, index, serve }] : [])),
   );
   const action = layout.actions.find((x) => x.name === name);
-  return [...touch, ...(action ? deskWires(action).map((w): Wire => ({ kind: "desk", ...w })) : [])];
+  const desk = action ? deskWires(action) : [];
+  return [...touch, ...desk.map((w): Wire => ({ kind: "desk", ...w }))];
 }
 
 /** What another kind would do to the wires of an action: those that stay as they are, those that get another value, those that no longer fit and why. */

@@ -5,7 +5,7 @@
 import { portFits, serveLacks } from "../layout/fits";
 import type { Action, Layout, Serve } from "../layout/types";
 import { nearestWord } from "../nearest";
-import { deskWires, type DeskWire } from "./desk";
+import { deskEnds } from "./desk";
 
 /** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */
 export type StandKind = "not-read" | "desk-only" | "idle" | "misspelt" | "unserved" | "part" | "touch-only" | "served";
@@ -53,7 +53,7 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
     }));
     const bare = moments.filter((m) => m.by.length === 0).map((m) => m.moment);
     const near = strays.find((word) => nearestWord(word, all) === action.name) ?? null;
-    const desk = deskWires(action).length > 0;
+    const desk = deskEnds(action).length > 0;
     const stand = (kind: StandKind, word: string, toDo = false): Stand => ({ name: action.name, kind, word, toDo, moments, near });
     if (!action.read) return stand("not-read", "not read");
     if (action.touch === "never")
@@ -116,7 +116,7 @@ export interface Clash {
 /** Every desk end that gives to two actions or more in the same moment; each end once, with the first such moment. */
 export function deskClashes(layout: Pick<Layout, "actions" | "moments">): Clash[] {
   const byEnd = new Map<string, Action[]>();
-  for (const action of layout.actions) for (const { end } of uniqueEnds(action)) byEnd.set(end, [...(byEnd.get(end) ?? []), action]);
+  for (const action of layout.actions) for (const end of deskEnds(action)) byEnd.set(end, [...(byEnd.get(end) ?? []), action]);
   const moments: readonly (string | null)[] = layout.moments.length === 0 ? [null] : layout.moments.map((m) => m.id);
   return [...byEnd].flatMap(([end, actions]) => {
     for (const moment of moments) {
@@ -125,11 +125,6 @@ export function deskClashes(layout: Pick<Layout, "actions" | "moments">): Clash[
     }
     return [];
   });
-}
-
-function uniqueEnds(action: Action): DeskWire[] {
-  const wires = deskWires(action);
-  return wires.filter((w, i) => wires.findIndex((o) => o.end === w.end) === i);
 }
 
 /** The main mouse button: on glass every touch gives it too. */

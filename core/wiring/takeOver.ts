@@ -114,7 +114,7 @@ export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{
     if (what === undefined) continue;
     const serves = (control.serves as readonly Serve[]).flatMap(serveOver);
     const served = new Set(serves.map((s) => s.action));
-    const alike = next.controls.filter((c) => c.kind === control.kind && (c.serves as readonly Serve[]).some((s) => served.has(s.action))).map((c) => c.id);
+    const alike = next.controls.flatMap((c) => (c.kind === control.kind && c.serves.some(({ action }) => served.has(action)) ? [c.id] : []));
     if (what === "look" && alike.length === 0) continue;
     const dressed = artOver(next, from, control);
     next = dressed.layout;

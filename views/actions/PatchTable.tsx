@@ -65,6 +65,7 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
   const session = useSessionActions();
   const picked = usePatch((p) => p.pick?.kind === "action" && p.pick.name === action.name);
   const { name } = action;
+  const inputs = deskWires(action);
   const pick = () => setPatch({ pick: { kind: "action", name } });
   return (
     <tr
@@ -89,7 +90,7 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
       </td>
       <td className="px-2 py-1">
         <span className="flex flex-wrap gap-1">
-          {deskWires(action).map((w) => (
+          {inputs.map((w) => (
             <Chip
               key={`${w.list} ${w.index}`}
               word={`${endWord(w.end, letters)}${signOf(w, action.kind)}`}

@@ -5,7 +5,7 @@
  * need; a control stands as near to the first action it serves as those above it let it.
  */
 import type { Action, Control, Layout, Serve } from "../../core/layout/types";
-import { deskWires, type DeskList } from "../../core/wiring/desk";
+import { deskEnds, deskWires, type DeskList } from "../../core/wiring/desk";
 import type { LooseEnd, Stand } from "../../core/wiring/states";
 import type { Picked } from "./patch";
 
@@ -79,7 +79,7 @@ export const serveWireKey = (id: string, index: number): string => `serve ${inde
 /** Everything of an action that can be searched for, in small letters. `endWord` words a desk end. */
 function wordsOf(action: Action, controls: readonly Control[], endWord: (end: string) => string): string {
   const served = controls.filter((c) => c.serves.some((s) => s.action === action.name)).map((c) => `${c.name} ${c.id} ${c.kind}`);
-  return [action.name, action.kind, action.note, ...deskWires(action).map((w) => `${w.end} ${endWord(w.end)}`), ...served].join("\n").toLowerCase();
+  return [action.name, action.kind, action.note, ...deskEnds(action).flatMap((end) => [end, endWord(end)]), ...served].join("\n").toLowerCase();
 }
 
 /** The actions a filter lets through, in order. Every word of the search must be found. */
@@ -151,7 +151,7 @@ export function sheetPlaces(
     }
     if (folded) continue;
     for (const action of group.actions) {
-      const fresh = [...new Set(deskWires(action).map((w) => w.end))].filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
+      const fresh = deskEnds(action).filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
       const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
       const top = y + (h - fresh.length * END_HEIGHT) / 2;
       fresh.forEach((end, i) => ends.push({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));

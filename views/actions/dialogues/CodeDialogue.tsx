@@ -4,7 +4,7 @@ import { useMemo, useRef, useState, type DragEvent } from "react";
 import { changeAction, renameAction, takeWords } from "../../../core/layout/edits/actions";
 import { changeLayout } from "../../../core/layout/edits/whole";
 import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
-import { deskWires } from "../../../core/wiring/desk";
+import { deskEnds } from "../../../core/wiring/desk";
 import { Dialogue } from "../../../ui/Dialogue";
 import { scanFiles, type Scanned, type ScanProgress } from "../../../workers/scan";
 import { useSession, useSessionActions } from "../../session/context";
@@ -49,7 +49,7 @@ function FromCode() {
   const names = useMemo(() => actions.map((a) => a.name), [actions]);
   const ranked = useMemo(() => (scanned ? rankCallees(scanned.reads, names).slice(0, 60) : []), [scanned, names]);
   const words = useMemo(() => (scanned ? compareWords(scanned.reads, new Set(callees), actions) : []), [scanned, callees, actions]);
-  const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, (a) => deskWires(a).map((w) => w.end)) : []), [scanned, actions]);
+  const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, deskEnds) : []), [scanned, actions]);
   const tick = (callee: string) =>
     session.edit("what reads an input", (l) => {
       const next = l.workbench.callees.includes(callee) ? l.workbench.callees.filter((c) => c !== callee) : [...l.workbench.callees, callee];

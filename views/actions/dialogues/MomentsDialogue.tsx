@@ -1,14 +1,14 @@
 "use client";
 /** The moments of the game: added, named, ordered, removed with what becomes of what belonged to them; and a grid of controls and actions by moments. */
-import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
+import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useState } from "react";
 import { changeAction } from "../../../core/layout/edits/actions";
 import { changeMoments } from "../../../core/layout/edits/controls";
-import { addMoment, moveMoment, onlyIn, removeMoment, renameMoment, type Homeless } from "../../../core/layout/edits/moments";
+import { moveMoment, onlyIn, removeMoment, type Homeless } from "../../../core/layout/edits/moments";
 import type { Layout, Moment } from "../../../core/layout/types";
 import { Dialogue } from "../../../ui/Dialogue";
-import { TypedField } from "../../../ui/Typed";
 import { useSession, useSessionActions } from "../../session/context";
+import { MomentName, NewMoment } from "../../shared/MomentFields";
 
 export function MomentsDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const layout = useSession((s) => s.layout);
@@ -43,12 +43,7 @@ function MomentList({ layout }: { layout: Layout }) {
           <li key={m.id} className="flex items-center gap-1" data-moment={m.id}>
             <span className="figure w-5 text-right text-muted">{i + 1}</span>
             <span className="w-56">
-              <TypedField
-                bare
-                label={`Moment ${m.name}`}
-                value={m.name}
-                onCommit={(name) => session.edit(`rename ${m.id}`, (l) => renameMoment(l, m.id, name.trim()))}
-              />
+              <MomentName moment={m} />
             </span>
             <span className="caption w-28 truncate">{m.id}</span>
             <button
@@ -74,20 +69,9 @@ function MomentList({ layout }: { layout: Layout }) {
         ))}
       </ol>
       {asked && <Becomes key={asked.id} layout={layout} moment={asked} onChoose={(homeless) => remove(asked, homeless)} onKeep={() => setAsked(null)} />}
-      <form
-        className="flex gap-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const form = event.currentTarget;
-          const name = String(new FormData(form).get("moment")).trim();
-          if (name !== "" && session.edit(`add the moment ${name}`, (l) => addMoment(l, name))) form.reset();
-        }}
-      >
-        <input name="moment" aria-label="Name of the new moment" placeholder="one more moment" maxLength={80} className="box ml-6 h-6 w-56 px-1.5" />
-        <button className="push h-6 px-1.5" aria-label="Add the moment">
-          <Plus size={13} />
-        </button>
-      </form>
+      <div className="ml-6 w-[250px]">
+        <NewMoment />
+      </div>
     </section>
   );
 }

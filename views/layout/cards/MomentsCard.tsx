@@ -1,9 +1,9 @@
 "use client";
 /** The moments of the game, to be added, renamed, removed. Which controls show when is said on each card. */
-import { Plus, X } from "lucide-react";
-import { addMoment, removeMoment, renameMoment } from "../../../core/layout/edits/moments";
-import { TypedField } from "../../../ui/Typed";
+import { X } from "lucide-react";
+import { removeMoment } from "../../../core/layout/edits/moments";
 import { useSession, useSessionActions } from "../../session/context";
+import { MomentName, NewMoment } from "../../shared/MomentFields";
 
 export function MomentsCard() {
   const session = useSessionActions();
@@ -14,12 +14,7 @@ export function MomentsCard() {
       {moments.map((m) => (
         <span key={m.id} className="flex items-center gap-0.5">
           <span className="min-w-0 flex-1">
-            <TypedField
-              bare
-              label={`Moment ${m.name}`}
-              value={m.name}
-              onCommit={(name) => session.edit(`rename ${m.id}`, (l) => renameMoment(l, m.id, name.trim()))}
-            />
+            <MomentName moment={m} />
           </span>
           <button
             className="grid size-6 place-items-center rounded-sm hover:bg-paper"
@@ -30,20 +25,7 @@ export function MomentsCard() {
           </button>
         </span>
       ))}
-      <form
-        className="flex gap-0.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const form = event.currentTarget;
-          const name = String(new FormData(form).get("moment")).trim();
-          if (name !== "" && session.edit(`add the moment ${name}`, (l) => addMoment(l, name))) form.reset();
-        }}
-      >
-        <input name="moment" aria-label="Name of the new moment" placeholder="one more" maxLength={80} className="box h-6 min-w-0 flex-1 px-1.5" />
-        <button className="grid size-6 place-items-center" aria-label="Add the moment">
-          <Plus size={13} />
-        </button>
-      </form>
+      <NewMoment />
     </>
   );
 }

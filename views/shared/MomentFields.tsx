@@ -1,0 +1,33 @@
+"use client";
+/** A moment's name, and a new moment: where they are listed on a card and in the dialogue of moments. */
+import { Plus } from "lucide-react";
+import { addMoment, renameMoment } from "../../core/layout/edits/moments";
+import type { Moment } from "../../core/layout/types";
+import { TypedField } from "../../ui/Typed";
+import { useSessionActions } from "../session/context";
+
+export function MomentName({ moment }: { moment: Moment }) {
+  const session = useSessionActions();
+  const { id, name } = moment;
+  return <TypedField bare label={`Moment ${name}`} value={name} onCommit={(next) => session.edit(`rename ${id}`, (l) => renameMoment(l, id, next.trim()))} />;
+}
+
+export function NewMoment() {
+  const session = useSessionActions();
+  return (
+    <form
+      className="flex gap-0.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = event.currentTarget;
+        const name = String(new FormData(form).get("moment")).trim();
+        if (name !== "" && session.edit(`add the moment ${name}`, (l) => addMoment(l, name))) form.reset();
+      }}
+    >
+      <input name="moment" aria-label="Name of the new moment" placeholder="one more" maxLength={80} className="box h-6 min-w-0 flex-1 px-1.5" />
+      <button className="grid size-6 place-items-center" aria-label="Add the moment">
+        <Plus size={13} />
+      </button>
+    </form>
+  );
+}
