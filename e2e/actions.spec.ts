@@ -163,6 +163,7 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await noViolations(page);
   await popover.getByRole("button", { name: /^Press the key for run/ }).focus();
   await page.keyboard.press("Escape");
+  await expect(plus(page, "run")).toBeFocused();
   await plus(page, "hop").click();
   await page.keyboard.press("KeyW");
   await page.getByRole("dialog", { name: "Bind an input to hop" }).getByRole("button", { name: "left ◆" }).click();
@@ -251,6 +252,11 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await page.keyboard.press("/");
   await page.keyboard.type("sidle-left");
   await expect(page.locator("[data-action]")).toHaveCount(1);
+  // What is searched for outlasts a look at another view.
+  await page.getByRole("link", { name: /Rehearse/ }).click();
+  await page.getByRole("link", { name: /Actions/ }).click();
+  await expect(page.locator("[data-action]")).toHaveCount(1);
+  await page.getByLabel("Search by any word").focus();
   await page.keyboard.press("Escape");
   await expect(page.locator("[data-action]")).toHaveCount(9);
   await page.getByLabel("Only those wanted in").selectOption({ label: "Log open" });

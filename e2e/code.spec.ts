@@ -73,6 +73,7 @@ test("a list shows what it would change, and changes that; constants are saved",
 
 /** Drops so many made files of source onto the dialogue, as a folder would be. */
 async function dropFiles(page: Page, count: number, bytes: number): Promise<void> {
+  await expect(dialogue(page).getByLabel("Source to read")).toBeVisible();
   await page.evaluate(
     ([n, size]) => {
       const line = (i: number) => `if (input.pressed("act_${i % 40}")) { go(${i}); } // "not_this_${i}"\n`;

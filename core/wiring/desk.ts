@@ -23,8 +23,8 @@ export interface DeskWire {
   readonly end: string;
 }
 
-/** What an end gives: true/false, a pad button's amount, one number, two, or a movement. */
-export type DeskGives = "press" | "amount" | "number" | "vector" | "motion";
+/** What an end gives: true/false (a pad button from half its way on), one number, two, or a movement. */
+export type DeskGives = "press" | "number" | "vector" | "motion";
 
 export function deskGives(source: DeskSource): DeskGives {
   if ("move" in source) return "motion";
@@ -76,7 +76,6 @@ const KIND_FITS: Readonly<Record<ActionKind, string>> = {
 };
 const GIVES_WORD: Readonly<Record<DeskGives, string>> = {
   press: "gives true or false",
-  amount: "gives an amount",
   number: "gives one number",
   vector: "gives x and y",
   motion: "gives movement",

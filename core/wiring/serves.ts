@@ -1,10 +1,9 @@
 /** Wires from controls to actions: what fits what and why not, what a change of kind would break, and what adds up to what. */
-import { changeAction } from "../layout/edits/actions";
+import { bind, changeAction, changeServe } from "../layout/edits/actions";
 import { portCarries, portFits, serveLacks, type PortCarries } from "../layout/fits";
 import { PORTS } from "../layout/schema/control";
 import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../layout/types";
 import { refused, type Result } from "../result";
-import { bind, changeServe } from "../layout/edits/actions";
 import { deskGives, deskLacks, deskWhyNot, deskWires, type DeskWire } from "./desk";
 
 const CARRIES_WORD: Readonly<Record<PortCarries, string>> = {
@@ -19,20 +18,20 @@ const KIND_WANTS: Readonly<Record<ActionKind, string>> = {
   vector: "a vector, or buttons with directions as values",
   motion: "a touchpad's motion, or a vector with a scale",
 };
-const a = (kind: ActionKind) => `${kind === "axis" ? "an" : "a"} ${kind}`;
+const withArticle = (kind: ActionKind) => `${kind === "axis" ? "an" : "a"} ${kind}`;
 
 /** Every port of a kind of control. */
 export const portsOf = (kind: ControlKind): readonly Port[] => PORTS[kind];
 
 /** Why a port cannot give to an action of a kind, and what would fit; null where it can. */
 export function portWhyNot(port: Port, kind: ActionKind): string | null {
-  return portFits(port, kind) ? null : `the ${port} port ${CARRIES_WORD[portCarries(port)]}, the action is ${a(kind)}; ${KIND_WANTS[kind]} would fit`;
+  return portFits(port, kind) ? null : `the ${port} port ${CARRIES_WORD[portCarries(port)]}, the action is ${withArticle(kind)}; ${KIND_WANTS[kind]} would fit`;
 }
 
 /** Why no port of a control can give to an action of a kind; null where one can. */
 export function controlWhyNot(control: ControlKind, kind: ActionKind): string | null {
   if (portsOf(control).some((p) => portFits(p, kind))) return null;
-  return `no port of a ${control} gives to ${a(kind)}; ${KIND_WANTS[kind]} would fit`;
+  return `no port of a ${control} gives to ${withArticle(kind)}; ${KIND_WANTS[kind]} would fit`;
 }
 
 /** The unit vector of a direction port; up for a port without one. */

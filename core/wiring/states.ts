@@ -43,7 +43,7 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
   const names = new Set(layout.actions.map((a) => a.name));
   const strays = [...new Set(layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)))].filter((word) => !names.has(word));
   const momentName = new Map(layout.moments.map((m) => [m.id, m.name]));
-  const all = [...names];
+  const known = [...names];
   return layout.actions.map((action): Stand => {
     const servers = layout.controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
     const wanted: readonly (string | null)[] = layout.moments.length === 0 ? [null] : action.moments;
@@ -52,7 +52,7 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
       by: servers.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.id),
     }));
     const bare = moments.filter((m) => m.by.length === 0).map((m) => m.moment);
-    const near = strays.find((word) => nearestWord(word, all) === action.name) ?? null;
+    const near = strays.find((word) => nearestWord(word, known) === action.name) ?? null;
     const desk = deskEnds(action).length > 0;
     const stand = (kind: StandKind, word: string, toDo = false): Stand => ({ name: action.name, kind, word, toDo, moments, near });
     if (!action.read) return stand("not-read", "not read");
@@ -64,9 +64,9 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
           : stand("idle", "desk only, and no key yet");
     if (wanted.length === 0) return stand("idle", "wanted in no moment");
     if (bare.length > 0) {
-      if (near !== null) return stand("misspelt", `nothing on touch; nearly ${near}`, true);
-      if (bare.length === wanted.length) return stand("unserved", "nothing on touch", true);
-      return stand("part", `nothing on touch ${bare.map((m) => `in ${momentName.get(m!) ?? m!}`).join(", ")}`, true);
+      const all = bare.length === wanted.length;
+      const word = all ? "nothing on touch" : `nothing on touch ${bare.map((m) => `in ${momentName.get(m!) ?? m!}`).join(", ")}`;
+      return near === null ? stand(all ? "unserved" : "part", word, true) : stand("misspelt", `${word}; nearly ${near}`, true);
     }
     const most = Math.max(...moments.map((m) => m.by.length));
     const times = most === 1 ? "served" : most === 2 ? "served twice" : `served ${most} times`;

@@ -190,6 +190,9 @@ test("how each action stands, moment by moment, and what is left to do", () => {
     ["bilge", "not-read", "not read"],
     ["flag", "unserved", "nothing on touch"],
   ]);
+  const half = harbour();
+  half.controls[2] = { ...half.controls[2], serves: [{ port: "press", action: "towline" }], moments: ["sail"] } as Layout["controls"][number];
+  expect(standsOf(half)[1]).toMatchObject({ kind: "misspelt", word: "nothing on touch in At the dock; nearly tow_line" });
   expect(stands[0].moments).toEqual([
     { moment: "sail", by: ["wheel"] },
     { moment: "dock", by: [] },

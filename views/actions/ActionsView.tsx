@@ -7,7 +7,7 @@ import { nearPairs } from "../../core/scan/words";
 import { useSession, useSessionActions } from "../session/context";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
-import { clearPatch, setPatch, usePatch } from "./patch";
+import { openPatch, setPatch, usePatch } from "./patch";
 import { removePicked } from "./removePicked";
 import { PatchTable } from "./PatchTable";
 import { Sheet } from "./sheet/Sheet";
@@ -34,7 +34,7 @@ export function ActionsView() {
   const [dialogue, setDialogue] = useState<(typeof WAYS)[number][0] | null>(null);
   const { layout, toDo } = data;
   const { actions } = layout;
-  useEffect(() => () => clearPatch(), [id]);
+  useEffect(() => openPatch(id), [id]);
   const next = () => {
     if (!pickNextToDo(toDo, layout)) session.tell({ text: "Nothing is left to do.", tone: "plain" });
   };

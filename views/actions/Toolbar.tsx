@@ -15,7 +15,12 @@ const ONLY: readonly (readonly [Patch["only"], string])[] = [
 
 export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void }) {
   const moments = useSession((s) => s.layout.moments);
-  const { form, search, moment, only, grouped, folded } = usePatch((p) => p);
+  const form = usePatch((p) => p.form);
+  const search = usePatch((p) => p.search);
+  const moment = usePatch((p) => p.moment);
+  const only = usePatch((p) => p.only);
+  const grouped = usePatch((p) => p.grouped);
+  const folded = usePatch((p) => p.folded);
   const { toDo, places, layout, seen } = data;
   const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
   const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));

@@ -24,6 +24,8 @@ export interface Pull {
 }
 
 export interface Patch {
+  /** The layout it is about, by its id; null before any. */
+  readonly of: string | null;
   readonly form: "sheet" | "table";
   readonly pick: Picked | null;
   readonly search: string;
@@ -38,12 +40,26 @@ export interface Patch {
   readonly listening: string | null;
 }
 
-const START: Patch = { form: "sheet", pick: null, search: "", moment: null, only: "all", grouped: false, folded: new Set(), pull: null, listening: null };
+const START: Patch = {
+  of: null,
+  form: "sheet",
+  pick: null,
+  search: "",
+  moment: null,
+  only: "all",
+  grouped: false,
+  folded: new Set(),
+  pull: null,
+  listening: null,
+};
 export const patchStore = createStore<Patch>(() => START);
 export const usePatch = <T>(select: (patch: Patch) => T): T => useStore(patchStore, select);
 export const setPatch = (change: Partial<Patch>): void => patchStore.setState(change);
-/** Back to how a sheet begins: another layout has been opened. The form stays as it was chosen. */
-export const clearPatch = (): void => patchStore.setState({ ...START, form: patchStore.getState().form }, true);
+/** Another layout has been opened: back to how a sheet begins. The form stays as it was chosen. Of the same layout all stays. */
+export function openPatch(of: string): void {
+  const { of: before, form } = patchStore.getState();
+  if (before !== of) patchStore.setState({ ...START, of, form }, true);
+}
 
 /** Folds a group, or unfolds it. */
 export function toggleFold(key: string): void {

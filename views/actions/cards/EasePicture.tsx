@@ -1,5 +1,5 @@
 "use client";
-/** How an action rises when it is given and falls when it is let go, drawn from the function that plays it; a dot runs along as it would be felt. */
+/** How an action rises when it is given and falls when it is let go, drawn from the function that plays it; after a change a dot runs along a few times as it would be felt. */
 import { useMemo } from "react";
 import { easeTrace } from "../../../core/input/ease";
 import type { Action } from "../../../core/layout/types";
@@ -33,8 +33,8 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
     >
       <path d={`M${heldShare} ${PAD}V${H - PAD}`} stroke="var(--rule)" />
       <path d={path} fill="none" stroke="var(--accent)" strokeWidth={1.5} />
-      <circle r={3} fill="var(--ink)" className="motion-reduce:hidden">
-        <animateMotion dur={`${Math.max(0.6, lastMs / 1000)}s`} repeatCount="indefinite" path={path} keyPoints="0;1" keyTimes="0;1" calcMode="paced" />
+      <circle key={path} r={3} fill="var(--ink)" className="motion-reduce:hidden">
+        <animateMotion dur={`${Math.max(0.6, lastMs / 1000)}s`} repeatCount="3" path={path} keyPoints="0;1" keyTimes="0;1" calcMode="paced" />
       </circle>
       <text x={PAD + 2} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
         given

@@ -32,6 +32,8 @@ function Listening({ action }: { action: Action }) {
   const letters = useKeyLetters();
   const padOn = useSimulatedPad((s) => s.on);
   const [refusal, setRefusal] = useState("");
+  /** Where the focus was; it goes back there. */
+  const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
   const take = (end: string) => {
     if (deskWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
@@ -82,6 +84,10 @@ function Listening({ action }: { action: Action }) {
         sideOffset={4}
         aria-label={`Bind an input to ${name}`}
         className="z-50 grid w-[300px] gap-2 rounded-sm border border-edge bg-sheet p-3 shadow-xl"
+        onCloseAutoFocus={(event) => {
+          event.preventDefault();
+          before?.focus();
+        }}
         onInteractOutside={(event) => {
           if ((event.target as HTMLElement | null)?.closest("[data-simulated-pad]")) event.preventDefault();
         }}
