@@ -3,6 +3,7 @@
 import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useSession, useSessionActions } from "../session/context";
 import { MomentChoice } from "../shared/MomentChoice";
 import { LayoutMenu } from "./LayoutMenu";
@@ -10,6 +11,7 @@ import { VIEWS } from "./views";
 
 export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void }) {
   const session = useSessionActions();
+  const router = useRouter();
   const past = useSession((s) => s.history.past);
   const future = useSession((s) => s.history.future);
   const { resolvedTheme, setTheme } = useTheme();
@@ -32,6 +34,10 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
           <Link
             key={view.path}
             href={view.path}
+            // A view is fetched when a hand nears it: on the way in only the view that is opened counts.
+            prefetch={false}
+            onPointerEnter={() => router.prefetch(view.path)}
+            onFocus={() => router.prefetch(view.path)}
             aria-current={path === view.path ? "page" : undefined}
             className="flex items-center gap-1.5 border-b-2 border-transparent px-3 text-muted hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
           >
