@@ -15,6 +15,9 @@ import { SheetEnd, wiresByEnd } from "./SheetEnds";
 import { usePull, wordOf } from "./usePull";
 import { Wires } from "./Wires";
 
+/** One empty list for all, so that a row without draws anew for nothing. */
+const NONE: readonly never[] = [];
+
 export function Sheet({ data }: { data: SheetData }) {
   const { layout, places, chain, stands, loose, clashes, letters } = data;
   const session = useSessionActions();
@@ -30,7 +33,6 @@ export function Sheet({ data }: { data: SheetData }) {
   const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
   const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
   const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
-  const momentName = (id: string) => layout.moments.find((m) => m.id === id)?.name ?? id;
   const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
   return (
     <div ref={room} className="relative min-h-0 flex-1 overflow-auto" onClick={(event) => event.target === event.currentTarget && setPatch({ pick: null })}>
@@ -75,9 +77,9 @@ export function Sheet({ data }: { data: SheetData }) {
               <SheetEnd
                 key={place.key}
                 place={place}
-                wires={byEnd.get(end) ?? []}
+                wires={byEnd.get(end) ?? NONE}
                 clash={clashes.find((c) => c.end === end) ?? null}
-                momentName={momentName}
+                moments={layout.moments}
                 letters={letters}
                 dim={chain !== null && !chain.ends.has(end)}
                 picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "desk") && chain.ends.has(end)}
@@ -111,7 +113,7 @@ export function Sheet({ data }: { data: SheetData }) {
                 key={control.id}
                 control={control}
                 actions={actions}
-                loose={looseBy.get(control.id) ?? []}
+                loose={looseBy.get(control.id) ?? NONE}
                 row={row}
                 dim={chain !== null && !chain.controls.has(control.id)}
                 picked={pick?.kind === "control" && pick.id === control.id}

@@ -140,14 +140,13 @@ function ServeRow({
   );
 }
 
-/** Every port of the control, to draw a wire from or to. Lies over what is below, so that nothing moves under the pointer. */
+/** Every port of the control, to draw a wire from or to. Hangs below it, over what is there, so that nothing moves under the pointer and its own word stays in sight. */
 function Ports({ control, pulling }: { control: Control; pulling: Pulling }) {
   return (
     <span
       role="group"
       aria-label={`Ports of ${control.name}`}
-      className="absolute right-1 flex flex-wrap justify-end gap-0.5 rounded-sm bg-sheet"
-      style={{ top: 1 }}
+      className="absolute top-full right-0 z-10 flex gap-0.5 rounded-b-sm border border-accent bg-sheet p-0.5"
     >
       {portsOf(control.kind).map((port) => (
         <PortCell key={port} control={control} port={port} pulling={pulling} />

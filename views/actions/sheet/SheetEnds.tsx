@@ -1,7 +1,7 @@
 "use client";
 /** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
 import { memo } from "react";
-import type { Action } from "../../../core/layout/types";
+import type { Action, Moment } from "../../../core/layout/types";
 import { deskWires, type DeskWire } from "../../../core/wiring/desk";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/states";
 import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
@@ -15,7 +15,7 @@ interface Props {
   /** The wires that hang on it, of all actions. */
   readonly wires: readonly (DeskWire & { readonly kind: Action["kind"] })[];
   readonly clash: Clash | null;
-  readonly momentName: (id: string) => string;
+  readonly moments: readonly Moment[];
   readonly letters: KeyLetters;
   readonly dim: boolean;
   readonly picked: boolean;
@@ -29,7 +29,7 @@ export function wiresByEnd(actions: readonly Action[]): ReadonlyMap<string, Prop
   return all;
 }
 
-export const SheetEnd = memo(function SheetEnd({ place, wires, clash, momentName, letters, dim, picked, pulling }: Props) {
+export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, letters, dim, picked, pulling }: Props) {
   const { end } = place;
   const fit = useFit({ kind: "end", end });
   const word = endWord(end, letters);
@@ -39,7 +39,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, momentName
   const sign = here && (here.kind === "vector" || here.kind === "axis") && ("code" in here.source || "button" in here.source) ? directionWord(value) : null;
   const warning = clash ? `◆ ${clash.actions.length} at once` : end === MAIN_MOUSE ? "◆ every touch" : null;
   const told = clash
-    ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${momentName(clash.moment)}`}`
+    ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${moments.find((m) => m.id === clash.moment)?.name ?? clash.moment}`}`
     : end === MAIN_MOUSE
       ? "The main mouse button: every touch on the glass would give this action; bind another button"
       : endTitle(end, letters);

@@ -1,6 +1,5 @@
 "use client";
-/** The wires of the patch sheet, the one being drawn among them. A wire is picked by a click on it; live ones are marked by `useLive`. */
-import type { LooseEnd } from "../../../core/wiring/states";
+/** The wires of the patch sheet, the one being drawn among them. A wire is picked by a click on it; live ones are marked by `live.ts`. */
 import { setPatch, usePatch, type Picked } from "../patch";
 import type { PullStart } from "../pulls";
 import type { SheetData } from "../useSheet";
@@ -32,7 +31,7 @@ export function Wires({ data, columns }: { data: SheetData; columns: Columns }) 
       {places.serveWires.map((w) => {
         const wrong = strays.has(`${w.id} ${w.index}`);
         if (w.fromY === null)
-          return isStray(loose, w.id, w.index) ? (
+          return wrong ? (
             <g key={w.key} opacity={lit(w.key) ? 1 : 0.25}>
               <path d={`M${controlX} ${w.toY}h${-STUB}`} stroke="var(--blocker)" strokeDasharray="4 3" fill="none" />
               <circle cx={controlX - STUB - 4} cy={w.toY} r={3.5} fill="var(--paper)" stroke="var(--blocker)" />
@@ -67,8 +66,6 @@ export function Wires({ data, columns }: { data: SheetData; columns: Columns }) 
     </svg>
   );
 }
-
-const isStray = (loose: readonly LooseEnd[], id: string, index: number) => loose.some((e) => e.control === id && e.index === index);
 
 function curve(x0: number, y0: number, x1: number, y1: number): string {
   const bend = (x1 - x0) * 0.5;
