@@ -47,7 +47,7 @@ withView(
     if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
     const view = viewFrom(options, layout);
     const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...view, moment: null });
-    const events = orFail(readTrace(textOf(options.trace)), options.trace);
+    const events = orFail(readTrace(textOf(options.trace), layout), options.trace);
     for (const frame of replay(layout, resolved, events, hz, view.moment)) print(JSON.stringify(frame));
   });
 

@@ -115,11 +115,12 @@ export function randomTrace(random: () => number): string {
     else if (dice < 0.9) event = { t, type: "mouse", dx: far(), dy: -far() };
     else if (dice < 0.98)
       event = [
-        { t, type: "moment", moment: random() < 0.5 ? "sail" : "nowhere" },
+        { t, type: "moment", moment: ["sail", null, "nowhere"][Math.floor(random() * 2.1)] },
+        { t, type: "control", id: random() < 0.98 ? "a" : "nowhere", shown: random() < 0.5 },
         { t, type: "off" },
         { t, type: "on" },
         { t, type: "blur" },
-      ][Math.floor(random() * 4)];
+      ][Math.floor(random() * 5)];
     else event = { t, id: 1, type: "down", x: "NaN", y: null };
     lines.push(JSON.stringify(event));
   }
@@ -128,7 +129,7 @@ export function randomTrace(random: () => number): string {
 
 /** Plays a stream; what is taken must give values in their range. */
 export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
-  const read = readTrace(trace);
+  const read = readTrace(trace, layout);
   if (!read.ok) return "refused";
   for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, 60))
     for (const action of layout.actions) {

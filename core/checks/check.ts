@@ -1,11 +1,12 @@
 /** All findings of a layout on a screen: the families judged once and in each moment, brought together and put in order. */
+import { LENGTH_SLACK } from "../geometry/shape";
 import type { Layout, Screen } from "../layout/types";
 import { prepareLayout, type PreparedLayout } from "../placement/prepare";
 import { PLAIN_VIEW, resolve, type View } from "../placement/resolve";
 import { bindings } from "./bindings";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
 import { mendedContext, type Mend } from "./mends";
 import { places } from "./places";
 import { reaches } from "./reaches";
@@ -109,17 +110,18 @@ function mergeMoments(judged: readonly { moment: string | null; found: readonly 
       else groups.set(key, [{ moment, f }]);
     }
   return [...groups.values()].flatMap((group) => {
-    const first = group[0].f;
-    const same = group.length === judged.length && group.every(({ f }) => f.severity === first.severity && sameMeasure(f, first));
-    return same ? [{ ...first, moment: null }] : group.map(({ moment, f }) => ({ ...f, moment }));
+    const worst = group.reduce((a, b) => (isWorse(b.f.code, b.f.measure, a.f.measure) ? b : a)).f;
+    const least = group.reduce((a, b) => (isWorse(a.f.code, a.f.measure, b.f.measure) ? b : a)).f;
+    const same = group.length === judged.length && group.every(({ f }) => f.severity === worst.severity) && sameMeasure(worst, least);
+    return same ? [{ ...worst, moment: null }] : group.map(({ moment, f }) => ({ ...f, moment }));
   });
 }
 
-/** Equal measures: areas of several shapes are summed numerically, so shares agree to a thousandth at best. */
+/** Measures of two moments that differ by no more than this, in their own unit, are the same (model.md section 3): areas are summed numerically. */
+const SAME_MEASURE = 1e-3;
+
 function sameMeasure(a: Found, b: Found): boolean {
-  const x = a.measure?.value ?? 0;
-  const y = b.measure?.value ?? 0;
-  return Math.abs(x - y) <= 1e-3 * Math.max(Math.abs(x), Math.abs(y)) + 1e-9;
+  return Math.abs((a.measure?.value ?? 0) - (b.measure?.value ?? 0)) <= SAME_MEASURE + LENGTH_SLACK;
 }
 
 function acceptedReason(layout: Layout, f: Found): string | null {

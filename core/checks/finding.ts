@@ -59,6 +59,14 @@ export const FINDING_CODES = [
   "bind/unread",
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
+/** Findings of these codes are the worse the less they measure: distances and sizes that are too small. */
+const LESS_IS_WORSE: ReadonlySet<FindingCode> = new Set<FindingCode>(["touch/small", "touch/close", "feel/fine"]);
+
+/** Whether one measure of a finding is worse than another; what has none is no worse than anything. */
+export function isWorse(code: FindingCode, measure: Measure | null, than: Measure | null): boolean {
+  const more = (measure?.value ?? 0) - (than?.value ?? 0);
+  return LESS_IS_WORSE.has(code) ? more < 0 : more > 0;
+}
 /** What only the views can find, for they alone know the backdrop. */
 export type LookCode = "look/faint";
 

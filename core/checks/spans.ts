@@ -14,7 +14,7 @@ import { prepareLayout } from "../placement/prepare";
 import { plainScreen } from "../placement/screen";
 import { PLAIN_VIEW, type View } from "../placement/resolve";
 import { checkScreen } from "./check";
-import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode, type Measure, type Severity } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Measure, type Severity } from "./finding";
 
 /** What stays while the aspect runs. */
 export interface SpanRange {
@@ -60,8 +60,6 @@ interface Gathered {
 }
 
 const keyOf = (f: Finding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?? ""}`;
-/** Greater is worse for overlaps, distances and shares; for what is too small or too near, less is worse. */
-const LESS_IS_WORSE: ReadonlySet<FindingCode> = new Set<FindingCode>(["touch/small", "touch/close", "feel/fine"]);
 
 /** The findings of a layout over a range of aspects, in the order of findings. */
 export function findSpans(layout: Layout, range: SpanRange, view: View = PLAIN_VIEW): Span[] {
@@ -152,8 +150,7 @@ function note(gathered: Map<string, Gathered>, key: string, f: Finding<FindingCo
   if (!entry) gathered.set(key, (entry = { first: f, severity: f.severity, intervals: [], worst: null }));
   if (SEVERITIES.indexOf(f.severity) < SEVERITIES.indexOf(entry.severity)) entry.severity = f.severity;
   if (!f.measure) return;
-  const worse = entry.worst === null || (LESS_IS_WORSE.has(f.code) ? f.measure.value < entry.worst.value : f.measure.value > entry.worst.value);
-  if (worse) entry.worst = { aspect, value: f.measure.value, unit: f.measure.unit };
+  if (entry.worst === null || isWorse(f.code, f.measure, entry.worst)) entry.worst = { aspect, value: f.measure.value, unit: f.measure.unit };
 }
 
 /** Intervals that meet at the end of an arrangement are one. */

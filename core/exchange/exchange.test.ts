@@ -6,11 +6,22 @@ import { layoutJsonSchema } from "./schema";
 import { readScreens } from "./screens";
 import { readTrace } from "./trace";
 
+const [brackwater] = sampleLayouts();
+
 test("a trace is read line by line; faults name their line", () => {
-  const good = readTrace('{"t":1,"type":"down","id":1,"x":2,"y":3}\n\n{"t":1,"type":"blur"}\n');
+  const good = readTrace('{"t":1,"type":"down","id":1,"x":2,"y":3}\n\n{"t":1,"type":"blur"}\n', brackwater);
   expect(good).toMatchObject({ ok: true, value: [{ type: "down" }, { type: "blur" }] });
-  const bad = readTrace('{"t":5,"type":"off"}\n{"t":1,"type":"on"}\nnonsense\n{"t":9,"type":"down","id":1,"x":1e999,"y":0}\n{"t":9,"type":"hover"}');
+  const bad = readTrace('{"t":5,"type":"off"}\n{"t":1,"type":"on"}\nnonsense\n{"t":9,"type":"down","id":1,"x":1e999,"y":0}\n{"t":9,"type":"hover"}', brackwater);
   expect(bad.ok ? [] : bad.problems.map((p) => p.path)).toEqual(["line 2", "line 3", "line 4", "line 5"]);
+});
+
+test("a trace before time 0, or of moments and controls that the layout lacks, is refused; none and what it has are taken", () => {
+  const good = ['{"t":0,"type":"moment","moment":null}', '{"t":0,"type":"moment","moment":"alongside"}', '{"t":0,"type":"control","id":"helm","shown":false}'];
+  expect(readTrace(good.join("\n"), brackwater).ok).toBe(true);
+  for (const line of ['{"t":-1,"type":"off"}', '{"t":0,"type":"moment","moment":"ashore"}', '{"t":0,"type":"control","id":"wheel","shown":true}']) {
+    const read = readTrace(line, brackwater);
+    expect(read.ok ? [] : read.problems.map((p) => p.path)).toEqual(["line 1"]);
+  }
 });
 
 test("a list of screens gets names from px where it has none", () => {
@@ -28,7 +39,7 @@ test("the JSON Schema is of 2020-12, closed, and knows every top-level key", () 
 });
 
 test("controls travel by the clipboard, less the moments the other layout lacks", () => {
-  const [brackwater, pigeonhole] = sampleLayouts();
+  const [, pigeonhole] = sampleLayouts();
   const text = clipText(brackwater, ["horn", "helm"]);
   const same = readClip(text, brackwater);
   expect(same.ok && same.value).toEqual(brackwater.controls.filter((c) => ["horn", "helm"].includes(c.id)));

@@ -186,7 +186,7 @@ test("touch ids may be any numbers", () => {
   fc.assert(
     fc.property(playing, fc.integer({ min: 5, max: 1e6 }), ([layout, on, events], by) => {
       const resolved = resolveLayout(layout, on);
-      const renamed = events.map((e) => ("id" in e ? { ...e, id: e.id * 7 + by } : e));
+      const renamed = events.map((e) => ("x" in e ? { ...e, id: e.id * 7 + by } : e));
       expect(replay(layout, resolved, renamed, HZ)).toEqual(replay(layout, resolved, events, HZ));
     }),
     { numRuns: 40 },

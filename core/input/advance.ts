@@ -32,7 +32,7 @@ export function advance(setup: InputSetup, state: InputState, events: readonly I
   for (let i = 0; i < setup.actions.length; i += 1) {
     const sources = setup.actions[i];
     if (sources.smooth) next.given[i] = { x: next.given[i].x, y: next.given[i].y };
-    values[sources.action.name] = actionValue(sources, readings, next.desk, next.repeats, next.given[i], tick);
+    values[sources.action.name] = actionValue(sources, { readings, desk: next.desk, repeats: next.repeats }, next.given[i], tick);
   }
   setup.controls.forEach((control, i) => {
     if (!isIdle(next.controls[i])) settleControl(next.controls[i], control, tickTime);
@@ -64,6 +64,10 @@ function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): vo
     case "off":
     case "on":
       state.on = event.type === "on";
+      return letGoOfHidden(setup, state);
+    case "control":
+      state.hidden = state.hidden.filter((id) => id !== event.id);
+      if (!event.shown) state.hidden = [...state.hidden, event.id];
       return letGoOfHidden(setup, state);
     case "blur":
       cancelAll(setup, state);

@@ -1,105 +1,178 @@
 /**
- * From ports, keys, mouse and pad to the value of every action: press OR, axis sum clamped, vector sum shortened to
- * length 1, motion sum; then smoothing.
+ * From ports, keys, mouse and pad to the value of every action (model.md section 2).
+ *
+ * What feeds an action falls into three groups: touch, keys with mouse, pad. A press is the OR of all, a motion the sum of all; an
+ * axis is clamped, a vector shortened to length 1. With `combine: "strongest"` the group that gives most counts alone. Smoothing then
+ * lets the value follow, all of it, or with `ease: "switches"` only what is either given or not.
  */
 import { clampTo, magnitude } from "../geometry/point";
-import { TIME_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
 import type { Action } from "../layout/types";
 import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
 import type { ActionValue } from "./events";
 import type { PortReading } from "./ports";
-import { asPair, type ActionSources, type TouchSource } from "./setup";
+import { asPair, type ActionSources, type Repeat, type TouchSource } from "./setup";
 
-/** A repeat under way: the first tick at which its port was true, and how many presses were due at the last tick. */
-export type RepeatState = { first: number; due: number } | null;
+/**
+ * A repeat: the first tick at which its port was true, null while it is false; how many presses were due at the last tick; whether one
+ * waits for the rest to be over; and the last tick at which it gave true. Replaced, never changed.
+ */
+export interface RepeatState {
+  readonly first: number | null;
+  readonly due: number;
+  readonly waits: boolean;
+  readonly last: number | null;
+}
+/** A repeat whose port was never true. */
+export const RESTING_REPEAT: RepeatState = { first: null, due: 0, waits: false, last: null };
 
-interface Sum {
-  press: boolean;
+/** A sum of x and y. */
+export interface Pair {
   x: number;
   y: number;
 }
 
-/** What one tick needs to know. */
+/** What one group gives: whether any press in it is true, what its true/false sources give, and what all others give. */
+interface Group {
+  press: boolean;
+  readonly switches: Pair;
+  readonly rest: Pair;
+}
+const emptyGroup = (): Group => ({ press: false, switches: { x: 0, y: 0 }, rest: { x: 0, y: 0 } });
+
+/** What one tick needs to know: its time and its length, ms. */
 export interface Tick {
   readonly time: number;
   readonly ms: number;
 }
 
-/** The value of an action at a tick. Changes `repeats` and `smoothed` (x, y at `slot`). */
-export function actionValue(
-  sources: ActionSources,
-  readings: readonly PortReading[],
-  desk: DeskState,
-  repeats: RepeatState[],
-  given: { x: number; y: number },
-  tick: Tick,
-): ActionValue {
-  const sum: Sum = { press: false, x: 0, y: 0 };
-  for (const source of sources.touch) addTouch(sum, sources, source, readings[source.control], repeats, tick);
-  addDesk(sum, sources.action, desk, tick);
+/** What is read at a tick: every control's ports, by the control's index, and keys, mouse and pad. `repeats` is brought up to date. */
+export interface Inputs {
+  readonly readings: readonly PortReading[];
+  readonly desk: DeskState;
+  readonly repeats: RepeatState[];
+}
+
+/** The value of an action at a tick. Changes `inputs.repeats` and, where the action is smoothed, `given`: the value that follows. */
+export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair, tick: Tick): ActionValue {
+  const touch = emptyGroup();
+  for (const source of sources.touch) addTouch(touch, sources.kind, source, inputs, tick);
+  const strongest = sources.action.combine === "strongest" && (sources.kind === "axis" || sources.kind === "vector");
+  const keys = strongest ? emptyGroup() : touch;
+  const pad = strongest ? emptyGroup() : touch;
+  addKeysAndMouse(keys, sources.action, inputs.desk);
+  addPad(pad, sources.action, inputs.desk, tick);
   switch (sources.kind) {
     case "press":
-      return sum.press;
+      return touch.press;
+    case "motion":
+      return [touch.switches.x + touch.rest.x, touch.switches.y + touch.rest.y];
     case "axis": {
-      sum.x = clampTo(sum.x, -1, 1);
-      sum.y = 0;
-      if (sources.smooth) smooth(given, sum, sources.action, tick.ms);
-      return sources.smooth ? given.x : sum.x;
+      const value = followed(sources, strongest ? strongestOf("axis", touch, keys, pad) : touch, given, tick.ms);
+      return value.x;
     }
     case "vector": {
-      const length = magnitude(sum.x, sum.y);
-      if (length > 1) {
-        sum.x /= length;
-        sum.y /= length;
-      }
-      if (sources.smooth) smooth(given, sum, sources.action, tick.ms);
-      return sources.smooth ? [given.x, given.y] : [sum.x, sum.y];
+      const value = followed(sources, strongest ? strongestOf("vector", touch, keys, pad) : touch, given, tick.ms);
+      return [value.x, value.y];
     }
-    case "motion":
-      return [sum.x, sum.y];
   }
 }
 
-function addTouch(sum: Sum, sources: ActionSources, source: TouchSource, reading: PortReading, repeats: RepeatState[], tick: Tick): void {
+/** The group that gives most; of equals the first. */
+function strongestOf(kind: "axis" | "vector", ...groups: readonly Group[]): Group {
+  let best = groups[0];
+  let most = -1;
+  for (const group of groups) {
+    const { x, y } = limited(kind, sumOf(group.switches, group.rest));
+    const strength = magnitude(x, y);
+    if (strength <= most + LENGTH_SLACK) continue;
+    best = group;
+    most = strength;
+  }
+  return best;
+}
+
+const sumOf = (a: Pair, b: Pair): Pair => ({ x: a.x + b.x, y: a.y + b.y });
+
+/** An axis clamped to −1…1, a vector shortened to length 1. */
+function limited(kind: "axis" | "vector", sum: Pair): Pair {
+  if (kind === "axis") return { x: clampTo(sum.x, -1, 1), y: 0 };
+  const length = magnitude(sum.x, sum.y);
+  return length > 1 ? { x: sum.x / length, y: sum.y / length } : sum;
+}
+
+/** The value of an axis or vector after smoothing. */
+function followed({ action, kind, smooth }: ActionSources, group: Group, given: Pair, tickMs: number): Pair {
+  const limits = kind as "axis" | "vector";
+  if (!smooth) return limited(limits, sumOf(group.switches, group.rest));
+  if (action.ease === "all") {
+    moveToward(given, limited(limits, sumOf(group.switches, group.rest)), action, tickMs);
+    return given;
+  }
+  moveToward(given, limited(limits, group.switches), action, tickMs);
+  return limited(limits, sumOf(given, group.rest));
+}
+
+/** Moves the given value toward the sum, no faster than rise and fall allow. */
+function moveToward(given: Pair, sum: Pair, action: Action, tickMs: number): void {
+  const wayX = sum.x - given.x;
+  const wayY = sum.y - given.y;
+  const way = magnitude(wayX, wayY);
+  const ms = magnitude(sum.x, sum.y) > LENGTH_SLACK ? action.riseMs : action.fallMs;
+  const step = ms > 0 ? tickMs / ms : Infinity;
+  if (way <= step + LENGTH_SLACK) {
+    given.x = sum.x;
+    given.y = sum.y;
+  } else {
+    given.x += (step * wayX) / way;
+    given.y += (step * wayY) / way;
+  }
+}
+
+function addTouch(group: Group, kind: ActionSources["kind"], source: TouchSource, inputs: Inputs, tick: Tick): void {
+  const reading = inputs.readings[source.control];
+  const { scale, value } = source;
   switch (source.carries) {
     case "press": {
       const port = reading[source.port as "press"];
-      const on = source.repeat ? repeated(port, source.repeat, repeats, tick.time) : port;
-      return addPress(sum, sources.kind, on, source.value);
+      return addSwitch(group, kind, source.repeat ? repeated(port, source.repeat, inputs.repeats, tick.time) : port, value);
     }
     case "number":
-      sum.x += source.port === "x" ? reading.x * source.scale[0] : reading.y * source.scale[1];
+      group.rest.x += source.port === "x" ? reading.x * scale[0] : reading.y * scale[1];
       return;
-    case "vector": {
-      const share = sources.kind === "motion" ? tick.ms / 1000 : 1;
-      sum.x += reading.vx * source.scale[0] * share;
-      sum.y += reading.vy * source.scale[1] * share;
-      return;
-    }
+    case "vector":
+      return addPair(group.rest, [reading.vx, reading.vy], scale, kind === "motion" ? tick.ms / 1000 : 1);
     case "motion":
-      sum.x += reading.vx * source.scale[0];
-      sum.y += reading.vy * source.scale[1];
+      return addPair(group.rest, [reading.vx, reading.vy], scale, 1);
   }
 }
 
-function addPress(sum: Sum, kind: ActionSources["kind"], on: boolean, value: readonly [number, number]): void {
-  if (!on) return;
-  sum.press = true;
-  if (kind === "motion") return;
-  sum.x += value[0];
-  sum.y += value[1];
+function addPair(sum: Pair, [x, y]: readonly [number, number], scale: readonly [number, number], part: number): void {
+  sum.x += x * scale[0] * part;
+  sum.y += y * scale[1] * part;
 }
 
-function repeated(port: boolean, repeat: { delayMs: number; intervalMs: number; slot: number }, repeats: RepeatState[], time: number): boolean {
+function addSwitch(group: Group, kind: ActionSources["kind"], on: boolean, value: readonly [number, number]): void {
+  if (!on) return;
+  group.press = true;
+  if (kind === "motion") return;
+  group.switches.x += value[0];
+  group.switches.y += value[1];
+}
+
+function repeated(port: boolean, repeat: Repeat, repeats: RepeatState[], time: number): boolean {
+  const state = repeats[repeat.slot];
   if (!port) {
-    repeats[repeat.slot] = null;
+    if (state.first !== null) repeats[repeat.slot] = { ...RESTING_REPEAT, last: state.last };
     return false;
   }
-  const state = repeats[repeat.slot];
-  const since = time - (state?.first ?? time);
+  const first = state.first ?? time;
+  const since = time - first;
   const due = since < repeat.delayMs - TIME_SLACK ? 1 : 2 + Math.floor((since - repeat.delayMs + TIME_SLACK) / repeat.intervalMs);
-  repeats[repeat.slot] = { first: state?.first ?? time, due };
-  return due > (state?.due ?? 0);
+  const wanted = state.waits || due > state.due;
+  const gives = wanted && (state.last === null || time - state.last >= repeat.restMs - TIME_SLACK);
+  repeats[repeat.slot] = { first, due, waits: wanted && !gives, last: gives ? time : state.last };
+  return gives;
 }
 
 /** Keys and buttons count for vectors only with a value [x,y], for axes only with one number (1 when none is given). */
@@ -109,54 +182,34 @@ function deskValue(kind: Action["kind"], value: number | [number, number] | unde
   return kind === "press" ? [0, 0] : null;
 }
 
-function addDesk(sum: Sum, action: Action, desk: DeskState, tick: Tick): void {
-  const { kind } = action;
-  for (const key of action.keys) {
+function addKeysAndMouse(group: Group, { kind, keys, mouse }: Action, desk: DeskState): void {
+  for (const key of keys) {
     const value = deskValue(kind, key.value);
-    if (value) addPress(sum, kind, isDown(desk, key.code), value);
+    if (value) addSwitch(group, kind, isDown(desk, key.code), value);
   }
-  for (const source of action.mouse) {
+  for (const source of mouse) {
     if ("move" in source) {
-      if (kind !== "motion") continue;
-      const [sx, sy] = asPair(source.scale, 1);
-      sum.x += desk.dx * sx;
-      sum.y -= desk.dy * sy;
-    } else {
-      const value = deskValue(kind, source.value);
-      if (value) addPress(sum, kind, isDown(desk, mouseCode(source.button)), value);
+      if (kind === "motion") addPair(group.rest, [desk.dx, -desk.dy], asPair(source.scale, 1), 1);
+      continue;
     }
-  }
-  for (const source of action.pad) {
-    if ("button" in source) {
-      const amount = padButton(desk, source.button);
-      const value = deskValue(kind, source.value);
-      if (!value) continue;
-      if (kind === "axis") sum.x += amount * value[0];
-      else addPress(sum, kind, amount >= 0.5, value);
-    } else if ("axis" in source) {
-      if (kind === "axis") sum.x += padAxis(desk, source.axis, source.inner, source.outer) * source.scale;
-    } else if (kind === "vector" || kind === "motion") {
-      const [x, y] = padStick(desk, source.stick, source.inner, source.outer);
-      const [sx, sy] = asPair(source.scale, 1);
-      const share = kind === "motion" ? tick.ms / 1000 : 1;
-      sum.x += x * sx * share;
-      sum.y += y * sy * share;
-    }
+    const value = deskValue(kind, source.value);
+    if (value) addSwitch(group, kind, isDown(desk, mouseCode(source.button)), value);
   }
 }
 
-/** Moves the given value toward the sum, no faster than rise and fall allow. */
-function smooth(given: { x: number; y: number }, sum: Sum, action: Action, tickMs: number): void {
-  const wayX = sum.x - given.x;
-  const wayY = sum.y - given.y;
-  const way = magnitude(wayX, wayY);
-  const ms = sum.x !== 0 || sum.y !== 0 ? action.riseMs : action.fallMs;
-  const step = ms > 0 ? tickMs / ms : Infinity;
-  if (way <= step) {
-    given.x = sum.x;
-    given.y = sum.y;
-  } else {
-    given.x += (step * wayX) / way;
-    given.y += (step * wayY) / way;
+function addPad(group: Group, { kind, pad }: Action, desk: DeskState, tick: Tick): void {
+  for (const source of pad) {
+    if ("button" in source) {
+      const value = deskValue(kind, source.value);
+      const amount = padButton(desk, source.button);
+      if (!value) continue;
+      if (kind === "axis") group.switches.x += amount * value[0];
+      else addSwitch(group, kind, amount >= 0.5 - LENGTH_SLACK, value);
+    } else if ("axis" in source) {
+      if (kind === "axis") group.rest.x += padAxis(desk, source.axis, source.inner, source.outer) * source.scale;
+    } else if (kind === "vector" || kind === "motion") {
+      const stick = padStick(desk, source.stick, source.inner, source.outer);
+      addPair(group.rest, stick, asPair(source.scale, 1), kind === "motion" ? tick.ms / 1000 : 1);
+    }
   }
 }

@@ -72,17 +72,22 @@ export function padButton(state: DeskState, button: number): number {
   return clampTo(state.pad?.buttons[button] ?? 0, 0, 1);
 }
 
+/** A pad axis as it stands, −1…1; 0 where there is no such axis. */
+function axisOf(state: DeskState, axis: number): number {
+  return clampTo(state.pad?.axes[axis] ?? 0, -1, 1);
+}
+
 /** A pad axis after its dead zone, −1…1, as the pad gives it. */
 export function padAxis(state: DeskState, axis: number, inner: number, outer: number): number {
-  const a = state.pad?.axes[axis] ?? 0;
+  const a = axisOf(state, axis);
   return Math.sign(a) * clampTo((Math.abs(a) - inner) / (outer - inner), 0, 1);
 }
 
 /** A pad stick after its radial dead zone, no longer than 1, y up. Standard mapping: left on axes 0 and 1, right on 2 and 3. */
 export function padStick(state: DeskState, stick: "left" | "right", inner: number, outer: number): readonly [number, number] {
   const first = stick === "left" ? 0 : 2;
-  const x = state.pad?.axes[first] ?? 0;
-  const y = -(state.pad?.axes[first + 1] ?? 0);
+  const x = axisOf(state, first);
+  const y = -axisOf(state, first + 1);
   const m = magnitude(x, y);
   if (m === 0) return [0, 0];
   const given = clampTo((m - inner) / (outer - inner), 0, 1);

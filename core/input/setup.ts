@@ -6,7 +6,14 @@ import { readyControl, type ReadyAny } from "./ready";
 
 type Two = readonly [number, number];
 
-/** One touch source of an action: a control's port, by the control's index. `repeatSlot`: its place among the state's repeats. */
+/** When a repeated press comes again, ms; `slot`: its place among the state's repeats. */
+export interface Repeat {
+  readonly delayMs: number;
+  readonly intervalMs: number;
+  readonly restMs: number;
+  readonly slot: number;
+}
+/** One touch source of an action: a control's port, by the control's index. */
 export interface TouchSource {
   readonly control: number;
   readonly port: Port;
@@ -14,7 +21,7 @@ export interface TouchSource {
   /** Toward an axis x only, toward a vector both; given while the port is true. */
   readonly value: Two;
   readonly scale: Two;
-  readonly repeat: { readonly delayMs: number; readonly intervalMs: number; readonly slot: number } | null;
+  readonly repeat: Repeat | null;
 }
 /** An action with its touch sources; keys, mouse and pad are read from the action itself. */
 export interface ActionSources {

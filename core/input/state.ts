@@ -1,6 +1,6 @@
 /** The state between two ticks: plain data, to be copied, stored and compared. */
 import { restingDesk, type DeskState } from "./desk";
-import type { RepeatState } from "./combine";
+import { RESTING_REPEAT, type RepeatState } from "./combine";
 import { copyControl, isIdle, restingControl, type ControlState } from "./kinds";
 import type { InputSetup } from "./setup";
 
@@ -18,6 +18,8 @@ export interface InputState {
   moment: string | null;
   /** Whether the touch controls are shown at all. */
   on: boolean;
+  /** The ids of the controls that the game has hidden one by one. */
+  hidden: readonly string[];
   touches: TouchState[];
   controls: ControlState[];
   desk: DeskState;
@@ -32,10 +34,11 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
     time: 0,
     moment,
     on: true,
+    hidden: [],
     touches: [],
     controls: setup.controls.map((control) => restingControl(control.kind)),
     desk: restingDesk(),
-    repeats: Array.from({ length: setup.repeats }, () => null),
+    repeats: Array.from({ length: setup.repeats }, () => RESTING_REPEAT),
     given: setup.actions.map(() => ({ x: 0, y: 0 })),
   };
 }
@@ -56,6 +59,7 @@ export function workingCopy(state: InputState): InputState {
     time: state.time,
     moment: state.moment,
     on: state.on,
+    hidden: state.hidden,
     touches: state.touches.map((touch) => ({ id: touch.id, x: touch.x, y: touch.y, holds: touch.holds.slice() })),
     controls: state.controls.map((control) => (isIdle(control) ? control : copyControl(control))),
     desk: { down: desk.down.map((held) => ({ code: held.code, seen: held.seen })), taps: desk.taps, dx: desk.dx, dy: desk.dy, pad: desk.pad },

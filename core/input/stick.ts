@@ -77,6 +77,7 @@ export function stickDown(state: StickState, stick: ReadyStick, touch: number, x
     left: false,
     right: false,
   };
+  follow(state.held, stick);
   judge(state.held, stick);
 }
 
@@ -85,16 +86,19 @@ export function stickMove(state: StickState, stick: ReadyStick, x: number, y: nu
   if (!held) return;
   held.x = x;
   held.y = y;
-  if (stick.feel.origin === "trailing") {
-    const [ex, ey] = fromOrigin(held, stick);
-    const far = magnitude(ex, ey);
-    if (far > stick.travelPx) {
-      const share = (far - stick.travelPx) / far;
-      held.originX += ex * share;
-      held.originY -= ey * share;
-    }
-  }
+  follow(held, stick);
   judge(held, stick);
+}
+
+/** A trailing stick's origin follows the thumb as soon as it is farther off than the travel. */
+function follow(held: StickHeld, stick: ReadyStick): void {
+  if (stick.feel.origin !== "trailing") return;
+  const [ex, ey] = fromOrigin(held, stick);
+  const far = magnitude(ex, ey);
+  if (far <= stick.travelPx) return;
+  const beyond = (far - stick.travelPx) / far;
+  held.originX += ex * beyond;
+  held.originY -= ey * beyond;
 }
 
 export function stickUp(state: StickState): void {
@@ -141,7 +145,7 @@ function originFor(stick: ReadyStick, x: number, y: number): [number, number] {
     case "fixed":
       return [stick.centre.x, stick.centre.y];
     case "trailing":
-      return [x, y];
+      return stick.feel.start === "centre" ? [stick.centre.x, stick.centre.y] : [x, y];
     case "floating": {
       const dx = roomyPlace(x, stick.travelPx, stick.screenW) - x;
       const dy = roomyPlace(y, stick.travelPx, stick.screenH) - y;

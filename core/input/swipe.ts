@@ -35,12 +35,13 @@ export function swipeMove(state: SwipeState, swipe: ReadySwipe, x: number, y: nu
   if (!held || held.done) return;
   const { feel } = swipe;
   if (feel.withinMs > 0) {
-    held.path.push({ t, x, y });
+    // The last point, in order of arrival, that is old enough; the one being judged is not among them yet.
     const since = Math.max(held.start.t, t - feel.withinMs);
-    let at = 0;
-    while (at + 1 < held.path.length && held.path[at + 1].t <= since + TIME_SLACK) at += 1;
+    let at = held.path.length - 1;
+    while (at > 0 && held.path[at].t > since + TIME_SLACK) at -= 1;
     held.path.splice(0, at);
-    held.start = { t: since, x: held.path[0].x, y: held.path[0].y };
+    held.start = held.path[0];
+    held.path.push({ t, x, y });
   }
   const dx = x - held.start.x;
   const dy = held.start.y - y;

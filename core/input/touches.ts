@@ -8,7 +8,7 @@ import { ownControl, type InputState, type TouchState } from "./state";
 
 /** Whether a control is on the glass now. */
 export function isShown(state: InputState, control: ReadyAny): boolean {
-  return state.on && (state.moment === null || control.moments.includes(state.moment));
+  return state.on && !state.hidden.includes(control.id) && (state.moment === null || control.moments.includes(state.moment));
 }
 
 /**
@@ -60,7 +60,7 @@ export function cancelAll(setup: InputSetup, state: InputState): void {
   while (state.touches.length > 0) cancelAt(setup, state, state.touches.length - 1);
 }
 
-/** After a change of moment or of on/off: what is no longer shown lets go as by cancel; the touches live on. */
+/** After a change of moment, of on and off or of one control: what is no longer shown lets go as by cancel; the touches live on. */
 export function letGoOfHidden(setup: InputSetup, state: InputState): void {
   for (const touch of state.touches) {
     touch.holds = touch.holds.filter((i) => {

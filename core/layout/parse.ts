@@ -4,7 +4,7 @@ import { ok, refused, type Problem, type Result } from "../result";
 import { fillDependent } from "./dependent";
 import { migrate } from "./migrate";
 import { referenceProblems } from "./references";
-import { fileSchema, LIMITS } from "./schema/file";
+import { backdropData, fileSchema, LIMITS } from "./schema/file";
 import type { Layout } from "./types";
 
 /** Where in a value: `controls[3].placement.size[0]`. */
@@ -33,7 +33,7 @@ export function parseLayout(value: unknown): Result<Layout> {
 
 /** Reads the text of a `.nodulum.json` file. */
 export function readLayout(text: string): Result<Layout> {
-  const most = LIMITS.bytesWithoutPictures + Math.ceil(((LIMITS.picturesBytes + LIMITS.backdropBytes) * 4) / 3);
+  const most = LIMITS.bytesWithoutPictures + Math.ceil(((LIMITS.picturesBytes + LIMITS.backdropsBytes) * 4) / 3);
   if (text.length > most)
     return refused("", `the file is too large: ${(text.length / 1048576).toFixed(1)} MiB; a layout holds at most 8 MiB without its pictures`);
   let value: unknown;
@@ -44,7 +44,7 @@ export function readLayout(text: string): Result<Layout> {
   }
   const result = parseLayout(value);
   if (result.ok) {
-    const pictures = result.value.pictures.reduce((sum, p) => sum + p.data.length, result.value.workbench.picture?.data.length ?? 0);
+    const pictures = [...result.value.pictures.map((p) => p.data), ...backdropData(result.value.workbench)].reduce((sum, data) => sum + data.length, 0);
     if (text.length - pictures > LIMITS.bytesWithoutPictures) return refused("", "the file is too large: a layout holds at most 8 MiB without its pictures");
   }
   return result;

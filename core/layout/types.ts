@@ -46,7 +46,7 @@ export interface Serve {
   action: string;
   value?: number | [number, number];
   scale?: number | [number, number];
-  repeat?: { delayMs: number; intervalMs: number };
+  repeat?: { delayMs: number; intervalMs: number; restMs: number };
 }
 
 type RawArrangement = RawFile["arrangements"][number];

@@ -10,7 +10,8 @@ import { accept, takeBack } from "./accepted";
 import { addArrangement, changeArrangement, hideIn, moveArrangement, removeArrangement } from "./arrangements";
 import { changeHit, changeMoments, removeSpots, renameSpot } from "./controls";
 import { addMoment, removeMoment, renameMoment } from "./moments";
-import { bytesOf, clearArt, setArt } from "./pictures";
+import { bytesOf } from "../schema/file";
+import { clearArt, setArt } from "./pictures";
 import { addScreens, changeScreen, removeScreen, setRail } from "./screens";
 import { changeTaps, addZone } from "./zones";
 

@@ -1,6 +1,6 @@
 /** Edits of pictures: a layout's own art, shown only as images. */
 import { refused, type Result } from "../../result";
-import { LIMITS } from "../schema/file";
+import { bytesOf, LIMITS } from "../schema/file";
 import type { Control, Layout } from "../types";
 import { checked } from "./check";
 import { freeIdOf } from "./ids";
@@ -12,11 +12,6 @@ export interface PictureData {
   readonly data: string;
 }
 export type ArtPart = "rest" | "held" | "knob";
-
-/** The number of bytes behind a base64 text. */
-export function bytesOf(base64: string): number {
-  return Math.floor((base64.length * 3) / 4) - (base64.endsWith("==") ? 2 : base64.endsWith("=") ? 1 : 0);
-}
 
 /** Puts a picture on a part of controls' looks. The same picture is kept once; one that nothing shows any more is dropped. */
 export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, picture: PictureData): Result<Layout> {

@@ -33,7 +33,7 @@ function hitSchema(shape: "ellipse" | "box") {
 /** The hit area in an arrangement's override, where the kind of the control is not known yet. */
 export const hitOverride = record({ shape: shapes.optional(), ...hitFields });
 
-const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
+export const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
 
 function faceSchema(fill: string, line: string, ink: string, opacity: number) {
   return record({
@@ -41,18 +41,26 @@ function faceSchema(fill: string, line: string, ink: string, opacity: number) {
     line: colour.default(line),
     ink: colour.default(ink),
     opacity: numberIn(0, 1).default(opacity),
-  }).prefault({});
+  });
 }
+const restFace = faceSchema("#22323F", "#E8E4DA", "#FBFAF6", 0.6);
+const heldFace = faceSchema("#E8E4DA", "#FBFAF6", "#18242E", 0.95);
+
+const word = z.string("must be a text").max(80, "must have 80 characters at most");
+/** The shape of a language tag (BCP 47, RFC 5646 section 2.1): parts of one to eight letters or digits; the first is the language. */
+const languageTag = z.string().regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
 
 const lookSchema = record({
-  label: z.string().max(80, "must have 80 characters at most").default(""),
+  label: word.default(""),
+  labels: z.record(languageTag, word).default({}),
   icon: z.string().min(1).max(48).optional(),
   rotateDeg: z.number().default(0),
-  rest: faceSchema("#22323F", "#E8E4DA", "#FBFAF6", 0.6),
-  held: faceSchema("#E8E4DA", "#FBFAF6", "#18242E", 0.95),
-  away: record({ opacity: numberIn(0, 1), afterMs: notNegative }).optional(),
+  rest: restFace.prefault({}),
+  held: heldFace.prefault({}),
+  away: record({ opacity: numberIn(0, 1), afterMs: notNegative, fadeMs: notNegative.default(200) }).optional(),
   hideAtRest: z.enum(["none", "knob", "all"]).default("none"),
   knobSize: numberIn(0, 1).default(0.45),
+  knob: record({ rest: restFace.optional(), held: heldFace.optional() }).optional(),
   home: z.enum(["now", "later", "stay"]).default("now"),
   homeAfterMs: notNegative.default(0),
   returnMs: notNegative.default(80),
@@ -76,6 +84,7 @@ const axes = z.enum(["both", "x", "y"]).default("both");
 
 const stickFeel = record({
   origin: z.enum(["fixed", "floating", "trailing"], 'must be "fixed", "floating" or "trailing"').default("fixed"),
+  start: z.enum(["thumb", "centre"], 'must be "thumb" or "centre"').default("thumb"),
   travel: lengthSchema.refine((text) => !text.startsWith("-"), "must be 0 or more").default("50%min"),
   landing: plainPlacement.optional(),
   inner: numberIn(0, 1).default(0.1),
@@ -106,6 +115,7 @@ const buttonFeel = record({
   withinMs: notNegative.default(300),
   slideIn: z.boolean().default(false),
   slideOut: z.enum(["keep", "release"]).optional(),
+  buzzMs: numberIn(0, 100).default(0),
 }).prefault({});
 
 const touchpadFeel = record({ gain: z.number().default(1), axes }).prefault({});
@@ -130,6 +140,7 @@ export const PORTS = {
 export const repeatSchema = record({
   delayMs: notNegative,
   intervalMs: z.number("must be a number of 1 or more").min(1, "must be a number of 1 or more"),
+  restMs: notNegative.default(0),
 });
 
 function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) {

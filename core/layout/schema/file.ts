@@ -1,6 +1,6 @@
 /** The whole file: the shape of model.md section 1, with every default that does not depend on another field. */
 import { z } from "zod";
-import { controlsSchema, hitOverride } from "./control";
+import { colour, controlsSchema, hitOverride } from "./control";
 import { clusterPlacement, controlPlacement, idSchema, nameSchema, notNegative, numberIn, oneOrTwo, plainPlacement, positive, record } from "./parts";
 
 /** The version this program writes. Older ones are migrated, newer ones refused. */
@@ -18,6 +18,7 @@ export const LIMITS = {
   pictureBytes: 512 * 1024,
   picturesBytes: 6 * 1024 * 1024,
   backdropBytes: 4 * 1024 * 1024,
+  backdropsBytes: 12 * 1024 * 1024,
 } as const;
 
 function listOf<T extends z.ZodType>(item: T, most: number, what: string) {
@@ -64,6 +65,8 @@ export const actionSchema = record({
   pad: z.array(padSource).default([]),
   riseMs: notNegative.default(0),
   fallMs: notNegative.default(0),
+  ease: z.enum(["all", "switches"], 'must be "all" or "switches"').default("all"),
+  combine: z.enum(["sum", "strongest"], 'must be "sum" or "strongest"').default("sum"),
   note: z.string().max(2000, "must have 2000 characters at most").default(""),
 });
 
@@ -96,6 +99,14 @@ const arrangementSchema = record({
     .default({}),
 });
 
+const spread = z.tuple([notNegative, notNegative], "must be two numbers of 0 or more, such as [1.68,1.33]");
+/** Where touches meant for a control land (model.md section 6): mm, and mm² in all and by the square of a side. */
+const scatterSchema = record({
+  biasMm: z.tuple([z.number(), z.number()], "must be two numbers, such as [0,0]").default([0, 0]),
+  baseMm2: spread.default([1.68, 1.33]),
+  perSize: spread.default([0.0075, 0.0108]),
+}).prefault({});
+
 const limitsSchema = record({
   minTargetMm: notNegative.default(9),
   minGapMm: notNegative.default(1),
@@ -104,6 +115,7 @@ const limitsSchema = record({
   comfortMm: positive.default(48),
   stretchMm: positive.default(65),
   gripUpMm: notNegative.default(15),
+  scatter: scatterSchema,
 }).prefault({});
 
 const pictureSchema = record({
@@ -116,6 +128,16 @@ const pictureSchema = record({
     .max(Math.ceil((LIMITS.pictureBytes * 4) / 3) + 4, "a picture holds at most 512 KiB"),
 });
 
+/** The number of bytes behind a base64 text. */
+export function bytesOf(base64: string): number {
+  return Math.floor((base64.length * 3) / 4) - (base64.endsWith("==") ? 2 : base64.endsWith("=") ? 1 : 0);
+}
+
+/** The data (base64) of all backdrops of a workbench. */
+export function backdropData(bench: { picture?: { data: string } | undefined; momentPictures: Readonly<Record<string, { data: string }>> }): string[] {
+  return [...(bench.picture ? [bench.picture] : []), ...Object.values(bench.momentPictures)].map((picture) => picture.data);
+}
+
 /** A picture of the game behind the glass. */
 const backdropPicture = record({
   name: nameSchema,
@@ -127,12 +149,17 @@ const backdropPicture = record({
 });
 
 /**
- * What the editor alone remembers: players ignore it. `backdrop` is one of the stills drawn by the project, `picture` the user's
- * own and shown instead; `fit`: whether it covers the glass or all of it is seen; `dim`: how far it is darkened; `gridMm`: the grid's step.
+ * What the editor alone remembers: players ignore it. `backdrop` is one of the stills drawn by the project; `picture` is the user's
+ * own and shown instead, `momentPictures` the user's own for one moment and shown before that; `colour` is that of the plain backdrop
+ * (absent: the paper's). `fit`: whether a picture covers the glass or all of it is seen; `dim`: how far it is darkened; `gridMm`: the
+ * grid's step. `locked`: what of a control, cluster or zone must stay. `playersPart`: by a screen's name, the part of the players who
+ * have it. What names something the layout no longer has means nothing.
  */
 const workbenchSchema = record({
   backdrop: z.enum(["plain", "harbour", "post-office"]).default("plain"),
+  colour: colour.optional(),
   picture: backdropPicture.optional(),
+  momentPictures: z.record(idSchema, backdropPicture).default({}),
   fit: z.enum(["fill", "fit"]).default("fill"),
   dim: numberIn(0, 1).default(0),
   gridMm: numberIn(0.5, 50).default(5),
@@ -141,7 +168,11 @@ const workbenchSchema = record({
   callees: z.array(z.string().max(200)).max(200).default([]),
   rail: z.array(z.string().max(80)).max(64).default([]),
   screens: z.array(screenSchema).max(64).default([]),
-}).prefault({});
+  playersPart: z.record(z.string().max(80), numberIn(0, 1)).default({}),
+  locked: z.record(idSchema, z.array(z.enum(["x", "y", "size"], 'must be "x", "y" or "size"')).max(3)).default({}),
+})
+  .refine((bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= LIMITS.backdropsBytes, "the backdrops of a layout hold at most 12 MiB in all")
+  .prefault({});
 
 const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
 
