@@ -3,6 +3,7 @@ import { benchScreenOf } from "../views/session/screens";
 import { sampleLayouts } from "../samples/samples";
 import type { ActionValues } from "../core/input/events";
 import { PLAIN_VIEW } from "../core/placement/resolve";
+import { placed, STAGE, staged } from "../core/conformance/stage";
 import { createPlayer } from "./player";
 import { drawnControls } from "./poses";
 
@@ -40,7 +41,7 @@ test("after a long pause the clock is taken up anew, not caught up with", () => 
   expect(seen.length).toBeLessThan(30);
 });
 
-test("a change of feel is felt while the thumb is down; another set of controls lets go", () => {
+test("a change of feel is felt while the thumb is down; what is gone lets go, the rest goes on", () => {
   const { player, seen, through } = start();
   const helm = player.resolved().controls.find((c) => c.id === "helm")!;
   const [x, y] = [helm.visual.x + helm.visual.w / 2, helm.visual.y + helm.visual.h / 2];
@@ -54,9 +55,55 @@ test("a change of feel is felt while the thumb is down; another set of controls 
   through(5800);
   expect(before).toBeLessThan(0.6);
   expect((seen.at(-1)!.helm as [number, number])[0]).toBeCloseTo(1, 6);
-  player.retune({ ...tuned.value, controls: tuned.value.controls.slice(1) }, screen, view);
+  const without = (id: string) => ({ ...tuned.value, controls: tuned.value.controls.filter((c) => c.id !== id) });
+  player.retune(without("horn"), screen, view);
+  through(6000);
+  expect((seen.at(-1)!.helm as [number, number])[0]).toBeCloseTo(1, 6);
+  player.retune(without("helm"), screen, view);
   through(6200);
   expect(seen.at(-1)!.helm).toEqual([0, 0]);
+});
+
+test("what eases and what repeats follows its action, not its place in the list", () => {
+  const axis = (name: string, code: string) => ({ name, kind: "axis", riseMs: 1000, fallMs: 1000, keys: [{ code, value: 1 }] });
+  const gun = (id: string, x: number) => ({
+    id,
+    name: id,
+    kind: "button",
+    placement: placed(x, 100, 60),
+    serves: [{ port: "press", action: id, repeat: { delayMs: 10_000, intervalMs: 10_000 } }],
+  });
+  const press = (name: string) => ({ name, kind: "press" });
+  const first = staged([gun("one", 100), gun("two", 300)], [axis("a", "KeyA"), axis("b", "KeyB"), press("one"), press("two")]);
+  const turned = { ...first, actions: [...first.actions].reverse(), controls: [...first.controls].reverse() };
+  const player = createPlayer(first, STAGE, 100);
+  const seen: ActionValues[] = [];
+  const to = (ms: number) => player.playTo(ms, (values) => seen.push(values));
+  to(0);
+  player.feed({ t: 1, type: "key", code: "KeyA", down: true });
+  player.feed({ t: 1, type: "down", id: 1, x: 100, y: 100 });
+  to(100);
+  expect(seen.map((v) => v.one)).toEqual([true, ...Array.from({ length: 9 }, () => false)]);
+  player.retune(turned, STAGE);
+  seen.length = 0;
+  to(200);
+  expect(seen.at(-1)!.a).toBeCloseTo(0.2, 9);
+  expect(seen.map((v) => v.b)).toEqual(Array.from({ length: 10 }, () => 0));
+  // The press that has been given is not given again, and the touch still holds its own button.
+  expect(seen.some((v) => v.one === true || v.two === true)).toBe(false);
+  player.feed({ t: 201, type: "down", id: 2, x: 300, y: 100 });
+  to(220);
+  expect(seen.filter((v) => v.two === true)).toHaveLength(1);
+});
+
+test("an event told late counts as told now: events of one finger keep their order", () => {
+  const { player, seen, to } = start();
+  player.feed({ t: 5030, type: "key", code: "KeyH", down: true });
+  player.feed({ t: 5010, type: "key", code: "KeyH", down: false });
+  to(5017);
+  to(5034);
+  to(5050);
+  expect(seen.map((v) => v.horn)).toEqual([false, true, false]);
 });
 
 test("poses follow the state, and only what the moment shows is drawn", () => {

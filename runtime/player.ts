@@ -5,7 +5,8 @@
 import { advance, tickTime } from "../core/input/advance";
 import type { ActionValues, InputEvent } from "../core/input/events";
 import { prepareInput, type InputSetup } from "../core/input/setup";
-import { copyState, initialState, type InputState } from "../core/input/state";
+import { carryOver } from "../core/input/carryOver";
+import { initialState, type InputState } from "../core/input/state";
 import { letGoOfHidden } from "../core/input/touches";
 import type { Layout, Screen } from "../core/layout/types";
 import { prepareLayout } from "../core/placement/prepare";
@@ -17,7 +18,7 @@ export interface Player {
   feed(event: InputEvent): void;
   /** Plays every tick due by `nowMs`; `onTick` is called for each. */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number) => void): void;
-  /** Takes another layout while playing: touches go on where the controls are the same ones, else everything lets go as by cancel. */
+  /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
   retune(layout: Layout, screen: Screen, view?: View): void;
   readonly resolved: () => Resolved;
   readonly setup: () => InputSetup;
@@ -33,12 +34,15 @@ export function createPlayer(layout: Layout, screen: Screen, hz: number, view: V
   let state = initialState(setup, view.moment);
   let queue: InputEvent[] = [];
   let tick = 0;
+  /** The time of the event fed last: what is told late counts as told now. */
+  let fed = -Infinity;
   /** What the clock showed at tick 0. */
   let zero: number | null = null;
 
   return {
     feed(event) {
-      queue.push(event);
+      fed = Math.max(fed, event.t);
+      queue.push({ ...event, t: fed });
     },
     playTo(nowMs, onTick) {
       zero ??= nowMs;
@@ -63,12 +67,7 @@ export function createPlayer(layout: Layout, screen: Screen, hz: number, view: V
       const before = setup;
       resolved = resolve(prepareLayout(next), nextScreen, { ...nextView, moment: null });
       setup = prepareInput(next, resolved, hz);
-      const same =
-        before.controls.length === setup.controls.length &&
-        before.repeats === setup.repeats &&
-        before.actions.length === setup.actions.length &&
-        before.controls.every((c, i) => c.id === setup.controls[i].id && c.kind === setup.controls[i].kind);
-      const kept = same ? copyState(state) : { ...initialState(setup, state.moment), time: state.time, on: state.on };
+      const kept = carryOver(before, state, setup);
       kept.moment = nextView.moment;
       letGoOfHidden(setup, kept);
       state = kept;

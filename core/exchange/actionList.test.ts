@@ -24,6 +24,8 @@ test("CSV carries every field too; of a cell left empty the action keeps what it
   expect(get(applyActions(empty(), list)).actions).toEqual(brackwater.actions);
   const odd = {
     ...brackwater.actions[0],
+    ease: "switches",
+    combine: "strongest",
     mouse: [
       { button: 2, value: [0, -1] },
       { move: true, scale: [0.5, -2] },

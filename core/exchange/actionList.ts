@@ -1,6 +1,6 @@
 /**
  * Actions as a list to be carried about: JSON with every field, CSV with a row an action (name, kind, moments, read, touch,
- * keys, mouse, pad, riseMs, fallMs, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
+ * keys, mouse, pad, riseMs, fallMs, ease, combine, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
  */
 import Papa from "papaparse";
 import { z } from "zod";
@@ -14,7 +14,7 @@ import { ok, refused, type Problem, type Result } from "../result";
 /** An action of a list: its name, and those fields of which the list says something. */
 export type ListedAction = Pick<Action, "name"> & Partial<Action>;
 
-const COLUMNS = ["name", "kind", "moments", "read", "touch", "keys", "mouse", "pad", "riseMs", "fallMs", "note"] as const;
+const COLUMNS = ["name", "kind", "moments", "read", "touch", "keys", "mouse", "pad", "riseMs", "fallMs", "ease", "combine", "note"] as const;
 
 /** The actions as JSON, every field said, ending with a line feed. */
 export function actionsJson(actions: readonly Action[]): string {
@@ -69,6 +69,8 @@ export function actionsCsv(actions: readonly Action[]): string {
     a.pad.map(padText).join("; "),
     a.riseMs,
     a.fallMs,
+    a.ease,
+    a.combine,
     a.note,
   ]);
   return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: "\n", escapeFormulae: true })}\n`;
@@ -110,8 +112,7 @@ function readCsv(text: string): Result<ListedAction[]> {
     const say = (column: string, message: string) => problems.push({ path: `row ${i + 2}, ${column}`, message });
     const cell = (column: string) => (row[column] ?? "").replace(/^'(?=[=+\-@\t\r])/, "");
     const out: Record<string, unknown> = { name: cell("name") };
-    if (cell("kind").trim() !== "") out.kind = cell("kind").trim();
-    if (cell("touch").trim() !== "") out.touch = cell("touch").trim();
+    for (const column of ["kind", "touch", "ease", "combine"]) if (cell(column).trim() !== "") out[column] = cell(column).trim();
     if (row.note !== undefined) out.note = cell("note");
     for (const column of ["riseMs", "fallMs"]) {
       const written = cell(column).trim();

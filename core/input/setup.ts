@@ -34,7 +34,8 @@ export interface InputSetup {
   readonly hz: number;
   readonly controls: readonly ReadyAny[];
   readonly actions: readonly ActionSources[];
-  readonly repeats: number;
+  /** What each repeat of the state belongs to: a text that names control, port and action. */
+  readonly repeats: readonly string[];
   /** Whether any button can be slid into. */
   readonly slides: boolean;
 }
@@ -45,17 +46,25 @@ export function asPair(value: number | readonly [number, number] | undefined, fa
   return typeof value === "number" ? [value, value] : value;
 }
 
+/** A name for a repeat that says what it belongs to; the second of the same three gets another. */
+function repeatName(taken: readonly string[], ...parts: readonly string[]): string {
+  const name = JSON.stringify(parts);
+  const same = taken.filter((other) => other.startsWith(name)).length;
+  return same === 0 ? name : `${name} ${same + 1}`;
+}
+
 /** Joins a layout with where it stands on a screen. Serves that fit no action give nothing; the findings say so. */
 export function prepareInput(layout: Layout, resolved: Resolved, hz: number): InputSetup {
   const byId = new Map(layout.controls.map((control) => [control.id, control]));
   const controls = resolved.controls.map((at) => readyControl(byId.get(at.id)!, at, resolved.screen));
-  let repeats = 0;
+  const repeats: string[] = [];
   const actions = layout.actions.map((action): ActionSources => {
     const touch: TouchSource[] = [];
     resolved.controls.forEach((at, control) => {
       for (const serve of byId.get(at.id)!.serves) {
         if (serve.action !== action.name || !portFits(serve.port, action.kind) || serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
-        const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats++ } : null;
+        const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats.length } : null;
+        if (repeat) repeats.push(repeatName(repeats, at.id, serve.port, action.name));
         touch.push({ control, port: serve.port, carries: portCarries(serve.port), value: asPair(serve.value, 1), scale: asPair(serve.scale, 1), repeat });
       }
     });

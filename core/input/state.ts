@@ -38,7 +38,7 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
     touches: [],
     controls: setup.controls.map((control) => restingControl(control.kind)),
     desk: restingDesk(),
-    repeats: Array.from({ length: setup.repeats }, () => RESTING_REPEAT),
+    repeats: setup.repeats.map(() => RESTING_REPEAT),
     given: setup.actions.map(() => ({ x: 0, y: 0 })),
   };
 }

@@ -1,0 +1,44 @@
+/**
+ * What goes on when the layout changes while it is played: each piece of the state belongs to a control, an action or a repeat, and
+ * follows it by name and by what it is, never by its place in a list.
+ */
+import { RESTING_REPEAT } from "./combine";
+import { copyControl, restingControl, type ControlState } from "./kinds";
+import type { ReadyAny } from "./ready";
+import type { InputSetup } from "./setup";
+import { workingCopy, type InputState } from "./state";
+
+/**
+ * The state of `before`, for `after`. A control goes on if it has the same id and kind, an action's smoothing if it has the same name and
+ * kind, a repeat if it has the same control, port and action; all else starts at rest, and touches let go of what is gone as by cancel.
+ * A latch goes on only while its button is one.
+ */
+export function carryOver(before: InputSetup, state: InputState, after: InputSetup): InputState {
+  const next = workingCopy(state);
+  const controlsBefore = new Map(before.controls.map((control, i) => [control.id, i]));
+  const indexAfter = new Map<number, number>();
+  next.controls = after.controls.map((control, i): ControlState => {
+    const was = controlsBefore.get(control.id);
+    if (was === undefined || before.controls[was].kind !== control.kind) return restingControl(control.kind);
+    indexAfter.set(was, i);
+    return carriedControl(state.controls[was], control);
+  });
+  for (const touch of next.touches) touch.holds = touch.holds.flatMap((i) => indexAfter.get(i) ?? []);
+  const ids = new Set(after.controls.map((control) => control.id));
+  next.hidden = state.hidden.filter((id) => ids.has(id));
+  const actionsBefore = new Map(before.actions.map((sources, i) => [sources.action.name, i]));
+  next.given = after.actions.map((sources) => {
+    const was = actionsBefore.get(sources.action.name);
+    const same = was !== undefined && sources.smooth && before.actions[was].smooth && before.actions[was].kind === sources.kind;
+    return same ? { ...state.given[was] } : { x: 0, y: 0 };
+  });
+  const repeatsBefore = new Map(before.repeats.map((name, i) => [name, state.repeats[i]]));
+  next.repeats = after.repeats.map((name) => repeatsBefore.get(name) ?? RESTING_REPEAT);
+  return next;
+}
+
+function carriedControl(state: ControlState, control: ReadyAny): ControlState {
+  const copy = copyControl(state);
+  if (copy.kind === "button" && control.kind === "button" && control.feel.press !== "latch") copy.latched = false;
+  return copy;
+}
