@@ -12,8 +12,8 @@ import { ICONS } from "./icons";
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */
 export interface Pose {
   readonly held: boolean;
-  /** Long untouched: the look it then has. */
-  readonly away?: boolean;
+  /** Long untouched: how far it has faded to the look it then has, 0…1. */
+  readonly away?: number;
   readonly x: number;
   readonly y: number;
   readonly origin?: { readonly x: number; readonly y: number };
@@ -47,54 +47,46 @@ export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number
   for (const item of drawn) drawControl(ctx, item, hairline, pictureOf);
 }
 
-function drawControl(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number, pictureOf: PictureOf): void {
+function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, pictureOf: PictureOf): void {
+  const { control, box, pose } = drawn;
   const { look } = control;
   if (!pose.held && look.hideAtRest === "all") return;
   const face = pose.held ? look.held : look.rest;
   ctx.save();
-  ctx.globalAlpha = !pose.held && pose.away && look.away ? look.away.opacity : face.opacity;
+  ctx.globalAlpha = opacityOf(control, pose, face.opacity);
   ctx.lineWidth = hairline * 1.5;
   const artId = pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest;
   const art = artId === undefined ? null : pictureOf(artId);
-  const knobArt = look.art?.knob === undefined ? null : pictureOf(look.art.knob);
-  if (art || (knobArt && control.kind === "stick")) {
-    const moved = pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
-    if (art) drawPicture(ctx, art, moved, look.rotateDeg);
-    else drawRose(ctx, moved, face, hairline);
-    if (control.kind === "stick" && (pose.held || look.hideAtRest !== "knob")) {
-      const knob = { w: moved.w * look.knobSize, h: moved.h * look.knobSize };
-      const x = moved.x + moved.w / 2 + pose.x * travel - knob.w / 2;
-      const y = moved.y + moved.h / 2 - pose.y * travel - knob.h / 2;
-      if (knobArt) drawPicture(ctx, knobArt, { x, y, ...knob }, look.rotateDeg);
-      else drawKnob(ctx, moved, travel, look.knobSize, pose, face, hairline);
-    }
-    drawMark(ctx, box, control, face, hairline);
-    ctx.restore();
-    return;
-  }
+  const base = control.kind === "stick" && pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
+  if (art) drawPicture(ctx, art, base, look.rotateDeg);
+  else drawBody(ctx, { ...drawn, box: base }, face, hairline);
+  if (control.kind === "stick" && (pose.held || look.hideAtRest !== "knob")) drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
+  drawMark(ctx, base, control, face, hairline);
+  ctx.restore();
+}
+
+/** How strongly a look of this opacity is seen: long untouched it fades to the look for that. */
+function opacityOf(control: Control, pose: Pose, opacity: number): number {
+  const { away } = control.look;
+  return !pose.held && pose.away && away ? opacity + (away.opacity - opacity) * pose.away : opacity;
+}
+
+/** A control without its knob and its word. */
+function drawBody(ctx: Ctx, { control, box, pose }: Drawn, face: Face, hairline: number): void {
   switch (control.kind) {
-    case "stick": {
-      const moved = pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
-      drawRose(ctx, moved, face, hairline);
-      if (pose.held || look.hideAtRest !== "knob") drawKnob(ctx, moved, travel, look.knobSize, pose, face, hairline);
-      break;
-    }
+    case "stick":
+      return drawRose(ctx, box, face, hairline);
     case "dpad":
-      drawQuoins(ctx, box, face, pose);
-      break;
+      return drawQuoins(ctx, box, face, pose);
     case "button":
       outline(ctx, box, control.hit.shape);
-      fillAndLine(ctx, face);
-      break;
+      return fillAndLine(ctx, face);
     case "touchpad":
-      drawField(ctx, box, face, hairline);
-      break;
+      return drawField(ctx, box, face, hairline);
     case "swipe":
       drawField(ctx, box, face, hairline);
-      drawWind(ctx, box, face, pose, hairline);
+      return drawWind(ctx, box, face, pose, hairline);
   }
-  drawMark(ctx, box, control, face, hairline);
-  ctx.restore();
 }
 
 /** A picture fills the box, turned about its middle. */
@@ -168,25 +160,44 @@ function drawRose(ctx: Ctx, box: Box, face: Face, hairline: number): void {
   ctx.stroke();
 }
 
-function drawKnob(ctx: Ctx, box: Box, travel: number, size: number, pose: Pose, face: Face, hairline: number): void {
+/** The look of a stick's knob: its own, or as the base's gives it, turned inside out. */
+function knobFace({ look }: Control, held: boolean): Face {
+  const own = held ? look.knob?.held : look.knob?.rest;
+  if (own) return own;
+  const { fill, ink, opacity } = held ? look.held : look.rest;
+  return { fill: ink, line: fill, ink: fill, opacity };
+}
+
+/** A stick's knob: its own picture, or a sighting ring. */
+function drawKnob(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number, pictureOf: PictureOf): void {
+  const { knobSize, art, rotateDeg } = control.look;
   const cx = box.x + box.w / 2 + pose.x * travel;
   const cy = box.y + box.h / 2 - pose.y * travel;
-  const w = (box.w * size) / 2;
-  const h = (box.h * size) / 2;
+  const w = (box.w * knobSize) / 2;
+  const h = (box.h * knobSize) / 2;
   if (w <= 0 || h <= 0) return;
+  const picture = art?.knob === undefined ? null : pictureOf(art.knob);
+  if (picture) return drawPicture(ctx, picture, { x: cx - w, y: cy - h, w: 2 * w, h: 2 * h }, rotateDeg);
+  const face = knobFace(control, pose.held);
+  const alpha = ctx.globalAlpha;
+  ctx.globalAlpha = opacityOf(control, pose, face.opacity);
   ctx.beginPath();
   ctx.ellipse(cx, cy, w, h, 0, 0, Math.PI * 2);
-  ctx.fillStyle = face.ink;
+  ctx.fillStyle = face.fill;
   ctx.fill();
+  ctx.lineWidth = hairline;
   ctx.beginPath();
   ctx.ellipse(cx, cy, w * 0.62, h * 0.62, 0, 0, Math.PI * 2);
+  ctx.strokeStyle = face.line;
+  ctx.stroke();
+  ctx.beginPath();
   ctx.moveTo(cx - w * 0.3, cy);
   ctx.lineTo(cx + w * 0.3, cy);
   ctx.moveTo(cx, cy - h * 0.3);
   ctx.lineTo(cx, cy + h * 0.3);
-  ctx.strokeStyle = face.fill;
-  ctx.lineWidth = hairline;
+  ctx.strokeStyle = face.ink;
   ctx.stroke();
+  ctx.globalAlpha = alpha;
 }
 
 function drawQuoins(ctx: Ctx, box: Box, face: Face, pose: Pose): void {

@@ -108,7 +108,7 @@ test("an event told late counts as told now: events of one finger keep their ord
 
 test("poses follow the state, and only what the moment shows is drawn", () => {
   const { player, to } = start();
-  const drawn = () => drawnControls(layout, player.resolved(), player.setup(), player.state());
+  const drawn = () => drawnControls({ layout, resolved: player.resolved(), setup: player.setup(), state: player.state() });
   expect(drawn().map((d) => d.control.id)).not.toContain("nudge");
   const towline = player.resolved().controls.find((c) => c.id === "towline")!;
   player.feed({ t: 5001, type: "down", id: 1, x: towline.visual.x + towline.visual.w / 2, y: towline.visual.y + towline.visual.h / 2 });

@@ -8,34 +8,29 @@ import type { ReadyStick } from "../core/input/ready";
 import type { Layout } from "../core/layout/types";
 import type { Resolved } from "../core/placement/resolve";
 import { POSE_AT_REST, type Drawn, type Pose } from "./art";
+import type { Motion } from "./motion";
 
-/** Remembers when each control was last held, by the engine's own time, ms. */
-export interface Away {
-  lastHeld(id: string, held: boolean, timeMs: number): number;
+/** What is played: a layout, where it stands, and the engine's state of it. */
+export interface Played {
+  readonly layout: Layout;
+  readonly resolved: Resolved;
+  readonly setup: InputSetup;
+  readonly state: InputState;
 }
 
-/** A memory of touches, empty: a control counts as untouched from when it is first seen. */
-export function createAway(): Away {
-  const times = new Map<string, number>();
-  return {
-    lastHeld(id, held, timeMs) {
-      const known = times.get(id);
-      // The engine's time begins anew when a rehearsal does.
-      if (held || known === undefined || known > timeMs) times.set(id, timeMs);
-      return times.get(id)!;
-    },
-  };
-}
-
-/** Every shown control with its pose, in drawing order. With a memory of touches, what has long been untouched has its look for that. */
-export function drawnControls(layout: Layout, resolved: Resolved, setup: InputSetup, state: InputState, away?: Away): Drawn[] {
+/** Every shown control with its pose, in drawing order; with a memory of touches also what goes on moving after them. */
+export function drawnControls({ layout, resolved, setup, state }: Played, motion?: Motion): Drawn[] {
   const byId = new Map(layout.controls.map((c) => [c.id, c]));
   return resolved.controls.flatMap((at, i) => {
     const control = byId.get(at.id);
-    if (!control || !isShown(state, setup.controls[i])) return [];
+    if (!control) return [];
+    if (!isShown(state, setup.controls[i])) {
+      motion?.hide(at.id);
+      return [];
+    }
     const pose = poseOf(setup, state, i);
-    const gone = away && control.look.away && state.time - away.lastHeld(at.id, pose.held, state.time) >= control.look.away.afterMs;
-    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: gone && !pose.held ? { ...pose, away: true } : pose }];
+    const drawn = motion ? motion.pose(control, pose, setup.controls[i].centre, state.time) : pose;
+    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: drawn }];
   });
 }
 

@@ -6,7 +6,7 @@
  */
 import { memo, useCallback, useEffect, useId, useRef, type ReactNode } from "react";
 import { calculate, calculateLength } from "../core/layout/arithmetic";
-import { formatLength, LENGTH_UNITS, parseLength, type LengthUnit } from "../core/layout/length";
+import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/layout/length";
 import { Labelled, TypedField } from "./Typed";
 
 export const MIXED = "mixed";
@@ -35,6 +35,10 @@ interface NumberProps {
   /** Told when what was typed is no number or out of range. */
   readonly onRefuse?: (message: string) => void;
 }
+
+/** Whether what was typed changes what stands in the field (`+3`) instead of saying it anew. */
+const changesWhatStands = (text: string) => /^\s*[+*/]/.test(text);
+const severalDiffer = (label: string) => `${label}: several that differ stand here, so there is nothing to add to; write the whole value.`;
 
 const shown = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
@@ -69,7 +73,11 @@ export function NumberField({
       mono
       value={value === null ? "" : shown(value, digits)}
       placeholder={value === null ? (none ?? MIXED) : undefined}
-      onCommit={(text) => (text.trim() === "" && onClear ? onClear() : take(text.trim() === "" ? null : calculate(text, value ?? 0)))}
+      onCommit={(text) => {
+        if (text.trim() === "" && onClear) onClear();
+        else if (value === null && none === undefined && changesWhatStands(text)) onRefuse?.(severalDiffer(label));
+        else take(text.trim() === "" ? null : calculate(text, value ?? 0));
+      }}
       onStep={value === null ? undefined : (steps) => take(Math.min(max, Math.max(min, value + steps * step)))}
       suffix={unit ? <span className="caption shrink-0 pr-1.5">{unit}</span> : undefined}
     />
@@ -81,8 +89,8 @@ interface LengthProps {
   /** A length as the file writes it; null: several that differ. */
   readonly value: string | null;
   readonly onChange: (length: string) => void;
-  /** The same length in another unit, keeping the place. */
-  readonly convert?: (unit: LengthUnit) => string;
+  /** A length of this field in another unit, both as the file writes them, coming to the same here. Without it lengths of other units cannot be added. */
+  readonly convert?: (length: string, unit: LengthUnit) => string;
   /** What a unit typed or chosen is called with instead of `onChange`, where several lengths are to be converted each for itself. */
   readonly onUnit?: (unit: LengthUnit) => void;
   /** Shown with its sign turned: a distance from the right or the bottom. */
@@ -99,18 +107,20 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
   const amount = length?.amount ?? 0;
   const unit = length?.unit ?? "u";
   const take = (text: string) => {
-    const read = calculateLength(text, { amount: amount * sign, unit });
+    if (length === null && changesWhatStands(text)) return onRefuse?.(severalDiffer(label));
+    const comesTo = (from: Length, to: LengthUnit) => (convert ? lengthOf(convert(formatLength(from.amount, from.unit), to)).amount : null);
+    const read = calculateLength(text, { amount: amount * sign, unit }, comesTo);
     if (!read) onRefuse?.(`${label}: “${text}” is not a length; write a number, or a number and a unit such as 12mm.`);
     else onChange(formatLength(read.amount * sign, read.unit));
   };
-  const latest = useRef({ convert, onChange, onUnit, amount });
+  const latest = useRef({ convert, onChange, onUnit, value });
   useEffect(() => {
-    latest.current = { convert, onChange, onUnit, amount };
+    latest.current = { convert, onChange, onUnit, value };
   });
   const pick = useCallback((next: LengthUnit) => {
     const now = latest.current;
     if (now.onUnit) now.onUnit(next);
-    else now.onChange(now.convert ? now.convert(next) : formatLength(now.amount, next));
+    else if (now.value !== null) now.onChange(now.convert ? now.convert(now.value, next) : formatLength(lengthOf(now.value).amount, next));
   }, []);
   const fine = unit === "u" || unit === "px" ? 1 : 0.1;
   return (

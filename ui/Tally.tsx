@@ -18,7 +18,7 @@ export function Tally({ findings, short = false }: { findings: readonly Finding[
         return (
           <span key={s} className={SEVERITY_CLASS[s]} title={word}>
             <span aria-hidden>{SEVERITY_MARK[s]}</span> {short ? <span className="figure text-[11px]">{counts[s]}</span> : word}
-            {short && <span className="sr-only"> {s}s</span>}
+            {short && <span className="sr-only"> {word.slice(word.indexOf(" ") + 1)}</span>}
           </span>
         );
       })}

@@ -12,9 +12,8 @@ import { endWord, keyWord } from "./actions/keys";
 import { joined, targetKey, targetOf, whyNot } from "./actions/pulls";
 import { chainOf, groupsOf, seenActions, sheetPlaces } from "./actions/places";
 import { standDetail } from "./actions/standDetail";
-import { textOfFile } from "./handoff/textOfFile";
+import { textOfFile } from "./shared/textOfFile";
 import { anchorWord } from "./layout/anchorWord";
-import { shiftedCopy } from "./layout/copies";
 import { draggedBox, HANDLES, snappedBox } from "./layout/handlePlaces";
 import { heldBy, placeWord, snapTargets } from "./layout/targets";
 import { tieAt } from "./layout/tying";
@@ -216,11 +215,6 @@ test("rail and shelf follow the orientation; the bench falls back where its scre
   expect(railOf({ ...brackwater, orientation: "both" })).toHaveLength(8);
 });
 
-test("a copy is set off inwards", () => {
-  const horn = brackwater.controls.find((c) => c.id === "horn")!;
-  expect(shiftedCopy(horn).placement).toMatchObject({ offset: ["-94u", "-286u"] });
-});
-
 test("files that cannot be layouts are told apart before they are read", async () => {
   const file = (bytes: Uint8Array, size = bytes.length) => ({ size, arrayBuffer: () => Promise.resolve(bytes.buffer as ArrayBuffer) });
   const reason = async (f: ReturnType<typeof file>) => {
@@ -232,4 +226,5 @@ test("files that cannot be layouts are told apart before they are read", async (
   expect(await reason(file(new Uint8Array([0xff, 0xfe, 0x00])))).toMatch(/UTF-8/);
   expect(await reason(file(new Uint8Array()))).toMatch(/empty/);
   expect(await reason(file(new TextEncoder().encode("{}")))).toBe("{}");
+  expect(await reason({ size: 9, arrayBuffer: () => Promise.reject(new Error("gone")) } as never)).toMatch(/cannot read the file/);
 });

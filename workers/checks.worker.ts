@@ -2,7 +2,7 @@
 import { expose } from "comlink";
 import { checkScreen, mendsOn } from "../core/checks/check";
 import { faintLooks, type Still } from "../core/checks/contrast";
-import { SEVERITIES, type Finding } from "../core/checks/finding";
+import { sayNames, SEVERITIES, type Finding } from "../core/checks/finding";
 import type { Layout, Screen } from "../core/layout/types";
 import { prepareLayout } from "../core/placement/prepare";
 import { resolve, type View } from "../core/placement/resolve";
@@ -27,7 +27,7 @@ const api = {
     return screens.map((screen, i) => {
       const still = stills.get(stillKeys[i]);
       const faint = still ? faintLooks(layout, resolve(prepared, screen, view), still) : [];
-      const found: Finding[] = [...checkScreen(prepared, screen, view), ...faint];
+      const found: Finding[] = [...checkScreen(prepared, screen, view, sayNames(layout)), ...faint];
       return faint.length === 0 ? found : found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
     });
   },

@@ -20,8 +20,8 @@ export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Acti
           severity: "blocker",
           subjects: [control.id, serve.action],
           measure: null,
-          text: () =>
-            `\`${control.id}\` serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
+          text: (say) =>
+            `${say(control.id)} serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
         };
         continue;
       }
@@ -33,7 +33,7 @@ export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Acti
         severity: "blocker",
         subjects: [control.id, action.name],
         measure: null,
-        text: () => `the ${serve.port} port of \`${control.id}\` ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
+        text: (say) => `the ${serve.port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
       };
     }
     if (control.serves.length === 0)
@@ -42,7 +42,7 @@ export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Acti
         severity: "warning",
         subjects: [control.id],
         measure: null,
-        text: () => `\`${control.id}\` serves nothing; give it an action or remove it`,
+        text: (say) => `${say(control.id)} serves nothing; give it an action or remove it`,
       };
     else if (control.serves.every((serve) => actions.get(serve.action)?.read === false))
       yield {
@@ -50,7 +50,7 @@ export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Acti
         severity: "note",
         subjects: [control.id],
         measure: null,
-        text: () => `all that \`${control.id}\` serves is not read by the game today`,
+        text: (say) => `all that ${say(control.id)} serves is not read by the game today`,
       };
   }
   for (const action of layout.actions)

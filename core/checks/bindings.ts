@@ -12,7 +12,8 @@ function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Fou
       severity: "blocker",
       subjects: [action.name],
       measure: null,
-      text: () => `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${moment}`}; drag it onto the glass, or mark it as for desks alone`,
+      text: (say) =>
+        `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${say(moment, "moment")}`}; drag it onto the glass, or mark it as for desks alone`,
     };
   }
   const same = new Map<string, string[]>();
@@ -28,7 +29,7 @@ function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Fou
           severity: "note",
           subjects: [other, control.id],
           measure: null,
-          text: () => `\`${other}\` and \`${control.id}\` serve exactly the same; one of them may go`,
+          text: (say) => `${say(other)} and ${say(control.id)} serve exactly the same; one of them may go`,
         };
       others.push(control.id);
     }

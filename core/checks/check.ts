@@ -6,7 +6,7 @@ import { PLAIN_VIEW, resolve, type View } from "../placement/resolve";
 import { bindings } from "./bindings";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found, sayIds, type Say } from "./finding";
 import { mendedContext, type Mend } from "./mends";
 import { places } from "./places";
 import { reaches } from "./reaches";
@@ -33,8 +33,8 @@ function foundIn(context: CheckContext, view: View): Placed[] {
 
 const contextOn = (prepared: PreparedLayout, screen: Screen, view: View) => checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
 
-/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `whole` false: without texts and in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, whole = true): Finding<FindingCode>[] {
+/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `say`: how texts speak of what stands there; null: without texts and in no order, for those who only compare. */
+export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, say: Say | null = sayIds): Finding<FindingCode>[] {
   const context = contextOn(prepared, screen, view);
   const found = foundIn(context, view);
   const { layout } = prepared;
@@ -47,11 +47,11 @@ export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View
     accepted: acceptedReason(layout, f),
     text,
   });
-  if (!whole) return found.map((f) => finding(f, ""));
+  if (say === null) return found.map((f) => finding(f, ""));
   const proofs = provedMends(context, view, found, MENDS_IN_TEXTS);
   return sortFindings(
     layout,
-    found.map((f) => finding(f, f.text(proofs.get(f) ?? null))),
+    found.map((f) => finding(f, f.text(say, proofs.get(f) ?? null))),
   );
 }
 

@@ -106,7 +106,7 @@ export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Fi
         moment: null,
         measure: { value: worst, unit: "ratio" },
         accepted: entry?.reason ?? null,
-        text: `\`${control.id}\` ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
+        text: `“${control.name}” ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
       },
     ];
   });

@@ -20,8 +20,8 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
           severity: "warning",
           subjects: [control.id],
           measure: { value: cut.px / mm, unit: "mm" },
-          text: () =>
-            `the travel of \`${control.id}\` runs ${mmText(cut.px / mm)} off the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
+          text: (say) =>
+            `the travel of ${say(control.id)} runs ${mmText(cut.px / mm)} off the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
         };
     }
     const way = ((control.feel.outer - control.feel.inner) * at.travel) / mm;
@@ -31,7 +31,7 @@ function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Fou
         severity: "warning",
         subjects: [control.id],
         measure: { value: way, unit: "mm" },
-        text: () => `from nothing to full \`${control.id}\` has ${mmText(way)} on ${screenName}, less than a thumb can tell apart; lengthen the travel`,
+        text: (say) => `from nothing to full ${say(control.id)} has ${mmText(way)} on ${screenName}, less than a thumb can tell apart; lengthen the travel`,
       };
   }
 }

@@ -9,7 +9,7 @@ import { catalogueFor } from "../placement/catalogue";
 import { prepareLayout } from "../placement/prepare";
 import { PLAIN_VIEW } from "../placement/resolve";
 import { checkLayout, checkScreen, mendsOn } from "./check";
-import { SEVERITIES, type Finding } from "./finding";
+import { SEVERITIES, type Finding, sayIds } from "./finding";
 import { applyMend, mendText } from "./mends";
 
 const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
@@ -17,19 +17,19 @@ const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${
 
 /** Applies each mend that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
 function tryMends(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
-  const before = checkScreen(prepareLayout(layout), screen, PLAIN_VIEW, false);
+  const before = checkScreen(prepareLayout(layout), screen, PLAIN_VIEW, null);
   const mends = mendsOn(layout, screen);
   for (const { code, subjects, mend } of mends) {
     kinds.add(mend.kind);
     const mended = applyMend(sightOf(layout, screen), mend);
-    if (!mended.ok) throw new Error(`${mendText(mend)}: ${JSON.stringify(mended.problems)}`);
-    const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_VIEW, false);
+    if (!mended.ok) throw new Error(`${mendText(mend, sayIds)}: ${JSON.stringify(mended.problems)}`);
+    const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_VIEW, null);
     const own = before.find((f) => name(f) === name({ code, subjects }))!;
     expect(after.map(name)).not.toContain(name(own));
     for (const f of after) {
       const was = before.find((b) => name(b) === name(f) && b.moment === f.moment) ?? before.find((b) => name(b) === name(f));
       if (gravity(f) >= gravity(own))
-        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${mendText(mend)}`).toContain("stood");
+        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${mendText(mend, sayIds)}`).toContain("stood");
     }
   }
   return mends.length;
@@ -62,7 +62,7 @@ test("an overlap proposes the shortest harmless move, and it mends", () => {
   const [finding] = checkLayout(layout, screen);
   expect(finding.text).toMatch(/overlap by 10 % on Bench; move `b` 3\.1 mm right$/);
   expect(tryMends(layout, screen)).toBe(1);
-  expect(mendText(mendsOn(layout, screen)[0].mend)).toBe("move `b` 3.1 mm right");
+  expect(mendText(mendsOn(layout, screen)[0].mend, sayIds)).toBe("move `b` 3.1 mm right");
 });
 
 test("with a neighbour in the way the move goes another way", () => {

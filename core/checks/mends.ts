@@ -11,15 +11,16 @@ import { formatLength } from "../layout/length";
 import type { Layout } from "../layout/types";
 import { convertLength, moveBy, type Sight } from "../placement/edits";
 import { pxPerMm } from "../placement/screen";
-import { overrideIn } from "../placement/spots";
+import { clusterOf, overrideIn, placementIn } from "../placement/spots";
 import type { Result } from "../result";
 import type { CheckContext, Standing } from "./context";
+import type { Say } from "./finding";
 import { outside } from "./outside";
 
 export type Side = "up" | "down" | "left" | "right";
-/** A move of a control, a growth of its hit area on every side, or its being drawn above all others. */
+/** A move of a control (`leaves`: out of the frame of the cluster it stands in), a growth of its hit area on every side, or its being drawn above all others. */
 export type Mend =
-  | { readonly kind: "move"; readonly id: string; readonly side: Side; readonly mm: number }
+  | { readonly kind: "move"; readonly id: string; readonly side: Side; readonly mm: number; readonly leaves: boolean }
   | { readonly kind: "grow"; readonly id: string; readonly mm: number }
   | { readonly kind: "raise"; readonly id: string };
 
@@ -38,15 +39,18 @@ export function enoughMm(mm: number): number {
   return Math.ceil(mm * 10 - 1e-6) / 10;
 }
 
+/** What is said of a move that takes a control out of its cluster's frame. */
+export const LEAVES = ", out of the frame of its cluster";
+
 /** What a mend says in a text. */
-export function mendText(mend: Mend): string {
+export function mendText(mend: Mend, say: Say): string {
   switch (mend.kind) {
     case "move":
-      return `move \`${mend.id}\` ${mend.mm.toFixed(1)} mm ${mend.side}`;
+      return `move ${say(mend.id)} ${mend.mm.toFixed(1)} mm ${mend.side}${mend.leaves ? LEAVES : ""}`;
     case "grow":
       return `grow it by ${mend.mm.toFixed(1)} mm all round`;
     case "raise":
-      return `bring \`${mend.id}\` above`;
+      return `bring ${say(mend.id)} above`;
   }
 }
 
@@ -110,7 +114,7 @@ export function backInto(context: CheckContext, standing: Standing, frame: Box):
   const mm = enoughMm(px / context.mm + SPARE_MM);
   if (outside(shifted(standing.at.visual, back[side], mm * context.mm), frame).px > LENGTH_SLACK) return null;
   return isHarmless(context, standing, back[side], mm * context.mm, context.layout.limits.minGapMm * context.mm)
-    ? { kind: "move", id: standing.control.id, side: back[side], mm }
+    ? { kind: "move", id: standing.control.id, side: back[side], mm, leaves: leavesCluster(context, standing, back[side], mm) }
     : null;
 }
 
@@ -123,7 +127,7 @@ export function growBy(context: CheckContext, standing: Standing, least: number)
   return harmsNeighbours(context, standing, grown, context.layout.limits.minGapMm * context.mm) ? null : { kind: "grow", id: standing.control.id, mm };
 }
 
-/** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere; null where there is none. */
+/** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere, one within the cluster before one out of it; null where there is none. */
 export function setApart(context: CheckContext, a: Standing, b: Standing): Mend | null {
   const gap = context.layout.limits.minGapMm * context.mm;
   let best: Extract<Mend, { kind: "move" }> | null = null;
@@ -133,10 +137,19 @@ export function setApart(context: CheckContext, a: Standing, b: Standing): Mend 
   ] as const)
     for (const [side] of isMovable(mover) ? WAYS : []) {
       const mm = enoughMm(shiftToClear(mover.area, other.area, side, gap + SPARE_MM * context.mm) / context.mm);
-      if ((best === null || mm < best.mm - 1e-9) && isHarmless(context, mover, side, mm * context.mm, gap))
-        best = { kind: "move", id: mover.control.id, side, mm };
+      const leaves = leavesCluster(context, mover, side, mm);
+      const better = best === null || (leaves === best.leaves ? mm < best.mm - LENGTH_SLACK : best.leaves);
+      if (better && isHarmless(context, mover, side, mm * context.mm, gap)) best = { kind: "move", id: mover.control.id, side, mm, leaves };
     }
   return best;
+}
+
+/** Whether a move would take a control farther out of the frame of the cluster it stands in. */
+function leavesCluster(context: CheckContext, { control, at }: Standing, side: Side, mm: number): boolean {
+  const home = clusterOf(placementIn(context.layout, context.resolved.arrangement, control.id));
+  const frame = home === null ? undefined : context.resolved.clusters[home];
+  if (!frame) return false;
+  return outside(shifted(at.visual, side, mm * context.mm), frame).px > Math.max(LENGTH_SLACK, outside(at.visual, frame).px);
 }
 
 function shifted<B extends Box>(box: B, side: Side, px: number): B {

@@ -17,7 +17,7 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: "blocker",
         subjects: [control.id],
         measure: null,
-        text: () => `\`${control.id}\` has no ${at.visual.w <= 0 ? "width" : "height"} left on ${screenName}: its edges meet; lessen its insets`,
+        text: (say) => `${say(control.id)} has no ${at.visual.w <= 0 ? "width" : "height"} left on ${screenName}: its edges meet; lessen its insets`,
       };
     const off = outside(at.visual, frames.screen);
     if (off.px > SCREEN_SLACK_PX) {
@@ -28,8 +28,8 @@ function* once(context: CheckContext): Iterable<Found> {
         subjects: [control.id],
         measure: { value, unit: "mm" },
         mend: () => backInto(context, item, frames.safe) ?? backInto(context, item, frames.screen),
-        text: (mend) =>
-          `\`${control.id}\` leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${mend ? mendText(mend) : "tie it to the nearer edge or make it smaller"}`,
+        text: (say, mend) =>
+          `${say(control.id)} leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${mend ? mendText(mend, say) : "tie it to the nearer edge or make it smaller"}`,
       };
       continue;
     }
@@ -43,8 +43,8 @@ function* once(context: CheckContext): Iterable<Found> {
         subjects: [control.id],
         measure: { value, unit: "mm" },
         mend: () => backInto(context, item, frames.safe),
-        text: (mend) =>
-          `\`${control.id}\` leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${mend ? mendText(mend) : "tie it to the safe frame"}`,
+        text: (say, mend) =>
+          `${say(control.id)} leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${mend ? mendText(mend, say) : "tie it to the safe frame"}`,
       };
     }
   }

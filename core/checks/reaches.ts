@@ -32,8 +32,8 @@ function* once(context: CheckContext): Iterable<Found> {
       severity: stretched ? "warning" : "note",
       subjects: [control.id],
       measure: { value, unit: "mm" },
-      text: () =>
-        `\`${control.id}\` is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
+      text: (say) =>
+        `${say(control.id)} is ${mmText(value)} from the nearest thumb on ${screenName}; ${stretched ? `${mmText(layout.limits.stretchMm)} is the farthest` : `up to ${mmText(layout.limits.comfortMm)} is comfortable`}`,
     };
   }
 }

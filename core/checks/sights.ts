@@ -21,7 +21,7 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
           severity: "warning",
           subjects: [control.id, zone.id],
           measure: { value: share, unit: "share" },
-          text: () => `\`${control.id}\` covers ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
+          text: (say) => `${say(control.id)} covers ${shareText(share)} of ${say(zone.id)} on ${screenName}; keep it clear`,
         };
     }
   const screen = boxOf(frames.screen);

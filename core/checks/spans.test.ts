@@ -24,7 +24,7 @@ function swept(layout: Layout, r: SpanRange, step: number): Map<string, [number,
   let before = new Set<string>();
   for (let n = 0; ; n += 1) {
     const aspect = Math.min(r.to, r.from + n * step);
-    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_VIEW, false).map(keyOf));
+    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_VIEW, null).map(keyOf));
     for (const key of now) {
       const list = runs.get(key) ?? [];
       if (before.has(key)) list[list.length - 1][1] = aspect;

@@ -64,7 +64,7 @@ const keyOf = (f: Finding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?
 /** The findings of a layout over a range of aspects, in the order of findings. */
 export function findSpans(layout: Layout, range: SpanRange, view: View = PLAIN_VIEW): Span[] {
   const prepared = prepareLayout(layout);
-  const lookAt = (aspect: number): Look => new Map(checkScreen(prepared, screenAt(range, aspect), view, false).map((f) => [keyOf(f), f]));
+  const lookAt = (aspect: number): Look => new Map(checkScreen(prepared, screenAt(range, aspect), view, null).map((f) => [keyOf(f), f]));
   const gathered = new Map<string, Gathered>();
   const see = (look: Look, aspect: number) => {
     for (const [key, f] of look) note(gathered, key, f, aspect);

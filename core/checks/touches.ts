@@ -38,8 +38,8 @@ function* once(context: CheckContext): Iterable<Found> {
         subjects: [control.id],
         measure: { value, unit: "mm" },
         mend: () => growBy(context, item, (least - value) / 2),
-        text: (mend) =>
-          `the hit area of \`${control.id}\` is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${mend ? mendText(mend) : "make it larger where there is room"}`,
+        text: (say, mend) =>
+          `the hit area of ${say(control.id)} is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${mend ? mendText(mend, say) : "make it larger where there is room"}`,
       };
     if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
     const whole = areaOf(area);
@@ -50,7 +50,7 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: "warning",
         subjects: [control.id],
         measure: { value: share, unit: "share" },
-        text: () => `${shareText(share)} of \`${control.id}\` lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
+        text: (say) => `${shareText(share)} of ${say(control.id)} lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
       };
   }
 }
@@ -89,8 +89,8 @@ function* inMoment(context: MomentContext): Iterable<Found> {
         subjects: [a.control.id, b.control.id],
         measure: { value: share, unit: "share" },
         mend: () => setApart(context, a, b),
-        text: (mend) =>
-          `\`${a.control.id}\` and \`${b.control.id}\` overlap by ${shareText(share)} on ${screenName}; ${mend ? mendText(mend) : "make one smaller, or show them at different moments"}`,
+        text: (say, mend) =>
+          `${say(a.control.id)} and ${say(b.control.id)} overlap by ${shareText(share)} on ${screenName}; ${mend ? mendText(mend, say) : "make one smaller, or show them at different moments"}`,
       };
     } else if (!a.ground && shared <= LENGTH_SLACK) {
       const between = Math.max(0, clearance(a.area, b.area).px);
@@ -101,8 +101,8 @@ function* inMoment(context: MomentContext): Iterable<Found> {
           subjects: [a.control.id, b.control.id],
           measure: { value: between / mm, unit: "mm" },
           mend: () => setApart(context, a, b),
-          text: (mend) =>
-            `\`${a.control.id}\` and \`${b.control.id}\` are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted; ${mend ? mendText(mend) : "make one smaller"}`,
+          text: (say, mend) =>
+            `${say(a.control.id)} and ${say(b.control.id)} are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted; ${mend ? mendText(mend, say) : "make one smaller"}`,
         };
     }
   }
@@ -126,8 +126,8 @@ function* inMoment(context: MomentContext): Iterable<Found> {
         subjects: [under.control.id],
         measure: { value: share, unit: "share" },
         mend: () => ({ kind: "raise", id: under.control.id }),
-        text: () =>
-          `${shareText(share)} of \`${under.control.id}\` lies under ${above.map((s) => `\`${s.control.id}\``).join(", ")} on ${screenName}, which takes its touches; bring \`${under.control.id}\` above`,
+        text: (say) =>
+          `${shareText(share)} of ${say(under.control.id)} lies under ${above.map((s) => say(s.control.id)).join(", ")} on ${screenName}, which takes its touches; bring ${say(under.control.id)} above`,
       };
   }
   for (const { zone, at } of zones) {
@@ -141,7 +141,7 @@ function* inMoment(context: MomentContext): Iterable<Found> {
           severity: "warning",
           subjects: [control.id, zone.id],
           measure: { value: share, unit: "share" },
-          text: () => `\`${control.id}\` takes the touches of ${shareText(share)} of \`${zone.id}\` on ${screenName}; keep it clear`,
+          text: (say) => `${say(control.id)} takes the touches of ${shareText(share)} of ${say(zone.id)} on ${screenName}; keep it clear`,
         };
     }
   }

@@ -73,6 +73,7 @@ const feels: Record<ControlKind, fc.Arbitrary<unknown>> = {
   stick: fc.record(
     {
       origin: fc.constantFrom("fixed", "floating", "trailing"),
+      start: fc.constantFrom("thumb", "centre"),
       travel: lengthIn(0.6),
       inner: fc.constantFrom(0, 0.1, 0.3),
       outer: fc.constantFrom(0.5, 0.95, 1),
@@ -118,7 +119,7 @@ const serveOf = (kind: ControlKind) =>
       action: fc.constantFrom(...ACTIONS.map((a) => a.name), "bel"),
       value: fc.constantFrom<unknown>(1, -0.5, [0, 1], [-1, 0]),
       scale: fc.constantFrom<unknown>(1, 90, [90, -45]),
-      repeat: fc.constantFrom({ delayMs: 0, intervalMs: 60 }, { delayMs: 150, intervalMs: 25 }),
+      repeat: fc.constantFrom({ delayMs: 0, intervalMs: 60 }, { delayMs: 150, intervalMs: 25, restMs: 70 }),
     },
     { requiredKeys: ["port", "action"] },
   );
@@ -157,8 +158,8 @@ export const fileArbitrary: fc.Arbitrary<Record<string, unknown>> = fc.record(
     picture: fc.constantFrom({ minAspect: 1.4, maxAspect: 1.9 }),
     orientation: fc.constantFrom("landscape", "portrait", "both"),
     actions: fc
-      .tuple(fc.constantFrom(0, 80), fc.constantFrom(0, 60))
-      .map(([riseMs, fallMs]) => ACTIONS.map((a) => (a.kind === "vector" || a.kind === "axis" ? { ...a, riseMs, fallMs } : a))),
+      .tuple(fc.constantFrom(0, 80), fc.constantFrom(0, 60), fc.constantFrom("all", "switches"), fc.constantFrom("sum", "strongest"))
+      .map(([riseMs, fallMs, ease, combine]) => ACTIONS.map((a) => (a.kind === "vector" || a.kind === "axis" ? { ...a, riseMs, fallMs, ease, combine } : a))),
     moments: fc.constant(MOMENTS.map((id) => ({ id, name: id }))),
     clusters: pinIn(plainFrame).map((placement) => [{ id: "ring", name: "Ring", placement }]),
     controls: fc.integer({ min: 0, max: 6 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => control(`c${i}`)))),
@@ -170,12 +171,15 @@ export const fileArbitrary: fc.Arbitrary<Record<string, unknown>> = fc.record(
   { requiredKeys: ["format", "version", "name", "reference", "scale", "moments", "clusters", "actions"] },
 );
 
-/** A layout behind the door. */
-export const layoutArbitrary: fc.Arbitrary<Layout> = fileArbitrary.map((file) => {
+/** The layout of a sound file's value. */
+export function fileLayout(file: Record<string, unknown>): Layout {
   const read = parseLayout(file);
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.value;
-});
+}
+
+/** A layout behind the door. */
+export const layoutArbitrary: fc.Arbitrary<Layout> = fileArbitrary.map(fileLayout);
 
 /** A screen of any common size, with insets and edges or without. */
 export const screenArbitrary: fc.Arbitrary<Screen> = fc
@@ -233,6 +237,9 @@ export const eventsArbitrary: fc.Arbitrary<InputEvent[]> = fc
           arbitrary: fc.constantFrom<Record<string, unknown>>(
             { type: "moment", moment: "sail" },
             { type: "moment", moment: "dock" },
+            { type: "moment", moment: null },
+            { type: "control", id: "c0", shown: false },
+            { type: "control", id: "c0", shown: true },
             { type: "off" },
             { type: "on" },
             { type: "blur" },

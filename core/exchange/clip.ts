@@ -1,40 +1,58 @@
-/** Controls on the clipboard: a small JSON text, read at the door like every other. */
+/**
+ * What is copied on the bench, as text that another tab can take: a small layout of its own, holding the chosen controls with their
+ * clusters, the actions they serve, the moments they show in and the pictures they carry. It is read at the door like every other.
+ */
 import { z } from "zod";
-import { fillDependent, leaveOutDependent } from "../layout/dependent";
-import { schemaProblems } from "../layout/parse";
-import { controlsSchema } from "../layout/schema/control";
-import type { Control, Layout } from "../layout/types";
+import { parseLayout } from "../layout/parse";
+import type { Layout, Serve } from "../layout/types";
+import { plainLayout } from "../layout/write";
+import { clusterOf } from "../placement/spots";
 import { ok, refused, type Result } from "../result";
 
 const FORMAT = "nodulum-controls";
-const clipSchema = z.strictObject({ format: z.literal(FORMAT), version: z.literal(1), controls: z.array(controlsSchema).min(1).max(200) });
+const clipSchema = z.strictObject({ format: z.literal(FORMAT), version: z.literal(1), whole: z.array(z.string()), layout: z.unknown() });
 
-/** The chosen controls as text, in drawing order. */
-export function clipText(layout: Layout, ids: readonly string[]): string {
-  const controls = leaveOutDependent(layout).controls.filter((c) => ids.includes(c.id));
-  return JSON.stringify({ format: FORMAT, version: 1, controls }, null, 2);
+/** What was copied. `whole`: the ids of the clusters that were copied as such; of the others only some controls were. */
+export interface Clip {
+  readonly layout: Layout;
+  readonly whole: readonly string[];
 }
 
-/** Controls from such a text, fitted to a layout: moments it does not have are left out, and what stood in a cluster it lacks stands in the safe frame. */
-export function readClip(text: string, layout: Layout): Result<Control[]> {
+/** The chosen controls and clusters (with all that stands in them) as text, in drawing order. */
+export function clipText(layout: Layout, keys: readonly string[]): string {
+  const chosen = new Set(keys);
+  const whole = layout.clusters.map((c) => c.id).filter((id) => chosen.has(id));
+  const controls = layout.controls.filter((c) => chosen.has(c.id) || chosen.has(clusterOf(c.placement) ?? ""));
+  const homes = new Set(controls.map((c) => clusterOf(c.placement)));
+  const words = new Set(controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)));
+  const pictures = new Set(controls.flatMap((c) => Object.values(c.look.art ?? {})));
+  const part: Layout = {
+    ...layout,
+    actions: layout.actions.filter((a) => words.has(a.name)),
+    clusters: layout.clusters.filter((c) => homes.has(c.id)),
+    controls,
+    keepClear: [],
+    arrangements: [],
+    together: [],
+    accepted: [],
+    pictures: layout.pictures.filter((p) => pictures.has(p.id)),
+    workbench: { ...layout.workbench, picture: undefined, momentPictures: {}, screens: [], rail: [], callees: [], locked: {}, playersPart: {} },
+  };
+  return JSON.stringify({ format: FORMAT, version: 1, whole, layout: plainLayout(part) }, null, 2);
+}
+
+/** Reads such a text. */
+export function readClip(text: string): Result<Clip> {
+  const none = "the clipboard holds no controls; copy some first";
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
-    return refused("", "the clipboard holds no controls; copy some first");
+    return refused("", none);
   }
-  if ((value as { format?: unknown } | null)?.format !== FORMAT) return refused("", "the clipboard holds no controls; copy some first");
   const read = clipSchema.safeParse(value);
-  if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
-  const moments = new Set(layout.moments.map((m) => m.id));
-  const clusters = new Set(layout.clusters.map((c) => c.id));
-  const raw = read.data.controls.map((c): (typeof read.data.controls)[number] => ({ ...c, moments: c.moments?.filter((m) => moments.has(m)) }));
-  const filled = fillDependent({ ...leaveOutDependent(layout), controls: raw }).controls;
-  return ok(
-    filled.map((c) =>
-      c.placement.kind === "pin" && typeof c.placement.frame === "object" && !clusters.has(c.placement.frame.cluster)
-        ? ({ ...c, placement: { ...c.placement, frame: "safe" } } as Control)
-        : c,
-    ),
-  );
+  if (!read.success) return refused("", none);
+  const layout = parseLayout(read.data.layout);
+  if (!layout.ok) return layout;
+  return layout.value.controls.length === 0 ? refused("", none) : ok({ layout: layout.value, whole: read.data.whole });
 }

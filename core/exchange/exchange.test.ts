@@ -1,6 +1,5 @@
 import { sampleLayouts } from "../../samples/samples";
 import { fileSchema } from "../layout/schema/file";
-import { clipText, readClip } from "./clip";
 import { fallsShort, textReport } from "./report";
 import { layoutJsonSchema } from "./schema";
 import { readScreens } from "./screens";
@@ -11,7 +10,10 @@ const [brackwater] = sampleLayouts();
 test("a trace is read line by line; faults name their line", () => {
   const good = readTrace('{"t":1,"type":"down","id":1,"x":2,"y":3}\n\n{"t":1,"type":"blur"}\n', brackwater);
   expect(good).toMatchObject({ ok: true, value: [{ type: "down" }, { type: "blur" }] });
-  const bad = readTrace('{"t":5,"type":"off"}\n{"t":1,"type":"on"}\nnonsense\n{"t":9,"type":"down","id":1,"x":1e999,"y":0}\n{"t":9,"type":"hover"}', brackwater);
+  const bad = readTrace(
+    '{"t":5,"type":"off"}\n{"t":1,"type":"on"}\nnonsense\n{"t":9,"type":"down","id":1,"x":1e999,"y":0}\n{"t":9,"type":"hover"}',
+    brackwater,
+  );
   expect(bad.ok ? [] : bad.problems.map((p) => p.path)).toEqual(["line 2", "line 3", "line 4", "line 5"]);
 });
 
@@ -38,20 +40,10 @@ test("the JSON Schema is of 2020-12, closed, and knows every top-level key", () 
   expect(Object.keys(schema.properties)).toEqual(Object.keys(fileSchema.shape));
 });
 
-test("controls travel by the clipboard, less the moments the other layout lacks", () => {
-  const [, pigeonhole] = sampleLayouts();
-  const text = clipText(brackwater, ["horn", "helm"]);
-  const same = readClip(text, brackwater);
-  expect(same.ok && same.value).toEqual(brackwater.controls.filter((c) => ["horn", "helm"].includes(c.id)));
-  const other = readClip(text, pigeonhole);
-  expect(other.ok && other.value.map((c) => c.moments)).toEqual([[], []]);
-  for (const wrong of ["", "hello", "{}", '{"format":"nodulum-controls","version":1,"controls":[{}]}']) expect(readClip(wrong, brackwater).ok).toBe(false);
-});
-
 test("reports count what is not accepted, and fail by what they are asked", () => {
   const finding = { code: "touch/small" as const, severity: "warning" as const, subjects: ["a"], measure: null, text: "small", moment: null, accepted: null };
   const screens = [{ name: "S", findings: [finding, { ...finding, accepted: "fine" }] }];
-  expect(textReport(screens)).toContain("1 screen: 0 blockers, 1 warnings, 0 notes");
+  expect(textReport(screens)).toContain("1 screen: 0 blockers, 1 warning, 0 notes");
   expect(textReport(screens)).toContain("(accepted: fine)");
   expect(fallsShort(screens, "blocker")).toBe(false);
   expect(fallsShort(screens, "warning")).toBe(true);

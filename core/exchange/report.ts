@@ -30,6 +30,8 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
   return counts;
 }
 
+const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? "" : "s"}`;
+
 /** A report for reading: a heading a screen, a line a finding, a summary. */
 export function textReport(screens: readonly ScreenFindings[], known: Known = NOTHING_KNOWN): string {
   const lines: string[] = [];
@@ -42,6 +44,8 @@ export function textReport(screens: readonly ScreenFindings[], known: Known = NO
     }
   }
   const all = countFindings(screens.flatMap((s) => s.findings));
-  lines.push(`${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${all.blocker} blockers, ${all.warning} warnings, ${all.note} notes`);
+  lines.push(
+    `${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`,
+  );
   return `${lines.join("\n")}\n`;
 }

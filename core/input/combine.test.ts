@@ -129,7 +129,13 @@ describe("single controls hidden by the game", () => {
 });
 
 test("a pad's axes are clamped, and what a snapshot lacks is nothing", () => {
-  const layout = staged([], [{ name: "go", kind: "vector", pad: [{ stick: "left", inner: 0, outer: 1 }] }, { name: "trim", kind: "axis", pad: [{ axis: 5, scale: 0.5, inner: 0, outer: 1 }] }]);
+  const layout = staged(
+    [],
+    [
+      { name: "go", kind: "vector", pad: [{ stick: "left", inner: 0, outer: 1 }] },
+      { name: "trim", kind: "axis", pad: [{ axis: 5, scale: 0.5, inner: 0, outer: 1 }] },
+    ],
+  );
   const frames = replay(layout, resolveLayout(layout, STAGE), [pad(1, [3, 0, 0, 0, 0, -9]), pad(15, [1])], HZ);
   expect(frames[0].values).toEqual({ go: [1, 0], trim: -0.5 });
   expect(frames[1].values).toEqual({ go: [1, 0], trim: 0 });

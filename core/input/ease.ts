@@ -9,7 +9,16 @@ import { tickTime } from "./advance";
  * the same function that plays, so the picture cannot differ from the feel.
  */
 export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: number, lastMs: number, hz: number): { t: number; value: number }[] {
-  const action = { name: "", kind: "axis", keys: [{ code: "KeyA", value: 1 }], mouse: [], pad: [], ease: "all", combine: "sum", ...smoothing } as unknown as Action;
+  const action = {
+    name: "",
+    kind: "axis",
+    keys: [{ code: "KeyA", value: 1 }],
+    mouse: [],
+    pad: [],
+    ease: "all",
+    combine: "sum",
+    ...smoothing,
+  } as unknown as Action;
   const sources = { action, kind: "axis", touch: [], smooth: smoothing.riseMs > 0 || smoothing.fallMs > 0 } as const;
   const desk = restingDesk();
   const given = { x: 0, y: 0 };

@@ -31,6 +31,24 @@ test("a unit typed with it is taken; without one the field's own holds", () => {
   expect(lengthTyped("12 parsecs", { amount: 5, unit: "u" })).toBeNull();
 });
 
+describe("a length of another unit is added by what it comes to", () => {
+  const present = { amount: 17, unit: "u" } as const;
+  // Two units a millimetre.
+  const convert = (from: { amount: number; unit: string }, unit: string) =>
+    from.unit === "mm" && unit === "u" ? from.amount * 2 : from.unit === "u" && unit === "mm" ? from.amount / 2 : null;
+  test.each([
+    ["+1mm", { amount: 19, unit: "u" }],
+    ["+-1mm", { amount: 15, unit: "u" }],
+    ["+ 1 mm + 1 u", { amount: 20, unit: "u" }],
+    ["3mm+4u", { amount: 5, unit: "mm" }],
+    ["(3mm+4u)*2", { amount: 10, unit: "mm" }],
+    ["*2", { amount: 34, unit: "u" }],
+    ["3+1mm", { amount: 4, unit: "mm" }],
+    ["(3+1)mm", { amount: 4, unit: "mm" }],
+  ])("17 u, typed %s", (text, value) => expect(calculateLength(text, present, convert)).toEqual(value));
+  test.each(["*2mm", "2mm*3mm", "+1px", "6mm/2mm"])("17 u, typed %s, is no length here", (text) => expect(calculateLength(text, present, convert)).toBeNull());
+});
+
 test("sums, products and every unit, against plain arithmetic", () => {
   const whole = fc.integer({ min: -500, max: 500 });
   fc.assert(

@@ -3,6 +3,7 @@
  * Which numbers change follows from the placement rules read backwards; on other screens the control goes where those numbers lead.
  */
 import type { Box } from "../geometry/point";
+import { LENGTH_SLACK } from "../geometry/shape";
 import { formatLength, lengthOf, type LengthUnit } from "../layout/length";
 import { checked } from "../layout/edits/check";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../layout/types";
@@ -139,13 +140,13 @@ export function moveBy(sight: Sight, keys: readonly string[], dxPx: number, dyPx
   return placeAll(sight, boxes, false);
 }
 
-/** A pin in layout units tied to the corner of a frame nearest to a box (both as the file has them); offset and size are still to be worked out. */
+/** A pin in layout units tied to the nearest corner, edge's middle or centre of a frame (frame and box as the file has them); offset and size are still to be worked out. */
 export function pinNear(frame: Box, box: Box, name: Frame): Pin {
-  const corner = nearestCorner(frame, box.x + box.w / 2, box.y + box.h / 2);
-  return { kind: "pin", frame: name, anchor: corner, pivot: corner, offset: ["0u", "0u"], size: ["1u", "1u"] };
+  const tie = nearestTie(frame, box);
+  return { kind: "pin", frame: name, anchor: tie, pivot: tie, offset: ["0u", "0u"], size: ["1u", "1u"] };
 }
 
-/** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner of a frame. Null where the frame is hidden. */
+/** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner, edge's middle or centre of a frame. Null where the frame is hidden. */
 export function pinFor(sight: Sight, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
   const ground = groundOf(sight, frame, kind);
   return ground && pinAt(pinNear(ground.frame, ground.mirrored ? mirrorBox(box, ground.frame) : box, frame), box, ground, true);
@@ -164,9 +165,16 @@ export function measureOf(sight: Sight, key: string): { frame: Box; unit: number
   return spot && placement && groundOf(sight, placement.frame, spot.kind);
 }
 
-/** The corner of a frame nearest to a point, as fractions. */
-export function nearestCorner(frame: Box, x: number, y: number): [number, number] {
-  return [x < frame.x + frame.w / 2 ? 0 : 1, y < frame.y + frame.h / 2 ? 0 : 1];
+/**
+ * The corner, edge's middle or centre of a frame nearest to a box, as fractions. How near is the length of the tether: from the point of
+ * the frame to the same point of the box, so that what stands close to an edge is tied to that edge however large it is.
+ */
+export function nearestTie(frame: Box, box: Box): [number, number] {
+  const along = (low: number, room: number, at: number, side: number) => {
+    const tether = (fraction: number) => Math.abs(at + fraction * side - low - fraction * room);
+    return [0, 1, 0.5].reduce((best, fraction) => (tether(fraction) < tether(best) - LENGTH_SLACK ? fraction : best));
+  };
+  return [along(frame.x, frame.w, box.x, box.w), along(frame.y, frame.h, box.y, box.h)];
 }
 
 /** A length written in another unit without changing what it comes to on the screen in view. `box`: what percent is of; `factor` is that of absolute lengths, `share` that of percent. */

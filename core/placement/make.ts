@@ -2,10 +2,9 @@
 import type { Box } from "../geometry/point";
 import { controlsSchema } from "../layout/schema/control";
 import { formatLength, lengthOf } from "../layout/length";
-import { checked } from "../layout/edits/check";
 import { addControls, freeId, freeName } from "../layout/edits/controls";
-import type { Action, Arrangement, Control, ControlKind, Layout, Serve } from "../layout/types";
-import { ok, refused, type Result } from "../result";
+import type { Action, Control, ControlKind, Layout, Serve } from "../layout/types";
+import { ok, type Result } from "../result";
 import { addCluster } from "./clusters";
 import { pinFor, type Sight } from "./edits";
 import { framesOf, pxPerMm } from "./screen";
@@ -66,7 +65,7 @@ export function newBox(sight: Sight, kind: ControlKind, x: number, y: number): B
   return { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
 }
 
-/** A control of a kind with every default, named after the action it serves, in a box of the screen in view (px), tied to the nearest corner of the safe frame, in whole layout units. */
+/** A control of a kind with every default, named after the action it serves, in a box of the screen in view (px), tied to the nearest corner, edge's middle or centre of the safe frame, in whole layout units. */
 export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, box: Box): Control {
   const { layout } = sight;
   const pin = pinFor(sight, "control", "safe", box)!;
@@ -126,32 +125,4 @@ export function growCluster(sight: Sight, actions: readonly Action[], x: number,
   }
   const name = freeName(sight.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
   return addCluster(sight, made, name, "arc", { x, y });
-}
-
-/** Makes a control another kind, where it stands and for what it serves as far as the new kind can; feel starts from the defaults of the kind. */
-export function changeKind(sight: Sight, id: string, kind: ControlKind): Result<Layout> {
-  const control = sight.layout.controls.find((c) => c.id === id);
-  if (!control) return refused("controls", `there is no control "${id}"`);
-  if (control.kind === kind) return ok(sight.layout);
-  const serves = control.serves.flatMap((s): Serve[] => {
-    const action = sight.layout.actions.find((a) => a.name === s.action);
-    const serve = action ? fittingServe(kind, action) : null;
-    return serve ? [serve] : [];
-  });
-  const made = controlsSchema.parse({ id: control.id, name: control.name, kind, placement: control.placement, look: control.look, serves });
-  const next = { ...made, moments: control.moments, hit: { ...made.hit, minMm: control.hit.minMm } } as Control;
-  const whole = next.kind === "button" ? { ...next, feel: { ...next.feel, slideOut: next.feel.slideOut ?? "keep" } } : next;
-  return checked(sight.layout, {
-    ...sight.layout,
-    controls: sight.layout.controls.map((c) => (c.id === id ? whole : c)),
-    // A landing area is a stick's alone.
-    arrangements: kind === "stick" ? sight.layout.arrangements : sight.layout.arrangements.map((a) => withoutLanding(a, id)),
-  });
-}
-
-function withoutLanding(arrangement: Arrangement, id: string): Arrangement {
-  const own = arrangement.overrides[id];
-  if (!own?.landing) return arrangement;
-  const { landing: _landing, ...rest } = own;
-  return { ...arrangement, overrides: { ...arrangement.overrides, [id]: rest } };
 }

@@ -5,7 +5,7 @@
 import { lengthOf, type LengthUnit } from "../layout/length";
 import type { Arrangement, Clamp, Control, Hit, Layout, PlainPlacement, Placement } from "../layout/types";
 
-/** A length ready for arithmetic: amount, and the unit as a small number (index in LENGTH_UNITS). */
+/** A length taken apart: its amount and its unit. */
 export interface ReadyLength {
   readonly amount: number;
   readonly unit: LengthUnit;

@@ -5,7 +5,7 @@
 import { clampTo, type Box } from "../geometry/point";
 import type { Frame, Layout, Pin, Placement, Span } from "../layout/types";
 import { ok, refused, type Result } from "../result";
-import { groundOf, pinAt, pinNear, placeAt, spanAt, type Sight } from "./edits";
+import { groundOf, nearestTie, pinAt, pinNear, placeAt, spanAt, type Sight } from "./edits";
 import { fromOtherSide, mirrorBox, mirrorPlacement } from "./mirror";
 import { placementIn, spotBox, spotOf, withPlacement, type Spot } from "./spots";
 
@@ -36,6 +36,35 @@ export function tieTo(sight: Sight, key: string, frame: Frame, anchor: readonly 
   const fractions: [number, number] = [ground.mirrored ? fromOtherSide(ax) : ax, clampTo(anchor[1], 0, 1)];
   const sameFrame = JSON.stringify(frame) === JSON.stringify(pin.frame);
   return withPlacement(sight.layout, sight.resolved.arrangement, key, pinAt({ ...pin, frame, anchor: fractions, pivot: fractions }, box, ground, !sameFrame));
+}
+
+/**
+ * After a move: a pin that stood tied to the nearest corner, edge's middle or centre of its frame before it (`before`) is tied to the
+ * nearest one where it stands now; what had been tied elsewhere by hand stays so, and so does what stands in a cluster. Nothing moves.
+ */
+export function tieAnew(before: Sight, now: Sight, keys: readonly string[]): Result<Layout> {
+  let layout = now.layout;
+  for (const key of keys) {
+    const pin = seenPin(now, key);
+    const was = nearestOf(before, key);
+    const near = nearestOf(now, key);
+    if (!pin || !was || !near || typeof pin.frame !== "string") continue;
+    const tiedTo = (point: readonly [number, number]) => [pin.anchor, pin.pivot].every((at) => at[0] === point[0] && at[1] === point[1]);
+    if (!tiedTo(was) || tiedTo(near)) continue;
+    const tied = tieTo({ ...now, layout }, key, pin.frame, near);
+    if (!tied.ok) return tied;
+    layout = tied.value;
+  }
+  return ok(layout);
+}
+
+/** The corner, edge's middle or centre of its own frame that a pin stands nearest to, as the player sees it. */
+function nearestOf(sight: Sight, key: string): [number, number] | null {
+  const found = pinIn(sight, key);
+  if (!found.ok) return null;
+  const { pin, box, spot } = found.value;
+  const ground = groundOf(sight, pin.frame, spot.kind);
+  return ground && nearestTie(ground.frame, box);
 }
 
 /** Gives a pin another pivot, fractions of its box as this player sees it; it does not jump. */
@@ -103,7 +132,7 @@ export function spanIn(sight: Sight, key: string, frame: Span["frame"]): Result<
   return withPlacement(sight.layout, sight.resolved.arrangement, key, spanAt({ ...span, frame }, box, groundOf(sight, frame, spot.kind)!));
 }
 
-/** Makes a pin a span, or a span a pin, where it stands. A span's edges are tied to the nearest edges of the frame, a pin to the nearest corner. */
+/** Makes a pin a span, or a span a pin, where it stands. A span's edges are tied to the nearest edges of the frame, a pin to the nearest corner, edge's middle or centre. */
 export function asKind(sight: Sight, key: string, kind: Placement["kind"]): Result<Layout> {
   const spot = spotOf(sight.layout, key);
   const placement = placementIn(sight.layout, sight.resolved.arrangement, key);

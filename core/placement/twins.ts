@@ -21,14 +21,19 @@ export function makeTwins(sight: Sight, keys: readonly string[]): Result<{ layou
       const name = freeName(layout, `${bare(cluster.name)}, ${side}`);
       const twin: Cluster = { id: freeId(layout, `${bareId(key)}-${side}`), name, placement: mirrorPlacement(cluster.placement) };
       layout = { ...layout, clusters: [...layout.clusters, twin] };
-      for (const child of layout.controls.filter((c) => clusterOf(c.placement) === key))
-        layout = withTwin(layout, { ...child, placement: { ...(child.placement as Pin), frame: { cluster: twin.id } } } as Control, side);
+      for (const child of layout.controls.filter((c) => clusterOf(c.placement) === key)) {
+        const grown = withTwin(layout, { ...child, placement: { ...(child.placement as Pin), frame: { cluster: twin.id } } } as Control, side);
+        if (!grown.ok) return grown;
+        layout = grown.value;
+      }
       made.push(twin.id);
     } else if (spot.kind === "control") {
       const control = layout.controls.find((c) => c.id === key)!;
       const home = clusterOf(control.placement);
       if (home !== null && keys.includes(home)) continue;
-      layout = withTwin(layout, control, side);
+      const grown = withTwin(layout, control, side);
+      if (!grown.ok) return grown;
+      layout = grown.value;
       made.push(layout.controls[layout.controls.length - 1].id);
     }
   }
@@ -41,12 +46,12 @@ const SIDE = /, (?:left|right)(?: \d+)?$/;
 const bare = (name: string) => name.replace(SIDE, "").slice(0, 70);
 const bareId = (id: string) => id.replace(/-(?:left|right)(?:-\d+)?$/, "");
 
-function withTwin(layout: Layout, control: Control, side: string): Layout {
+function withTwin(layout: Layout, control: Control, side: string): Result<Layout> {
   const copied = duplicateControls(layout, [{ ...control, id: `${bareId(control.id)}-${side}`, serves: [] } as Control], mirrorControl);
-  if (!copied.ok) return layout;
+  if (!copied.ok) return copied;
   const id = copied.value.ids[0];
   const name = freeName(layout, `${bare(control.name)}, ${side}`);
-  return { ...copied.value.layout, controls: copied.value.layout.controls.map((c) => (c.id === id ? { ...c, name } : c)) };
+  return ok({ ...copied.value.layout, controls: copied.value.layout.controls.map((c) => (c.id === id ? { ...c, name } : c)) });
 }
 
 /** How far a copy is set off from its original, layout units. */
@@ -88,16 +93,20 @@ export function makeCopies(sight: Sight, keys: readonly string[]): Result<{ layo
     }
   }
   const result = checked(sight.layout, layout);
-  if (!result.ok) return result;
-  const now = sightOf(result.value, sight.screen, { ...sight.view, moment: null });
+  return result.ok ? ok({ layout: setOff(sight, result.value, made), keys: made }) : result;
+}
+
+/** The layout with some spots set off a little toward the middle of the screen in view, so that they can be seen beside what they are copies of. */
+export function setOff(sight: Pick<Sight, "screen" | "view">, layout: Layout, keys: readonly string[]): Layout {
+  const now = sightOf(layout, sight.screen, { ...sight.view, moment: null });
   const step = SET_OFF_U * now.resolved.scale;
-  let moved: Layout = result.value;
-  for (const key of made) {
+  const inward = (at: number, room: number) => (at > room / 2 ? -step : step);
+  let moved = layout;
+  for (const key of keys) {
     const box = spotBox(now.resolved, spotOf(moved, key)!);
     if (!box) continue;
-    const inward = (at: number, room: number) => (at > room / 2 ? -step : step);
     const there = moveBy({ ...now, layout: moved }, [key], inward(box.x + box.w / 2, sight.screen.widthPx), inward(box.y + box.h / 2, sight.screen.heightPx));
     if (there.ok) moved = there.value;
   }
-  return ok({ layout: moved, keys: made });
+  return moved;
 }

@@ -125,23 +125,27 @@ const USUAL: Readonly<Record<string, Value>> = {
   "pad button 15": RIGHT,
 };
 
-/** What a newly bound key or button gives: its usual direction, else the first direction that nothing of the action gives yet. None for a press. */
+/**
+ * What a newly bound key or button gives: its usual direction; else toward a vector the first direction that nothing of the action gives
+ * yet, toward an axis its positive end (which end is meant cannot be guessed: it is asked). None for a press.
+ */
 export function firstValue(action: Action, end: string): Value | undefined {
   if (action.kind !== "vector" && action.kind !== "axis") return undefined;
   const usual = USUAL[end];
-  const choices: readonly Value[] = action.kind === "vector" ? [UP, DOWN, LEFT, RIGHT] : [-1, 1];
+  const choices: readonly Value[] = [UP, DOWN, LEFT, RIGHT];
   if (usual !== undefined && Array.isArray(usual)) {
     if (action.kind === "vector") return usual;
     // Toward an axis the horizontal pair is its two ends; so is the vertical one, where nothing else is said.
     return usual[0] + usual[1];
   }
+  if (action.kind === "axis") return 1;
   const wires = deskWires(action);
   const given = new Set(wires.map((w) => JSON.stringify("value" in w.source ? (w.source.value ?? 1) : null)));
   return choices.find((c) => !given.has(JSON.stringify(c))) ?? choices[0];
 }
 
-/** Plugs an end into an action. Refused with the reason where the two do not go together, or where it is plugged in already. */
-export function plugIn(layout: Layout, name: string, end: string): Result<Layout> {
+/** Plugs an end into an action; `gives` says what a key or button gives, where that is not left to `firstValue`. Refused with the reason where the two do not go together, or where it is plugged in already. */
+export function plugIn(layout: Layout, name: string, end: string, gives?: number): Result<Layout> {
   const action = layout.actions.find((a) => a.name === name);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   const made = sourceOfEnd(end);
@@ -149,7 +153,7 @@ export function plugIn(layout: Layout, name: string, end: string): Result<Layout
   const why = deskWhyNot(made.source, action.kind);
   if (why !== null) return refused("", `${end} cannot give to \`${name}\`: ${why}`);
   if (deskWires(action).some((w) => w.end === end)) return refused("", `${end} already gives to \`${name}\``);
-  const value = deskGives(made.source) === "press" ? firstValue(action, end) : undefined;
+  const value = deskGives(made.source) === "press" ? (gives ?? firstValue(action, end)) : undefined;
   // A pad stick toward a motion gives units a second: one a second would be felt as nothing.
   const source =
     value !== undefined ? { ...made.source, value } : "stick" in made.source && action.kind === "motion" ? { ...made.source, scale: 120 } : made.source;

@@ -56,14 +56,14 @@ test("every wire of a layout belongs to one action, or is loose", () => {
 test("a port joins an action exactly where nothing speaks against it, changes nothing else, and what it made is sound", () => {
   fc.assert(
     fc.property(layoutArbitrary.map(frozen), fc.nat(), fc.nat(), fc.nat(), (layout, c, a, p) => {
-      if (layout.controls.length === 0 || layout.actions.length === 0) return;
+      fc.pre(layout.controls.length > 0 && layout.actions.length > 0);
       const control = layout.controls[c % layout.controls.length];
       const action = layout.actions[a % layout.actions.length];
       const port = portsOf(control.kind)[p % portsOf(control.kind).length];
       const there = (control.serves as readonly Serve[]).some((s) => s.port === port && s.action === action.name);
       const joined = joinPort(layout, control.id, port, action.name);
       expect(joined.ok).toBe(!there && portWhyNot(port, action.kind) === null);
-      if (!joined.ok) return;
+      if (!joined.ok) return expect(joined.problems[0].message).not.toBe("");
       expect(joined.value.actions).toBe(layout.actions);
       expect(joined.value.controls.filter((x, i) => x !== layout.controls[i]).map((x) => x.id)).toEqual([control.id]);
       expect(readLayout(writeLayout(joined.value)).ok).toBe(true);
@@ -111,7 +111,8 @@ test("whatever is taken over of any layout into any other is sound, and brings n
           ]),
         );
         const taken = takeOver(here, from, { words, controls: new Map(ids.map((id) => [id, what])), unitRatio: 1.5 });
-        if (!taken.ok) return;
+        // Nothing to take over, or a look that no control here can wear, is refused; all else is taken.
+        fc.pre(taken.ok);
         const { layout } = taken.value;
         expect(readLayout(writeLayout(layout)).ok).toBe(true);
         expect(layout.actions.slice(0, here.actions.length)).toEqual(here.actions);

@@ -47,6 +47,9 @@ export function serveBy(port: Port, action: Pick<Action, "name" | "kind">): Serv
   return serve;
 }
 
+/** What people call a control. */
+const nameIn = (layout: Layout, id: string) => layout.controls.find((c) => c.id === id)?.name ?? id;
+
 /** Draws a wire from a control's port to an action. Refused with the reason where they do not go together or are joined already. */
 export function joinPort(layout: Layout, id: string, port: Port, name: string): Result<Layout> {
   const action = layout.actions.find((x) => x.name === name);
@@ -55,9 +58,9 @@ export function joinPort(layout: Layout, id: string, port: Port, name: string): 
   if (!control) return refused("controls", `there is no control "${id}"`);
   if (!portsOf(control.kind).includes(port)) return refused("", `a ${control.kind} has no ${port} port; it has ${portsOf(control.kind).join(", ")}`);
   const why = portWhyNot(port, action.kind);
-  if (why !== null) return refused("", `\`${id}\` cannot serve \`${name}\` so: ${why}`);
+  if (why !== null) return refused("", `“${nameIn(layout, id)}” cannot serve \`${name}\` so: ${why}`);
   const serves = control.serves as readonly Serve[];
-  if (serves.some((s) => s.port === port && s.action === name)) return refused("", `the ${port} port of \`${id}\` already serves \`${name}\``);
+  if (serves.some((s) => s.port === port && s.action === name)) return refused("", `the ${port} port of “${control.name}” already serves \`${name}\``);
   return bind(layout, id, serveBy(port, action));
 }
 
@@ -66,9 +69,9 @@ export function leadServe(layout: Layout, id: string, index: number, name: strin
   const action = layout.actions.find((x) => x.name === name);
   const serve = (layout.controls.find((c) => c.id === id)?.serves as readonly Serve[] | undefined)?.[index];
   if (!action) return refused("actions", `there is no action \`${name}\``);
-  if (!serve) return refused("controls", `"${id}" has no such wire`);
+  if (!serve) return refused("controls", `“${nameIn(layout, id)}” has no such wire`);
   const why = portWhyNot(serve.port, action.kind);
-  if (why !== null) return refused("", `\`${id}\` cannot serve \`${name}\` so: ${why}`);
+  if (why !== null) return refused("", `“${nameIn(layout, id)}” cannot serve \`${name}\` so: ${why}`);
   return changeServe(layout, id, index, { action: name, ...mended(serve, action.kind) });
 }
 
@@ -192,14 +195,16 @@ export function deskSourceGives(wire: DeskWire, kind: ActionKind): string {
 
 /** The small sum of an action: every source that gives to it, and how they come together. `nameOf` words a desk end. */
 export function sumOf(layout: Layout, action: Action, nameOf: (end: string) => string): ActionSum {
+  const names = new Map(layout.controls.map((c) => [c.id, c.name]));
   const terms = wiresOf(layout, action.name).flatMap((wire): Term[] => {
     if (wire.kind === "touch") {
       if (!portFits(wire.serve.port, action.kind) || serveLacks(wire.serve.port, action.kind, wire.serve.value, wire.serve.scale) !== null) return [];
       const port = wire.serve.port === "press" || wire.serve.port === "vector" || wire.serve.port === "motion" ? "" : ` ${wire.serve.port}`;
-      return [{ from: `${wire.control}${port}`, gives: serveGives(wire.serve, action.kind) }];
+      return [{ from: `${names.get(wire.control)}${port}`, gives: serveGives(wire.serve, action.kind) }];
     }
     if (deskWhyNot(wire.source, action.kind) !== null || deskLacks(wire.source, action.kind) !== null) return [];
     return [{ from: nameOf(wire.end), gives: deskSourceGives(wire, action.kind) }];
   });
-  return { terms, rule: RULES[action.kind] };
+  const alone = action.combine === "strongest" && (action.kind === "axis" || action.kind === "vector");
+  return { terms, rule: alone ? `of touch, keys with mouse, and pad the strongest alone; each ${RULES[action.kind]}` : RULES[action.kind] };
 }

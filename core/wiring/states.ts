@@ -17,7 +17,7 @@ export interface Stand {
   readonly word: string;
   /** Whether something is to be done before a thumb can give it wherever it is wanted. */
   readonly toDo: boolean;
-  /** The moments it is wanted in (one null in a layout without moments), each with the ids of the controls that serve it there. */
+  /** The moments it is wanted in (one null in a layout without moments), each with the names of the controls that serve it there. */
   readonly moments: readonly { readonly moment: string | null; readonly by: readonly string[] }[];
   /** The word that a control names and that was likely meant for this action, or null. */
   readonly near: string | null;
@@ -49,7 +49,7 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
     const wanted: readonly (string | null)[] = layout.moments.length === 0 ? [null] : action.moments;
     const moments = wanted.map((moment) => ({
       moment,
-      by: servers.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.id),
+      by: servers.filter((c) => moment === null || c.moments.includes(moment)).map((c) => c.name),
     }));
     const bare = moments.filter((m) => m.by.length === 0).map((m) => m.moment);
     const near = strays.find((word) => nearestWord(word, known) === action.name) ?? null;

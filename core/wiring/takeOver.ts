@@ -47,8 +47,9 @@ export function matchWords(from: Layout, ids: readonly string[], here: readonly 
   return matches.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
 }
 
-/** What becomes of a word: it means an action here, it is a new action, or nothing serves it. */
-export type WordChoice = { readonly kind: "means"; readonly action: string } | { readonly kind: "new" } | { readonly kind: "leave" };
+/** What becomes of a word: it means an action here, it is a new action, nothing serves it, or its wires come along as they are and lead to nothing yet. */
+export type WordChoice =
+  { readonly kind: "means"; readonly action: string } | { readonly kind: "new" } | { readonly kind: "leave" } | { readonly kind: "keep" };
 /** What is taken over of a control: the control, or its look alone for controls of its kind that serve the same. */
 export type ControlChoice = "control" | "look";
 
@@ -57,6 +58,8 @@ export interface TakeOver {
   readonly controls: ReadonlyMap<string, ControlChoice>;
   /** Layout units here that one unit there comes to, so that what is taken over keeps its size under the thumb. */
   readonly unitRatio: number;
+  /** Clusters there that are this layout's own, by the same id: what stands in them there stands in them here, and they are not copied. */
+  readonly joins?: ReadonlySet<string>;
 }
 
 /** A wire that cannot come along, and why. */
@@ -82,8 +85,8 @@ export function mismatches(from: Layout, here: Layout, words: TakeOver["words"],
   );
 }
 
-/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are left out. Gives the ids of what was added or changed. */
-export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{ layout: Layout; ids: string[] }> {
+/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are left out. Gives the ids of the controls that were added or changed, and of the clusters that were added. */
+export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
   if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
   let next = here;
   const fromActions = new Map(from.actions.map((a) => [a.name, a]));
@@ -103,11 +106,13 @@ export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{
   );
   const actions = new Map(next.actions.map((a) => [a.name, a]));
   const serveOver = (serve: Serve): Serve[] => {
+    if (choice.words.get(serve.action)?.kind === "keep") return [serve];
     const action = actions.get(meant.get(serve.action) ?? "");
     if (!action || !portFits(serve.port, action.kind)) return [];
     return [serveLacks(serve.port, action.kind, serve.value, serve.scale) === null ? { ...serve, action: action.name } : serveBy(serve.port, action)];
   };
-  const clusters = new Map<string, Cluster>();
+  const clusters = new Map<string, Cluster>(here.clusters.flatMap((c) => (choice.joins?.has(c.id) ? [[c.id, c] as const] : [])));
+  const made: string[] = [];
   const ids: string[] = [];
   for (const control of from.controls) {
     const what = choice.controls.get(control.id);
@@ -134,6 +139,7 @@ export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{
         const was = from.clusters.find((c) => c.id === frame.cluster)!;
         cluster = { id: freeId(next, was.id), name: freeName(next, was.name), placement: inUnits(was.placement, choice.unitRatio) };
         clusters.set(frame.cluster, cluster);
+        made.push(cluster.id);
         next = { ...next, clusters: [...next.clusters, cluster] };
       }
       placement = { ...placement, frame: { cluster: cluster.id } };
@@ -156,7 +162,7 @@ export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{
   }
   if (ids.length === 0) return refused("", "no control here serves the same by the same kind; take the controls over instead");
   const result = checked(here, next);
-  return result.ok ? { ok: true, value: { layout: result.value, ids: [...new Set(ids)] } } : result;
+  return result.ok ? { ok: true, value: { layout: result.value, ids: [...new Set(ids)], clusters: made } } : result;
 }
 
 /** The moments of one layout that are another's: by id, else by name, case set aside. */

@@ -194,7 +194,7 @@ test("how each action stands, moment by moment, and what is left to do", () => {
   half.controls[2] = { ...half.controls[2], serves: [{ port: "press", action: "towline" }], moments: ["sail"] } as Layout["controls"][number];
   expect(standsOf(half)[1]).toMatchObject({ kind: "misspelt", word: "nothing on touch in At the dock; nearly tow_line" });
   expect(stands[0].moments).toEqual([
-    { moment: "sail", by: ["wheel"] },
+    { moment: "sail", by: ["Wheel"] },
     { moment: "dock", by: [] },
   ]);
   expect(looseEnds(harbour())).toEqual([
@@ -251,8 +251,8 @@ test("the sum of an action names all that gives to it, and leaves out what gives
   );
   expect(sumOf(layout, layout.actions[0], (end) => end)).toEqual({
     terms: [
-      { from: "wheel x", gives: "x × 0.5" },
-      { from: "left", gives: "−1" },
+      { from: "Wheel x", gives: "x × 0.5" },
+      { from: "Left", gives: "−1" },
       { from: "key KeyE", gives: "+1" },
       { from: "pad axis 2", gives: "amount" },
     ],

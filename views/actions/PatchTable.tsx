@@ -2,9 +2,9 @@
 /** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
 import { X } from "lucide-react";
 import { memo } from "react";
-import { unbind } from "../../core/layout/edits/actions";
+
 import type { Action, Layout } from "../../core/layout/types";
-import { deskWires, unplug, type DeskWire } from "../../core/wiring/desk";
+import { deskWires, type DeskWire } from "../../core/wiring/desk";
 import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
 import type { Stand } from "../../core/wiring/states";
 import { TypedField } from "../../ui/Typed";
@@ -18,6 +18,8 @@ import { STAND_MARK, standClass } from "./sheet/SheetAction";
 import { renamed } from "./renamed";
 import { standDetail } from "./standDetail";
 import type { SheetData } from "./useSheet";
+import { nameOf } from "../shared/names";
+import { takeWireOff, unplugTold } from "./takeOff";
 
 export function PatchTable({ data }: { data: SheetData }) {
   const { seen, stands, layout, letters, loose } = data;
@@ -97,7 +99,7 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
               title={`${endTitle(w.end, letters)}, gives ${deskSourceGives(w, action.kind)}`}
               onPick={() => setPatch({ pick: { kind: "desk", action: name, list: w.list, index: w.index } })}
               remove={`Take ${endWord(w.end, letters)} away from ${name}`}
-              onRemove={() => session.edit(`take ${endWord(w.end)} from ${name}`, (l) => unplug(l, name, w.list, w.index))}
+              onRemove={() => unplugTold(session, name, w.list, w.index)}
             />
           ))}
           <ListenAnchor action={action}>
@@ -118,11 +120,11 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
               ? [
                   <Chip
                     key={`${w.control} ${w.index}`}
-                    word={`${w.control} ${w.serve.port}`}
+                    word={`${nameOf(layout, w.control)} ${w.serve.port}`}
                     title={serveGives(w.serve, action.kind)}
                     onPick={() => setPatch({ pick: { kind: "serve", id: w.control, index: w.index } })}
-                    remove={`Take the wire from ${w.control} ${w.serve.port} to ${name} off`}
-                    onRemove={() => session.edit(`take the wire from ${w.control} to ${name} off`, (l) => unbind(l, w.control, w.index))}
+                    remove={`Take the wire from ${nameOf(layout, w.control)} ${w.serve.port} to ${name} off`}
+                    onRemove={() => takeWireOff(session, w.control, w.index)}
                   />,
                 ]
               : [],

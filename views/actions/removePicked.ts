@@ -1,8 +1,7 @@
 "use client";
 /** Takes away what is picked: a wire, an action, a control. */
-import { removeAction, unbind } from "../../core/layout/edits/actions";
-import { removeSpots } from "../../core/layout/edits/controls";
-import { unplug } from "../../core/wiring/desk";
+import { deleteAction, deleteSpots } from "../shared/remove";
+import { takeWireOff, unplugTold } from "./takeOff";
 import type { Session } from "../session/session";
 import { patchStore, setPatch } from "./patch";
 
@@ -12,13 +11,13 @@ export function removePicked(session: Session): void {
   const done = (() => {
     switch (pick.kind) {
       case "action":
-        return session.edit(`remove ${pick.name}`, (l) => removeAction(l, pick.name));
+        return deleteAction(session, pick.name);
       case "control":
-        return session.edit(`remove ${pick.id}`, (l) => removeSpots(l, [pick.id]));
+        return deleteSpots(session, [pick.id]);
       case "serve":
-        return session.edit(`take a wire off ${pick.id}`, (l) => unbind(l, pick.id, pick.index));
+        return takeWireOff(session, pick.id, pick.index);
       case "desk":
-        return session.edit(`take a wire off ${pick.action}`, (l) => unplug(l, pick.action, pick.list, pick.index));
+        return unplugTold(session, pick.action, pick.list, pick.index);
     }
   })();
   if (done) setPatch({ pick: null });

@@ -8,7 +8,7 @@ import { problemText } from "../../core/result";
 import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
 import { fileNameFor, saveText } from "../shared/download";
-import { textOfFile } from "./textOfFile";
+import { textOfFile } from "../shared/textOfFile";
 
 export function HandOffView() {
   const layout = useSession((s) => s.layout);

@@ -6,7 +6,9 @@ import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import { clearBench, useBench } from "./bench";
 import { Glass, type GlassHandle } from "./Glass";
+import { KindWishDialogue } from "./KindWishDialogue";
 import { Ledger } from "./Ledger";
+import { PasteDialogue } from "./PasteDialogue";
 import { Rail } from "./Rail";
 import { Tray } from "./Tray";
 import { useCalm } from "./useCalm";
@@ -29,6 +31,12 @@ export function BenchView() {
     100,
   );
   const wide = screen.widthPx >= screen.heightPx;
+  const dialogues = (
+    <>
+      <KindWishDialogue />
+      <PasteDialogue sight={sight} />
+    </>
+  );
   return wide ? (
     <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_216px] grid-rows-[minmax(0,1fr)_286px] bg-paper" data-bench="wide">
       <Ledger wide={wide} glass={glass} />
@@ -37,6 +45,7 @@ export function BenchView() {
       <div className="col-span-3 border-t border-rule">
         <Tray sight={calm} />
       </div>
+      {dialogues}
     </div>
   ) : (
     <div className="grid h-full grid-cols-[minmax(0,4fr)_minmax(0,5fr)_216px] grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper" data-bench="tall">
@@ -50,6 +59,7 @@ export function BenchView() {
       <div className="min-h-0 border-t border-rule">
         <Rail onBench={screen.name} />
       </div>
+      {dialogues}
     </div>
   );
 }

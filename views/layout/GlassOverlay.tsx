@@ -15,7 +15,7 @@ import { Frames, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
-import { placeWord } from "./targets";
+import { placeWord, shownClusters } from "./targets";
 import { Tether, TiePoints } from "./Tether";
 import { FINDING_TONE, ON_GLASS } from "./tones";
 import { useGlassGestures } from "./useGlassGestures";
@@ -41,6 +41,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
   const landing = one === null ? undefined : resolved.controls.find((c) => c.id === one)?.landing;
   const isSelected = (id: string) => selection.includes(id);
   const mm = pxPerMm(screen);
+  const seen = shownClusters(sight);
   return (
     <svg
       ref={svg}
@@ -109,7 +110,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       })}
       {layout.clusters.map((cluster) => {
         const at = resolved.clusters[cluster.id];
-        if (!at) return null;
+        if (!seen.includes(cluster.id)) return null;
         const count = inCluster(layout, cluster.id, resolved.arrangement).length;
         return (
           <ControlTarget

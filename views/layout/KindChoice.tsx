@@ -1,10 +1,12 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
 import type { Sight } from "../../core/placement/edits";
-import { changeKind, kindsFor } from "../../core/placement/make";
+import { kindsFor } from "../../core/placement/make";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./kinds";
+import { wishKind } from "./kindWish";
+import { changeServe } from "../../core/layout/edits/actions";
 
 interface Props {
   readonly sight: Sight;
@@ -24,7 +26,9 @@ export function KindChoice({ sight, scale, left, top, room }: Props) {
   const action = sight.layout.actions.find((a) => a.name === control.serves[0]?.action) ?? null;
   const kinds = kindsFor(action);
   if (kinds.length < 2) return null;
-  const width = kinds.length * 28 + 8;
+  const serve = control.serves[0];
+  const asksWay = (control.kind === "stick" || control.kind === "dpad") && action?.kind === "axis" && (serve?.port === "x" || serve?.port === "y");
+  const width = kinds.length * 28 + 8 + (asksWay ? 190 : 0);
   const x = Math.min(Math.max(4, left + at.visual.x * scale), room.w - width - 4);
   const above = top + at.visual.y * scale - 50;
   const y = above > 4 ? above : top + (at.visual.y + at.visual.h) * scale + 12;
@@ -43,13 +47,38 @@ export function KindChoice({ sight, scale, left, top, room }: Props) {
           title={KIND_WORD[kind]}
           className={`grid size-7 place-items-center rounded-sm ${control.kind === kind ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
           onClick={() => {
-            session.edit(`make ${control.id} a ${KIND_WORD[kind].toLowerCase()}`, () => changeKind(sight, control.id, kind));
             setBench({ grown: null });
+            wishKind(session, control.id, kind);
           }}
         >
           <KindIcon kind={kind} />
         </button>
       ))}
+      {asksWay && (
+        <span
+          role="group"
+          aria-label={`Which way of ${control.name} serves ${action.name}`}
+          className="ml-1 flex items-center gap-0.5 border-l border-rule pl-1.5"
+        >
+          <span className="caption">which way?</span>
+          {WAYS.map(([port, word]) => (
+            <button
+              key={port}
+              aria-pressed={serve.port === port}
+              className={`h-7 rounded-sm px-1.5 text-[11px] ${serve.port === port ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
+              onClick={() => session.edit(`${action.name} by ${word}`, (l) => changeServe(l, control.id, 0, { port }), true)}
+            >
+              {word}
+            </button>
+          ))}
+        </span>
+      )}
     </div>
   );
 }
+
+/** The two ways of a stick or d-pad that can give to an axis. */
+const WAYS = [
+  ["x", "left–right"],
+  ["y", "up–down"],
+] as const;

@@ -22,9 +22,10 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   const findings = useSession((s) => s.findings);
   const workbench = useSession((s) => s.layout.workbench);
   const orientation = useSession((s) => s.layout.orientation);
+  const reference = useSession((s) => s.layout.reference);
   const arrangements = useSession((s) => s.layout.arrangements);
   const [editing, setEditing] = useState(false);
-  const rail = useMemo(() => railOf({ workbench, orientation }), [workbench, orientation]);
+  const rail = useMemo(() => railOf({ workbench, orientation, reference }), [workbench, orientation, reference]);
   const pick = useCallback((name: string) => session.remember({ screen: name }), [session]);
   const groups = useMemo(() => {
     const found = new Map<number, Screen[]>();

@@ -15,6 +15,7 @@ import { MomentsField } from "./cards/MomentsField";
 import { PlaceCard } from "./cards/PlaceCard";
 import { ServesCard } from "./cards/ServesCard";
 import { TouchCard } from "./cards/TouchCard";
+import { nameOf } from "../shared/names";
 
 export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) {
   const selection = useSession((s) => s.selection);
@@ -49,7 +50,10 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
         </>
       ) : (
         <>
-          <Column title="Place" note={selection.length > 1 ? `${selection.length} selected: ${selection.join(", ")}` : undefined}>
+          <Column
+            title="Place"
+            note={selection.length > 1 ? `${selection.length} selected: ${selection.map((key) => nameOf(layout, key)).join(", ")}` : undefined}
+          >
             <PlaceCard sight={sight} keys={selection} />
           </Column>
           {cluster !== null && (

@@ -2,6 +2,7 @@
 /** What the bench alone remembers while it is open: the tool in hand, the cluster that has been entered, zoom, what is pointed out. Nothing of it is in the file. */
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
+import type { Clip } from "../../core/exchange/clip";
 import type { ControlKind } from "../../core/layout/types";
 
 /** What drawing a box on the glass makes; null: nothing, it selects. */
@@ -24,12 +25,27 @@ export interface Bench {
   readonly dragging: boolean;
   /** The control that has just grown: its kind can be chosen at a gesture. */
   readonly grown: string | null;
+  /** A control that is to become another kind and would lose wires by it: that is told before it is done. */
+  readonly kindWish: { readonly id: string; readonly kind: ControlKind } | null;
+  /** What was pasted serves words that are not here: what they mean is asked. */
+  readonly pasted: Clip | null;
 }
 
 /** How far one may zoom, against the size that fits. */
 export const ZOOM_RANGE = { least: 0.25, most: 8 } as const;
 
-const START: Bench = { tool: null, entered: null, held: false, zoom: { mode: "fit" }, pan: { x: 0, y: 0 }, finding: null, dragging: false, grown: null };
+const START: Bench = {
+  tool: null,
+  entered: null,
+  held: false,
+  zoom: { mode: "fit" },
+  pan: { x: 0, y: 0 },
+  finding: null,
+  dragging: false,
+  grown: null,
+  kindWish: null,
+  pasted: null,
+};
 export const benchStore = createStore<Bench>(() => START);
 export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);
 export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);

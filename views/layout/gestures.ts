@@ -8,6 +8,7 @@ import { freeName } from "../../core/layout/edits/controls";
 import { ok } from "../../core/result";
 import type { Session } from "../session/session";
 import { setBench } from "./bench";
+import { nameOf, namesOf } from "../shared/names";
 
 /** Gathers the selected controls into a cluster. */
 export function gatherSelected(session: Session, sight: Sight, selection: readonly string[]): void {
@@ -23,7 +24,7 @@ export function dissolveSelected(session: Session, sight: Sight, selection: read
   for (const id of selection.filter((key) => spotOf(sight.layout, key)?.kind === "cluster")) {
     const children = inCluster(sight.layout, id, sight.resolved.arrangement);
     const { layout } = session.store.getState();
-    if (session.edit(`dissolve ${id}`, () => dissolve({ ...sight, layout }, id))) session.select(children);
+    if (session.edit(`dissolve ${nameOf(layout, id)}`, () => dissolve({ ...sight, layout }, id))) session.select(children);
     setBench({ entered: null });
   }
 }
@@ -55,7 +56,7 @@ export function splitSelected(session: Session, sight: Sight, selection: readonl
 
 /** Copies what is selected, and selects the copies. */
 export function copySelected(session: Session, sight: Sight, selection: readonly string[]): void {
-  const label = `duplicate ${selection.length === 1 ? selection[0] : `${selection.length} controls`}`;
+  const label = `duplicate ${namesOf(sight.layout, selection)}`;
   const made = makeCopies(sight, selection);
   if (!made.ok) session.edit(label, () => made);
   else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.keys);

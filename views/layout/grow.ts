@@ -5,7 +5,7 @@ import type { Action, Layout } from "../../core/layout/types";
 import { pinFor, type Sight } from "../../core/placement/edits";
 import { fittingKind, growCluster, growControl } from "../../core/placement/make";
 import { framesOf, pxPerMm } from "../../core/placement/screen";
-import { ok, type Result } from "../../core/result";
+import { ok, refused, type Result } from "../../core/result";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
 import { setBench } from "./bench";
@@ -41,7 +41,10 @@ export function growZone(session: Session, sight: Sight, at: Point | Box): void 
     h: ZONE_MM.h * mm,
   });
   const placement = pinFor(sight, "zone", "safe", "w" in at ? at : about(at));
-  if (!placement) return;
+  if (!placement) {
+    session.edit("add a keep-clear zone", () => refused("", "there is no room for a zone on this screen: its safe frame is empty"));
+    return;
+  }
   const made = addZone(sight.layout, placement as Parameters<typeof addZone>[1]);
   growInto(session, made, "add a keep-clear zone");
 }

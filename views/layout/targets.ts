@@ -35,6 +35,18 @@ export function snapTargets(sight: Sight, moving: readonly string[], scale: numb
   };
 }
 
+/** The clusters to be seen: those that are empty, and those of which something shows in the moment in view. */
+export function shownClusters({ layout, resolved }: Sight): readonly string[] {
+  const shown = new Set(resolved.controls.map((c) => c.id));
+  return layout.clusters
+    .map((c) => c.id)
+    .filter((id) => {
+      if (!resolved.clusters[id]) return false;
+      const inside = inCluster(layout, id, resolved.arrangement);
+      return inside.length === 0 || inside.some((child) => shown.has(child));
+    });
+}
+
 /** The boxes of some keys on the screen in view. */
 export function boxesOf(sight: Sight, keys: readonly string[]): Box[] {
   return keys.flatMap((key) => {

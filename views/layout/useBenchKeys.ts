@@ -4,23 +4,26 @@ import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/geometry/point";
-import { duplicateControls, removeSpots, reorderControls } from "../../core/layout/edits/controls";
-import type { Control } from "../../core/layout/types";
+import { reorderControls } from "../../core/layout/edits/controls";
 import { moveBy, type Sight } from "../../core/placement/edits";
 import { growControl } from "../../core/placement/make";
 import { pxPerMm } from "../../core/placement/screen";
 import { clusterOf, inCluster, placementIn, selectable, spotOf } from "../../core/placement/spots";
 import { carryTo, seenPin, tieTo } from "../../core/placement/ties";
-import { ok } from "../../core/result";
+import { problemText } from "../../core/result";
+import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
-import { shiftedCopy } from "./copies";
 import { copySelected, dissolveSelected, gatherSelected, splitSelected, twinSelected } from "./gestures";
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
 import { KIND_LETTER, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay } from "./overlays";
+import { paste } from "./paste";
+import { shownClusters } from "./targets";
 import { CARRY_MM } from "./useGlassGestures";
+import { namesOf } from "../shared/names";
+import { deleteSpots } from "../shared/remove";
 
 const NUDGES = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** A nudge with Shift, mm. */
@@ -39,13 +42,13 @@ export function useBenchKeys(sight: Sight): void {
   const entered = useBench((b) => b.entered);
   const zoomed = useBench((b) => b.zoom.mode !== "fit");
   const some = { enabled: selection.length > 0, preventDefault: true };
-  const names = selection.length === 1 ? selection[0] : `${selection.length} controls`;
+  const names = namesOf(sight.layout, selection);
   const { layout, screen, view } = sight;
 
   /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
   const all = (): readonly string[] => {
     if (entered !== null) return inCluster(layout, entered, sight.resolved.arrangement);
-    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...Object.keys(sight.resolved.clusters)]);
+    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...shownClusters(sight)]);
     return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, sight.resolved.arrangement, key)) === null);
   };
 
@@ -77,7 +80,7 @@ export function useBenchKeys(sight: Sight): void {
     },
     { enabled: selection.length === 0 && zoomed, preventDefault: true },
   );
-  useHotkeys(["delete", "backspace"], () => session.edit(`delete ${names}`, (l) => removeSpots(l, selection)), some);
+  useHotkeys(["delete", "backspace"], () => deleteSpots(session, selection), some);
   useHotkeys("mod+a", () => session.select(all()), { preventDefault: true });
   useHotkeys("d", () => copySelected(session, sight, selection), some);
   useHotkeys("bracketleft", () => session.edit(`lower ${names}`, (l) => reorderControls(l, selection, "down")), some);
@@ -156,28 +159,21 @@ export function useBenchKeys(sight: Sight): void {
   useHotkeys("f", () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } }));
   useHotkeys("t", () => setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } }));
 
-  function addCopies(originals: readonly Control[], label: string): void {
-    if (originals.length === 0) return;
-    const made = duplicateControls(layout, originals, shiftedCopy);
-    if (!made.ok) session.edit(label, () => made);
-    else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.ids);
-  }
-
   useEffect(() => {
     const typing = (event: Event) =>
       event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable], [role=dialog]") !== null;
     const onCopy = (event: ClipboardEvent) => {
       if (typing(event) || selection.length === 0) return;
       event.preventDefault();
-      const inside = selection.flatMap((key) => inCluster(layout, key, sight.resolved.arrangement));
-      event.clipboardData?.setData("text/plain", clipText(layout, [...selection, ...inside]));
-      if (event.type === "cut") session.edit(`cut ${names}`, (l) => removeSpots(l, selection));
+      event.clipboardData?.setData("text/plain", clipText(layout, selection));
+      if (event.type === "cut") deleteSpots(session, selection, "cut");
     };
     const onPaste = (event: ClipboardEvent) => {
       if (typing(event)) return;
-      const read = readClip(event.clipboardData?.getData("text/plain") ?? "", layout);
-      if (!read.ok) session.tell({ text: read.problems[0].message, tone: "problem" });
-      else addCopies(read.value, `paste ${read.value.length === 1 ? read.value[0].id : `${read.value.length} controls`}`);
+      const read = readClip(event.clipboardData?.getData("text/plain") ?? "");
+      if (!read.ok) session.tell({ text: problemText(read.problems, 3), tone: "problem" });
+      else if (strangeWords(read.value, layout).length > 0) setBench({ pasted: read.value });
+      else paste(session, sight, read.value, plainWords(read.value, layout));
     };
     // By the sign: on many keyboards plus and minus lie elsewhere. With Ctrl they are the browser's own zoom.
     const onSign = (event: KeyboardEvent) => {

@@ -14,7 +14,7 @@ import { growControl } from "../../core/placement/make";
 import { pxPerMm } from "../../core/placement/screen";
 import { snapMove, type Guide } from "../../core/placement/snap";
 import { clusterOf, placementIn, spotBox, spotOf } from "../../core/placement/spots";
-import { carryTo, tieTo } from "../../core/placement/ties";
+import { carryTo, tieAnew, tieTo } from "../../core/placement/ties";
 import { ok } from "../../core/result";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
@@ -23,6 +23,7 @@ import { growInto, growZone } from "./grow";
 import { isShown } from "./overlays";
 import { boxesOf, heldBy, snapTargets } from "./targets";
 import { tieAt, type TieDrag } from "./tying";
+import { nameOf, namesOf } from "../shared/names";
 
 /** Movement below this is a click, CSS px. */
 const CLICK_PX = 3;
@@ -152,10 +153,10 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       if (Math.hypot(now.window.x - g.window.x, now.window.y - g.window.y) < CLICK_PX) return;
       g.moving = true;
       if (g.kind === "move") {
-        session.begin(`move ${g.ids.length === 1 ? g.ids[0] : `${g.ids.length} controls`}`);
+        session.begin(`move ${namesOf(g.sight.layout, g.ids)}`);
         setMoving(g.ids);
       }
-      if (g.kind === "resize") session.begin(`resize ${g.id}`);
+      if (g.kind === "resize") session.begin(`resize ${nameOf(g.sight.layout, g.id)}`);
       if (g.kind === "move" || g.kind === "resize") setBench({ dragging: true });
     }
     switch (g.kind) {
@@ -176,7 +177,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
   };
 
   const tied = (from: Sight, id: string, to: { frame: Frame; anchor: readonly [number, number] }, carry: boolean) =>
-    session.edit(carry ? `carry ${id}` : `tie ${id}`, () => {
+    session.edit(`${carry ? "carry" : "tie"} ${nameOf(from.layout, id)}`, () => {
       const there = tieTo(from, id, to.frame, to.anchor);
       if (!there.ok || !carry) return there;
       return carryTo(sightOf(there.value, from.screen, from.view), id, CARRY_MM * pxPerMm(from.screen));
@@ -250,6 +251,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
         setBench({ entered: null });
       } else if (g.kind === "move" && selection.length > 1) session.select([g.clicked]);
     } else if (g.kind === "move" || g.kind === "resize") {
+      if (g.kind === "move") retie(g);
       refit(g);
       session.commit();
     } else if (g.kind === "tie") {
@@ -263,6 +265,12 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       session.select([...new Set([...g.ids, ...within])]);
     }
     stop();
+  };
+  /** What was tied to the nearest point of its frame is tied to the nearest one where it was carried. */
+  const retie = (g: Gesture & { kind: "move" }) => {
+    const { layout } = session.store.getState();
+    const tied = tieAnew(g.sight, sightOf(layout, g.sight.screen, g.sight.view), g.ids);
+    if (tied.ok) session.preview(() => ok(tied.value));
   };
   /** What stands in a cluster has moved in it: the cluster's box is drawn about it anew. */
   const refit = (g: Gesture & { kind: "move" | "resize" }) => {
@@ -286,7 +294,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     const target = document.elementFromPoint(event.clientX, event.clientY);
     const tether = target?.closest("[data-tether]")?.getAttribute("data-tether");
     if (tether) {
-      session.edit(`carry ${tether}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
+      session.edit(`carry ${nameOf(sight.layout, tether)}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
       return;
     }
     const id = target?.closest("[data-control]")?.getAttribute("data-control");

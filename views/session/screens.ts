@@ -4,7 +4,7 @@ import type { Session } from "./session";
 import { catalogueFor, RAIL_CLASSES } from "../../core/placement/catalogue";
 
 /** What of a layout says which screens are in view. */
-export type Screens = Pick<Layout, "orientation" | "workbench">;
+export type Screens = Pick<Layout, "orientation" | "workbench" | "reference">;
 
 const shelves = new Map<Layout["orientation"], Screen[]>();
 
@@ -15,17 +15,28 @@ export function shelfOf(layout: Screens): readonly Screen[] {
   return layout.workbench.screens.length > 0 ? [...shipped, ...layout.workbench.screens] : shipped;
 }
 
+const HELD = /, (?:landscape|portrait)$/;
+
+/**
+ * The screen of a name. A layout that is held either way has each class twice, named after how it is held: a name that does not say so is
+ * the one held as the layout is drawn, and where a layout is held one way only, a name that says so is that class.
+ */
+function screenNamed(layout: Screens, shelf: readonly Screen[], name: string): Screen | undefined {
+  const drawn = layout.reference.width >= layout.reference.height ? "landscape" : "portrait";
+  return shelf.find((s) => s.name === name) ?? shelf.find((s) => s.name === `${name}, ${drawn}`) ?? shelf.find((s) => s.name === name.replace(HELD, ""));
+}
+
 /** The screens of the rail: those the layout names, or the usual eight. */
 export function railOf(layout: Screens): readonly Screen[] {
   const shelf = shelfOf(layout);
   const names = layout.workbench.rail.length > 0 ? layout.workbench.rail : RAIL_CLASSES;
-  return names.flatMap((name) => shelf.find((s) => s.name === name || (layout.orientation === "both" && s.name === `${name}, landscape`)) ?? []);
+  return [...new Set(names.flatMap((name) => screenNamed(layout, shelf, name) ?? []))];
 }
 
 /** The screen on the bench: the one the layout names, or the first of the rail. */
 export function benchScreenOf(layout: Screens): Screen {
   const shelf = shelfOf(layout);
-  return shelf.find((s) => s.name === layout.workbench.screen) ?? railOf(layout)[0] ?? shelf[0];
+  return screenNamed(layout, shelf, layout.workbench.screen) ?? railOf(layout)[0] ?? shelf[0];
 }
 
 /** Shows a moment in which all of these controls show, if the present one does not: the first such, or every moment at once. */

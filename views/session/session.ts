@@ -7,9 +7,11 @@ import type { Finding } from "../../core/checks/finding";
 import type { MendOffer } from "../../workers/checks";
 import { writeLayout } from "../../core/layout/write";
 import type { Layout, Workbench } from "../../core/layout/types";
-import { problemText, type Result } from "../../core/result";
+import type { Problem, Result } from "../../core/result";
+import { spokenProblems } from "../shared/names";
 import type { LayoutStore } from "../../storage/layouts";
 import { createSaver, type Saver, type Saving } from "../../storage/saver";
+import { inCluster } from "../../core/placement/spots";
 import { PLAIN_VIEW, type View } from "../../core/placement/resolve";
 import { NO_HISTORY, record, redo, undo, type History } from "./history";
 
@@ -47,7 +49,7 @@ export interface Session {
   readonly store: StoreApi<SessionState>;
   /** Makes an edit; a refused one changes nothing and is told. `merge` joins it with the last entry of the same label. */
   edit(label: string, edit: Edit, merge?: boolean): boolean;
-  /** A gesture: `begin`, any number of `preview`s (each from the layout as it was), then `commit` or `cancel`. */
+  /** A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is told and changes nothing), then `commit` or `cancel`. Until then nothing of it is kept. */
   begin(label: string): void;
   preview(edit: Edit): boolean;
   commit(): void;
@@ -101,7 +103,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
   );
   /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */
   let run = false;
-  const save = () => saver.save({ id: get().id, layout: get().layout });
+  const save = () => saver.save({ id: get().id, layout: settled() });
   const tell = (notice: Notice | null) => set({ notice });
   const settle = (next: Layout) => {
     const known = new Set([...next.controls, ...next.clusters, ...next.keepClear].map((c) => c.id));
@@ -113,7 +115,18 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     const { view } = get();
     return view.moment === null || next.moments.some((m) => m.id === view.moment) ? view : { ...view, moment: next.moments[0]?.id ?? null };
   };
-  const refuse = (problems: Parameters<typeof problemText>[0]) => tell({ text: problemText(problems, 3), tone: "problem" });
+  const refuse = (problems: readonly Problem[]) => {
+    const text = spokenProblems(get().layout, problems, 3);
+    if (get().notice?.text !== text) tell({ text, tone: "problem" });
+  };
+  /** What may be kept: a gesture under way is not. */
+  const settled = () => get().gesture?.base ?? get().layout;
+  /** The reason why the last preview of the gesture was refused; it goes with the next one that is not. */
+  let previewRefusal: Notice | null = null;
+  const endPreview = () => {
+    if (previewRefusal !== null && get().notice === previewRefusal) tell(null);
+    previewRefusal = null;
+  };
 
   const session: Session = {
     store,
@@ -149,19 +162,27 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       const { gesture } = get();
       if (!gesture) return false;
       const result = edit(gesture.base);
-      if (!result.ok) return false;
+      if (!result.ok) {
+        refuse(result.problems);
+        previewRefusal = get().notice;
+        return false;
+      }
+      endPreview();
       set({ layout: result.value });
       return true;
     },
     commit() {
       const { gesture, layout: after, history } = get();
       if (!gesture) return;
+      previewRefusal = null;
       set({ gesture: null, history: record(history, gesture.base, after, gesture.label), selection: settle(after) });
       if (after !== gesture.base) save();
     },
     cancel() {
       const { gesture } = get();
-      if (gesture) set({ gesture: null, layout: gesture.base });
+      if (!gesture) return;
+      set({ gesture: null, layout: gesture.base });
+      endPreview();
     },
     undo: () => step(undo),
     redo: () => step(redo),
@@ -172,6 +193,10 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     showMoment(moment) {
       const { layout: now, view, selection } = get();
       const away = new Set([...now.controls, ...now.keepClear].filter((c) => moment !== null && !c.moments.includes(moment)).map((c) => c.id));
+      for (const { id } of now.clusters) {
+        const inside = inCluster(now, id, null);
+        if (inside.length > 0 && inside.every((child) => away.has(child))) away.add(id);
+      }
       set({ view: { ...view, moment }, selection: selection.filter((id) => !away.has(id)) });
     },
     showPlayer(player) {
@@ -184,7 +209,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       save();
     },
     show(nextId, next) {
-      session.commit();
+      session.cancel();
       set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], view: firstView(next), findings: {}, mends: [], mendsOf: null, gesture: null });
       void kept.setLastOpen(nextId);
     },
@@ -193,7 +218,6 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       await saver.settled();
     },
     async flush() {
-      session.commit();
       if (get().saving.kind === "refused") save();
       await saver.settled();
     },

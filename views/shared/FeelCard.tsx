@@ -13,6 +13,7 @@ import { common } from "./common";
 import { AXES, type FeelProps, type OfKind } from "./feel";
 import { SectorPicture } from "./FeelPictures";
 import { StickFeel } from "./StickFeel";
+import { namesOf } from "./names";
 
 interface Props {
   readonly sight: Sight;
@@ -24,7 +25,7 @@ export const FeelCard = memo(
   function FeelCard({ sight, controls, places }: Props) {
     const session = useSessionActions();
     const ids = controls.map((c) => c.id);
-    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const names = namesOf(sight.layout, ids);
     const all = (l: Layout, next: Record<string, unknown>): Result<Layout> =>
       ids.reduce<Result<Layout>>((r, id) => (r.ok ? changeFeel(r.value, id, next) : r), { ok: true, value: l });
     const tools = {
@@ -34,6 +35,7 @@ export const FeelCard = memo(
       preview: (next: Record<string, unknown>) => session.preview((l) => all(l, next)),
       begin: (label: string) => session.begin(`${label} of ${names}`),
       commit: () => session.commit(),
+      cancel: () => session.cancel(),
       refuse: (text: string) => session.tell({ text, tone: "problem" }),
     };
     const kind = common(controls, (c) => c.kind);
@@ -64,12 +66,12 @@ const SLIDE_OUT = [
   ["release", "lets go"],
 ] as const;
 
-function DpadFeel({ controls, change, preview, begin, commit, refuse }: FeelProps<"dpad">) {
+function DpadFeel({ controls, change, preview, begin, commit, cancel, refuse }: FeelProps<"dpad">) {
   const of = <V,>(get: (feel: OfKind<"dpad">["feel"]) => V) => common(controls, (c) => get(c.feel));
   const ways = of((f) => f.ways);
   return (
     <div className="flex gap-2">
-      <SectorPicture feel={controls[0].feel} drag={{ onStart: () => begin("sectors"), onEnd: commit }} onFeel={preview} />
+      <SectorPicture feel={controls[0].feel} drag={{ onStart: () => begin("sectors"), onEnd: commit, onCancel: cancel }} onFeel={preview} />
       <div className="grid min-w-0 flex-1 content-start gap-1">
         <ChoiceField
           bare

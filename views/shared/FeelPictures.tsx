@@ -37,6 +37,10 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       setHeld(null);
       drag.onEnd();
     },
+    onCancel: () => {
+      setHeld(null);
+      drag.onCancel();
+    },
   };
   const r = Math.max(2, travelPx * scale);
   const mmText = (share: number) => `${((share * travelPx) / mm).toFixed(1)} mm`;

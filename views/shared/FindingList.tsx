@@ -6,6 +6,9 @@ import { accept, takeBack } from "../../core/layout/edits/accepted";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { MendOffer } from "../../workers/checks";
 import { useSession, useSessionActions } from "../session/context";
+import { momentName, nameOf } from "./names";
+import type { Layout } from "../../core/layout/types";
+import { LEAVES } from "../../core/checks/mends";
 
 /** Words of a finding with the names in it set apart. */
 function FindingText({ text }: { text: string }) {
@@ -25,14 +28,14 @@ function FindingText({ text }: { text: string }) {
 }
 
 /** A move that mends a finding, in a few words. */
-export function mendWord({ mend }: MendOffer): string {
+export function mendWord(layout: Layout, { mend }: MendOffer): string {
   switch (mend.kind) {
     case "move":
-      return `Move ${mend.id} ${mend.mm.toFixed(1)} mm ${mend.side}`;
+      return `Move ${nameOf(layout, mend.id)} ${mend.mm.toFixed(1)} mm ${mend.side}${mend.leaves ? LEAVES : ""}`;
     case "grow":
       return `Grow it by ${mend.mm.toFixed(1)} mm`;
     case "raise":
-      return `Bring ${mend.id} above`;
+      return `Bring ${nameOf(layout, mend.id)} above`;
   }
 }
 
@@ -50,7 +53,8 @@ interface Props {
 }
 
 export function FindingList({ findings, onPick, mends = [], onMend, stale = false, narrow = false, empty }: Props) {
-  const controls = useSession((s) => s.layout.controls);
+  const layout = useSession((s) => s.layout);
+  const { controls } = layout;
   if (!findings) return <p className="text-muted">Checking…</p>;
   if (findings.length === 0) return <p className="text-muted">{empty ?? "Nothing found on this screen: everything fits, and everything is served."}</p>;
   return (
@@ -78,7 +82,7 @@ export function FindingList({ findings, onPick, mends = [], onMend, stale = fals
               </span>
               <span className={f.accepted === null ? "" : "text-muted"}>
                 <FindingText text={f.text} />
-                {f.moment && <span className="caption"> · {f.moment}</span>}
+                {f.moment && <span className="caption"> · {momentName(layout, f.moment)}</span>}
                 {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
               </span>
             </button>
@@ -89,7 +93,7 @@ export function FindingList({ findings, onPick, mends = [], onMend, stale = fals
                   className="h-6 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
                   onClick={() => onMend(offer)}
                 >
-                  {mendWord(offer)}
+                  {mendWord(layout, offer)}
                 </button>
               )}
               <Acceptance finding={f} />

@@ -9,6 +9,8 @@ export const PICTURE = 96;
 export interface Drag {
   readonly onStart: () => void;
   readonly onEnd: () => void;
+  /** The pointer was taken away: nothing of the drag is kept. */
+  readonly onCancel: () => void;
 }
 
 export function LivePicture({
@@ -65,6 +67,11 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
     held.current = false;
     drag.onEnd();
   };
+  const cancel = () => {
+    if (!held.current) return;
+    held.current = false;
+    drag.onCancel();
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
     if (!way) return;
@@ -94,8 +101,8 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
       }}
       onPointerMove={(event) => held.current && onMove(pointOf(event))}
       onPointerUp={end}
-      onPointerCancel={end}
-      onLostPointerCapture={end}
+      onPointerCancel={cancel}
+      onLostPointerCapture={cancel}
       onKeyDown={onKeyDown}
     >
       {children}

@@ -9,7 +9,7 @@ import { useSessionActions } from "../session/context";
 export function MomentName({ moment }: { moment: Moment }) {
   const session = useSessionActions();
   const { id, name } = moment;
-  return <TypedField bare label={`Moment ${name}`} value={name} onCommit={(next) => session.edit(`rename ${id}`, (l) => renameMoment(l, id, next.trim()))} />;
+  return <TypedField bare label={`Moment ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameMoment(l, id, next.trim()))} />;
 }
 
 export function NewMoment() {

@@ -6,7 +6,7 @@ import { NumberField, Pair, SwitchField } from "../../ui/Field";
 
 type Two = number | [number, number];
 /** A repeat as it begins, ms: as most keyboards do. */
-const FIRST_REPEAT = { delayMs: 400, intervalMs: 100 } as const;
+const FIRST_REPEAT = { delayMs: 400, intervalMs: 100, restMs: 0 } as const;
 
 /** The fields of a control's wire, as far as port and kind have them. */
 export function ServeFields({ serve, action, onChange }: { serve: Serve; action: Action; onChange: (label: string, next: Partial<Serve>) => void }) {
@@ -55,6 +55,16 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
             step={10}
             value={repeat.intervalMs}
             onChange={(intervalMs) => onChange("repeat", { repeat: { ...repeat, intervalMs } })}
+          />
+          <NumberField
+            bare
+            prefix="rests"
+            label="Rests between presses, let go and pressed anew too"
+            unit="ms"
+            min={0}
+            step={10}
+            value={repeat.restMs}
+            onChange={(restMs) => onChange("repeat", { repeat: { ...repeat, restMs } })}
           />
         </Pair>
       )}

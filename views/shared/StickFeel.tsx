@@ -21,7 +21,7 @@ const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
   full: { kind: "full" },
 };
 
-export function StickFeel({ sight, controls, places, change, preview, begin, commit, refuse }: FeelProps<"stick">) {
+export function StickFeel({ sight, controls, places, change, preview, begin, commit, cancel, refuse }: FeelProps<"stick">) {
   const session = useSessionActions();
   const mm = pxPerMm(sight.screen);
   const of = <V,>(get: (feel: (typeof controls)[number]["feel"]) => V) => common(controls, (c) => get(c.feel));
@@ -31,7 +31,7 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
     const place = places[i];
     return place ? convertLength(text, unit, place.visual, sight.resolved.scale, mm, place.k) : text;
   };
-  const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit });
+  const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit, onCancel: cancel });
   const curve = of((f) => f.curve);
   return (
     <>
@@ -66,6 +66,7 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
           prefix="travel"
           value={of((f) => f.travel)}
           onChange={(v) => change("travel", v)}
+          convert={(text, unit) => travelIn(text, unit, 0)}
           onUnit={(unit) =>
             session.edit(`unit of the travel`, (l) =>
               controls.reduce<Result<Layout>>((r, c, i) => (r.ok ? changeFeel(r.value, c.id, { travel: travelIn(c.feel.travel, unit, i) }) : r), {
@@ -77,6 +78,18 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
           onRefuse={refuse}
         />
       </Pair>
+      {controls.every((c) => c.feel.origin === "trailing") && (
+        <ChoiceField
+          bare
+          label="A trailing stick begins"
+          value={of((f) => f.start)}
+          options={[
+            ["thumb", "begins under the thumb"],
+            ["centre", "begins at its centre"],
+          ]}
+          onChange={(v) => change("start", v)}
+        />
+      )}
       <Pair>
         <NumberField
           label="Inner dead zone"

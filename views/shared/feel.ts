@@ -15,6 +15,7 @@ export interface FeelProps<K extends Control["kind"]> {
   readonly preview: (change: Record<string, unknown>) => unknown;
   readonly begin: (label: string) => void;
   readonly commit: () => void;
+  readonly cancel: () => void;
   readonly refuse: (text: string) => void;
 }
 

@@ -9,8 +9,10 @@ import type { ActionValues } from "../../core/input/events";
 import { isIdle } from "../../core/input/kinds";
 import type { Layout, Screen } from "../../core/layout/types";
 import { drawControls } from "../../runtime/art";
+import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
 import { createPlayer, type Player } from "../../runtime/player";
-import { createAway, drawnControls } from "../../runtime/poses";
+import { createMotion } from "../../runtime/motion";
+import { drawnControls } from "../../runtime/poses";
 import { PLAIN_VIEW } from "../../core/placement/resolve";
 import type { Game } from "../../samples/game";
 import { picturesOf } from "./images";
@@ -20,7 +22,7 @@ import { contextFor } from "./LayoutPicture";
 const HZ = 60;
 /** Escape held this long leaves the glass, ms. */
 const LEAVE_MS = 600;
-/** So long after the last touch everything has come to rest and pictures have arrived, ms. */
+/** So long after the last touch pictures have arrived, ms. */
 const SETTLED_MS = 3000;
 
 interface Options {
@@ -58,7 +60,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     let padBefore = "";
     let drawn: readonly unknown[] = [];
     let movedAt = 0;
-    const away = createAway();
+    const motion = createMotion();
     const step = (time: number) => {
       const { current } = now;
       const playing = player.current;
@@ -79,7 +81,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
         const seen = [current.layout, current.screen, current.scale, current.moment];
         if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
         drawn = seen;
-        if (!current.still || time - movedAt < SETTLED_MS) paint(current, playing);
+        if (!current.still || time - movedAt < SETTLED_MS || playing.state().time <= motion.restsAt()) paint(current, playing);
         current.onFrame(values.current);
         current.onPlayed?.(playing);
       }
@@ -91,7 +93,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
       drawControls(
         ctx,
-        drawnControls(current.layout, playing.resolved(), playing.setup(), playing.state(), away),
+        drawnControls({ layout: current.layout, resolved: playing.resolved(), setup: playing.setup(), state: playing.state() }, motion),
         1 / current.scale,
         picturesOf(current.layout),
       );
@@ -111,23 +113,31 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   }, [canvas]);
 
   const feed: Player["feed"] = (event) => player.current?.feed(event);
-  const touch = (type: "down" | "move" | "up" | "cancel", event: PointerEvent<HTMLElement>) => {
+  const buttons = useRef<MouseButtons>(0);
+  const touch = (type: PointerSample["type"], event: PointerEvent<HTMLElement>) => {
     const rect = event.currentTarget.getBoundingClientRect();
-    const at = { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
-    const t = performance.now();
-    if (event.pointerType === "mouse" && event.button > 0 && (type === "down" || type === "up")) {
-      feed({ t, type: "mouse", button: event.button, down: type === "down" });
-      return;
-    }
     if (type === "down") {
+      // A button let go outside the glass is let go all the same.
       event.currentTarget.setPointerCapture(event.pointerId);
       event.currentTarget.focus({ preventScroll: true });
     }
-    if (type === "move" && event.pointerType === "mouse" && event.buttons === 0) {
-      feed({ t, type: "mouse", dx: event.movementX, dy: event.movementY });
-      return;
+    // Between two frames the browser gathers movement into one event; what it gathered is told apart.
+    const gathered = type === "move" ? event.nativeEvent.getCoalescedEvents?.() : undefined;
+    for (const e of gathered && gathered.length > 0 ? gathered : [event.nativeEvent]) {
+      const step = pointerEvents(buttons.current, {
+        type,
+        id: event.pointerId,
+        mouse: event.pointerType === "mouse",
+        buttons: e.buttons,
+        x: (e.clientX - rect.left) / scale,
+        y: (e.clientY - rect.top) / scale,
+        t: e.timeStamp,
+        dx: e.movementX,
+        dy: e.movementY,
+      });
+      buttons.current = step.buttons;
+      step.events.forEach(feed);
     }
-    feed({ t, id: event.pointerId, type, ...at });
   };
 
   const leaving = useRef(0);
@@ -148,7 +158,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     }
     if (down) held.current.add(event.code);
     else held.current.delete(event.code);
-    if (!event.repeat) feed({ t: performance.now(), type: "key", code: event.code, down });
+    if (!event.repeat) feed({ t: event.timeStamp, type: "key", code: event.code, down });
   };
 
   return {

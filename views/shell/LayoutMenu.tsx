@@ -39,7 +39,13 @@ export function LayoutMenu() {
           <ChevronDown size={14} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content align="start" sideOffset={4} className={BOX}>
+          <DropdownMenu.Content
+            align="start"
+            sideOffset={4}
+            className={BOX}
+            // A dialogue that was chosen takes the focus; it must not go back to the menu's button.
+            onCloseAutoFocus={(event) => dialogue !== null && event.preventDefault()}
+          >
             <DropdownMenu.Item className={ITEM} onSelect={() => setDialogue("new")}>
               New layout…
             </DropdownMenu.Item>
@@ -96,7 +102,7 @@ function Rename({ open, onClose }: { open: boolean; onClose: () => void }) {
           if (session.edit("rename the layout", (l) => changeLayout(l, { name: next }))) onClose();
         }}
       >
-        <input name="name" aria-label="Name" defaultValue={name} maxLength={80} className="box h-8 flex-1 px-2" autoFocus />
+        <input name="name" aria-label="Name" defaultValue={name} maxLength={80} className="box h-8 flex-1 px-2" data-first />
         <button className="push push-main h-8">Rename</button>
       </form>
     </Dialogue>

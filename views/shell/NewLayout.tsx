@@ -54,7 +54,7 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
           value={name}
           maxLength={80}
           onChange={(e) => setName(e.target.value)}
-          autoFocus
+          data-first
           placeholder="What the game is called"
         />
       </div>

@@ -18,6 +18,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const name = useSession((s) => s.layout.name);
   const [help, setHelp] = useState(false);
   useFindings(path === "/screens");
+  // A view left in the middle of a drag keeps nothing of it.
+  useEffect(() => () => session.cancel(), [path, session]);
 
   useEffect(() => {
     document.title = `${name} · Nodulum`;

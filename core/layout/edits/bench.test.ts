@@ -1,6 +1,5 @@
 import { placed, STAGE, staged } from "../../conformance/stage";
-import { sightOf } from "../../placement/edits";
-import { changeKind } from "../../placement/make";
+
 import { stretches } from "../../placement/ranges";
 import { handBack } from "../../placement/spots";
 import type { Result } from "../../result";
@@ -119,14 +118,6 @@ test("zones and names; what is removed takes what refers to it along", () => {
   expect(get(renameSpot(layout, id, "Tide clock")).keepClear[0].name).toBe("Tide clock");
   expect(get(removeSpots(layout, [id, "horn"]))).toMatchObject({ keepClear: [], controls: [{ id: "helm" }] });
   expect(reason(removeSpots(layout, ["nobody"]))).toMatch(/"nobody"/);
-});
-
-test("another kind keeps place, look and what it can still serve", () => {
-  const sight = sightOf(base(), STAGE);
-  const dpad = get(changeKind(sight, "helm", "dpad"));
-  expect(dpad.controls[0]).toMatchObject({ kind: "dpad", serves: [{ port: "vector", action: "helm" }], placement: base().controls[0].placement });
-  expect(get(changeKind(sight, "horn", "touchpad")).controls[1].serves).toEqual([{ port: "held", action: "horn" }]);
-  expect(get(changeKind(sight, "horn", "button"))).toBe(sight.layout);
 });
 
 test("own screens: added to the rail, renamed in their place, removed; what cannot be a screen is refused", () => {

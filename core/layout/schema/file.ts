@@ -171,7 +171,10 @@ const workbenchSchema = record({
   playersPart: z.record(z.string().max(80), numberIn(0, 1)).default({}),
   locked: z.record(idSchema, z.array(z.enum(["x", "y", "size"], 'must be "x", "y" or "size"')).max(3)).default({}),
 })
-  .refine((bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= LIMITS.backdropsBytes, "the backdrops of a layout hold at most 12 MiB in all")
+  .refine(
+    (bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= LIMITS.backdropsBytes,
+    "the backdrops of a layout hold at most 12 MiB in all",
+  )
   .prefault({});
 
 const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");

@@ -1,6 +1,6 @@
 "use client";
 /** Everything of an action: kind, moments, where it is wanted, smoothing, its note; what serves it in each moment; what adds up to its value. */
-import { changeAction, removeAction } from "../../../core/layout/edits/actions";
+import { changeAction } from "../../../core/layout/edits/actions";
 import type { Action } from "../../../core/layout/types";
 import { fittingKind } from "../../../core/placement/make";
 import { sumOf } from "../../../core/wiring/serves";
@@ -15,6 +15,7 @@ import { Chips } from "./Chips";
 import { EasePicture } from "./EasePicture";
 import { KindField } from "./KindField";
 import { ServeChoice } from "./ServeChoice";
+import { deleteAction } from "../../shared/remove";
 
 /** Longer than this nothing can be felt as one movement any more, ms. */
 const LONGEST_MS = 10_000;
@@ -32,11 +33,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
     <section aria-label={`The action ${name}`} className="grid gap-2">
       <h2 className="flex items-baseline gap-2">
         <span className="figure truncate text-[14px] font-semibold">{name}</span>
-        <button
-          className="push ml-auto h-6 px-1.5 text-[11px]"
-          onClick={() => session.edit(`remove ${name}`, (l) => removeAction(l, name))}
-          aria-label={`Remove ${name}`}
-        >
+        <button className="push ml-auto h-6 px-1.5 text-[11px]" onClick={() => deleteAction(session, name)} aria-label={`Remove ${name}`}>
           Remove
         </button>
       </h2>
@@ -51,7 +48,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
               <span className="caption w-24 shrink-0 truncate pt-px">
                 {moment === null ? "always" : (layout.moments.find((m) => m.id === moment)?.name ?? moment)}
               </span>
-              {by.length > 0 ? <span className="figure min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
+              {by.length > 0 ? <span className="min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
             </li>
           ))}
         </ul>
@@ -99,6 +96,26 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
             <NumberField label="fall" unit="ms" min={0} max={LONGEST_MS} step={10} value={action.fallMs} onChange={(fallMs) => change("fall", { fallMs })} />
           </Pair>
           <EasePicture action={action} />
+          {(action.riseMs > 0 || action.fallMs > 0) && (
+            <ChoiceField
+              label="slowed"
+              value={action.ease}
+              options={[
+                ["all", "all that gives to it"],
+                ["switches", "keys and buttons alone"],
+              ]}
+              onChange={(ease) => change("what is slowed", { ease })}
+            />
+          )}
+          <ChoiceField
+            label="together"
+            value={action.combine}
+            options={[
+              ["sum", "touch, keys and pad add up"],
+              ["strongest", "the strongest counts alone"],
+            ]}
+            onChange={(combine) => change("how it adds up", { combine })}
+          />
         </div>
       )}
       <NoteField key={name} name={name} note={action.note} onChange={(note) => change("note", { note })} />

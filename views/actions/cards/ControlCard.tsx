@@ -20,7 +20,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
       .map((port) => ({ action: a, port })),
   );
   const toggle = (id: string) =>
-    session.edit(`moments of ${control.id}`, (l) =>
+    session.edit(`moments of ${control.name}`, (l) =>
       changeMoments(l, [control.id], control.moments.includes(id) ? control.moments.filter((m) => m !== id) : [...control.moments, id]),
     );
   return (
@@ -55,7 +55,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
           value=""
           onChange={(event) => {
             const { action, port } = free[Number(event.target.value)];
-            session.edit(`wire ${control.id} to ${action.name}`, (l) => joinPort(l, control.id, port, action.name));
+            session.edit(`wire ${control.name} to ${action.name}`, (l) => joinPort(l, control.id, port, action.name));
           }}
         >
           <option value="">{serves.length === 0 ? "serve an action…" : "serve one more…"}</option>

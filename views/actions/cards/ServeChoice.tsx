@@ -19,7 +19,7 @@ export function ServeChoice({ action, layout }: { action: Action; layout: Layout
       value=""
       onChange={(event) => {
         const chosen = free[Number(event.target.value)];
-        session.edit(`wire ${action.name} to ${chosen.control.id}`, (l) => joinPort(l, chosen.control.id, chosen.port, action.name));
+        session.edit(`wire ${action.name} to ${chosen.control.name}`, (l) => joinPort(l, chosen.control.id, chosen.port, action.name));
       }}
     >
       <option value="">serve it by…</option>

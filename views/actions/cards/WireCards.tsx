@@ -1,8 +1,8 @@
 "use client";
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
-import { changeServe, unbind } from "../../../core/layout/edits/actions";
+import { changeServe } from "../../../core/layout/edits/actions";
 import type { Action, Control, Serve } from "../../../core/layout/types";
-import { changeDesk, deskWires, unplug, type DeskWire } from "../../../core/wiring/desk";
+import { changeDesk, deskGives, deskWires, type DeskWire } from "../../../core/wiring/desk";
 import { deskSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
@@ -10,13 +10,16 @@ import { ScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields"
 import { endTitle, endWord } from "../keys";
 import { setPatch } from "../patch";
 import type { SheetData } from "../useSheet";
+import { takeWireOff, unplugTold } from "../takeOff";
+import { fleeting, fleetingServe } from "../../../core/wiring/fleeting";
+import { FleetingHint } from "./FleetingHint";
 
 export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {
   const session = useSessionActions();
   const serve = (control.serves as readonly Serve[])[index];
   const action = data.layout.actions.find((a) => a.name === serve.action);
   const { id } = control;
-  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${id}`, (l) => changeServe(l, id, index, next), true);
+  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, id, index, next), true);
   const ports = portsOf(control.kind).filter((p) => p === serve.port || !action || portWhyNot(p, action.kind) === null);
   const others = data.layout.actions.filter((a) => portWhyNot(serve.port, a.kind) === null || a.name === serve.action);
   return (
@@ -25,7 +28,7 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         from={`${control.name}, ${serve.port}`}
         to={serve.action}
         gives={action ? serveGives(serve, action.kind) : "nothing reads it"}
-        onRemove={() => session.edit(`take the wire from ${id} to ${serve.action} off`, (l) => unbind(l, id, index))}
+        onRemove={() => takeWireOff(session, id, index)}
       />
       <ChoiceField
         label="by port"
@@ -37,9 +40,10 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         label="leads to"
         value={others.some((a) => a.name === serve.action) ? serve.action : null}
         options={others.map((a) => [a.name, a.name])}
-        onChange={(name) => session.edit(`lead ${id} to ${name}`, (l) => leadServe(l, id, index, name))}
+        onChange={(name) => session.edit(`lead ${control.name} to ${name}`, (l) => leadServe(l, id, index, name))}
       />
       {action && <ServeFields serve={serve} action={action} onChange={change} />}
+      {action && <FleetingHint action={action} control={control} told={fleetingServe(action, control, serve)} />}
     </section>
   );
 }
@@ -51,12 +55,7 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
   const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeDesk(l, name, list, index, next), true);
   return (
     <section aria-label={`The wire from ${endTitle(wire.end)} to ${name}`} className="grid gap-2">
-      <WireHead
-        from={endTitle(wire.end, data.letters)}
-        to={name}
-        gives={deskSourceGives(wire, kind)}
-        onRemove={() => session.edit(`take ${endWord(wire.end)} from ${name}`, (l) => unplug(l, name, list, index))}
-      />
+      <WireHead from={endTitle(wire.end, data.letters)} to={name} gives={deskSourceGives(wire, kind)} onRemove={() => unplugTold(session, name, list, index)} />
       {("code" in source || "button" in source) && (kind === "vector" || kind === "axis") && (
         <ValueFields kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
       )}
@@ -68,6 +67,7 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
           onChange={(scale) => change("scale", { scale })}
         />
       )}
+      {deskGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
       {"inner" in source && (
         <Pair>
           <NumberField

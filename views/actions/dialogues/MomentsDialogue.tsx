@@ -9,6 +9,7 @@ import type { Layout, Moment } from "../../../core/layout/types";
 import { Dialogue } from "../../../ui/Dialogue";
 import { useSession, useSessionActions } from "../../session/context";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
+import { removeTold } from "../../shared/remove";
 
 export function MomentsDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const layout = useSession((s) => s.layout);
@@ -27,7 +28,7 @@ function MomentList({ layout }: { layout: Layout }) {
   const { moments } = layout;
   const [asked, setAsked] = useState<Moment | null>(null);
   const remove = (moment: Moment, homeless: Homeless) => {
-    session.edit(`remove the moment ${moment.name}`, (l) => removeMoment(l, moment.id, homeless));
+    removeTold(session, `remove the moment ${moment.name}`, `The moment “${moment.name}” is removed`, (l) => removeMoment(l, moment.id, homeless));
     setAsked(null);
   };
   const ask = (moment: Moment) => {
@@ -136,7 +137,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
           key: c.id,
           word: c.name,
           moments: c.moments,
-          set: (next) => session.edit(`moments of ${c.id}`, (l) => changeMoments(l, [c.id], next)),
+          set: (next) => session.edit(`moments of ${c.name}`, (l) => changeMoments(l, [c.id], next)),
         }))
       : layout.actions.map((a) => ({
           key: a.name,

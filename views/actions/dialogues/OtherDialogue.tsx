@@ -5,12 +5,15 @@ import { readLayout } from "../../../core/layout/parse";
 import type { Layout } from "../../../core/layout/types";
 import { unitPx } from "../../../core/placement/scale";
 import { ok, problemText } from "../../../core/result";
-import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice, type WordMatch } from "../../../core/wiring/takeOver";
+import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice } from "../../../core/wiring/takeOver";
 import type { KeptLayout } from "../../../storage/layouts";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useLibrary, useSession, useSessionActions } from "../../session/context";
 import { benchScreenOf } from "../../session/screens";
+import { namesOf } from "../../shared/names";
+import { textOfFile } from "../../shared/textOfFile";
+import { choiceOf, WordsTable } from "./WordsTable";
 
 export function OtherDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
@@ -66,7 +69,13 @@ function FromOther({ onDone }: { onDone: () => void }) {
           ref={file}
           accept=".json,application/json"
           label="Layout to take controls from"
-          onFile={(f) => void f.text().then((text) => take(text, f.name))}
+          onFile={(f) =>
+            void textOfFile(f).then((text) => {
+              if (text.ok) return take(text.value, f.name);
+              setFrom(null);
+              setProblem(`${f.name}: ${problemText(text.problems)}`);
+            })
+          }
         />
       </div>
       {problem && (
@@ -78,11 +87,6 @@ function FromOther({ onDone }: { onDone: () => void }) {
     </div>
   );
 }
-
-const choiceOf = (match: WordMatch): WordChoice => (match.to === null ? { kind: "new" } : { kind: "means", action: match.to });
-const choiceText = (choice: WordChoice) => (choice.kind === "means" ? `= ${choice.action}` : choice.kind);
-const textChoice = (text: string): WordChoice =>
-  text.startsWith("= ") ? { kind: "means", action: text.slice(2) } : { kind: text === "new" ? "new" : "leave" };
 
 function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
   const session = useSessionActions();
@@ -104,12 +108,7 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
     const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
     const taken = takeOver(here, from, { words, controls, unitRatio });
     if (!taken.ok) return session.edit("take over", () => taken);
-    if (
-      !session.edit(`take ${taken.value.ids.length === 1 ? taken.value.ids[0] : `${taken.value.ids.length} controls`} over from ${from.name}`, () =>
-        ok(taken.value.layout),
-      )
-    )
-      return;
+    if (!session.edit(`take ${namesOf(taken.value.layout, taken.value.ids)} over from ${from.name}`, () => ok(taken.value.layout))) return;
     session.select(taken.value.ids);
     session.tell({
       text: `${taken.value.ids.length} ${taken.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,
@@ -117,64 +116,17 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
     });
     onDone();
   };
-  const STATE = { same: "the same", near: "nearly the same", none: "not here" } as const;
   return (
     <>
-      <section aria-label="Words">
-        <h3 className="heading mb-1">Words</h3>
-        <div className="max-h-[220px] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Words of the two layouts">
-          <table className="w-full border-collapse text-left">
-            <thead className="sticky top-0 bg-sheet">
-              <tr className="caption">
-                <th scope="col" className="px-2 py-1 font-normal">
-                  there
-                </th>
-                <th scope="col" className="px-2 py-1 font-normal">
-                  match
-                </th>
-                <th scope="col" className="px-2 py-1 font-normal">
-                  means here
-                </th>
-                <th scope="col" className="px-2 py-1 font-normal">
-                  does not go together
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {matches.map((m) => {
-                const bad = wrong.filter((w) => w.word === m.word);
-                return (
-                  <tr key={m.word} className="border-t border-rule" data-word={m.word}>
-                    <th scope="row" className="px-2 py-0.5 font-normal">
-                      <span className="figure">{m.word}</span> <span className="caption">{m.kind}</span>
-                    </th>
-                    <td className={`px-2 text-[11px] ${m.state === "near" ? "text-warning" : "text-muted"}`}>
-                      {byHand.has(m.word) ? "by hand" : STATE[m.state]}
-                    </td>
-                    <td className="px-2 py-0.5">
-                      <select
-                        aria-label={`What ${m.word} means here`}
-                        className="box h-6 max-w-[180px] px-1"
-                        value={choiceText(words.get(m.word)!)}
-                        onChange={(event) => setByHand(new Map(byHand).set(m.word, textChoice(event.target.value)))}
-                      >
-                        {here.actions.map((a) => (
-                          <option key={a.name} value={`= ${a.name}`}>
-                            {a.name}
-                          </option>
-                        ))}
-                        {!here.actions.some((a) => a.name === m.word) && <option value="new">a new action</option>}
-                        <option value="leave">nothing</option>
-                      </select>
-                    </td>
-                    <td className="px-2 py-0.5 text-[11px] text-warning">{bad.length > 0 && `◆ ${bad.map((b) => `${b.control}: ${b.why}`).join("; ")}`}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
-      </section>
+      <WordsTable
+        from={from}
+        here={here}
+        matches={matches}
+        words={words}
+        wrong={wrong}
+        byHand={byHand}
+        onChoose={(word, choice) => setByHand(new Map(byHand).set(word, choice))}
+      />
       <section aria-label="Controls of the other layout">
         <header className="mb-1 flex items-center gap-2">
           <h3 className="heading">Controls</h3>

@@ -4,13 +4,14 @@ import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Action } from "../../../core/layout/types";
-import { deskWhyNot, deskWires, plugIn, sourceOfEnd, unplug } from "../../../core/wiring/desk";
+import { deskGives, deskWhyNot, deskWires, firstValue, plugIn, sourceOfEnd } from "../../../core/wiring/desk";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
 import { useSessionActions } from "../../session/context";
 import { padNow, switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
 import { useKeyLetters } from "../../shared/useKeyLetters";
 import { endTitle, endWord, mouseWord } from "../keys";
 import { setPatch, usePatch } from "../patch";
+import { unplugTold } from "../takeOff";
 
 /** Mouse inputs offered, the main button last: it is the one that every touch would give. */
 const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "mouse 0"] as const;
@@ -32,6 +33,9 @@ function Listening({ action }: { action: Action }) {
   const letters = useKeyLetters();
   const padOn = useSimulatedPad((s) => s.on);
   const [refusal, setRefusal] = useState("");
+  /** The key or button that has been pressed and whose end of the axis is asked. */
+  const [asked, setAsked] = useState<string | null>(null);
+  const listener = useRef<HTMLButtonElement>(null);
   /** Where the focus was; it goes back there. */
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
@@ -40,7 +44,15 @@ function Listening({ action }: { action: Action }) {
     const made = sourceOfEnd(end)!;
     const why = deskWhyNot(made.source, kind);
     setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
-    if (why === null) session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+    if (why !== null) return;
+    // Which end of an axis a key or button gives cannot be guessed: it is asked each time.
+    if (kind === "axis" && deskGives(made.source) === "press") setAsked(end);
+    else session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+  };
+  const bindTo = (end: string, gives: number) => {
+    session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end, gives));
+    setAsked(null);
+    listener.current?.focus();
   };
   const taking = useRef(take);
   useEffect(() => {
@@ -93,6 +105,7 @@ function Listening({ action }: { action: Action }) {
         }}
       >
         <button
+          ref={listener}
           className="h-10 rounded-sm border border-dashed border-accent text-accent"
           aria-label={`Press the key for ${name}, or move the pad; Escape ends it`}
           autoFocus
@@ -101,6 +114,18 @@ function Listening({ action }: { action: Action }) {
         >
           Press a key, or move the pad
         </button>
+        {asked !== null && (
+          <div role="group" aria-label={`What ${endTitle(asked, letters)} gives to ${name}`} className="flex flex-wrap items-center gap-1">
+            <span className="text-[12px]">
+              <span className="figure">{endWord(asked, letters)}</span> gives
+            </span>
+            {([-1, 1] as const).map((gives) => (
+              <button key={`${asked} ${gives}`} className="push h-7 px-2" autoFocus={gives === firstValue(action, asked)} onClick={() => bindTo(asked, gives)}>
+                {gives < 0 ? "−1, left or down" : "+1, right or up"}
+              </button>
+            ))}
+          </div>
+        )}
         <p role="status" className="min-h-4 text-[11px] text-warning">
           {refusal && `◆ ${refusal}`}
         </p>
@@ -112,7 +137,7 @@ function Listening({ action }: { action: Action }) {
                 <button
                   className="grid size-6 place-items-center text-muted"
                   aria-label={`Take ${endWord(w.end, letters)} away`}
-                  onClick={() => session.edit(`take ${endWord(w.end)} from ${name}`, (l) => unplug(l, name, w.list, w.index))}
+                  onClick={() => unplugTold(session, name, w.list, w.index)}
                 >
                   <X size={10} />
                 </button>

@@ -130,7 +130,10 @@ function ServeRow({
             {loose.word}
           </span>
           {near !== null && (
-            <button className="shrink-0 underline" onClick={() => session.edit(`bind ${id} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}>
+            <button
+              className="shrink-0 underline"
+              onClick={() => session.edit(`bind ${control.name} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}
+            >
               take {near}
             </button>
           )}

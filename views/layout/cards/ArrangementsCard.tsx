@@ -8,6 +8,7 @@ import { aspectOf } from "../../../core/placement/screen";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
+import { removeTold } from "../../shared/remove";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;
 const share = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
@@ -38,7 +39,7 @@ export function ArrangementsCard({ sight }: { sight: Sight }) {
                   bare
                   label={`Name of ${a.name}`}
                   value={a.name}
-                  onCommit={(name) => session.edit(`rename ${a.id}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
+                  onCommit={(name) => session.edit(`rename ${a.name}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
                 />
               </span>
               <span className="figure w-9 text-right text-[11px] text-muted" title="What it changes">
@@ -48,7 +49,7 @@ export function ArrangementsCard({ sight }: { sight: Sight }) {
                 className={ICON}
                 aria-label={`${a.name} earlier`}
                 disabled={i === 0}
-                onClick={() => session.edit(`order of ${a.id}`, (l) => moveArrangement(l, a.id, -1))}
+                onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, -1))}
               >
                 <ArrowUp size={12} />
               </button>
@@ -56,11 +57,15 @@ export function ArrangementsCard({ sight }: { sight: Sight }) {
                 className={ICON}
                 aria-label={`${a.name} later`}
                 disabled={i === arrangements.length - 1}
-                onClick={() => session.edit(`order of ${a.id}`, (l) => moveArrangement(l, a.id, 1))}
+                onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, 1))}
               >
                 <ArrowDown size={12} />
               </button>
-              <button className={ICON} aria-label={`Delete ${a.name}`} onClick={() => session.edit(`delete ${a.id}`, (l) => removeArrangement(l, a.id))}>
+              <button
+                className={ICON}
+                aria-label={`Delete ${a.name}`}
+                onClick={() => removeTold(session, `delete ${a.name}`, `The arrangement “${a.name}” is deleted`, (l) => removeArrangement(l, a.id))}
+              >
                 <Trash2 size={12} />
               </button>
             </span>

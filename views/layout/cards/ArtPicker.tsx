@@ -28,7 +28,7 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   const take = async (file: File) => {
     const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
     if (!read.ok) session.tell({ text: problemText(read.problems).replace(": ", " "), tone: "problem" });
-    else session.edit(`picture of ${ids.join(", ")}`, (l) => setArt(l, ids, part, read.value));
+    else session.edit(`picture of ${controls.map((c) => c.name).join(", ")}`, (l) => setArt(l, ids, part, read.value));
   };
   return (
     <>
@@ -52,12 +52,19 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
               From a file…
             </DropdownMenu.Item>
             {pictures.map((p) => (
-              <DropdownMenu.Item key={p.id} className={ITEM} onSelect={() => session.edit(`picture of ${ids.join(", ")}`, (l) => setArt(l, ids, part, p))}>
+              <DropdownMenu.Item
+                key={p.id}
+                className={ITEM}
+                onSelect={() => session.edit(`picture of ${controls.map((c) => c.name).join(", ")}`, (l) => setArt(l, ids, part, p))}
+              >
                 {p.name}
               </DropdownMenu.Item>
             ))}
             {shown !== "" && (
-              <DropdownMenu.Item className={ITEM} onSelect={() => session.edit(`picture of ${ids.join(", ")}`, (l) => clearArt(l, ids, part))}>
+              <DropdownMenu.Item
+                className={ITEM}
+                onSelect={() => session.edit(`picture of ${controls.map((c) => c.name).join(", ")}`, (l) => clearArt(l, ids, part))}
+              >
                 No picture
               </DropdownMenu.Item>
             )}

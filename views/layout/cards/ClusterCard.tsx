@@ -9,6 +9,7 @@ import { LengthField, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { setBench, useBench } from "../bench";
 import { dissolveSelected } from "../gestures";
+import { nameOf } from "../../shared/names";
 
 export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
   const session = useSessionActions();
@@ -19,11 +20,11 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
   return (
     <>
       <p className="text-muted">
-        <span className="figure">{children.length}</span> in it: <span className="figure">{children.join(", ") || "nothing yet"}</span>
+        <span className="figure">{children.length}</span> in it: <span>{children.map((child) => nameOf(sight.layout, child)).join(", ") || "nothing yet"}</span>
       </p>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Form of the cluster">
         {CLUSTER_FORMS.map((form) => (
-          <button key={form} className="push h-6 px-1.5" onClick={() => session.edit(`${form} of ${id}`, () => setForm(sight, id, form))}>
+          <button key={form} className="push h-6 px-1.5" onClick={() => session.edit(`${form} of ${nameOf(sight.layout, id)}`, () => setForm(sight, id, form))}>
             {form}
           </button>
         ))}
@@ -35,8 +36,9 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
           value={size}
           onChange={(v) => {
             const px = Number.parseFloat(convertLength(v, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
-            session.edit(`one size in ${id}`, () => oneSize(sight, id, px), true);
+            session.edit(`one size in ${nameOf(sight.layout, id)}`, () => oneSize(sight, id, px), true);
           }}
+          convert={(text, unit) => convertLength(text, unit, m.frame, m.unit, m.mm, m.own, m.share)}
           onRefuse={(text) => session.tell({ text, tone: "problem" })}
         />
       )}
@@ -70,7 +72,7 @@ export function ZoneCard({ sight, id }: { sight: Sight; id: string }) {
         after
         label="the game itself takes taps here"
         value={zone.taps}
-        onChange={(taps) => session.edit(`taps in ${id}`, (l) => changeTaps(l, id, taps))}
+        onChange={(taps) => session.edit(`taps in ${zone.name}`, (l) => changeTaps(l, id, taps))}
       />
     </>
   );

@@ -27,7 +27,10 @@ export function FindingsCard({ sight, of }: { sight: Sight; of: readonly string[
   };
   const mend = (offer: MendOffer) => {
     const { layout } = session.store.getState();
-    session.edit(mendWord(offer).toLowerCase(), () => applyMend(sightOf(layout, sight.screen, { ...sight.view, moment: null }), offer.mend));
+    session.edit(
+      mendWord(layout, offer).replace(/^./, (first) => first.toLowerCase()),
+      () => applyMend(sightOf(layout, sight.screen, { ...sight.view, moment: null }), offer.mend),
+    );
     setBench({ finding: null });
   };
   if (of !== null && (findings === undefined || findings.length === 0)) return null;

@@ -46,7 +46,7 @@ export function HitPicture({ sight, control, hit, at, onHit }: Props) {
   const own = toPicture(visual);
   const grow = px(hit.grow);
   const [sx, sy] = [px(hit.shift[0]), px(hit.shift[1])];
-  const drag = { onStart: () => session.begin(`hit area of ${control.id}`), onEnd: () => session.commit() };
+  const drag = { onStart: () => session.begin(`hit area of ${control.name}`), onEnd: () => session.commit(), onCancel: () => session.cancel() };
   const middle = { x: now.x + now.w / 2, y: now.y + now.h / 2 };
   return (
     <LivePicture label="Hit area" svg={svg}>

@@ -4,18 +4,24 @@ import { memo } from "react";
 import { changeLook } from "../../../core/layout/edits/controls";
 import type { Control, Layout } from "../../../core/layout/types";
 import type { Result } from "../../../core/result";
-import { ChoiceField, ColourField, NumberField, Pair } from "../../../ui/Field";
+import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { ArtPicker } from "./ArtPicker";
+import { FaceRow } from "./FaceRow";
 import { IconPicker } from "./IconPicker";
+import { MoreLook } from "./MoreLook";
+
+/** The look when long untouched, as it begins. */
+const AWAY = { opacity: 0.2, afterMs: 3000, fadeMs: 200 } as const;
+/** How late "later" is, as it begins, ms. */
+const HOME_LATER_MS = 1000;
 
 export const LookCard = memo(
   function LookCard({ controls }: { controls: readonly Control[] }) {
     const session = useSessionActions();
-    const ids = controls.map((c) => c.id);
-    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const names = controls.length === 1 ? controls[0].name : `${controls.length} controls`;
     const of = <V,>(get: (look: Control["look"]) => V) => common(controls, (c) => get(c.look));
     const change = (label: string, next: (look: Control["look"]) => Partial<Control["look"]>) =>
       session.edit(
@@ -24,31 +30,10 @@ export const LookCard = memo(
         true,
       );
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
-    const face = (key: "rest" | "held", word: string) => (
-      <div className="flex items-center gap-1">
-        <span className="caption w-7">{word}</span>
-        {(["fill", "line", "ink"] as const).map((part) => (
-          <ColourField
-            key={part}
-            label={`${word}: ${part}`}
-            value={of((l) => l[key][part])}
-            onChange={(value) => change(`${word} ${part}`, (l) => ({ [key]: { ...l[key], [part]: value } }))}
-          />
-        ))}
-        <span className="min-w-0 flex-1">
-          <NumberField
-            bare
-            label={`${word}: opacity`}
-            value={of((l) => l[key].opacity)}
-            step={0.05}
-            min={0}
-            max={1}
-            onChange={(opacity) => change(`${word} opacity`, (l) => ({ [key]: { ...l[key], opacity } }))}
-            onRefuse={refuse}
-          />
-        </span>
-        <ArtPicker controls={controls} part={key} word={word} />
-      </div>
+    const face = (key: "rest" | "held") => (
+      <FaceRow word={key} faces={controls.map((c) => c.look[key])} onChange={(label, part) => change(label, (l) => ({ [key]: { ...l[key], ...part } }))}>
+        <ArtPicker controls={controls} part={key} word={key} />
+      </FaceRow>
     );
     const away = of((l) => l.away ?? null);
     const hasStick = controls.some((c) => c.kind === "stick");
@@ -69,8 +54,8 @@ export const LookCard = memo(
           <span>fill, line, ink</span>
           <span>opacity, picture</span>
         </p>
-        {face("rest", "rest")}
-        {face("held", "held")}
+        {face("rest")}
+        {face("held")}
         <Pair>
           <ChoiceField
             bare
@@ -120,7 +105,7 @@ export const LookCard = memo(
                   ["later", "home later"],
                   ["stay", "stays"],
                 ]}
-                onChange={(home) => change("way home", () => ({ home }))}
+                onChange={(home) => change("way home", (l) => ({ home, ...(home === "later" && l.homeAfterMs === 0 && { homeAfterMs: HOME_LATER_MS }) }))}
               />
             )}
           </Pair>
@@ -134,7 +119,7 @@ export const LookCard = memo(
             step={0.05}
             min={0}
             max={1}
-            onChange={(opacity) => change("look when away", (l) => ({ away: { opacity, afterMs: l.away?.afterMs ?? 3000 } }))}
+            onChange={(opacity) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, opacity } }))}
             onClear={() => change("look when away", () => ({ away: undefined }))}
             onRefuse={refuse}
           />
@@ -147,10 +132,11 @@ export const LookCard = memo(
             step={100}
             min={0}
             max={600000}
-            onChange={(afterMs) => change("look when away", (l) => ({ away: { opacity: l.away?.opacity ?? 0.2, afterMs } }))}
+            onChange={(afterMs) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, afterMs } }))}
             onRefuse={refuse}
           />
         </Pair>
+        <MoreLook controls={controls} change={change} />
       </>
     );
   },

@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import { removeMoment } from "../../../core/layout/edits/moments";
 import { useSession, useSessionActions } from "../../session/context";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
+import { removeTold } from "../../shared/remove";
 
 export function MomentsCard() {
   const session = useSessionActions();
@@ -19,7 +20,7 @@ export function MomentsCard() {
           <button
             className="grid size-6 place-items-center rounded-sm hover:bg-paper"
             aria-label={`Delete the moment ${m.name}`}
-            onClick={() => session.edit(`delete the moment ${m.name}`, (l) => removeMoment(l, m.id))}
+            onClick={() => removeTold(session, `delete the moment ${m.name}`, `The moment “${m.name}” is deleted`, (l) => removeMoment(l, m.id))}
           >
             <X size={12} />
           </button>

@@ -8,6 +8,7 @@ import { overrideIn } from "../../../core/placement/spots";
 import type { Result } from "../../../core/result";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
+import { namesOf } from "../../shared/names";
 
 interface Item {
   readonly id: string;
@@ -19,7 +20,7 @@ export function MomentsField({ sight, items }: { sight: Sight; items: readonly I
   const { moments } = sight.layout;
   const { arrangement } = sight.resolved;
   const ids = items.map((i) => i.id);
-  const name = ids.length === 1 ? ids[0] : `${ids.length} of them`;
+  const name = namesOf(sight.layout, ids, "of them");
   const show = (moment: string, on: boolean) =>
     session.edit(`moments of ${name}`, (l) =>
       items.reduce<Result<Layout>>(

@@ -10,6 +10,7 @@ import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { anchorWord } from "../anchorWord";
+import { nameOf, namesOf } from "../../shared/names";
 
 export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const session = useSessionActions();
@@ -19,7 +20,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
     const placement = placementIn(layout, arrangement, key);
     return placement?.kind === "pin" ? [{ key, pin: placement }] : [];
   });
-  const names = keys.length === 1 ? keys[0] : `${keys.length} of them`;
+  const names = namesOf(layout, keys, "of them");
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const change = (label: string, next: (pin: Pin, key: string) => Pin) =>
     session.edit(`${label} ${names}`, (l) => changePlacements(l, arrangement, keys, "pin", next), true);
@@ -39,6 +40,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
         if (list === "size" && keys.length === 1 && spotOf(layout, keys[0])?.kind === "cluster") return sizeCluster(keys[0], i, v);
         change(list === "size" ? "size" : "place", (pin) => ({ ...pin, [list]: pair(pin[list], i, v) }));
       }}
+      convert={(text, unit) => converted(text, unit, keys[0], list === "size")}
       onUnit={(unit) => change("unit of", (pin, key) => ({ ...pin, [list]: pair(pin[list], i, converted(pin[list][i], unit, key, list === "size")) }))}
       onRefuse={refuse}
     />
@@ -50,7 +52,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
     if (!now || !m) return;
     const px = Number.parseFloat(convertLength(length, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
     const growth = px / (i === 0 ? now.w : now.h);
-    session.edit(`size ${id}`, () => scaleCluster(sight, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
+    session.edit(`size ${nameOf(layout, id)}`, () => scaleCluster(sight, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
   };
   const ax = common(pins, (p) => p.pin.anchor[0]);
   const ay = common(pins, (p) => p.pin.anchor[1]);
@@ -121,6 +123,7 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
   const session = useSessionActions();
   const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
   if (!placement) return null;
+  const name = nameOf(sight.layout, id);
   const frames = (["safe", "screen", "picture"] as const).filter((f) => f !== "picture" || sight.layout.picture !== undefined || placement.frame === "picture");
   if (placement.kind === "span")
     return (
@@ -129,7 +132,7 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
         label="Tied to"
         value={placement.frame}
         options={frames.map((f) => [f, `in ${f}`])}
-        onChange={(frame) => session.edit(`tie ${id}`, () => spanIn(sight, id, frame))}
+        onChange={(frame) => session.edit(`tie ${name}`, () => spanIn(sight, id, frame))}
       />
     );
   // A control may also stand in a cluster; going in or out it does not jump.
@@ -138,10 +141,10 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
   const clusters = isControl ? sight.layout.clusters.map((c) => [`in ${c.id}`, `in ${c.name}`] as const) : [];
   const anchor = anchorWord(placement.anchor);
   const choose = (choice: string) => {
-    if (choice.startsWith("in ")) return session.edit(`put ${id} into ${choice.slice(3)}`, () => moveInto(sight, id, choice.slice(3)));
+    if (choice.startsWith("in ")) return session.edit(`put ${name} into ${nameOf(sight.layout, choice.slice(3))}`, () => moveInto(sight, id, choice.slice(3)));
     const frame = choice as "safe" | "screen" | "picture";
-    if (home === null) return session.edit(`tie ${id}`, () => tieTo(sight, id, frame, seenPin(sight, id)!.anchor));
-    return session.edit(`take ${id} out of ${home}`, () => {
+    if (home === null) return session.edit(`tie ${name}`, () => tieTo(sight, id, frame, seenPin(sight, id)!.anchor));
+    return session.edit(`take ${name} out of ${nameOf(sight.layout, home)}`, () => {
       const out = moveInto(sight, id, null);
       return out.ok && frame !== "safe" ? tieTo(sightOf(out.value, sight.screen, sight.view), id, frame, [0.5, 0.5]) : out;
     });

@@ -20,7 +20,7 @@ import {
 } from "lucide-react";
 import { renameSpot, reorderControls } from "../../../core/layout/edits/controls";
 import { alignTo, distribute, type Alignment } from "../../../core/placement/align";
-import { changeKind, kindsFor } from "../../../core/placement/make";
+import { kindsFor } from "../../../core/placement/make";
 import { pxPerMm } from "../../../core/placement/screen";
 import { canSplit } from "../../../core/placement/split";
 import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/placement/spots";
@@ -35,6 +35,8 @@ import { KIND_WORD } from "../kinds";
 import { CARRY_MM } from "../useGlassGestures";
 import { FrameChoice, PinFields } from "./PinFields";
 import { SpanFields } from "./SpanFields";
+import { nameOf, namesOf } from "../../shared/names";
+import { wishKind } from "../kindWish";
 
 export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const session = useSessionActions();
@@ -52,14 +54,14 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
     <>
       {one !== null && named && (
         <div className={`grid gap-1.5 ${control ? "grid-cols-[1fr_84px]" : ""}`}>
-          <TypedField bare label="Name" value={named.name} onCommit={(name) => session.edit(`rename ${one}`, (l) => renameSpot(l, one, name.trim()))} />
+          <TypedField bare label="Name" value={named.name} onCommit={(name) => session.edit(`rename ${named.name}`, (l) => renameSpot(l, one, name.trim()))} />
           {control && (
             <ChoiceField
               bare
               label="Kind"
               value={control.kind}
               options={kindsFor(null).map((k) => [k, KIND_WORD[k].toLowerCase()])}
-              onChange={(next) => session.edit(`make ${one} a ${next}`, () => changeKind(sight, one, next))}
+              onChange={(next) => wishKind(session, one, next)}
             />
           )}
         </div>
@@ -74,7 +76,7 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
               ["pin", "pinned"],
               ["span", "spans"],
             ]}
-            onChange={(next) => session.edit(`${next} ${one}`, () => asKind(sight, one, next))}
+            onChange={(next) => session.edit(`${next} ${nameOf(layout, one)}`, () => asKind(sight, one, next))}
           />
           <FrameChoice sight={sight} id={one} />
         </div>
@@ -96,9 +98,9 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
           <button
             className="text-accent underline"
             data-testid="hand-back"
-            title={`${own.join(", ")}: ${ownFields(layout, arrangement, own[0]).join(", ")} changed in this arrangement. Hand it back, and the base holds again.`}
+            title={`${own.map((key) => nameOf(layout, key)).join(", ")}: ${ownFields(layout, arrangement, own[0]).join(", ")} changed in this arrangement. Hand it back, and the base holds again.`}
             onClick={() =>
-              session.edit(`hand ${own.join(", ")} back`, (l) =>
+              session.edit(`hand ${namesOf(layout, own)} back`, (l) =>
                 own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
               )
             }
@@ -125,7 +127,7 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const session = useSessionActions();
   const { layout } = sight;
   const kinds = keys.map((key) => spotOf(layout, key)?.kind);
-  const names = keys.length === 1 ? keys[0] : `${keys.length} of them`;
+  const names = namesOf(layout, keys, "of them");
   const button = (name: string, key: string, icon: ReactNode, run: () => void, shown = true) =>
     shown && (
       <button

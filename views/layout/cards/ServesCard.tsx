@@ -13,6 +13,7 @@ import { serveBy } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
 import { ServeFields } from "../../shared/ServeFields";
+import { removeTold } from "../../shared/remove";
 
 export const ServesCard = memo(
   function ServesCard({ controls }: { controls: readonly Control[] }) {
@@ -39,7 +40,7 @@ export const ServesCard = memo(
               onChange={(event) => {
                 const action = actions.find((a) => a.name === event.target.value);
                 if (!action) return;
-                session.edit(`bind ${controls.map((c) => c.id).join(", ")} to ${action.name}`, (l) =>
+                session.edit(`bind ${controls.map((c) => c.name).join(", ")} to ${action.name}`, (l) =>
                   controls.reduce<Result<Layout>>((r, c) => (r.ok ? bind(r.value, c.id, fittingServe(c.kind, action)!) : r), { ok: true, value: l }),
                 );
               }}
@@ -69,7 +70,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   const ports: readonly Serve["port"][] = PORTS[control.kind];
   const fitting = action ? ports.filter((p) => portFits(p, action.kind)) : ports;
   const shown = fitting.includes(serve.port) ? fitting : [serve.port, ...fitting];
-  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.id}`, (l) => changeServe(l, control.id, index, next), true);
+  const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, control.id, index, next), true);
   return (
     <div className="grid gap-0.5">
       <div className="grid grid-cols-[72px_1fr_24px] items-center gap-1">
@@ -86,7 +87,11 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
         <button
           className="grid size-6 place-items-center"
           aria-label={`Serve ${serve.action} no longer`}
-          onClick={() => session.edit(`unbind ${control.id} from ${serve.action}`, (l) => unbind(l, control.id, index))}
+          onClick={() =>
+            removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” no longer serves “${serve.action}”`, (l) =>
+              unbind(l, control.id, index),
+            )
+          }
         >
           <X size={13} />
         </button>

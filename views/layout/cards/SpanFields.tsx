@@ -6,6 +6,7 @@ import { changePlacements, placementIn } from "../../../core/placement/spots";
 import { tieEdge, type Edge } from "../../../core/placement/ties";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
+import { nameOf } from "../../shared/names";
 
 const EDGES: readonly Edge[] = ["left", "right", "top", "bottom"];
 
@@ -15,10 +16,11 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
   const span = placementIn(sight.layout, arrangement, id);
   const m = measureOf(sight, id);
   if (span?.kind !== "span") return null;
+  const name = nameOf(sight.layout, id);
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const fraction = (edge: Edge) => (edge === "left" ? span.from[0] : edge === "top" ? span.from[1] : edge === "right" ? span.to[0] : span.to[1]);
   return (
-    <div className="grid grid-cols-2 gap-x-2 gap-y-0.5" role="group" aria-label={`Edges of ${id}`}>
+    <div className="grid grid-cols-2 gap-x-2 gap-y-0.5" role="group" aria-label={`Edges of ${name}`}>
       {EDGES.map((edge) => (
         <div key={edge} className="grid grid-cols-[50px_1fr] gap-x-0.5">
           <span className="caption col-span-2 leading-[13px]">{edge}</span>
@@ -29,7 +31,7 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
             value={fraction(edge) * 100}
             min={0}
             max={100}
-            onChange={(v) => session.edit(`tie the ${edge} edge of ${id}`, (l) => tieEdge({ ...sight, layout: l }, id, edge, v / 100), true)}
+            onChange={(v) => session.edit(`tie the ${edge} edge of ${name}`, (l) => tieEdge({ ...sight, layout: l }, id, edge, v / 100), true)}
             onRefuse={refuse}
           />
           <LengthField
@@ -38,12 +40,12 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
             value={span.inset[edge]}
             onChange={(v) =>
               session.edit(
-                `${edge} edge of ${id}`,
+                `${edge} edge of ${name}`,
                 (l) => changePlacements(l, arrangement, [id], "span", (s) => ({ ...s, inset: { ...s.inset, [edge]: v } })),
                 true,
               )
             }
-            convert={m ? (unit: LengthUnit) => convertLength(span.inset[edge], unit, m.frame, m.unit, m.mm, 1) : undefined}
+            convert={m ? (text: string, unit: LengthUnit) => convertLength(text, unit, m.frame, m.unit, m.mm, 1) : undefined}
             onRefuse={refuse}
           />
         </div>

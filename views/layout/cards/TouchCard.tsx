@@ -16,6 +16,7 @@ import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { HitPicture } from "./HitPicture";
 import { SpanFields } from "./SpanFields";
+import { namesOf } from "../../shared/names";
 
 interface Props {
   readonly sight: Sight;
@@ -24,13 +25,16 @@ interface Props {
   readonly places: readonly (ResolvedControl | undefined)[];
 }
 
+/** A hit area as large as the visual box, said as a size of its own. */
+const AS_ITS_BOX: [string, string] = ["100%w", "100%h"];
+
 export const TouchCard = memo(
   function TouchCard({ sight, controls, places }: Props) {
     const session = useSessionActions();
     const { arrangement } = sight.resolved;
     const mm = pxPerMm(sight.screen);
     const ids = controls.map((c) => c.id);
-    const names = ids.length === 1 ? ids[0] : `${ids.length} controls`;
+    const names = namesOf(sight.layout, ids);
     const hitOf = (c: Control): Hit => overrideIn(sight.layout, arrangement, c.id)?.hit ?? c.hit;
     const all = (l: Layout, next: (hit: Hit, id: string) => Partial<Hit>): Result<Layout> =>
       controls.reduce<Result<Layout>>((r, c) => (r.ok ? changeHit(r.value, c.id, next(hitOf(c), c.id), arrangement) : r), { ok: true, value: l });
@@ -40,12 +44,14 @@ export const TouchCard = memo(
       const at = places[ids.indexOf(id)];
       return at ? convertLength(length, unit, at.visual, sight.resolved.scale, mm, at.k) : length;
     };
+    const here = (length: string, unit: LengthUnit) => unitOf(length, unit, ids[0]);
     const shift = (i: 0 | 1) => (
       <LengthField
         label={i === 0 ? "Shift across" : "Shift down"}
         prefix={i === 0 ? "→" : "↓"}
         value={common(controls, (c) => hitOf(c).shift[i])}
         onChange={(v) => change("shift", (h) => ({ shift: i === 0 ? [v, h.shift[1]] : [h.shift[0], v] }))}
+        convert={here}
         onUnit={(unit) =>
           change("unit of the shift", (h, id) => ({ shift: i === 0 ? [unitOf(h.shift[0], unit, id), h.shift[1]] : [h.shift[0], unitOf(h.shift[1], unit, id)] }))
         }
@@ -87,6 +93,7 @@ export const TouchCard = memo(
               prefix="grow"
               value={common(controls, (c) => hitOf(c).grow)}
               onChange={(grow) => change("growth", () => ({ grow }))}
+              convert={here}
               onUnit={(unit) => change("unit of the growth", (h, id) => ({ grow: unitOf(h.grow, unit, id) }))}
               onRefuse={refuse}
             />
@@ -114,11 +121,12 @@ export const TouchCard = memo(
                 key={i}
                 label={i === 0 ? "Width of the hit area" : "Height of the hit area"}
                 prefix={i === 0 ? "w" : "h"}
-                value={common(controls, (c) => hitOf(c).size?.[i] ?? "100%w")}
-                onChange={(v) => change("hit size", (h) => ({ size: i === 0 ? [v, h.size?.[1] ?? "100%h"] : [h.size?.[0] ?? "100%w", v] }))}
+                value={common(controls, (c) => (hitOf(c).size ?? AS_ITS_BOX)[i])}
+                onChange={(v) => change("hit size", ({ size = AS_ITS_BOX }) => ({ size: i === 0 ? [v, size[1]] : [size[0], v] }))}
+                convert={here}
                 onUnit={(unit) =>
                   change("unit of the hit size", (h, id) => {
-                    const [w, tall] = h.size ?? ["100%w", "100%h"];
+                    const [w, tall] = h.size ?? AS_ITS_BOX;
                     return { size: i === 0 ? [unitOf(w, unit, id), tall] : [w, unitOf(tall, unit, id)] };
                   })
                 }
@@ -130,13 +138,13 @@ export const TouchCard = memo(
         {one && at && (
           <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
             takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
-            <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : ["100%w", "100%h"] }))}>
+            <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : AS_ITS_BOX }))}>
               {hitOf(one).size ? "as its box" : "a size of its own"}
             </button>
             {overrideIn(sight.layout, arrangement, one.id)?.hit && arrangement !== null && (
               <button
                 className="min-h-6 font-sans text-accent underline"
-                onClick={() => session.edit(`hand the hit area of ${one.id} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
+                onClick={() => session.edit(`hand the hit area of ${one.name} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
               >
                 hand back
               </button>
@@ -154,7 +162,12 @@ export const TouchCard = memo(
     a.sight.view === b.sight.view &&
     a.sight.layout.arrangements === b.sight.layout.arrangements &&
     a.places.every(
-      (p, i) => p?.hit.w === b.places[i]?.hit.w && p?.hit.h === b.places[i]?.hit.h && p?.visual.w === b.places[i]?.visual.w && sameLanding(p, b.places[i]),
+      (p, i) =>
+        p?.hit.w === b.places[i]?.hit.w &&
+        p?.hit.h === b.places[i]?.hit.h &&
+        p?.visual.w === b.places[i]?.visual.w &&
+        p?.visual.h === b.places[i]?.visual.h &&
+        sameLanding(p, b.places[i]),
     ),
 );
 
@@ -180,7 +193,7 @@ function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kin
       <button
         className="push h-6 justify-self-start"
         onClick={() =>
-          session.edit(`landing area of ${stick.id}`, (l) =>
+          session.edit(`landing area of ${stick.name}`, (l) =>
             changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < sight.screen.widthPx / 2) }),
           )
         }
@@ -194,11 +207,11 @@ function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kin
         <span className="caption text-land">landing area</span>
         <span className="flex gap-2 text-[11px]">
           {placement.kind === "pin" && (
-            <button className="underline" onClick={() => session.edit(`landing area of ${stick.id} spans`, () => asKind(sight, key, "span"))}>
+            <button className="underline" onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(sight, key, "span"))}>
               let it span
             </button>
           )}
-          <button className="underline" onClick={() => session.edit(`landing area of ${stick.id}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}>
+          <button className="underline" onClick={() => session.edit(`landing area of ${stick.name}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}>
             take it away
           </button>
         </span>

@@ -14,6 +14,7 @@ import { useSession, useSessionActions } from "../../session/context";
 import { railOf, shelfOf } from "../../session/screens";
 import { saveText } from "../../shared/download";
 import { ScreenForm } from "./ScreenForm";
+import { removeTold } from "../../shared/remove";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
@@ -120,7 +121,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
                   <button
                     className={ICON}
                     aria-label={`Delete ${screen.name}`}
-                    onClick={() => session.edit(`delete ${screen.name}`, (l) => removeScreen(l, screen.name))}
+                    onClick={() => removeTold(session, `delete ${screen.name}`, `Your screen “${screen.name}” is deleted`, (l) => removeScreen(l, screen.name))}
                   >
                     <Trash2 size={13} />
                   </button>

@@ -1,15 +1,20 @@
-/** The text of a file a user brings, refused early where it cannot be a layout. */
+/** The text of a file a user brings, refused early where it cannot be read or cannot be a layout. */
 import { LIMITS } from "../../core/layout/schema/file";
 import { ok, refused, type Result } from "../../core/result";
 
 /** No layout is larger: 8 MiB without pictures, and its pictures as base64. */
-const MOST_BYTES = LIMITS.bytesWithoutPictures + Math.ceil((LIMITS.picturesBytes * 4) / 3);
+const MOST_BYTES = LIMITS.bytesWithoutPictures + Math.ceil(((LIMITS.picturesBytes + LIMITS.backdropsBytes) * 4) / 3);
 
 export async function textOfFile(file: Pick<File, "size" | "arrayBuffer">): Promise<Result<string>> {
   const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
   if (file.size > MOST_BYTES) return refused("", `The file holds ${mib(file.size)}; a layout holds at most ${mib(MOST_BYTES)}, pictures and all.`);
   if (file.size === 0) return refused("", "The file is empty.");
-  const bytes = new Uint8Array(await file.arrayBuffer());
+  let bytes: Uint8Array;
+  try {
+    bytes = new Uint8Array(await file.arrayBuffer());
+  } catch {
+    return refused("", "The browser cannot read the file: it may have been moved, changed or locked since it was chosen. Choose it again.");
+  }
   const known = pictureKind(bytes);
   if (known) return refused("", `This is a ${known} picture; a layout file is a text ending in .nodulum.json.`);
   try {

@@ -1,0 +1,40 @@
+"use client";
+/** At a wire: that a press of one tick is nearly lost in an action that rises slowly, and what helps. */
+import type { Action, Control } from "../../../core/layout/types";
+import { helpFleeting, type Fleeting, type FleetingHelp } from "../../../core/wiring/fleeting";
+import { useSessionActions } from "../../session/context";
+
+const HELP: Readonly<Record<FleetingHelp, string>> = {
+  "rise-at-once": "Let it rise at once",
+  "hold-output": "Give until the finger lifts",
+  "hold-press": "Give while it is pressed",
+};
+
+export function FleetingHint({ action, control, told }: { action: Action; control: Control | null; told: Fleeting | null }) {
+  const session = useSessionActions();
+  if (!told) return null;
+  const what = told.always ? "It gives for one tick alone" : "A press that comes and goes within one tick";
+  return (
+    <div role="group" aria-label="A short press" className="grid gap-1.5 border-t border-rule pt-2 text-[12px]">
+      <p>
+        <span className="text-warning" aria-hidden>
+          ◆
+        </span>{" "}
+        {what}
+        {told.always ? ", and that " : " "}comes to {Math.max(1, Math.round(told.part * 100))} % of what it gives: {action.name} rises in{" "}
+        <span className="figure">{action.riseMs} ms</span>.
+      </p>
+      <span className="flex flex-wrap gap-1">
+        {told.helps.map((help) => (
+          <button
+            key={help}
+            className="push h-6 px-1.5 text-[11px]"
+            onClick={() => session.edit(HELP[help].toLowerCase(), (l) => helpFleeting(l, help, action.name, control?.id ?? null))}
+          >
+            {HELP[help]}
+          </button>
+        ))}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+/** Taking wires off: told, with the way back. */
+import { unbind } from "../../core/layout/edits/actions";
+import { deskWires, unplug } from "../../core/wiring/desk";
+import type { Session } from "../session/session";
+import { nameOf } from "../shared/names";
+import { removeTold } from "../shared/remove";
+import { endWord } from "./keys";
+
+/** Takes a wire off a control's port. */
+export function takeWireOff(session: Session, id: string, index: number): boolean {
+  const { layout } = session.store.getState();
+  const name = nameOf(layout, id);
+  const serve = layout.controls.find((c) => c.id === id)?.serves[index];
+  const what = `The wire from “${name}”${serve ? `, ${serve.port}, to “${serve.action}”` : ""} is off`;
+  return removeTold(session, `take a wire off ${name}`, what, (l) => unbind(l, id, index));
+}
+
+/** Takes a key, mouse or pad input off an action. */
+export function unplugTold(session: Session, action: string, list: "keys" | "mouse" | "pad", index: number): boolean {
+  const { layout } = session.store.getState();
+  const bound = layout.actions.find((a) => a.name === action);
+  const wire = bound && deskWires(bound).find((w) => w.list === list && w.index === index);
+  const end = wire ? endWord(wire.end) : "the input";
+  return removeTold(session, `take ${end} from ${action}`, `${end} no longer gives to “${action}”`, (l) => unplug(l, action, list, index));
+}

@@ -1,0 +1,58 @@
+"use client";
+/** What another kind would take from a control, told before it is done. */
+import { previewControlKind } from "../../core/wiring/controlKind";
+import { Dialogue } from "../../ui/Dialogue";
+import { useSession, useSessionActions } from "../session/context";
+import { nameOf } from "../shared/names";
+import { setBench, useBench } from "./bench";
+import { aKind, makeKind } from "./kindWish";
+
+export function KindWishDialogue() {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const wish = useBench((b) => b.kindWish);
+  const control = layout.controls.find((c) => c.id === wish?.id);
+  if (!wish || !control) return null;
+  const { kept, lost } = previewControlKind(layout, wish.id, wish.kind);
+  const close = () => setBench({ kindWish: null });
+  return (
+    <Dialogue title={`${nameOf(layout, wish.id)} as ${aKind(wish.kind)}`} open onOpenChange={(open) => !open && close()}>
+      <div className="grid gap-3">
+        <section aria-label="What it would no longer serve">
+          <h3 className="heading mb-1">It would no longer serve</h3>
+          <ul className="grid gap-1">
+            {lost.map(({ serve, why }) => (
+              <li key={`${serve.port} ${serve.action}`}>
+                <span className="text-warning" aria-hidden>
+                  ◆
+                </span>{" "}
+                <span className="figure">{serve.action}</span> <span className="caption">by {serve.port}:</span> {why.replaceAll("`", "")}
+              </li>
+            ))}
+          </ul>
+        </section>
+        {kept.length > 0 && (
+          <section aria-label="What goes on">
+            <h3 className="heading mb-1">It would go on serving</h3>
+            <ul className="grid gap-0.5">
+              {kept.map(({ from, to }) => (
+                <li key={`${from.port} ${from.action}`}>
+                  <span className="figure">{to.action}</span>{" "}
+                  <span className="caption">{from.port === to.port ? `by ${to.port}` : `by ${to.port} instead of ${from.port}`}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <div className="flex justify-end gap-2">
+          <button className="push" onClick={close}>
+            Leave it {aKind(control.kind)}
+          </button>
+          <button className="push push-main" onClick={() => makeKind(session, wish.id, wish.kind)}>
+            Make it {aKind(wish.kind)}
+          </button>
+        </div>
+      </div>
+    </Dialogue>
+  );
+}

@@ -1,0 +1,26 @@
+/** Puts what was copied onto the glass, set off a little where it would lie on what is there. */
+import type { Clip } from "../../core/exchange/clip";
+import type { Sight } from "../../core/placement/edits";
+import { unitPx } from "../../core/placement/scale";
+import { setOff } from "../../core/placement/twins";
+import { ok } from "../../core/result";
+import { pasteClip } from "../../core/wiring/paste";
+import type { TakeOver } from "../../core/wiring/takeOver";
+import type { Session } from "../session/session";
+import { namesOf } from "../shared/names";
+
+/** Pastes with the words as they were chosen, and selects what came; false where it was refused. */
+export function paste(session: Session, sight: Pick<Sight, "screen" | "view">, clip: Clip, words: TakeOver["words"]): boolean {
+  const { layout } = session.store.getState();
+  const { screen } = sight;
+  const unitRatio = unitPx(clip.layout.scale, clip.layout.reference, screen) / unitPx(layout.scale, layout.reference, screen);
+  const made = pasteClip(clip, layout, { words, unitRatio });
+  if (!made.ok) return session.edit("paste", () => made);
+  const { keys } = made.value;
+  // Beside its original, so that both can be seen; what was cut comes back where it was.
+  const beside = clip.layout.controls.some((c) => layout.controls.some((own) => JSON.stringify(own.placement) === JSON.stringify(c.placement)));
+  const placed = beside ? setOff(sight, made.value.layout, keys) : made.value.layout;
+  if (!session.edit(`paste ${namesOf(placed, keys)}`, () => ok(placed))) return false;
+  session.select(keys);
+  return true;
+}
