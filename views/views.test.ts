@@ -20,6 +20,7 @@ import { tieAt } from "./layout/tying";
 import { valueText } from "./rehearse/traces";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
 import { common } from "./shared/common";
+import { namesOf, spokenProblems } from "./shared/names";
 import { fileNameFor } from "./shared/download";
 
 const [brackwater, pigeonhole, draft] = sampleLayouts();
@@ -213,6 +214,28 @@ test("rail and shelf follow the orientation; the bench falls back where its scre
   expect(shelfOf(pigeonhole).every((s) => s.heightPx > s.widthPx)).toBe(true);
   expect(benchScreenOf({ ...brackwater, workbench: { ...brackwater.workbench, screen: "no such" } }).name).toBe(railOf(brackwater)[0].name);
   expect(railOf({ ...brackwater, orientation: "both" })).toHaveLength(8);
+});
+
+test("held either way, the bench keeps the screen it is on and the way it is held, and so does the rail", () => {
+  for (const layout of [brackwater, pigeonhole]) {
+    const both = { ...layout, orientation: "both" } as const;
+    const [before, after] = [benchScreenOf(layout), benchScreenOf(both)];
+    expect([after.widthPx, after.heightPx]).toEqual([before.widthPx, before.heightPx]);
+    expect(railOf(both).map((s) => s.widthPx)).toEqual(railOf(layout).map((s) => s.widthPx));
+    const named = { ...layout, workbench: { ...layout.workbench, screen: `Tablet 4:3, ${layout.orientation}` } };
+    expect(benchScreenOf(named).name).toBe("Tablet 4:3");
+  }
+});
+
+test("problems are told by the names of what they are about, never by places in lists or ids", () => {
+  const say = (path: string) => spokenProblems(brackwater, [{ path, message: "no" }], 3);
+  expect(say("controls[1].feel.inner")).toBe("“helm”, feel inner: no");
+  expect(say("controls[8]")).toBe("“log book”: no");
+  expect(say("controls[99].hit")).toBe("the new control, hit: no");
+  expect(say("sidle-left")).toBe("“sidle to port”: no");
+  expect(say("controls")).toBe("no");
+  expect(namesOf(brackwater, ["log"])).toBe("log book");
+  expect(namesOf(brackwater, ["log", "pause"])).toBe("2 controls");
 });
 
 test("files that cannot be layouts are told apart before they are read", async () => {

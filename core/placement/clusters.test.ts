@@ -163,3 +163,11 @@ test("copies of controls, clusters and zones: bound as their originals, set off 
   expect(copies.layout.controls.find((c) => c.id === "a-2")!.serves).toEqual([{ port: "press", action: "act-0" }]);
   expect(copies.layout.clusters.map((c) => c.name)).toEqual(["Deck", "Deck 2"]);
 });
+
+test("mirrored copies that would be too many are refused with the reason, all or none", () => {
+  const buttons = Array.from({ length: 199 }, (_, i) => ({ id: `b${i}`, name: `B${i}`, kind: "button", placement: placed(100 + i, 100, 40) }));
+  const sight = sightOf(staged(buttons, []), STAGE);
+  expect(get(makeTwins(sight, ["b0"])).layout.controls).toHaveLength(200);
+  const refused = makeTwins(sight, ["b0", "b1"]);
+  expect(refused.ok ? "" : refused.problems[0].message).toBe("a layout holds at most 200 controls");
+});

@@ -3,12 +3,12 @@ import { frozen, layoutArbitrary, screenArbitrary } from "../conformance/arbitra
 import { LENGTH_UNITS } from "../layout/length";
 import { newLayout } from "../layout/edits/whole";
 import { addAction } from "../layout/edits/actions";
-import { convertLength, moveBy, placeAt, sightOf, type Sight } from "./edits";
+import { convertLength, moveBy, nearestTie, placeAt, sightOf, type Sight } from "./edits";
 import { mirrorControl, mirrorPlacement } from "./mirror";
 import { fittingKind, growControl } from "./make";
-import { plainScreen } from "./screen";
+import { framesOf, plainScreen } from "./screen";
 import { handBack, ownFields, placementIn } from "./spots";
-import { asKind, carryTo, pivotAt, seenPin, spanIn, tieEdge, TIE_POINTS, tieTo } from "./ties";
+import { asKind, carryTo, pivotAt, seenPin, spanIn, tieAnew, tieEdge, TIE_POINTS, tieTo } from "./ties";
 import type { Layout } from "../layout/types";
 import type { Result } from "../result";
 
@@ -34,6 +34,50 @@ const pinned = fc
   .filter((s): s is { sight: Sight; at: NonNullable<typeof s.at> } => s.at !== undefined);
 const boxIn = (sight: Sight, id: string) => sight.resolved.controls.find((c) => c.id === id)!.visual;
 const again = (sight: Sight, layout: Layout) => sightOf(layout, sight.screen, sight.view);
+
+test("the nearest corner, edge's middle or centre: the one with the shortest tether, whatever the size", () => {
+  const frame = { x: 0, y: 0, w: 1000, h: 500 };
+  const tie = (x: number, y: number, w = 100, h = w) => nearestTie(frame, { x, y, w, h });
+  expect(tie(20, 380)).toEqual([0, 1]);
+  expect(tie(440, 390)).toEqual([0.5, 1]);
+  expect(tie(460, 190)).toEqual([0.5, 0.5]);
+  expect(tie(880, 190)).toEqual([1, 0.5]);
+  // A large stick near the bottom is the bottom's, though its middle lies nearer to the middle of the frame.
+  expect(tie(10, 180, 300)).toEqual([0, 1]);
+  fc.assert(
+    fc.property(fc.integer({ min: -200, max: 1200 }), fc.integer({ min: -200, max: 700 }), fc.integer({ min: 1, max: 600 }), (x, y, w) => {
+      const tether = ([ax, ay]: readonly [number, number]) => Math.hypot(x + ax * w - ax * frame.w, y + ay * w - ay * frame.h);
+      const best = Math.min(...TIE_POINTS.map(tether));
+      expect(tether(tie(x, y, w))).toBeCloseTo(best, 9);
+    }),
+  );
+});
+
+test("carried elsewhere, what was tied to the nearest point is tied to the nearest one there; what was tied by hand stays so", () => {
+  fc.assert(
+    fc.property(pinned, fc.integer({ min: -900, max: 900 }), fc.integer({ min: -500, max: 500 }), ({ sight, at }, dx, dy) => {
+      const moved = moveBy(sight, [at.id], dx, dy);
+      fc.pre(moved.ok);
+      const now = again(sight, moved.value);
+      const retied = again(sight, get(tieAnew(sight, now, [at.id])));
+      near(boxIn(retied, at.id), boxIn(now, at.id));
+      const [was, is] = [seenPin(sight, at.id)!, seenPin(retied, at.id)!];
+      if (typeof was.frame === "object") return expect(is.anchor).toEqual(was.anchor);
+      const frame = framesOf(sight.screen, sight.layout.picture)[was.frame];
+      const old = nearestTie(frame, boxIn(sight, at.id));
+      const byNature = [was.anchor, was.pivot].every((p) => p[0] === old[0] && p[1] === old[1]);
+      expect(is.anchor).toEqual(byNature ? nearestTie(frame, boxIn(now, at.id)) : was.anchor);
+    }),
+    { numRuns: 120 },
+  );
+  const tall = plainScreen("tall", 720, 1440, 300);
+  const layout = get(addAction(get(newLayout("T", { width: 720, height: 1440 })), "leap", "press"));
+  const grown = get(growControl(sightOf(layout, tall), { kind: null, action: layout.actions[0], at: { x: 360, y: 1300 } })).layout;
+  expect(grown.controls[0].placement).toMatchObject({ anchor: [0.5, 1], pivot: [0.5, 1] });
+  const before = sightOf(grown, tall);
+  const side = sightOf(get(moveBy(before, ["leap"], 250, -20)), tall);
+  expect(get(tieAnew(before, side, ["leap"])).controls[0].placement).toMatchObject({ anchor: [1, 1], pivot: [1, 1] });
+});
 
 test("tied anywhere in any frame, a control does not jump, for any player", () => {
   fc.assert(
@@ -158,7 +202,7 @@ test("a length keeps its px in every unit", () => {
 const screen = plainScreen("Phone", 2400, 1080, 411);
 const fresh = () => get(addAction(get(addAction(get(newLayout("Fresh", { width: 1600, height: 720 })), "helm", "vector")), "lamp", "motion"));
 
-test("a control grown for an action fits it, is bound, and is tied to the nearest corner", () => {
+test("a control grown for an action fits it, is bound, and is tied to the nearest point of its frame", () => {
   const sight = sightOf(fresh(), screen);
   const grown = get(growControl(sight, { action: sight.layout.actions[0], kind: fittingKind("vector"), at: { x: 2000, y: 900 } }));
   const control = grown.layout.controls[0];

@@ -281,3 +281,12 @@ test("the picture of smoothing rises and falls in the times it is given", () => 
   expect(at(trace, 550)).toBe(0);
   expect(at(easeTrace({ riseMs: 0, fallMs: 0 }, 400, 600, 120), 25)).toBe(1);
 });
+
+test("of an axis the usual keys give their ends, any other its positive one until it is said: never a guessed minus", () => {
+  const layout = staged([], [{ name: "lean", kind: "axis" }]);
+  const valueOf = (l: Layout, code: string) => (l.actions[0].keys.find((k) => k.code === code) as { value?: number }).value;
+  let next = layout;
+  for (const code of ["KeyU", "KeyI", "KeyO", "ArrowLeft", "ArrowUp"]) next = get(plugIn(next, "lean", `key ${code}`));
+  expect(["KeyU", "KeyI", "KeyO", "ArrowLeft", "ArrowUp"].map((code) => valueOf(next, code))).toEqual([1, 1, 1, -1, 1]);
+  expect(valueOf(get(plugIn(layout, "lean", "key KeyU", -1)), "KeyU")).toBe(-1);
+});

@@ -7,6 +7,9 @@ import { sampleLayouts } from "../../samples/samples";
 import { memoryStore, type LayoutStore } from "../../storage/layouts";
 import { createLibrary, firstLayout } from "./library";
 import { createSession, type Session } from "./session";
+import { changeFeel } from "../../core/layout/edits/controls";
+import { deleteAction, deleteSpots } from "../shared/remove";
+import type { Layout } from "../../core/layout/types";
 
 const [brackwater] = sampleLayouts();
 const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession(store, "id", brackwater, () => 1000);
@@ -58,6 +61,45 @@ test("steps of one field join; turning to something else parts them", () => {
   expect(layoutOf(session).scale.share).toBe(0.42);
   session.undo();
   expect(layoutOf(session).scale.share).toBe(0.35);
+});
+
+test("why a preview is refused is told, by name, and goes with the next one that is not", () => {
+  const session = fresh();
+  session.begin("feel");
+  const feel = (inner: number) => (l: Layout) => changeFeel(l, "helm", { inner });
+  expect(session.preview(feel(2))).toBe(false);
+  expect(session.store.getState().notice).toMatchObject({ tone: "problem", text: expect.stringMatching(/^“helm”, feel inner: must be a number from 0 to 1/) });
+  expect(session.preview(feel(0.3))).toBe(true);
+  expect(session.store.getState().notice).toBeNull();
+  session.preview(feel(2));
+  session.cancel();
+  expect(session.store.getState().notice).toBeNull();
+  expect(layoutOf(session)).toBe(brackwater);
+});
+
+test("a gesture under way is not kept: not by what is remembered meanwhile, not by opening another layout", async () => {
+  const store = memoryStore("test");
+  const session = createSession(store, "id", brackwater, () => 5);
+  session.begin("scale");
+  session.preview(share(0.9));
+  session.remember({ screen: "Tablet 4:3" });
+  await session.flush();
+  expect(JSON.parse((await store.read("id"))!.text)).toMatchObject({ scale: { share: 0.35 }, workbench: { screen: "Tablet 4:3" } });
+  session.show("other", sampleLayouts()[1]);
+  session.undo();
+  expect(session.store.getState()).toMatchObject({ id: "other", gesture: null });
+  expect(JSON.parse((await store.read("id"))!.text)).toMatchObject({ scale: { share: 0.35 } });
+});
+
+test("deleting says what went, and brings it back at one click", () => {
+  const session = fresh();
+  deleteSpots(session, ["horn", "tide"]);
+  expect(layoutOf(session).controls.some((c) => c.id === "horn")).toBe(false);
+  expect(session.store.getState().notice?.text).toBe("“horn” and “Tide clock” are deleted.");
+  session.store.getState().notice!.act!.run();
+  expect(layoutOf(session)).toEqual(brackwater);
+  deleteAction(session, "pump");
+  expect(session.store.getState().notice?.text).toBe("The action “pump” is removed; “pump” still leads to it, and so to nothing.");
 });
 
 test("what the editor remembers is kept without an entry, and outlives undo", () => {
