@@ -86,7 +86,7 @@ test("one button serves two actions, each with what it gives: it sounds, repeate
   await expect(sum).toContainText("added, shortened to length 1");
   // It plays so: the small glass gives both at once.
   const glass = (await page.getByTestId("try-glass").boundingBox())!;
-  await page.mouse.move(glass.x + glass.width * 0.92, glass.y + glass.height * 0.51);
+  await page.mouse.move(glass.x + glass.width * 0.797, glass.y + glass.height * 0.632);
   await page.mouse.down();
   await expect(page.getByTestId("live")).toHaveText("live: helm, horn");
   await page.mouse.up();

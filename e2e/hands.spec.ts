@@ -66,8 +66,8 @@ test("select several, move them together, copy, paste, duplicate, delete", async
 test("a marquee selects what it meets", async ({ page }) => {
   await open(page);
   await page.keyboard.press("h");
-  await drag(page, await onGlass(page, 0.04, 0.02), await onGlass(page, 0.24, 0.15));
-  await expect(page.getByRole("region", { name: "Place" })).toContainText("log, pause");
+  await drag(page, await onGlass(page, 0.37, 0.05), await onGlass(page, 0.61, 0.22));
+  await expect(page.getByRole("region", { name: "Place" })).toContainText("log book, pause");
 });
 
 test("everything on the bench has a key: grow, reach, nudge, carry, raise", async ({ page }) => {
@@ -85,7 +85,7 @@ test("everything on the bench has a key: grow, reach, nudge, carry, raise", asyn
   await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("centre of safe");
   expect((await place(page, "horn-2")).x).toBeCloseTo(stood.x, 3);
   await page.keyboard.press("[");
-  await expect(page.getByRole("button", { name: "Undo: lower horn-2" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Undo: lower horn 2" })).toBeEnabled();
   await control(page, "log").focus();
   await page.keyboard.press("Tab");
   await expect(control(page, "horn-2")).toBeFocused();

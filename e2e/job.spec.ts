@@ -75,7 +75,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
 
   // Tied elsewhere by its tether; it does not jump.
   const place = page.getByRole("region", { name: "Place" });
-  await expect(place.getByLabel("Tied to")).toContainText("bottom right of safe");
+  await expect(place.getByLabel("Tied to")).toContainText("bottom of safe");
   const stood = await placeOf(page, "towline");
   await drag(page, await middle(page.locator('[data-tether="towline"] path')), await onGlass(page, 0.045, 0.95), 12);
   await expect(place.getByLabel("Tied to")).toContainText("bottom left of safe");
@@ -139,7 +139,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await small.getByRole("button").click();
   await expect(page.getByTestId("bench-screen")).toHaveText("Small 4:3, 3.5 inches");
   const findings = page.getByRole("region", { name: "Findings on this screen" });
-  await expect(findings).toContainText("horn and towline overlap");
+  await expect(findings).toContainText("“horn” and “towline” overlap");
   await findings.getByRole("button", { name: /overlap/ }).click();
   await expect(control(page, "towline")).toHaveAttribute("aria-pressed", "true");
   await page.keyboard.press("Escape");

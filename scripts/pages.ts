@@ -69,7 +69,10 @@ function tables(): string {
     `### hit\n\n${table(kinds[0].properties!.hit)}`,
     ...kinds.map(feel),
     `### look\n\n${table(kinds[0].properties!.look)}`,
-    `A layout holds at most ${LIMITS.controls} controls, ${LIMITS.actions} actions, ${LIMITS.moments} moments and ${LIMITS.arrangements} arrangements, and ${LIMITS.bytesWithoutPictures / 1048576} MiB without its pictures.`,
+    `### limits\n\n${table(root.properties!.limits)}`,
+    `### limits.scatter: where touches meant for a control land, mm and mm²\n\n${table(root.properties!.limits.properties!.scatter)}`,
+    `### workbench\n\n${table(root.properties!.workbench)}`,
+    `A layout holds at most ${LIMITS.controls} controls, ${LIMITS.actions} actions, ${LIMITS.moments} moments and ${LIMITS.arrangements} arrangements, and ${LIMITS.bytesWithoutPictures / 1048576} MiB without its pictures. A picture holds at most ${LIMITS.pictureBytes / 1024} KiB, all of them ${LIMITS.picturesBytes / 1048576} MiB; a backdrop ${LIMITS.backdropBytes / 1048576} MiB, all of them ${LIMITS.backdropsBytes / 1048576} MiB.`,
   ].join("\n\n");
 }
 

@@ -74,7 +74,7 @@ export const MEANINGS: Readonly<Record<FindingCode | LookCode, Meaning>> = {
     mend: "Keep its area off the edge, by an inset in mm.",
   },
   "touch/steals": {
-    means: "A control's area covers at least 1 % of a zone in which the game itself takes taps (ground may: it lies under others).",
+    means: "A control's area, ground too, covers at least 1 % of a zone in which the game itself takes taps: one of the two loses the tap.",
     measure: "share of the zone",
     severity: "warning",
     mend: "Move the control off the zone.",

@@ -65,13 +65,13 @@ export function newBox(sight: Sight, kind: ControlKind, x: number, y: number): B
   return { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
 }
 
-/** A control of a kind with every default, named after the action it serves, in a box of the screen in view (px), tied to the nearest corner, edge's middle or centre of the safe frame, in whole layout units. */
+/** A control of a kind with every default, named after the action it serves (with a number where that name is taken), in a box of the screen in view (px), tied to the nearest corner, edge's middle or centre of the safe frame, in whole layout units. */
 export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, box: Box): Control {
   const { layout } = sight;
   const pin = pinFor(sight, "control", "safe", box)!;
   const whole = (text: string, least: number) => formatLength(Math.max(least, Math.round(lengthOf(text).amount)), "u");
   const serve = action ? fittingServe(kind, action) : null;
-  const name = action?.name ?? freeName(layout, KIND_NAMES[kind]);
+  const name = freeName(layout, action?.name ?? KIND_NAMES[kind]);
   const made = controlsSchema.parse({
     id: freeId(layout, name),
     name,

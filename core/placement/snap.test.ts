@@ -74,18 +74,23 @@ test("two boxes have nothing to be spaced between", () => {
 
 test("aligned boxes share the line; spaced boxes have equal gaps, and the outermost stay", () => {
   fc.assert(
-    fc.property(fc.array(oneBox, { minLength: 3, maxLength: 8 }), fc.constantFrom(...ALIGNMENTS), fc.constantFrom("x" as const, "y" as const), (all, to, axis) => {
-      const bounds = boundsOf(all)!;
-      const line = (b: Box) => ({ left: b.x, centre: b.x + b.w / 2, right: b.x + b.w, top: b.y, middle: b.y + b.h / 2, bottom: b.y + b.h })[to];
-      for (const b of all) expect(line(alignedBox(b, bounds, to))).toBeCloseTo(line(bounds), 9);
-      const out = spacedOut(all, axis);
-      expect(out.map((b) => [b.w, b.h])).toEqual(all.map((b) => [b.w, b.h]));
-      const side = axis === "x" ? "w" : "h";
-      const middle = (b: Box) => b[axis] + b[side] / 2;
-      const order = [...all.keys()].sort((a, b) => middle(all[a]) - middle(all[b]));
-      const gaps = order.slice(1).map((i, n) => out[i][axis] - out[order[n]][axis] - out[order[n]][side]);
-      for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0], 6);
-      expect(out[order[0]]).toEqual(all[order[0]]);
-    }),
+    fc.property(
+      fc.array(oneBox, { minLength: 3, maxLength: 8 }),
+      fc.constantFrom(...ALIGNMENTS),
+      fc.constantFrom("x" as const, "y" as const),
+      (all, to, axis) => {
+        const bounds = boundsOf(all)!;
+        const line = (b: Box) => ({ left: b.x, centre: b.x + b.w / 2, right: b.x + b.w, top: b.y, middle: b.y + b.h / 2, bottom: b.y + b.h })[to];
+        for (const b of all) expect(line(alignedBox(b, bounds, to))).toBeCloseTo(line(bounds), 9);
+        const out = spacedOut(all, axis);
+        expect(out.map((b) => [b.w, b.h])).toEqual(all.map((b) => [b.w, b.h]));
+        const side = axis === "x" ? "w" : "h";
+        const middle = (b: Box) => b[axis] + b[side] / 2;
+        const order = [...all.keys()].sort((a, b) => middle(all[a]) - middle(all[b]));
+        const gaps = order.slice(1).map((i, n) => out[i][axis] - out[order[n]][axis] - out[order[n]][side]);
+        for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0], 6);
+        expect(out[order[0]]).toEqual(all[order[0]]);
+      },
+    ),
   );
 });

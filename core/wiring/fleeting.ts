@@ -37,7 +37,8 @@ export function fleeting(action: Action, control: Control | null = null): Fleeti
 
 /** The same for a serve: null too where the wire gives numbers, or nothing. */
 export function fleetingServe(action: Action, control: Control, serve: Serve): Fleeting | null {
-  const switches = portCarries(serve.port) === "press" && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
+  const switches =
+    portCarries(serve.port) === "press" && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
   // A vector of a swipe comes and goes within a tick as its directions do.
   const flicks = control.kind === "swipe" && serve.port === "vector" && action.ease === "all";
   return switches || flicks ? fleeting(action, control) : null;

@@ -1,0 +1,229 @@
+/** What is asked before it is done, told when it is done, and taken back: kinds, words, ends of axes, deletions, drags left in the middle. */
+import { expect, test, type Page } from "@playwright/test";
+import {
+  addAction,
+  control,
+  drag,
+  dragFromLedger,
+  exportText,
+  fromMenu,
+  glass,
+  middle,
+  onGlass,
+  open,
+  placeOf,
+  saved,
+  startLayout,
+  typeInto,
+  visual,
+} from "./bench";
+
+const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
+const pick = (page: Page, id: string) => control(page, id).click({ position: { x: 12, y: 20 } });
+const notice = (page: Page, text: string | RegExp) => expect(page.getByText(text)).toBeVisible();
+
+test("a length of another unit is added by what it comes to", async ({ page }) => {
+  await open(page);
+  await pick(page, "horn");
+  const before = await placeOf(page, "horn");
+  await typeInto(page, "Place", "Width", "+1mm");
+  await expect(region(page, "Place").getByLabel("Width: unit")).toHaveValue("u");
+  expect((await placeOf(page, "horn")).w - before.w).toBeCloseTo(411 / 25.4, 2);
+  await typeInto(page, "Place", "Width", "*2mm");
+  await notice(page, /“\*2mm” is not a length/);
+});
+
+test("another kind: what it would lose is told before it is done, the rest goes on by the nearest port", async ({ page }) => {
+  await open(page);
+  await page.getByLabel("Moment shown").selectOption({ label: "Alongside" });
+  await pick(page, "nudge");
+  await region(page, "Place").getByLabel("Kind").selectOption("touchpad");
+  const dialogue = page.getByRole("dialog", { name: "nudge as a touchpad" });
+  await expect(dialogue).toContainText("It would no longer serve");
+  await expect(dialogue).toContainText("nudge by vector: a touchpad has no port like vector; it has motion, held");
+  await dialogue.getByRole("button", { name: "Leave it a d-pad" }).click();
+  await expect(control(page, "nudge")).toHaveAttribute("aria-label", /d-?pad/i);
+  await pick(page, "horn");
+  await region(page, "Place").getByLabel("Kind").selectOption("swipe");
+  await notice(page, "“horn” is a swipe now: horn comes from up instead of press.");
+  await page.keyboard.press("Control+z");
+  await expect(control(page, "horn")).toHaveAttribute("aria-label", /button/);
+});
+
+test("a cluster pasted into another layout arrives as one, and what its words mean there is asked", async ({ page }) => {
+  await open(page);
+  await control(page, "horn").click();
+  await control(page, "towline").click({ modifiers: ["Shift"] });
+  await page.keyboard.press("u");
+  await expect(control(page, "cluster")).toHaveAttribute("aria-pressed", "true");
+  const text = await page.evaluate(() => {
+    const data = new DataTransfer();
+    document.dispatchEvent(new ClipboardEvent("copy", { clipboardData: data, bubbles: true, cancelable: true }));
+    return data.getData("text/plain");
+  });
+  await fromMenu(page, "Pigeonhole");
+  await expect(control(page, "walk")).toBeVisible();
+  await page.evaluate((copied) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", copied);
+    document.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+  }, text);
+  const dialogue = page.getByRole("dialog", { name: "Paste from another layout" });
+  await expect(dialogue.getByRole("row")).toHaveCount(3);
+  await dialogue.getByLabel("What horn means here").selectOption("= stamp");
+  await dialogue.getByLabel("What towline means here").selectOption("nothing");
+  await dialogue.getByRole("button", { name: "Paste" }).click();
+  await expect(control(page, "cluster")).toHaveAttribute("aria-label", /cluster of 2/);
+  await expect(control(page, "horn")).toHaveAttribute("aria-label", /serves stamp/);
+  await expect(control(page, "towline")).toHaveAttribute("aria-label", /serves nothing/);
+  await page.keyboard.press("Control+z");
+  await expect(control(page, "cluster")).toHaveCount(0);
+});
+
+test("dropped or carried in a tall game, a control is tied to the nearest point; one for an axis asks which way", async ({ page }) => {
+  await open(page);
+  await fromMenu(page, "New layout…");
+  const dialogue = page.getByRole("dialog", { name: "New layout" });
+  await expect(dialogue.getByLabel("Name")).toBeFocused();
+  await dialogue.getByRole("button", { name: "Tall, 720 × 1440" }).click();
+  await dialogue.getByLabel("Name").fill("Chimney");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/actions$/);
+  await addAction(page, "leap", "press");
+  await addAction(page, "sway", "axis");
+  await page.getByLabel("Name of the new action").blur();
+  await page.keyboard.press("2");
+  await dragFromLedger(page, "leap", 0.5, 0.93);
+  await expect(region(page, "Place").getByLabel("Tied to")).toContainText("bottom of safe");
+  await drag(page, await middle(visual(page, "leap")), await onGlass(page, 0.9, 0.5), 12);
+  await expect(region(page, "Place").getByLabel("Tied to")).toContainText("right of safe");
+  await dragFromLedger(page, "sway", 0.3, 0.3);
+  const way = page.getByRole("group", { name: "Which way of sway serves sway" });
+  await expect(way.getByRole("button", { name: "left–right" })).toHaveAttribute("aria-pressed", "true");
+  await way.getByRole("button", { name: "up–down" }).click();
+  await expect(way.getByRole("button", { name: "up–down" })).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("5");
+  expect(JSON.parse(await exportText(page)).controls.find((c: { id: string }) => c.id === "sway").serves).toEqual([{ port: "y", action: "sway" }]);
+});
+
+test("of each key toward an axis it is asked which end it gives; a short press toward a slow one is told, with what helps", async ({ page }) => {
+  await open(page, "/actions");
+  await startLayout(page, "Ends");
+  await addAction(page, "lean", "axis");
+  await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
+  for (const [key, end] of [
+    ["KeyU", "+1, right or up"],
+    ["KeyI", "−1, left or down"],
+    ["KeyO", "+1, right or up"],
+  ]) {
+    await page.getByRole("button", { name: /^Press the key for lean/ }).press(key);
+    await page
+      .getByRole("group", { name: /gives to lean$/ })
+      .getByRole("button", { name: end })
+      .click();
+  }
+  const bound = page.getByRole("list", { name: "Bound to lean" }).getByRole("listitem");
+  await expect(bound).toHaveCount(3);
+  await page.keyboard.press("Escape");
+  await page.locator('[data-action="lean"]').click({ position: { x: 60, y: 36 } });
+  const rise = page.getByRole("textbox", { name: "rise" });
+  await rise.fill("300");
+  await rise.press("Enter");
+  await page.locator('[data-wire="desk keys 0 lean"]').dispatchEvent("click");
+  const hint = page.getByRole("group", { name: "A short press" });
+  await expect(hint).toContainText("comes to 6 % of what it gives: lean rises in 300 ms");
+  await hint.getByRole("button", { name: "Let it rise at once" }).click();
+  await expect(hint).toHaveCount(0);
+});
+
+test("deleting says what went, by name, and brings it back", async ({ page }) => {
+  await open(page);
+  await control(page, "log").click();
+  await page.keyboard.press("Delete");
+  await notice(page, "“log book” is deleted.");
+  await page.getByRole("button", { name: "Bring it back" }).click();
+  await expect(control(page, "log")).toBeVisible();
+});
+
+test("a cluster of which nothing shows in a moment is not on the glass; held either way, the bench stays as it is", async ({ page }) => {
+  await open(page);
+  await control(page, "horn").click();
+  await control(page, "towline").click({ modifiers: ["Shift"] });
+  await page.keyboard.press("u");
+  await expect(control(page, "cluster")).toBeVisible();
+  await page.getByLabel("Moment shown").selectOption({ label: "Log open" });
+  await expect(control(page, "cluster")).toHaveCount(0);
+  await page.keyboard.press("Escape");
+  await expect(page.locator('[data-bench="wide"]')).toBeVisible();
+  await region(page, "Layout").getByLabel("Held").selectOption("both");
+  await expect(page.locator('[data-bench="wide"]')).toBeVisible();
+  await expect(page.getByTestId("bench-screen")).toHaveText("Tall phone 20:9, notch, landscape");
+  await fromMenu(page, "Pigeonhole");
+  await region(page, "Layout").getByLabel("Held").selectOption("both");
+  await expect(page.locator('[data-bench="tall"]')).toBeVisible();
+});
+
+test("a view left in the middle of a drag keeps nothing of it and saves nothing", async ({ page }) => {
+  await open(page);
+  await saved(page);
+  const before = await placeOf(page, "horn");
+  const from = await middle(visual(page, "horn"));
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x - 120, from.y - 40, { steps: 6 });
+  expect((await placeOf(page, "horn")).x).toBeLessThan(before.x - 100);
+  await page.keyboard.press("4");
+  await expect(page).toHaveURL(/\/screens$/);
+  await page.mouse.up();
+  await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeDisabled();
+  await page.keyboard.press("2");
+  await expect(glass(page)).toBeVisible();
+  expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 3);
+  await page.reload();
+  await expect(control(page, "horn")).toBeVisible();
+  expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 3);
+});
+
+test("Rename begins with the name chosen, and Enter makes it", async ({ page }) => {
+  await open(page);
+  await fromMenu(page, "Rename…");
+  await expect(page.getByRole("dialog", { name: "Rename the layout" }).getByLabel("Name")).toBeFocused();
+  await page.keyboard.type("Low water");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Layouts; open: Low water" })).toBeVisible();
+});
+
+test("mouse buttons: a chord gives both, one let go outside the glass is let go, and the mouse still moves under another button", async ({ page }) => {
+  await open(page, "/actions");
+  await startLayout(page, "Mouse");
+  await addAction(page, "aim", "press");
+  await addAction(page, "turn", "motion");
+  for (const [name, input] of [
+    ["aim", "right"],
+    ["turn", "movement"],
+  ]) {
+    await page
+      .getByRole("button", { name: `Bind a key, mouse or pad input to ${name}` })
+      .first()
+      .click();
+    await page.getByRole("group", { name: "Mouse" }).getByRole("button", { name: input }).click();
+    await page.keyboard.press("Escape");
+  }
+  await page.keyboard.press("2");
+  await dragFromLedger(page, "aim", 0.2, 0.7);
+  await page.keyboard.press("3");
+  const stage = (await page.getByTestId("play-glass").boundingBox())!;
+  const value = (name: string) => page.getByTestId(`value-${name}`);
+  await page.mouse.move(stage.x + stage.width / 2, stage.y + stage.height / 2);
+  await page.mouse.down({ button: "left" });
+  await page.mouse.down({ button: "right" });
+  await expect(value("aim")).toHaveText("true");
+  await page.mouse.up({ button: "right" });
+  await expect(value("aim")).toHaveText("false");
+  await page.mouse.up({ button: "left" });
+  await page.mouse.down({ button: "right" });
+  await expect(value("aim")).toHaveText("true");
+  await page.mouse.move(stage.x + stage.width / 2, stage.y - 60, { steps: 4 });
+  await page.mouse.up({ button: "right" });
+  await expect(value("aim")).toHaveText("false");
+});
