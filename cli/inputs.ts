@@ -46,7 +46,8 @@ export function viewFrom(options: ViewOptions, layout: Layout): View {
   const handed = options.handed ?? "right";
   if (handed !== "left" && handed !== "right") throw new CallError(`--handed: "${handed}" is not a hand; write left or right`);
   const playerSize = options.playerSize === undefined ? 1 : Number(options.playerSize);
-  if (!Number.isFinite(playerSize) || playerSize <= 0) throw new CallError(`--player-size: "${options.playerSize}" is not a number above 0`);
+  // What players and the editor clamp to the layout's own sizes is refused here beyond what any hand has (model of the file, "Placement").
+  if (!(playerSize >= 0.25 && playerSize <= 4)) throw new CallError(`--player-size: "${options.playerSize}" is not a number from 0.25 to 4`);
   const moment = options.moment ?? null;
   if (moment !== null && !layout.moments.some((m) => m.id === moment))
     throw new CallError(

@@ -16,6 +16,7 @@ const nodulum = (...args: string[]) => {
   const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26 });
   return { code: done.status, out: done.stdout, err: done.stderr };
 };
+const CORNER = { kind: "pin", frame: "safe", anchor: [1, 1], pivot: [1, 1] };
 const [, second] = conformanceCases();
 const layout = put("case.json", JSON.stringify(second.layout));
 const view = ["--screen", second.options.screen, "--handed", second.options.handed, "--player-size", String(second.options.playerSize)];
@@ -45,8 +46,14 @@ test("replay prints a line a tick, as the conformance case says", () => {
 
 test("check: 0 where all is well, 1 where the layout falls short, json by screens", () => {
   const sample = join(process.cwd(), "samples", "pigeonhole.nodulum.json");
-  expect(nodulum("check", sample).code).toBe(0);
-  expect(nodulum("check", sample, "--fail-on", "warning").code).toBe(1);
+  expect(nodulum("check", sample, "--players", "all", "--fail-on", "warning").code).toBe(0);
+  const idle = { id: "idle", name: "Idle", kind: "button", placement: { ...CORNER, offset: ["-10mm", "-10mm"], size: ["12mm", "12mm"] } };
+  const silent = put(
+    "silent.json",
+    JSON.stringify({ format: "nodulum-layout", version: 1, name: "S", reference: { width: 16, height: 9 }, scale: {}, controls: [idle] }),
+  );
+  expect(nodulum("check", silent).code).toBe(0);
+  expect(nodulum("check", silent, "--fail-on", "warning").code).toBe(1);
   const { code, out } = nodulum("check", join(process.cwd(), "samples", "brackwater-first-draft.nodulum.json"), "--screen", "640x480@229", "--format", "json");
   expect(code).toBe(1);
   const report = JSON.parse(out) as { screens: { name: string; findings: { code: string }[] }[] };
@@ -170,4 +177,11 @@ test("spans: intervals in order within the range; faults of the call exit with 2
     ["--ppi", "none"],
   ])
     expect(nodulum("spans", draft, ...range, ...wrong).code).toBe(2);
+});
+
+test("a player's size beyond any hand is a wrong call", () => {
+  for (const size of ["0.2", "4.1", "-1", "wide"]) {
+    const { code, err } = nodulum("resolve", layout, "--screen", "2400x1080@411", `--player-size=${size}`);
+    expect([code, err]).toEqual([2, expect.stringContaining("is not a number from 0.25 to 4")]);
+  }
 });

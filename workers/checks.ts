@@ -43,7 +43,7 @@ interface Request extends Asked {
 }
 
 /** Checks need no pictures, and pictures are dear to send. */
-const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined } });
+const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
 
 /** Starts the worker. */
 export function createChecker(): Checker {

@@ -1,3 +1,5 @@
+import { changeLayout } from "./whole";
+import { changeControlId } from "./controls";
 import { placed, STAGE, staged } from "../../conformance/stage";
 
 import { stretches } from "../../placement/ranges";
@@ -139,4 +141,23 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
   ] as const)
     expect(reason(addScreens(base(), [wrong], [], taken))).toMatch(message);
   expect(reason(setRail(added, []))).toMatch(/one screen at least/);
+});
+
+test("locks and players' parts follow what they name, and go with it", () => {
+  const locked = { ...base(), workbench: { ...base().workbench, locked: { horn: ["x" as const], helm: ["size" as const] }, playersPart: { Slate: 0.2 } } };
+  expect(get(changeControlId(locked, "horn", "siren")).workbench.locked).toEqual({ siren: ["x"], helm: ["size"] });
+  expect(get(removeSpots(locked, ["horn"])).workbench.locked).toEqual({ helm: ["size"] });
+  const slate = { ...STAGE, name: "Slate" };
+  const own = get(addScreens(locked, [slate], ["Slate"], new Set()));
+  expect(get(changeScreen(own, "Slate", { ...slate, name: "Shale" }, new Set())).workbench.playersPart).toEqual({ Shale: 0.2 });
+  expect(get(removeScreen(own, "Slate")).workbench.playersPart).toEqual({});
+});
+
+test("a moment's own backdrop goes with the moment; all backdrops together have a limit", () => {
+  const picture = { name: "dusk", type: "image/png" as const, data: "AAAA" };
+  const dusk = { ...base(), workbench: { ...base().workbench, momentPictures: { sail: picture, dock: picture } } };
+  expect(Object.keys(get(removeMoment(dusk, "sail")).workbench.momentPictures)).toEqual(["dock"]);
+  const large = { ...picture, data: "A".repeat(5_500_000) };
+  const four = Object.fromEntries(["a", "b", "c"].map((id) => [id, large]));
+  expect(reason(changeLayout(base(), { workbench: { ...base().workbench, picture: large, momentPictures: four } }))).toMatch(/12 MiB in all/);
 });

@@ -28,7 +28,19 @@ export function removeSpots(layout: Layout, ids: readonly string[]): Result<Layo
     keepClear: layout.keepClear.filter((z) => !gone.has(z.id)),
     arrangements: layout.arrangements.map((a) => withoutOverrides(a, gone)),
     accepted: layout.accepted.filter((a) => !a.subjects.some((s) => gone.has(s))),
+    workbench: withLocks(layout, (id) => (gone.has(id) ? null : id)),
   });
+}
+
+/** The workbench with each lock under another id, or none; the same one where nothing changes. */
+function withLocks(layout: Layout, next: (id: string) => string | null): Layout["workbench"] {
+  const { locked } = layout.workbench;
+  if (Object.keys(locked).every((id) => next(id) === id)) return layout.workbench;
+  const kept = Object.entries(locked).flatMap(([id, what]) => {
+    const to = next(id);
+    return to === null ? [] : [[to, what] as const];
+  });
+  return { ...layout.workbench, locked: Object.fromEntries(kept) };
 }
 
 function withoutOverrides(arrangement: Arrangement, gone: ReadonlySet<string>): Arrangement {
@@ -85,6 +97,7 @@ export function changeControlId(layout: Layout, from: string, to: string): Resul
       from in a.overrides ? { ...a, overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [swap(id), o])) } : a,
     ),
     accepted: layout.accepted.map((a) => (a.subjects.includes(from) ? { ...a, subjects: a.subjects.map(swap) } : a)),
+    workbench: withLocks(layout, swap),
   });
 }
 

@@ -77,11 +77,13 @@ export function removeMoment(layout: Layout, id: string, homeless: Homeless = { 
   const without = homeless.kind === "remove" && gone.length > 0 ? removeSpots(layout, gone) : ok(layout);
   if (!without.ok) return without;
   const rest = without.value;
+  const { [id]: _backdrop, ...momentPictures } = rest.workbench.momentPictures;
   return checked(layout, {
     ...rest,
     moments: rest.moments.filter((m) => m.id !== id),
     actions: rest.actions.map(shrunk),
     controls: rest.controls.map(shrunk),
     keepClear: rest.keepClear.map(shrunk),
+    workbench: id in rest.workbench.momentPictures ? { ...rest.workbench, momentPictures } : rest.workbench,
   });
 }

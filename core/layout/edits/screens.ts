@@ -43,7 +43,13 @@ export function changeScreen(layout: Layout, name: string, next: Screen, taken: 
   const swap = (n: string) => (n === name ? next.name : n);
   return checked(layout, {
     ...layout,
-    workbench: { ...layout.workbench, screens: screens.map((s) => (s.name === name ? next : s)), rail: rail.map(swap), screen: swap(screen) },
+    workbench: {
+      ...layout.workbench,
+      screens: screens.map((s) => (s.name === name ? next : s)),
+      rail: rail.map(swap),
+      screen: swap(screen),
+      playersPart: Object.fromEntries(Object.entries(layout.workbench.playersPart).map(([n, part]) => [swap(n), part])),
+    },
   });
 }
 
@@ -57,6 +63,7 @@ export function removeScreen(layout: Layout, name: string): Result<Layout> {
       screens: screens.filter((s) => s.name !== name),
       rail: rail.filter((n) => n !== name),
       screen: screen === name ? "" : screen,
+      playersPart: Object.fromEntries(Object.entries(layout.workbench.playersPart).filter(([n]) => n !== name)),
     },
   });
 }
