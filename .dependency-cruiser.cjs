@@ -1,26 +1,40 @@
 /**
- * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; runtime → core/input, core/placement
- * (and the geometry and types they stand on); cli → core. Tests may read what they test with.
+ * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; inside core
+ * engine ← format ← editing ← checks, wiring, scan ← exchange; runtime → core/engine and nothing else; cli → core.
+ * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
-const TEST = "\\.test\\.tsx?$";
+const TEST = "(\\.test\\.tsx?$|^test/)";
+const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|scripts|e2e|bench|test)/";
 const only = (name, from, to, comment) => ({
   name,
   comment,
   severity: "error",
   from: { path: from, pathNot: TEST },
-  to: { path: "^(app|views|ui|workers|storage|runtime|samples|cli|core|scripts|e2e|bench)/", pathNot: to },
+  to: { path: HOUSE, pathNot: to },
+});
+/** A room of the core and the rooms it may look into, its own among them. */
+const room = (name, others, comment) => only(`core-${name}`, `^core/${name}/`, `^core/(${[name, ...others].join("|")})/`, comment);
+/** Nothing of these packages may be reached from here, however long the way. */
+const neverReaches = (name, from, packages, comment) => ({
+  name,
+  comment,
+  severity: "error",
+  from: { path: from, pathNot: TEST },
+  to: { path: packages, reachable: true },
 });
 
 module.exports = {
   forbidden: [
-    { name: "no-circles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
     only("core-alone", "^core/", "^core/", "core imports only itself"),
-    only(
-      "runtime-small",
-      "^runtime/",
-      "^(runtime/|core/(input|placement|geometry|layout/(types|length|fits))/?)",
-      "the runtime reads compiled layouts and needs no schema",
-    ),
+    room("engine", [], "all that a game must carry: it imports nothing but itself"),
+    room("format", ["engine"], "the file stands on the engine's types"),
+    room("editing", ["engine", "format"], "layout in, layout or reasons out"),
+    room("checks", ["engine", "format", "editing"], "findings follow from a layout on a screen"),
+    room("wiring", ["engine", "format", "editing"], "what fits what"),
+    room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
+    room("exchange", ["engine", "format", "editing", "checks", "wiring", "scan"], "readers and writers of formats"),
+    only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^(cli|core)/", "the command line stands on core alone"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
     only("storage", "^storage/", "^(storage|core)/", "storage knows core alone"),
@@ -29,32 +43,34 @@ module.exports = {
     only("views", "^views/", "^(views|ui|workers|storage|runtime|samples|core)/", "views do not reach into app or cli"),
     only("app", "^app/", "^(app|views|core)/", "pages mount views, route handlers call core"),
     {
-      name: "core-pure",
-      comment: "no React, no DOM, no Node built-ins in core",
+      name: "no-tests-carried",
+      comment: "what tests use stands in test/ and is carried nowhere",
       severity: "error",
-      from: { path: "^core/", pathNot: [TEST, "^core/conformance/"] },
+      from: { path: "^(app|views|ui|workers|storage|runtime|samples|cli|core)/", pathNot: TEST },
+      to: { path: "(^test/|\\.test\\.tsx?$)" },
+    },
+    {
+      name: "core-pure",
+      comment: "no React, no DOM, no Node built-ins in core: it reads no files",
+      severity: "error",
+      from: { path: "^core/", pathNot: TEST },
       to: { dependencyTypes: ["core"] },
     },
     {
       name: "core-packages",
-      comment: "zod in core/layout and core/exchange alone, nothing else from outside",
+      comment: "zod in format and exchange, a hash in format, papaparse in exchange; no other package in core",
       severity: "error",
-      from: { path: "^core/(geometry|placement|input|checks)/", pathNot: [TEST, "^core/placement/make\\.ts$"] },
-      to: { path: "node_modules" },
+      from: { path: "^core/", pathNot: TEST },
+      to: { path: "node_modules/(?!zod/|papaparse/|@types/papaparse/|@noble/hashes/)" },
     },
     {
-      name: "core-no-other-package",
+      name: "core-packages-by-room",
       severity: "error",
-      from: { path: "^core/", pathNot: [TEST, "^core/conformance/"] },
-      to: { path: "node_modules/(?!zod/|papaparse/|@types/papaparse/)" },
-    },
-    {
-      name: "runtime-no-package",
-      comment: "the runtime has no zod and no React",
-      severity: "error",
-      from: { path: "^runtime/", pathNot: TEST },
+      from: { path: "^core/(?!format/|exchange/)", pathNot: [TEST, "^core/(editing|wiring)/"] },
       to: { path: "node_modules" },
     },
+    neverReaches("engine-reaches-no-package", "^(core/engine|runtime)/", "node_modules", "a game carries no package, by no way"),
+    neverReaches("engine-reaches-no-editor", "^(core/engine|runtime)/", "^core/(?!engine/)", "a game carries nothing of the editor, by no way"),
   ],
   options: { doNotFollow: { path: "node_modules" }, tsConfig: { fileName: "tsconfig.json" }, tsPreCompilationDeps: true, exclude: { path: "\\.json$" } },
 };

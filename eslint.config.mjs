@@ -20,7 +20,7 @@ export default tseslint.config(
   },
   {
     files: ["core/**/*.ts"],
-    ignores: ["**/*.test.ts", "core/conformance/**"],
+    ignores: ["**/*.test.ts"],
     rules: {
       "no-restricted-globals": [
         "error",

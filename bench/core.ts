@@ -1,15 +1,15 @@
 /** The core's speed, as ratios and per-step work in one run. Printed, never asserted. */
 import Yoga, { Direction, PositionType, Edge } from "yoga-layout";
 import { checkScreen } from "../core/checks/check";
-import { advance, tickTime } from "../core/input/advance";
-import type { InputEvent } from "../core/input/events";
-import { prepareInput } from "../core/input/setup";
-import { initialState } from "../core/input/state";
-import { parseLayout } from "../core/layout/parse";
-import type { Layout, Screen } from "../core/layout/types";
-import { prepareLayout } from "../core/placement/prepare";
-import { PLAIN_VIEW, resolve } from "../core/placement/resolve";
-import { plainScreen } from "../core/placement/screen";
+import { advance, tickTime } from "../core/engine/input/advance";
+import type { InputEvent } from "../core/engine/input/events";
+import { prepareInput } from "../core/engine/input/setup";
+import { initialState } from "../core/engine/input/state";
+import { parseLayout } from "../core/format/parse";
+import type { Layout, Screen } from "../core/format/types";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import { PLAIN_VIEW, resolve } from "../core/engine/placement/resolve";
+import { plainScreen } from "../core/engine/placement/screen";
 import { findSpans } from "../core/checks/spans";
 
 /** A layout of forty controls as a game would have them: sticks, pads, buttons, spread without overlap. */

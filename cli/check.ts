@@ -7,10 +7,10 @@ import { junitReport } from "../core/exchange/junit";
 import { fallsShort, isGrave, textReport, type Known, type ScreenFindings } from "../core/exchange/report";
 import { sarifLog } from "../core/exchange/sarif";
 import { readScreens } from "../core/exchange/screens";
-import type { Layout, Screen } from "../core/layout/types";
-import { catalogueFor } from "../core/placement/catalogue";
-import { prepareLayout } from "../core/placement/prepare";
-import type { View } from "../core/placement/resolve";
+import type { Layout, Screen } from "../core/format/types";
+import { catalogueFor } from "../core/checks/catalogue";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import type { View } from "../core/engine/placement/resolve";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
 /** Work that takes longer than this says how far it is, ms. */

@@ -1,10 +1,10 @@
 /** What the commands read: files and options, each error naming its place and the way out. */
 import { readFileSync } from "node:fs";
-import { readLayout } from "../core/layout/parse";
-import type { Layout, Screen } from "../core/layout/types";
-import type { View } from "../core/placement/resolve";
-import { parseScreen } from "../core/placement/screen";
-import { problemText, type Result } from "../core/result";
+import { readLayout } from "../core/format/parse";
+import type { Layout, Screen } from "../core/format/types";
+import type { View } from "../core/engine/placement/resolve";
+import { parseScreen } from "../core/engine/placement/screen";
+import { problemText, type Result } from "../core/engine/result";
 
 /** The call or a file is at fault: exit code 2, message on standard error. */
 export class CallError extends Error {}

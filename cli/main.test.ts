@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import { FINDING_CODES } from "../core/checks/finding";
-import { conformanceCases, difference } from "../core/conformance/cases";
+import { conformanceCases, difference } from "../test/cases";
 
 const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
 const put = (name: string, text: string) => {

@@ -3,9 +3,9 @@ import { Command, CommanderError } from "commander";
 import { printResolved } from "../core/exchange/resolved";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { readTrace } from "../core/exchange/trace";
-import { replay } from "../core/input/advance";
-import { prepareLayout } from "../core/placement/prepare";
-import { resolve } from "../core/placement/resolve";
+import { replay } from "../core/engine/input/advance";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 

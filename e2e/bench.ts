@@ -70,6 +70,7 @@ export async function startLayout(page: Page, name: string): Promise<void> {
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   await dialogue.getByLabel("Name").fill(name);
   await dialogue.getByRole("button", { name: "Start" }).click();
+  await expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
   await expect(page).toHaveURL(/\/actions$/);
 }
 

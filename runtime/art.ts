@@ -5,8 +5,8 @@
  * The drawing hand is a chart-maker's: a stick is a compass rose with a sighting ring for a knob, a d-pad four quoins
  * about a hollow, a touchpad a field with corner marks, a swipe a field with a wind arrow.
  */
-import type { Box } from "../core/geometry/point";
-import type { Control } from "../core/layout/types";
+import type { Box } from "../core/engine/geometry/point";
+import type { Control } from "../core/engine/types";
 import { ICONS } from "./icons";
 
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */

@@ -1,5 +1,5 @@
-import { placed, staged } from "../core/conformance/stage";
-import type { Control } from "../core/layout/types";
+import { placed, staged } from "../test/stage";
+import type { Control } from "../core/format/types";
 import { POSE_AT_REST, type Pose } from "./art";
 import { createMotion, glide } from "./motion";
 

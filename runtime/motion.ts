@@ -3,9 +3,9 @@
  * home, stays, or goes home later, and what has long been untouched fades (model.md section 1, `look`). Only the drawing: nothing here
  * changes what is given or taken. Times are the engine's own, ms; the memory is told what is drawn, frame by frame.
  */
-import type { Point } from "../core/geometry/point";
-import { clampTo } from "../core/geometry/point";
-import type { Control } from "../core/layout/types";
+import type { Point } from "../core/engine/geometry/point";
+import { clampTo } from "../core/engine/geometry/point";
+import type { Control } from "../core/engine/types";
 import type { Pose } from "./art";
 
 /** What is remembered of a control: when it was last held (or first seen), and how it then lay. */

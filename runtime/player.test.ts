@@ -1,9 +1,9 @@
-import { changeFeel } from "../core/layout/edits/controls";
+import { changeFeel } from "../core/editing/edits/controls";
 import { benchScreenOf } from "../views/session/screens";
 import { sampleLayouts } from "../samples/samples";
-import type { ActionValues } from "../core/input/events";
-import { PLAIN_VIEW } from "../core/placement/resolve";
-import { placed, STAGE, staged } from "../core/conformance/stage";
+import type { ActionValues } from "../core/engine/input/events";
+import { PLAIN_VIEW } from "../core/engine/placement/resolve";
+import { placed, STAGE, staged } from "../test/stage";
 import { createPlayer } from "./player";
 import { drawnControls } from "./poses";
 

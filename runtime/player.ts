@@ -2,15 +2,15 @@
  * Plays a layout: events come in with their times, ticks fall due, values go out. The shell owns the clock and says
  * what time it is; nothing here reads one.
  */
-import { advance, tickTime } from "../core/input/advance";
-import type { ActionValues, InputEvent } from "../core/input/events";
-import { prepareInput, type InputSetup } from "../core/input/setup";
-import { carryOver } from "../core/input/carryOver";
-import { initialState, type InputState } from "../core/input/state";
-import { letGoOfHidden } from "../core/input/touches";
-import type { Layout, Screen } from "../core/layout/types";
-import { prepareLayout } from "../core/placement/prepare";
-import { PLAIN_VIEW, resolve, type Resolved, type View } from "../core/placement/resolve";
+import { advance, tickTime } from "../core/engine/input/advance";
+import type { ActionValues, InputEvent } from "../core/engine/input/events";
+import { prepareInput, type InputSetup } from "../core/engine/input/setup";
+import { carryOver } from "../core/engine/input/carryOver";
+import { initialState, type InputState } from "../core/engine/input/state";
+import { letGoOfHidden } from "../core/engine/input/touches";
+import type { PlayedLayout, Screen } from "../core/engine/types";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import { PLAIN_VIEW, resolve, type Resolved, type View } from "../core/engine/placement/resolve";
 
 /** A player of one layout on one screen. */
 export interface Player {
@@ -19,7 +19,7 @@ export interface Player {
   /** Plays every tick due by `nowMs`; `onTick` is called for each. */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
-  retune(layout: Layout, screen: Screen, view?: View): void;
+  retune(layout: PlayedLayout, screen: Screen, view?: View): void;
   readonly resolved: () => Resolved;
   readonly setup: () => InputSetup;
   readonly state: () => InputState;
@@ -28,7 +28,7 @@ export interface Player {
 /** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
-export function createPlayer(layout: Layout, screen: Screen, hz: number, view: View = PLAIN_VIEW): Player {
+export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, view: View = PLAIN_VIEW): Player {
   let resolved = resolve(prepareLayout(layout), screen, { ...view, moment: null });
   let setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, view.moment);

@@ -1,18 +1,18 @@
 /** What a playing control shows, read from the engine's state. */
-import { deflection } from "../core/input/stick";
-import type { InputSetup } from "../core/input/setup";
-import type { InputState } from "../core/input/state";
-import { isShown } from "../core/input/touches";
-import { readControl } from "../core/input/kinds";
-import type { ReadyStick } from "../core/input/ready";
-import type { Layout } from "../core/layout/types";
-import type { Resolved } from "../core/placement/resolve";
+import { deflection } from "../core/engine/input/stick";
+import type { InputSetup } from "../core/engine/input/setup";
+import type { InputState } from "../core/engine/input/state";
+import { isShown } from "../core/engine/input/touches";
+import { readControl } from "../core/engine/input/kinds";
+import type { ReadyStick } from "../core/engine/input/ready";
+import type { PlayedLayout } from "../core/engine/types";
+import type { Resolved } from "../core/engine/placement/resolve";
 import { POSE_AT_REST, type Drawn, type Pose } from "./art";
 import type { Motion } from "./motion";
 
 /** What is played: a layout, where it stands, and the engine's state of it. */
 export interface Played {
-  readonly layout: Layout;
+  readonly layout: PlayedLayout;
   readonly resolved: Resolved;
   readonly setup: InputSetup;
   readonly state: InputState;

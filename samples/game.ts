@@ -1,5 +1,5 @@
 /** What a demo game is to the view that plays it: it reads action values by name, nothing else, at a fixed tick. */
-import type { ActionValues } from "../core/input/events";
+import type { ActionValues } from "../core/engine/input/events";
 
 export interface Game {
   /** One tick with the values of every action. */

@@ -2,7 +2,7 @@ import { createTug } from "./tug/tug";
 import { BARGE_START, FIRE, momentOf, newTug, sail, WORLD, type TugState } from "./tug/world";
 import { createYard } from "./yard/yard";
 import { sampleLayouts } from "./samples";
-import type { ActionValues } from "../core/input/events";
+import type { ActionValues } from "../core/engine/input/events";
 
 const TICK = 1000 / 60;
 const run = (from: TugState, values: ActionValues, ticks: number) => Array.from({ length: ticks }).reduce<TugState>((tug) => sail(tug, values, TICK), from);

@@ -1,6 +1,6 @@
 import { checkScreen } from "../core/checks/check";
-import { catalogueFor } from "../core/placement/catalogue";
-import { prepareLayout } from "../core/placement/prepare";
+import { catalogueFor } from "../core/checks/catalogue";
+import { prepareLayout } from "../core/engine/placement/prepare";
 import { sampleLayouts } from "./samples";
 
 const [brackwater, pigeonhole, firstDraft] = sampleLayouts();
@@ -14,7 +14,9 @@ test.each([brackwater, pigeonhole].map((layout) => [layout.name, layout] as cons
     const left = screens.flatMap((screen) =>
       (["right", "left"] as const).flatMap((handed) =>
         [layout.playerSizes.min, 1, layout.playerSizes.max].flatMap((playerSize) =>
-          checkScreen(prepared, screen, { handed, playerSize, moment: null }).flatMap((f) => (f.accepted ? [] : [`${screen.name}, ${handed}, ${playerSize}: ${f.text}`])),
+          checkScreen(prepared, screen, { handed, playerSize, moment: null }).flatMap((f) =>
+            f.accepted ? [] : [`${screen.name}, ${handed}, ${playerSize}: ${f.text}`],
+          ),
         ),
       ),
     );
@@ -25,5 +27,6 @@ test.each([brackwater, pigeonhole].map((layout) => [layout.name, layout] as cons
 
 test("the first draft has the mistakes people really make", () => {
   const codes = new Set(catalogueFor("landscape").flatMap((screen) => checkScreen(prepareLayout(firstDraft), screen).map((f) => f.code)));
-  for (const code of ["bind/unknown-action", "touch/buried", "touch/overlap", "feel/travel-cut", "touch/small", "place/unsafe"] as const) expect(codes).toContain(code);
+  for (const code of ["bind/unknown-action", "touch/buried", "touch/overlap", "feel/travel-cut", "touch/small", "place/unsafe"] as const)
+    expect(codes).toContain(code);
 });

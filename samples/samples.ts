@@ -1,6 +1,6 @@
 /** The layouts that ship. */
-import { parseLayout } from "../core/layout/parse";
-import type { Layout } from "../core/layout/types";
+import { parseLayout } from "../core/format/parse";
+import type { Layout } from "../core/format/types";
 import brackwater from "./brackwater.nodulum.json";
 import firstDraft from "./brackwater-first-draft.nodulum.json";
 import pigeonhole from "./pigeonhole.nodulum.json";

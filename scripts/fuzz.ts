@@ -1,7 +1,7 @@
 /** The long fuzz: 20,000 broken files and 20,000 streams, or as many as the first argument says, from the seed of the second. */
-import { conformanceCases } from "../core/conformance/cases";
-import { fuzz } from "../core/fuzz";
-import { parseLayout } from "../core/layout/parse";
+import { conformanceCases } from "../test/cases";
+import { fuzz } from "../test/fuzz";
+import { parseLayout } from "../core/format/parse";
 
 const times = Number(process.argv[2] ?? 20_000);
 const seed = Number(process.argv[3] ?? 1);

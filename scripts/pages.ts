@@ -2,10 +2,10 @@
 import { FINDING_CODES } from "../core/checks/finding";
 import { MEANINGS } from "../core/checks/meanings";
 import { layoutJsonSchema } from "../core/exchange/schema";
-import { readLayout } from "../core/layout/parse";
-import { LIMITS } from "../core/layout/schema/file";
-import { resolveLayout } from "../core/placement/resolve";
-import { parseScreen } from "../core/placement/screen";
+import { readLayout } from "../core/format/parse";
+import { LIMITS } from "../core/format/schema/file";
+import { resolveLayout } from "../core/engine/placement/resolve";
+import { parseScreen } from "../core/engine/placement/screen";
 
 /** docs/FINDINGS.md. */
 export function findingsPage(): string {

@@ -5,8 +5,8 @@
  * null stands for several that differ.
  */
 import { memo, useCallback, useEffect, useId, useRef, type ReactNode } from "react";
-import { calculate, calculateLength } from "../core/layout/arithmetic";
-import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/layout/length";
+import { calculate, calculateLength } from "../core/editing/arithmetic";
+import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/engine/placement/length";
 import { Labelled, TypedField } from "./Typed";
 
 export const MIXED = "mixed";

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { INK_STRENGTH } from "../core/checks/contrast";
-import { gather } from "../core/placement/clusters";
-import { sightOf } from "../core/placement/edits";
+import { gather } from "../core/editing/clusters";
+import { sightOf } from "../core/editing/placing";
 import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../samples/samples";
-import type { Layout } from "../core/layout/types";
+import type { Layout } from "../core/format/types";
 import { deskEnds } from "../core/wiring/desk";
 import { portsOf } from "../core/wiring/serves";
 import { looseEnds, standsOf } from "../core/wiring/states";

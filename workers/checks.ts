@@ -7,8 +7,8 @@ import { wrap, type Remote } from "comlink";
 import type { mendsOn } from "../core/checks/check";
 import type { Still } from "../core/checks/contrast";
 import type { Finding } from "../core/checks/finding";
-import type { Layout, Screen } from "../core/layout/types";
-import type { View } from "../core/placement/resolve";
+import type { Layout, Screen } from "../core/format/types";
+import type { View } from "../core/engine/placement/resolve";
 import type { ChecksApi } from "./checks.worker";
 
 /** A move that mends a finding, with the finding it belongs to. */

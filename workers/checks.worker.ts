@@ -2,10 +2,11 @@
 import { expose } from "comlink";
 import { checkScreen, mendsOn } from "../core/checks/check";
 import { faintLooks, type Still } from "../core/checks/contrast";
-import { sayNames, SEVERITIES, type Finding } from "../core/checks/finding";
-import type { Layout, Screen } from "../core/layout/types";
-import { prepareLayout } from "../core/placement/prepare";
-import { resolve, type View } from "../core/placement/resolve";
+import { SEVERITIES, type Finding } from "../core/checks/finding";
+import { sayNames } from "../core/checks/say";
+import type { Layout, Screen } from "../core/format/types";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import { resolve, type View } from "../core/engine/placement/resolve";
 
 /** Stills of backdrops, kept from request to request. */
 const stills = new Map<string, Still>();

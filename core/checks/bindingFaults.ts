@@ -1,7 +1,7 @@
 /** Faults of bindings that hold on every screen and in every moment: words nothing reads, kinds that do not go together, controls that serve nothing. */
-import { portFits, serveLacks } from "../layout/fits";
-import type { Action, Layout } from "../layout/types";
-import { nearestWord } from "../nearest";
+import { portFits, serveLacks } from "../engine/input/fits";
+import type { Action, Layout } from "../format/types";
+import { nearestWord } from "../format/nearest";
 import type { Found } from "./finding";
 
 export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Action>): Iterable<Found> {

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { layoutArbitrary, screenArbitrary } from "../conformance/arbitrary";
-import { parseLayout } from "../layout/parse";
-import type { Layout } from "../layout/types";
-import { plainScreen } from "../placement/screen";
+import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
+import { parseLayout } from "../format/parse";
+import type { Layout } from "../format/types";
+import { plainScreen } from "../engine/placement/screen";
 import { checkLayout } from "./check";
 import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode } from "./finding";
 

@@ -1,13 +1,15 @@
 /** All findings of a layout on a screen: the families judged once and in each moment, brought together and put in order. */
-import { LENGTH_SLACK } from "../geometry/shape";
-import type { Layout, Screen } from "../layout/types";
-import { prepareLayout, type PreparedLayout } from "../placement/prepare";
-import { PLAIN_VIEW, resolve, type View } from "../placement/resolve";
+import { LENGTH_SLACK } from "../engine/geometry/shape";
+import type { Layout, Screen } from "../format/types";
+import { prepareLayout, type PreparedLayout } from "../engine/placement/prepare";
+import { PLAIN_VIEW, resolve, type View } from "../engine/placement/resolve";
 import { bindings } from "./bindings";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found, sayIds, type Say } from "./finding";
-import { mendedContext, type Mend } from "./mends";
+import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
+import { sayIds, type Say } from "./say";
+import { mendedContext } from "./mends";
+import { type Mend } from "./mend";
 import { places } from "./places";
 import { reaches } from "./reaches";
 import { sights } from "./sights";
@@ -31,10 +33,11 @@ function foundIn(context: CheckContext, view: View): Placed[] {
   return once.concat(mergeMoments(judged, view.moment));
 }
 
-const contextOn = (prepared: PreparedLayout, screen: Screen, view: View) => checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
+const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, view: View) =>
+  checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
 
 /** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `say`: how texts speak of what stands there; null: without texts and in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW, say: Say | null = sayIds): Finding<FindingCode>[] {
+export function checkScreen(prepared: PreparedLayout<Layout>, screen: Screen, view: View = PLAIN_VIEW, say: Say | null = sayIds): Finding<FindingCode>[] {
   const context = contextOn(prepared, screen, view);
   const found = foundIn(context, view);
   const { layout } = prepared;

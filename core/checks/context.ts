@@ -1,9 +1,9 @@
 /** What every check may look at: a layout on one screen, and for the checks of a moment, what is shown in it. */
-import type { Shape } from "../geometry/shape";
-import { touchArea } from "../input/ready";
-import type { Control, KeepClear, Layout } from "../layout/types";
-import type { Resolved, ResolvedControl, ResolvedZone } from "../placement/resolve";
-import { framesOf, pxPerMm, type Frames } from "../placement/screen";
+import type { Shape } from "../engine/geometry/shape";
+import { touchArea } from "../engine/input/ready";
+import type { Control, KeepClear, Layout } from "../format/types";
+import type { Resolved, ResolvedControl, ResolvedZone } from "../engine/placement/resolve";
+import { framesOf, pxPerMm, type Frames } from "../engine/placement/screen";
 import type { Found } from "./finding";
 import { planFor, type CheckPlan } from "./plan";
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { placed, STAGE, staged } from "../conformance/stage";
-import { resolveLayout } from "../placement/resolve";
+import { placed, STAGE, staged } from "../../test/stage";
+import { resolveLayout } from "../engine/placement/resolve";
 import { contrast, faintLooks, looksAt, luminance, meanUnder, over, rgbOf, type Rgb, type Still } from "./contrast";
 
 const still = (colourAt: (x: number, y: number) => Rgb, width = 40, height = 20): Still => ({

@@ -5,9 +5,9 @@
  * whichever stands out more, against the mean of the backdrop under its visual box; and of its icon or word against its
  * own fill. Colours are laid over each other by their opacity in sRGB, as a browser does; the mean is of linear light.
  */
-import type { Box } from "../geometry/point";
-import type { Control, Layout } from "../layout/types";
-import type { Resolved } from "../placement/resolve";
+import type { Box } from "../engine/geometry/point";
+import type { Control, Layout } from "../format/types";
+import type { Resolved } from "../engine/placement/resolve";
 import type { Finding } from "./finding";
 
 /** Red, green, blue, 0…255. */

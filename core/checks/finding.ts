@@ -1,6 +1,6 @@
 /** What a check says. */
-import type { Layout } from "../layout/types";
-import type { Mend } from "./mends";
+import type { Mend } from "./mend";
+import type { Say } from "./say";
 
 export type Severity = "blocker" | "warning" | "note";
 export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
@@ -9,17 +9,6 @@ export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
 export interface Measure {
   readonly value: number;
   readonly unit: "mm" | "share" | "ratio";
-}
-
-/** How texts speak of controls, clusters and zones, or of a moment, given its id. */
-export type Say = (id: string, what?: "moment") => string;
-/** By their ids, as the command line does: whoever reads it has the file before them. */
-export const sayIds: Say = (id) => `\`${id}\``;
-/** By their names, as people gave them. */
-export function sayNames(layout: Layout): Say {
-  const names = new Map([...layout.clusters, ...layout.keepClear, ...layout.controls].map((item) => [item.id, item.name]));
-  const moments = new Map(layout.moments.map((moment) => [moment.id, moment.name]));
-  return (id, what) => `“${(what === "moment" ? moments : names).get(id) ?? id}”`;
 }
 
 /** What holds, before it is known in which moments. `subjects`: ids of controls or zones, names of actions. */

@@ -1,6 +1,6 @@
-import { findingsCases } from "../conformance/cases";
-import { parseLayout } from "../layout/parse";
-import { screenSchema } from "../layout/schema/file";
+import { findingsCases } from "../../test/cases";
+import { parseLayout } from "../format/parse";
+import { screenSchema } from "../format/schema/file";
 import { checkLayout } from "./check";
 
 const key = (f: { code: string; severity: string; subjects: readonly string[]; moment: string | null }) =>

@@ -1,16 +1,18 @@
 import fc from "fast-check";
-import { layoutArbitrary, screenArbitrary } from "../conformance/arbitrary";
-import { parseLayout } from "../layout/parse";
-import type { Layout, Screen } from "../layout/types";
-import { sightOf } from "../placement/edits";
-import { plainScreen } from "../placement/screen";
+import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
+import { parseLayout } from "../format/parse";
+import type { Layout, Screen } from "../format/types";
+import { sightOf } from "../editing/placing";
+import { plainScreen } from "../engine/placement/screen";
 import { sampleLayouts } from "../../samples/samples";
-import { catalogueFor } from "../placement/catalogue";
-import { prepareLayout } from "../placement/prepare";
-import { PLAIN_VIEW } from "../placement/resolve";
+import { catalogueFor } from "./catalogue";
+import { prepareLayout } from "../engine/placement/prepare";
+import { PLAIN_VIEW } from "../engine/placement/resolve";
 import { checkLayout, checkScreen, mendsOn } from "./check";
-import { SEVERITIES, type Finding, sayIds } from "./finding";
-import { applyMend, mendText } from "./mends";
+import { SEVERITIES, type Finding } from "./finding";
+import { sayIds } from "./say";
+import { applyMend } from "./mends";
+import { mendText } from "./mend";
 
 const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;

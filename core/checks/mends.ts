@@ -2,27 +2,20 @@
  * Small moves that mend a finding. A move is proposed only where it keeps to the glass: the control stays in the safe frame
  * if it stood there, comes no nearer to another area than is wanted, and covers no keep-clear zone it did not cover.
  */
-import { clearance } from "../geometry/distance";
-import type { Box } from "../geometry/point";
-import { LENGTH_SLACK, type Shape } from "../geometry/shape";
-import { sharedArea } from "../geometry/overlap";
-import { changeHit, reorderControls } from "../layout/edits/controls";
-import { formatLength } from "../layout/length";
-import type { Layout } from "../layout/types";
-import { convertLength, moveBy, type Sight } from "../placement/edits";
-import { pxPerMm } from "../placement/screen";
-import { clusterOf, overrideIn, placementIn } from "../placement/spots";
-import type { Result } from "../result";
+import { clearance } from "../engine/geometry/distance";
+import type { Box } from "../engine/geometry/point";
+import { LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { sharedArea } from "../engine/geometry/overlap";
+import { changeHit, reorderControls } from "../editing/edits/controls";
+import { formatLength } from "../engine/placement/length";
+import type { Layout } from "../format/types";
+import { convertLength, moveBy, type Sight } from "../editing/placing";
+import { pxPerMm } from "../engine/placement/screen";
+import { clusterOf, overrideIn, placementIn } from "../editing/spots";
+import type { Result } from "../engine/result";
 import type { CheckContext, Standing } from "./context";
-import type { Say } from "./finding";
+import type { Mend, Side } from "./mend";
 import { outside } from "./outside";
-
-export type Side = "up" | "down" | "left" | "right";
-/** A move of a control (`leaves`: out of the frame of the cluster it stands in), a growth of its hit area on every side, or its being drawn above all others. */
-export type Mend =
-  | { readonly kind: "move"; readonly id: string; readonly side: Side; readonly mm: number; readonly leaves: boolean }
-  | { readonly kind: "grow"; readonly id: string; readonly mm: number }
-  | { readonly kind: "raise"; readonly id: string };
 
 /** What a move goes beyond what is wanted, mm: lengths in the file have six decimals, and what stands just at a limit may fall back under it. */
 const SPARE_MM = 0.02;
@@ -37,21 +30,6 @@ const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
 /** A length in mm rounded up to what texts show, so that what is proposed is enough. */
 export function enoughMm(mm: number): number {
   return Math.ceil(mm * 10 - 1e-6) / 10;
-}
-
-/** What is said of a move that takes a control out of its cluster's frame. */
-export const LEAVES = ", out of the frame of its cluster";
-
-/** What a mend says in a text. */
-export function mendText(mend: Mend, say: Say): string {
-  switch (mend.kind) {
-    case "move":
-      return `move ${say(mend.id)} ${mend.mm.toFixed(1)} mm ${mend.side}${mend.leaves ? LEAVES : ""}`;
-    case "grow":
-      return `grow it by ${mend.mm.toFixed(1)} mm all round`;
-    case "raise":
-      return `bring ${say(mend.id)} above`;
-  }
 }
 
 /** Makes a mend on the layout, as an edit on the screen in view. */

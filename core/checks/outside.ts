@@ -1,5 +1,5 @@
 /** How far a box leaves a frame. */
-import type { Box } from "../geometry/point";
+import type { Box } from "../engine/geometry/point";
 
 /** How far a box leaves a frame at the side where it leaves it most, px, and the name of that side; 0 inside. */
 export function outside(box: Box, frame: Box): { readonly px: number; readonly side: "left" | "top" | "right" | "bottom" } {

@@ -1,9 +1,10 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
-import { SCREEN_SLACK_PX } from "../geometry/shape";
-import { placementIn } from "../placement/spots";
+import { SCREEN_SLACK_PX } from "../engine/geometry/shape";
+import { placementIn } from "../editing/spots";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
-import { backInto, mendText } from "./mends";
+import { backInto } from "./mends";
+import { mendText } from "./mend";
 import { outside } from "./outside";
 
 function* once(context: CheckContext): Iterable<Found> {

@@ -1,5 +1,5 @@
 /** What the checks need of a layout whatever the screen, worked out once a layout. */
-import type { Action, Control, KeepClear, Layout } from "../layout/types";
+import type { Action, Control, KeepClear, Layout } from "../format/types";
 import type { Found } from "./finding";
 import { bindingFaults } from "./bindingFaults";
 

@@ -1,7 +1,7 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
-import { sharedArea } from "../geometry/overlap";
-import { LENGTH_SLACK, type Shape } from "../geometry/shape";
-import { coveredArea } from "../geometry/union";
+import { sharedArea } from "../engine/geometry/overlap";
+import { LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { coveredArea } from "../engine/geometry/union";
 import type { Check, MomentContext } from "./context";
 import { shareText, type Found } from "./finding";
 

@@ -1,10 +1,10 @@
 import fc from "fast-check";
-import { layoutArbitrary } from "../conformance/arbitrary";
-import { parseLayout } from "../layout/parse";
-import type { Layout } from "../layout/types";
+import { layoutArbitrary } from "../../test/arbitrary";
+import { parseLayout } from "../format/parse";
+import type { Layout } from "../format/types";
 import { sampleLayouts } from "../../samples/samples";
-import { prepareLayout } from "../placement/prepare";
-import { PLAIN_VIEW } from "../placement/resolve";
+import { prepareLayout } from "../engine/placement/prepare";
+import { PLAIN_VIEW } from "../engine/placement/resolve";
 import { checkScreen } from "./check";
 import { findSpans, screenAt, type Span, type SpanRange } from "./spans";
 

@@ -8,11 +8,11 @@
  * border between them is found by bisection. Nothing is assumed of how a finding depends on the aspect: arrangement ends,
  * clamps, corners of frames and thresholds of severity all show themselves as such borders.
  */
-import { LENGTH_SLACK } from "../geometry/shape";
-import type { Layout, Screen } from "../layout/types";
-import { prepareLayout } from "../placement/prepare";
-import { plainScreen } from "../placement/screen";
-import { PLAIN_VIEW, type View } from "../placement/resolve";
+import { LENGTH_SLACK } from "../engine/geometry/shape";
+import type { Layout, Screen } from "../format/types";
+import { prepareLayout } from "../engine/placement/prepare";
+import { plainScreen } from "../engine/placement/screen";
+import { PLAIN_VIEW, type View } from "../engine/placement/resolve";
 import { checkScreen } from "./check";
 import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Measure, type Severity } from "./finding";
 

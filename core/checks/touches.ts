@@ -1,11 +1,12 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
-import { clearance } from "../geometry/distance";
-import { sharedArea } from "../geometry/overlap";
-import { areaOf, LENGTH_SLACK, type Shape } from "../geometry/shape";
-import { coveredArea } from "../geometry/union";
+import { clearance } from "../engine/geometry/distance";
+import { sharedArea } from "../engine/geometry/overlap";
+import { areaOf, LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { coveredArea } from "../engine/geometry/union";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, shareText, type Found } from "./finding";
-import { growBy, mendText, setApart } from "./mends";
+import { growBy, setApart } from "./mends";
+import { mendText } from "./mend";
 
 const MIN_OVERLAP = 0.02;
 const BLOCKING_OVERLAP = 0.15;

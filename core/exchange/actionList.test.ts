@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { sampleLayouts } from "../../samples/samples";
-import { newLayout } from "../layout/edits/whole";
-import type { Layout } from "../layout/types";
-import type { Result } from "../result";
+import { newLayout } from "../editing/edits/whole";
+import type { Layout } from "../format/types";
+import type { Result } from "../engine/result";
 import { actionsCsv, actionsJson, applyActions, previewActions, readActionList } from "./actionList";
 
 const get = <T>(result: Result<T>): T => {

@@ -4,12 +4,12 @@
  */
 import Papa from "papaparse";
 import { z } from "zod";
-import { checked } from "../layout/edits/check";
-import { newAction } from "../layout/edits/actions";
-import { schemaProblems } from "../layout/parse";
-import { actionSchema } from "../layout/schema/file";
-import type { Action, Layout } from "../layout/types";
-import { ok, refused, type Problem, type Result } from "../result";
+import { checked } from "../editing/edits/check";
+import { newAction } from "../editing/edits/actions";
+import { schemaProblems } from "../format/parse";
+import { actionSchema } from "../format/schema/file";
+import type { Action, Layout } from "../format/types";
+import { ok, refused, type Problem, type Result } from "../engine/result";
 
 /** An action of a list: its name, and those fields of which the list says something. */
 export type ListedAction = Pick<Action, "name"> & Partial<Action>;

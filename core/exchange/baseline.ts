@@ -1,8 +1,8 @@
 /** An older check to be held against: what it had already found does not fail. */
 import { z } from "zod";
 import type { Finding } from "../checks/finding";
-import { schemaProblems } from "../layout/parse";
-import { ok, refused, type Result } from "../result";
+import { schemaProblems } from "../format/parse";
+import { ok, refused, type Result } from "../engine/result";
 
 const baselineSchema = z.object({
   screens: z.array(

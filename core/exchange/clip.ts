@@ -3,20 +3,15 @@
  * clusters, the actions they serve, the moments they show in and the pictures they carry. It is read at the door like every other.
  */
 import { z } from "zod";
-import { parseLayout } from "../layout/parse";
-import type { Layout, Serve } from "../layout/types";
-import { plainLayout } from "../layout/write";
-import { clusterOf } from "../placement/spots";
-import { ok, refused, type Result } from "../result";
+import { parseLayout } from "../format/parse";
+import type { Layout, Serve } from "../format/types";
+import { plainLayout } from "../format/write";
+import { clusterOf } from "../editing/spots";
+import { ok, refused, type Result } from "../engine/result";
+import type { Clip } from "../wiring/paste";
 
 const FORMAT = "nodulum-controls";
 const clipSchema = z.strictObject({ format: z.literal(FORMAT), version: z.literal(1), whole: z.array(z.string()), layout: z.unknown() });
-
-/** What was copied. `whole`: the ids of the clusters that were copied as such; of the others only some controls were. */
-export interface Clip {
-  readonly layout: Layout;
-  readonly whole: readonly string[];
-}
 
 /** The chosen controls and clusters (with all that stands in them) as text, in drawing order. */
 export function clipText(layout: Layout, keys: readonly string[]): string {

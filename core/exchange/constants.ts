@@ -3,7 +3,7 @@
  * each constant is the name to the letter; its identifier is made from the name, escaped where the language reserves it and
  * numbered where two names would have the same.
  */
-import type { Action } from "../layout/types";
+import type { Action } from "../format/types";
 
 export const CONSTANT_LANGUAGES = ["typescript", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python"] as const;
 export type ConstantLanguage = (typeof CONSTANT_LANGUAGES)[number];

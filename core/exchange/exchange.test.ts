@@ -1,5 +1,5 @@
 import { sampleLayouts } from "../../samples/samples";
-import { fileSchema } from "../layout/schema/file";
+import { fileSchema } from "../format/schema/file";
 import { fallsShort, textReport } from "./report";
 import { layoutJsonSchema } from "./schema";
 import { readScreens } from "./screens";

@@ -1,5 +1,5 @@
 /** Where everything stands, as the command line prints it (model.md section 4). */
-import type { Resolved, ResolvedControl } from "../placement/resolve";
+import type { Resolved, ResolvedControl } from "../engine/placement/resolve";
 
 type Printed = Omit<Resolved, "controls"> & { readonly controls: readonly Omit<ResolvedControl, "sharing">[] };
 

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { catalogueFor } from "../placement/catalogue";
+import { catalogueFor } from "../checks/catalogue";
 import { readScreenList, readScreens, readScreensCsv, screensCsv, screensJson } from "./screens";
 
 const shipped = catalogueFor("both");

@@ -1,10 +1,10 @@
 /** Lists of screens as JSON, and as CSV for a spreadsheet: a row a screen, its sides in columns, its cut-outs as `x y w h; x y w h`. */
 import Papa from "papaparse";
 import { z } from "zod";
-import { screenSchema } from "../layout/schema/file";
-import { schemaProblems } from "../layout/parse";
-import type { Screen } from "../layout/types";
-import { ok, refused, type Result } from "../result";
+import { screenSchema } from "../format/schema/file";
+import { schemaProblems } from "../format/parse";
+import type { Screen } from "../format/types";
+import { ok, refused, type Result } from "../engine/result";
 
 /** Reads a JSON list of screens; each needs widthPx, heightPx and ppi, and gets a name from its px where it has none. */
 export function readScreens(text: string): Result<Screen[]> {

@@ -1,8 +1,8 @@
 /** Traces of input events as NDJSON: one event a line, in time order. */
 import { z } from "zod";
-import type { InputEvent } from "../input/events";
-import type { Layout } from "../layout/types";
-import { ok, refused, type Problem, type Result } from "../result";
+import type { InputEvent } from "../engine/input/events";
+import type { Layout } from "../format/types";
+import { ok, refused, type Problem, type Result } from "../engine/result";
 
 const time = z.number().min(0, "t must be 0 or more");
 const touchId = z.number().int();

@@ -4,7 +4,7 @@
  * thing compared is named (the *callee*) tells one sort of asking from another, and the user says once which of them mean
  * "read an input". The web's own standards need no saying: KeyboardEvent.code values, gamepad buttons and axes.
  */
-import type { ActionKind } from "../layout/types";
+import type { ActionKind } from "../format/types";
 import { lex, type Family, type Token } from "./lex";
 
 export type ReadShape = "call" | "index" | "compare";

@@ -1,9 +1,9 @@
 import fc from "fast-check";
-import { fileArbitrary, fileLayout } from "../conformance/arbitrary";
-import { placed, staged } from "../conformance/stage";
-import { portFits, serveLacks } from "../layout/fits";
-import { PORTS } from "../layout/schema/control";
-import type { ControlKind, Layout, Serve } from "../layout/types";
+import { fileArbitrary, fileLayout } from "../../test/arbitrary";
+import { placed, staged } from "../../test/stage";
+import { portFits, serveLacks } from "../engine/input/fits";
+import { PORTS } from "../engine/types";
+import type { ControlKind, Layout, Serve } from "../format/types";
 import { changeControlKind, previewControlKind } from "./controlKind";
 
 const KINDS = ["stick", "dpad", "button", "touchpad", "swipe"] as const;

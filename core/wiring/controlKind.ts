@@ -2,12 +2,12 @@
  * Another kind for a control, and what becomes of its wires. Each wire goes on by the nearest port of the new kind that can give to its
  * action; what no port can give is told with the reason, before it is done.
  */
-import { defaultShape, defaultSlideOut } from "../layout/dependent";
-import { checked } from "../layout/edits/check";
-import { portCarries, portFits, serveLacks } from "../layout/fits";
-import { controlsSchema } from "../layout/schema/control";
-import type { Action, Arrangement, Control, ControlKind, Hit, Layout, Port, Serve } from "../layout/types";
-import { ok, refused, type Result } from "../result";
+import { defaultShape, defaultSlideOut } from "../format/dependent";
+import { checked } from "../editing/edits/check";
+import { portCarries, portFits, serveLacks } from "../engine/input/fits";
+import { controlsSchema } from "../format/schema/control";
+import type { Action, Arrangement, Control, ControlKind, Hit, Layout, Port, Serve } from "../format/types";
+import { ok, refused, type Result } from "../engine/result";
 import { controlWhyNot, portsOf, serveBy } from "./serves";
 
 /** A wire that goes on, by another port or as it was. */

@@ -3,9 +3,9 @@
  * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is told from all
  * others, so that two actions on one key are seen to hang on the same end.
  */
-import { checked } from "../layout/edits/check";
-import type { Action, ActionKind, Layout } from "../layout/types";
-import { refused, type Result } from "../result";
+import { checked } from "../editing/edits/check";
+import type { Action, ActionKind, Layout } from "../format/types";
+import { refused, type Result } from "../engine/result";
 
 export type KeySource = Action["keys"][number];
 export type MouseSource = Action["mouse"][number];

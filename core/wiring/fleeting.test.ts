@@ -1,5 +1,5 @@
-import { HZ, placed, playOn, staged, touch } from "../conformance/stage";
-import type { Action, Control, Layout, Serve } from "../layout/types";
+import { HZ, placed, playOn, staged, touch } from "../../test/stage";
+import type { Action, Control, Layout, Serve } from "../format/types";
 import { fleeting, fleetingServe, helpFleeting } from "./fleeting";
 
 const layout = (kind: string, feel: object, action: object): Layout =>

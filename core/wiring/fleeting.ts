@@ -2,11 +2,11 @@
  * Presses that smoothing swallows. A value that rises in 300 ms has come a twentieth of its way when a press of one tick is over: what
  * comes and goes within a tick toward a smoothed action is nearly nothing. That is told at the wire, with what helps.
  */
-import { changeAction } from "../layout/edits/actions";
-import { changeFeel } from "../layout/edits/controls";
-import { portCarries, portFits, serveLacks } from "../layout/fits";
-import type { Action, Control, Layout, Serve } from "../layout/types";
-import type { Result } from "../result";
+import { changeAction } from "../editing/edits/actions";
+import { changeFeel } from "../editing/edits/controls";
+import { portCarries, portFits, serveLacks } from "../engine/input/fits";
+import type { Action, Control, Layout, Serve } from "../format/types";
+import type { Result } from "../engine/result";
 
 /** The ticks a second by which it is told: those of most screens. */
 const HZ = 60;

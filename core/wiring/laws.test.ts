@@ -1,13 +1,13 @@
 /** Laws of the chain, over any layout. */
 import fc from "fast-check";
 import { checkLayout } from "../checks/check";
-import { frozen, layoutArbitrary, screenArbitrary } from "../conformance/arbitrary";
-import { portFits, serveLacks } from "../layout/fits";
-import { addMoment, moveMoment, onlyIn, removeMoment, type Homeless } from "../layout/edits/moments";
-import { readLayout } from "../layout/parse";
-import type { Layout, Serve } from "../layout/types";
-import { writeLayout } from "../layout/write";
-import type { Result } from "../result";
+import { frozen, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
+import { portFits, serveLacks } from "../engine/input/fits";
+import { addMoment, moveMoment, onlyIn, removeMoment, type Homeless } from "../editing/edits/moments";
+import { readLayout } from "../format/parse";
+import type { Layout, Serve } from "../format/types";
+import { writeLayout } from "../format/write";
+import type { Result } from "../engine/result";
 import { joinPort, portsOf, portWhyNot, wiresOf } from "./serves";
 import { deskClashes, leftToDo, looseEnds, standsOf } from "./states";
 import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice } from "./takeOver";

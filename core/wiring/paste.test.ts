@@ -1,11 +1,11 @@
 import { sampleLayouts } from "../../samples/samples";
-import { placed, staged } from "../conformance/stage";
-import { clipText, readClip, type Clip } from "../exchange/clip";
-import { removeSpots } from "../layout/edits/controls";
-import type { Layout } from "../layout/types";
-import type { Result } from "../result";
+import { placed, staged } from "../../test/stage";
+import { clipText, readClip } from "../exchange/clip";
+import { removeSpots } from "../editing/edits/controls";
+import type { Layout } from "../format/types";
+import type { Result } from "../engine/result";
 import { matchWords } from "./takeOver";
-import { pasteClip, plainWords, strangeWords } from "./paste";
+import { pasteClip, plainWords, strangeWords, type Clip } from "./paste";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));

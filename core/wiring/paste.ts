@@ -2,13 +2,18 @@
  * Pasting: what was copied comes in as it was, clusters as clusters. In the layout it came from nothing is asked; in another, what its
  * words mean there is for the user to say, as when controls are taken over.
  */
-import type { Clip } from "../exchange/clip";
-import type { Layout, Serve } from "../layout/types";
-import { clusterOf } from "../placement/spots";
-import { ok, type Result } from "../result";
+import type { Layout, Serve } from "../format/types";
+import { clusterOf } from "../editing/spots";
+import { ok, type Result } from "../engine/result";
 import { takeOver, type TakeOver, type WordChoice } from "./takeOver";
 
 const servesOf = (layout: Layout) => layout.controls.flatMap((c) => c.serves as readonly Serve[]);
+
+/** What was copied: a small layout of its own. `whole`: the ids of the clusters that were copied as such; of the others only some controls were. */
+export interface Clip {
+  readonly layout: Layout;
+  readonly whole: readonly string[];
+}
 
 /** The words of what was copied that mean something where it comes from and not, or not the same, here. With none of them it can be pasted at once. */
 export function strangeWords(clip: Clip, here: Layout): string[] {

@@ -1,9 +1,9 @@
 /** Wires from controls to actions: what fits what and why not, what a change of kind would break, and what adds up to what. */
-import { bind, changeAction, changeServe } from "../layout/edits/actions";
-import { portCarries, portFits, serveLacks, type PortCarries } from "../layout/fits";
-import { PORTS } from "../layout/schema/control";
-import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../layout/types";
-import { refused, type Result } from "../result";
+import { bind, changeAction, changeServe } from "../editing/edits/actions";
+import { portCarries, portFits, serveLacks, type PortCarries } from "../engine/input/fits";
+import { PORTS } from "../engine/types";
+import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../format/types";
+import { refused, type Result } from "../engine/result";
 import { deskGives, deskLacks, deskWhyNot, deskWires, type DeskWire } from "./desk";
 
 const CARRIES_WORD: Readonly<Record<PortCarries, string>> = {

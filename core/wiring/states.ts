@@ -2,9 +2,9 @@
  * How each action stands, in a word: what serves it in each moment, what is still to do, and where the chain is broken.
  * Screens have no say here: what an arrangement hides on one of them is told by the findings.
  */
-import { portFits, serveLacks } from "../layout/fits";
-import type { Action, Layout, Serve } from "../layout/types";
-import { nearestWord } from "../nearest";
+import { portFits, serveLacks } from "../engine/input/fits";
+import type { Action, Layout, Serve } from "../format/types";
+import { nearestWord } from "../format/nearest";
 import { deskEnds } from "./desk";
 
 /** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */

@@ -1,12 +1,12 @@
-import { placed, STAGE, staged } from "../conformance/stage";
-import type { Layout } from "../layout/types";
-import { readLayout } from "../layout/parse";
-import { writeLayout } from "../layout/write";
-import { prepareLayout } from "../placement/prepare";
-import { PLAIN_VIEW, resolve } from "../placement/resolve";
-import { unitPx } from "../placement/scale";
-import type { Result } from "../result";
-import { addMoment, moveMoment, onlyIn, removeMoment } from "../layout/edits/moments";
+import { placed, STAGE, staged } from "../../test/stage";
+import type { Layout } from "../format/types";
+import { readLayout } from "../format/parse";
+import { writeLayout } from "../format/write";
+import { prepareLayout } from "../engine/placement/prepare";
+import { PLAIN_VIEW, resolve } from "../engine/placement/resolve";
+import { unitPx } from "../engine/placement/scale";
+import type { Result } from "../engine/result";
+import { addMoment, moveMoment, onlyIn, removeMoment } from "../editing/edits/moments";
 import { matchWords, mismatches, takeOver, type TakeOver, type WordChoice } from "./takeOver";
 
 const get = <T>(result: Result<T>): T => {

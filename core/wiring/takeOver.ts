@@ -3,15 +3,15 @@
  * then controls with their clusters and pictures come over, or the looks alone. Arrangements stay behind: they are made for
  * the screens and controls of their own layout.
  */
-import { checked } from "../layout/edits/check";
-import { newAction } from "../layout/edits/actions";
-import { freeId, freeName } from "../layout/edits/controls";
-import { freeIdOf } from "../layout/edits/ids";
-import { portFits, serveLacks } from "../layout/fits";
-import { formatLength, lengthOf, parseLength } from "../layout/length";
-import type { Action, Cluster, Control, Layout, Serve } from "../layout/types";
-import { nearestWord } from "../nearest";
-import { refused, type Result } from "../result";
+import { checked } from "../editing/edits/check";
+import { newAction } from "../editing/edits/actions";
+import { freeId, freeName } from "../editing/edits/controls";
+import { freeIdOf } from "../editing/edits/ids";
+import { portFits, serveLacks } from "../engine/input/fits";
+import { formatLength, lengthOf, parseLength } from "../engine/placement/length";
+import type { Action, Cluster, Control, Layout, Serve } from "../format/types";
+import { nearestWord } from "../format/nearest";
+import { refused, type Result } from "../engine/result";
 import { portWhyNot, serveBy } from "./serves";
 
 /** How a word of the other layout stands to this one's. */

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { InputEvent } from "../../core/input/events";
+import type { InputEvent } from "../../core/engine/input/events";
 import { pointerEvents, type PointerSample } from "./pointer";
 
 const mouse = (type: PointerSample["type"], buttons: number, more: Partial<PointerSample> = {}): PointerSample => ({

@@ -5,7 +5,7 @@
  * Of a mouse only the first button down and the last one up come as such; what changes between them comes as a move (Pointer Events
  * Level 3, "chorded button interactions"). So the buttons that are down are read from every event and held against those before.
  */
-import type { InputEvent } from "../../core/input/events";
+import type { InputEvent } from "../../core/engine/input/events";
 
 /** What one pointer event says: its point in px of the screen, its time in ms, and of a mouse its buttons (`PointerEvent.buttons`) and movement in CSS px. */
 export interface PointerSample {

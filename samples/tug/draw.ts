@@ -1,5 +1,5 @@
 /** Draws the tug's world on a canvas. The camera follows the tug along the quay. */
-import { clampTo } from "../../core/geometry/point";
+import { clampTo } from "../../core/engine/geometry/point";
 import { drawTug } from "../scenes";
 import { FIRE, WORLD, type TugState } from "./world";
 

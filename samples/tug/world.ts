@@ -1,6 +1,6 @@
 /** The tug's world: a night harbour 2400 × 720 long, the quay along the top. Pure: state and values in, state out. Lengths in world units, y down; angles in radians, clockwise from +x. */
-import type { ActionValues } from "../../core/input/events";
-import { clampTo } from "../../core/geometry/point";
+import type { ActionValues } from "../../core/engine/input/events";
+import { clampTo } from "../../core/engine/geometry/point";
 import { axisOf, pairOf, pressOf } from "../game";
 
 export const WORLD = { w: 2400, h: 720, quay: 150 } as const;

@@ -2,9 +2,9 @@
  * The test yard: every action of a layout drives a body of its own, under its own word. A vector pushes a puck in its
  * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else.
  */
-import type { ActionValues } from "../../core/input/events";
-import { clampTo } from "../../core/geometry/point";
-import type { Action, ActionKind } from "../../core/layout/types";
+import type { ActionValues } from "../../core/engine/input/events";
+import { clampTo } from "../../core/engine/geometry/point";
+import type { Action, ActionKind } from "../../core/format/types";
 import { axisOf, pairOf, pressOf, type Game } from "../game";
 
 /** What stands in the yard for one action. Puck: place −1…1 and speed; view: turned by degrees; needle: −1…1; lamp: on, and how often it has been lit. */

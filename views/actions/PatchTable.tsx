@@ -3,7 +3,7 @@
 import { X } from "lucide-react";
 import { memo } from "react";
 
-import type { Action, Layout } from "../../core/layout/types";
+import type { Action, Layout } from "../../core/format/types";
 import { deskWires, type DeskWire } from "../../core/wiring/desk";
 import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
 import type { Stand } from "../../core/wiring/states";

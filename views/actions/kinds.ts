@@ -1,5 +1,5 @@
 /** The kinds of actions, in words. */
-import type { ActionKind } from "../../core/layout/types";
+import type { ActionKind } from "../../core/format/types";
 
 export const KINDS: readonly (readonly [ActionKind, string])[] = [
   ["press", "press · true or false"],

@@ -1,4 +1,4 @@
-import { PLAIN_VIEW } from "../../core/placement/resolve";
+import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
 import { createPlayer } from "../../runtime/player";
 import { sampleLayouts } from "../../samples/samples";
 import { benchScreenOf } from "../session/screens";

@@ -1,8 +1,8 @@
 /** Which wires something runs along at this moment, and the marks in the page that show it. */
-import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/input/desk";
-import { readControl } from "../../core/input/kinds";
-import type { PortReading } from "../../core/input/ports";
-import type { Layout, Port, Serve } from "../../core/layout/types";
+import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/engine/input/desk";
+import { readControl } from "../../core/engine/input/kinds";
+import type { PortReading } from "../../core/engine/input/ports";
+import type { Layout, Port, Serve } from "../../core/format/types";
 import { deskWires, type DeskWire } from "../../core/wiring/desk";
 import type { Player } from "../../runtime/player";
 import { deskWireKey, serveWireKey } from "./places";

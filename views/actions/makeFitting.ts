@@ -1,8 +1,8 @@
 "use client";
 /** From an action that nothing serves, in one step: a fitting control on the bench, where the thumb that will most likely want it lies. */
-import type { Action } from "../../core/layout/types";
-import { fittingKind, growControl } from "../../core/placement/make";
-import { ok } from "../../core/result";
+import type { Action } from "../../core/format/types";
+import { fittingKind, growControl } from "../../core/editing/make";
+import { ok } from "../../core/engine/result";
 import { sightFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";

@@ -4,7 +4,7 @@
  * Rows have known heights, so that wires need no measuring: an action is as high as the desk inputs that stand beside it
  * need; a control stands as near to the first action it serves as those above it let it.
  */
-import type { Action, Control, Layout, Serve } from "../../core/layout/types";
+import type { Action, Control, Layout, Serve } from "../../core/format/types";
 import { deskEnds, deskWires, type DeskList } from "../../core/wiring/desk";
 import type { LooseEnd, Stand } from "../../core/wiring/states";
 import type { Picked } from "./patch";

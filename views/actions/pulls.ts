@@ -1,10 +1,10 @@
 /** Drawing wires: from which end to which, why two do not go together, and the edit that joins two that do. */
-import type { Action, Control, Layout, Port, Serve } from "../../core/layout/types";
-import { refused, type Result } from "../../core/result";
+import type { Action, Control, Layout, Port, Serve } from "../../core/format/types";
+import { refused, type Result } from "../../core/engine/result";
 import { deskWhyNot, deskWires, plugIn, sourceOfEnd } from "../../core/wiring/desk";
 import { controlWhyNot, joinPort, leadServe, portsOf, portWhyNot } from "../../core/wiring/serves";
-import { portFits } from "../../core/layout/fits";
-import { fittingServe } from "../../core/placement/make";
+import { portFits } from "../../core/engine/input/fits";
+import { fittingServe } from "../../core/editing/make";
 
 /** Where a wire is drawn from. `serve`: a wire that leads nowhere yet, taken by its loose end. */
 export type PullStart =

@@ -1,6 +1,6 @@
 "use client";
 /** Gives an action another word; what is picked follows. */
-import { renameAction } from "../../core/layout/edits/actions";
+import { renameAction } from "../../core/editing/edits/actions";
 import type { Session } from "../session/session";
 import { patchStore, setPatch } from "./patch";
 

@@ -1,5 +1,5 @@
 /** How an action stands, moment by moment, in a line. */
-import type { Moment } from "../../core/layout/types";
+import type { Moment } from "../../core/format/types";
 import type { Stand } from "../../core/wiring/states";
 
 /** `Under way: helm; Alongside: nothing`; moments served alike are told together. Without moments what serves it, or the word alone. */

@@ -1,5 +1,5 @@
 /** Taking wires off: told, with the way back. */
-import { unbind } from "../../core/layout/edits/actions";
+import { unbind } from "../../core/editing/edits/actions";
 import { deskWires, unplug } from "../../core/wiring/desk";
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";

@@ -2,7 +2,7 @@
 /** What the patch sheet shows, worked out from the layout and what is searched for. */
 import { useMemo } from "react";
 import { deskClashes, leftToDo, looseEnds, standsOf, type Clash, type LooseEnd, type Stand, type ToDo } from "../../core/wiring/states";
-import type { Action, Layout } from "../../core/layout/types";
+import type { Action, Layout } from "../../core/format/types";
 import { useSession } from "../session/context";
 import { useKeyLetters } from "../shared/useKeyLetters";
 import { endWord, type KeyLetters } from "./keys";

@@ -3,8 +3,8 @@
 import { Download, Upload } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
-import { writeLayout } from "../../core/layout/write";
-import { problemText } from "../../core/result";
+import { writeLayout } from "../../core/format/write";
+import { problemText } from "../../core/engine/result";
 import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
 import { fileNameFor, saveText } from "../shared/download";

@@ -1,10 +1,10 @@
 "use client";
 /** The areas that touches fall on, each with its pattern and its colour; dead zone and travel. */
 import { memo } from "react";
-import { centreOf } from "../../core/geometry/point";
-import type { Shape } from "../../core/geometry/shape";
-import type { Control } from "../../core/layout/types";
-import type { ResolvedControl } from "../../core/placement/resolve";
+import { centreOf } from "../../core/engine/geometry/point";
+import type { Shape } from "../../core/engine/geometry/shape";
+import type { Control } from "../../core/format/types";
+import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Overlays } from "./overlays";
 import { ON_GLASS } from "./tones";
 

@@ -1,10 +1,10 @@
 "use client";
 /** What the screen itself has: frames, rounded corners and cut-outs, the system's edge strips, the mm grid, the thumb's reach; and the keep-clear zones. */
 import { memo } from "react";
-import type { Layout, Screen } from "../../core/layout/types";
-import { framesOf, pxPerMm } from "../../core/placement/screen";
-import { thumbPivots } from "../../core/placement/thumbs";
-import type { ResolvedZone } from "../../core/placement/resolve";
+import type { Layout, Screen } from "../../core/format/types";
+import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
+import { thumbPivots } from "../../core/editing/thumbs";
+import type { ResolvedZone } from "../../core/engine/placement/resolve";
 import type { Overlays } from "./overlays";
 import { ON_GLASS } from "./tones";
 

@@ -2,10 +2,10 @@
 /** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it; fitted, zoomed or life size. */
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
-import type { Point } from "../../core/geometry/point";
-import type { Sight } from "../../core/placement/edits";
-import { pxPerMm } from "../../core/placement/screen";
-import { clampTo } from "../../core/geometry/point";
+import type { Point } from "../../core/engine/geometry/point";
+import type { Sight } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { clampTo } from "../../core/engine/geometry/point";
 import { Tally } from "../../ui/Tally";
 import { useSession } from "../session/context";
 import { LayoutPicture } from "../shared/LayoutPicture";

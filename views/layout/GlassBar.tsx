@@ -4,11 +4,11 @@ import { Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "
 import { Popover } from "radix-ui";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
-import { clampTo, type Point } from "../../core/geometry/point";
-import type { ControlKind } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
+import { clampTo, type Point } from "../../core/engine/geometry/point";
+import type { ControlKind } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
 import { useSession, useSessionActions } from "../session/context";
-import { growControl } from "../../core/placement/make";
+import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";

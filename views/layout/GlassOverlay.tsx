@@ -2,11 +2,11 @@
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
 import { useMemo, useRef } from "react";
 import type { Finding, Severity } from "../../core/checks/finding";
-import { sharedArea } from "../../core/geometry/overlap";
-import { touchArea } from "../../core/input/ready";
-import type { Sight } from "../../core/placement/edits";
-import { pxPerMm } from "../../core/placement/screen";
-import { homeOf, inCluster, landingKey, spotBox, spotOf } from "../../core/placement/spots";
+import { sharedArea } from "../../core/engine/geometry/overlap";
+import { touchArea } from "../../core/engine/input/ready";
+import type { Sight } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { homeOf, inCluster, landingKey, spotBox, spotOf } from "../../core/editing/spots";
 import { useSession } from "../session/context";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
 import { useBench } from "./bench";

@@ -1,11 +1,11 @@
 "use client";
 /** What a moving box has met, with the distances; and the gaps to its neighbours, mm. */
 import { isGround } from "../../core/checks/context";
-import { gapsAbout } from "../../core/geometry/gaps";
-import type { Sight } from "../../core/placement/edits";
-import { pxPerMm } from "../../core/placement/screen";
-import type { Guide } from "../../core/placement/snap";
-import { inCluster } from "../../core/placement/spots";
+import { gapsAbout } from "../../core/engine/geometry/gaps";
+import type { Sight } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import type { Guide } from "../../core/editing/snap";
+import { inCluster } from "../../core/editing/spots";
 import { ON_GLASS } from "./tones";
 
 const LINE = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;

@@ -1,6 +1,6 @@
 "use client";
 /** Eight handles of a box. Corners of round things keep their proportion, those of fields do not; Shift turns that over. */
-import type { Box } from "../../core/geometry/point";
+import type { Box } from "../../core/engine/geometry/point";
 import { HANDLES } from "./handlePlaces";
 import { ON_GLASS } from "./tones";
 

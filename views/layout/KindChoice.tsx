@@ -1,12 +1,12 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
-import type { Sight } from "../../core/placement/edits";
-import { kindsFor } from "../../core/placement/make";
+import type { Sight } from "../../core/editing/placing";
+import { kindsFor } from "../../core/editing/make";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./kinds";
 import { wishKind } from "./kindWish";
-import { changeServe } from "../../core/layout/edits/actions";
+import { changeServe } from "../../core/editing/edits/actions";
 
 interface Props {
   readonly sight: Sight;

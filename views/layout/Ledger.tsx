@@ -3,8 +3,8 @@
 import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import Link from "next/link";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Action, Control } from "../../core/layout/types";
-import { fittingKind } from "../../core/placement/make";
+import type { Action, Control } from "../../core/format/types";
+import { fittingKind } from "../../core/editing/make";
 import { leftToDo, standsOf } from "../../core/wiring/states";
 import { useSession, useSessionActions } from "../session/context";
 import { sightFor } from "../session/prepared";

@@ -1,8 +1,8 @@
 "use client";
 /** What was pasted serves words that this game does not read, or reads as something else: what they mean here is asked before it comes in. */
 import { useMemo, useState } from "react";
-import type { Clip } from "../../core/exchange/clip";
-import type { Sight } from "../../core/placement/edits";
+import type { Clip } from "../../core/wiring/paste";
+import type { Sight } from "../../core/editing/placing";
 import { matchWords, mismatches, type WordChoice } from "../../core/wiring/takeOver";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { Dialogue } from "../../ui/Dialogue";

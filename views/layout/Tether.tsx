@@ -1,8 +1,8 @@
 "use client";
 /** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. A span has a short one at each edge. */
-import type { Sight } from "../../core/placement/edits";
-import { framesOf } from "../../core/placement/screen";
-import { placementIn, spotOf, spotBox } from "../../core/placement/spots";
+import type { Sight } from "../../core/editing/placing";
+import { framesOf } from "../../core/engine/placement/screen";
+import { placementIn, spotOf, spotBox } from "../../core/editing/spots";
 import { ON_GLASS } from "./tones";
 import { tetherEnds, tiePoints, type TieDrag } from "./tying";
 

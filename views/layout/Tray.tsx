@@ -1,8 +1,8 @@
 "use client";
 /** The tray: the whole card of what is selected, side by side; with nothing selected the layout's own settings and the findings. */
 import { memo, type ReactNode } from "react";
-import type { Sight } from "../../core/placement/edits";
-import { inCluster, spotOf } from "../../core/placement/spots";
+import type { Sight } from "../../core/editing/placing";
+import { inCluster, spotOf } from "../../core/editing/spots";
 import { useSession } from "../session/context";
 import { FeelCard } from "../shared/FeelCard";
 import { ArrangementsCard } from "./cards/ArrangementsCard";

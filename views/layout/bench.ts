@@ -2,8 +2,8 @@
 /** What the bench alone remembers while it is open: the tool in hand, the cluster that has been entered, zoom, what is pointed out. Nothing of it is in the file. */
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
-import type { Clip } from "../../core/exchange/clip";
-import type { ControlKind } from "../../core/layout/types";
+import type { Clip } from "../../core/wiring/paste";
+import type { ControlKind } from "../../core/format/types";
 
 /** What drawing a box on the glass makes; null: nothing, it selects. */
 export type Tool = ControlKind | "zone" | null;

@@ -1,11 +1,11 @@
 /** What can be done with a selection at one gesture, by key or by button: gather, dissolve, the second side, splitting the screen. */
-import { dissolve, gather } from "../../core/placement/clusters";
-import type { Sight } from "../../core/placement/edits";
-import { splitScreen } from "../../core/placement/split";
-import { inCluster, spotOf } from "../../core/placement/spots";
-import { makeCopies, makeTwins } from "../../core/placement/twins";
-import { freeName } from "../../core/layout/edits/controls";
-import { ok } from "../../core/result";
+import { dissolve, gather } from "../../core/editing/clusters";
+import type { Sight } from "../../core/editing/placing";
+import { splitScreen } from "../../core/editing/split";
+import { inCluster, spotOf } from "../../core/editing/spots";
+import { makeCopies, makeTwins } from "../../core/editing/twins";
+import { freeName } from "../../core/editing/edits/controls";
+import { ok } from "../../core/engine/result";
 import type { Session } from "../session/session";
 import { setBench } from "./bench";
 import { nameOf, namesOf } from "../shared/names";

@@ -1,7 +1,7 @@
 "use client";
 /** How large the screen on the bench is drawn. */
-import type { Screen } from "../../core/layout/types";
-import { pxPerMm } from "../../core/placement/screen";
+import type { Screen } from "../../core/format/types";
+import { pxPerMm } from "../../core/engine/placement/screen";
 import { fitScale } from "../shared/useRoom";
 import { useBench } from "./bench";
 import { useCalibration } from "./trueSize";

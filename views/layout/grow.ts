@@ -1,11 +1,11 @@
 /** Making things on the glass: a control, a cluster or a zone is put into the layout, selected, and a control's kind offered for choice. */
-import type { Box, Point } from "../../core/geometry/point";
-import { addZone } from "../../core/layout/edits/zones";
-import type { Action, Layout } from "../../core/layout/types";
-import { pinFor, type Sight } from "../../core/placement/edits";
-import { fittingKind, growCluster, growControl } from "../../core/placement/make";
-import { framesOf, pxPerMm } from "../../core/placement/screen";
-import { ok, refused, type Result } from "../../core/result";
+import type { Box, Point } from "../../core/engine/geometry/point";
+import { addZone } from "../../core/editing/edits/zones";
+import type { Action, Layout } from "../../core/format/types";
+import { pinFor, type Sight } from "../../core/editing/placing";
+import { fittingKind, growCluster, growControl } from "../../core/editing/make";
+import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
+import { ok, refused, type Result } from "../../core/engine/result";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
 import { setBench } from "./bench";

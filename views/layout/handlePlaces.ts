@@ -1,6 +1,6 @@
 /** The handles of a box, and what a drag of each makes of it. */
-import type { Box } from "../../core/geometry/point";
-import { snapEdge, type Guide, type SnapTargets } from "../../core/placement/snap";
+import type { Box } from "../../core/engine/geometry/point";
+import { snapEdge, type Guide, type SnapTargets } from "../../core/editing/snap";
 
 export const HANDLES = [
   { key: "nw", fx: 0, fy: 0, cursor: "nwse-resize" },

@@ -1,5 +1,5 @@
 /** Making a control another kind: at once where nothing is lost by it, else what would be lost is told first. */
-import type { ControlKind } from "../../core/layout/types";
+import type { ControlKind } from "../../core/format/types";
 import { changeControlKind, previewControlKind } from "../../core/wiring/controlKind";
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";

@@ -1,6 +1,6 @@
 "use client";
 /** The kinds of control and their signs in palettes and lists. */
-import type { ControlKind } from "../../core/layout/types";
+import type { ControlKind } from "../../core/format/types";
 
 export const KINDS: readonly ControlKind[] = ["stick", "dpad", "button", "touchpad", "swipe"];
 export const KIND_WORD: Readonly<Record<ControlKind | "zone", string>> = {

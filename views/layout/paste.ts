@@ -1,9 +1,9 @@
 /** Puts what was copied onto the glass, set off a little where it would lie on what is there. */
-import type { Clip } from "../../core/exchange/clip";
-import type { Sight } from "../../core/placement/edits";
-import { unitPx } from "../../core/placement/scale";
-import { setOff } from "../../core/placement/twins";
-import { ok } from "../../core/result";
+import type { Clip } from "../../core/wiring/paste";
+import type { Sight } from "../../core/editing/placing";
+import { unitPx } from "../../core/engine/placement/scale";
+import { setOff } from "../../core/editing/twins";
+import { ok } from "../../core/engine/result";
 import { pasteClip } from "../../core/wiring/paste";
 import type { TakeOver } from "../../core/wiring/takeOver";
 import type { Session } from "../session/session";

@@ -1,10 +1,10 @@
 /** What the pointer means on the glass: which spot is taken hold of, and what a moving box may snap to. */
-import type { Box } from "../../core/geometry/point";
-import type { Layout } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
-import { framesOf, pxPerMm } from "../../core/placement/screen";
-import type { SnapTargets } from "../../core/placement/snap";
-import { clusterOf, inCluster, placementIn, spotBox, spotOf } from "../../core/placement/spots";
+import type { Box } from "../../core/engine/geometry/point";
+import type { Layout } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
+import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
+import type { SnapTargets } from "../../core/editing/snap";
+import { clusterOf, inCluster, placementIn, spotBox, spotOf } from "../../core/editing/spots";
 
 /** A snap reaches this far, CSS px. */
 const SNAP_PX = 7;

@@ -1,11 +1,11 @@
 /** Tethers under the hand: their ends, the points they may be tied to, and what a drag of one would tie it to. */
-import type { Box, Point } from "../../core/geometry/point";
-import type { Frame, Pin } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
-import { frameBox } from "../../core/placement/resolve";
-import { framesOf } from "../../core/placement/screen";
-import { spotBox, spotOf } from "../../core/placement/spots";
-import { seenPin, TIE_POINTS } from "../../core/placement/ties";
+import type { Box, Point } from "../../core/engine/geometry/point";
+import type { Frame, Pin } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
+import { frameBox } from "../../core/engine/placement/resolve";
+import { framesOf } from "../../core/engine/placement/screen";
+import { spotBox, spotOf } from "../../core/editing/spots";
+import { seenPin, TIE_POINTS } from "../../core/editing/ties";
 
 /** A tether's end takes a corner, edge or centre within this, CSS px. */
 const TIE_SNAP_PX = 28;

@@ -5,17 +5,17 @@
  * everything back. Moves are worked off once a frame. Alt lets go of snapping.
  */
 import { useEffect, useRef, useState, type MouseEvent, type PointerEvent, type RefObject } from "react";
-import type { Box, Point } from "../../core/geometry/point";
-import type { Frame } from "../../core/layout/types";
-import { boundsOf } from "../../core/placement/align";
-import { fitted, scaleCluster } from "../../core/placement/clusters";
-import { moveBy, placeAt, sightOf, type Sight } from "../../core/placement/edits";
-import { growControl } from "../../core/placement/make";
-import { pxPerMm } from "../../core/placement/screen";
-import { snapMove, type Guide } from "../../core/placement/snap";
-import { clusterOf, placementIn, spotBox, spotOf } from "../../core/placement/spots";
-import { carryTo, tieAnew, tieTo } from "../../core/placement/ties";
-import { ok } from "../../core/result";
+import type { Box, Point } from "../../core/engine/geometry/point";
+import type { Frame } from "../../core/format/types";
+import { boundsOf } from "../../core/editing/align";
+import { fitted, scaleCluster } from "../../core/editing/clusters";
+import { moveBy, placeAt, sightOf, type Sight } from "../../core/editing/placing";
+import { growControl } from "../../core/editing/make";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { snapMove, type Guide } from "../../core/editing/snap";
+import { clusterOf, placementIn, spotBox, spotOf } from "../../core/editing/spots";
+import { carryTo, tieAnew, tieTo } from "../../core/editing/ties";
+import { ok } from "../../core/engine/result";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
 import { snappedBox, type HandleKey, draggedBox } from "./handlePlaces";

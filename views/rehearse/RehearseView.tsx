@@ -2,8 +2,8 @@
 /** The game inside the device, played with mouse, keys, pad or real touch; live values beside it, feel to be changed while playing, traces below. */
 import { useTheme } from "next-themes";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { ActionValues } from "../../core/input/events";
-import { PLAIN_VIEW } from "../../core/placement/resolve";
+import type { ActionValues } from "../../core/engine/input/events";
+import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import { FeelCard } from "../shared/FeelCard";

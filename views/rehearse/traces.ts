@@ -1,6 +1,6 @@
 /** The last seconds of every action, for the traces under the glass. */
-import type { ActionValue, ActionValues } from "../../core/input/events";
-import type { Action } from "../../core/layout/types";
+import type { ActionValue, ActionValues } from "../../core/engine/input/events";
+import type { Action } from "../../core/format/types";
 
 /** Ticks kept: six seconds at 60 a second. */
 const KEPT = 360;

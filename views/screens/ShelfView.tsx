@@ -2,8 +2,8 @@
 /** The shelf: every screen at its true relative size, with its findings. A click on a finding opens the bench with that screen and control. */
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import type { Screen } from "../../core/layout/types";
-import { pxPerMm } from "../../core/placement/screen";
+import type { Screen } from "../../core/format/types";
+import { pxPerMm } from "../../core/engine/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { resolvedOf } from "../session/prepared";

@@ -1,6 +1,6 @@
 /** Undo and redo: one entry a gesture, made of patches. Pure: history and layout in, history and layout out. */
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from "immer";
-import type { Layout } from "../../core/layout/types";
+import type { Layout } from "../../core/format/types";
 
 enablePatches();
 

@@ -1,9 +1,9 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
-import { newLayout } from "../../core/layout/edits/whole";
-import { readLayout } from "../../core/layout/parse";
-import { writeLayout } from "../../core/layout/write";
-import type { Layout } from "../../core/layout/types";
-import { ok, problemText, type Result } from "../../core/result";
+import { newLayout } from "../../core/editing/edits/whole";
+import { readLayout } from "../../core/format/parse";
+import { writeLayout } from "../../core/format/write";
+import type { Layout } from "../../core/format/types";
+import { ok, problemText, type Result } from "../../core/engine/result";
 import type { KeptLayout, LayoutStore } from "../../storage/layouts";
 import type { Session } from "./session";
 

@@ -1,8 +1,8 @@
 /** Prepared layouts and their places on screens, worked out once for every view that shows them. */
-import type { Layout, Screen } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
-import { prepareLayout, type PreparedLayout } from "../../core/placement/prepare";
-import { resolve, type Resolved, type View } from "../../core/placement/resolve";
+import type { Layout, Screen } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
+import { prepareLayout, type PreparedLayout } from "../../core/engine/placement/prepare";
+import { resolve, type Resolved, type View } from "../../core/engine/placement/resolve";
 
 const prepared = new WeakMap<Layout, PreparedLayout>();
 const places = new WeakMap<Layout, WeakMap<Screen, Map<string, Resolved>>>();

@@ -1,7 +1,7 @@
 /** Which screens are in view: on the bench, in the rail, on the shelf. */
-import type { Control, Layout, Screen } from "../../core/layout/types";
+import type { Control, Layout, Screen } from "../../core/format/types";
 import type { Session } from "./session";
-import { catalogueFor, RAIL_CLASSES } from "../../core/placement/catalogue";
+import { catalogueFor, RAIL_CLASSES } from "../../core/checks/catalogue";
 
 /** What of a layout says which screens are in view. */
 export type Screens = Pick<Layout, "orientation" | "workbench" | "reference">;

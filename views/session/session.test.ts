@@ -1,15 +1,15 @@
-import { addAction } from "../../core/layout/edits/actions";
-import { changeLayout } from "../../core/layout/edits/whole";
-import { refused, ok } from "../../core/result";
-import { removeSpots } from "../../core/layout/edits/controls";
-import { writeLayout } from "../../core/layout/write";
+import { addAction } from "../../core/editing/edits/actions";
+import { changeLayout } from "../../core/editing/edits/whole";
+import { refused, ok } from "../../core/engine/result";
+import { removeSpots } from "../../core/editing/edits/controls";
+import { writeLayout } from "../../core/format/write";
 import { sampleLayouts } from "../../samples/samples";
 import { memoryStore, type LayoutStore } from "../../storage/layouts";
 import { createLibrary, firstLayout } from "./library";
 import { createSession, type Session } from "./session";
-import { changeFeel } from "../../core/layout/edits/controls";
+import { changeFeel } from "../../core/editing/edits/controls";
 import { deleteAction, deleteSpots } from "../shared/remove";
-import type { Layout } from "../../core/layout/types";
+import type { Layout } from "../../core/format/types";
 
 const [brackwater] = sampleLayouts();
 const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession(store, "id", brackwater, () => 1000);

@@ -5,14 +5,14 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
 import type { Finding } from "../../core/checks/finding";
 import type { MendOffer } from "../../workers/checks";
-import { writeLayout } from "../../core/layout/write";
-import type { Layout, Workbench } from "../../core/layout/types";
-import type { Problem, Result } from "../../core/result";
+import { writeLayout } from "../../core/format/write";
+import type { Layout, Workbench } from "../../core/format/types";
+import type { Problem, Result } from "../../core/engine/result";
 import { spokenProblems } from "../shared/names";
 import type { LayoutStore } from "../../storage/layouts";
 import { createSaver, type Saver, type Saving } from "../../storage/saver";
-import { inCluster } from "../../core/placement/spots";
-import { PLAIN_VIEW, type View } from "../../core/placement/resolve";
+import { inCluster } from "../../core/editing/spots";
+import { PLAIN_VIEW, type View } from "../../core/engine/placement/resolve";
 import { NO_HISTORY, record, redo, undo, type History } from "./history";
 
 /** A message at the foot of the window. */

@@ -1,7 +1,7 @@
 "use client";
 /** Keeps the findings of the screens in view up to date, and the moves that mend those on the bench, through the worker. */
 import { useEffect, useRef } from "react";
-import type { Layout, Screen } from "../../core/layout/types";
+import type { Layout, Screen } from "../../core/format/types";
 import { createChecker, type Checker } from "../../workers/checks";
 import { stillFor } from "../shared/backdrop";
 import { useImageArrivals } from "../shared/images";

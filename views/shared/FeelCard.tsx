@@ -1,12 +1,12 @@
 "use client";
 /** How controls of one kind feel under the thumb. Used on the bench and while rehearsing; of several, what differs says so. */
 import { memo } from "react";
-import { changeFeel } from "../../core/layout/edits/controls";
-import type { Control } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
-import type { ResolvedControl } from "../../core/placement/resolve";
-import type { Result } from "../../core/result";
-import type { Layout } from "../../core/layout/types";
+import { changeFeel } from "../../core/editing/edits/controls";
+import type { Control } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
+import type { ResolvedControl } from "../../core/engine/placement/resolve";
+import type { Result } from "../../core/engine/result";
+import type { Layout } from "../../core/format/types";
 import { ChoiceField, NumberField, Pair, SwitchField } from "../../ui/Field";
 import { useSessionActions } from "../session/context";
 import { common } from "./common";

@@ -1,9 +1,9 @@
 "use client";
 /** The dead zone and the curve of a stick, the sectors of a d-pad, as pictures whose parts are dragged. */
 import { useRef, useState } from "react";
-import { clampTo, type Point } from "../../core/geometry/point";
-import { curveAt } from "../../core/input/curve";
-import type { Curve, DpadControl, StickControl } from "../../core/layout/types";
+import { clampTo, type Point } from "../../core/engine/geometry/point";
+import { curveAt } from "../../core/engine/input/curve";
+import type { Curve, DpadControl, StickControl } from "../../core/format/types";
 import { LivePart, LivePicture, PICTURE, type Drag } from "./LiveParts";
 
 const MIDDLE = PICTURE / 2;

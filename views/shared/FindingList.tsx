@@ -2,13 +2,13 @@
 /** Findings as a list: mark, word, text; a click leads to what they are about; a move that mends one is a click away; one may be accepted with a reason, and taken back. */
 import { useState } from "react";
 import type { Finding } from "../../core/checks/finding";
-import { accept, takeBack } from "../../core/layout/edits/accepted";
+import { accept, takeBack } from "../../core/editing/edits/accepted";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { MendOffer } from "../../workers/checks";
 import { useSession, useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
-import type { Layout } from "../../core/layout/types";
-import { LEAVES } from "../../core/checks/mends";
+import type { Layout } from "../../core/format/types";
+import { LEAVES } from "../../core/checks/mend";
 
 /** Words of a finding with the names in it set apart. */
 function FindingText({ text }: { text: string }) {

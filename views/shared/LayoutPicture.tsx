@@ -1,11 +1,11 @@
 "use client";
 /** A layout on a screen as a small picture: the device with its cut-outs, the game's backdrop, the controls as they look at rest. */
 import { memo, useEffect, useRef, useSyncExternalStore } from "react";
-import type { Layout, Screen } from "../../core/layout/types";
-import type { Resolved } from "../../core/placement/resolve";
+import type { Layout, Screen } from "../../core/format/types";
+import type { Resolved } from "../../core/engine/placement/resolve";
 import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import type { Box } from "../../core/geometry/point";
-import { boundsOf } from "../../core/placement/align";
+import type { Box } from "../../core/engine/geometry/point";
+import { boundsOf } from "../../core/editing/align";
 import { backdropAt, backdropKey } from "./backdrop";
 import { picturesOf, useImageArrivals } from "./images";
 

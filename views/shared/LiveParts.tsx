@@ -1,7 +1,7 @@
 "use client";
 /** Small live pictures whose parts are dragged: a part follows the pointer, and the arrow keys. A drag is one gesture. */
 import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from "react";
-import type { Point } from "../../core/geometry/point";
+import type { Point } from "../../core/engine/geometry/point";
 
 /** The side of a picture, in its own units and CSS px alike. */
 export const PICTURE = 96;

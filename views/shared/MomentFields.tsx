@@ -1,8 +1,8 @@
 "use client";
 /** A moment's name, and a new moment: where they are listed on a card and in the dialogue of moments. */
 import { Plus } from "lucide-react";
-import { addMoment, renameMoment } from "../../core/layout/edits/moments";
-import type { Moment } from "../../core/layout/types";
+import { addMoment, renameMoment } from "../../core/editing/edits/moments";
+import type { Moment } from "../../core/format/types";
 import { TypedField } from "../../ui/Typed";
 import { useSessionActions } from "../session/context";
 

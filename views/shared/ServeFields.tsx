@@ -1,7 +1,7 @@
 "use client";
 /** What a wire gives, to be changed: the value of a true/false source, the scale of what comes in numbers, the repeat of a press. */
-import { portCarries } from "../../core/layout/fits";
-import type { Action, Serve } from "../../core/layout/types";
+import { portCarries } from "../../core/engine/input/fits";
+import type { Action, Serve } from "../../core/format/types";
 import { NumberField, Pair, SwitchField } from "../../ui/Field";
 
 type Two = number | [number, number];

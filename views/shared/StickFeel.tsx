@@ -1,13 +1,13 @@
 "use client";
 /** How sticks feel: travel and dead zone, response curve, origin, directions, when its direction ports press. */
-import type { Curve } from "../../core/layout/types";
-import type { LengthUnit } from "../../core/layout/length";
-import { formatLength, lengthOf } from "../../core/layout/length";
-import { changeFeel } from "../../core/layout/edits/controls";
-import { convertLength } from "../../core/placement/edits";
-import { pxPerMm } from "../../core/placement/screen";
-import type { Result } from "../../core/result";
-import type { Layout } from "../../core/layout/types";
+import type { Curve } from "../../core/format/types";
+import type { LengthUnit } from "../../core/engine/placement/length";
+import { formatLength, lengthOf } from "../../core/engine/placement/length";
+import { changeFeel } from "../../core/editing/edits/controls";
+import { convertLength } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import type { Result } from "../../core/engine/result";
+import type { Layout } from "../../core/format/types";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../ui/Field";
 import { useSessionActions } from "../session/context";
 import { common } from "./common";

@@ -1,7 +1,7 @@
 "use client";
 /** What is seen behind the controls: one of the project's stills or the user's own picture, filled or fitted, dimmed. */
 import type { Still } from "../../core/checks/contrast";
-import type { Screen, Workbench } from "../../core/layout/types";
+import type { Screen, Workbench } from "../../core/format/types";
 import { drawBackdrop } from "../../samples/scenes";
 import { imageOf } from "./images";
 

@@ -1,7 +1,7 @@
 /** What the fields of every kind of feel share. */
-import type { Control } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
-import type { ResolvedControl } from "../../core/placement/resolve";
+import type { Control } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
+import type { ResolvedControl } from "../../core/engine/placement/resolve";
 
 export type OfKind<K extends Control["kind"]> = Extract<Control, { kind: K }>;
 /** What every kind's fields work with. */

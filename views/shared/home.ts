@@ -1,7 +1,7 @@
 /** Where things grow that nobody has given a place. */
-import type { Point } from "../../core/geometry/point";
-import type { ControlKind } from "../../core/layout/types";
-import type { Sight } from "../../core/placement/edits";
+import type { Point } from "../../core/engine/geometry/point";
+import type { ControlKind } from "../../core/format/types";
+import type { Sight } from "../../core/editing/placing";
 
 /** Where something grows that is put down by key: on the side of the thumb that will most likely want it. */
 export function homeOf(sight: Sight, kind: ControlKind | "zone"): Point {

@@ -6,7 +6,7 @@
 import type DOMPurify from "dompurify";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
-import type { Layout } from "../../core/layout/types";
+import type { Layout } from "../../core/format/types";
 import type { PictureOf } from "../../runtime/art";
 
 export interface PictureBytes {

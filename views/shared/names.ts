@@ -1,7 +1,7 @@
 /** How the interface speaks of what stands on the glass: by the names people gave, never by ids or places in lists. */
-import type { Layout } from "../../core/layout/types";
-import { spotOf } from "../../core/placement/spots";
-import { problemText, type Problem } from "../../core/result";
+import type { Layout } from "../../core/format/types";
+import { spotOf } from "../../core/editing/spots";
+import { problemText, type Problem } from "../../core/engine/result";
 
 /** The name of a control, cluster or zone, or of a stick's landing area; of what is not there the key itself. */
 export function nameOf(layout: Layout, key: string): string {

@@ -1,6 +1,6 @@
 "use client";
 /** Reads a picture that the user chose: checked for type, size and for being a picture at all, before anything takes it. */
-import { ok, refused, type Result } from "../../core/result";
+import { ok, refused, type Result } from "../../core/engine/result";
 import { bringCleaner, cleanSvg } from "./images";
 
 export interface PictureFile<T extends string> {

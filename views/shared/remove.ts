@@ -1,8 +1,8 @@
 /** Taking things away: it is done at once, said by name, and brought back at one click. */
-import { removeAction } from "../../core/layout/edits/actions";
-import { removeSpots } from "../../core/layout/edits/controls";
-import type { Layout } from "../../core/layout/types";
-import { inCluster } from "../../core/placement/spots";
+import { removeAction } from "../../core/editing/edits/actions";
+import { removeSpots } from "../../core/editing/edits/controls";
+import type { Layout } from "../../core/format/types";
+import { inCluster } from "../../core/editing/spots";
 import type { Edit, Session } from "../session/session";
 import { nameOf } from "./names";
 

@@ -1,6 +1,6 @@
 /** The text of a file a user brings, refused early where it cannot be read or cannot be a layout. */
-import { LIMITS } from "../../core/layout/schema/file";
-import { ok, refused, type Result } from "../../core/result";
+import { LIMITS } from "../../core/format/schema/file";
+import { ok, refused, type Result } from "../../core/engine/result";
 
 /** No layout is larger: 8 MiB without pictures, and its pictures as base64. */
 const MOST_BYTES = LIMITS.bytesWithoutPictures + Math.ceil(((LIMITS.picturesBytes + LIMITS.backdropsBytes) * 4) / 3);

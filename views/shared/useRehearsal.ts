@@ -5,15 +5,15 @@
  * end what was held without firing it.
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
-import type { ActionValues } from "../../core/input/events";
-import { isIdle } from "../../core/input/kinds";
-import type { Layout, Screen } from "../../core/layout/types";
+import type { ActionValues } from "../../core/engine/input/events";
+import { isIdle } from "../../core/engine/input/kinds";
+import type { Layout, Screen } from "../../core/format/types";
 import { drawControls } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
 import { createPlayer, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
-import { PLAIN_VIEW } from "../../core/placement/resolve";
+import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
 import { picturesOf } from "./images";
 import { padNow } from "./pads";

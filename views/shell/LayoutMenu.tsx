@@ -3,8 +3,8 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
-import { changeLayout } from "../../core/layout/edits/whole";
-import { problemText } from "../../core/result";
+import { changeLayout } from "../../core/editing/edits/whole";
+import { problemText } from "../../core/engine/result";
 import type { KeptLayout } from "../../storage/layouts";
 import { Dialogue } from "../../ui/Dialogue";
 import { useLibrary, useSession, useSessionActions } from "../session/context";

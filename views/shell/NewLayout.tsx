@@ -2,7 +2,7 @@
 /** Starting a layout from nothing: a name, a reference screen, and what its controls keep. */
 import { useRouter } from "next/navigation";
 import { useId, useState, type FormEvent } from "react";
-import { problemText } from "../../core/result";
+import { problemText } from "../../core/engine/result";
 import { Dialogue } from "../../ui/Dialogue";
 import { useLibrary } from "../session/context";
 import { Keeps } from "../shared/Keeps";

@@ -1,8 +1,8 @@
 "use client";
 /** Everything of an action: kind, moments, where it is wanted, smoothing, its note; what serves it in each moment; what adds up to its value. */
-import { changeAction } from "../../../core/layout/edits/actions";
-import type { Action } from "../../../core/layout/types";
-import { fittingKind } from "../../../core/placement/make";
+import { changeAction } from "../../../core/editing/edits/actions";
+import type { Action } from "../../../core/format/types";
+import { fittingKind } from "../../../core/editing/make";
 import { sumOf } from "../../../core/wiring/serves";
 import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";

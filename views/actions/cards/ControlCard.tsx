@@ -1,11 +1,11 @@
 "use client";
 /** A control as an end of wires: what it serves, and one action more. */
 import Link from "next/link";
-import type { Control, Serve } from "../../../core/layout/types";
+import type { Control, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
 import { useSessionActions } from "../../session/context";
 import { Chips } from "./Chips";
-import { changeMoments } from "../../../core/layout/edits/controls";
+import { changeMoments } from "../../../core/editing/edits/controls";
 import { setPatch } from "../patch";
 import { portSign } from "../sheet/SheetControl";
 import type { SheetData } from "../useSheet";

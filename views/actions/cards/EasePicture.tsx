@@ -1,8 +1,8 @@
 "use client";
 /** How an action rises when it is given and falls when it is let go, drawn from the function that plays it; after a change a dot runs along a few times as it would be felt. */
 import { useMemo } from "react";
-import { easeTrace } from "../../../core/input/ease";
-import type { Action } from "../../../core/layout/types";
+import { easeTrace } from "../../../core/wiring/ease";
+import type { Action } from "../../../core/format/types";
 
 const W = 252;
 const H = 56;

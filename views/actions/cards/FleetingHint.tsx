@@ -1,6 +1,6 @@
 "use client";
 /** At a wire: that a press of one tick is nearly lost in an action that rises slowly, and what helps. */
-import type { Action, Control } from "../../../core/layout/types";
+import type { Action, Control } from "../../../core/format/types";
 import { helpFleeting, type Fleeting, type FleetingHelp } from "../../../core/wiring/fleeting";
 import { useSessionActions } from "../../session/context";
 

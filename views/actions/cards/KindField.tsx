@@ -1,7 +1,7 @@
 "use client";
 /** The kind of an action. A change that would leave wires behind is shown before it is done: which of them, and why. */
 import { useState } from "react";
-import type { Action, ActionKind } from "../../../core/layout/types";
+import type { Action, ActionKind } from "../../../core/format/types";
 import { changeActionKind, previewKind, type KindPreview, type Wire } from "../../../core/wiring/serves";
 import { Labelled } from "../../../ui/Typed";
 import { useSession, useSessionActions } from "../../session/context";

@@ -1,6 +1,6 @@
 "use client";
 /** Lets one control more serve an action: every port that fits and does not serve it yet. */
-import type { Action, Layout, Serve } from "../../../core/layout/types";
+import type { Action, Layout, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot } from "../../../core/wiring/serves";
 import { useSessionActions } from "../../session/context";
 

@@ -1,7 +1,7 @@
 "use client";
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { ActionValues } from "../../../core/input/events";
+import type { ActionValues } from "../../../core/engine/input/events";
 import type { Game } from "../../../samples/game";
 import { useSession } from "../../session/context";
 import { benchScreenOf } from "../../session/screens";

@@ -1,7 +1,7 @@
 "use client";
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
-import { changeServe } from "../../../core/layout/edits/actions";
-import type { Action, Control, Serve } from "../../../core/layout/types";
+import { changeServe } from "../../../core/editing/edits/actions";
+import type { Action, Control, Serve } from "../../../core/format/types";
 import { changeDesk, deskGives, deskWires, type DeskWire } from "../../../core/wiring/desk";
 import { deskSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";

@@ -1,8 +1,8 @@
 "use client";
 /** From the game's own code: files are read in the browser, the user says what in them reads an input, and takes over the words that are right. */
 import { useMemo, useRef, useState, type DragEvent } from "react";
-import { changeAction, renameAction, takeWords } from "../../../core/layout/edits/actions";
-import { changeLayout } from "../../../core/layout/edits/whole";
+import { changeAction, renameAction, takeWords } from "../../../core/editing/edits/actions";
+import { changeLayout } from "../../../core/editing/edits/whole";
 import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
 import { deskEnds } from "../../../core/wiring/desk";
 import { Dialogue } from "../../../ui/Dialogue";

@@ -3,7 +3,7 @@
 import { useRef, useState } from "react";
 import { actionsCsv, actionsJson, applyActions, previewActions, readActionList, type ListedAction } from "../../../core/exchange/actionList";
 import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type ConstantLanguage } from "../../../core/exchange/constants";
-import { problemText } from "../../../core/result";
+import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";

@@ -2,10 +2,10 @@
 /** The moments of the game: added, named, ordered, removed with what becomes of what belonged to them; and a grid of controls and actions by moments. */
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useState } from "react";
-import { changeAction } from "../../../core/layout/edits/actions";
-import { changeMoments } from "../../../core/layout/edits/controls";
-import { moveMoment, onlyIn, removeMoment, type Homeless } from "../../../core/layout/edits/moments";
-import type { Layout, Moment } from "../../../core/layout/types";
+import { changeAction } from "../../../core/editing/edits/actions";
+import { changeMoments } from "../../../core/editing/edits/controls";
+import { moveMoment, onlyIn, removeMoment, type Homeless } from "../../../core/editing/edits/moments";
+import type { Layout, Moment } from "../../../core/format/types";
 import { Dialogue } from "../../../ui/Dialogue";
 import { useSession, useSessionActions } from "../../session/context";
 import { MomentName, NewMoment } from "../../shared/MomentFields";

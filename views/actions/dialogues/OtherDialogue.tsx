@@ -1,10 +1,10 @@
 "use client";
 /** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
 import { useEffect, useMemo, useRef, useState } from "react";
-import { readLayout } from "../../../core/layout/parse";
-import type { Layout } from "../../../core/layout/types";
-import { unitPx } from "../../../core/placement/scale";
-import { ok, problemText } from "../../../core/result";
+import { readLayout } from "../../../core/format/parse";
+import type { Layout } from "../../../core/format/types";
+import { unitPx } from "../../../core/engine/placement/scale";
+import { ok, problemText } from "../../../core/engine/result";
 import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice } from "../../../core/wiring/takeOver";
 import type { KeptLayout } from "../../../storage/layouts";
 import { Dialogue } from "../../../ui/Dialogue";

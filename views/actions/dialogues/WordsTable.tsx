@@ -1,6 +1,6 @@
 "use client";
 /** The words of two layouts beside each other: what each of there means here, chosen for each, and what does not go together. */
-import type { Layout } from "../../../core/layout/types";
+import type { Layout } from "../../../core/format/types";
 import type { Mismatch, WordChoice, WordMatch } from "../../../core/wiring/takeOver";
 import { nameOf } from "../../shared/names";
 

@@ -3,7 +3,7 @@
 import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
-import type { Action } from "../../../core/layout/types";
+import type { Action } from "../../../core/format/types";
 import { deskGives, deskWhyNot, deskWires, firstValue, plugIn, sourceOfEnd } from "../../../core/wiring/desk";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
 import { useSessionActions } from "../../session/context";

@@ -2,8 +2,8 @@
 /** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
 import { Plus } from "lucide-react";
 import { memo } from "react";
-import type { Action, Moment } from "../../../core/layout/types";
-import { fittingKind } from "../../../core/placement/make";
+import type { Action, Moment } from "../../../core/format/types";
+import { fittingKind } from "../../../core/editing/make";
 import type { Stand } from "../../../core/wiring/states";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";

@@ -1,8 +1,8 @@
 "use client";
 /** A touch control on the patch sheet with the ports it serves by; all its ports show while it is picked, or a wire is led to it. */
 import { memo } from "react";
-import { changeServe } from "../../../core/layout/edits/actions";
-import type { Action, Control, Port, Serve } from "../../../core/layout/types";
+import { changeServe } from "../../../core/editing/edits/actions";
+import type { Action, Control, Port, Serve } from "../../../core/format/types";
 import { portsOf, serveGives } from "../../../core/wiring/serves";
 import type { LooseEnd } from "../../../core/wiring/states";
 import { useSessionActions } from "../../session/context";

@@ -1,7 +1,7 @@
 "use client";
 /** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
 import { memo } from "react";
-import type { Action, Moment } from "../../../core/layout/types";
+import type { Action, Moment } from "../../../core/format/types";
 import { deskWires, type DeskWire } from "../../../core/wiring/desk";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/states";
 import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";

@@ -1,10 +1,10 @@
 "use client";
 /** Arrangements: variants of the layout for a range of aspect or size. They lie on an axis, so that overlaps and gaps are seen; the first that matches a screen applies. */
 import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
-import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/layout/edits/arrangements";
-import type { Sight } from "../../../core/placement/edits";
-import { stretches } from "../../../core/placement/ranges";
-import { aspectOf } from "../../../core/placement/screen";
+import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/editing/edits/arrangements";
+import type { Sight } from "../../../core/editing/placing";
+import { stretches } from "../../../core/editing/ranges";
+import { aspectOf } from "../../../core/engine/placement/screen";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";

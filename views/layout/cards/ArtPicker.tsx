@@ -3,10 +3,10 @@
 import { ImagePlus } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef } from "react";
-import { clearArt, setArt, type ArtPart } from "../../../core/layout/edits/pictures";
-import { LIMITS } from "../../../core/layout/schema/file";
-import type { Control } from "../../../core/layout/types";
-import { problemText } from "../../../core/result";
+import { clearArt, setArt, type ArtPart } from "../../../core/editing/edits/pictures";
+import { LIMITS } from "../../../core/format/schema/file";
+import type { Control } from "../../../core/format/types";
+import { problemText } from "../../../core/engine/result";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

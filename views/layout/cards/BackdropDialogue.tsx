@@ -1,10 +1,10 @@
 "use client";
 /** What stands behind the controls: one of the project's stills or a screenshot of one's own game, filled or fitted, dimmed. */
 import { useRef, useState } from "react";
-import { changeLayout } from "../../../core/layout/edits/whole";
-import { LIMITS } from "../../../core/layout/schema/file";
-import type { Workbench } from "../../../core/layout/types";
-import { problemText } from "../../../core/result";
+import { changeLayout } from "../../../core/editing/edits/whole";
+import { LIMITS } from "../../../core/format/schema/file";
+import type { Workbench } from "../../../core/format/types";
+import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { ChoiceField } from "../../../ui/Field";
 import { Range } from "../../../ui/Range";

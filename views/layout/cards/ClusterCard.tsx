@@ -1,10 +1,10 @@
 "use client";
 /** A cluster: how what is in it is set, one size for all, going in, dissolving. And a keep-clear zone: whether it takes taps, when it holds. */
-import { changeTaps } from "../../../core/layout/edits/zones";
-import { CLUSTER_FORMS } from "../../../core/placement/clusterForms";
-import { commonSize, oneSize, setForm } from "../../../core/placement/clusters";
-import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
-import { inCluster } from "../../../core/placement/spots";
+import { changeTaps } from "../../../core/editing/edits/zones";
+import { CLUSTER_FORMS } from "../../../core/editing/clusterForms";
+import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
+import { convertLength, measureOf, type Sight } from "../../../core/editing/placing";
+import { inCluster } from "../../../core/editing/spots";
 import { LengthField, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { setBench, useBench } from "../bench";

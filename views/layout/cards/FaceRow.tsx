@@ -1,7 +1,7 @@
 "use client";
 /** The three colours and the opacity of a look, in one row. */
 import type { ReactNode } from "react";
-import type { Control } from "../../../core/layout/types";
+import type { Control } from "../../../core/format/types";
 import { ColourField, NumberField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

@@ -2,7 +2,7 @@
 /** The findings of the screen on the bench, all of them or those of what is selected: each leads to its place, shows itself on the glass, and is mended at a click where a small move does it. */
 import { applyMend } from "../../../core/checks/mends";
 import type { Finding } from "../../../core/checks/finding";
-import { sightOf, type Sight } from "../../../core/placement/edits";
+import { sightOf, type Sight } from "../../../core/editing/placing";
 import type { MendOffer } from "../../../workers/checks";
 import { useSession, useSessionActions } from "../../session/context";
 import { showMomentOf } from "../../session/screens";

@@ -1,12 +1,12 @@
 "use client";
 /** The hit area about the visual box as a small live picture: its edge is dragged to grow it, its middle to shift it. */
 import { useRef } from "react";
-import { clampTo } from "../../../core/geometry/point";
-import { formatLength, lengthOf, type LengthUnit } from "../../../core/layout/length";
-import type { Control, Hit } from "../../../core/layout/types";
-import { convertLength, type Sight } from "../../../core/placement/edits";
-import type { ResolvedControl } from "../../../core/placement/resolve";
-import { pxPerMm } from "../../../core/placement/screen";
+import { clampTo } from "../../../core/engine/geometry/point";
+import { formatLength, lengthOf, type LengthUnit } from "../../../core/engine/placement/length";
+import type { Control, Hit } from "../../../core/format/types";
+import { convertLength, type Sight } from "../../../core/editing/placing";
+import type { ResolvedControl } from "../../../core/engine/placement/resolve";
+import { pxPerMm } from "../../../core/engine/placement/screen";
 import { useSessionActions } from "../../session/context";
 import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
 import { ShapePath } from "../Areas";

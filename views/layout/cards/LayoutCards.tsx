@@ -2,10 +2,10 @@
 /** The tray with nothing selected: the layout's own settings and its scale. */
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { changeLayout } from "../../../core/layout/edits/whole";
-import type { Layout } from "../../../core/layout/types";
-import type { Sight } from "../../../core/placement/edits";
-import { pxPerMm } from "../../../core/placement/screen";
+import { changeLayout } from "../../../core/editing/edits/whole";
+import type { Layout } from "../../../core/format/types";
+import type { Sight } from "../../../core/editing/placing";
+import { pxPerMm } from "../../../core/engine/placement/screen";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { Labelled, TypedField } from "../../../ui/Typed";
 import { useSession, useSessionActions } from "../../session/context";

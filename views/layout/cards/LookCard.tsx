@@ -1,9 +1,9 @@
 "use client";
 /** How controls look, at rest and held: colours, opacity, word, icon, own pictures, knob, what shows at rest and when long untouched. No look changes where anything stands or what it takes. */
 import { memo } from "react";
-import { changeLook } from "../../../core/layout/edits/controls";
-import type { Control, Layout } from "../../../core/layout/types";
-import type { Result } from "../../../core/result";
+import { changeLook } from "../../../core/editing/edits/controls";
+import type { Control, Layout } from "../../../core/format/types";
+import type { Result } from "../../../core/engine/result";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";

@@ -1,7 +1,7 @@
 "use client";
 /** The moments of the game, to be added, renamed, removed. Which controls show when is said on each card. */
 import { X } from "lucide-react";
-import { removeMoment } from "../../../core/layout/edits/moments";
+import { removeMoment } from "../../../core/editing/edits/moments";
 import { useSession, useSessionActions } from "../../session/context";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
 import { removeTold } from "../../shared/remove";

@@ -1,11 +1,11 @@
 "use client";
 /** In which moments the selected things show, and whether this arrangement hides them. */
-import { hideIn } from "../../../core/layout/edits/arrangements";
-import { changeMoments } from "../../../core/layout/edits/controls";
-import type { Layout } from "../../../core/layout/types";
-import type { Sight } from "../../../core/placement/edits";
-import { overrideIn } from "../../../core/placement/spots";
-import type { Result } from "../../../core/result";
+import { hideIn } from "../../../core/editing/edits/arrangements";
+import { changeMoments } from "../../../core/editing/edits/controls";
+import type { Layout } from "../../../core/format/types";
+import type { Sight } from "../../../core/editing/placing";
+import { overrideIn } from "../../../core/editing/spots";
+import type { Result } from "../../../core/engine/result";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { namesOf } from "../../shared/names";

@@ -1,6 +1,6 @@
 "use client";
 /** What of the look is rarely set: a knob's own look, how it glides and when it goes home, how long fading takes. */
-import type { Control } from "../../../core/layout/types";
+import type { Control } from "../../../core/format/types";
 import { NumberField, Pair, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

@@ -1,11 +1,11 @@
 "use client";
 /** The numbers of pins: distances from what they are tied to, sizes, pivot, least and greatest size. Of several, what differs says so. */
-import type { LengthUnit } from "../../../core/layout/length";
-import type { Pin } from "../../../core/layout/types";
-import { moveInto, scaleCluster } from "../../../core/placement/clusters";
-import { convertLength, measureOf, sightOf, type Sight } from "../../../core/placement/edits";
-import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/placement/spots";
-import { pivotAt, seenPin, spanIn, TIE_POINTS, tieTo } from "../../../core/placement/ties";
+import type { LengthUnit } from "../../../core/engine/placement/length";
+import type { Pin } from "../../../core/format/types";
+import { moveInto, scaleCluster } from "../../../core/editing/clusters";
+import { convertLength, measureOf, sightOf, type Sight } from "../../../core/editing/placing";
+import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/editing/spots";
+import { pivotAt, seenPin, spanIn, TIE_POINTS, tieTo } from "../../../core/editing/ties";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

@@ -18,14 +18,14 @@ import {
   Target,
   Ungroup,
 } from "lucide-react";
-import { renameSpot, reorderControls } from "../../../core/layout/edits/controls";
-import { alignTo, distribute, type Alignment } from "../../../core/placement/align";
-import { kindsFor } from "../../../core/placement/make";
-import { pxPerMm } from "../../../core/placement/screen";
-import { canSplit } from "../../../core/placement/split";
-import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/placement/spots";
-import { asKind, carryTo } from "../../../core/placement/ties";
-import type { Sight } from "../../../core/placement/edits";
+import { renameSpot, reorderControls } from "../../../core/editing/edits/controls";
+import { alignTo, distribute, type Alignment } from "../../../core/editing/align";
+import { kindsFor } from "../../../core/editing/make";
+import { pxPerMm } from "../../../core/engine/placement/screen";
+import { canSplit } from "../../../core/editing/split";
+import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/editing/spots";
+import { asKind, carryTo } from "../../../core/editing/ties";
+import type { Sight } from "../../../core/editing/placing";
 import { ChoiceField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";

@@ -2,13 +2,13 @@
 /** What a control serves: a line for each port that gives to an action, and a new one. */
 import { memo } from "react";
 import { Plus, X } from "lucide-react";
-import { bind, changeServe, unbind } from "../../../core/layout/edits/actions";
-import { portFits } from "../../../core/layout/fits";
-import { PORTS } from "../../../core/layout/schema/control";
-import type { Action, Control, Layout, Serve } from "../../../core/layout/types";
-import type { Result } from "../../../core/result";
-import { nearestWord } from "../../../core/nearest";
-import { fittingServe } from "../../../core/placement/make";
+import { bind, changeServe, unbind } from "../../../core/editing/edits/actions";
+import { portFits } from "../../../core/engine/input/fits";
+import { PORTS } from "../../../core/engine/types";
+import type { Action, Control, Layout, Serve } from "../../../core/format/types";
+import type { Result } from "../../../core/engine/result";
+import { nearestWord } from "../../../core/format/nearest";
+import { fittingServe } from "../../../core/editing/make";
 import { serveBy } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";

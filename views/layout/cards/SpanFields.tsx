@@ -1,9 +1,9 @@
 "use client";
 /** The edges of a span: what share of the frame each is tied to, and how far it stands in from there. Of a landing area likewise. */
-import type { LengthUnit } from "../../../core/layout/length";
-import { convertLength, measureOf, type Sight } from "../../../core/placement/edits";
-import { changePlacements, placementIn } from "../../../core/placement/spots";
-import { tieEdge, type Edge } from "../../../core/placement/ties";
+import type { LengthUnit } from "../../../core/engine/placement/length";
+import { convertLength, measureOf, type Sight } from "../../../core/editing/placing";
+import { changePlacements, placementIn } from "../../../core/editing/spots";
+import { tieEdge, type Edge } from "../../../core/editing/ties";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { nameOf } from "../../shared/names";

@@ -1,16 +1,16 @@
 "use client";
 /** What takes the touch: shape, growth, shift and least size of the hit area, whether it shares touches with what lies below; the landing area of a stick. */
 import { memo } from "react";
-import { changeFeel, changeHit } from "../../../core/layout/edits/controls";
-import type { LengthUnit } from "../../../core/layout/length";
-import type { Control, Hit, PlainPlacement } from "../../../core/layout/types";
-import { convertLength, type Sight } from "../../../core/placement/edits";
-import type { ResolvedControl } from "../../../core/placement/resolve";
-import { pxPerMm } from "../../../core/placement/screen";
-import { handBack, landingKey, overrideIn, placementIn } from "../../../core/placement/spots";
-import { asKind } from "../../../core/placement/ties";
-import type { Result } from "../../../core/result";
-import type { Layout } from "../../../core/layout/types";
+import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
+import type { LengthUnit } from "../../../core/engine/placement/length";
+import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
+import { convertLength, type Sight } from "../../../core/editing/placing";
+import type { ResolvedControl } from "../../../core/engine/placement/resolve";
+import { pxPerMm } from "../../../core/engine/placement/screen";
+import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/spots";
+import { asKind } from "../../../core/editing/ties";
+import type { Result } from "../../../core/engine/result";
+import type { Layout } from "../../../core/format/types";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

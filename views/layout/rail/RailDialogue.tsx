@@ -3,11 +3,11 @@
 import { ArrowDown, ArrowUp, Pencil, Plus, Trash2, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { readScreenList, screensCsv, screensJson } from "../../../core/exchange/screens";
-import { addScreens, removeScreen, setRail } from "../../../core/layout/edits/screens";
-import type { Screen } from "../../../core/layout/types";
-import { catalogueFor } from "../../../core/placement/catalogue";
-import { plainScreen, pxPerMm } from "../../../core/placement/screen";
-import { problemText } from "../../../core/result";
+import { addScreens, removeScreen, setRail } from "../../../core/editing/edits/screens";
+import type { Screen } from "../../../core/format/types";
+import { catalogueFor } from "../../../core/checks/catalogue";
+import { plainScreen, pxPerMm } from "../../../core/engine/placement/screen";
+import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";

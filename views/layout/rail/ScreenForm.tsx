@@ -1,9 +1,9 @@
 "use client";
 /** A screen of one's own: px, pixels an inch or inches, insets, corners, cut-outs, edge strips. */
 import { useState, type FormEvent } from "react";
-import { addScreens, changeScreen } from "../../../core/layout/edits/screens";
-import type { Screen } from "../../../core/layout/types";
-import { problemText } from "../../../core/result";
+import { addScreens, changeScreen } from "../../../core/editing/edits/screens";
+import type { Screen } from "../../../core/format/types";
+import { problemText } from "../../../core/engine/result";
 import { useSession, useSessionActions } from "../../session/context";
 
 interface Props {

@@ -1,0 +1,89 @@
+/** Aligning and spacing out: pure figures on boxes, then one edit for all of them. */
+import type { Box } from "../engine/geometry/point";
+import { refused, type Result } from "../engine/result";
+import type { Layout } from "../format/types";
+import { placeAll, type Sight } from "./placing";
+import { framesOf } from "../engine/placement/screen";
+import { spotBox, spotOf } from "./spots";
+
+export const ALIGNMENTS = ["left", "centre", "right", "top", "middle", "bottom"] as const;
+/** left, centre, right: along x; top, middle, bottom: along y. */
+export type Alignment = (typeof ALIGNMENTS)[number];
+
+/** The smallest box that holds all of them; null for none. */
+export function boundsOf(boxes: readonly Box[]): Box | null {
+  if (boxes.length === 0) return null;
+  const x = Math.min(...boxes.map((b) => b.x));
+  const y = Math.min(...boxes.map((b) => b.y));
+  return { x, y, w: Math.max(...boxes.map((b) => b.x + b.w)) - x, h: Math.max(...boxes.map((b) => b.y + b.h)) - y };
+}
+
+/** A box aligned within another. */
+export function alignedBox(box: Box, within: Box, to: Alignment): Box {
+  switch (to) {
+    case "left":
+      return { ...box, x: within.x };
+    case "centre":
+      return { ...box, x: within.x + (within.w - box.w) / 2 };
+    case "right":
+      return { ...box, x: within.x + within.w - box.w };
+    case "top":
+      return { ...box, y: within.y };
+    case "middle":
+      return { ...box, y: within.y + (within.h - box.h) / 2 };
+    case "bottom":
+      return { ...box, y: within.y + within.h - box.h };
+  }
+}
+
+/** Boxes with equal gaps between neighbours along an axis; the first and the last stay. Fewer than three stay as they are. */
+export function spacedOut(boxes: readonly Box[], axis: "x" | "y"): Box[] {
+  if (boxes.length < 3) return [...boxes];
+  const [at, side] = axis === "x" ? (["x", "w"] as const) : (["y", "h"] as const);
+  const order = [...boxes.keys()].sort((a, b) => boxes[a][at] + boxes[a][side] / 2 - boxes[b][at] - boxes[b][side] / 2);
+  const first = boxes[order[0]];
+  const last = boxes[order[order.length - 1]];
+  const gap = (last[at] + last[side] - first[at] - boxes.reduce((sum, b) => sum + b[side], 0)) / (boxes.length - 1);
+  const out = [...boxes];
+  let reached = first[at];
+  for (const i of order) {
+    out[i] = { ...boxes[i], [at]: reached };
+    reached += boxes[i][side] + gap;
+  }
+  return out;
+}
+
+function boxesOf(sight: Sight, keys: readonly string[]): (readonly [string, Box])[] {
+  return keys.flatMap((key) => {
+    const spot = spotOf(sight.layout, key);
+    const box = spot && spotBox(sight.resolved, spot);
+    return box ? [[key, box] as const] : [];
+  });
+}
+
+/** Aligns spots with each other's common box, or a single one with the safe frame. */
+export function alignTo(sight: Sight, keys: readonly string[], to: Alignment): Result<Layout> {
+  const boxes = boxesOf(sight, keys);
+  const within = boxes.length === 1 ? framesOf(sight.screen, sight.layout.picture).safe : boundsOf(boxes.map(([, box]) => box));
+  if (!within) return refused("align", "nothing of it is shown on this screen");
+  return placeAll(
+    sight,
+    boxes.map(([key, box]) => [key, alignedBox(box, within, to)] as const),
+    false,
+  );
+}
+
+/** Gives three spots or more equal gaps along an axis. */
+export function distribute(sight: Sight, keys: readonly string[], axis: "x" | "y"): Result<Layout> {
+  const boxes = boxesOf(sight, keys);
+  if (boxes.length < 3) return refused("distribute", "equal gaps need three or more");
+  const out = spacedOut(
+    boxes.map(([, box]) => box),
+    axis,
+  );
+  return placeAll(
+    sight,
+    boxes.map(([key], i) => [key, out[i]] as const),
+    false,
+  );
+}

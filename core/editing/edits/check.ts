@@ -1,0 +1,48 @@
+/** The last step of every edit: a change that would break the file is refused with the reason, and nothing has changed. */
+import type { z } from "zod";
+import { ok, type Problem, type Result } from "../../engine/result";
+import { leaveOutDependent } from "../../format/dependent";
+import { schemaProblems } from "../../format/parse";
+import { referenceProblems } from "../../format/references";
+import { controlsSchema } from "../../format/schema/control";
+import { actionSchema, fileSchema, LIMITS } from "../../format/schema/file";
+import type { Control, Layout } from "../../format/types";
+
+/** Accepts a changed layout if its references hold and the pieces that changed pass the schema. `before` must be sound; only what differs from it is read again. */
+export function checked(before: Layout, after: Layout): Result<Layout> {
+  if (after === before) return ok(before);
+  const plain = leaveOutDependent(after);
+  const problems: Problem[] = [
+    ...changedItems("actions", before.actions, after.actions, plain.actions, actionSchema),
+    ...changedItems("controls", before.controls, after.controls, plain.controls, controlsSchema),
+  ];
+  if (after.controls.length > LIMITS.controls) problems.push({ path: "controls", message: `a layout holds at most ${LIMITS.controls} controls` });
+  if (after.actions.length > LIMITS.actions) problems.push({ path: "actions", message: `a layout holds at most ${LIMITS.actions} actions` });
+  for (const key of Object.keys(fileSchema.shape) as (keyof Layout)[]) {
+    if (key === "controls" || key === "actions" || after[key] === before[key]) continue;
+    const read = fileSchema.shape[key].safeParse(plain[key]);
+    if (!read.success) problems.push(...under(key, read.error));
+  }
+  if (problems.length === 0) problems.push(...referenceProblems(after));
+  return problems.length > 0 ? { ok: false, problems } : ok(after);
+}
+
+function changedItems(list: string, before: readonly unknown[], after: readonly unknown[], plain: readonly unknown[], schema: z.ZodType): Problem[] {
+  if (before === after) return [];
+  const known = new Set(before);
+  return after.flatMap((item, i) => {
+    if (known.has(item)) return [];
+    const read = schema.safeParse(plain[i]);
+    return read.success ? [] : under(`${list}[${i}]`, read.error);
+  });
+}
+
+function under(path: string, error: z.ZodError): Problem[] {
+  return schemaProblems(error).map((p) => ({ ...p, path: p.path === "" ? path : p.path.startsWith("[") ? path + p.path : `${path}.${p.path}` }));
+}
+
+/** The layout with one control changed. */
+export function withControl(layout: Layout, id: string, change: (control: Control) => Control): Result<Layout> {
+  if (!layout.controls.some((c) => c.id === id)) return { ok: false, problems: [{ path: "controls", message: `there is no control "${id}"` }] };
+  return checked(layout, { ...layout, controls: layout.controls.map((c) => (c.id === id ? change(c) : c)) });
+}

@@ -1,0 +1,42 @@
+/** Edits of pictures: a layout's own art, shown only as images. */
+import { refused, type Result } from "../../engine/result";
+import { bytesOf, LIMITS } from "../../format/schema/file";
+import type { Control, Layout } from "../../format/types";
+import { checked } from "./check";
+import { freeIdOf } from "./ids";
+
+/** A picture as it comes from a file: its type, and its bytes in base64. */
+export interface PictureData {
+  readonly name: string;
+  readonly type: Layout["pictures"][number]["type"];
+  readonly data: string;
+}
+export type ArtPart = "rest" | "held" | "knob";
+
+/** Puts a picture on a part of controls' looks. The same picture is kept once; one that nothing shows any more is dropped. */
+export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, picture: PictureData): Result<Layout> {
+  const bytes = bytesOf(picture.data);
+  if (bytes > LIMITS.pictureBytes)
+    return refused(picture.name, `the picture has ${Math.ceil(bytes / 1024)} KiB; a picture holds at most ${LIMITS.pictureBytes / 1024} KiB`);
+  const same = layout.pictures.find((p) => p.type === picture.type && p.data === picture.data);
+  const id = same?.id ?? freeIdOf(layout.pictures, picture.name.replace(/\.[a-z]+$/i, ""), "picture");
+  const pictures = same ? layout.pictures : [...layout.pictures, { id, name: picture.name.slice(0, 80) || "picture", type: picture.type, data: picture.data }];
+  return changeArt({ ...layout, pictures }, layout, ids, part, id);
+}
+
+/** Takes the picture off a part of controls' looks. */
+export function clearArt(layout: Layout, ids: readonly string[], part: ArtPart): Result<Layout> {
+  return changeArt(layout, layout, ids, part, undefined);
+}
+
+function changeArt(layout: Layout, before: Layout, ids: readonly string[], part: ArtPart, id: string | undefined): Result<Layout> {
+  const controls = layout.controls.map((c) => {
+    if (!ids.includes(c.id)) return c;
+    const art = { ...c.look.art, [part]: id };
+    if (id === undefined) delete art[part];
+    const { art: _old, ...look } = c.look;
+    return { ...c, look: Object.keys(art).length > 0 ? { ...look, art } : look } as Control;
+  });
+  const used = new Set(controls.flatMap((c) => Object.values(c.look.art ?? {})));
+  return checked(before, { ...layout, controls, pictures: layout.pictures.filter((p) => used.has(p.id)) });
+}

@@ -1,0 +1,128 @@
+/** A fitting control for an action, grown where it is dropped. */
+import type { Box } from "../engine/geometry/point";
+import { controlsSchema } from "../format/schema/control";
+import { formatLength, lengthOf } from "../engine/placement/length";
+import { addControls, freeId, freeName } from "./edits/controls";
+import type { Action, Control, ControlKind, Layout, Serve } from "../format/types";
+import { ok, type Result } from "../engine/result";
+import { addCluster } from "./clusters";
+import { pinFor, type Sight } from "./placing";
+import { framesOf, pxPerMm } from "../engine/placement/screen";
+
+/** The kind that suits an action best, and the port it serves by. */
+export function fittingKind(kind: Action["kind"]): ControlKind {
+  switch (kind) {
+    case "press":
+      return "button";
+    case "axis":
+    case "vector":
+      return "stick";
+    case "motion":
+      return "touchpad";
+  }
+}
+
+/** How a control of a kind serves an action of a kind when nothing more is said; null where no port fits. */
+export function fittingServe(control: ControlKind, action: Action): Serve | null {
+  const name = action.name;
+  switch (action.kind) {
+    case "press":
+      return control === "button" ? { port: "press", action: name } : { port: control === "swipe" ? "up" : "held", action: name };
+    case "axis":
+      return control === "stick" || control === "dpad" ? { port: "x", action: name } : control === "button" ? { port: "press", action: name, value: 1 } : null;
+    case "vector":
+      return control === "button" ? { port: "press", action: name, value: [0, 1] } : control === "touchpad" ? null : { port: "vector", action: name };
+    case "motion":
+      if (control === "touchpad") return { port: "motion", action: name };
+      return control === "button" ? null : { port: "vector", action: name, scale: 120 };
+  }
+}
+
+/** The size a new control has, mm: a stick as wide as a thumb's easy circle, a button a good target, a touchpad a broad field. */
+export const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
+  stick: [26, 26],
+  dpad: [26, 26],
+  button: [11, 11],
+  touchpad: [40, 30],
+  swipe: [40, 30],
+};
+
+/** Kinds that can serve an action of a kind, the fitting one first. */
+export function kindsFor(action: Action | null): ControlKind[] {
+  const kinds: ControlKind[] = ["button", "stick", "dpad", "touchpad", "swipe"];
+  if (!action) return kinds;
+  const first = fittingKind(action.kind);
+  return [first, ...kinds.filter((k) => k !== first && fittingServe(k, action) !== null)];
+}
+
+/** Where a new control of a kind stands about a point: its usual size in whole layout units, within the safe frame. */
+export function newBox(sight: Sight, kind: ControlKind, x: number, y: number): Box {
+  const mm = pxPerMm(sight.screen);
+  const { safe } = framesOf(sight.screen);
+  const unit = sight.resolved.scale * sight.view.playerSize;
+  const [w, h] = NEW_SIZE_MM[kind].map((size) => Math.max(1, Math.round((size * mm) / unit)) * unit);
+  const inside = (at: number, low: number, room: number, size: number) => Math.min(Math.max(at - size / 2, low), low + Math.max(0, room - size));
+  return { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
+}
+
+/** A control of a kind with every default, named after the action it serves (with a number where that name is taken), in a box of the screen in view (px), tied to the nearest corner, edge's middle or centre of the safe frame, in whole layout units. */
+export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, box: Box): Control {
+  const { layout } = sight;
+  const pin = pinFor(sight, "control", "safe", box)!;
+  const whole = (text: string, least: number) => formatLength(Math.max(least, Math.round(lengthOf(text).amount)), "u");
+  const serve = action ? fittingServe(kind, action) : null;
+  const name = freeName(layout, action?.name ?? KIND_NAMES[kind]);
+  const made = controlsSchema.parse({
+    id: freeId(layout, name),
+    name,
+    kind,
+    placement: {
+      ...pin,
+      offset: [whole(pin.offset[0], -Infinity), whole(pin.offset[1], -Infinity)],
+      size: [whole(pin.size[0], 1), whole(pin.size[1], 1)],
+    },
+    look: { label: action && kind === "button" ? action.name : "" },
+    serves: serve ? [serve] : [],
+  });
+  const moments = action && action.moments.length > 0 ? action.moments : layout.moments.map((m) => m.id);
+  return (made.kind === "button" ? { ...made, moments, feel: { ...made.feel, slideOut: made.feel.slideOut ?? "keep" } } : { ...made, moments }) as Control;
+}
+
+const KIND_NAMES: Readonly<Record<ControlKind, string>> = { stick: "Stick", dpad: "D-pad", button: "Button", touchpad: "Touchpad", swipe: "Swipe" };
+
+/** What a new control is to be: of which kind (null: the fitting one), for which action, and where: about a point, or filling a box that was drawn. */
+export interface Wish {
+  readonly kind: ControlKind | null;
+  readonly action: Action | null;
+  readonly at: { readonly x: number; readonly y: number } | Box;
+}
+
+/** Grows a control on the screen in view; gives the layout and the new control's id. Ground goes under all others. */
+export function growControl(sight: Sight, wish: Wish): Result<{ layout: Layout; id: string }> {
+  const kind = wish.kind ?? (wish.action ? fittingKind(wish.action.kind) : "button");
+  const box = "w" in wish.at ? wish.at : newBox(sight, kind, wish.at.x, wish.at.y);
+  const control = makeControl(sight, kind, wish.action, box);
+  const added = addControls(sight.layout, [control]);
+  return added.ok ? ok({ layout: withGroundBelow(added.value, control.id), id: control.id }) : added;
+}
+
+/** Ground lies under the others from the start, or it would swallow their touches. */
+function withGroundBelow(layout: Layout, id: string): Layout {
+  const control = layout.controls.find((c) => c.id === id)!;
+  if (control.kind !== "touchpad" && control.kind !== "swipe") return layout;
+  return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
+}
+
+/** Several actions dropped together grow a cluster: a control for each, on an arc about the thumb. Gives the layout and the cluster's id. */
+export function growCluster(sight: Sight, actions: readonly Action[], x: number, y: number): Result<{ layout: Layout; id: string }> {
+  let now = sight;
+  const made: Control[] = [];
+  for (const action of actions) {
+    const kind = fittingKind(action.kind);
+    const control = makeControl(now, kind, action, newBox(sight, kind, x, y));
+    made.push(control);
+    now = { ...now, layout: { ...now.layout, controls: [...now.layout.controls, control] } };
+  }
+  const name = freeName(sight.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
+  return addCluster(sight, made, name, "arc", { x, y });
+}

@@ -1,0 +1,178 @@
+/**
+ * Spots: everything that stands on the glass by a placement of its own. A control, a cluster or a keep-clear zone is known
+ * by its id (ids are unique over the three), the landing area of a stick by the stick's id and "/landing".
+ *
+ * On a screen with an arrangement, what is changed by hand is that arrangement's: it is written as an override, and the
+ * base stays as it is until the override is handed back.
+ */
+import type { Box } from "../engine/geometry/point";
+import { refused, type Result } from "../engine/result";
+import { checked } from "./edits/check";
+import type { Arrangement, Control, Layout, Override, Pin, Placement, PlainPlacement } from "../format/types";
+import type { Resolved } from "../engine/placement/resolve";
+
+export type SpotKind = "control" | "cluster" | "zone" | "landing";
+export interface Spot {
+  readonly kind: SpotKind;
+  /** The id of the control, cluster or zone; of a landing area that of its stick. */
+  readonly id: string;
+}
+
+const LANDING = "/landing";
+/** The key of a stick's landing area. */
+export const landingKey = (id: string): string => `${id}${LANDING}`;
+
+/** What a key stands for in a layout; null where nothing has it. A stick has a landing spot only when it has a landing area. */
+export function spotOf(layout: Layout, key: string): Spot | null {
+  if (key.endsWith(LANDING)) {
+    const id = key.slice(0, -LANDING.length);
+    const stick = layout.controls.find((c) => c.id === id);
+    const has = stick?.kind === "stick" && (stick.feel.landing !== undefined || layout.arrangements.some((a) => a.overrides[id]?.landing !== undefined));
+    return has ? { kind: "landing", id } : null;
+  }
+  if (layout.controls.some((c) => c.id === key)) return { kind: "control", id: key };
+  if (layout.clusters.some((c) => c.id === key)) return { kind: "cluster", id: key };
+  return layout.keepClear.some((z) => z.id === key) ? { kind: "zone", id: key } : null;
+}
+
+/** Where a spot stands on a resolved screen, px; null where it is hidden there. */
+export function spotBox(resolved: Resolved, spot: Spot): Box | null {
+  switch (spot.kind) {
+    case "control":
+      return resolved.controls.find((c) => c.id === spot.id)?.visual ?? null;
+    case "landing":
+      return resolved.controls.find((c) => c.id === spot.id)?.landing ?? null;
+    case "cluster":
+      return resolved.clusters[spot.id] ?? null;
+    case "zone":
+      return resolved.keepClear.find((z) => z.id === spot.id) ?? null;
+  }
+}
+
+/** The override of an arrangement for an id; undefined where it has none, or there is no such arrangement. */
+export function overrideIn(layout: Layout, arrangement: string | null, id: string): Override | undefined {
+  return arrangement === null ? undefined : layout.arrangements.find((a) => a.id === arrangement)?.overrides[id];
+}
+
+/** The placement of a spot in the base. */
+function basePlacement(layout: Layout, spot: Spot): Placement | null {
+  switch (spot.kind) {
+    case "control":
+      return layout.controls.find((c) => c.id === spot.id)?.placement ?? null;
+    case "cluster":
+      return layout.clusters.find((c) => c.id === spot.id)?.placement ?? null;
+    case "zone":
+      return layout.keepClear.find((z) => z.id === spot.id)?.placement ?? null;
+    case "landing": {
+      const stick = layout.controls.find((c) => c.id === spot.id);
+      return (stick?.kind === "stick" && stick.feel.landing) || null;
+    }
+  }
+}
+
+/** The placement that holds for a spot under an arrangement (null: the base): the arrangement's, or the base's. */
+export function placementIn(layout: Layout, arrangement: string | null, key: string): Placement | null {
+  const spot = spotOf(layout, key);
+  if (!spot) return null;
+  const override = overrideIn(layout, arrangement, spot.id);
+  return (spot.kind === "landing" ? override?.landing : override?.placement) ?? basePlacement(layout, spot);
+}
+
+/** The layout with an arrangement's override for an id changed; one that says nothing any more is taken out. Not checked yet. */
+export function putOverride(layout: Layout, arrangement: string, id: string, change: (override: Override) => Override): Layout {
+  const put = (a: Arrangement): Arrangement => {
+    const next = change(a.overrides[id] ?? { hidden: false });
+    const overrides = { ...a.overrides };
+    if (!next.hidden && next.placement === undefined && next.hit === undefined && next.landing === undefined) delete overrides[id];
+    else overrides[id] = next;
+    return { ...a, overrides };
+  };
+  return { ...layout, arrangements: layout.arrangements.map((a) => (a.id === arrangement ? put(a) : a)) };
+}
+
+/** Writes a placement where it belongs: into the arrangement's override, or without an arrangement into the base. Not checked yet. */
+export function putPlacement(layout: Layout, arrangement: string | null, spot: Spot, placement: Placement): Layout {
+  if (arrangement !== null)
+    return putOverride(layout, arrangement, spot.id, (o) => (spot.kind === "landing" ? { ...o, landing: placement as PlainPlacement } : { ...o, placement }));
+  switch (spot.kind) {
+    case "control":
+      return { ...layout, controls: layout.controls.map((c) => (c.id === spot.id ? ({ ...c, placement } as Control) : c)) };
+    case "cluster":
+      return { ...layout, clusters: layout.clusters.map((c) => (c.id === spot.id ? { ...c, placement: placement as Pin & { frame: "safe" } } : c)) };
+    case "zone":
+      return { ...layout, keepClear: layout.keepClear.map((z) => (z.id === spot.id ? { ...z, placement: placement as PlainPlacement } : z)) };
+    case "landing":
+      return {
+        ...layout,
+        controls: layout.controls.map((c) =>
+          c.id === spot.id && c.kind === "stick" ? { ...c, feel: { ...c.feel, landing: placement as PlainPlacement } } : c,
+        ),
+      };
+  }
+}
+
+/** The layout with another placement for a spot, written where it belongs on a screen of that arrangement. */
+export function withPlacement(layout: Layout, arrangement: string | null, key: string, placement: Placement): Result<Layout> {
+  const spot = spotOf(layout, key);
+  if (!spot) return refused(key, "nothing on the glass has this id");
+  return checked(layout, putPlacement(layout, arrangement, spot, placement));
+}
+
+/** What an arrangement has of its own for an id: the words of its fields, empty where all is the base's. */
+export function ownFields(layout: Layout, arrangement: string | null, id: string): readonly ("placement" | "hit" | "landing" | "hidden")[] {
+  const override = overrideIn(layout, arrangement, id);
+  if (!override) return [];
+  return (["placement", "hit", "landing", "hidden"] as const).filter((field) => (field === "hidden" ? override.hidden : override[field] !== undefined));
+}
+
+/** Hands back what an arrangement changed about an id, one field or all of it: the base holds again. */
+export function handBack(layout: Layout, arrangement: string, id: string, field?: "placement" | "hit" | "landing" | "hidden"): Result<Layout> {
+  return checked(
+    layout,
+    putOverride(layout, arrangement, id, (o) => {
+      if (!field) return { hidden: false };
+      const next = { ...o };
+      if (field === "hidden") next.hidden = false;
+      else delete next[field];
+      return next;
+    }),
+  );
+}
+
+/** Every key that may be selected: controls, clusters, zones, in that order. */
+export function selectable(layout: Layout): readonly string[] {
+  return [...layout.controls.map((c) => c.id), ...layout.clusters.map((c) => c.id), ...layout.keepClear.map((z) => z.id)];
+}
+
+/** The ids of the controls that stand in a cluster, in the base or under an arrangement. */
+export function inCluster(layout: Layout, cluster: string, arrangement: string | null): readonly string[] {
+  return layout.controls.filter((c) => homeOf(layout, arrangement, c) === cluster).map((c) => c.id);
+}
+
+/** The cluster a control stands in under an arrangement (null: the base), or null. */
+export function homeOf(layout: Layout, arrangement: string | null, control: Control): string | null {
+  return clusterOf(overrideIn(layout, arrangement, control.id)?.placement ?? control.placement);
+}
+
+/** The cluster a placement stands in, or null. */
+export function clusterOf(placement: Placement | null): string | null {
+  return placement?.kind === "pin" && typeof placement.frame === "object" ? placement.frame.cluster : null;
+}
+
+/** Changes the placements of several spots of one kind, each by the same rule, where they belong on a screen of that arrangement; of another kind they stay. */
+export function changePlacements<K extends Placement["kind"]>(
+  layout: Layout,
+  arrangement: string | null,
+  keys: readonly string[],
+  kind: K,
+  change: (placement: Extract<Placement, { kind: K }>, key: string) => Extract<Placement, { kind: K }>,
+): Result<Layout> {
+  let next = layout;
+  for (const key of keys) {
+    const spot = spotOf(layout, key);
+    const placement = placementIn(layout, arrangement, key);
+    if (!spot || !placement) return refused(key, "nothing on the glass has this id");
+    if (placement.kind === kind) next = putPlacement(next, arrangement, spot, change(placement as Extract<Placement, { kind: K }>, key));
+  }
+  return checked(layout, next);
+}

@@ -1,0 +1,110 @@
+/**
+ * The step function: events since the last tick in, the value of every action out (model.md section 2).
+ * Pure: no clock, no random number, no global; the state is plain data.
+ */
+import { TIME_SLACK } from "../geometry/shape";
+import type { Resolved } from "../placement/resolve";
+import type { PlayedLayout } from "../types";
+import { actionValue } from "./combine";
+import { deskBlur, deskEvent, settleDesk } from "./desk";
+import type { ActionValue, ActionValues, InputEvent } from "./events";
+import { isIdle, readControl, settleControl, type ControlState } from "./kinds";
+import { AT_REST } from "./ports";
+import { prepareInput, type InputSetup } from "./setup";
+import { initialState, workingCopy, type InputState } from "./state";
+import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
+
+/** What a step gives: the next state, and the value of every action in the file's order. */
+export interface Step {
+  readonly state: InputState;
+  readonly values: ActionValues;
+}
+
+/** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is left as it is. */
+export function advance(setup: InputSetup, state: InputState, events: readonly InputEvent[], tickTime: number): Step {
+  const next = workingCopy(state);
+  for (const event of events) applyEvent(setup, next, event);
+  const tick = { time: tickTime, ms: tickTime - next.time };
+  const readings = setup.controls.map((control, i) =>
+    givesNothing(next.controls[i]) || !isShown(next, control) ? AT_REST : readControl(next.controls[i], control, tickTime),
+  );
+  const values: Record<string, ActionValue> = {};
+  for (let i = 0; i < setup.actions.length; i += 1) {
+    const sources = setup.actions[i];
+    if (sources.smooth) next.given[i] = { x: next.given[i].x, y: next.given[i].y };
+    values[sources.action.name] = actionValue(sources, { readings, desk: next.desk, repeats: next.repeats }, next.given[i], tick);
+  }
+  setup.controls.forEach((control, i) => {
+    if (!isIdle(next.controls[i])) settleControl(next.controls[i], control, tickTime);
+  });
+  settleDesk(next.desk);
+  next.time = tickTime;
+  return { state: next, values };
+}
+
+/** An idle control gives nothing, but for a latch that is on. */
+function givesNothing(control: ControlState): boolean {
+  return isIdle(control) && !(control.kind === "button" && control.latched);
+}
+
+function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {
+  switch (event.type) {
+    case "down":
+    case "move":
+    case "up":
+    case "cancel":
+      return touchEvent(setup, state, event);
+    case "key":
+    case "mouse":
+    case "pad":
+      return deskEvent(state.desk, event);
+    case "moment":
+      state.moment = event.moment;
+      return letGoOfHidden(setup, state);
+    case "off":
+    case "on":
+      state.on = event.type === "on";
+      return letGoOfHidden(setup, state);
+    case "control":
+      state.hidden = state.hidden.filter((id) => id !== event.id);
+      if (!event.shown) state.hidden = [...state.hidden, event.id];
+      return letGoOfHidden(setup, state);
+    case "blur":
+      cancelAll(setup, state);
+      return deskBlur(state.desk);
+  }
+}
+
+/** The time of tick n, n = 1, 2, …, in ms. */
+export function tickTime(n: number, hz: number): number {
+  return (n * 1000) / hz;
+}
+
+/** A frame of a replay. */
+export interface Frame {
+  readonly t: number;
+  readonly values: ActionValues;
+}
+
+/**
+ * Plays a whole trace (events in time order): a frame a tick, up to the first tick at or after the last event, plus one;
+ * two frames where there are no events.
+ */
+export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], hz: number, moment: string | null = null): Frame[] {
+  const setup = prepareInput(layout, resolved, hz);
+  let state = initialState(setup, moment);
+  const frames: Frame[] = [];
+  const end = events.length > 0 ? events[events.length - 1].t : 0;
+  let next = 0;
+  let closing = false;
+  for (let n = 1; ; n += 1) {
+    const t = tickTime(n, hz);
+    const from = next;
+    while (next < events.length && events[next].t <= t + TIME_SLACK) next += 1;
+    const step = advance(setup, state, events.slice(from, next), t);
+    state = step.state;
+    frames.push({ t, values: step.values });
+    if (closing) return frames;
+    closing = t >= end - TIME_SLACK;
+  }
+}

@@ -1,0 +1,215 @@
+/**
+ * From ports, keys, mouse and pad to the value of every action (model.md section 2).
+ *
+ * What feeds an action falls into three groups: touch, keys with mouse, pad. A press is the OR of all, a motion the sum of all; an
+ * axis is clamped, a vector shortened to length 1. With `combine: "strongest"` the group that gives most counts alone. Smoothing then
+ * lets the value follow, all of it, or with `ease: "switches"` only what is either given or not.
+ */
+import { clampTo, magnitude } from "../geometry/point";
+import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
+import type { ActionKind, PlayedAction } from "../types";
+import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
+import type { ActionValue } from "./events";
+import type { PortReading } from "./ports";
+import { asPair, type ActionSources, type Repeat, type TouchSource } from "./setup";
+
+/**
+ * A repeat: the first tick at which its port was true, null while it is false; how many presses were due at the last tick; whether one
+ * waits for the rest to be over; and the last tick at which it gave true. Replaced, never changed.
+ */
+export interface RepeatState {
+  readonly first: number | null;
+  readonly due: number;
+  readonly waits: boolean;
+  readonly last: number | null;
+}
+/** A repeat whose port was never true. */
+export const RESTING_REPEAT: RepeatState = { first: null, due: 0, waits: false, last: null };
+
+/** A sum of x and y. */
+export interface Pair {
+  x: number;
+  y: number;
+}
+
+/** What one group gives: whether any press in it is true, what its true/false sources give, and what all others give. */
+interface Group {
+  press: boolean;
+  readonly switches: Pair;
+  readonly rest: Pair;
+}
+const emptyGroup = (): Group => ({ press: false, switches: { x: 0, y: 0 }, rest: { x: 0, y: 0 } });
+
+/** What one tick needs to know: its time and its length, ms. */
+export interface Tick {
+  readonly time: number;
+  readonly ms: number;
+}
+
+/** What is read at a tick: every control's ports, by the control's index, and keys, mouse and pad. `repeats` is brought up to date. */
+export interface Inputs {
+  readonly readings: readonly PortReading[];
+  readonly desk: DeskState;
+  readonly repeats: RepeatState[];
+}
+
+/** The value of an action at a tick. Changes `inputs.repeats` and, where the action is smoothed, `given`: the value that follows. */
+export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair, tick: Tick): ActionValue {
+  const touch = emptyGroup();
+  for (const source of sources.touch) addTouch(touch, sources.kind, source, inputs, tick);
+  const strongest = sources.action.combine === "strongest" && (sources.kind === "axis" || sources.kind === "vector");
+  const keys = strongest ? emptyGroup() : touch;
+  const pad = strongest ? emptyGroup() : touch;
+  addKeysAndMouse(keys, sources.action, inputs.desk);
+  addPad(pad, sources.action, inputs.desk, tick);
+  switch (sources.kind) {
+    case "press":
+      return touch.press;
+    case "motion":
+      return [touch.switches.x + touch.rest.x, touch.switches.y + touch.rest.y];
+    case "axis": {
+      const value = followed(sources, strongest ? strongestOf("axis", touch, keys, pad) : touch, given, tick.ms);
+      return value.x;
+    }
+    case "vector": {
+      const value = followed(sources, strongest ? strongestOf("vector", touch, keys, pad) : touch, given, tick.ms);
+      return [value.x, value.y];
+    }
+  }
+}
+
+/** The group that gives most; of equals the first. */
+function strongestOf(kind: "axis" | "vector", ...groups: readonly Group[]): Group {
+  let best = groups[0];
+  let most = -1;
+  for (const group of groups) {
+    const { x, y } = limited(kind, sumOf(group.switches, group.rest));
+    const strength = magnitude(x, y);
+    if (strength <= most + LENGTH_SLACK) continue;
+    best = group;
+    most = strength;
+  }
+  return best;
+}
+
+const sumOf = (a: Pair, b: Pair): Pair => ({ x: a.x + b.x, y: a.y + b.y });
+
+/** An axis clamped to −1…1, a vector shortened to length 1. */
+function limited(kind: "axis" | "vector", sum: Pair): Pair {
+  if (kind === "axis") return { x: clampTo(sum.x, -1, 1), y: 0 };
+  const length = magnitude(sum.x, sum.y);
+  return length > 1 ? { x: sum.x / length, y: sum.y / length } : sum;
+}
+
+/** The value of an axis or vector after smoothing. */
+function followed({ action, kind, smooth }: ActionSources, group: Group, given: Pair, tickMs: number): Pair {
+  const limits = kind as "axis" | "vector";
+  if (!smooth) return limited(limits, sumOf(group.switches, group.rest));
+  if (action.ease === "all") {
+    moveToward(given, limited(limits, sumOf(group.switches, group.rest)), action, tickMs);
+    return given;
+  }
+  moveToward(given, limited(limits, group.switches), action, tickMs);
+  return limited(limits, sumOf(given, group.rest));
+}
+
+/** Moves the given value toward the sum, no faster than rise and fall allow. */
+function moveToward(given: Pair, sum: Pair, action: PlayedAction, tickMs: number): void {
+  const wayX = sum.x - given.x;
+  const wayY = sum.y - given.y;
+  const way = magnitude(wayX, wayY);
+  const ms = magnitude(sum.x, sum.y) > LENGTH_SLACK ? action.riseMs : action.fallMs;
+  const step = ms > 0 ? tickMs / ms : Infinity;
+  if (way <= step + LENGTH_SLACK) {
+    given.x = sum.x;
+    given.y = sum.y;
+  } else {
+    given.x += (step * wayX) / way;
+    given.y += (step * wayY) / way;
+  }
+}
+
+function addTouch(group: Group, kind: ActionSources["kind"], source: TouchSource, inputs: Inputs, tick: Tick): void {
+  const reading = inputs.readings[source.control];
+  const { scale, value } = source;
+  switch (source.carries) {
+    case "press": {
+      const port = reading[source.port as "press"];
+      return addSwitch(group, kind, source.repeat ? repeated(port, source.repeat, inputs.repeats, tick.time) : port, value);
+    }
+    case "number":
+      group.rest.x += source.port === "x" ? reading.x * scale[0] : reading.y * scale[1];
+      return;
+    case "vector":
+      return addPair(group.rest, [reading.vx, reading.vy], scale, kind === "motion" ? tick.ms / 1000 : 1);
+    case "motion":
+      return addPair(group.rest, [reading.vx, reading.vy], scale, 1);
+  }
+}
+
+function addPair(sum: Pair, [x, y]: readonly [number, number], scale: readonly [number, number], part: number): void {
+  sum.x += x * scale[0] * part;
+  sum.y += y * scale[1] * part;
+}
+
+function addSwitch(group: Group, kind: ActionSources["kind"], on: boolean, value: readonly [number, number]): void {
+  if (!on) return;
+  group.press = true;
+  if (kind === "motion") return;
+  group.switches.x += value[0];
+  group.switches.y += value[1];
+}
+
+function repeated(port: boolean, repeat: Repeat, repeats: RepeatState[], time: number): boolean {
+  const state = repeats[repeat.slot];
+  if (!port) {
+    if (state.first !== null) repeats[repeat.slot] = { ...RESTING_REPEAT, last: state.last };
+    return false;
+  }
+  const first = state.first ?? time;
+  const since = time - first;
+  const due = since < repeat.delayMs - TIME_SLACK ? 1 : 2 + Math.floor((since - repeat.delayMs + TIME_SLACK) / repeat.intervalMs);
+  const wanted = state.waits || due > state.due;
+  const gives = wanted && (state.last === null || time - state.last >= repeat.restMs - TIME_SLACK);
+  repeats[repeat.slot] = { first, due, waits: wanted && !gives, last: gives ? time : state.last };
+  return gives;
+}
+
+/** Keys and buttons count for vectors only with a value [x,y], for axes only with one number (1 when none is given). */
+function deskValue(kind: ActionKind, value: number | [number, number] | undefined): readonly [number, number] | null {
+  if (kind === "vector") return Array.isArray(value) ? value : null;
+  if (kind === "axis") return Array.isArray(value) ? null : [value ?? 1, 0];
+  return kind === "press" ? [0, 0] : null;
+}
+
+function addKeysAndMouse(group: Group, { kind, keys, mouse }: PlayedAction, desk: DeskState): void {
+  for (const key of keys) {
+    const value = deskValue(kind, key.value);
+    if (value) addSwitch(group, kind, isDown(desk, key.code), value);
+  }
+  for (const source of mouse) {
+    if ("move" in source) {
+      if (kind === "motion") addPair(group.rest, [desk.dx, -desk.dy], asPair(source.scale, 1), 1);
+      continue;
+    }
+    const value = deskValue(kind, source.value);
+    if (value) addSwitch(group, kind, isDown(desk, mouseCode(source.button)), value);
+  }
+}
+
+function addPad(group: Group, { kind, pad }: PlayedAction, desk: DeskState, tick: Tick): void {
+  for (const source of pad) {
+    if ("button" in source) {
+      const value = deskValue(kind, source.value);
+      const amount = padButton(desk, source.button);
+      if (!value) continue;
+      if (kind === "axis") group.switches.x += amount * value[0];
+      else addSwitch(group, kind, amount >= 0.5 - LENGTH_SLACK, value);
+    } else if ("axis" in source) {
+      if (kind === "axis") group.rest.x += padAxis(desk, source.axis, source.inner, source.outer) * source.scale;
+    } else if (kind === "vector" || kind === "motion") {
+      const stick = padStick(desk, source.stick, source.inner, source.outer);
+      addPair(group.rest, stick, asPair(source.scale, 1), kind === "motion" ? tick.ms / 1000 : 1);
+    }
+  }
+}

@@ -1,0 +1,64 @@
+/** Controls made ready for touches on one screen: geometry in px beside the feel of each kind. */
+import type { Box, Point } from "../geometry/point";
+import { centreOf } from "../geometry/point";
+import type { Shape } from "../geometry/shape";
+import type { Control, ControlKind } from "../types";
+import type { ResolvedControl } from "../placement/resolve";
+
+type FeelOf<K extends ControlKind> = Extract<Control, { kind: K }>["feel"];
+
+interface Common {
+  readonly id: string;
+  readonly visual: Box;
+  readonly centre: Point;
+  readonly hit: Shape;
+  /** Where a touch is taken: the hit area, or the landing area of a floating or trailing stick that has one. */
+  readonly area: Shape;
+  readonly own: boolean;
+  readonly moments: readonly string[];
+  readonly mmPx: number;
+  readonly screenW: number;
+  readonly screenH: number;
+}
+export type Ready<K extends ControlKind> = Common & { readonly kind: K; readonly feel: FeelOf<K> } & (K extends "stick"
+    ? { readonly travelPx: number }
+    : unknown);
+export type ReadyStick = Ready<"stick">;
+export type ReadyDpad = Ready<"dpad">;
+export type ReadyButton = Ready<"button">;
+export type ReadyTouchpad = Ready<"touchpad">;
+export type ReadySwipe = Ready<"swipe">;
+export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe;
+
+/** Joins a control with where it stands. */
+export function readyControl(control: Control, at: ResolvedControl, screen: { widthPx: number; heightPx: number; ppi: number }): ReadyAny {
+  const common: Common = {
+    id: control.id,
+    visual: at.visual,
+    centre: centreOf(at.visual),
+    hit: at.hit,
+    area: touchArea(at),
+    own: at.sharing === "own",
+    moments: control.moments,
+    mmPx: screen.ppi / 25.4,
+    screenW: screen.widthPx,
+    screenH: screen.heightPx,
+  };
+  switch (control.kind) {
+    case "stick":
+      return { ...common, kind: "stick", feel: control.feel, travelPx: at.travel ?? 0 };
+    case "dpad":
+      return { ...common, kind: "dpad", feel: control.feel };
+    case "button":
+      return { ...common, kind: "button", feel: control.feel };
+    case "touchpad":
+      return { ...common, kind: "touchpad", feel: control.feel };
+    case "swipe":
+      return { ...common, kind: "swipe", feel: control.feel };
+  }
+}
+
+/** The area of a control: its hit area, or the landing box of a floating or trailing stick that has one. */
+export function touchArea(at: ResolvedControl): Shape {
+  return at.landing ? { shape: "box", ...at.landing } : at.hit;
+}

@@ -1,0 +1,74 @@
+/** Everything `advance` needs that does not change from tick to tick: controls ready for touches, and who feeds which action with what. */
+import { portCarries, portFits, serveLacks } from "./fits";
+import type { ActionKind, PlayedAction, PlayedLayout, Port } from "../types";
+import type { Resolved } from "../placement/resolve";
+import { readyControl, type ReadyAny } from "./ready";
+
+type Two = readonly [number, number];
+
+/** When a repeated press comes again, ms; `slot`: its place among the state's repeats. */
+export interface Repeat {
+  readonly delayMs: number;
+  readonly intervalMs: number;
+  readonly restMs: number;
+  readonly slot: number;
+}
+/** One touch source of an action: a control's port, by the control's index. */
+export interface TouchSource {
+  readonly control: number;
+  readonly port: Port;
+  readonly carries: ReturnType<typeof portCarries>;
+  /** Toward an axis x only, toward a vector both; given while the port is true. */
+  readonly value: Two;
+  readonly scale: Two;
+  readonly repeat: Repeat | null;
+}
+/** An action with its touch sources; keys, mouse and pad are read from the action itself. */
+export interface ActionSources {
+  readonly action: PlayedAction;
+  readonly kind: ActionKind;
+  readonly touch: readonly TouchSource[];
+  readonly smooth: boolean;
+}
+export interface InputSetup {
+  readonly hz: number;
+  readonly controls: readonly ReadyAny[];
+  readonly actions: readonly ActionSources[];
+  /** What each repeat of the state belongs to: a text that names control, port and action. */
+  readonly repeats: readonly string[];
+  /** Whether any button can be slid into. */
+  readonly slides: boolean;
+}
+
+/** A number for both axes, or one for each. */
+export function asPair(value: number | readonly [number, number] | undefined, fallback: number): Two {
+  if (value === undefined) return [fallback, fallback];
+  return typeof value === "number" ? [value, value] : value;
+}
+
+/** A name for a repeat that says what it belongs to; the second of the same three gets another. */
+function repeatName(taken: readonly string[], ...parts: readonly string[]): string {
+  const name = JSON.stringify(parts);
+  const same = taken.filter((other) => other.startsWith(name)).length;
+  return same === 0 ? name : `${name} ${same + 1}`;
+}
+
+/** Joins a layout with where it stands on a screen. Serves that fit no action give nothing; the findings say so. */
+export function prepareInput(layout: Pick<PlayedLayout, "controls" | "actions">, resolved: Resolved, hz: number): InputSetup {
+  const byId = new Map(layout.controls.map((control) => [control.id, control]));
+  const controls = resolved.controls.map((at) => readyControl(byId.get(at.id)!, at, resolved.screen));
+  const repeats: string[] = [];
+  const actions = layout.actions.map((action): ActionSources => {
+    const touch: TouchSource[] = [];
+    resolved.controls.forEach((at, control) => {
+      for (const serve of byId.get(at.id)!.serves) {
+        if (serve.action !== action.name || !portFits(serve.port, action.kind) || serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
+        const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats.length } : null;
+        if (repeat) repeats.push(repeatName(repeats, at.id, serve.port, action.name));
+        touch.push({ control, port: serve.port, carries: portCarries(serve.port), value: asPair(serve.value, 1), scale: asPair(serve.scale, 1), repeat });
+      }
+    });
+    return { action, kind: action.kind, touch, smooth: (action.kind === "axis" || action.kind === "vector") && (action.riseMs > 0 || action.fallMs > 0) };
+  });
+  return { hz, controls, actions, repeats, slides: controls.some((c) => c.kind === "button" && c.feel.slideIn) };
+}

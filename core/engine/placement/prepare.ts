@@ -1,0 +1,158 @@
+/**
+ * A layout made ready for placing on many screens: for each arrangement, every placement with its lengths read
+ * and every override applied, once. Resolving a screen is then bare arithmetic.
+ */
+import { lengthOf, type LengthUnit } from "./length";
+import type { Arrangement, Clamp, Control, Hit, PlacedLayout, PlainPlacement, Placement } from "../types";
+
+/** A length taken apart: its amount and its unit. */
+export interface ReadyLength {
+  readonly amount: number;
+  readonly unit: LengthUnit;
+}
+export type ReadyPin = {
+  readonly kind: "pin";
+  readonly frame: "screen" | "safe" | "picture" | null;
+  /** The cluster's id where the pin stands in one. */
+  readonly cluster: string | null;
+  readonly ax: number;
+  readonly ay: number;
+  readonly px: number;
+  readonly py: number;
+  readonly dx: ReadyLength;
+  readonly dy: ReadyLength;
+  readonly w: ReadyLength;
+  readonly h: ReadyLength;
+  readonly clamp: Clamp | null;
+};
+export type ReadySpan = {
+  readonly kind: "span";
+  readonly frame: "screen" | "safe" | "picture";
+  readonly fx: number;
+  readonly fy: number;
+  readonly tx: number;
+  readonly ty: number;
+  readonly left: ReadyLength;
+  readonly top: ReadyLength;
+  readonly right: ReadyLength;
+  readonly bottom: ReadyLength;
+};
+export type ReadyPlacement = ReadyPin | ReadySpan;
+
+export interface ReadyHit {
+  readonly shape: Hit["shape"];
+  readonly size: readonly [ReadyLength, ReadyLength] | null;
+  readonly grow: ReadyLength;
+  readonly shiftX: ReadyLength;
+  readonly shiftY: ReadyLength;
+  readonly minMm: number;
+  readonly sharing: Hit["sharing"];
+  /** The visual box itself: nothing is added, shifted or raised. */
+  readonly plain: boolean;
+}
+
+export interface ReadyControl {
+  readonly control: Control;
+  readonly placement: ReadyPlacement;
+  readonly hit: ReadyHit;
+  readonly travel: ReadyLength | null;
+  readonly landing: ReadyPlacement | null;
+}
+
+/** The layout under one arrangement, hidden things left out. */
+export interface Variant {
+  readonly arrangement: string | null;
+  readonly clusters: readonly { readonly id: string; readonly placement: ReadyPin }[];
+  readonly controls: readonly ReadyControl[];
+  readonly zones: readonly { readonly id: string; readonly moments: readonly string[]; readonly placement: ReadyPlacement }[];
+}
+
+export interface PreparedLayout<L extends PlacedLayout = PlacedLayout> {
+  readonly layout: L;
+  /** Index 0 is the base, index i + 1 the arrangement i. */
+  readonly variants: readonly Variant[];
+}
+
+/** Reads every length of a layout and applies its arrangements. */
+export function prepareLayout<L extends PlacedLayout>(layout: L): PreparedLayout<L> {
+  return { layout, variants: [prepareVariant(layout, null), ...layout.arrangements.map((a) => prepareVariant(layout, a))] };
+}
+
+function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null): Variant {
+  const overrides = arrangement?.overrides ?? {};
+  const of = (id: string) => overrides[id] as Arrangement["overrides"][string] | undefined;
+  const hiddenClusters = new Set(layout.clusters.filter((c) => of(c.id)?.hidden).map((c) => c.id));
+  const controls: ReadyControl[] = [];
+  for (const control of layout.controls) {
+    const override = of(control.id);
+    if (override?.hidden) continue;
+    const placement = readyPlacement(override?.placement ?? control.placement);
+    if (placement.kind === "pin" && placement.cluster !== null && hiddenClusters.has(placement.cluster)) continue;
+    const landing = control.kind === "stick" ? (override?.landing ?? control.feel.landing) : undefined;
+    controls.push({
+      control,
+      placement,
+      hit: readyHit(override?.hit ?? control.hit),
+      travel: control.kind === "stick" ? lengthOf(control.feel.travel) : null,
+      landing: landing && control.kind === "stick" && control.feel.origin !== "fixed" ? readyPlacement(landing) : null,
+    });
+  }
+  return {
+    arrangement: arrangement?.id ?? null,
+    clusters: layout.clusters
+      .filter((c) => !hiddenClusters.has(c.id))
+      .map((c) => ({ id: c.id, placement: readyPlacement(of(c.id)?.placement ?? c.placement) as ReadyPin })),
+    controls,
+    zones: layout.keepClear
+      .filter((z) => !of(z.id)?.hidden)
+      .map((z) => ({ id: z.id, moments: z.moments, placement: readyPlacement(of(z.id)?.placement ?? z.placement) })),
+  };
+}
+
+/** A placement with its lengths read. */
+export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlacement {
+  if (placement.kind === "span") {
+    const { from, to, inset } = placement;
+    return {
+      kind: "span",
+      frame: placement.frame,
+      fx: from[0],
+      fy: from[1],
+      tx: to[0],
+      ty: to[1],
+      left: lengthOf(inset.left),
+      top: lengthOf(inset.top),
+      right: lengthOf(inset.right),
+      bottom: lengthOf(inset.bottom),
+    };
+  }
+  const { frame, anchor, pivot, offset, size } = placement;
+  return {
+    kind: "pin",
+    frame: typeof frame === "string" ? frame : null,
+    cluster: typeof frame === "string" ? null : frame.cluster,
+    ax: anchor[0],
+    ay: anchor[1],
+    px: pivot[0],
+    py: pivot[1],
+    dx: lengthOf(offset[0]),
+    dy: lengthOf(offset[1]),
+    w: lengthOf(size[0]),
+    h: lengthOf(size[1]),
+    clamp: placement.clamp ?? null,
+  };
+}
+
+function readyHit(hit: Hit): ReadyHit {
+  const none = (length: string) => lengthOf(length).amount === 0;
+  return {
+    plain: !hit.size && hit.minMm === 0 && none(hit.grow) && none(hit.shift[0]) && none(hit.shift[1]),
+    shape: hit.shape,
+    size: hit.size ? [lengthOf(hit.size[0]), lengthOf(hit.size[1])] : null,
+    grow: lengthOf(hit.grow),
+    shiftX: lengthOf(hit.shift[0]),
+    shiftY: lengthOf(hit.shift[1]),
+    minMm: hit.minMm,
+    sharing: hit.sharing,
+  };
+}

@@ -1,0 +1,181 @@
+/** Controls: what each kind can be told about how it takes touches, how it feels and how it looks. */
+import { z } from "zod";
+import {
+  controlPlacement,
+  idSchema,
+  lengthPair,
+  lengthSchema,
+  nameSchema,
+  notNegative,
+  numberIn,
+  oneOrTwo,
+  plainPlacement,
+  positive,
+  record,
+  sizePair,
+} from "./parts";
+import { PORTS } from "../../engine/types";
+
+const shapes = z.enum(["ellipse", "box", "capsule"], 'must be "ellipse", "box" or "capsule"');
+
+const hitFields = {
+  size: sizePair.optional(),
+  grow: lengthSchema.default("0u"),
+  shift: lengthPair.default(["0u", "0u"]),
+  minMm: notNegative.default(0),
+  sharing: z.enum(["own", "shared"], 'must be "own" or "shared"').default("own"),
+};
+
+/** The hit area of a kind; the shape it has when the file is silent differs from kind to kind. */
+function hitSchema(shape: "ellipse" | "box") {
+  return record({ shape: shapes.default(shape), ...hitFields });
+}
+
+/** The hit area in an arrangement's override, where the kind of the control is not known yet. */
+export const hitOverride = record({ shape: shapes.optional(), ...hitFields });
+
+export const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
+
+function faceSchema(fill: string, line: string, ink: string, opacity: number) {
+  return record({
+    fill: colour.default(fill),
+    line: colour.default(line),
+    ink: colour.default(ink),
+    opacity: numberIn(0, 1).default(opacity),
+  });
+}
+const restFace = faceSchema("#22323F", "#E8E4DA", "#FBFAF6", 0.6);
+const heldFace = faceSchema("#E8E4DA", "#FBFAF6", "#18242E", 0.95);
+
+const word = z.string("must be a text").max(80, "must have 80 characters at most");
+/** The shape of a language tag (BCP 47, RFC 5646 section 2.1): parts of one to eight letters or digits; the first is the language. */
+const languageTag = z.string().regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
+
+const lookSchema = record({
+  label: word.default(""),
+  labels: z.record(languageTag, word).default({}),
+  icon: z.string().min(1).max(48).optional(),
+  rotateDeg: z.number().default(0),
+  rest: restFace.prefault({}),
+  held: heldFace.prefault({}),
+  away: record({ opacity: numberIn(0, 1), afterMs: notNegative, fadeMs: notNegative.default(200) }).optional(),
+  hideAtRest: z.enum(["none", "knob", "all"]).default("none"),
+  knobSize: numberIn(0, 1).default(0.45),
+  knob: record({ rest: restFace.optional(), held: heldFace.optional() }).optional(),
+  home: z.enum(["now", "later", "stay"]).default("now"),
+  homeAfterMs: notNegative.default(0),
+  returnMs: notNegative.default(80),
+  art: record({ rest: idSchema.optional(), held: idSchema.optional(), knob: idSchema.optional() }).optional(),
+}).prefault({});
+
+const curveSchema = z.discriminatedUnion(
+  "kind",
+  [
+    record({ kind: z.literal("linear") }),
+    record({ kind: z.literal("power"), exponent: numberIn(0.5, 5) }),
+    record({ kind: z.literal("bezier"), x1: numberIn(0.01, 0.99), y1: z.number(), x2: numberIn(0.01, 0.99), y2: z.number() }),
+    record({ kind: z.literal("full") }),
+  ],
+  'must have kind "linear", "power", "bezier" or "full"',
+);
+
+const holdDeg = numberIn(0, 180).default(4);
+const directions = (count: number) => numberIn(0, 32).int("must be a whole number from 0 to 32").default(count);
+const axes = z.enum(["both", "x", "y"]).default("both");
+
+const stickFeel = record({
+  origin: z.enum(["fixed", "floating", "trailing"], 'must be "fixed", "floating" or "trailing"').default("fixed"),
+  start: z.enum(["thumb", "centre"], 'must be "thumb" or "centre"').default("thumb"),
+  travel: lengthSchema.refine((text) => !text.startsWith("-"), "must be 0 or more").default("50%min"),
+  landing: plainPlacement.optional(),
+  inner: numberIn(0, 1).default(0.1),
+  outer: numberIn(0, 1).default(0.95),
+  deadZone: z.enum(["radial", "axial"]).default("radial"),
+  curve: curveSchema.default({ kind: "linear" }),
+  directions: directions(0),
+  axes,
+  pressAt: numberIn(0, 1).default(0.5),
+  releaseAt: numberIn(0, 1).default(0.4),
+  holdDeg,
+})
+  .refine((feel) => feel.inner < feel.outer, "the inner dead zone must be less than the outer one")
+  .refine((feel) => feel.releaseAt > 0 && feel.releaseAt <= feel.pressAt, "releaseAt must be above 0 and at most pressAt")
+  .prefault({});
+
+const dpadFeel = record({
+  ways: z.union([z.literal(4), z.literal(8)], "must be 4 or 8").default(8),
+  neutral: numberIn(0.01, 0.9).default(0.2),
+  diagonal: numberIn(10, 80).default(45),
+  holdDeg,
+  slideOut: z.enum(["keep", "release"]).default("keep"),
+}).prefault({});
+
+const buttonFeel = record({
+  press: z.enum(["hold", "latch", "pulse", "release", "long", "double"], 'must be "hold", "latch", "pulse", "release", "long" or "double"').default("hold"),
+  longMs: notNegative.default(500),
+  withinMs: notNegative.default(300),
+  slideIn: z.boolean().default(false),
+  slideOut: z.enum(["keep", "release"]).optional(),
+  buzzMs: numberIn(0, 100).default(0),
+}).prefault({});
+
+const touchpadFeel = record({ gain: z.number().default(1), axes }).prefault({});
+
+const swipeFeel = record({
+  distanceMm: positive.default(8),
+  directions: directions(4),
+  output: z.enum(["pulse", "hold"]).default("pulse"),
+  again: z.enum(["never", "each-distance"]).default("never"),
+  withinMs: notNegative.default(0),
+}).prefault({});
+
+export const repeatSchema = record({
+  delayMs: notNegative,
+  intervalMs: z.number("must be a number of 1 or more").min(1, "must be a number of 1 or more"),
+  restMs: notNegative.default(0),
+});
+
+function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) {
+  return z
+    .array(
+      record({
+        port: z.enum(ports, `must be one of ${ports.join(", ")}`),
+        action: z.string().min(1, "must name an action").max(64),
+        value: oneOrTwo.optional(),
+        scale: oneOrTwo.optional(),
+        repeat: repeatSchema.optional(),
+      }),
+    )
+    .default([]);
+}
+
+function controlSchema<const K extends string, const P extends readonly [string, ...string[]], F extends z.ZodType>(
+  kind: K,
+  ports: P,
+  shape: "ellipse" | "box",
+  feel: F,
+) {
+  return record({
+    id: idSchema,
+    name: nameSchema,
+    kind: z.literal(kind),
+    placement: controlPlacement,
+    moments: z.array(idSchema).optional(),
+    hit: hitSchema(shape).prefault({}),
+    feel,
+    look: lookSchema,
+    serves: servesSchema(ports),
+  });
+}
+
+export const controlsSchema = z.discriminatedUnion(
+  "kind",
+  [
+    controlSchema("stick", PORTS.stick, "ellipse", stickFeel),
+    controlSchema("dpad", PORTS.dpad, "ellipse", dpadFeel),
+    controlSchema("button", PORTS.button, "ellipse", buttonFeel),
+    controlSchema("touchpad", PORTS.touchpad, "box", touchpadFeel),
+    controlSchema("swipe", PORTS.swipe, "box", swipeFeel),
+  ],
+  'must have kind "stick", "dpad", "button", "touchpad" or "swipe"',
+);

@@ -1,0 +1,98 @@
+/**
+ * The small pieces the file is made of: ids, lengths, fractions, placements.
+ * Each piece words its own error: what is wrong and what to write instead.
+ */
+import { z } from "zod";
+import { nearestWord } from "../nearest";
+import { canonicalLength, LENGTH_PATTERN, lengthAdvice, parseLength } from "../../engine/placement/length";
+
+/** An object that takes its own keys and no others; an unknown key is answered with the nearest known one. */
+export function record<S extends z.ZodRawShape>(shape: S) {
+  const known = Object.keys(shape);
+  return z.strictObject(shape, {
+    error: (issue) => {
+      if (issue.code !== "unrecognized_keys") return undefined;
+      return (issue.keys as string[])
+        .map((key) => {
+          const near = nearestWord(key, known);
+          return `unknown key "${key}"${near ? `; did you mean "${near}"?` : `; known here: ${known.join(", ")}`}`;
+        })
+        .join(" · ");
+    },
+  });
+}
+
+/** A number within closed bounds; the message gives the range. */
+export function numberIn(low: number, high: number) {
+  const message = `must be a number from ${low} to ${high}`;
+  return z.number(message).min(low, message).max(high, message);
+}
+
+const positive = z.number("must be a number above 0").positive("must be a number above 0");
+const notNegative = z.number("must be a number of 0 or more").min(0, "must be a number of 0 or more");
+export { positive, notNegative };
+
+export const idSchema = z
+  .string("must be an id: a small letter, then small letters, digits and hyphens")
+  .regex(/^[a-z][a-z0-9-]{0,47}$/, "must be an id: a small letter, then up to 47 small letters, digits and hyphens");
+
+export const nameSchema = z.string("must be a text of 1 to 80 characters").min(1, "must have 1 to 80 characters").max(80, "must have 1 to 80 characters");
+
+export const lengthSchema = z
+  .string('must be a length, such as "12mm"')
+  .regex(LENGTH_PATTERN, { error: (issue) => `"${String(issue.input)}" is not a length; ${lengthAdvice(String(issue.input))}` })
+  .refine((text) => !LENGTH_PATTERN.test(text) || parseLength(text) !== null, "is too large a number")
+  .overwrite(canonicalLength);
+
+const sizeSchema = lengthSchema.refine((text) => {
+  const length = parseLength(text);
+  return length === null || length.amount > 0;
+}, "must be more than 0");
+
+const fraction = numberIn(0, 1);
+export const pointSchema = z.tuple([fraction, fraction], "must be two fractions from 0 to 1, such as [0,1]");
+export const lengthPair = z.tuple([lengthSchema, lengthSchema], 'must be two lengths, such as ["12mm","8u"]');
+export const sizePair = z.tuple([sizeSchema, sizeSchema], 'must be two lengths above 0, such as ["12mm","8u"]');
+
+export const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
+const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
+
+const clampSchema = record({ minMm: positive.optional(), maxMm: positive.optional() }).refine(
+  (clamp) => clamp.minMm === undefined || clamp.maxMm === undefined || clamp.minMm < clamp.maxMm,
+  "minMm must be less than maxMm",
+);
+
+function pinSchema<F extends z.ZodType>(frame: F) {
+  return record({
+    kind: z.literal("pin"),
+    frame,
+    anchor: pointSchema,
+    pivot: pointSchema,
+    offset: lengthPair,
+    size: sizePair,
+    clamp: clampSchema.optional(),
+  });
+}
+
+const spanSchema = record({
+  kind: z.literal("span"),
+  frame: plainFrame,
+  from: pointSchema,
+  to: pointSchema,
+  inset: record({
+    left: lengthSchema.default("0u"),
+    top: lengthSchema.default("0u"),
+    right: lengthSchema.default("0u"),
+    bottom: lengthSchema.default("0u"),
+  }).prefault({}),
+});
+
+/** A pin in a plain frame: what clusters are. */
+export const clusterPlacement = pinSchema(plainFrame);
+/** Pin or span, screen, safe or picture: landing areas and keep-clear zones. */
+export const plainPlacement = z.discriminatedUnion("kind", [pinSchema(plainFrame), spanSchema], 'must have kind "pin" or "span"');
+/** Pin or span; a pin may stand in a cluster: controls. */
+export const controlPlacement = z.discriminatedUnion("kind", [pinSchema(anyFrame), spanSchema], 'must have kind "pin" or "span"');
+
+/** A scale or a value: one number, or one for x and one for y. */
+export const oneOrTwo = z.union([z.number(), z.tuple([z.number(), z.number()])], "must be a number, or two such as [1,0]");

@@ -1,0 +1,35 @@
+/** How smoothing feels: the value of an action that is given in full for a while and then let go, tick by tick. */
+import type { Action } from "../format/types";
+import { actionValue } from "../engine/input/combine";
+import { deskEvent, restingDesk } from "../engine/input/desk";
+import { tickTime } from "../engine/input/advance";
+
+/**
+ * The value (0…1) at every tick while a key gives an axis in full for `heldMs`, and after it until `lastMs`. It is worked out by
+ * the same function that plays, so the picture cannot differ from the feel.
+ */
+export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: number, lastMs: number, hz: number): { t: number; value: number }[] {
+  const action = {
+    name: "",
+    kind: "axis",
+    keys: [{ code: "KeyA", value: 1 }],
+    mouse: [],
+    pad: [],
+    ease: "all",
+    combine: "sum",
+    ...smoothing,
+  } as unknown as Action;
+  const sources = { action, kind: "axis", touch: [], smooth: smoothing.riseMs > 0 || smoothing.fallMs > 0 } as const;
+  const desk = restingDesk();
+  const given = { x: 0, y: 0 };
+  const trace = [{ t: 0, value: 0 }];
+  deskEvent(desk, { t: 0, type: "key", code: "KeyA", down: true });
+  for (let n = 1, before = 0; before < lastMs; n += 1) {
+    const time = tickTime(n, hz);
+    if (before < heldMs && time >= heldMs) deskEvent(desk, { t: heldMs, type: "key", code: "KeyA", down: false });
+    desk.taps = [];
+    trace.push({ t: time, value: actionValue(sources, { readings: [], desk, repeats: [] }, given, { time, ms: time - before }) as number });
+    before = time;
+  }
+  return trace;
+}

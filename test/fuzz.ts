@@ -1,0 +1,184 @@
+/**
+ * Layout files, event streams and source texts broken at random, thrown at the core: never anything but its own refusals, never a value
+ * outside its range. The random numbers come from a seed, so that a failure can be had again. For tests and `npm run fuzz`.
+ */
+import { checkLayout } from "../core/checks/check";
+import { readTrace } from "../core/exchange/trace";
+import { replay } from "../core/engine/input/advance";
+import { readLayout } from "../core/format/parse";
+import type { Layout } from "../core/format/types";
+import { writeLayout } from "../core/format/write";
+import { resolveLayout } from "../core/engine/placement/resolve";
+import { scanSource } from "../core/scan/reads";
+import type { Family } from "../core/scan/lex";
+import { plainScreen } from "../core/engine/placement/screen";
+
+/** A generator of numbers 0…1 from a seed (mulberry32, public domain). */
+export function numbersFrom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const words = (text: string) => text.split(" ");
+
+const ODD: readonly unknown[] = [
+  null,
+  true,
+  -1,
+  0,
+  1e308,
+  -1e-308,
+  "",
+  "12 mm",
+  "-5mm",
+  "0u",
+  "1e9u",
+  "999999999999px",
+  [],
+  {},
+  [0, 1],
+  "stick",
+  "safe",
+  { cluster: "ring" },
+  "\u0000",
+  "∞",
+  0.5,
+  200,
+];
+const SCREENS = [plainScreen("a", 2400, 1080, 411), plainScreen("b", 480, 640, 229), plainScreen("c", 1, 1, 1)];
+
+/** Changes a few places of a plain value in place: other values, removed keys, keys of other objects, repeated items. */
+export function mutate(value: unknown, random: () => number): void {
+  const spots: { holder: Record<string, unknown> | unknown[]; key: string }[] = [];
+  const walk = (item: unknown): void => {
+    if (typeof item !== "object" || item === null) return;
+    for (const key of Object.keys(item)) {
+      spots.push({ holder: item as Record<string, unknown>, key });
+      walk((item as Record<string, unknown>)[key]);
+    }
+  };
+  walk(value);
+  const some = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+  for (let n = 1 + Math.floor(random() * 3); n > 0 && spots.length > 0; n -= 1) {
+    const { holder, key } = some(spots);
+    const target = holder as Record<string, unknown>;
+    const dice = random();
+    if (dice < 0.45) target[key] = some(ODD);
+    else if (dice < 0.6) {
+      const other = some(spots);
+      target[key] = JSON.parse(JSON.stringify((other.holder as Record<string, unknown>)[other.key] ?? null));
+    } else if (dice < 0.75 && !Array.isArray(holder)) delete target[key];
+    else if (dice < 0.85 && Array.isArray(holder)) holder.push(holder[0]);
+    else if (dice < 0.95 && typeof target[key] === "number") target[key] = (target[key] as number) * (random() * 4 - 1);
+    else target[`${key}x`] = target[key];
+  }
+}
+
+/** Reads a broken file; what is taken must resolve, be checked, be written and read again. */
+export function tryFile(file: unknown): "taken" | "refused" {
+  const read = readLayout(JSON.stringify(file));
+  if (!read.ok) {
+    if (read.problems.length === 0 || read.problems.some((p) => p.message === "")) throw new Error("refused without a reason");
+    return "refused";
+  }
+  for (const screen of SCREENS) {
+    const resolved = resolveLayout(read.value, screen);
+    for (const c of resolved.controls)
+      if (![c.visual.x, c.visual.y, c.visual.w, c.visual.h, c.hit.w, c.hit.h].every((n) => !Number.isNaN(n))) throw new Error(`NaN in ${c.id}`);
+    for (const f of checkLayout(read.value, screen)) if (Number.isNaN(f.measure?.value ?? 0)) throw new Error(`NaN in ${f.code}`);
+  }
+  const text = writeLayout(read.value);
+  const again = readLayout(text);
+  if (!again.ok || writeLayout(again.value) !== text) throw new Error("written and read it is another layout");
+  return "taken";
+}
+
+/** A stream of events at random: ids reused, downs twice, moves without a down, times equal, points far off, at times what no event is. */
+export function randomTrace(random: () => number): string {
+  const lines: string[] = [];
+  let t = 0;
+  const count = Math.floor(random() * 50);
+  const far = () => (random() < 0.1 ? (random() - 0.5) * 1e9 : random() * 2400);
+  for (let i = 0; i < count; i += 1) {
+    if (random() < 0.7) t += random() * 40;
+    const dice = random();
+    let event: unknown;
+    if (dice < 0.7) event = { t, id: Math.floor(random() * 4), type: ["down", "move", "move", "up", "cancel"][Math.floor(random() * 5)], x: far(), y: far() };
+    else if (dice < 0.8) event = { t, type: "key", code: ["KeyW", "KeyQ", "Space", ""][Math.floor(random() * 4)], down: random() < 0.5 };
+    else if (dice < 0.85) event = { t, type: "pad", buttons: [random(), random() * 3 - 1], axes: [random() * 4 - 2, random(), random(), random()] };
+    else if (dice < 0.9) event = { t, type: "mouse", dx: far(), dy: -far() };
+    else if (dice < 0.98)
+      event = [
+        { t, type: "moment", moment: ["sail", null, "nowhere"][Math.floor(random() * 2.1)] },
+        { t, type: "control", id: random() < 0.98 ? "a" : "nowhere", shown: random() < 0.5 },
+        { t, type: "off" },
+        { t, type: "on" },
+        { t, type: "blur" },
+      ][Math.floor(random() * 5)];
+    else event = { t, id: 1, type: "down", x: "NaN", y: null };
+    lines.push(JSON.stringify(event));
+  }
+  return lines.join("\n");
+}
+
+/** Plays a stream; what is taken must give values in their range. */
+export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
+  const read = readTrace(trace, layout);
+  if (!read.ok) return "refused";
+  for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, 60))
+    for (const action of layout.actions) {
+      const value = values[action.name];
+      const fine =
+        action.kind === "press"
+          ? typeof value === "boolean"
+          : action.kind === "axis"
+            ? typeof value === "number" && Math.abs(value) <= 1
+            : Array.isArray(value) &&
+              value.every((n: number) => Number.isFinite(n)) &&
+              (action.kind === "motion" || Math.hypot(value[0] as number, value[1] as number) <= 1 + 1e-9);
+      if (!fine) throw new Error(`${action.name} gives ${JSON.stringify(value)}`);
+    }
+  return "taken";
+}
+
+const SOURCE_FAMILIES: readonly Family[] = ["script", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python", "c"];
+const SOURCE_PIECES = words(
+  '" \' ` \\ /* */ // -- # [[ ]] ${ } { ( ) [ ] == === => -> :: . , ; case switch match when "horn" \'helm\' input pressed r#" R"( )" """ $" @" \\( é 🚤',
+);
+
+/** Source of any family made at random; what is found stands on a line that there is. */
+export function tryScan(random: () => number): void {
+  const family = SOURCE_FAMILIES[Math.floor(random() * SOURCE_FAMILIES.length)];
+  let source = "";
+  for (let i = Math.floor(random() * 60); i > 0; i -= 1)
+    source += SOURCE_PIECES[Math.floor(random() * SOURCE_PIECES.length)] + (random() < 0.3 ? "\n" : random() < 0.5 ? " " : "");
+  const { reads, standards } = scanSource(source, family);
+  const lines = source.split("\n").length;
+  for (const { line } of [...reads, ...standards])
+    if (!(line >= 1 && line <= lines)) throw new Error(`a read on line ${line} of ${lines}: ${JSON.stringify(source)}`);
+}
+
+/** A run of all three; says how many were taken, and throws with the seed of what failed. */
+export function fuzz(files: readonly unknown[], layouts: readonly Layout[], times: number, seed: number): { filesTaken: number; tracesTaken: number } {
+  let filesTaken = 0;
+  let tracesTaken = 0;
+  for (let i = 0; i < times; i += 1) {
+    const random = numbersFrom(seed + i);
+    const file: unknown = JSON.parse(JSON.stringify(files[i % files.length]));
+    try {
+      mutate(file, random);
+      tryScan(random);
+      if (tryFile(file) === "taken") filesTaken += 1;
+      if (tryTrace(layouts[i % layouts.length], randomTrace(random)) === "taken") tracesTaken += 1;
+    } catch (error) {
+      throw new Error(`seed ${seed + i}: ${error instanceof Error ? `${error.message}\n${error.stack}` : String(error)}`, { cause: error });
+    }
+  }
+  return { filesTaken, tracesTaken };
+}
