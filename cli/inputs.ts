@@ -1,5 +1,5 @@
 /** What the commands read: files and options, each error naming its place and the way out. */
-import { readFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import type { View } from "../core/engine/placement/resolve";
@@ -24,6 +24,24 @@ export function textOf(file: string): string {
     throw new CallError(
       `${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`,
     );
+  }
+}
+
+/** Writes a text into a file. */
+export function writeText(file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    const why =
+      code === "ENOENT"
+        ? "there is no such folder"
+        : code === "EISDIR"
+          ? "this is a folder; name a file"
+          : code === "EACCES"
+            ? "it may not be written"
+            : "cannot be written";
+    throw new CallError(`${file}: ${why}`);
   }
 }
 

@@ -3,11 +3,12 @@ import { Command, CommanderError } from "commander";
 import { printResolved } from "../core/exchange/resolved";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { readTrace } from "../core/exchange/trace";
+import { compile } from "../core/format/compile";
 import { replay } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
-import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, writeText, type ViewOptions } from "./inputs";
 
 const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
@@ -49,6 +50,17 @@ withView(
     const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...view, moment: null });
     const events = orFail(readTrace(textOf(options.trace), layout), options.trace);
     for (const frame of replay(layout, resolved, events, hz, view.moment)) print(JSON.stringify(frame));
+  });
+
+program
+  .command("compile")
+  .argument("<file>")
+  .option("-o, --output <file>", "where to write it; without, it is printed")
+  .description("write the played file: what a game carries")
+  .action((file: string, options: { output?: string }) => {
+    const text = compile(layoutFrom(file));
+    if (options.output === undefined) process.stdout.write(text);
+    else writeText(options.output, text);
   });
 
 addCheck(withView(program.command("check")));

@@ -1,40 +1,31 @@
 #!/usr/bin/env node
-// The command: bundles cli/main.ts when a source is newer than the last bundle, then runs it.
-import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
+// The command within a checkout: runs the bundle that was built with the project (dist/cli). Where a source has changed since, or nothing
+// was built yet, it is built anew first. The package made of dist/cli is the bundle alone.
+import { existsSync, readdirSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
-const bundle = join(root, ".cache", "cli", "nodulum.mjs");
+const bundle = join(root, "dist", "cli", "nodulum.mjs");
 
 function newest(dir) {
   let latest = 0;
   for (const entry of readdirSync(dir, { withFileTypes: true })) {
     const path = join(dir, entry.name);
     if (entry.isDirectory()) latest = Math.max(latest, newest(path));
-    else if (/\.(ts|mjs)$/.test(entry.name)) latest = Math.max(latest, statSync(path).mtimeMs);
+    else if (/(?<!\.test)\.ts$/.test(entry.name)) latest = Math.max(latest, statSync(path).mtimeMs);
   }
   return latest;
 }
 
 if (!existsSync(bundle) || Math.max(newest(join(root, "core")), newest(join(root, "cli"))) > statSync(bundle).mtimeMs) {
-  let esbuild;
   try {
-    esbuild = await import("esbuild");
-  } catch {
+    const { buildCli } = await import("../scripts/build-cli.mjs");
+    await buildCli();
+  } catch (error) {
+    if (error?.code !== "ERR_MODULE_NOT_FOUND") throw error;
     console.error("nodulum: packages are missing; run `npm install` in the project's folder first");
     process.exit(2);
   }
-  mkdirSync(dirname(bundle), { recursive: true });
-  await esbuild.build({
-    entryPoints: [join(root, "cli", "main.ts")],
-    outfile: bundle,
-    bundle: true,
-    platform: "node",
-    format: "esm",
-    target: "node20",
-    logLevel: "error",
-    banner: { js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);" },
-  });
 }
 await import(pathToFileURL(bundle).href);

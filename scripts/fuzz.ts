@@ -1,10 +1,12 @@
-/** The long fuzz: 20,000 broken files and 20,000 streams, or as many as the first argument says, from the seed of the second. */
+/** The long fuzz: 20,000 broken files and streams and 1,000,000 broken played files, or as many as the first and the second argument say, from the seed of the third. */
 import { conformanceCases } from "../test/cases";
-import { fuzz } from "../test/fuzz";
+import { fuzz, fuzzPlayed } from "../test/fuzz";
+import { compile } from "../core/format/compile";
 import { parseLayout } from "../core/format/parse";
 
 const times = Number(process.argv[2] ?? 20_000);
-const seed = Number(process.argv[3] ?? 1);
+const playedTimes = Number(process.argv[3] ?? 1_000_000);
+const seed = Number(process.argv[4] ?? 1);
 const files = conformanceCases().map((c) => c.layout);
 const layouts = files.flatMap((file) => {
   const read = parseLayout(file);
@@ -12,3 +14,5 @@ const layouts = files.flatMap((file) => {
 });
 const { filesTaken, tracesTaken } = fuzz(files, layouts, times, seed);
 console.log(`${times} files, ${filesTaken} of them taken; ${times} streams, ${tracesTaken} of them taken; nothing thrown, nothing out of range`);
+const playedTaken = fuzzPlayed(layouts.map(compile), playedTimes, seed);
+console.log(`${playedTimes} played files, ${playedTaken} of them taken; nothing thrown`);

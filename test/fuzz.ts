@@ -11,6 +11,8 @@ import { writeLayout } from "../core/format/write";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { scanSource } from "../core/scan/reads";
 import type { Family } from "../core/scan/lex";
+import { bytesOfText } from "../core/engine/read/json";
+import { readPlayed } from "../core/engine/read/played";
 import { plainScreen } from "../core/engine/placement/screen";
 
 /** A generator of numbers 0…1 from a seed (mulberry32, public domain). */
@@ -145,6 +147,58 @@ export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
       if (!fine) throw new Error(`${action.name} gives ${JSON.stringify(value)}`);
     }
   return "taken";
+}
+
+/** Breaks the bytes of a played file in a few places: other bytes, cut off, doubled, glued; or its values, as files of layouts are broken. */
+export function brokenPlayed(text: string, random: () => number): Uint8Array {
+  if (random() < 0.6) {
+    const value: unknown = JSON.parse(text);
+    mutate(value, random);
+    return bytesOfText(JSON.stringify(value));
+  }
+  const bytes = [...bytesOfText(text)];
+  const at = () => Math.floor(random() * bytes.length);
+  for (let n = 1 + Math.floor(random() * 3); n > 0; n -= 1) {
+    const dice = random();
+    if (dice < 0.4) bytes[at()] = Math.floor(random() * 256);
+    else if (dice < 0.6) bytes[at()] = ODD_BYTES[Math.floor(random() * ODD_BYTES.length)];
+    else if (dice < 0.75) bytes.splice(at(), 1 + Math.floor(random() * 5));
+    else if (dice < 0.9) {
+      const from = at();
+      bytes.splice(at(), 0, ...bytes.slice(from, from + Math.floor(random() * 60)));
+    } else bytes.length = at();
+  }
+  return Uint8Array.from(bytes);
+}
+const ODD_BYTES = [...'"\\{}[],:0-.eEu'].map((sign) => sign.charCodeAt(0)).concat(0, 0x80, 0xc0, 0xed, 0xff);
+
+/** Reads a broken played file; what is taken must play, what is refused must say where and why. */
+export function tryPlayed(bytes: Uint8Array): "taken" | "refused" {
+  const read = readPlayed(bytes);
+  if (!read.ok) {
+    if (read.problems.length !== 1 || read.problems[0].message === "") throw new Error("refused without a reason");
+    return "refused";
+  }
+  const { layout } = read.value;
+  for (const screen of SCREENS) {
+    const resolved = resolveLayout(layout, screen);
+    if (resolved.controls.some((c) => Number.isNaN(c.visual.x + c.visual.w + c.hit.h))) throw new Error("NaN in a place");
+    replay(layout, resolved, [{ t: 3, type: "down", id: 1, x: 40, y: 40 }], 60);
+  }
+  return "taken";
+}
+
+/** A run over broken played files; says how many were taken, and throws with the seed of what failed. */
+export function fuzzPlayed(files: readonly string[], times: number, seed: number): number {
+  let taken = 0;
+  for (let i = 0; i < times; i += 1) {
+    try {
+      if (tryPlayed(brokenPlayed(files[i % files.length], numbersFrom(seed + i))) === "taken") taken += 1;
+    } catch (error) {
+      throw new Error(`played, seed ${seed + i}: ${error instanceof Error ? `${error.message}\n${error.stack}` : String(error)}`, { cause: error });
+    }
+  }
+  return taken;
 }
 
 const SOURCE_FAMILIES: readonly Family[] = ["script", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python", "c"];

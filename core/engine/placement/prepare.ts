@@ -80,7 +80,7 @@ export function prepareLayout<L extends PlacedLayout>(layout: L): PreparedLayout
 
 function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null): Variant {
   const overrides = arrangement?.overrides ?? {};
-  const of = (id: string) => overrides[id] as Arrangement["overrides"][string] | undefined;
+  const of = (id: string) => (Object.hasOwn(overrides, id) ? overrides[id] : undefined);
   const hiddenClusters = new Set(layout.clusters.filter((c) => of(c.id)?.hidden).map((c) => c.id));
   const controls: ReadyControl[] = [];
   for (const control of layout.controls) {

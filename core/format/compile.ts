@@ -1,0 +1,48 @@
+/** Layouts as games carry them: the played file of docs/PLAYED.md, written by the same rules that the engine's reader holds it against. */
+import { sha256 } from "@noble/hashes/sha2";
+import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
+import { PLAYED, PLAYED_FORMAT, PLAYED_VERSION, type Rule } from "../engine/read/rules";
+import type { Layout } from "./types";
+import { writeLayout } from "./write";
+
+/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is told to belong to a layout. */
+export function digestOf(layout: Layout): string {
+  return bytesToHex(sha256(utf8ToBytes(writeLayout(layout))));
+}
+
+/**
+ * The played file of a layout: one minified JSON object, keys in the order of the rules, every key there, what is absent written as null.
+ * The same layout gives the same bytes. Findings are not looked at: a layout that falls short compiles as it is.
+ */
+export function compile(layout: Layout): string {
+  return JSON.stringify(inOrder({ ...layout, format: PLAYED_FORMAT, version: PLAYED_VERSION, digest: digestOf(layout) }, PLAYED));
+}
+
+/** A value with its keys in the order of a rule; what the rule does not name is left out. */
+function inOrder(value: unknown, rule: Rule): unknown {
+  if (value === undefined || value === null) return null;
+  switch (rule.is) {
+    case "number":
+    case "text":
+    case "length":
+    case "word":
+    case "ref":
+      return value;
+    case "pair":
+    case "list":
+      return (value as unknown[]).map((item) => inOrder(item, rule.of));
+    case "map":
+      // Ids and language tags are words of letters: no engine sorts them to the front.
+      return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, inOrder(item, rule.of)]));
+    case "object": {
+      const held = value as Record<string, unknown>;
+      return Object.fromEntries(Object.entries(rule.keys).map(([key, own]) => [key, inOrder(held[key], own)]));
+    }
+    case "kinds":
+      return inOrder(value, rule.of[(value as Record<string, string>)[rule.by]]);
+    case "having":
+      return inOrder(value, rule.of[Object.keys(rule.of).find((key) => key in (value as object))!]);
+    case "or":
+      return inOrder(value, typeof value === "object" ? rule.else : rule.bare);
+  }
+}
