@@ -16,6 +16,7 @@ export default tseslint.config(
       "@typescript-eslint/no-non-null-assertion": "off",
       "no-restricted-syntax": ["error", { selector: "ExportAllDeclaration", message: "Exports are explicit." }],
       "no-console": ["error", { allow: ["error", "warn"] }],
+      "@typescript-eslint/max-params": ["error", { max: 4 }],
     },
   },
   {

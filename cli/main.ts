@@ -49,7 +49,7 @@ withView(
     const view = viewFrom(options, layout);
     const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...view, moment: null });
     const events = orFail(readTrace(textOf(options.trace), layout), options.trace);
-    for (const frame of replay(layout, resolved, events, hz, view.moment)) print(JSON.stringify(frame));
+    for (const frame of replay(layout, resolved, events, { hz, moment: view.moment })) print(JSON.stringify(frame));
   });
 
 program

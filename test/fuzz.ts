@@ -133,7 +133,7 @@ export function randomTrace(random: () => number): string {
 export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
   const read = readTrace(trace, layout);
   if (!read.ok) return "refused";
-  for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, 60))
+  for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, { hz: 60 }))
     for (const action of layout.actions) {
       const value = values[action.name];
       const fine =
@@ -183,7 +183,7 @@ export function tryPlayed(bytes: Uint8Array): "taken" | "refused" {
   for (const screen of SCREENS) {
     const resolved = resolveLayout(layout, screen);
     if (resolved.controls.some((c) => Number.isNaN(c.visual.x + c.visual.w + c.hit.h))) throw new Error("NaN in a place");
-    replay(layout, resolved, [{ t: 3, type: "down", id: 1, x: 40, y: 40 }], 60);
+    replay(layout, resolved, [{ t: 3, type: "down", id: 1, x: 40, y: 40 }], { hz: 60 });
   }
   return "taken";
 }

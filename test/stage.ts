@@ -39,7 +39,7 @@ export function staged(controls: object[], actions: object[], more: object = {})
 export function playOn(layout: Layout, events: InputEvent[], until = 0): ActionValues[] {
   const last = events.at(-1)?.t ?? 0;
   const all: InputEvent[] = until > last ? [...events, { t: until, type: "key", code: "None", down: true }] : events;
-  return replay(layout, resolveLayout(layout, STAGE), all, HZ).map((f) => f.values);
+  return replay(layout, resolveLayout(layout, STAGE), all, { hz: HZ }).map((f) => f.values);
 }
 
 /** The times of the ticks at which a press is true, ms. */

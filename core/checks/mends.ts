@@ -9,7 +9,7 @@ import { sharedArea } from "../engine/geometry/overlap";
 import { changeHit, reorderControls } from "../editing/edits/controls";
 import { formatLength } from "../engine/placement/length";
 import type { Layout } from "../format/types";
-import { convertLength, moveBy, type Sight } from "../editing/placing";
+import { convertLength, moveBy, ownMeasure, type Sight } from "../editing/placing";
 import { pxPerMm } from "../engine/placement/screen";
 import { clusterOf, overrideIn, placementIn } from "../editing/spots";
 import type { Result } from "../engine/result";
@@ -46,7 +46,7 @@ export function applyMend(sight: Sight, mend: Mend): Result<Layout> {
       if (!at || !control) return { ok: false, problems: [{ path: mend.id, message: "it is not shown on this screen" }] };
       const { arrangement } = sight.resolved;
       const { grow } = overrideIn(sight.layout, arrangement, mend.id)?.hit ?? control.hit;
-      const now = Number.parseFloat(convertLength(grow, "mm", at.visual, sight.resolved.scale, mm, at.k));
+      const now = Number.parseFloat(convertLength(grow, "mm", ownMeasure(sight, at)));
       return changeHit(sight.layout, mend.id, { grow: formatLength(now + mend.mm / at.k, "mm") }, arrangement);
     }
     case "raise":

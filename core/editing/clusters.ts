@@ -50,7 +50,7 @@ export function gather(sight: Sight, ids: readonly string[], name: string): Resu
         layout = putOverride(layout, arrangement, id, (o) => ({ ...o, hidden: true }));
       if (!hasOwn(sight.layout, arrangement, id) && (home === null || !hasOwn(sight.layout, arrangement, home))) continue;
       const box = spotBox(before.resolved, { kind: "control", id });
-      const next = pin?.kind === "pin" && box ? rewritten(there, centred(pin), "control", { cluster: cluster.id }, box) : null;
+      const next = pin?.kind === "pin" && box ? rewritten(there, centred(pin), { cluster: cluster.id }, box) : null;
       if (next) layout = putPlacement(layout, arrangement, { kind: "control", id }, next);
     }
   }
@@ -99,7 +99,7 @@ export function moveInto(sight: Sight, id: string, cluster: string | null): Resu
   const box = spotBox(sight.resolved, { kind: "control", id });
   if (!pin || !box) return refused(id, "it is not shown on this screen");
   if (pin.kind === "span") return refused(id, "a span cannot stand in a cluster; make it a pin first");
-  const next = cluster === null ? pinFor(sight, "control", "safe", box) : rewritten(sight, centred(pin), "control", { cluster }, box);
+  const next = cluster === null ? pinFor(sight, "control", "safe", box) : rewritten(sight, centred(pin), { cluster }, box);
   if (!next) return refused(id, "the cluster is hidden on this screen");
   const home = clusterOf(pin);
   let moved = checked(sight.layout, putPlacement(sight.layout, arrangement, { kind: "control", id }, next));

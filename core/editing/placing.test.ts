@@ -188,11 +188,11 @@ test("moved and moved back, everything stands where it stood", () => {
 });
 
 test("a length keeps its px in every unit", () => {
-  const box = { x: 0, y: 0, w: 2000, h: 900 };
+  const measure = { box: { x: 0, y: 0, w: 2000, h: 900 }, unitPx: 1.5, pxPerMm: 16, absolute: 1.2, percent: 1 };
   fc.assert(
     fc.property(fc.constantFrom(...LENGTH_UNITS), fc.constantFrom(...LENGTH_UNITS), fc.integer({ min: -500, max: 500 }), (from, to, n) => {
-      const there = convertLength(`${n}${from}`, to, box, 1.5, 16, 1.2);
-      const back = convertLength(there, from, box, 1.5, 16, 1.2);
+      const there = convertLength(`${n}${from}`, to, measure);
+      const back = convertLength(there, from, measure);
       expect(there.endsWith(to)).toBe(true);
       expect(parseFloat(back)).toBeCloseTo(n, 2);
     }),

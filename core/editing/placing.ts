@@ -4,13 +4,14 @@
  */
 import type { Box } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/shape";
-import { formatLength, lengthOf, type LengthUnit } from "../engine/placement/length";
+import { formatLength, LENGTH_UNITS, lengthOf, type LengthUnit } from "../engine/placement/length";
+import { lengthPx, readyLength, rulerOf, type Metrics } from "../engine/placement/ruler";
 import { checked } from "./edits/check";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorBox } from "./mirror";
 import { prepareLayout } from "../engine/placement/prepare";
-import { frameBox, lengthPx, PLAIN_VIEW, resolve, type Resolved, type View } from "../engine/placement/resolve";
+import { frameBox, PLAIN_VIEW, resolve, type Resolved, type View } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 import { clusterOf, placementIn, putPlacement, spotBox, spotOf, withPlacement, type Spot } from "./spots";
 
@@ -28,65 +29,76 @@ export function sightOf(layout: Layout, screen: Screen, view: View = PLAIN_VIEW)
   return { layout, screen, view, resolved: resolve(prepareLayout(layout), screen, view) };
 }
 
-export interface Ground {
+/** What lengths within a box come to: what percent is of, what a unit and a mm come to, and the factors of absolute lengths and of percent. */
+export interface Measure extends Metrics {
+  readonly box: Box;
+  readonly absolute: number;
+  readonly percent: number;
+}
+
+/** A frame under a spot, and how the spot's lengths are measured in it: those of its offset and those of its size. */
+export interface Footing {
   readonly frame: Box;
-  readonly unit: number;
-  readonly mm: number;
-  /** The factor of absolute lengths in an offset: the K of the cluster it stands in, outside one 1. */
-  readonly outer: number;
-  /** The factor of absolute lengths in a size: the cluster's K, outside one the player's size. */
-  readonly own: number;
-  /** The factor of percent in a size: 1 in a cluster, outside one the player's size. */
-  readonly share: number;
+  readonly offset: Measure;
+  readonly size: Measure;
   /** Whether this player sees the spot mirrored in its frame. */
   readonly mirrored: boolean;
 }
 
-/** What lengths of a spot in a frame come to. Landing areas and zones keep their size for every player; zones are never mirrored. */
-export function groundOf(sight: Sight, frame: Frame, kind: Spot["kind"]): Ground | null {
+/** What lengths of a spot in a frame come to; null where the frame is hidden. Landing areas and zones keep their size for every player; zones are never mirrored. */
+export function footingOf(sight: Sight, frame: Frame, kind: Spot["kind"]): Footing | null {
   const box = frameBox(frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
   if (!box) return null;
-  const base = { frame: box, unit: sight.resolved.scale, mm: pxPerMm(sight.screen), mirrored: sight.view.handed === "left" && kind !== "zone" };
+  const metrics = { box, unitPx: sight.resolved.scale, pxPerMm: pxPerMm(sight.screen) };
+  const mirrored = sight.view.handed === "left" && kind !== "zone";
   if (typeof frame !== "string") {
     const { k } = sight.resolved.clusters[frame.cluster];
-    return { ...base, outer: k, own: k, share: 1 };
+    const within = { ...metrics, absolute: k, percent: 1 };
+    return { frame: box, offset: within, size: within, mirrored };
   }
-  const size = kind === "landing" || kind === "zone" ? 1 : sight.view.playerSize;
-  return { ...base, outer: 1, own: size, share: size };
+  const factor = kind === "landing" || kind === "zone" ? 1 : sight.view.playerSize;
+  return { frame: box, offset: { ...metrics, absolute: 1, percent: 1 }, size: { ...metrics, absolute: factor, percent: factor }, mirrored };
 }
 
-/** A length of `px` in a unit, the inverse of `lengthPx`. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
-export function lengthFor(px: number, unit: LengthUnit, ground: { frame: Box; unit: number; mm: number; outer: number }): string {
-  const one = lengthPx({ amount: 1, unit }, ground.frame, ground.unit, ground.mm, ground.outer);
-  if (!(Math.abs(one) > 0)) return formatLength(px / (ground.unit * ground.outer), "u");
+/** How a control's own lengths are measured: travel, and all of its hit area. */
+export function ownMeasure(sight: Sight, at: { readonly visual: Box; readonly k: number }): Measure {
+  return { box: at.visual, unitPx: sight.resolved.scale, pxPerMm: pxPerMm(sight.screen), absolute: at.k, percent: 1 };
+}
+
+/** A length of `px` in a unit. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
+export function lengthFor(px: number, unit: LengthUnit, measure: Measure): string {
+  const one = lengthPx({ amount: 1, unit: LENGTH_UNITS.indexOf(unit) }, rulerOf(measure.box, measure, measure.absolute, measure.percent));
+  if (!(Math.abs(one) > 0)) return formatLength(px / (measure.unitPx * measure.absolute), "u");
   return formatLength(px / one, unit);
+}
+
+/** What a length comes to, px. */
+export function pxOf(text: string, measure: Measure): number {
+  return lengthPx(readyLength(text), rulerOf(measure.box, measure, measure.absolute, measure.percent));
 }
 
 const unitOf = (text: string) => lengthOf(text).unit;
 
 /** A pin that fills `box` as the player sees it, its units, anchor, pivot and clamp kept. */
-export function pinAt(pin: Pin, seen: Box, ground: Ground, sizes: boolean): Pin {
-  const { frame } = ground;
-  const box = ground.mirrored ? mirrorBox(seen, frame) : seen;
+export function pinAt(pin: Pin, seen: Box, footing: Footing, sizes: boolean): Pin {
+  const { frame } = footing;
+  const box = footing.mirrored ? mirrorBox(seen, frame) : seen;
   const dx = box.x + pin.pivot[0] * box.w - frame.x - pin.anchor[0] * frame.w;
   const dy = box.y + pin.pivot[1] * box.h - frame.y - pin.anchor[1] * frame.h;
-  const size = (px: number, was: string) => {
-    const unit = unitOf(was);
-    return lengthFor(unit.startsWith("%") ? px / ground.share : px, unit, { ...ground, outer: ground.own });
-  };
+  const size = (px: number, was: string) => lengthFor(px, unitOf(was), footing.size);
   return {
     ...pin,
-    offset: [lengthFor(dx, unitOf(pin.offset[0]), ground), lengthFor(dy, unitOf(pin.offset[1]), ground)],
+    offset: [lengthFor(dx, unitOf(pin.offset[0]), footing.offset), lengthFor(dy, unitOf(pin.offset[1]), footing.offset)],
     size: sizes ? [size(box.w, pin.size[0]), size(box.h, pin.size[1])] : pin.size,
   };
 }
 
 /** A span that fills `box` as the player sees it: its insets change, its edges stay tied where they are. */
-export function spanAt(span: Span, seen: Box, ground: Ground): Span {
-  const { frame } = ground;
-  const box = ground.mirrored ? mirrorBox(seen, frame) : seen;
+export function spanAt(span: Span, seen: Box, footing: Footing): Span {
+  const { frame } = footing;
+  const box = footing.mirrored ? mirrorBox(seen, frame) : seen;
   const { inset } = span;
-  const at = (px: number, was: string) => lengthFor(px, unitOf(was), ground);
+  const at = (px: number, was: string) => lengthFor(px, unitOf(was), footing.offset);
   return {
     ...span,
     inset: {
@@ -108,11 +120,11 @@ function placementFor(sight: Sight, key: string, box: Box, sizes: boolean): Resu
   const spot = spotOf(sight.layout, key);
   const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
   if (!spot || !placement) return refused("controls", `there is no control "${key}"`);
-  const ground = groundOf(sight, placement.frame, spot.kind);
-  if (!ground) return refused(key, "its cluster is hidden on this screen");
+  const footing = footingOf(sight, placement.frame, spot.kind);
+  if (!footing) return refused(key, "its cluster is hidden on this screen");
   if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a place must be made of numbers");
   if (sizes && (box.w <= 0 || box.h <= 0)) return refused(key, "a control needs a width and a height above 0");
-  return ok(placement.kind === "pin" ? pinAt(placement, box, ground, sizes) : spanAt(placement, box, ground));
+  return ok(placement.kind === "pin" ? pinAt(placement, box, footing, sizes) : spanAt(placement, box, footing));
 }
 
 /** Places several spots at once, all or none. */
@@ -148,21 +160,21 @@ export function pinNear(frame: Box, box: Box, name: Frame): Pin {
 
 /** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner, edge's middle or centre of a frame. Null where the frame is hidden. */
 export function pinFor(sight: Sight, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
-  const ground = groundOf(sight, frame, kind);
-  return ground && pinAt(pinNear(ground.frame, ground.mirrored ? mirrorBox(box, ground.frame) : box, frame), box, ground, true);
+  const footing = footingOf(sight, frame, kind);
+  return footing && pinAt(pinNear(footing.frame, footing.mirrored ? mirrorBox(box, footing.frame) : box, frame), box, footing, true);
 }
 
-/** The placement of a spot written for another frame, standing in the box it has now (px); its anchor, pivot and units are kept. Null where that frame is hidden. */
-export function rewritten(sight: Sight, pin: Pin, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
-  const ground = groundOf(sight, frame, kind);
-  return ground && pinAt({ ...pin, frame }, box, ground, true);
+/** A pin of a control written for another frame, standing in a box (px); its anchor, pivot and units are kept. Null where that frame is hidden. */
+export function rewritten(sight: Sight, pin: Pin, frame: Frame, box: Box): Pin | null {
+  const footing = footingOf(sight, frame, "control");
+  return footing && pinAt({ ...pin, frame }, box, footing, true);
 }
 
-/** What a length of a spot is measured by on the screen in view, for reading it in another unit: what percent is of, px a unit and a mm, and the factors of offset and size. */
-export function measureOf(sight: Sight, key: string): { frame: Box; unit: number; mm: number; outer: number; own: number; share: number } | null {
+/** How the lengths of a spot are measured on the screen in view, for reading them in another unit. */
+export function measureOf(sight: Sight, key: string): Footing | null {
   const spot = spotOf(sight.layout, key);
   const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
-  return spot && placement && groundOf(sight, placement.frame, spot.kind);
+  return spot && placement && footingOf(sight, placement.frame, spot.kind);
 }
 
 /**
@@ -177,8 +189,7 @@ export function nearestTie(frame: Box, box: Box): [number, number] {
   return [along(frame.x, frame.w, box.x, box.w), along(frame.y, frame.h, box.y, box.h)];
 }
 
-/** A length written in another unit without changing what it comes to on the screen in view. `box`: what percent is of; `factor` is that of absolute lengths, `share` that of percent. */
-export function convertLength(text: string, unit: LengthUnit, box: Box, unitPx: number, mm: number, factor: number, share = 1): string {
-  const px = lengthPx(lengthOf(text), box, unitPx, mm, factor, share);
-  return lengthFor(unit.startsWith("%") ? px / share : px, unit, { frame: box, unit: unitPx, mm, outer: factor });
+/** A length written in another unit without changing what it comes to. */
+export function convertLength(text: string, unit: LengthUnit, measure: Measure): string {
+  return lengthFor(pxOf(text, measure), unit, measure);
 }

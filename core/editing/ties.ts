@@ -5,7 +5,7 @@
 import { clampTo, type Box } from "../engine/geometry/point";
 import type { Frame, Layout, Pin, Placement, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
-import { groundOf, nearestTie, pinAt, pinNear, placeAt, spanAt, type Sight } from "./placing";
+import { footingOf, nearestTie, pinAt, pinNear, placeAt, spanAt, type Sight } from "./placing";
 import { fromOtherSide, mirrorBox, mirrorPlacement } from "./mirror";
 import { placementIn, spotBox, spotOf, withPlacement, type Spot } from "./spots";
 
@@ -30,12 +30,12 @@ export function tieTo(sight: Sight, key: string, frame: Frame, anchor: readonly 
   const found = pinIn(sight, key);
   if (!found.ok) return found;
   const { pin, box, spot } = found.value;
-  const ground = groundOf(sight, frame, spot.kind);
-  if (!ground) return refused(key, "the cluster is hidden on this screen");
+  const footing = footingOf(sight, frame, spot.kind);
+  if (!footing) return refused(key, "the cluster is hidden on this screen");
   const ax = clampTo(anchor[0], 0, 1);
-  const fractions: [number, number] = [ground.mirrored ? fromOtherSide(ax) : ax, clampTo(anchor[1], 0, 1)];
+  const fractions: [number, number] = [footing.mirrored ? fromOtherSide(ax) : ax, clampTo(anchor[1], 0, 1)];
   const sameFrame = JSON.stringify(frame) === JSON.stringify(pin.frame);
-  return withPlacement(sight.layout, sight.resolved.arrangement, key, pinAt({ ...pin, frame, anchor: fractions, pivot: fractions }, box, ground, !sameFrame));
+  return withPlacement(sight.layout, sight.resolved.arrangement, key, pinAt({ ...pin, frame, anchor: fractions, pivot: fractions }, box, footing, !sameFrame));
 }
 
 /**
@@ -63,8 +63,8 @@ function nearestOf(sight: Sight, key: string): [number, number] | null {
   const found = pinIn(sight, key);
   if (!found.ok) return null;
   const { pin, box, spot } = found.value;
-  const ground = groundOf(sight, pin.frame, spot.kind);
-  return ground && nearestTie(ground.frame, box);
+  const footing = footingOf(sight, pin.frame, spot.kind);
+  return footing && nearestTie(footing.frame, box);
 }
 
 /** Gives a pin another pivot, fractions of its box as this player sees it; it does not jump. */
@@ -72,10 +72,10 @@ export function pivotAt(sight: Sight, key: string, pivot: readonly [number, numb
   const found = pinIn(sight, key);
   if (!found.ok) return found;
   const { pin, box, spot } = found.value;
-  const ground = groundOf(sight, pin.frame, spot.kind)!;
+  const footing = footingOf(sight, pin.frame, spot.kind)!;
   const px = clampTo(pivot[0], 0, 1);
-  const fractions: [number, number] = [ground.mirrored ? fromOtherSide(px) : px, clampTo(pivot[1], 0, 1)];
-  return withPlacement(sight.layout, sight.resolved.arrangement, key, pinAt({ ...pin, pivot: fractions }, box, ground, false));
+  const fractions: [number, number] = [footing.mirrored ? fromOtherSide(px) : px, clampTo(pivot[1], 0, 1)];
+  return withPlacement(sight.layout, sight.resolved.arrangement, key, pinAt({ ...pin, pivot: fractions }, box, footing, false));
 }
 
 function pinIn(sight: Sight, key: string): Result<{ pin: Pin; box: Box; spot: Spot }> {
@@ -100,9 +100,9 @@ export function carryTo(sight: Sight, key: string, marginPx: number): Result<Lay
   if (!found.ok) return refused(key, "it has no tether on this screen");
   const { box, spot } = found.value;
   const pin = seenPin(sight, key)!;
-  const ground = groundOf(sight, pin.frame, spot.kind);
-  if (!ground) return refused(key, "the cluster is hidden on this screen");
-  const { frame } = ground;
+  const footing = footingOf(sight, pin.frame, spot.kind);
+  if (!footing) return refused(key, "the cluster is hidden on this screen");
+  const { frame } = footing;
   const [ax, ay] = pin.anchor;
   const inward = (a: number) => (a < 0.5 ? marginPx : a > 0.5 ? -marginPx : 0);
   const there = { ...box, x: frame.x + ax * (frame.w - box.w) + inward(ax), y: frame.y + ay * (frame.h - box.h) + inward(ay) };
@@ -120,7 +120,7 @@ export function tieEdge(sight: Sight, key: string, edge: Edge, fraction: number)
   const at = clampTo(fraction, 0, 1);
   const from: [number, number] = [edge === "left" ? at : span.from[0], edge === "top" ? at : span.from[1]];
   const to: [number, number] = [edge === "right" ? at : span.to[0], edge === "bottom" ? at : span.to[1]];
-  return withPlacement(sight.layout, sight.resolved.arrangement, key, spanAt({ ...span, from, to }, box, groundOf(sight, span.frame, spot.kind)!));
+  return withPlacement(sight.layout, sight.resolved.arrangement, key, spanAt({ ...span, from, to }, box, footingOf(sight, span.frame, spot.kind)!));
 }
 
 /** Ties a span in another frame; it stays where it is. */
@@ -129,7 +129,7 @@ export function spanIn(sight: Sight, key: string, frame: Span["frame"]): Result<
   const span = placementIn(sight.layout, sight.resolved.arrangement, key);
   const box = spot && spotBox(sight.resolved, spot);
   if (!spot || !box || span?.kind !== "span") return refused(key, "only a span is tied by its edges");
-  return withPlacement(sight.layout, sight.resolved.arrangement, key, spanAt({ ...span, frame }, box, groundOf(sight, frame, spot.kind)!));
+  return withPlacement(sight.layout, sight.resolved.arrangement, key, spanAt({ ...span, frame }, box, footingOf(sight, frame, spot.kind)!));
 }
 
 /** Makes a pin a span, or a span a pin, where it stands. A span's edges are tied to the nearest edges of the frame, a pin to the nearest corner, edge's middle or centre. */
@@ -141,10 +141,10 @@ export function asKind(sight: Sight, key: string, kind: Placement["kind"]): Resu
   if (placement.kind === kind) return ok(sight.layout);
   if (spot.kind === "cluster") return refused(key, "a cluster is a pin");
   const frame = typeof placement.frame === "string" ? placement.frame : "safe";
-  const ground = groundOf(sight, frame, spot.kind)!;
+  const footing = footingOf(sight, frame, spot.kind)!;
   const next: Placement =
     kind === "span"
-      ? spanAt({ kind: "span", frame, from: [0, 0], to: [1, 1], inset: { left: "0u", top: "0u", right: "0u", bottom: "0u" } }, box, ground)
-      : pinAt(pinNear(ground.frame, ground.mirrored ? mirrorBox(box, ground.frame) : box, frame), box, ground, true);
+      ? spanAt({ kind: "span", frame, from: [0, 0], to: [1, 1], inset: { left: "0u", top: "0u", right: "0u", bottom: "0u" } }, box, footing)
+      : pinAt(pinNear(footing.frame, footing.mirrored ? mirrorBox(box, footing.frame) : box, frame), box, footing, true);
   return withPlacement(sight.layout, sight.resolved.arrangement, key, next);
 }

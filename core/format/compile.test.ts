@@ -32,7 +32,7 @@ test.each(conformanceCases().map((c) => [c.seed, c] as const))("case %i, parsed,
   const resolved = resolveLayout(played, screen.value, { handed, playerSize, moment: null });
   const { screen: _screen, ...printed } = printResolved(resolved);
   expect(difference(printed, c.resolved)).toBeNull();
-  const frames = replay(played, resolved, c.trace as InputEvent[], hz);
+  const frames = replay(played, resolved, c.trace as InputEvent[], { hz });
   expect(frames.length).toBe(c.frames.length);
   for (const [i, frame] of frames.entries()) expect(difference(frame, c.frames[i], `tick ${i + 1}`)).toBeNull();
 });

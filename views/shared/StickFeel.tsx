@@ -4,7 +4,7 @@ import type { Curve } from "../../core/format/types";
 import type { LengthUnit } from "../../core/engine/placement/length";
 import { formatLength, lengthOf } from "../../core/engine/placement/length";
 import { changeFeel } from "../../core/editing/edits/controls";
-import { convertLength } from "../../core/editing/placing";
+import { convertLength, ownMeasure } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Result } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
@@ -29,7 +29,7 @@ export function StickFeel({ sight, controls, places, change, preview, begin, com
   const at = places[0];
   const travelIn = (text: string, unit: LengthUnit, i: number) => {
     const place = places[i];
-    return place ? convertLength(text, unit, place.visual, sight.resolved.scale, mm, place.k) : text;
+    return place ? convertLength(text, unit, ownMeasure(sight, place)) : text;
   };
   const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit, onCancel: cancel });
   const curve = of((f) => f.curve);

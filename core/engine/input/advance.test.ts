@@ -11,7 +11,7 @@ import { initialState } from "./state";
 const HZ = 60;
 /** The values at each tick of some events. */
 function play(layout: Layout, events: InputEvent[]): ActionValues[] {
-  return replay(layout, resolveLayout(layout, screen), events, HZ).map((f) => f.values);
+  return replay(layout, resolveLayout(layout, screen), events, { hz: HZ }).map((f) => f.values);
 }
 const helm = {
   name: "helm",
@@ -146,7 +146,7 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
     fc.property(playing, fc.integer({ min: 1, max: 100 }), ([layout, on, events], percent) => {
       const resolved = resolveLayout(layout, on);
       const setup = prepareInput(layout, resolved, HZ);
-      const whole = replay(layout, resolved, events, HZ);
+      const whole = replay(layout, resolved, events, { hz: HZ });
       let state = initialState(setup);
       const cut = Math.ceil((whole.length * percent) / 100);
       let next = 0;
@@ -166,7 +166,7 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
 test("every value stays in its range and is a number", () => {
   fc.assert(
     fc.property(playing, ([layout, on, events]) => {
-      for (const { values } of replay(layout, resolveLayout(layout, on), events, HZ))
+      for (const { values } of replay(layout, resolveLayout(layout, on), events, { hz: HZ }))
         for (const action of layout.actions) {
           const value = values[action.name];
           if (action.kind === "press") expect(typeof value).toBe("boolean");
@@ -187,7 +187,7 @@ test("touch ids may be any numbers", () => {
     fc.property(playing, fc.integer({ min: 5, max: 1e6 }), ([layout, on, events], by) => {
       const resolved = resolveLayout(layout, on);
       const renamed = events.map((e) => ("x" in e ? { ...e, id: e.id * 7 + by } : e));
-      expect(replay(layout, resolved, renamed, HZ)).toEqual(replay(layout, resolved, events, HZ));
+      expect(replay(layout, resolved, renamed, { hz: HZ })).toEqual(replay(layout, resolved, events, { hz: HZ }));
     }),
     { numRuns: 40 },
   );
@@ -203,7 +203,7 @@ test("with every finger lifted only latches give anything", () => {
       };
       const last = events.at(-1)?.t ?? 0;
       const lifted: InputEvent[] = [...events, ...[1, 2, 3, 4].map((id): InputEvent => ({ t: last, type: "up", id, x: 0, y: 0 }))];
-      const end = replay(calm, resolveLayout(calm, on), lifted, HZ).at(-1)!.values;
+      const end = replay(calm, resolveLayout(calm, on), lifted, { hz: HZ }).at(-1)!.values;
       for (const value of Object.values(end)) expect([false, 0, "0,0"]).toContain(Array.isArray(value) ? value.map((n: number) => n + 0).join(",") : value);
     }),
     { numRuns: 60 },

@@ -86,11 +86,17 @@ export interface Frame {
   readonly values: ActionValues;
 }
 
+/** How a trace is played: ticks a second, and the moment at the start (null: every control shown). */
+export interface Replay {
+  readonly hz: number;
+  readonly moment?: string | null;
+}
+
 /**
  * Plays a whole trace (events in time order): a frame a tick, up to the first tick at or after the last event, plus one;
  * two frames where there are no events.
  */
-export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], hz: number, moment: string | null = null): Frame[] {
+export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], { hz, moment = null }: Replay): Frame[] {
   const setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, moment);
   const frames: Frame[] = [];

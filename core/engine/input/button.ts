@@ -3,6 +3,7 @@
  * way of pressing makes of that is decided when a tick reads it. What has ended before a tick could see it waits in `due`.
  */
 import { holds, TIME_SLACK } from "../geometry/shape";
+import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyButton } from "./ready";
 
@@ -37,7 +38,7 @@ export const restingButton = (): ButtonState => ({
   due: nothingDue(),
 });
 
-export function buttonDown(state: ButtonState, button: ReadyButton, touch: number, t: number, slid: boolean): void {
+export function buttonDown(state: ButtonState, button: ReadyButton, { touch, t }: Contact, slid: boolean): void {
   state.contacts.push({ touch, slid });
   if (state.contacts.length > 1) return;
   const double = state.previous !== null && t - state.previous <= button.feel.withinMs + TIME_SLACK;
@@ -48,7 +49,7 @@ export function buttonDown(state: ButtonState, button: ReadyButton, touch: numbe
 }
 
 /** Brings the contact of a touch up to date; true where the thumb has left it and the button lets go. */
-export function buttonMove(state: ButtonState, button: ReadyButton, touch: number, x: number, y: number, t: number): boolean {
+export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): boolean {
   const contact = state.contacts.find((c) => c.touch === touch);
   if (!contact || holds(button.hit, x, y) || (button.feel.slideOut === "keep" && !contact.slid)) return false;
   drop(state, touch);
@@ -56,7 +57,7 @@ export function buttonMove(state: ButtonState, button: ReadyButton, touch: numbe
   return true;
 }
 
-export function buttonUp(state: ButtonState, button: ReadyButton, touch: number, x: number, y: number, t: number): void {
+export function buttonUp(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): void {
   drop(state, touch);
   if (state.contacts.length === 0) endPress(state, button, t, holds(button.hit, x, y));
 }

@@ -136,7 +136,7 @@ test("a pad's axes are clamped, and what a snapshot lacks is nothing", () => {
       { name: "trim", kind: "axis", pad: [{ axis: 5, scale: 0.5, inner: 0, outer: 1 }] },
     ],
   );
-  const frames = replay(layout, resolveLayout(layout, STAGE), [pad(1, [3, 0, 0, 0, 0, -9]), pad(15, [1])], HZ);
+  const frames = replay(layout, resolveLayout(layout, STAGE), [pad(1, [3, 0, 0, 0, 0, -9]), pad(15, [1])], { hz: HZ });
   expect(frames[0].values).toEqual({ go: [1, 0], trim: -0.5 });
   expect(frames[1].values).toEqual({ go: [1, 0], trim: 0 });
 });

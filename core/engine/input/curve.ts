@@ -12,14 +12,14 @@ export function curveAt(curve: Curve, argument: number): number {
     case "power":
       return Math.pow(u, curve.exponent);
     case "bezier":
-      return clampTo(bezierAt(curve.x1, curve.y1, curve.x2, curve.y2, u), 0, 1);
+      return clampTo(bezierAt(curve, u), 0, 1);
     case "full":
       return u > 0 ? 1 : 0;
   }
 }
 
 /** CSS cubic-bezier (CSS Easing Functions Level 1, section 2.2): the y of the curve where its x is `x`. x1, x2 lie in 0…1, so x rises with t and bisection cannot fail. */
-function bezierAt(x1: number, y1: number, x2: number, y2: number, x: number): number {
+function bezierAt({ x1, y1, x2, y2 }: Curve & { kind: "bezier" }, x: number): number {
   if (x <= 0) return 0;
   if (x >= 1) return 1;
   const along = (a: number, b: number, t: number) => 3 * (1 - t) * (1 - t) * t * a + 3 * (1 - t) * t * t * b + t * t * t;

@@ -5,6 +5,7 @@
 import { magnitude } from "../geometry/point";
 import { ANGLE_SLACK, holds, LENGTH_SLACK } from "../geometry/shape";
 import { angleOf, apart } from "./directions";
+import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyDpad } from "./ready";
 
@@ -17,11 +18,11 @@ export interface DpadState {
 
 export const restingDpad = (): DpadState => ({ kind: "dpad", held: null, tap: null });
 
-export function dpadDown(state: DpadState, pad: ReadyDpad, touch: number, x: number, y: number): void {
+export function dpadDown(state: DpadState, pad: ReadyDpad, { touch, x, y }: Contact): void {
   state.held = { touch, direction: directionAt(pad, x, y, null), seen: false };
 }
 
-export function dpadMove(state: DpadState, pad: ReadyDpad, x: number, y: number): void {
+export function dpadMove(state: DpadState, pad: ReadyDpad, { x, y }: Contact): void {
   if (state.held) state.held.direction = directionAt(pad, x, y, state.held.direction);
 }
 

@@ -24,3 +24,11 @@ export type InputEvent =
 /** What an action gives at a tick: press true/false, axis −1…1, vector and motion x (right) and y (up). */
 export type ActionValue = boolean | number | readonly [number, number];
 export type ActionValues = Readonly<Record<string, ActionValue>>;
+
+/** A touch as a control sees it: which, where (px), when (ms). */
+export interface Contact {
+  readonly touch: number;
+  readonly x: number;
+  readonly y: number;
+  readonly t: number;
+}

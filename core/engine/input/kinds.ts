@@ -1,6 +1,7 @@
 /** The five kinds behind one set of verbs: the only place that knows which file stands for which kind. */
 import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButton, settleButton, type ButtonState } from "./button";
 import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, settleDpad, type DpadState } from "./dpad";
+import type { Contact } from "./events";
 import type { PortReading } from "./ports";
 import type { ReadyAny, ReadyButton, ReadyDpad, ReadyStick, ReadySwipe, ReadyTouchpad } from "./ready";
 import { copyStickHeld, readStick, restingStick, settleStick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
@@ -25,14 +26,6 @@ export function restingControl(kind: ReadyAny["kind"]): ControlState {
   }
 }
 
-/** A touch as a control sees it. */
-export interface Contact {
-  readonly touch: number;
-  readonly x: number;
-  readonly y: number;
-  readonly t: number;
-}
-
 /** The touch that keeps a control from all others, or null. A button lets any number of touches in. */
 export function capturedBy(state: ControlState): number | null {
   return state.kind === "button" ? null : (state.held?.touch ?? null);
@@ -42,15 +35,15 @@ export function capturedBy(state: ControlState): number | null {
 export function takeTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {
   switch (state.kind) {
     case "stick":
-      return stickDown(state, control as ReadyStick, c.touch, c.x, c.y);
+      return stickDown(state, control as ReadyStick, c);
     case "dpad":
-      return dpadDown(state, control as ReadyDpad, c.touch, c.x, c.y);
+      return dpadDown(state, control as ReadyDpad, c);
     case "button":
-      return buttonDown(state, control as ReadyButton, c.touch, c.t, slid);
+      return buttonDown(state, control as ReadyButton, c, slid);
     case "touchpad":
-      return touchpadDown(state, c.touch, c.x, c.y);
+      return touchpadDown(state, c);
     case "swipe":
-      return swipeDown(state, c.touch, c.x, c.y, c.t);
+      return swipeDown(state, c);
   }
 }
 
@@ -58,18 +51,18 @@ export function takeTouch(state: ControlState, control: ReadyAny, c: Contact, sl
 export function moveTouch(state: ControlState, control: ReadyAny, c: Contact): boolean {
   switch (state.kind) {
     case "stick":
-      stickMove(state, control as ReadyStick, c.x, c.y);
+      stickMove(state, control as ReadyStick, c);
       return false;
     case "dpad":
-      dpadMove(state, control as ReadyDpad, c.x, c.y);
+      dpadMove(state, control as ReadyDpad, c);
       return false;
     case "button":
-      return buttonMove(state, control as ReadyButton, c.touch, c.x, c.y, c.t);
+      return buttonMove(state, control as ReadyButton, c);
     case "touchpad":
-      touchpadMove(state, control as ReadyTouchpad, c.x, c.y);
+      touchpadMove(state, control as ReadyTouchpad, c);
       return false;
     case "swipe":
-      swipeMove(state, control as ReadySwipe, c.x, c.y, c.t);
+      swipeMove(state, control as ReadySwipe, c);
       return false;
   }
 }
@@ -81,7 +74,7 @@ export function liftTouch(state: ControlState, control: ReadyAny, c: Contact): v
     case "dpad":
       return dpadUp(state);
     case "button":
-      return buttonUp(state, control as ReadyButton, c.touch, c.x, c.y, c.t);
+      return buttonUp(state, control as ReadyButton, c);
     case "touchpad":
       return touchpadUp(state);
     case "swipe":

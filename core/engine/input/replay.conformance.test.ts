@@ -10,7 +10,7 @@ test.each(conformanceCases().map((c) => [c.seed, c] as const))("case %i replays 
   const screen = parseScreen(c.options.screen);
   if (!layout.ok || !screen.ok) throw new Error(JSON.stringify([layout, screen]));
   const resolved = resolveLayout(layout.value, screen.value, { handed: c.options.handed, playerSize: c.options.playerSize, moment: null });
-  const frames = replay(layout.value, resolved, c.trace as InputEvent[], c.options.hz);
+  const frames = replay(layout.value, resolved, c.trace as InputEvent[], { hz: c.options.hz });
   expect(frames.length).toBe(c.frames.length);
   for (const [i, frame] of frames.entries()) expect(difference(frame, c.frames[i], `tick ${i + 1}`)).toBeNull();
 });

@@ -9,6 +9,7 @@ import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/shape";
 import { curveAt } from "./curve";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
+import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyStick } from "./ready";
 
@@ -60,7 +61,7 @@ export function copyStickHeld(h: StickHeld): StickHeld {
 
 export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
 
-export function stickDown(state: StickState, stick: ReadyStick, touch: number, x: number, y: number): void {
+export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }: Contact): void {
   const origin = originFor(stick, x, y);
   state.held = {
     touch,
@@ -81,7 +82,7 @@ export function stickDown(state: StickState, stick: ReadyStick, touch: number, x
   judge(state.held, stick);
 }
 
-export function stickMove(state: StickState, stick: ReadyStick, x: number, y: number): void {
+export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<Contact, "x" | "y">): void {
   const held = state.held;
   if (!held) return;
   held.x = x;

@@ -2,6 +2,7 @@
 import { magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
+import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadySwipe } from "./ready";
 
@@ -26,11 +27,11 @@ export interface SwipeState {
 
 export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, due: null });
 
-export function swipeDown(state: SwipeState, touch: number, x: number, y: number, t: number): void {
+export function swipeDown(state: SwipeState, { touch, x, y, t }: Contact): void {
   state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
 }
 
-export function swipeMove(state: SwipeState, swipe: ReadySwipe, x: number, y: number, t: number): void {
+export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): void {
   const held = state.held;
   if (!held || held.done) return;
   const { feel } = swipe;

@@ -1,6 +1,6 @@
 /** Who gets a touch, and what becomes of it as it moves, lifts, is cancelled, or its controls go out of sight. */
 import { holds } from "../geometry/shape";
-import type { TouchInput } from "./events";
+import type { Contact, TouchInput } from "./events";
 import { cancelTouch, capturedBy, liftTouch, moveTouch, takeTouch } from "./kinds";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
@@ -15,7 +15,7 @@ export function isShown(state: InputState, control: ReadyAny): boolean {
  * The stack at a point: the shown controls whose area holds it, top first, cut after the first whose sharing is `own`.
  * What another touch holds for itself is as if absent.
  */
-export function stackAt(setup: InputSetup, state: InputState, touch: number, x: number, y: number): number[] {
+export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: Pick<Contact, "touch" | "x" | "y">): number[] {
   const stack: number[] = [];
   for (let i = setup.controls.length - 1; i >= 0; i -= 1) {
     const control = setup.controls[i];
@@ -34,7 +34,7 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
     case "down": {
       if (at >= 0) cancelAt(setup, state, at);
       const contact = { touch: event.id, x: event.x, y: event.y, t: event.t };
-      const stack = stackAt(setup, state, event.id, event.x, event.y);
+      const stack = stackAt(setup, state, contact);
       for (const i of stack) takeTouch(ownControl(state, i), setup.controls[i], contact, false);
       state.touches.push({ id: event.id, x: event.x, y: event.y, holds: stack });
       return;
@@ -82,8 +82,8 @@ function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: 
   touch.holds = touch.holds.filter((i) => !moveTouch(state.controls[i], setup.controls[i], contact));
   const captured = !setup.slides || touch.holds.some((i) => setup.controls[i].kind !== "button");
   if (!captured) {
-    const before = stackAt(setup, state, touch.id, touch.x, touch.y);
-    for (const i of stackAt(setup, state, touch.id, event.x, event.y)) {
+    const before = stackAt(setup, state, { touch: touch.id, x: touch.x, y: touch.y });
+    for (const i of stackAt(setup, state, contact)) {
       const control = setup.controls[i];
       if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.holds.includes(i)) continue;
       takeTouch(ownControl(state, i), control, contact, true);

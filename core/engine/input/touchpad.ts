@@ -1,4 +1,5 @@
 /** A touchpad gives the movement of the thumb in millimetres, so the same sweep turns as far on every screen. */
+import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyTouchpad } from "./ready";
 
@@ -13,11 +14,11 @@ export interface TouchpadState {
 
 export const restingTouchpad = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
 
-export function touchpadDown(state: TouchpadState, touch: number, x: number, y: number): void {
+export function touchpadDown(state: TouchpadState, { touch, x, y }: Contact): void {
   state.held = { touch, x, y, seen: false };
 }
 
-export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, x: number, y: number): void {
+export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): void {
   const held = state.held;
   if (!held) return;
   const { axes, gain } = pad.feel;

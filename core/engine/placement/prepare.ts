@@ -2,14 +2,9 @@
  * A layout made ready for placing on many screens: for each arrangement, every placement with its lengths read
  * and every override applied, once. Resolving a screen is then bare arithmetic.
  */
-import { lengthOf, type LengthUnit } from "./length";
+import { readyLength, type ReadyLength } from "./ruler";
 import type { Arrangement, Clamp, Control, Hit, PlacedLayout, PlainPlacement, Placement } from "../types";
 
-/** A length taken apart: its amount and its unit. */
-export interface ReadyLength {
-  readonly amount: number;
-  readonly unit: LengthUnit;
-}
 export type ReadyPin = {
   readonly kind: "pin";
   readonly frame: "screen" | "safe" | "picture" | null;
@@ -93,7 +88,7 @@ function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null): 
       control,
       placement,
       hit: readyHit(override?.hit ?? control.hit),
-      travel: control.kind === "stick" ? lengthOf(control.feel.travel) : null,
+      travel: control.kind === "stick" ? readyLength(control.feel.travel) : null,
       landing: landing && control.kind === "stick" && control.feel.origin !== "fixed" ? readyPlacement(landing) : null,
     });
   }
@@ -120,10 +115,10 @@ export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlac
       fy: from[1],
       tx: to[0],
       ty: to[1],
-      left: lengthOf(inset.left),
-      top: lengthOf(inset.top),
-      right: lengthOf(inset.right),
-      bottom: lengthOf(inset.bottom),
+      left: readyLength(inset.left),
+      top: readyLength(inset.top),
+      right: readyLength(inset.right),
+      bottom: readyLength(inset.bottom),
     };
   }
   const { frame, anchor, pivot, offset, size } = placement;
@@ -135,23 +130,23 @@ export function readyPlacement(placement: Placement | PlainPlacement): ReadyPlac
     ay: anchor[1],
     px: pivot[0],
     py: pivot[1],
-    dx: lengthOf(offset[0]),
-    dy: lengthOf(offset[1]),
-    w: lengthOf(size[0]),
-    h: lengthOf(size[1]),
+    dx: readyLength(offset[0]),
+    dy: readyLength(offset[1]),
+    w: readyLength(size[0]),
+    h: readyLength(size[1]),
     clamp: placement.clamp ?? null,
   };
 }
 
 function readyHit(hit: Hit): ReadyHit {
-  const none = (length: string) => lengthOf(length).amount === 0;
+  const none = (length: string) => readyLength(length).amount === 0;
   return {
     plain: !hit.size && hit.minMm === 0 && none(hit.grow) && none(hit.shift[0]) && none(hit.shift[1]),
     shape: hit.shape,
-    size: hit.size ? [lengthOf(hit.size[0]), lengthOf(hit.size[1])] : null,
-    grow: lengthOf(hit.grow),
-    shiftX: lengthOf(hit.shift[0]),
-    shiftY: lengthOf(hit.shift[1]),
+    size: hit.size ? [readyLength(hit.size[0]), readyLength(hit.size[1])] : null,
+    grow: readyLength(hit.grow),
+    shiftX: readyLength(hit.shift[0]),
+    shiftY: readyLength(hit.shift[1]),
     minMm: hit.minMm,
     sharing: hit.sharing,
   };

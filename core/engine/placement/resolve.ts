@@ -9,17 +9,9 @@ import type { Box } from "../geometry/point";
 import type { Shape } from "../geometry/shape";
 import type { PlacedLayout, Screen } from "../types";
 import { arrangementFor } from "./arrangement";
-import {
-  prepareLayout,
-  type PreparedLayout,
-  type ReadyControl,
-  type ReadyHit,
-  type ReadyLength,
-  type ReadyPin,
-  type ReadyPlacement,
-  type ReadySpan,
-} from "./prepare";
+import { prepareLayout, type PreparedLayout, type ReadyControl, type ReadyHit, type ReadyPin, type ReadyPlacement, type ReadySpan } from "./prepare";
 import { framesOf, pxPerMm, type Frames } from "./screen";
+import { lengthPx, rulerOf, type Metrics, type Room, type Ruler } from "./ruler";
 import { unitPx } from "./scale";
 
 /** What a player has chosen, and the moment of the game. `moment` null: everything is shown. */
@@ -56,124 +48,110 @@ export interface Resolved {
   readonly keepClear: readonly ResolvedZone[];
 }
 
-/** The px of a length within a frame. */
-export function lengthPx(length: ReadyLength, box: Box, unit: number, mm: number, absolute = 1, percent = 1): number {
-  const { amount } = length;
-  switch (length.unit) {
-    case "u":
-      return amount * unit * absolute;
-    case "mm":
-      return amount * mm * absolute;
-    case "px":
-      return amount * absolute;
-    case "%w":
-      return (amount * box.w * percent) / 100;
-    case "%h":
-      return (amount * box.h * percent) / 100;
-    case "%min":
-      return (amount * Math.min(box.w, box.h) * percent) / 100;
-    case "%max":
-      return (amount * Math.max(box.w, box.h) * percent) / 100;
-  }
-}
-
 interface Placed {
   readonly box: Box;
   readonly k: number;
 }
 
-/** A pin in frame F. `outer` is the K of the cluster it stands in, or null outside one; `k` the factor outside. */
-function placePin(pin: ReadyPin, frame: Box, unit: number, mm: number, k: number, outer: number | null, mirror: boolean): Placed {
-  const own = outer ?? k;
-  const percent = outer === null ? k : 1;
-  let w = lengthPx(pin.w, frame, unit, mm, own, percent);
-  let h = lengthPx(pin.h, frame, unit, mm, own, percent);
+/** A pin in a room. `size`: the factor of its own sides (the player's size; in a cluster 1, for the room's ruler has K already). */
+function placePin(pin: ReadyPin, { box: frame, ruler, k }: Room, { pxPerMm, mirrored }: Metering, size: number): Placed {
+  let w = lengthPx(pin.w, ruler) * size;
+  let h = lengthPx(pin.h, ruler) * size;
   let c = 1;
-  const clamp = pin.clamp;
+  const { clamp } = pin;
   if (clamp) {
-    const d = Math.min(w, h) / mm;
+    const d = Math.min(w, h) / pxPerMm;
     if (clamp.minMm !== undefined && d < clamp.minMm) c = clamp.minMm / d;
     else if (clamp.maxMm !== undefined && d > clamp.maxMm) c = clamp.maxMm / d;
     w *= c;
     h *= c;
   }
-  const dx = lengthPx(pin.dx, frame, unit, mm, outer ?? 1);
-  const dy = lengthPx(pin.dy, frame, unit, mm, outer ?? 1);
-  const x = mirror ? frame.x + (1 - pin.ax) * frame.w - dx - (1 - pin.px) * w : frame.x + pin.ax * frame.w + dx - pin.px * w;
-  return { box: { x, y: frame.y + pin.ay * frame.h + dy - pin.py * h, w, h }, k: own * c };
+  const dx = lengthPx(pin.dx, ruler);
+  const dy = lengthPx(pin.dy, ruler);
+  const x = mirrored ? frame.x + (1 - pin.ax) * frame.w - dx - (1 - pin.px) * w : frame.x + pin.ax * frame.w + dx - pin.px * w;
+  return { box: { x, y: frame.y + pin.ay * frame.h + dy - pin.py * h, w, h }, k: k * size * c };
 }
 
-/** A span in frame F; edges that cross become their mean. */
-function placeSpan(span: ReadySpan, frame: Box, unit: number, mm: number, mirror: boolean): Placed {
-  const px = (length: ReadyLength) => lengthPx(length, frame, unit, mm);
-  const [fx, tx, insetLeft, insetRight] = mirror ? [1 - span.tx, 1 - span.fx, span.right, span.left] : [span.fx, span.tx, span.left, span.right];
-  let left = frame.x + fx * frame.w + px(insetLeft);
-  let right = frame.x + tx * frame.w - px(insetRight);
-  let top = frame.y + span.fy * frame.h + px(span.top);
-  let bottom = frame.y + span.ty * frame.h - px(span.bottom);
+/** A span in a room; edges that cross become their mean. */
+function placeSpan(span: ReadySpan, { box: frame, ruler }: Room, mirrored: boolean): Placed {
+  const [fx, tx] = mirrored ? [1 - span.tx, 1 - span.fx] : [span.fx, span.tx];
+  let left = frame.x + fx * frame.w + lengthPx(mirrored ? span.right : span.left, ruler);
+  let right = frame.x + tx * frame.w - lengthPx(mirrored ? span.left : span.right, ruler);
+  let top = frame.y + span.fy * frame.h + lengthPx(span.top, ruler);
+  let bottom = frame.y + span.ty * frame.h - lengthPx(span.bottom, ruler);
   if (right < left) left = right = (left + right) / 2;
   if (bottom < top) top = bottom = (top + bottom) / 2;
   return { box: { x: left, y: top, w: right - left, h: bottom - top }, k: 1 };
 }
 
+/** What placing on a screen goes by: what lengths come to, whether it is mirrored, and the screen's own frames as rooms. */
+interface Metering extends Metrics {
+  readonly mirrored: boolean;
+  readonly rooms: Readonly<Record<keyof Frames, Room>>;
+}
+
 /** A placement in one of the screen's own frames. */
-function placePlain(placement: ReadyPlacement, frames: Frames, unit: number, mm: number, k: number, mirror: boolean): Placed {
-  return placement.kind === "span"
-    ? placeSpan(placement, frames[placement.frame], unit, mm, mirror)
-    : placePin(placement, frames[placement.frame ?? "screen"], unit, mm, k, null, mirror);
+function placePlain(placement: ReadyPlacement, metering: Metering, size: number): Placed {
+  const room = metering.rooms[placement.frame ?? "screen"];
+  return placement.kind === "span" ? placeSpan(placement, room, metering.mirrored) : placePin(placement, room, metering, size);
 }
 
 /** Places a prepared layout on a screen. */
 export function resolve(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW): Resolved {
   const { layout } = prepared;
   const variant = prepared.variants[arrangementFor(layout.arrangements, screen) + 1];
-  const frames = framesOf(screen, layout.picture);
-  const unit = unitPx(layout.scale, layout.reference, screen);
-  const mm = pxPerMm(screen);
-  const mirror = view.handed === "left";
-  const clusters: Record<string, Box & { k: number }> = {};
-  for (const cluster of variant.clusters) {
-    const { box, k } = placePlain(cluster.placement, frames, unit, mm, view.playerSize, mirror);
-    clusters[cluster.id] = { ...box, k };
+  const metering = meteringOf(layout, screen, view.handed === "left");
+  const clusters = Object.create(null) as Record<string, Box & { k: number }>;
+  const homes = new Map<string, Room>();
+  for (const { id, placement } of variant.clusters) {
+    const { box, k } = placePlain(placement, metering, view.playerSize);
+    clusters[id] = { x: box.x, y: box.y, w: box.w, h: box.h, k };
+    homes.set(id, { box, ruler: rulerOf(box, metering, k), k });
   }
   const controls: ResolvedControl[] = [];
   for (const ready of variant.controls) {
     if (view.moment !== null && !ready.control.moments.includes(view.moment)) continue;
-    const placement = ready.placement;
-    const home = placement.kind === "pin" && placement.cluster !== null ? clusters[placement.cluster] : null;
-    const placed =
-      home && placement.kind === "pin"
-        ? placePin(placement, home, unit, mm, 1, home.k, mirror)
-        : placePlain(placement, frames, unit, mm, view.playerSize, mirror);
-    controls.push(finish(ready, placed, unit, mm, mirror, frames));
+    const { placement } = ready;
+    const home = placement.kind === "pin" && placement.cluster !== null ? homes.get(placement.cluster) : undefined;
+    controls.push(finish(ready, home ? placePin(placement as ReadyPin, home, metering, 1) : placePlain(placement, metering, view.playerSize), metering));
   }
+  const still = metering.mirrored ? { ...metering, mirrored: false } : metering;
   const keepClear: ResolvedZone[] = [];
   for (const zone of variant.zones) {
     if (view.moment !== null && !zone.moments.includes(view.moment)) continue;
-    keepClear.push({ id: zone.id, ...placePlain(zone.placement, frames, unit, mm, 1, false).box });
+    const { x, y, w, h } = placePlain(zone.placement, still, 1).box;
+    keepClear.push({ id: zone.id, x, y, w, h });
   }
-  return { screen, arrangement: variant.arrangement, scale: unit, clusters, controls, keepClear };
+  return { screen, arrangement: variant.arrangement, scale: metering.unitPx, clusters, controls, keepClear };
 }
 
-function finish(ready: ReadyControl, placed: Placed, unit: number, mm: number, mirror: boolean, frames: Frames): ResolvedControl {
-  const { box: visual, k } = placed;
-  const { hit, travel, landing } = ready;
-  const area = hit.plain ? { shape: hit.shape, x: visual.x, y: visual.y, w: visual.w, h: visual.h } : hitArea(hit, visual, unit, mm, k, mirror);
-  const id = ready.control.id;
-  if (!travel) return { id, visual, k, hit: area, sharing: hit.sharing };
-  const travelPx = lengthPx(travel, visual, unit, mm, k);
-  if (!landing) return { id, visual, k, hit: area, sharing: hit.sharing, travel: travelPx };
-  return { id, visual, k, hit: area, sharing: hit.sharing, travel: travelPx, landing: placePlain(landing, frames, unit, mm, 1, mirror).box };
+function meteringOf(layout: PlacedLayout, screen: Screen, mirrored: boolean): Metering {
+  const metrics = { unitPx: unitPx(layout.scale, layout.reference, screen), pxPerMm: pxPerMm(screen) };
+  const frames = framesOf(screen, layout.picture);
+  const roomOf = (box: Box): Room => ({ box, ruler: rulerOf(box, metrics), k: 1 });
+  const whole = roomOf(frames.screen);
+  const rooms = { screen: whole, safe: roomOf(frames.safe), picture: layout.picture ? roomOf(frames.picture) : whole };
+  return { unitPx: metrics.unitPx, pxPerMm: metrics.pxPerMm, mirrored, rooms };
 }
 
-function hitArea(hit: ReadyHit, visual: Box, unit: number, mm: number, k: number, mirror: boolean): Shape {
-  const px = (length: ReadyLength) => lengthPx(length, visual, unit, mm, k);
-  const least = hit.minMm * mm;
-  const grow = px(hit.grow);
-  const w = Math.max(0, (hit.size ? px(hit.size[0]) : visual.w) + 2 * grow, least);
-  const h = Math.max(0, (hit.size ? px(hit.size[1]) : visual.h) + 2 * grow, least);
-  const shiftX = px(hit.shiftX) * (mirror ? -1 : 1);
-  return { shape: hit.shape, x: visual.x + visual.w / 2 + shiftX - w / 2, y: visual.y + visual.h / 2 + px(hit.shiftY) - h / 2, w, h };
+function finish({ control, hit, travel, landing }: ReadyControl, { box: visual, k }: Placed, metering: Metering): ResolvedControl {
+  const { id } = control;
+  const { sharing } = hit;
+  const own = hit.plain && !travel ? null : rulerOf(visual, metering, k);
+  const area = hit.plain ? { shape: hit.shape, x: visual.x, y: visual.y, w: visual.w, h: visual.h } : hitArea(hit, visual, own!, metering);
+  if (!travel) return { id, visual, k, hit: area, sharing };
+  const travelPx = lengthPx(travel, own!);
+  if (!landing) return { id, visual, k, hit: area, sharing, travel: travelPx };
+  return { id, visual, k, hit: area, sharing, travel: travelPx, landing: placePlain(landing, metering, 1).box };
+}
+
+function hitArea(hit: ReadyHit, visual: Box, own: Ruler, { pxPerMm, mirrored }: Metering): Shape {
+  const least = hit.minMm * pxPerMm;
+  const grow = lengthPx(hit.grow, own);
+  const w = Math.max(0, (hit.size ? lengthPx(hit.size[0], own) : visual.w) + 2 * grow, least);
+  const h = Math.max(0, (hit.size ? lengthPx(hit.size[1], own) : visual.h) + 2 * grow, least);
+  const shiftX = lengthPx(hit.shiftX, own) * (mirrored ? -1 : 1);
+  return { shape: hit.shape, x: visual.x + visual.w / 2 + shiftX - w / 2, y: visual.y + visual.h / 2 + lengthPx(hit.shiftY, own) - h / 2, w, h };
 }
 
 /** Places a layout on one screen. For many screens prepare it once and use `resolve`. */

@@ -3,7 +3,7 @@
 import { changeTaps } from "../../../core/editing/edits/zones";
 import { CLUSTER_FORMS } from "../../../core/editing/clusterForms";
 import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
-import { convertLength, measureOf, type Sight } from "../../../core/editing/placing";
+import { convertLength, measureOf, pxOf, type Sight } from "../../../core/editing/placing";
 import { inCluster } from "../../../core/editing/spots";
 import { LengthField, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
@@ -35,10 +35,10 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
           label="One size"
           value={size}
           onChange={(v) => {
-            const px = Number.parseFloat(convertLength(v, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
+            const px = pxOf(v, m.size);
             session.edit(`one size in ${nameOf(sight.layout, id)}`, () => oneSize(sight, id, px), true);
           }}
-          convert={(text, unit) => convertLength(text, unit, m.frame, m.unit, m.mm, m.own, m.share)}
+          convert={(text, unit) => convertLength(text, unit, m.size)}
           onRefuse={(text) => session.tell({ text, tone: "problem" })}
         />
       )}

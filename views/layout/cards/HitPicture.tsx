@@ -2,9 +2,9 @@
 /** The hit area about the visual box as a small live picture: its edge is dragged to grow it, its middle to shift it. */
 import { useRef } from "react";
 import { clampTo } from "../../../core/engine/geometry/point";
-import { formatLength, lengthOf, type LengthUnit } from "../../../core/engine/placement/length";
+import { formatLength, lengthOf } from "../../../core/engine/placement/length";
 import type { Control, Hit } from "../../../core/format/types";
-import { convertLength, type Sight } from "../../../core/editing/placing";
+import { convertLength, ownMeasure, pxOf, type Sight } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { useSessionActions } from "../../session/context";
@@ -37,9 +37,9 @@ export function HitPicture({ sight, control, hit, at, onHit }: Props) {
   /** A length of the control itself for px on the screen, in the unit the old one has. */
   const lengthFor = (px: number, old: string) => {
     const { unit } = lengthOf(old);
-    return convertLength(formatLength(px / k, "px"), unit as LengthUnit, visual, sight.resolved.scale, mm, k);
+    return convertLength(formatLength(px / k, "px"), unit, ownMeasure(sight, at));
   };
-  const px = (length: string) => Number.parseFloat(convertLength(length, "px", visual, sight.resolved.scale, mm, k)) * k;
+  const px = (length: string) => pxOf(length, ownMeasure(sight, at));
   const base = hit.size ? px(hit.size[0]) : visual.w;
   const mirror = sight.view.handed === "left" ? -1 : 1;
   const now = toPicture(at.hit);

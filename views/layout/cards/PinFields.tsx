@@ -3,7 +3,7 @@
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Pin } from "../../../core/format/types";
 import { moveInto, scaleCluster } from "../../../core/editing/clusters";
-import { convertLength, measureOf, sightOf, type Sight } from "../../../core/editing/placing";
+import { convertLength, measureOf, pxOf, sightOf, type Sight } from "../../../core/editing/placing";
 import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/editing/spots";
 import { pivotAt, seenPin, spanIn, TIE_POINTS, tieTo } from "../../../core/editing/ties";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
@@ -28,7 +28,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   /** A length of one of them in another unit, its place kept. */
   const converted = (text: string, unit: LengthUnit, key: string, size: boolean) => {
     const m = measureOf(sight, key);
-    return m ? convertLength(text, unit, m.frame, m.unit, m.mm, size ? m.own : m.outer, size ? m.share : 1) : text;
+    return m ? convertLength(text, unit, size ? m.size : m.offset) : text;
   };
   const field = (list: "offset" | "size", i: 0 | 1, label: string, prefix: string, negate = false) => (
     <LengthField
@@ -50,7 +50,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
     const now = resolved.clusters[id];
     const m = measureOf(sight, id);
     if (!now || !m) return;
-    const px = Number.parseFloat(convertLength(length, "px", m.frame, m.unit, m.mm, m.own, m.share)) * m.own;
+    const px = pxOf(length, m.size);
     const growth = px / (i === 0 ? now.w : now.h);
     session.edit(`size ${nameOf(layout, id)}`, () => scaleCluster(sight, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
   };

@@ -45,7 +45,7 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
                 true,
               )
             }
-            convert={m ? (text: string, unit: LengthUnit) => convertLength(text, unit, m.frame, m.unit, m.mm, 1) : undefined}
+            convert={m ? (text: string, unit: LengthUnit) => convertLength(text, unit, m.offset) : undefined}
             onRefuse={refuse}
           />
         </div>

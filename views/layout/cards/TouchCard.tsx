@@ -4,7 +4,7 @@ import { memo } from "react";
 import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
-import { convertLength, type Sight } from "../../../core/editing/placing";
+import { convertLength, ownMeasure, type Sight } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/spots";
@@ -42,7 +42,7 @@ export const TouchCard = memo(
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
     const unitOf = (length: string, unit: LengthUnit, id: string) => {
       const at = places[ids.indexOf(id)];
-      return at ? convertLength(length, unit, at.visual, sight.resolved.scale, mm, at.k) : length;
+      return at ? convertLength(length, unit, ownMeasure(sight, at)) : length;
     };
     const here = (length: string, unit: LengthUnit) => unitOf(length, unit, ids[0]);
     const shift = (i: 0 | 1) => (
