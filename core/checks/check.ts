@@ -18,19 +18,24 @@ import { touches } from "./touches";
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, places, touches, feels, reaches, sights];
 
-type Placed = Found & { readonly moment: string | null };
+/** What was found, and the moment it holds in. */
+interface Held {
+  readonly found: Found;
+  readonly moment: string | null;
+}
 
 /** What holds in a context, each with the moment it holds in. */
-function foundIn(context: CheckContext, view: View): Placed[] {
-  const { layout } = context;
-  const once: Placed[] = [];
-  for (const check of CHECKS) for (const f of check.once?.(context) ?? []) once.push({ ...f, moment: null });
-  const moments = view.moment !== null ? [view.moment] : layout.moments.map((m) => m.id);
-  const judged = (moments.length > 0 ? moments : [null]).map((moment) => {
+function heldIn(context: CheckContext, view: View): Held[] {
+  const held: Held[] = [];
+  for (const check of CHECKS) if (check.once) for (const found of check.once(context)) held.push({ found, moment: null });
+  const asked = view.moment !== null ? [view.moment] : context.layout.moments.map((m) => m.id);
+  const moments: readonly (string | null)[] = asked.length > 0 ? asked : [null];
+  const judged: Held[] = [];
+  for (const moment of moments) {
     const within = inMoment(context, moment);
-    return { moment, found: CHECKS.flatMap((check) => [...(check.inMoment?.(within) ?? [])]) };
-  });
-  return once.concat(mergeMoments(judged, view.moment));
+    for (const check of CHECKS) if (check.inMoment) for (const found of check.inMoment(within)) judged.push({ found, moment });
+  }
+  return held.concat(moments.length === 1 ? judged.map(({ found }) => ({ found, moment: view.moment })) : mergeMoments(judged, moments.length));
 }
 
 const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, view: View) =>
@@ -39,22 +44,22 @@ const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, view: View)
 /** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `say`: how texts speak of what stands there; null: without texts and in no order, for those who only compare. */
 export function checkScreen(prepared: PreparedLayout<Layout>, screen: Screen, view: View = PLAIN_VIEW, say: Say | null = sayIds): Finding<FindingCode>[] {
   const context = contextOn(prepared, screen, view);
-  const found = foundIn(context, view);
+  const held = heldIn(context, view);
   const { layout } = prepared;
-  const finding = (f: Placed, text: string): Finding<FindingCode> => ({
+  const finding = ({ found: f, moment }: Held, text: string): Finding<FindingCode> => ({
     code: f.code,
     severity: f.severity,
     subjects: f.subjects,
-    moment: f.moment,
+    moment,
     measure: f.measure,
     accepted: acceptedReason(layout, f),
     text,
   });
-  if (say === null) return found.map((f) => finding(f, ""));
-  const proofs = provedMends(context, view, found, MENDS_IN_TEXTS);
+  if (say === null) return held.map((h) => finding(h, ""));
+  const proofs = provedMends(context, view, held, MENDS_IN_TEXTS);
   return sortFindings(
     layout,
-    found.map((f) => finding(f, f.text(say, proofs.get(f) ?? null))),
+    held.map((h) => finding(h, h.found.text(say, proofs.get(h) ?? null))),
   );
 }
 
@@ -62,26 +67,27 @@ export function checkScreen(prepared: PreparedLayout<Layout>, screen: Screen, vi
 const MENDS_IN_TEXTS = 4;
 
 /** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
-function provedMends(context: CheckContext, view: View, found: readonly Placed[], most: number): Map<Placed, Mend> {
-  const proved = new Map<Placed, Mend>();
-  const before = new Map(found.map((f) => [keyOf(f), gravityOf(f)]));
+function provedMends(context: CheckContext, view: View, held: readonly Held[], most: number): Map<Held, Mend> {
+  const proved = new Map<Held, Mend>();
+  const before = new Map(held.map((h) => [keyOf(h.found, h.moment), gravityOf(h.found)]));
   let tried = 0;
-  for (const f of [...found].filter((g) => g.mend).sort((a, b) => gravityOf(b) - gravityOf(a))) {
+  for (const h of held.filter(({ found }) => found.mend).sort((a, b) => gravityOf(b.found) - gravityOf(a.found))) {
     if (tried >= most) break;
+    const f = h.found;
     const mend = f.mend?.();
     if (!mend) continue;
     tried += 1;
-    const after = foundIn(mendedContext(context, mend), view);
-    const gone = !after.some((g) => g.code === f.code && g.subjects.join() === f.subjects.join());
+    const after = heldIn(mendedContext(context, mend), view);
+    const gone = !after.some(({ found: g }) => g.code === f.code && g.subjects.join() === f.subjects.join());
     const harmless = after.every(
-      (g) => gravityOf(g) < gravityOf(f) || (before.get(keyOf(g)) ?? before.get(keyOf({ ...g, moment: null })) ?? 0) >= gravityOf(g),
+      ({ found: g, moment }) => gravityOf(g) < gravityOf(f) || (before.get(keyOf(g, moment)) ?? before.get(keyOf(g, null)) ?? 0) >= gravityOf(g),
     );
-    if (gone && harmless) proved.set(f, mend);
+    if (gone && harmless) proved.set(h, mend);
   }
   return proved;
 }
 
-const keyOf = (f: { code: string; subjects: readonly string[]; moment: string | null }) => `${f.code}\n${f.subjects.join("\n")}\n\n${f.moment ?? ""}`;
+const keyOf = (f: Found, moment: string | null) => `${f.code}\n${f.subjects.join("\n")}\n\n${moment ?? ""}`;
 const gravityOf = (f: Found) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 
 /** The small moves that would mend findings on a screen, each with the finding it belongs to; all of them proved. */
@@ -92,8 +98,8 @@ export function mendsOn(
   most = Infinity,
 ): { readonly code: FindingCode; readonly subjects: readonly string[]; readonly moment: string | null; readonly mend: Mend }[] {
   const context = contextOn(prepareLayout(layout), screen, view);
-  const found = foundIn(context, view);
-  return [...provedMends(context, view, found, most)].map(([f, mend]) => ({ code: f.code, subjects: f.subjects, moment: f.moment, mend }));
+  const held = heldIn(context, view);
+  return [...provedMends(context, view, held, most)].map(([{ found, moment }, mend]) => ({ code: found.code, subjects: found.subjects, moment, mend }));
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */
@@ -101,22 +107,20 @@ export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_V
   return checkScreen(prepareLayout(layout), screen, view);
 }
 
-/** One finding with moment null (or the one asked for) where it holds in every moment judged with the same severity and measure, else one for each moment. */
-function mergeMoments(judged: readonly { moment: string | null; found: readonly Found[] }[], asked: string | null): (Found & { moment: string | null })[] {
-  if (judged.length === 1) return judged[0].found.map((f) => ({ ...f, moment: asked }));
-  const groups = new Map<string, { moment: string | null; f: Found }[]>();
-  for (const { moment, found } of judged)
-    for (const f of found) {
-      const key = `${f.code}\n${f.subjects.join("\n")}`;
-      const group = groups.get(key);
-      if (group) group.push({ moment, f });
-      else groups.set(key, [{ moment, f }]);
-    }
+/** One finding with moment null where it holds in every moment judged with the same severity and measure, else one for each moment. */
+function mergeMoments(judged: readonly Held[], moments: number): Held[] {
+  const groups = new Map<string, Held[]>();
+  for (const held of judged) {
+    const key = keyOf(held.found, null);
+    const group = groups.get(key);
+    if (group) group.push(held);
+    else groups.set(key, [held]);
+  }
   return [...groups.values()].flatMap((group) => {
-    const worst = group.reduce((a, b) => (isWorse(b.f.code, b.f.measure, a.f.measure) ? b : a)).f;
-    const least = group.reduce((a, b) => (isWorse(a.f.code, a.f.measure, b.f.measure) ? b : a)).f;
-    const same = group.length === judged.length && group.every(({ f }) => f.severity === worst.severity) && sameMeasure(worst, least);
-    return same ? [{ ...worst, moment: null }] : group.map(({ moment, f }) => ({ ...f, moment }));
+    const worst = group.reduce((a, b) => (isWorse(b.found.code, b.found.measure, a.found.measure) ? b : a)).found;
+    const least = group.reduce((a, b) => (isWorse(a.found.code, a.found.measure, b.found.measure) ? b : a)).found;
+    const same = group.length === moments && group.every(({ found }) => found.severity === worst.severity) && sameMeasure(worst, least);
+    return same ? [{ found: worst, moment: null }] : group;
   });
 }
 

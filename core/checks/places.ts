@@ -11,8 +11,8 @@ function* once(context: CheckContext): Iterable<Found> {
   const { standing, frames, mm, screenName } = context;
   for (const item of standing) {
     const { control, at } = item;
-    const placement = placementIn(context.layout, context.resolved.arrangement, control.id)?.kind;
-    if (placement === "span" && (at.visual.w <= 0 || at.visual.h <= 0))
+    const empty = at.visual.w <= 0 || at.visual.h <= 0;
+    if (empty && placementIn(context.layout, context.resolved.arrangement, control.id)?.kind === "span")
       yield {
         code: "place/collapsed",
         severity: "blocker",

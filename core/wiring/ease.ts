@@ -1,6 +1,6 @@
 /** How smoothing feels: the value of an action that is given in full for a while and then let go, tick by tick. */
 import type { Action } from "../format/types";
-import { actionValue } from "../engine/input/combine";
+import { actionValue, emptyGroups } from "../engine/input/combine";
 import { deskEvent, restingDesk } from "../engine/input/desk";
 import { tickTime } from "../engine/input/advance";
 
@@ -19,8 +19,9 @@ export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: 
     combine: "sum",
     ...smoothing,
   } as unknown as Action;
-  const sources = { action, kind: "axis", touch: [], smooth: smoothing.riseMs > 0 || smoothing.fallMs > 0 } as const;
+  const sources = { action, kind: "axis", touch: [], smooth: smoothing.riseMs > 0 || smoothing.fallMs > 0, plain: false } as const;
   const desk = restingDesk();
+  const groups = emptyGroups();
   const given = { x: 0, y: 0 };
   const trace = [{ t: 0, value: 0 }];
   deskEvent(desk, { t: 0, type: "key", code: "KeyA", down: true });
@@ -28,7 +29,7 @@ export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: 
     const time = tickTime(n, hz);
     if (before < heldMs && time >= heldMs) deskEvent(desk, { t: heldMs, type: "key", code: "KeyA", down: false });
     desk.taps = [];
-    trace.push({ t: time, value: actionValue(sources, { readings: [], desk, repeats: [] }, given, { time, ms: time - before }) as number });
+    trace.push({ t: time, value: actionValue(sources, { readings: [], desk, repeats: [], groups }, given, { time, ms: time - before }) as number });
     before = time;
   }
   return trace;

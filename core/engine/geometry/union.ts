@@ -1,47 +1,76 @@
 /**
  * Areas of several shapes together. A vertical line cuts each (convex) shape in one interval; the length that at least one
  * of them covers, within a bounding shape, is summed along x. Between two neighbouring ends of shapes the same shapes are
- * cut, and the length is smooth but for crossings; so each such slab is sampled on its own, by midpoints, the more the wider it is.
+ * cut, and the length is smooth but for crossings; so each such slab is sampled on its own, by the two-point rule of Gauss and
+ * Legendre in as many panels as its width asks for. Where all is boxes one sample a slab is exact.
  */
 import { reachAt, type Shape } from "./shape";
 
-/** Midpoints over the whole width, and the least and most a slab gets: together they keep the sum within 0.3 % of the bounding shape. */
-const SAMPLES = 160;
-const LEAST = 3;
-const MOST = 24;
+/** Panels over the whole width, and the most a slab gets: together they keep the sum within 0.3 % of the bounding shape. */
+const PANELS = 80;
+const MOST = 12;
+/** Where in a panel the two samples lie, as parts of its width (Gauss–Legendre, two points: (1 ± 1/√3)/2). */
+const LOW = 0.5 - 0.5 / Math.sqrt(3);
+const HIGH = 1 - LOW;
 
-/** The part of `within` that at least one of `shapes` covers, px². */
+/** Room for the covered intervals above one x, kept sorted by their tops. */
+interface Intervals {
+  readonly tops: Float64Array;
+  readonly bottoms: Float64Array;
+}
+
+/** The part of `within` that at least one of `shapes` covers, px². A shape without width or height covers nothing. */
 export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
   if (within.w <= 0 || within.h <= 0) return 0;
   const right = within.x + within.w;
-  const near = shapes.filter((s) => s.w > 0 && s.h > 0 && s.x < right && s.x + s.w > within.x && s.y < within.y + within.h && s.y + s.h > within.y);
-  if (near.length === 0) return 0;
+  const bottom = within.y + within.h;
+  const near: Shape[] = [];
   const ends = [within.x, right];
-  for (const s of near) {
+  let straight = within.shape === "box";
+  for (const s of shapes) {
+    if (s.w <= 0 || s.h <= 0 || s.x >= right || s.x + s.w <= within.x || s.y >= bottom || s.y + s.h <= within.y) continue;
+    near.push(s);
     if (s.x > within.x) ends.push(s.x);
     if (s.x + s.w < right) ends.push(s.x + s.w);
+    if (s.shape === "box") continue;
+    straight = false;
     const middle = s.x + s.w / 2;
-    if (s.shape !== "box" && middle > within.x && middle < right) ends.push(middle);
+    if (middle > within.x && middle < right) ends.push(middle);
   }
-  ends.sort((a, b) => a - b);
-  const tops = new Float64Array(near.length);
-  const bottoms = new Float64Array(near.length);
+  if (near.length === 0) return 0;
+  const sorted = Float64Array.from(ends).sort();
+  near.sort((a, b) => a.x - b.x);
+  const room = { tops: new Float64Array(near.length), bottoms: new Float64Array(near.length) };
+  /** The shapes that the present slab cuts. */
+  const cut: Shape[] = [];
+  let coming = 0;
   let area = 0;
-  for (let i = 0; i + 1 < ends.length; i += 1) {
-    const width = ends[i + 1] - ends[i];
+  for (let i = 0; i + 1 < sorted.length; i += 1) {
+    const from = sorted[i];
+    const width = sorted[i + 1] - from;
     if (width <= 0) continue;
-    const middle = ends[i] + width / 2;
-    const cut = near.filter((s) => s.x < middle && s.x + s.w > middle);
-    if (cut.length === 0) continue;
-    const straight = within.shape === "box" && cut.every((s) => s.shape === "box");
-    const samples = straight ? 1 : Math.min(MOST, Math.max(LEAST, Math.ceil((width / within.w) * SAMPLES)));
-    for (let k = 0; k < samples; k += 1) area += (width / samples) * coveredLength(within, cut, ends[i] + ((k + 0.5) * width) / samples, tops, bottoms);
+    const middle = from + width / 2;
+    while (coming < near.length && near[coming].x < middle) cut.push(near[coming++]);
+    let kept = 0;
+    for (const shape of cut) if (shape.x + shape.w > middle) cut[kept++] = shape;
+    cut.length = kept;
+    if (kept === 0) continue;
+    if (straight) {
+      area += width * coveredLength(within, cut, middle, room);
+      continue;
+    }
+    const panels = Math.min(MOST, Math.max(1, Math.ceil((width / within.w) * PANELS)));
+    const panel = width / panels;
+    for (let k = 0; k < panels; k += 1) {
+      const at = from + k * panel;
+      area += (panel / 2) * (coveredLength(within, cut, at + LOW * panel, room) + coveredLength(within, cut, at + HIGH * panel, room));
+    }
   }
   return area;
 }
 
-/** The covered length above x; `tops` and `bottoms` are room to work in. */
-function coveredLength(within: Shape, shapes: readonly Shape[], x: number, tops: Float64Array, bottoms: Float64Array): number {
+/** The covered length above x. */
+function coveredLength(within: Shape, shapes: readonly Shape[], x: number, { tops, bottoms }: Intervals): number {
   const frame = reachAt(within, x);
   if (frame < 0) return 0;
   const low = within.y + within.h / 2 - frame;

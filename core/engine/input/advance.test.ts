@@ -221,3 +221,16 @@ test("the order of controls that do not lie on each other does not matter", () =
     { numRuns: 60 },
   );
 });
+
+test("actions may have names that objects have of their own", () => {
+  const names = ["__proto__", "constructor", "toString"];
+  const values = play(
+    layoutOf(
+      names.map((name, i) => ({ ...button(`b${i}`, 100 + i * 200), serves: [{ port: "press", action: name }] })),
+      names.map((name) => ({ name, kind: "press" })),
+    ),
+    [touch(1, "down", 100, 300)],
+  );
+  expect(Object.keys(values[0]).sort()).toEqual([...names].sort());
+  expect(Object.entries(values[0]).filter(([, value]) => value === true)).toEqual([["__proto__", true]]);
+});

@@ -5,12 +5,12 @@
 import { TIME_SLACK } from "../geometry/shape";
 import type { Resolved } from "../placement/resolve";
 import type { PlayedLayout } from "../types";
-import { actionValue } from "./combine";
+import { actionValue, emptyGroups } from "./combine";
 import { deskBlur, deskEvent, settleDesk } from "./desk";
 import type { ActionValue, ActionValues, InputEvent } from "./events";
-import { isIdle, readControl, settleControl, type ControlState } from "./kinds";
-import { AT_REST } from "./ports";
-import { prepareInput, type InputSetup } from "./setup";
+import { isIdle, readControl, settleControl } from "./kinds";
+import { AT_REST, type PortReading } from "./ports";
+import { prepareInput, type InputSetup, type TouchSource } from "./setup";
 import { initialState, workingCopy, type InputState } from "./state";
 import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
 
@@ -25,26 +25,36 @@ export function advance(setup: InputSetup, state: InputState, events: readonly I
   const next = workingCopy(state);
   for (const event of events) applyEvent(setup, next, event);
   const tick = { time: tickTime, ms: tickTime - next.time };
-  const readings = setup.controls.map((control, i) =>
-    givesNothing(next.controls[i]) || !isShown(next, control) ? AT_REST : readControl(next.controls[i], control, tickTime),
-  );
-  const values: Record<string, ActionValue> = {};
+  const inputs = { readings: readAll(setup, next, tickTime), desk: next.desk, repeats: next.repeats, groups: emptyGroups() };
+  const values: Record<string, ActionValue> = { ...setup.atRest };
   for (let i = 0; i < setup.actions.length; i += 1) {
     const sources = setup.actions[i];
+    if (sources.plain && allAtRest(sources.touch, inputs.readings)) continue;
     if (sources.smooth) next.given[i] = { x: next.given[i].x, y: next.given[i].y };
-    values[sources.action.name] = actionValue(sources, { readings, desk: next.desk, repeats: next.repeats }, next.given[i], tick);
+    values[sources.action.name] = actionValue(sources, inputs, next.given[i], tick);
   }
-  setup.controls.forEach((control, i) => {
-    if (!isIdle(next.controls[i])) settleControl(next.controls[i], control, tickTime);
-  });
   settleDesk(next.desk);
   next.time = tickTime;
   return { state: next, values };
 }
 
-/** An idle control gives nothing, but for a latch that is on. */
-function givesNothing(control: ControlState): boolean {
-  return isIdle(control) && !(control.kind === "button" && control.latched);
+function allAtRest(touch: readonly TouchSource[], readings: readonly PortReading[]): boolean {
+  for (const source of touch) if (readings[source.control] !== AT_REST) return false;
+  return true;
+}
+
+/** What every control gives at a tick; what has been read is settled. An idle control gives nothing, but for a latch that is on. */
+function readAll(setup: InputSetup, state: InputState, tickTime: number): PortReading[] {
+  const readings: PortReading[] = [];
+  for (let i = 0; i < setup.controls.length; i += 1) {
+    const control = setup.controls[i];
+    const own = state.controls[i];
+    const idle = isIdle(own);
+    const gives = !idle || (own.kind === "button" && own.latched);
+    readings.push(gives && isShown(state, control) ? readControl(own, control, tickTime) : AT_REST);
+    if (!idle) settleControl(own, control, tickTime);
+  }
+  return readings;
 }
 
 function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {

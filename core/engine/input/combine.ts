@@ -10,7 +10,7 @@ import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
 import type { ActionKind, PlayedAction } from "../types";
 import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
 import type { ActionValue } from "./events";
-import type { PortReading } from "./ports";
+import { AT_REST, type PortReading } from "./ports";
 import { asPair, type ActionSources, type Repeat, type TouchSource } from "./setup";
 
 /**
@@ -38,7 +38,19 @@ interface Group {
   readonly switches: Pair;
   readonly rest: Pair;
 }
-const emptyGroup = (): Group => ({ press: false, switches: { x: 0, y: 0 }, rest: { x: 0, y: 0 } });
+/** Touch, keys with mouse, pad: room for one action's sums, emptied for the next. */
+export type Groups = readonly [Group, Group, Group];
+/** Room for the sums of a tick: made once a tick, not once an action. */
+export function emptyGroups(): Groups {
+  const group = (): Group => ({ press: false, switches: { x: 0, y: 0 }, rest: { x: 0, y: 0 } });
+  return [group(), group(), group()];
+}
+
+function emptied(group: Group): Group {
+  group.press = false;
+  group.switches.x = group.switches.y = group.rest.x = group.rest.y = 0;
+  return group;
+}
 
 /** What one tick needs to know: its time and its length, ms. */
 export interface Tick {
@@ -51,29 +63,30 @@ export interface Inputs {
   readonly readings: readonly PortReading[];
   readonly desk: DeskState;
   readonly repeats: RepeatState[];
+  readonly groups: Groups;
 }
 
 /** The value of an action at a tick. Changes `inputs.repeats` and, where the action is smoothed, `given`: the value that follows. */
 export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair, tick: Tick): ActionValue {
-  const touch = emptyGroup();
-  for (const source of sources.touch) addTouch(touch, sources.kind, source, inputs, tick);
-  const strongest = sources.action.combine === "strongest" && (sources.kind === "axis" || sources.kind === "vector");
-  const keys = strongest ? emptyGroup() : touch;
-  const pad = strongest ? emptyGroup() : touch;
-  addKeysAndMouse(keys, sources.action, inputs.desk);
-  addPad(pad, sources.action, inputs.desk, tick);
-  switch (sources.kind) {
+  const { kind, action } = sources;
+  const touch = emptied(inputs.groups[0]);
+  for (const source of sources.touch)
+    // A control at rest gives nothing; only a repeat has to be told so.
+    if (source.repeat || inputs.readings[source.control] !== AT_REST) addTouch(touch, source, inputs, tick);
+  const strongest = action.combine === "strongest" && (kind === "axis" || kind === "vector");
+  const keys = strongest ? emptied(inputs.groups[1]) : touch;
+  const pad = strongest ? emptied(inputs.groups[2]) : touch;
+  if (action.keys.length + action.mouse.length > 0) addKeysAndMouse(keys, action, inputs.desk);
+  if (inputs.desk.pad !== null && action.pad.length > 0) addPad(pad, action, inputs.desk, tick);
+  switch (kind) {
     case "press":
       return touch.press;
     case "motion":
       return [touch.switches.x + touch.rest.x, touch.switches.y + touch.rest.y];
-    case "axis": {
-      const value = followed(sources, strongest ? strongestOf("axis", touch, keys, pad) : touch, given, tick.ms);
-      return value.x;
-    }
+    case "axis":
     case "vector": {
-      const value = followed(sources, strongest ? strongestOf("vector", touch, keys, pad) : touch, given, tick.ms);
-      return [value.x, value.y];
+      const value = followed(sources, strongest ? strongestOf(kind, touch, keys, pad) : touch, given, tick.ms);
+      return kind === "axis" ? value.x : [value.x, value.y];
     }
   }
 }
@@ -129,9 +142,9 @@ function moveToward(given: Pair, sum: Pair, action: PlayedAction, tickMs: number
   }
 }
 
-function addTouch(group: Group, kind: ActionSources["kind"], source: TouchSource, inputs: Inputs, tick: Tick): void {
+function addTouch(group: Group, source: TouchSource, inputs: Inputs, tick: Tick): void {
   const reading = inputs.readings[source.control];
-  const { scale, value } = source;
+  const { scale, value, kind } = source;
   switch (source.carries) {
     case "press": {
       const port = reading[source.port as "press"];

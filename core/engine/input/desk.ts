@@ -51,7 +51,7 @@ export function isDown(state: DeskState, code: string): boolean {
 }
 
 export function settleDesk(state: DeskState): void {
-  state.taps = [];
+  if (state.taps.length > 0) state.taps = [];
   state.dx = 0;
   state.dy = 0;
   for (const held of state.down) held.seen = true;

@@ -2,6 +2,7 @@
 import { portCarries, portFits, serveLacks } from "./fits";
 import type { ActionKind, PlayedAction, PlayedLayout, Port } from "../types";
 import type { Resolved } from "../placement/resolve";
+import type { ActionValues } from "./events";
 import { readyControl, type ReadyAny } from "./ready";
 
 type Two = readonly [number, number];
@@ -16,6 +17,8 @@ export interface Repeat {
 /** One touch source of an action: a control's port, by the control's index. */
 export interface TouchSource {
   readonly control: number;
+  /** The kind of the action it gives to. */
+  readonly kind: ActionKind;
   readonly port: Port;
   readonly carries: ReturnType<typeof portCarries>;
   /** Toward an axis x only, toward a vector both; given while the port is true. */
@@ -29,11 +32,15 @@ export interface ActionSources {
   readonly kind: ActionKind;
   readonly touch: readonly TouchSource[];
   readonly smooth: boolean;
+  /** Nothing but controls gives to it, and it remembers nothing: with all of them at rest it is at rest. */
+  readonly plain: boolean;
 }
 export interface InputSetup {
   readonly hz: number;
   readonly controls: readonly ReadyAny[];
   readonly actions: readonly ActionSources[];
+  /** The value of every action at rest, by its name: each tick's values begin as a copy of it, which is far quicker than naming them anew. */
+  readonly atRest: ActionValues;
   /** What each repeat of the state belongs to: a text that names control, port and action. */
   readonly repeats: readonly string[];
   /** Whether any button can be slid into. */
@@ -44,6 +51,12 @@ export interface InputSetup {
 export function asPair(value: number | readonly [number, number] | undefined, fallback: number): Two {
   if (value === undefined) return [fallback, fallback];
   return typeof value === "number" ? [value, value] : value;
+}
+
+/** What every action gives when nothing gives to it. An action may have any name, also one that objects have of their own. */
+function valuesAtRest(actions: readonly PlayedAction[]): ActionValues {
+  const resting = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] } as const;
+  return Object.fromEntries(actions.map((action) => [action.name, resting[action.kind]]));
 }
 
 /** A name for a repeat that says what it belongs to; the second of the same three gets another. */
@@ -65,10 +78,20 @@ export function prepareInput(layout: Pick<PlayedLayout, "controls" | "actions">,
         if (serve.action !== action.name || !portFits(serve.port, action.kind) || serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
         const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats.length } : null;
         if (repeat) repeats.push(repeatName(repeats, at.id, serve.port, action.name));
-        touch.push({ control, port: serve.port, carries: portCarries(serve.port), value: asPair(serve.value, 1), scale: asPair(serve.scale, 1), repeat });
+        touch.push({
+          control,
+          kind: action.kind,
+          port: serve.port,
+          carries: portCarries(serve.port),
+          value: asPair(serve.value, 1),
+          scale: asPair(serve.scale, 1),
+          repeat,
+        });
       }
     });
-    return { action, kind: action.kind, touch, smooth: (action.kind === "axis" || action.kind === "vector") && (action.riseMs > 0 || action.fallMs > 0) };
+    const smooth = (action.kind === "axis" || action.kind === "vector") && (action.riseMs > 0 || action.fallMs > 0);
+    const alone = action.keys.length + action.mouse.length + action.pad.length === 0;
+    return { action, kind: action.kind, touch, smooth, plain: alone && !smooth && touch.every((source) => source.repeat === null) };
   });
-  return { hz, controls, actions, repeats, slides: controls.some((c) => c.kind === "button" && c.feel.slideIn) };
+  return { hz, controls, actions, atRest: valuesAtRest(layout.actions), repeats, slides: controls.some((c) => c.kind === "button" && c.feel.slideIn) };
 }

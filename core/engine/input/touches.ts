@@ -1,5 +1,5 @@
 /** Who gets a touch, and what becomes of it as it moves, lifts, is cancelled, or its controls go out of sight. */
-import { holds } from "../geometry/shape";
+import { holds as holdsPoint } from "../geometry/shape";
 import type { Contact, TouchInput } from "./events";
 import { cancelTouch, capturedBy, liftTouch, moveTouch, takeTouch } from "./kinds";
 import type { ReadyAny } from "./ready";
@@ -8,7 +8,7 @@ import { ownControl, type InputState, type TouchState } from "./state";
 
 /** Whether a control is on the glass now. */
 export function isShown(state: InputState, control: ReadyAny): boolean {
-  return state.on && !state.hidden.includes(control.id) && (state.moment === null || control.moments.includes(state.moment));
+  return state.on && (state.hidden.length === 0 || !state.hidden.includes(control.id)) && (state.moment === null || control.moments.includes(state.moment));
 }
 
 /**
@@ -19,7 +19,7 @@ export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: P
   const stack: number[] = [];
   for (let i = setup.controls.length - 1; i >= 0; i -= 1) {
     const control = setup.controls[i];
-    if (!isShown(state, control) || !holds(control.area, x, y)) continue;
+    if (!isShown(state, control) || !holdsPoint(control.area, x, y)) continue;
     const captor = capturedBy(state.controls[i]);
     if (captor !== null && captor !== touch) continue;
     stack.push(i);
@@ -79,7 +79,8 @@ function cancelAt(setup: InputSetup, state: InputState, at: number): void {
 
 function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: TouchInput): void {
   const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
-  touch.holds = touch.holds.filter((i) => !moveTouch(state.controls[i], setup.controls[i], contact));
+  const { holds } = touch;
+  for (let n = 0; n < holds.length; n += 1) if (moveTouch(state.controls[holds[n]], setup.controls[holds[n]], contact)) holds.splice(n--, 1);
   const captured = !setup.slides || touch.holds.some((i) => setup.controls[i].kind !== "button");
   if (!captured) {
     const before = stackAt(setup, state, { touch: touch.id, x: touch.x, y: touch.y });
