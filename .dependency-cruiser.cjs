@@ -35,7 +35,7 @@ module.exports = {
     room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
     room("exchange", ["engine", "format", "editing", "checks", "wiring", "scan"], "readers and writers of formats"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
-    only("cli", "^cli/", "^(cli|core)/", "the command line stands on core alone"),
+    only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
     only("storage", "^storage/", "^(storage|core)/", "storage knows core alone"),
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),

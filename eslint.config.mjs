@@ -37,6 +37,7 @@ export default tseslint.config(
       ],
     },
   },
+  { files: ["**/*.test.ts", "test/**", "e2e/**"], rules: { "@typescript-eslint/max-params": "off" } },
   { files: ["*.config.mjs"], rules: { "import/no-anonymous-default-export": "off" } },
   { files: ["scripts/**", "bench/**", "cli/**", "e2e/**"], rules: { "no-console": "off" } },
 );

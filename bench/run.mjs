@@ -16,6 +16,12 @@ await build({
   external: ["yoga-layout"],
 });
 await import(pathToFileURL(core).href);
+const { sizes } = await import("./sizes.mjs");
+const size = await sizes(join(root, "samples", "brackwater.nodulum.json"));
+const kB = ({ gzip }) => `${(gzip / 1000).toFixed(1)} kB`;
+console.log(
+  `what a game carries, gzip: player ${kB(size.player)}, with the reader of played files ${kB(size.withReader)} (aim 9.5 kB), with drawing ${kB(size.withDrawing)} (aim 15 kB)`,
+);
 if (process.argv.includes("--core")) process.exit(0);
 const { benchActions, benchBrowser } = await import("./browser.mjs");
 const b = await benchBrowser();

@@ -40,7 +40,7 @@ export function addCheck(command: Command): void {
       const layout = layoutFrom(file);
       const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
       const results = judge(layout, screensFrom(layout, options), playersFrom(layout, options));
-      process.stdout.write(printed(file, layout, results, options, known));
+      process.stdout.write(printed({ file, layout, results, known }, options));
       if (fallsShort(results, options.failOn, known)) process.exitCode = 1;
     });
 }
@@ -80,7 +80,15 @@ function judge(layout: Layout, screens: readonly Screen[], players: readonly Pla
   return results;
 }
 
-function printed(file: string, layout: Layout, results: readonly ScreenFindings[], options: CheckOptions, known: Known): string {
+interface Report {
+  readonly file: string;
+  readonly layout: Layout;
+  readonly results: readonly ScreenFindings[];
+  /** What an older check had found already. */
+  readonly known: Known;
+}
+
+function printed({ file, layout, results, known }: Report, options: CheckOptions): string {
   switch (options.format) {
     case "text":
       return textReport(results, known);

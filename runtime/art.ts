@@ -7,7 +7,6 @@
  */
 import type { Box } from "../core/engine/geometry/point";
 import type { Control } from "../core/engine/types";
-import { ICONS } from "./icons";
 
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */
 export interface Pose {
@@ -40,14 +39,22 @@ type Face = Control["look"]["rest"];
 
 /** The image behind a picture's id, once it has come in; null before that, or where it is broken. */
 export type PictureOf = (id: string) => CanvasImageSource | null;
-const NO_PICTURES: PictureOf = () => null;
+/** The icons at hand, by name: SVG path data in a 24 × 24 box. A game carries those its layout uses, the app all of them. */
+export type Icons = Readonly<Record<string, string>>;
+
+/** What looks are made of beyond lines and words. */
+export interface Supplies {
+  readonly pictureOf: PictureOf;
+  readonly icons: Icons;
+}
+const NO_SUPPLIES: Supplies = { pictureOf: () => null, icons: {} };
 
 /** Draws controls in order. `hairline`: how wide a thin line is in the present coordinates. */
-export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number, pictureOf: PictureOf = NO_PICTURES): void {
-  for (const item of drawn) drawControl(ctx, item, hairline, pictureOf);
+export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number, supplies: Supplies = NO_SUPPLIES): void {
+  for (const item of drawn) drawControl(ctx, item, hairline, supplies);
 }
 
-function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, pictureOf: PictureOf): void {
+function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, { pictureOf, icons }: Supplies): void {
   const { control, box, pose } = drawn;
   const { look } = control;
   if (!pose.held && look.hideAtRest === "all") return;
@@ -61,7 +68,7 @@ function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, pictureOf: Pictur
   if (art) drawPicture(ctx, art, base, look.rotateDeg);
   else drawBody(ctx, { ...drawn, box: base }, face, hairline);
   if (control.kind === "stick" && (pose.held || look.hideAtRest !== "knob")) drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
-  drawMark(ctx, base, control, face, hairline);
+  if (Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, icons);
   ctx.restore();
 }
 
@@ -85,7 +92,9 @@ function drawBody(ctx: Ctx, { control, box, pose }: Drawn, face: Face, hairline:
       return drawField(ctx, box, face, hairline);
     case "swipe":
       drawField(ctx, box, face, hairline);
-      return drawWind(ctx, box, face, pose, hairline);
+      ctx.strokeStyle = face.line;
+      ctx.lineWidth = hairline * 2.5;
+      return drawWind(ctx, box, pose);
   }
 }
 
@@ -99,35 +108,48 @@ function drawPicture(ctx: Ctx, picture: CanvasImageSource, box: Box, rotateDeg: 
 }
 
 /** The icon and the word: beside each other's absence in the middle, together the icon above the word. */
-function drawMark(ctx: Ctx, box: Box, control: Control, face: Face, hairline: number): void {
-  const { look } = control;
-  if (Math.min(box.w, box.h) < LEAST_LABELLED * hairline) return;
-  const path = look.icon === undefined ? null : iconPath(look.icon);
-  if (path) drawIcon(ctx, box, path, face, look.rotateDeg, look.label !== "");
-  if (look.label !== "") drawLabel(ctx, path ? { ...box, y: box.y + box.h * 0.26, h: box.h * 0.74 } : box, look.label, face, look.rotateDeg);
+function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["look"]; readonly face: Face }, icons: Icons): void {
+  const path = look.icon !== undefined && Object.hasOwn(icons, look.icon) ? pathOf(icons[look.icon]) : null;
+  const word = look.label !== "";
+  ctx.save();
+  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * INK_STRENGTH);
+  ctx.strokeStyle = ctx.fillStyle = face.ink;
+  if (path) {
+    ctx.save();
+    turnAbout(ctx, box.x + box.w / 2, box.y + box.h * (word ? 0.38 : 0.5), look.rotateDeg);
+    drawIcon(ctx, path, Math.min(box.w, box.h) * (word ? 0.36 : 0.5));
+    ctx.restore();
+  }
+  if (word) {
+    const room = path ? { ...box, y: box.y + box.h * 0.26, h: box.h * 0.74 } : box;
+    turnAbout(ctx, room.x + room.w / 2, room.y + room.h / 2, look.rotateDeg);
+    drawLabel(ctx, room, look.label);
+  }
+  ctx.restore();
 }
 
-const paths = new Map<string, Path2D | null>();
-function iconPath(name: string): Path2D | null {
-  let path = paths.get(name);
-  if (path === undefined) paths.set(name, (path = Object.hasOwn(ICONS, name) ? new Path2D(ICONS[name]) : null));
+/** Puts the origin at a point and turns about it. */
+function turnAbout(ctx: Ctx, x: number, y: number, rotateDeg: number): void {
+  ctx.translate(x, y);
+  if (rotateDeg !== 0) ctx.rotate((rotateDeg * Math.PI) / 180);
+}
+
+/** Icons as the canvas takes them, by their path data. */
+const paths = new Map<string, Path2D>();
+function pathOf(data: string): Path2D {
+  let path = paths.get(data);
+  if (!path) paths.set(data, (path = new Path2D(data)));
   return path;
 }
 
-function drawIcon(ctx: Ctx, box: Box, path: Path2D, face: Face, rotateDeg: number, withWord: boolean): void {
-  const size = Math.min(box.w, box.h) * (withWord ? 0.36 : 0.5);
-  ctx.save();
-  ctx.translate(box.x + box.w / 2, box.y + box.h * (withWord ? 0.38 : 0.5));
-  ctx.rotate((rotateDeg * Math.PI) / 180);
+/** An icon about the origin, as wide as `size`. */
+function drawIcon(ctx: Ctx, path: Path2D, size: number): void {
   ctx.scale(size / 24, size / 24);
   ctx.translate(-12, -12);
-  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * INK_STRENGTH);
-  ctx.strokeStyle = face.ink;
   ctx.lineWidth = 2;
   ctx.lineCap = "round";
   ctx.lineJoin = "round";
   ctx.stroke(path);
-  ctx.restore();
 }
 
 function fillAndLine(ctx: Ctx, face: Face): void {
@@ -250,7 +272,7 @@ function drawField(ctx: Ctx, box: Box, face: Face, hairline: number): void {
   ctx.stroke();
 }
 
-function drawWind(ctx: Ctx, box: Box, face: Face, pose: Pose, hairline: number): void {
+function drawWind(ctx: Ctx, box: Box, pose: Pose): void {
   const cx = box.x + box.w / 2;
   const cy = box.y + box.h / 2;
   const r = Math.min(box.w, box.h) * 0.16;
@@ -264,8 +286,6 @@ function drawWind(ctx: Ctx, box: Box, face: Face, pose: Pose, hairline: number):
   ctx.moveTo(r * 0.45, -r * 0.45);
   ctx.lineTo(r, 0);
   ctx.lineTo(r * 0.45, r * 0.45);
-  ctx.strokeStyle = face.line;
-  ctx.lineWidth = hairline * 2.5;
   ctx.stroke();
   ctx.restore();
 }
@@ -290,15 +310,12 @@ function widthAt100(ctx: Ctx, label: string): number {
   return width;
 }
 
-function drawLabel(ctx: Ctx, box: Box, label: string, face: Face, rotateDeg: number): void {
-  const size = Math.min(box.h * 0.3, box.w * 0.3, (box.w * 84) / widthAt100(ctx, label));
+/** A word about the origin, within a box's sides. */
+function drawLabel(ctx: Ctx, { w, h }: Box, label: string): void {
+  const size = Math.min(h * 0.3, w * 0.3, (w * 84) / widthAt100(ctx, label));
   // In halves of a pixel: the browser reads every new font anew, and the rail has a dozen sizes of each word.
   ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;
   ctx.textAlign = "center";
   ctx.textBaseline = "middle";
-  ctx.fillStyle = face.ink;
-  ctx.globalAlpha = Math.min(1, ctx.globalAlpha * INK_STRENGTH);
-  ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
-  if (rotateDeg !== 0) ctx.rotate((rotateDeg * Math.PI) / 180);
   ctx.fillText(label, 0, 0);
 }

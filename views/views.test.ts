@@ -30,7 +30,7 @@ test("a dragged handle keeps the opposite side where it is, and the proportion w
   fc.assert(
     fc.property(fc.constantFrom(...HANDLES), fc.integer(far), fc.integer(far), fc.boolean(), (handle, dx, dy, keep) => {
       const box = { x: 100, y: 200, w: 80, h: 40 };
-      const next = draggedBox(box, handle.key, dx, dy, 10, keep);
+      const next = draggedBox(box, { key: handle.key, dx, dy, least: 10, keep });
       const held = (f: number, low: "x" | "y", side: "w" | "h") => {
         if (f === 0) expect(next[low] + next[side]).toBeCloseTo(box[low] + box[side], 9);
         else if (f === 1) expect(next[low]).toBeCloseTo(box[low], 9);
@@ -48,11 +48,11 @@ test("a dragged handle keeps the opposite side where it is, and the proportion w
 test("a dragged edge snaps to a line near by, and in a kept proportion the other side follows", () => {
   const targets = { frames: [], others: [{ x: 300, y: 0, w: 50, h: 50 }], twins: [], widthPx: 1000, gridPx: 0, reachPx: 8 };
   const box = { x: 100, y: 200, w: 80, h: 40 };
-  const east = snappedBox(box, "e", 115, 0, 10, false, targets);
+  const east = snappedBox(box, { key: "e", dx: 115, dy: 0, least: 10, keep: false }, targets);
   expect(east.box).toEqual({ x: 100, y: 200, w: 200, h: 40 });
   expect(east.guides).toHaveLength(1);
-  expect(snappedBox(box, "se", 115, 0, 10, true, targets).box).toEqual({ x: 100, y: 200, w: 200, h: 100 });
-  expect(snappedBox(box, "e", 90, 0, 10, false, targets)).toMatchObject({ box: { w: 170 }, guides: [] });
+  expect(snappedBox(box, { key: "se", dx: 115, dy: 0, least: 10, keep: true }, targets).box).toEqual({ x: 100, y: 200, w: 200, h: 100 });
+  expect(snappedBox(box, { key: "e", dx: 90, dy: 0, least: 10, keep: false }, targets)).toMatchObject({ box: { w: 170 }, guides: [] });
 });
 
 test("what is taken hold of in a cluster, and what a moving box may snap to", () => {

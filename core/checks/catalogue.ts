@@ -28,12 +28,13 @@ const sides = (left: number, top: number, right: number, bottom: number): Sides 
 const NONE = sides(0, 0, 0, 0);
 
 /** A class without anything at its edges. */
-function bare(name: string, widthPx: number, heightPx: number, ppi: number, cornerPx = 0, edgePx = 0): ScreenClass {
+function bare(name: string, widthPx: number, heightPx: number, { ppi, edgePx = 0 }: { readonly ppi: number; readonly edgePx?: number }): ScreenClass {
   const edges = edgePx > 0 ? sides(0, edgePx, 0, edgePx) : NONE;
-  return { name, widthPx, heightPx, ppi, cornerPx, insets: { top: 0, bottom: 0 }, insetsTurned: NONE, cutouts: [], edges, edgesTurned: edges };
+  return { name, widthPx, heightPx, ppi, cornerPx: 0, insets: { top: 0, bottom: 0 }, insetsTurned: NONE, cutouts: [], edges, edgesTurned: edges };
 }
 
 interface Rounded {
+  readonly ppi: number;
   readonly cornerPx: number;
   /** The cut-out in the middle of the top: width, height, distance from the top. */
   readonly cutout: readonly [w: number, h: number, y: number];
@@ -47,13 +48,13 @@ interface Rounded {
   readonly homeSwipe: number;
 }
 
-function phone(name: string, widthPx: number, heightPx: number, ppi: number, r: Rounded): ScreenClass {
+function phone(name: string, widthPx: number, heightPx: number, r: Rounded): ScreenClass {
   const [w, h, y] = r.cutout;
   return {
     name,
     widthPx,
     heightPx,
-    ppi,
+    ppi: r.ppi,
     cornerPx: r.cornerPx,
     insets: { top: r.top, bottom: r.home },
     insetsTurned: sides(r.ends[0], 0, r.ends[1], r.homeTurned),
@@ -65,11 +66,22 @@ function phone(name: string, widthPx: number, heightPx: number, ppi: number, r: 
 
 /** The catalogue. Sizes: px and ppi of screens sold since 2014; insets and strips as their systems report them to full-screen games. */
 export const SCREEN_CLASSES: readonly ScreenClass[] = [
-  bare("Small phone 16:9", 750, 1334, 326, 0, 26),
-  bare("Phone 16:9", 1080, 1920, 441, 0, 48),
-  bare("Budget phone 18:9", 720, 1440, 295, 0, 36),
-  phone("Tall phone 18.5:9", 1440, 2960, 568, { cornerPx: 120, cutout: [0, 0, 0], top: 0, home: 0, ends: [0, 0], homeTurned: 0, back: 84, homeSwipe: 112 }),
-  phone("Small tall phone 19.5:9, notch", 1080, 2340, 476, {
+  bare("Small phone 16:9", 750, 1334, { ppi: 326, edgePx: 26 }),
+  bare("Phone 16:9", 1080, 1920, { ppi: 441, edgePx: 48 }),
+  bare("Budget phone 18:9", 720, 1440, { ppi: 295, edgePx: 36 }),
+  phone("Tall phone 18.5:9", 1440, 2960, {
+    ppi: 568,
+    cornerPx: 120,
+    cutout: [0, 0, 0],
+    top: 0,
+    home: 0,
+    ends: [0, 0],
+    homeTurned: 0,
+    back: 84,
+    homeSwipe: 112,
+  }),
+  phone("Small tall phone 19.5:9, notch", 1080, 2340, {
+    ppi: 476,
     cornerPx: 132,
     cutout: [480, 96, 0],
     top: 132,
@@ -79,7 +91,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 0,
     homeSwipe: 60,
   }),
-  phone("Tall phone 19.5:9, notch", 1170, 2532, 460, {
+  phone("Tall phone 19.5:9, notch", 1170, 2532, {
+    ppi: 460,
     cornerPx: 142,
     cutout: [484, 97, 0],
     top: 141,
@@ -89,7 +102,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 0,
     homeSwipe: 63,
   }),
-  phone("Large tall phone 19.5:9, cut-out", 1290, 2796, 460, {
+  phone("Large tall phone 19.5:9, cut-out", 1290, 2796, {
+    ppi: 460,
     cornerPx: 165,
     cutout: [378, 111, 33],
     top: 177,
@@ -99,7 +113,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 0,
     homeSwipe: 63,
   }),
-  phone("Tall phone 20:9, notch", 1080, 2400, 411, {
+  phone("Tall phone 20:9, notch", 1080, 2400, {
+    ppi: 411,
     cornerPx: 96,
     cutout: [84, 84, 18],
     top: 96,
@@ -109,7 +124,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 66,
     homeSwipe: 48,
   }),
-  phone("Budget tall phone 20:9, notch", 720, 1600, 269, {
+  phone("Budget tall phone 20:9, notch", 720, 1600, {
+    ppi: 269,
     cornerPx: 56,
     cutout: [110, 56, 0],
     top: 64,
@@ -119,7 +135,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 44,
     homeSwipe: 32,
   }),
-  phone("Large phone 20:9", 1440, 3200, 525, {
+  phone("Large phone 20:9", 1440, 3200, {
+    ppi: 525,
     cornerPx: 130,
     cutout: [96, 96, 28],
     top: 118,
@@ -129,8 +146,19 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 84,
     homeSwipe: 62,
   }),
-  phone("Ultra-wide phone 21:9", 1080, 2520, 449, { cornerPx: 88, cutout: [0, 0, 0], top: 0, home: 52, ends: [0, 0], homeTurned: 52, back: 70, homeSwipe: 52 }),
-  phone("Flip phone open 22:9", 1080, 2640, 425, {
+  phone("Ultra-wide phone 21:9", 1080, 2520, {
+    ppi: 449,
+    cornerPx: 88,
+    cutout: [0, 0, 0],
+    top: 0,
+    home: 52,
+    ends: [0, 0],
+    homeTurned: 52,
+    back: 70,
+    homeSwipe: 52,
+  }),
+  phone("Flip phone open 22:9", 1080, 2640, {
+    ppi: 425,
     cornerPx: 104,
     cutout: [78, 78, 24],
     top: 102,
@@ -140,7 +168,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 68,
     homeSwipe: 50,
   }),
-  phone("Foldable closed 23:9", 904, 2316, 402, {
+  phone("Foldable closed 23:9", 904, 2316, {
+    ppi: 402,
     cornerPx: 70,
     cutout: [80, 80, 20],
     top: 96,
@@ -150,8 +179,8 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 64,
     homeSwipe: 46,
   }),
-  phone("Foldable open 6:5", 1812, 2176, 373, { cornerPx: 60, cutout: [0, 0, 0], top: 0, home: 44, ends: [0, 0], homeTurned: 44, back: 60, homeSwipe: 44 }),
-  phone("Large foldable open 8:7", 2208, 1840, 374, {
+  phone("Foldable open 6:5", 1812, 2176, {
+    ppi: 373,
     cornerPx: 60,
     cutout: [0, 0, 0],
     top: 0,
@@ -161,16 +190,28 @@ export const SCREEN_CLASSES: readonly ScreenClass[] = [
     back: 60,
     homeSwipe: 44,
   }),
-  bare("Square-ish 31:27, 3.9 inches", 1080, 1240, 420),
-  bare("Small tablet 16:10", 800, 1280, 216, 0, 20),
-  phone("Small tablet 3:2", 1488, 2266, 326, { cornerPx: 43, cutout: [0, 0, 0], top: 0, home: 40, ends: [0, 0], homeTurned: 40, back: 0, homeSwipe: 40 }),
-  bare("Tablet 4:3", 1536, 2048, 264, 0, 40),
-  phone("Tablet 16:10", 1600, 2560, 274, { cornerPx: 40, cutout: [0, 0, 0], top: 0, home: 34, ends: [0, 0], homeTurned: 34, back: 46, homeSwipe: 34 }),
-  phone("Large tablet 4:3", 2048, 2732, 264, { cornerPx: 36, cutout: [0, 0, 0], top: 0, home: 40, ends: [0, 0], homeTurned: 40, back: 0, homeSwipe: 40 }),
-  bare("Handheld 16:9, 6.2 inches", 720, 1280, 237),
-  bare("Small 4:3, 3.5 inches", 480, 640, 229),
+  phone("Large foldable open 8:7", 2208, 1840, {
+    ppi: 374,
+    cornerPx: 60,
+    cutout: [0, 0, 0],
+    top: 0,
+    home: 44,
+    ends: [0, 0],
+    homeTurned: 44,
+    back: 60,
+    homeSwipe: 44,
+  }),
+  bare("Square-ish 31:27, 3.9 inches", 1080, 1240, { ppi: 420 }),
+  bare("Small tablet 16:10", 800, 1280, { ppi: 216, edgePx: 20 }),
+  phone("Small tablet 3:2", 1488, 2266, { ppi: 326, cornerPx: 43, cutout: [0, 0, 0], top: 0, home: 40, ends: [0, 0], homeTurned: 40, back: 0, homeSwipe: 40 }),
+  bare("Tablet 4:3", 1536, 2048, { ppi: 264, edgePx: 40 }),
+  phone("Tablet 16:10", 1600, 2560, { ppi: 274, cornerPx: 40, cutout: [0, 0, 0], top: 0, home: 34, ends: [0, 0], homeTurned: 34, back: 46, homeSwipe: 34 }),
+  phone("Large tablet 4:3", 2048, 2732, { ppi: 264, cornerPx: 36, cutout: [0, 0, 0], top: 0, home: 40, ends: [0, 0], homeTurned: 40, back: 0, homeSwipe: 40 }),
+  bare("Handheld 16:9, 6.2 inches", 720, 1280, { ppi: 237 }),
+  bare("Small 4:3, 3.5 inches", 480, 640, { ppi: 229 }),
   {
-    ...phone("Phone browser with its bars", 1080, 2400, 411, {
+    ...phone("Phone browser with its bars", 1080, 2400, {
+      ppi: 411,
       cornerPx: 96,
       cutout: [84, 84, 18],
       top: 240,

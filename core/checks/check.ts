@@ -1,5 +1,5 @@
 /** All findings of a layout on a screen: the families judged once and in each moment, brought together and put in order. */
-import { LENGTH_SLACK } from "../engine/geometry/shape";
+import { LENGTH_SLACK, SAME_MEASURE } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
 import { prepareLayout, type PreparedLayout } from "../engine/placement/prepare";
 import { PLAIN_VIEW, resolve, type View } from "../engine/placement/resolve";
@@ -123,9 +123,6 @@ function mergeMoments(judged: readonly Held[], moments: number): Held[] {
     return same ? [{ found: worst, moment: null }] : group;
   });
 }
-
-/** Measures of two moments that differ by no more than this, in their own unit, are the same (model.md section 3): areas are summed numerically. */
-const SAME_MEASURE = 1e-3;
 
 function sameMeasure(a: Found, b: Found): boolean {
   return Math.abs((a.measure?.value ?? 0) - (b.measure?.value ?? 0)) <= SAME_MEASURE + LENGTH_SLACK;

@@ -1,6 +1,6 @@
 /** Whether a stick's travel has room and is long enough for a thumb. */
 import { centreOf } from "../engine/geometry/point";
-import { LENGTH_SLACK, SCREEN_SLACK_PX } from "../engine/geometry/shape";
+import { LENGTH_SLACK, SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
 import { outside } from "./outside";

@@ -4,7 +4,8 @@
  */
 import { clearance } from "../engine/geometry/distance";
 import type { Box } from "../engine/geometry/point";
-import { LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { type Shape } from "../engine/geometry/shape";
+import { LENGTH_SLACK, FILED_SLACK, SPARE_MM } from "../engine/geometry/tolerances";
 import { sharedArea } from "../engine/geometry/overlap";
 import { changeHit, reorderControls } from "../editing/edits/controls";
 import { formatLength } from "../engine/placement/length";
@@ -17,8 +18,6 @@ import type { CheckContext, Standing } from "./context";
 import type { Mend, Side } from "./mend";
 import { outside } from "./outside";
 
-/** What a move goes beyond what is wanted, mm: lengths in the file have six decimals, and what stands just at a limit may fall back under it. */
-const SPARE_MM = 0.02;
 const WAYS: readonly (readonly [Side, number, number])[] = [
   ["up", 0, -1],
   ["down", 0, 1],
@@ -29,7 +28,7 @@ const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
 
 /** A length in mm rounded up to what texts show, so that what is proposed is enough. */
 export function enoughMm(mm: number): number {
-  return Math.ceil(mm * 10 - 1e-6) / 10;
+  return Math.ceil(mm * 10 - FILED_SLACK) / 10;
 }
 
 /** Makes a mend on the layout, as an edit on the screen in view. */
@@ -91,7 +90,7 @@ export function backInto(context: CheckContext, standing: Standing, frame: Box):
   const back = { left: "right", right: "left", top: "down", bottom: "up" } as const;
   const mm = enoughMm(px / context.mm + SPARE_MM);
   if (outside(shifted(standing.at.visual, back[side], mm * context.mm), frame).px > LENGTH_SLACK) return null;
-  return isHarmless(context, standing, back[side], mm * context.mm, context.layout.limits.minGapMm * context.mm)
+  return isHarmless(context, standing, back[side], mm * context.mm)
     ? { kind: "move", id: standing.control.id, side: back[side], mm, leaves: leavesCluster(context, standing, back[side], mm) }
     : null;
 }
@@ -102,7 +101,7 @@ export function growBy(context: CheckContext, standing: Standing, least: number)
   const px = mm * context.mm;
   const { area } = standing;
   const grown = grownBy(area, px);
-  return harmsNeighbours(context, standing, grown, context.layout.limits.minGapMm * context.mm) ? null : { kind: "grow", id: standing.control.id, mm };
+  return harmsNeighbours(context, standing, grown) ? null : { kind: "grow", id: standing.control.id, mm };
 }
 
 /** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere, one within the cluster before one out of it; null where there is none. */
@@ -117,7 +116,7 @@ export function setApart(context: CheckContext, a: Standing, b: Standing): Mend 
       const mm = enoughMm(shiftToClear(mover.area, other.area, side, gap + SPARE_MM * context.mm) / context.mm);
       const leaves = leavesCluster(context, mover, side, mm);
       const better = best === null || (leaves === best.leaves ? mm < best.mm - LENGTH_SLACK : best.leaves);
-      if (better && isHarmless(context, mover, side, mm * context.mm, gap)) best = { kind: "move", id: mover.control.id, side, mm, leaves };
+      if (better && isHarmless(context, mover, side, mm * context.mm)) best = { kind: "move", id: mover.control.id, side, mm, leaves };
     }
   return best;
 }
@@ -149,12 +148,12 @@ function shiftToClear(mover: Shape, other: Shape, side: Side, gap: number): numb
   return high;
 }
 
-function isHarmless(context: CheckContext, mover: Standing, side: Side, px: number, gap: number): boolean {
+function isHarmless(context: CheckContext, mover: Standing, side: Side, px: number): boolean {
   const { frames, resolved } = context;
   const visual = shifted(mover.at.visual, side, px);
   const area = shifted(mover.area, side, px);
   if (outside(visual, frames.safe).px > Math.max(LENGTH_SLACK, outside(mover.at.visual, frames.safe).px)) return false;
-  if (harmsNeighbours(context, mover, area, gap)) return false;
+  if (harmsNeighbours(context, mover, area)) return false;
   return resolved.keepClear.every((zone) => {
     const box: Shape = { shape: "box", x: zone.x, y: zone.y, w: zone.w, h: zone.h };
     return sharedArea({ ...visual, shape: "box" }, box) <= sharedArea({ ...mover.at.visual, shape: "box" }, box) + LENGTH_SLACK;
@@ -162,7 +161,8 @@ function isHarmless(context: CheckContext, mover: Standing, side: Side, px: numb
 }
 
 /** Whether an area, changed, would come nearer to its neighbours than is wanted, or deeper under ground. */
-function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape, gap: number): boolean {
+function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape): boolean {
+  const gap = context.layout.limits.minGapMm * context.mm;
   const together = (s: Standing) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
   for (const s of context.standing) {
     if (s === mover || s.at.sharing !== "own" || !together(s)) continue;
@@ -170,7 +170,7 @@ function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape, ga
     const wanted = s.ground === mover.ground ? gap : s.ground && s.index > mover.index ? 0 : -Infinity;
     if (wanted === -Infinity || !isNear(area, s.area, gap)) continue;
     const after = clearance(area, s.area).px;
-    if (after < wanted - 1e-6 && after < clearance(mover.area, s.area).px - 1e-6) return true;
+    if (after < wanted - FILED_SLACK && after < clearance(mover.area, s.area).px - FILED_SLACK) return true;
   }
   return false;
 }

@@ -1,5 +1,5 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
-import { SCREEN_SLACK_PX } from "../engine/geometry/shape";
+import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import { placementIn } from "../editing/spots";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";

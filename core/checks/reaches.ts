@@ -1,7 +1,7 @@
 /** Whether the thumbs that hold the device reach what they must, and can do at once what is wanted at once. */
 import { clearance, distanceTo } from "../engine/geometry/distance";
 import { centreOf, type Point, magnitude } from "../engine/geometry/point";
-import { LENGTH_SLACK } from "../engine/geometry/shape";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { thumbPivots } from "../editing/thumbs";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, type Found } from "./finding";

@@ -1,6 +1,7 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
 import { sharedArea } from "../engine/geometry/overlap";
-import { LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { type Shape } from "../engine/geometry/shape";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/union";
 import type { Check, MomentContext } from "./context";
 import { shareText, type Found } from "./finding";

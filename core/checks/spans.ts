@@ -8,7 +8,7 @@
  * border between them is found by bisection. Nothing is assumed of how a finding depends on the aspect: arrangement ends,
  * clamps, corners of frames and thresholds of severity all show themselves as such borders.
  */
-import { LENGTH_SLACK } from "../engine/geometry/shape";
+import { LENGTH_SLACK, BORDER_ASPECT, HALF_OPEN_ASPECT } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
 import { prepareLayout } from "../engine/placement/prepare";
 import { plainScreen } from "../engine/placement/screen";
@@ -37,8 +37,6 @@ export interface Span {
 
 /** A closed interval of 0.002 holds at least one look at this step. A finding that is gone for less than a step may be told as one interval. */
 const STEP = 0.0019;
-/** Borders are found to this, half of what is promised. */
-const BORDER = 0.0002;
 
 /** The screen of an aspect; not rounded to whole px. */
 export function screenAt(range: Omit<SpanRange, "from" | "to">, aspect: number): Screen {
@@ -68,19 +66,19 @@ export function findSpans(layout: Layout, range: SpanRange, view: View = PLAIN_V
   const gathered = new Map<string, Gathered>();
   const see = (look: Look, aspect: number) => {
     for (const [key, f] of look) note(gathered, key, f, aspect);
+    return look;
   };
+  const seen = (aspect: number) => see(lookAt(aspect), aspect);
   for (const [from, to] of pieces(layout, range)) {
     const steps = Math.max(1, Math.ceil((to - from) / STEP));
     const open = new Map<string, number>();
-    let before = lookAt(from);
+    let before = seen(from);
     let at = from;
-    see(before, from);
     for (const key of before.keys()) open.set(key, from);
     for (let i = 1; i <= steps; i += 1) {
       const next = i === steps ? to : from + ((to - from) * i) / steps;
-      const look = lookAt(next);
-      see(look, next);
-      for (const border of borders(before, look, at, next, lookAt, see)) {
+      const look = seen(next);
+      for (const border of borders({ look: before, aspect: at }, { look, aspect: next }, seen)) {
         if (border.begins) open.set(border.key, border.aspect);
         else {
           gathered.get(border.key)!.intervals.push([open.get(border.key)!, border.aspect]);
@@ -119,10 +117,10 @@ function pieces(layout: Layout, range: SpanRange): [number, number][] {
       }
     }
   }
-  // An arrangement's end counts as reached within 1e-9 (a slack of lengths), so a piece ends two slacks before it.
+  // An arrangement's end counts as reached within 1e-9 (a slack of lengths), so a piece ends well before it.
   const inside = [...cuts].filter((c) => c > range.from && c < range.to).sort((x, y) => x - y);
   const starts = [range.from, ...inside];
-  const ends = [...inside.map((c) => c - 1e-7), range.to];
+  const ends = [...inside.map((c) => c - HALF_OPEN_ASPECT), range.to];
   return starts.map((start, i) => [Math.min(start + (i === 0 ? 0 : LENGTH_SLACK), ends[i]), ends[i]]);
 }
 
@@ -132,17 +130,24 @@ interface Border {
   readonly aspect: number;
 }
 
+/** A look at the findings at one aspect. */
+interface Seen {
+  readonly look: Look;
+  readonly aspect: number;
+}
+
 /** Where findings begin or end between two looks, in order. The looks on the way are shared by all of them. */
-function borders(before: Look, after: Look, from: number, to: number, lookAt: (aspect: number) => Look, see: (look: Look, aspect: number) => void): Border[] {
+function borders(first: Seen, last: Seen, lookAt: (aspect: number) => Look): Border[] {
+  const { look: before, aspect: from } = first;
+  const { look: after, aspect: to } = last;
   const changed = new Set<string>();
   for (const key of before.keys()) if (!after.has(key)) changed.add(key);
   for (const key of after.keys()) if (!before.has(key)) changed.add(key);
   if (changed.size === 0) return [];
-  if (to - from <= BORDER) return [...changed].map((key) => ({ key, begins: after.has(key), aspect: after.has(key) ? to : from }));
-  const middle = (from + to) / 2;
-  const look = lookAt(middle);
-  see(look, middle);
-  return [...borders(before, look, from, middle, lookAt, see), ...borders(look, after, middle, to, lookAt, see)];
+  if (to - from <= BORDER_ASPECT) return [...changed].map((key) => ({ key, begins: after.has(key), aspect: after.has(key) ? to : from }));
+  const aspect = (from + to) / 2;
+  const middle = { look: lookAt(aspect), aspect };
+  return [...borders(first, middle, lookAt), ...borders(middle, last, lookAt)];
 }
 
 function note(gathered: Map<string, Gathered>, key: string, f: Finding<FindingCode>, aspect: number): void {
@@ -158,7 +163,7 @@ function toSpan({ first, severity, intervals, worst }: Gathered): Span {
   const joined: [number, number][] = [];
   for (const [from, to] of intervals) {
     const last = joined[joined.length - 1];
-    if (last && from - last[1] <= 2e-7) last[1] = to;
+    if (last && from - last[1] <= 2 * HALF_OPEN_ASPECT) last[1] = to;
     else joined.push([from, to]);
   }
   return { code: first.code, subjects: first.subjects, moment: first.moment, severity, intervals: joined, worst };

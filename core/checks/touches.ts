@@ -1,7 +1,8 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
 import { clearance } from "../engine/geometry/distance";
 import { sharedArea } from "../engine/geometry/overlap";
-import { areaOf, LENGTH_SLACK, type Shape } from "../engine/geometry/shape";
+import { areaOf, type Shape } from "../engine/geometry/shape";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/union";
 import type { Check, CheckContext, MomentContext, Standing } from "./context";
 import { mmText, shareText, type Found } from "./finding";

@@ -5,12 +5,18 @@ export const CLUSTER_FORMS = ["arc", "ring", "row", "column"] as const;
 /** How controls of a cluster are set: on an arc about the thumb, in a ring, in a row, in a column. */
 export type ClusterForm = (typeof CLUSTER_FORMS)[number];
 
+/** What a form is set about, px: the cluster's middle, and the thumb that reaches for it. */
+export interface About {
+  readonly middle: Point;
+  readonly thumb: Point;
+}
+
 /**
  * Where boxes of given sizes stand in a form, their common middle about (0, 0), px. An arc runs about `thumb`, at the
  * distance that the middle of the cluster has from it, so that every control is as easy to reach; the largest box comes
  * first, nearest the thumb's own line. Neighbours are `gap` px apart.
  */
-export function formed(form: ClusterForm, sizes: readonly { readonly w: number; readonly h: number }[], gap: number, middle: Point, thumb: Point): Point[] {
+export function formed(form: ClusterForm, sizes: readonly { readonly w: number; readonly h: number }[], gap: number, { middle, thumb }: About): Point[] {
   const n = sizes.length;
   if (n === 0) return [];
   const along = (i: number) => (form === "column" ? sizes[i].h : form === "row" ? sizes[i].w : Math.max(sizes[i].w, sizes[i].h));

@@ -75,8 +75,7 @@ test.each(CLUSTER_FORMS)("in the form %s neighbours keep their gap", (form) => {
         form,
         sides.map((s) => ({ w: s, h: s })),
         10,
-        { x: 700, y: 300 },
-        { x: 1000, y: 350 },
+        { middle: { x: 700, y: 300 }, thumb: { x: 1000, y: 350 } },
       );
       points.slice(1).forEach((p, i) => {
         const apart = Math.hypot(p.x - points[i].x, p.y - points[i].y) - (sides[i] + sides[i + 1]) / 2;

@@ -15,6 +15,7 @@ import { pinFor, placeAll, rewritten, sightOf, type Sight } from "./placing";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 import { nearestThumb } from "./thumbs";
 import { clusterOf, inCluster, overrideIn, placementIn, putOverride, putPlacement, spotBox } from "./spots";
+import { FILED_SLACK } from "../engine/geometry/tolerances";
 
 /** A sight of the same screen as if it used another arrangement; null: the base. */
 function underArrangement(sight: Sight, arrangement: string | null): Sight {
@@ -119,8 +120,7 @@ export function setForm(sight: Sight, id: string, form: ClusterForm): Result<Lay
     form,
     children.map((c) => c.visual),
     gap,
-    middle,
-    nearestThumb(sight.layout, sight.screen, middle),
+    { middle, thumb: nearestThumb(sight.layout, sight.screen, middle) },
   );
   const boxes = children.map((c, i): readonly [string, Box] => [
     c.id,
@@ -161,8 +161,8 @@ export function scaleCluster(sight: Sight, id: string, box: Box): Result<Layout>
   const w = now.w * growth;
   const h = now.h * growth;
   // What was held by the drag stays: the side opposite to the one that moved.
-  const x = Math.abs(box.x - now.x) < 1e-6 ? now.x : now.x + now.w - w;
-  const y = Math.abs(box.y - now.y) < 1e-6 ? now.y : now.y + now.h - h;
+  const x = Math.abs(box.x - now.x) < FILED_SLACK ? now.x : now.x + now.w - w;
+  const y = Math.abs(box.y - now.y) < FILED_SLACK ? now.y : now.y + now.h - h;
   let layout = putPlacement(sight.layout, sight.resolved.arrangement, { kind: "cluster", id }, scaledPin(sight, id, { x, y, w, h }));
   for (const child of inCluster(sight.layout, id, sight.resolved.arrangement)) {
     const pin = placementIn(sight.layout, sight.resolved.arrangement, child);
@@ -211,7 +211,12 @@ export function commonSize(sight: Sight, id: string): string | null {
 }
 
 /** Adds ready-made controls as a new cluster in a form, its middle at a point of the screen in view. Gives the layout and the cluster's id. */
-export function addCluster(sight: Sight, controls: readonly Control[], name: string, form: ClusterForm, at: Point): Result<{ layout: Layout; id: string }> {
+export function addCluster(
+  sight: Sight,
+  controls: readonly Control[],
+  name: string,
+  { form, at }: { readonly form: ClusterForm; readonly at: Point },
+): Result<{ layout: Layout; id: string }> {
   const grown = checked(sight.layout, { ...sight.layout, controls: [...sight.layout.controls, ...controls] });
   if (!grown.ok) return grown;
   const whole = { ...sight.view, moment: null };

@@ -124,5 +124,5 @@ export function growCluster(sight: Sight, actions: readonly Action[], x: number,
     now = { ...now, layout: { ...now.layout, controls: [...now.layout.controls, control] } };
   }
   const name = freeName(sight.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
-  return addCluster(sight, made, name, "arc", { x, y });
+  return addCluster(sight, made, name, { form: "arc", at: { x, y } });
 }

@@ -3,7 +3,7 @@
  * Which numbers change follows from the placement rules read backwards; on other screens the control goes where those numbers lead.
  */
 import type { Box } from "../engine/geometry/point";
-import { LENGTH_SLACK } from "../engine/geometry/shape";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { formatLength, LENGTH_UNITS, lengthOf, type LengthUnit } from "../engine/placement/length";
 import { lengthPx, readyLength, rulerOf, type Metrics } from "../engine/placement/ruler";
 import { checked } from "./edits/check";

@@ -7,6 +7,7 @@
  * Guides say what was met, and how far the box is from it.
  */
 import type { Box } from "../engine/geometry/point";
+import { FILED_SLACK } from "../engine/geometry/tolerances";
 
 /** What a guide shows: a line at `at` px across its axis, running from `from` to `to` along the other; `gaps` are the distances to be written along it. */
 export interface Guide {
@@ -71,7 +72,7 @@ export function snapEdge(box: Box, axis: Axis, end: "from" | "to", targets: Snap
   const { at, side } = AXES[axis];
   const edge = end === "from" ? box[at] : box[at] + box[side];
   const lines = [...targets.frames.map((b) => [b, "frame" as const] as const), ...targets.others.map((b) => [b, "edge" as const] as const)].flatMap(
-    ([b, sort]) => [b[at], b[at] + b[side]].map((line) => candidate(axis, line - edge, line, sort, b)),
+    ([b, sort]) => [b[at], b[at] + b[side]].map((line) => candidate(axis, edge, { line, sort, other: b })),
   );
   const found = best([...lines, ...gridCandidates(axis, [edge], targets)], targets.reachPx);
   return found && { shift: found.shift, guide: found.guide(box) };
@@ -79,12 +80,20 @@ export function snapEdge(box: Box, axis: Axis, end: "from" | "to", targets: Snap
 
 function best(candidates: readonly Candidate[], reach: number): Candidate | null {
   let found: Candidate | null = null;
-  for (const c of candidates) if (Math.abs(c.shift) <= reach && (found === null || Math.abs(c.shift) < Math.abs(found.shift) - 1e-6)) found = c;
+  for (const c of candidates) if (Math.abs(c.shift) <= reach && (found === null || Math.abs(c.shift) < Math.abs(found.shift) - FILED_SLACK)) found = c;
   return found;
 }
 
-/** A candidate that brings something onto a line of another box; its guide runs over both and tells the free distance between them. */
-function candidate(axis: Axis, shift: number, line: number, sort: Guide["sort"], other: Box): Candidate {
+/** A line that something may be brought onto, and the box it belongs to. */
+interface Line {
+  readonly line: number;
+  readonly sort: Guide["sort"];
+  readonly other: Box;
+}
+
+/** A candidate that brings what is at `mine` onto a line of another box; its guide runs over both and tells the free distance between them. */
+function candidate(axis: Axis, mine: number, { line, sort, other }: Line): Candidate {
+  const shift = line - mine;
   const { at, side, across, acrossSide } = AXES[axis];
   const crossing = axis === "x" ? "y" : "x";
   return {
@@ -120,18 +129,18 @@ function moveCandidates(box: Box, targets: SnapTargets, axis: Axis): Candidate[]
   const lines = (other: Box) => [other[at], other[at] + other[side] / 2, other[at] + other[side]];
   for (const frame of targets.frames) {
     const [low, middle, high] = lines(frame);
-    out.push(candidate(axis, low - own[0], low, "frame", frame), candidate(axis, middle - own[1], middle, "frame", frame));
-    out.push(candidate(axis, high - own[2], high, "frame", frame));
+    out.push(candidate(axis, own[0], { line: low, sort: "frame", other: frame }), candidate(axis, own[1], { line: middle, sort: "frame", other: frame }));
+    out.push(candidate(axis, own[2], { line: high, sort: "frame", other: frame }));
   }
   for (const other of targets.others) {
     const [low, middle, high] = lines(other);
-    out.push(candidate(axis, middle - own[1], middle, "centre", other));
-    for (const line of [low, high]) for (const mine of [own[0], own[2]]) out.push(candidate(axis, line - mine, line, "edge", other));
+    out.push(candidate(axis, own[1], { line: middle, sort: "centre", other: other }));
+    for (const line of [low, high]) for (const mine of [own[0], own[2]]) out.push(candidate(axis, mine, { line: line, sort: "edge", other: other }));
   }
   if (axis === "x")
     for (const twin of targets.twins) {
       const line = targets.widthPx - twin.x - twin.w / 2;
-      out.push(candidate("x", line - own[1], line, "twin", { ...twin, x: targets.widthPx - twin.x - twin.w }));
+      out.push(candidate("x", own[1], { line, sort: "twin", other: { ...twin, x: targets.widthPx - twin.x - twin.w } }));
     }
   out.push(...gapCandidates(box, targets.others, axis), ...gridCandidates(axis, [own[0], own[2]], targets));
   return out;

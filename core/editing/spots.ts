@@ -162,8 +162,7 @@ export function clusterOf(placement: Placement | null): string | null {
 /** Changes the placements of several spots of one kind, each by the same rule, where they belong on a screen of that arrangement; of another kind they stay. */
 export function changePlacements<K extends Placement["kind"]>(
   layout: Layout,
-  arrangement: string | null,
-  keys: readonly string[],
+  { keys, arrangement }: { readonly keys: readonly string[]; readonly arrangement: string | null },
   kind: K,
   change: (placement: Extract<Placement, { kind: K }>, key: string) => Extract<Placement, { kind: K }>,
 ): Result<Layout> {

@@ -166,8 +166,8 @@ export function unplug(layout: Layout, name: string, list: DeskList, index: numb
 }
 
 /** Changes fields of one desk source: value, scale, inner, outer. */
-export function changeDesk(layout: Layout, name: string, list: DeskList, index: number, change: object): Result<Layout> {
-  return withSources(layout, name, list, (sources) => sources.map((s, i) => (i === index ? { ...s, ...change } : s)));
+export function changeDesk(layout: Layout, { action, list, index }: Pick<DeskWire, "action" | "list" | "index">, change: object): Result<Layout> {
+  return withSources(layout, action, list, (sources) => sources.map((s, i) => (i === index ? { ...s, ...change } : s)));
 }
 
 function withSources(layout: Layout, name: string, list: DeskList, change: (sources: readonly DeskSource[]) => DeskSource[]): Result<Layout> {

@@ -87,7 +87,7 @@ test("newly bound keys take their usual direction, others the first that is free
   let axis = one("axis");
   for (const end of ["key KeyA", "key KeyE"]) axis = get(plugIn(axis, "go", end));
   expect(axis.actions[0].keys.map((k) => k.value)).toEqual([-1, 1]);
-  expect(get(changeDesk(axis, "go", "keys", 1, { value: 0.5 })).actions[0].keys[1]).toEqual({ code: "KeyE", value: 0.5 });
+  expect(get(changeDesk(axis, { action: "go", list: "keys", index: 1 }, { value: 0.5 })).actions[0].keys[1]).toEqual({ code: "KeyE", value: 0.5 });
 });
 
 const withControl = (kind: ControlKind, action: ActionKind, serves: Serve[] = []) =>

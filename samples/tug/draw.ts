@@ -1,4 +1,5 @@
 /** Draws the tug's world on a canvas. The camera follows the tug along the quay. */
+import type { Point } from "../../core/engine/geometry/point";
 import { clampTo } from "../../core/engine/geometry/point";
 import { drawTug } from "../scenes";
 import { FIRE, WORLD, type TugState } from "./world";
@@ -16,7 +17,7 @@ export function drawWorld(ctx: Ctx, tug: TugState, w: number, h: number): void {
   ctx.translate(-camX, -camY);
   drawWater(ctx, tug, camX, viewW);
   drawQuay(ctx, tug);
-  if (tug.barge.towed) line(ctx, tug.x - Math.cos(tug.heading) * 46, tug.y - Math.sin(tug.heading) * 46, tug.barge.x, tug.barge.y, "#d9cfb6", 2);
+  if (tug.barge.towed) line(ctx, { x: tug.x - Math.cos(tug.heading) * 46, y: tug.y - Math.sin(tug.heading) * 46 }, tug.barge, { colour: "#d9cfb6", width: 2 });
   drawBarge(ctx, tug.barge);
   ctx.save();
   ctx.translate(tug.x, tug.y);
@@ -102,12 +103,12 @@ function rings(ctx: Ctx, tug: TugState): void {
   }
 }
 
-function line(ctx: Ctx, x0: number, y0: number, x1: number, y1: number, colour: string, width: number): void {
+function line(ctx: Ctx, from: Point, to: Point, { colour, width }: { readonly colour: string; readonly width: number }): void {
   ctx.strokeStyle = colour;
   ctx.lineWidth = width;
   ctx.beginPath();
-  ctx.moveTo(x0, y0);
-  ctx.lineTo(x1, y1);
+  ctx.moveTo(from.x, from.y);
+  ctx.lineTo(to.x, to.y);
   ctx.stroke();
 }
 
@@ -140,7 +141,7 @@ function drawCompass(ctx: Ctx, tug: TugState, w: number, h: number): void {
   }
   ctx.stroke();
   ctx.restore();
-  line(ctx, w / 2, 0, w / 2, height, "#8ea2ff", Math.max(1, 2 * u));
+  line(ctx, { x: w / 2, y: 0 }, { x: w / 2, y: height }, { colour: "#8ea2ff", width: Math.max(1, 2 * u) });
 }
 
 /** The tide clock at top right. */
@@ -156,7 +157,7 @@ function drawClock(ctx: Ctx, tug: TugState, w: number, h: number): void {
   ctx.fill();
   ctx.stroke();
   const angle = tug.time / 12;
-  line(ctx, x, y, x + Math.sin(angle) * 32 * u, y - Math.cos(angle) * 32 * u, "#e8e4da", Math.max(1, 2 * u));
+  line(ctx, { x, y }, { x: x + Math.sin(angle) * 32 * u, y: y - Math.cos(angle) * 32 * u }, { colour: "#e8e4da", width: Math.max(1, 2 * u) });
 }
 
 function banner(ctx: Ctx, text: string, w: number, h: number): void {

@@ -92,7 +92,7 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
     lamp,
     horn: pressOf(values, "horn"),
     pumping,
-    barge: tow(tug, values, x, y, heading),
+    barge: tow(tug.barge, { x, y, heading }, pressOf(values, "towline")),
     fire: clampTo(tug.fire - (onFire ? s / 6 : 0), 0, 1),
     logOpen,
     paused,
@@ -102,13 +102,14 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
   };
 }
 
-function tow(tug: TugState, values: ActionValues, x: number, y: number, heading: number): TugState["barge"] {
+/** Where the barge is once the tug stands at `at`; `line`: whether the towline is out. */
+function tow(barge: TugState["barge"], { x, y, heading }: Pick<TugState, "x" | "y" | "heading">, line: boolean): TugState["barge"] {
   const stern = { x: x - Math.cos(heading) * 46, y: y - Math.sin(heading) * 46 };
-  const dx = tug.barge.x - stern.x;
-  const dy = tug.barge.y - stern.y;
+  const dx = barge.x - stern.x;
+  const dy = barge.y - stern.y;
   const far = Math.hypot(dx, dy);
-  const towed = pressOf(values, "towline") && (tug.barge.towed || far < TOW_REACH);
-  if (!towed || far <= 90) return { ...tug.barge, towed };
+  const towed = line && (barge.towed || far < TOW_REACH);
+  if (!towed || far <= 90) return { ...barge, towed };
   return { x: stern.x + (dx * 90) / far, y: clampTo(stern.y + (dy * 90) / far, WORLD.quay + 34, WORLD.h - 30), towed };
 }
 

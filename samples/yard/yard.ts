@@ -80,7 +80,7 @@ function drawYard(ctx: CanvasRenderingContext2D, bodies: ReadonlyMap<string, Bod
   [...bodies].forEach(([name, body], i) => {
     const cx = left + size * ((i % cols) + 0.5);
     const cy = top + size * (Math.floor(i / cols) + 0.45);
-    drawBody(ctx, body, cx, cy, size * 0.3);
+    drawBody(ctx, body, { cx, cy, r: size * 0.3 });
     ctx.fillStyle = "#c8cfd3";
     ctx.font = `500 ${size * 0.11}px "Archivo Variable", system-ui, sans-serif`;
     ctx.textAlign = "center";
@@ -89,7 +89,14 @@ function drawYard(ctx: CanvasRenderingContext2D, bodies: ReadonlyMap<string, Bod
   });
 }
 
-function drawBody(ctx: CanvasRenderingContext2D, body: Body, cx: number, cy: number, r: number): void {
+/** A disc that a body lives in, px. */
+interface Disc {
+  readonly cx: number;
+  readonly cy: number;
+  readonly r: number;
+}
+
+function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc): void {
   ctx.lineWidth = Math.max(1, r * 0.03);
   ctx.strokeStyle = "#5f7380";
   ctx.beginPath();

@@ -14,8 +14,17 @@ export const HANDLES = [
 ] as const;
 export type HandleKey = (typeof HANDLES)[number]["key"];
 
+/** A drag of a handle: how far it has gone, px; no side becomes less than `least`; `keep`: the proportion stays. */
+export interface HandleDrag {
+  readonly key: HandleKey;
+  readonly dx: number;
+  readonly dy: number;
+  readonly least: number;
+  readonly keep: boolean;
+}
+
 /** The box after its handle has gone by (dx, dy); the opposite side or corner stays. `keep`: the proportion stays too. No side becomes less than `least`. */
-export function draggedBox(box: Box, key: HandleKey, dx: number, dy: number, least: number, keep: boolean): Box {
+export function draggedBox(box: Box, { key, dx, dy, least, keep }: HandleDrag): Box {
   const handle = HANDLES.find((h) => h.key === key)!;
   const signX = handle.fx * 2 - 1;
   const signY = handle.fy * 2 - 1;
@@ -37,17 +46,10 @@ function sized(box: Box, { fx, fy }: { fx: number; fy: number }, w: number, h: n
 }
 
 /** The same with the dragged edges snapped; of a kept proportion the edge along x leads. */
-export function snappedBox(
-  box: Box,
-  key: HandleKey,
-  dx: number,
-  dy: number,
-  least: number,
-  keep: boolean,
-  targets: SnapTargets,
-): { box: Box; guides: Guide[] } {
+export function snappedBox(box: Box, drag: HandleDrag, targets: SnapTargets): { box: Box; guides: Guide[] } {
+  const { key, least, keep } = drag;
   const handle = HANDLES.find((h) => h.key === key)!;
-  const free = draggedBox(box, key, dx, dy, least, keep);
+  const free = draggedBox(box, drag);
   const end = (f: number) => (f === 0 ? "from" : "to");
   const x = handle.fx === 0.5 ? null : snapEdge(free, "x", end(handle.fx), targets);
   const y = handle.fy === 0.5 || (keep && x) ? null : snapEdge(free, "y", end(handle.fy), targets);

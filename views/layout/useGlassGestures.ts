@@ -137,9 +137,10 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     const corner = g.handle.length === 2;
     const keep = (corner && isRound(g.id)) !== now.shift;
     const least = LEAST_MM * pxPerMm(g.sight.screen);
+    const drag = { key: g.handle, dx, dy, least, keep };
     const { box, guides: met } = now.free
-      ? { box: draggedBox(g.box, g.handle, dx, dy, least, keep), guides: [] }
-      : snappedBox(g.box, g.handle, dx, dy, least, keep, snapTargets(g.sight, [g.id], scale, isShown("grid")));
+      ? { box: draggedBox(g.box, drag), guides: [] }
+      : snappedBox(g.box, drag, snapTargets(g.sight, [g.id], scale, isShown("grid")));
     setGuides(met);
     const cluster = spotOf(g.sight.layout, g.id)?.kind === "cluster";
     session.preview(() => (cluster ? scaleCluster(g.sight, g.id, box) : placeAt(g.sight, g.id, box, true)));

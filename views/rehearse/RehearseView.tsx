@@ -49,7 +49,7 @@ export function RehearseView() {
     if (element.width !== Math.round(w * density)) element.width = Math.round(w * density);
     if (element.height !== Math.round(h * density)) element.height = Math.round(h * density);
     ctx.setTransform(density, 0, 0, density, 0, 0);
-    drawTraces(ctx, actions, traces, w, h, TONES[resolvedTheme === "dark" ? "dark" : "light"]);
+    drawTraces(ctx, actions, traces, { w, h, colours: TONES[resolvedTheme === "dark" ? "dark" : "light"] });
   };
   const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick: (values) => traces.push(values) });
   const glass = useRef<HTMLDivElement>(null);

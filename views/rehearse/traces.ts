@@ -39,9 +39,7 @@ export function drawTraces(
   ctx: CanvasRenderingContext2D,
   actions: readonly Action[],
   traces: Traces,
-  w: number,
-  h: number,
-  colours: { ink: string; rule: string; accent: string },
+  { w, h, colours }: { readonly w: number; readonly h: number; readonly colours: { ink: string; rule: string; accent: string } },
 ): void {
   ctx.clearRect(0, 0, w, h);
   const lane = h / Math.max(1, actions.length);

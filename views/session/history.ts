@@ -20,7 +20,12 @@ export const NO_HISTORY: History = { past: [], future: [] };
 const MOST_ENTRIES = 500;
 
 /** Remembers the step from one layout to another; the same layout leaves no entry. `merge`: joins the last entry of the same label. */
-export function record(history: History, before: Layout, after: Layout, label: string, merge = false): History {
+export function record(
+  history: History,
+  before: Layout,
+  after: Layout,
+  { label, merge = false }: { readonly label: string; readonly merge?: boolean },
+): History {
   const entry = entryFor(before, after, label);
   if (!entry) return history;
   const last = history.past[history.past.length - 1];

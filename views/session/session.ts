@@ -141,7 +141,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       if (result.value === before) return true;
       set({
         layout: result.value,
-        history: record(get().history, before, result.value, label, merge && run),
+        history: record(get().history, before, result.value, { label, merge: merge && run }),
         selection: settle(result.value),
         view: settleView(result.value),
         notice: null,
@@ -175,7 +175,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       const { gesture, layout: after, history } = get();
       if (!gesture) return;
       previewRefusal = null;
-      set({ gesture: null, history: record(history, gesture.base, after, gesture.label), selection: settle(after) });
+      set({ gesture: null, history: record(history, gesture.base, after, gesture), selection: settle(after) });
       if (after !== gesture.base) save();
     },
     cancel() {

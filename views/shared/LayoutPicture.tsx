@@ -7,7 +7,7 @@ import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../
 import type { Box } from "../../core/engine/geometry/point";
 import { boundsOf } from "../../core/editing/align";
 import { backdropAt, backdropKey } from "./backdrop";
-import { picturesOf, useImageArrivals } from "./images";
+import { suppliesOf, useImageArrivals } from "./images";
 
 interface Props {
   readonly layout: Layout;
@@ -35,7 +35,12 @@ export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[
 const MOST_CANVAS_PX = 4096;
 
 /** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. `clear`: what was on it is wiped off. */
-export function contextFor(canvas: HTMLCanvasElement, width: number, height: number, scale: number, clear = true): CanvasRenderingContext2D | null {
+export function contextFor(
+  canvas: HTMLCanvasElement,
+  { widthPx: width, heightPx: height }: Pick<Screen, "widthPx" | "heightPx">,
+  scale: number,
+  clear = true,
+): CanvasRenderingContext2D | null {
   const density = Math.min(window.devicePixelRatio || 1, MOST_CANVAS_PX / Math.max(width * scale, height * scale));
   const w = Math.max(1, Math.round(width * scale * density));
   const h = Math.max(1, Math.round(height * scale * density));
@@ -87,15 +92,22 @@ function changedPart(before: Shown | undefined, after: Shown, hairline: number):
   return boundsOf(parts);
 }
 
+/** The glass that is drawn: its screen, CSS px a px of it, and a count that rises when fonts or pictures have come in. */
+interface OnGlass {
+  readonly screen: Screen;
+  readonly scale: number;
+  readonly epoch: number;
+}
+
 /** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
-export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Screen, drawn: readonly Drawn[], scale: number, epoch: number): void {
+export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch }: OnGlass): void {
   const hairline = 1 / scale;
   const ground = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
   const after: Shown = { drawn, ground };
   const part = changedPart(shownOn.get(canvas), after, hairline);
   shownOn.set(canvas, after);
   if (part === null) return;
-  const ctx = contextFor(canvas, screen.widthPx, screen.heightPx, scale, part === undefined);
+  const ctx = contextFor(canvas, screen, scale, part === undefined);
   if (!ctx) return;
   ctx.save();
   let shown = drawn;
@@ -117,7 +129,7 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, screen: Scr
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
   ctx.clip();
   ctx.drawImage(backdropAt(layout.workbench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
-  drawControls(ctx, shown, hairline, picturesOf(layout));
+  drawControls(ctx, shown, hairline, suppliesOf(layout));
   ctx.fillStyle = "#05080b";
   for (const c of screen.cutouts) {
     ctx.beginPath();
@@ -148,7 +160,7 @@ export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resol
   const fonts = useFonts();
   const arrivals = useImageArrivals();
   useEffect(() => {
-    if (ref.current) drawGlass(ref.current, layout, screen, posed(layout, resolved, held), scale, fonts + arrivals * 1000);
+    if (ref.current) drawGlass(ref.current, layout, posed(layout, resolved, held), { screen, scale, epoch: fonts + arrivals * 1000 });
   }, [layout, screen, resolved, scale, fonts, held, arrivals]);
   return (
     <canvas

@@ -7,7 +7,8 @@ import type DOMPurify from "dompurify";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Layout } from "../../core/format/types";
-import type { PictureOf } from "../../runtime/art";
+import type { Supplies } from "../../runtime/art";
+import { ICONS } from "../../runtime/icons";
 
 export interface PictureBytes {
   readonly type: string;
@@ -95,17 +96,17 @@ function drawnOnce(image: HTMLImageElement, vector: boolean): Decoded {
   return canvas;
 }
 
-const byLayout = new WeakMap<Layout["pictures"], PictureOf>();
-/** The images of a layout's pictures by their ids. */
-export function picturesOf(layout: Layout): PictureOf {
-  let of = byLayout.get(layout.pictures);
-  if (!of) {
+const byLayout = new WeakMap<Layout["pictures"], Supplies>();
+/** What the looks of a layout are made of: the images of its pictures by their ids, and every icon there is. */
+export function suppliesOf(layout: Layout): Supplies {
+  let supplies = byLayout.get(layout.pictures);
+  if (!supplies) {
     const byId = new Map(layout.pictures.map((p) => [p.id, p]));
-    of = (id) => {
+    const pictureOf = (id: string) => {
       const picture = byId.get(id);
       return picture ? imageOf(picture) : null;
     };
-    byLayout.set(layout.pictures, of);
+    byLayout.set(layout.pictures, (supplies = { pictureOf, icons: ICONS }));
   }
-  return of;
+  return supplies;
 }

@@ -15,7 +15,7 @@ import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
 import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
-import { picturesOf } from "./images";
+import { suppliesOf } from "./images";
 import { padNow } from "./pads";
 import { contextFor } from "./LayoutPicture";
 
@@ -88,14 +88,14 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
       frame = requestAnimationFrame(step);
     };
     const paint = (current: typeof now.current, playing: Player) => {
-      const ctx = canvas.current && contextFor(canvas.current, current.screen.widthPx, current.screen.heightPx, current.scale);
+      const ctx = canvas.current && contextFor(canvas.current, current.screen, current.scale);
       if (!ctx) return;
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
       drawControls(
         ctx,
         drawnControls({ layout: current.layout, resolved: playing.resolved(), setup: playing.setup(), state: playing.state() }, motion),
         1 / current.scale,
-        picturesOf(current.layout),
+        suppliesOf(current.layout),
       );
     };
     frame = requestAnimationFrame(step);

@@ -13,8 +13,8 @@ export function checked(before: Layout, after: Layout): Result<Layout> {
   if (after === before) return ok(before);
   const plain = leaveOutDependent(after);
   const problems: Problem[] = [
-    ...changedItems("actions", before.actions, after.actions, plain.actions, actionSchema),
-    ...changedItems("controls", before.controls, after.controls, plain.controls, controlsSchema),
+    ...changedItems("actions", { before: before.actions, after: after.actions, plain: plain.actions }, actionSchema),
+    ...changedItems("controls", { before: before.controls, after: after.controls, plain: plain.controls }, controlsSchema),
   ];
   if (after.controls.length > LIMITS.controls) problems.push({ path: "controls", message: `a layout holds at most ${LIMITS.controls} controls` });
   if (after.actions.length > LIMITS.actions) problems.push({ path: "actions", message: `a layout holds at most ${LIMITS.actions} actions` });
@@ -27,7 +27,14 @@ export function checked(before: Layout, after: Layout): Result<Layout> {
   return problems.length > 0 ? { ok: false, problems } : ok(after);
 }
 
-function changedItems(list: string, before: readonly unknown[], after: readonly unknown[], plain: readonly unknown[], schema: z.ZodType): Problem[] {
+/** A list of a layout as it was, as it is, and as the schema wants to read it. */
+interface Changed {
+  readonly before: readonly unknown[];
+  readonly after: readonly unknown[];
+  readonly plain: readonly unknown[];
+}
+
+function changedItems(list: string, { before, after, plain }: Changed, schema: z.ZodType): Problem[] {
   if (before === after) return [];
   const known = new Set(before);
   return after.flatMap((item, i) => {

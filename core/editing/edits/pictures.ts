@@ -21,15 +21,15 @@ export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, pi
   const same = layout.pictures.find((p) => p.type === picture.type && p.data === picture.data);
   const id = same?.id ?? freeIdOf(layout.pictures, picture.name.replace(/\.[a-z]+$/i, ""), "picture");
   const pictures = same ? layout.pictures : [...layout.pictures, { id, name: picture.name.slice(0, 80) || "picture", type: picture.type, data: picture.data }];
-  return changeArt({ ...layout, pictures }, layout, ids, part, id);
+  return checked(layout, withArt({ ...layout, pictures }, ids, part, id));
 }
 
 /** Takes the picture off a part of controls' looks. */
 export function clearArt(layout: Layout, ids: readonly string[], part: ArtPart): Result<Layout> {
-  return changeArt(layout, layout, ids, part, undefined);
+  return checked(layout, withArt(layout, ids, part, undefined));
 }
 
-function changeArt(layout: Layout, before: Layout, ids: readonly string[], part: ArtPart, id: string | undefined): Result<Layout> {
+function withArt(layout: Layout, ids: readonly string[], part: ArtPart, id: string | undefined): Layout {
   const controls = layout.controls.map((c) => {
     if (!ids.includes(c.id)) return c;
     const art = { ...c.look.art, [part]: id };
@@ -38,5 +38,5 @@ function changeArt(layout: Layout, before: Layout, ids: readonly string[], part:
     return { ...c, look: Object.keys(art).length > 0 ? { ...look, art } : look } as Control;
   });
   const used = new Set(controls.flatMap((c) => Object.values(c.look.art ?? {})));
-  return checked(before, { ...layout, controls, pictures: layout.pictures.filter((p) => used.has(p.id)) });
+  return { ...layout, controls, pictures: layout.pictures.filter((p) => used.has(p.id)) };
 }

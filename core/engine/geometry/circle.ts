@@ -1,5 +1,6 @@
 /** Circles among the shapes: the commonest case, and the one with closed forms. */
-import { LENGTH_SLACK, type Shape } from "./shape";
+import { type Shape } from "./shape";
+import { LENGTH_SLACK } from "./tolerances";
 
 /** The radius where a shape is a circle (an ellipse or capsule as wide as high), else −1. */
 export function circleRadius(shape: Shape): number {

@@ -2,6 +2,7 @@
 import { clearance } from "./distance";
 import { centreOf, type Point } from "./point";
 import type { Shape } from "./shape";
+import { SQUARE_SLACK } from "./tolerances";
 
 /** One gap: the index of the other area, the distance px (0 where they lie on each other), and its two ends. */
 export interface Gap {
@@ -23,7 +24,7 @@ function farthest(shape: Shape, nx: number, ny: number, toward: Point): Point {
   const radius = shape.shape === "capsule" ? Math.min(halfW, halfH) : 0;
   const along = (n: number, half: number, at: number, wish: number) => {
     const flat = half - radius;
-    return (Math.abs(n) < 1e-6 ? Math.min(Math.max(wish, at - flat), at + flat) : at + Math.sign(n) * flat) + n * radius;
+    return (Math.abs(n) < SQUARE_SLACK ? Math.min(Math.max(wish, at - flat), at + flat) : at + Math.sign(n) * flat) + n * radius;
   };
   return { x: along(nx, halfW, x, toward.x), y: along(ny, halfH, y, toward.y) };
 }

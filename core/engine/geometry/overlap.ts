@@ -8,7 +8,8 @@
  */
 import { circleRadius, lensArea } from "./circle";
 import { magnitude } from "./point";
-import { LENGTH_SLACK, reachAt, type Shape } from "./shape";
+import { areaOf, reachAt, type Shape } from "./shape";
+import { LENGTH_SLACK } from "./tolerances";
 
 const STEPS = 96;
 const COS = Array.from({ length: STEPS + 1 }, (_, i) => Math.cos((Math.PI * i) / STEPS));
@@ -37,5 +38,6 @@ export function sharedArea(a: Shape, b: Shape): number {
     const height = Math.min(between + one, two) - Math.max(between - one, -two);
     if (height > 0) sum += height * SIN[i];
   }
-  return (sum * half * Math.PI) / STEPS;
+  // A sum of samples may come out above what there is to share; a share is never more than the whole.
+  return Math.min((sum * half * Math.PI) / STEPS, areaOf(a), areaOf(b));
 }

@@ -1,17 +1,9 @@
 /**
- * Shapes that take touches, and the one place where edges and tolerances are decided.
+ * Shapes that take touches, and the one place where edges are decided; how far apart counts as equal is in tolerances.ts.
  * Sets are closed: a point on the edge is inside. Two shapes overlap only if their intersection has an area.
  */
 import { magnitude, type Box } from "./point";
-
-/** Slack for lengths in px, for shares and for magnitudes: far below a pixel, far above the rounding of doubles at screen size. */
-export const LENGTH_SLACK = 1e-9;
-/** Slack for angles, degrees. */
-export const ANGLE_SLACK = 1e-9;
-/** Slack for times, ms. */
-export const TIME_SLACK = 1e-6;
-/** A box may leave the screen by this much (px) before it counts: half a device pixel cannot be seen. */
-export const SCREEN_SLACK_PX = 0.5;
+import { LENGTH_SLACK } from "./tolerances";
 
 /** An ellipse, box or capsule (a box with corners of radius min(w,h)/2) filling an upright box. */
 export interface Shape extends Box {

@@ -4,7 +4,7 @@
  * cut, and the length is smooth but for crossings; so each such slab is sampled on its own, by the two-point rule of Gauss and
  * Legendre in as many panels as its width asks for. Where all is boxes one sample a slab is exact.
  */
-import { reachAt, type Shape } from "./shape";
+import { areaOf, reachAt, type Shape } from "./shape";
 
 /** Panels over the whole width, and the most a slab gets: together they keep the sum within 0.3 % of the bounding shape. */
 const PANELS = 80;
@@ -66,7 +66,8 @@ export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
       area += (panel / 2) * (coveredLength(within, cut, at + LOW * panel, room) + coveredLength(within, cut, at + HIGH * panel, room));
     }
   }
-  return area;
+  // A sum of samples may come out above what there is to cover; a share is never more than the whole.
+  return Math.min(area, areaOf(within));
 }
 
 /** The covered length above x. */

@@ -2,7 +2,7 @@
  * The step function: events since the last tick in, the value of every action out (model.md section 2).
  * Pure: no clock, no random number, no global; the state is plain data.
  */
-import { TIME_SLACK } from "../geometry/shape";
+import { TIME_SLACK } from "../geometry/tolerances";
 import type { Resolved } from "../placement/resolve";
 import type { PlayedLayout } from "../types";
 import { actionValue, emptyGroups } from "./combine";

@@ -2,7 +2,8 @@
  * A button counts contacts. A press starts when they go from none to one and ends when the last one goes; what each
  * way of pressing makes of that is decided when a tick reads it. What has ended before a tick could see it waits in `due`.
  */
-import { holds, TIME_SLACK } from "../geometry/shape";
+import { holds } from "../geometry/shape";
+import { TIME_SLACK } from "../geometry/tolerances";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyButton } from "./ready";

@@ -6,7 +6,7 @@
  * lets the value follow, all of it, or with `ease: "switches"` only what is either given or not.
  */
 import { clampTo, magnitude } from "../geometry/point";
-import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
 import type { ActionKind, PlayedAction } from "../types";
 import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
 import type { ActionValue } from "./events";

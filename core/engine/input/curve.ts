@@ -1,6 +1,6 @@
 /** Response curves: from how far the thumb has gone (0…1, dead zone taken off) to how much the stick gives (0…1). */
 import { clampTo } from "../geometry/point";
-import { LENGTH_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK } from "../geometry/tolerances";
 import type { Curve } from "../types";
 
 /** The curve's value at an argument 0…1; arguments under 1e-9 count as 0. */

@@ -3,7 +3,8 @@
  * border keeps the direction in force, so that a thumb resting on a border does not flicker.
  */
 import { magnitude } from "../geometry/point";
-import { ANGLE_SLACK, holds, LENGTH_SLACK } from "../geometry/shape";
+import { holds } from "../geometry/shape";
+import { ANGLE_SLACK, LENGTH_SLACK } from "../geometry/tolerances";
 import { angleOf, apart } from "./directions";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";

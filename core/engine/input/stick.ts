@@ -6,7 +6,7 @@
  * fractions of the travel radius, so the screen has no say but for a floating stick near the screen's edge.
  */
 import { clampTo, magnitude } from "../geometry/point";
-import { LENGTH_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK } from "../geometry/tolerances";
 import { curveAt } from "./curve";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import type { Contact } from "./events";

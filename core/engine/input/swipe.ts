@@ -1,6 +1,6 @@
 /** A swipe fires when the thumb has gone far enough from where it started (or from where it was a short while ago), in the direction it went. */
 import { magnitude } from "../geometry/point";
-import { LENGTH_SLACK, TIME_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";

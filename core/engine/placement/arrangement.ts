@@ -1,5 +1,5 @@
 /** Which arrangement a screen uses. */
-import { LENGTH_SLACK } from "../geometry/shape";
+import { LENGTH_SLACK } from "../geometry/tolerances";
 import type { Arrangement, Screen } from "../types";
 import { aspectOf, pxPerMm } from "./screen";
 

@@ -52,7 +52,7 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
   const session = useSessionActions();
   const { list, index, source } = wire;
   const { name, kind } = action;
-  const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeDesk(l, name, list, index, next), true);
+  const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeDesk(l, wire, next), true);
   return (
     <section aria-label={`The wire from ${endTitle(wire.end)} to ${name}`} className="grid gap-2">
       <WireHead from={endTitle(wire.end, data.letters)} to={name} gives={deskSourceGives(wire, kind)} onRemove={() => unplugTold(session, name, list, index)} />

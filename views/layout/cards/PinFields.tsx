@@ -23,14 +23,14 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   const names = namesOf(layout, keys, "of them");
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const change = (label: string, next: (pin: Pin, key: string) => Pin) =>
-    session.edit(`${label} ${names}`, (l) => changePlacements(l, arrangement, keys, "pin", next), true);
+    session.edit(`${label} ${names}`, (l) => changePlacements(l, { keys, arrangement }, "pin", next), true);
   const pair = (old: readonly [string, string], i: 0 | 1, text: string): [string, string] => (i === 0 ? [text, old[1]] : [old[0], text]);
   /** A length of one of them in another unit, its place kept. */
   const converted = (text: string, unit: LengthUnit, key: string, size: boolean) => {
     const m = measureOf(sight, key);
     return m ? convertLength(text, unit, size ? m.size : m.offset) : text;
   };
-  const field = (list: "offset" | "size", i: 0 | 1, label: string, prefix: string, negate = false) => (
+  const field = (list: "offset" | "size", i: 0 | 1, { label, prefix, negate = false }: { label: string; prefix: string; negate?: boolean }) => (
     <LengthField
       label={label}
       prefix={prefix}
@@ -69,12 +69,20 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   return (
     <>
       <Pair>
-        {field("offset", 0, ax === 1 ? "From right" : ax === 0 ? "From left" : "Across", ax === 1 ? "right" : ax === 0 ? "left" : "across", ax === 1)}
-        {field("offset", 1, ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down", ay === 1 ? "bottom" : ay === 0 ? "top" : "down", ay === 1)}
+        {field("offset", 0, {
+          label: ax === 1 ? "From right" : ax === 0 ? "From left" : "Across",
+          prefix: ax === 1 ? "right" : ax === 0 ? "left" : "across",
+          negate: ax === 1,
+        })}
+        {field("offset", 1, {
+          label: ay === 1 ? "From bottom" : ay === 0 ? "From top" : "Down",
+          prefix: ay === 1 ? "bottom" : ay === 0 ? "top" : "down",
+          negate: ay === 1,
+        })}
       </Pair>
       <Pair>
-        {field("size", 0, "Width", "w")}
-        {field("size", 1, "Height", "h")}
+        {field("size", 0, { label: "Width", prefix: "w" })}
+        {field("size", 1, { label: "Height", prefix: "h" })}
       </Pair>
       <div className="grid grid-cols-[1fr_1fr_1.4fr] gap-1">
         <NumberField

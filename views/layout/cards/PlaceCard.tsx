@@ -128,8 +128,8 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   const { layout } = sight;
   const kinds = keys.map((key) => spotOf(layout, key)?.kind);
   const names = namesOf(layout, keys, "of them");
-  const button = (name: string, key: string, icon: ReactNode, run: () => void, shown = true) =>
-    shown && (
+  const button = (name: string, key: string, icon: ReactNode, run: (() => void) | false) =>
+    run !== false && (
       <button
         key={name}
         className="grid size-6 place-items-center rounded-sm hover:bg-paper"
@@ -149,34 +149,42 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
         "Equal gaps across",
         "",
         <AlignHorizontalSpaceAround size={14} />,
-        () => session.edit("equal gaps across", () => distribute(sight, keys, "x")),
-        keys.length > 2,
+        keys.length > 2 && (() => session.edit("equal gaps across", () => distribute(sight, keys, "x"))),
       )}
       {button(
         "Equal gaps down",
         "",
         <AlignVerticalSpaceAround size={14} />,
-        () => session.edit("equal gaps down", () => distribute(sight, keys, "y")),
-        keys.length > 2,
+        keys.length > 2 && (() => session.edit("equal gaps down", () => distribute(sight, keys, "y"))),
       )}
-      {button("Above", "]", <BringToFront size={14} />, () => session.edit(`raise ${names}`, (l) => reorderControls(l, keys, "up")), kinds.includes("control"))}
-      {button("Below", "[", <SendToBack size={14} />, () => session.edit(`lower ${names}`, (l) => reorderControls(l, keys, "down")), kinds.includes("control"))}
+      {button(
+        "Above",
+        "]",
+        <BringToFront size={14} />,
+        kinds.includes("control") && (() => session.edit(`raise ${names}`, (l) => reorderControls(l, keys, "up"))),
+      )}
+      {button(
+        "Below",
+        "[",
+        <SendToBack size={14} />,
+        kinds.includes("control") && (() => session.edit(`lower ${names}`, (l) => reorderControls(l, keys, "down"))),
+      )}
       {button(
         "Carry there",
         "C",
         <Target size={14} />,
-        () => session.edit(`carry ${names}`, () => carryTo(sight, keys[0], CARRY_MM * pxPerMm(sight.screen))),
-        keys.length === 1 && placementIn(layout, sight.resolved.arrangement, keys[0])?.kind === "pin",
+        keys.length === 1 &&
+          placementIn(layout, sight.resolved.arrangement, keys[0])?.kind === "pin" &&
+          (() => session.edit(`carry ${names}`, () => carryTo(sight, keys[0], CARRY_MM * pxPerMm(sight.screen)))),
       )}
-      {button("Second side", "Shift M", <FlipHorizontal2 size={14} />, () => twinSelected(session, sight, keys), !kinds.includes("zone"))}
-      {button("Gather into a cluster", "U", <Group size={14} />, () => gatherSelected(session, sight, keys), keys.length > 1)}
-      {button("Dissolve the cluster", "Shift U", <Ungroup size={14} />, () => dissolveSelected(session, sight, keys), kinds.includes("cluster"))}
+      {button("Second side", "Shift M", <FlipHorizontal2 size={14} />, !kinds.includes("zone") && (() => twinSelected(session, sight, keys)))}
+      {button("Gather into a cluster", "U", <Group size={14} />, keys.length > 1 && (() => gatherSelected(session, sight, keys)))}
+      {button("Dissolve the cluster", "Shift U", <Ungroup size={14} />, kinds.includes("cluster") && (() => dissolveSelected(session, sight, keys)))}
       {button(
         "Split the screen between the two",
         "Shift X",
         <SquareSplitHorizontal size={14} />,
-        () => splitSelected(session, sight, keys),
-        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))),
+        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))) && (() => splitSelected(session, sight, keys)),
       )}
     </div>
   );

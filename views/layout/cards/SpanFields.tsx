@@ -41,7 +41,7 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
             onChange={(v) =>
               session.edit(
                 `${edge} edge of ${name}`,
-                (l) => changePlacements(l, arrangement, [id], "span", (s) => ({ ...s, inset: { ...s.inset, [edge]: v } })),
+                (l) => changePlacements(l, { keys: [id], arrangement }, "span", (s) => ({ ...s, inset: { ...s.inset, [edge]: v } })),
                 true,
               )
             }
