@@ -1,6 +1,8 @@
-/** `npm run docs`: writes docs/FINDINGS.md and the tables of docs/FORMAT.md from the code. The test beside it fails where they have drifted. */
+/** `npm run docs`: writes docs/FINDINGS.md, the tables of docs/FORMAT.md and docs/PLAYED.md and their examples from the code. The test beside it fails where they have drifted. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { formatPage, findingsPage } from "./pages";
+import { playedPage } from "./playedPage";
 
 writeFileSync("docs/FINDINGS.md", findingsPage());
 writeFileSync("docs/FORMAT.md", formatPage(readFileSync("docs/FORMAT.md", "utf8")));
+writeFileSync("docs/PLAYED.md", playedPage(readFileSync("docs/PLAYED.md", "utf8")));
