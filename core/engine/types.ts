@@ -32,6 +32,7 @@ export interface PinIn<F> {
   size: LengthPair;
   clamp?: Clamp;
 }
+/** A pin in any frame, a cluster's among them. */
 export type Pin = PinIn<Frame>;
 /** A box that runs between two points of a frame, less its insets. */
 export interface Span {
@@ -115,6 +116,7 @@ export interface DpadFeel {
   holdDeg: number;
   slideOut: "keep" | "release";
 }
+/** When a button's press is given (`press`), with the times it goes by, ms; whether a touch may slide onto it, and what becomes of one that leaves. */
 export interface ButtonFeel {
   press: "hold" | "latch" | "pulse" | "release" | "long" | "double";
   longMs: number;
@@ -124,10 +126,12 @@ export interface ButtonFeel {
   /** How long the device vibrates when a press starts, ms; players alone. */
   buzzMs: number;
 }
+/** `gain`: what is given for a mm of movement, mm. */
 export interface TouchpadFeel {
   gain: number;
   axes: Axes;
 }
+/** `distanceMm`: how far it must go, above 0; `directions`: 0 for any; `withinMs`: in what time, 0 for any. */
 export interface SwipeFeel {
   distanceMm: number;
   directions: number;
@@ -144,7 +148,9 @@ export const PORTS = {
   touchpad: ["motion", "held"],
   swipe: ["vector", "up", "down", "left", "right"],
 } as const;
+/** The kinds of controls. */
 export type ControlKind = keyof typeof PORTS;
+/** The ports of a kind. */
 export type PortOf<K extends ControlKind> = (typeof PORTS)[K][number];
 /** A port of any kind of control. */
 export type Port = PortOf<ControlKind>;
@@ -163,6 +169,7 @@ export interface ServeBy<P> {
   scale?: OneOrTwo;
   repeat?: RepeatTimes;
 }
+/** What a port of any control gives to an action. */
 export type Serve = ServeBy<Port>;
 
 interface ControlOf<K extends ControlKind, F> {
@@ -177,13 +184,20 @@ interface ControlOf<K extends ControlKind, F> {
   look: Look;
   serves: ServeBy<PortOf<K>>[];
 }
+/** A stick: where it stands, how it feels and looks, what it serves. */
 export type StickControl = ControlOf<"stick", StickFeel>;
+/** A d-pad. */
 export type DpadControl = ControlOf<"dpad", DpadFeel>;
+/** A button. */
 export type ButtonControl = ControlOf<"button", ButtonFeel>;
+/** A touchpad. */
 export type TouchpadControl = ControlOf<"touchpad", TouchpadFeel>;
+/** A swipe. */
 export type SwipeControl = ControlOf<"swipe", SwipeFeel>;
+/** A control of any kind, told apart by `kind`. */
 export type Control = StickControl | DpadControl | ButtonControl | TouchpadControl | SwipeControl;
 
+/** What an action takes: true/false, −1…1, a vector no longer than 1, or a movement since the last tick. */
 export type ActionKind = "press" | "axis" | "vector" | "motion";
 /** A key by its KeyboardEvent.code (UI Events). */
 export interface KeyInput {

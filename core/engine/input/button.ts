@@ -16,6 +16,7 @@ interface Press {
   seen: boolean;
   longSeen: boolean;
 }
+/** A button between two ticks: the touches on it (`slid`: it came by sliding), the press under way, whether a latch is on. Times are ms. */
 export interface ButtonState {
   kind: "button";
   contacts: { touch: number; slid: boolean }[];
@@ -29,6 +30,7 @@ export interface ButtonState {
 }
 
 const nothingDue = () => ({ tap: false, release: false, long: false, double: false });
+/** A button that nobody has touched. */
 export const restingButton = (): ButtonState => ({
   kind: "button",
   contacts: [],
@@ -39,6 +41,7 @@ export const restingButton = (): ButtonState => ({
   due: nothingDue(),
 });
 
+/** A touch comes onto the button at its time; the first one starts a press. `slid`: it slid in and does not stay when it leaves. */
 export function buttonDown(state: ButtonState, button: ReadyButton, { touch, t }: Contact, slid: boolean): void {
   state.contacts.push({ touch, slid });
   if (state.contacts.length > 1) return;
@@ -58,11 +61,13 @@ export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, 
   return true;
 }
 
+/** A touch is lifted, ms; the last one ends the press, and only inside the hit area does `release` fire. A touch that is not on it changes nothing. */
 export function buttonUp(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): void {
   drop(state, touch);
   if (state.contacts.length === 0) endPress(state, button, t, holds(button.hit, x, y));
 }
 
+/** A touch is taken away: what no tick has seen of its press never was, and a latch it turned turns back. */
 export function buttonCancel(state: ButtonState, button: ReadyButton, touch: number): void {
   drop(state, touch);
   if (state.contacts.length > 0 || !state.press) return;
@@ -71,10 +76,12 @@ export function buttonCancel(state: ButtonState, button: ReadyButton, touch: num
   state.press = null;
 }
 
+/** What the button gives at the tick at this time, ms. */
 export function readButton(state: ButtonState, button: ReadyButton, tickTime: number): PortReading {
   return { ...AT_REST, press: pressed(state, button.feel, tickTime) };
 }
 
+/** After a tick at this time, ms: what it gave is seen, what was owed is given. */
 export function settleButton(state: ButtonState, button: ReadyButton, tickTime: number): void {
   state.due = nothingDue();
   if (!state.press) return;

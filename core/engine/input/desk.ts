@@ -18,6 +18,7 @@ export interface DeskState {
   pad: { buttons: number[]; axes: number[] } | null;
 }
 
+/** Nothing down, no movement, no pad. */
 export const restingDesk = (): DeskState => ({ down: [], taps: [], dx: 0, dy: 0, pad: null });
 
 /** The name of a mouse button among the codes; no KeyboardEvent.code looks like it. */
@@ -25,6 +26,7 @@ export function mouseCode(button: number): string {
   return `mouse${button}`;
 }
 
+/** Takes a key, mouse or pad event. A key or button down while down is ignored; of a pad the last snapshot counts; mouse movement (CSS px, y down) adds up until the tick. */
 export function deskEvent(state: DeskState, event: Extract<InputEvent, { type: "key" | "mouse" | "pad" }>): void {
   switch (event.type) {
     case "key":
@@ -50,6 +52,7 @@ export function isDown(state: DeskState, code: string): boolean {
   return state.down.some((held) => held.code === code) || state.taps.includes(code);
 }
 
+/** After a tick: taps and movement have been given. */
 export function settleDesk(state: DeskState): void {
   if (state.taps.length > 0) state.taps = [];
   state.dx = 0;

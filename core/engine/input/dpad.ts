@@ -10,6 +10,7 @@ import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyDpad } from "./ready";
 
+/** A d-pad between two ticks. `tap`: a touch that came and went since the last one, and what it gave at its last point. */
 export interface DpadState {
   kind: "dpad";
   /** `direction`: in eighths of a turn counter-clockwise from right, null in neutral. */
@@ -17,25 +18,31 @@ export interface DpadState {
   tap: { direction: number | null } | null;
 }
 
+/** A d-pad that nobody has touched. */
 export const restingDpad = (): DpadState => ({ kind: "dpad", held: null, tap: null });
 
+/** A touch comes down, screen px. */
 export function dpadDown(state: DpadState, pad: ReadyDpad, { touch, x, y }: Contact): void {
   state.held = { touch, direction: directionAt(pad, x, y, null), seen: false };
 }
 
+/** Its touch moves, screen px; the direction in force is kept in the band beyond its border. Without a touch nothing changes. */
 export function dpadMove(state: DpadState, pad: ReadyDpad, { x, y }: Contact): void {
   if (state.held) state.held.direction = directionAt(pad, x, y, state.held.direction);
 }
 
+/** Its touch is lifted; one that no tick has seen is owed to the next. */
 export function dpadUp(state: DpadState): void {
   if (state.held && !state.held.seen) state.tap = { direction: state.held.direction };
   state.held = null;
 }
 
+/** Its touch is taken away; what no tick has seen of it never was. */
 export function dpadCancel(state: DpadState): void {
   state.held = null;
 }
 
+/** What it gives now: x and y −1, 0 or 1, y up, and the unit vector of them. */
 export function readDpad(state: DpadState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
@@ -46,6 +53,7 @@ export function readDpad(state: DpadState): PortReading {
   return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
 }
 
+/** After a tick: a tap has been given, a touch has been seen. */
 export function settleDpad(state: DpadState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;

@@ -4,6 +4,7 @@ import type { ActionKind, Port } from "../types";
 /** What a port carries: true/false, one number, a direction with a length, or a movement since the last tick. */
 export type PortCarries = "press" | "number" | "vector" | "motion";
 
+/** What a port of any kind of control carries. */
 export function portCarries(port: Port): PortCarries {
   switch (port) {
     case "vector":

@@ -11,6 +11,7 @@ import { readTouchpad, restingTouchpad, settleTouchpad, touchpadCancel, touchpad
 /** The state of one control: plain data. */
 export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
 
+/** The state of a control of this kind that nobody has touched. */
 export function restingControl(kind: ReadyAny["kind"]): ControlState {
   switch (kind) {
     case "stick":
@@ -32,6 +33,8 @@ export function capturedBy(state: ControlState): number | null {
 }
 
 // State and control always stand at the same index of the same setup, so their kinds agree; the casts below rest on that.
+
+/** The control takes a touch that came down on it, or (`slid`, buttons alone) slid onto it. */
 export function takeTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {
   switch (state.kind) {
     case "stick":
@@ -67,6 +70,7 @@ export function moveTouch(state: ControlState, control: ReadyAny, c: Contact): b
   }
 }
 
+/** A touch it holds is lifted, at the contact's point (screen px) and time (ms). */
 export function liftTouch(state: ControlState, control: ReadyAny, c: Contact): void {
   switch (state.kind) {
     case "stick":
@@ -82,6 +86,7 @@ export function liftTouch(state: ControlState, control: ReadyAny, c: Contact): v
   }
 }
 
+/** A touch it holds is taken away: what no tick has seen of it never was. */
 export function cancelTouch(state: ControlState, control: ReadyAny, touch: number): void {
   switch (state.kind) {
     case "stick":

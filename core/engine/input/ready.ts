@@ -20,14 +20,21 @@ interface Common {
   readonly screenW: number;
   readonly screenH: number;
 }
+/** A control made ready for input on one screen, px: `mmPx` px a mm, `own` whether it cuts the stack; a stick with the radius of its travel. */
 export type Ready<K extends ControlKind> = Common & { readonly kind: K; readonly feel: FeelOf<K> } & (K extends "stick"
     ? { readonly travelPx: number }
     : unknown);
+/** A stick on one screen. */
 export type ReadyStick = Ready<"stick">;
+/** A d-pad on one screen. */
 export type ReadyDpad = Ready<"dpad">;
+/** A button on one screen. */
 export type ReadyButton = Ready<"button">;
+/** A touchpad on one screen. */
 export type ReadyTouchpad = Ready<"touchpad">;
+/** A swipe on one screen. */
 export type ReadySwipe = Ready<"swipe">;
+/** A control of any kind on one screen. */
 export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe;
 
 /** Joins a control with where it stands. */

@@ -35,6 +35,7 @@ export interface ActionSources {
   /** Nothing but controls gives to it, and it remembers nothing: with all of them at rest it is at rest. */
   readonly plain: boolean;
 }
+/** What stays the same from tick to tick: the shown controls on their screen in file order, what feeds every action, and the rate `hz`, ticks a second. */
 export interface InputSetup {
   readonly hz: number;
   readonly controls: readonly ReadyAny[];

@@ -12,6 +12,7 @@ export interface TouchState {
   holds: number[];
 }
 
+/** All that a tick hands to the next. `controls` and `repeats` stand at the indices of the setup's, `given` at those of its actions. */
 export interface InputState {
   /** The time of the last tick, ms. */
   time: number;

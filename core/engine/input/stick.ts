@@ -22,6 +22,7 @@ interface StickOut {
   left: boolean;
   right: boolean;
 }
+/** A held stick: its touch, where its origin and its thumb are (screen px), and what it gives there. */
 export interface StickHeld extends StickOut {
   touch: number;
   originX: number;
@@ -33,6 +34,7 @@ export interface StickHeld extends StickOut {
   /** Whether a tick has seen this touch. */
   seen: boolean;
 }
+/** A stick between two ticks. */
 export interface StickState {
   kind: "stick";
   held: StickHeld | null;
@@ -59,8 +61,10 @@ export function copyStickHeld(h: StickHeld): StickHeld {
   };
 }
 
+/** A stick that nobody has touched. */
 export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
 
+/** A touch comes down, screen px: the origin goes where the stick's feel says. */
 export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }: Contact): void {
   const origin = originFor(stick, x, y);
   state.held = {
@@ -82,6 +86,7 @@ export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }:
   judge(state.held, stick);
 }
 
+/** Its touch moves, screen px; a trailing origin follows. Without a touch nothing changes. */
 export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<Contact, "x" | "y">): void {
   const held = state.held;
   if (!held) return;
@@ -102,6 +107,7 @@ function follow(held: StickHeld, stick: ReadyStick): void {
   held.originY -= ey * beyond;
 }
 
+/** Its touch is lifted; one that no tick has seen is owed to the next. */
 export function stickUp(state: StickState): void {
   const held = state.held;
   if (!held) return;
@@ -109,10 +115,12 @@ export function stickUp(state: StickState): void {
   state.held = null;
 }
 
+/** Its touch is taken away; what no tick has seen of it never was. */
 export function stickCancel(state: StickState): void {
   state.held = null;
 }
 
+/** What it gives now: the vector (length 0…1, y up), x and y, and the direction ports. */
 export function readStick(state: StickState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
@@ -120,6 +128,7 @@ export function readStick(state: StickState): PortReading {
   return { vx, vy, x: vx, y: vy, press: false, held: true, active: magnitude(vx, vy) > 0, up, down, left, right };
 }
 
+/** After a tick: a tap has been given, a touch has been seen. */
 export function settleStick(state: StickState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;

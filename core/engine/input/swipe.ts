@@ -11,6 +11,7 @@ interface PathPoint {
   x: number;
   y: number;
 }
+/** A swipe between two ticks: points in screen px, times in ms, the direction of a fire as a unit vector, y up. */
 export interface SwipeState {
   kind: "swipe";
   held: {
@@ -25,12 +26,15 @@ export interface SwipeState {
   due: { x: number; y: number } | null;
 }
 
+/** A swipe that nobody has touched. */
 export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, due: null });
 
+/** A touch comes down, screen px, ms: from here it is measured. */
 export function swipeDown(state: SwipeState, { touch, x, y, t }: Contact): void {
   state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
 }
 
+/** Its touch moves, screen px, ms; where it has gone `distanceMm` it fires. Without a touch nothing changes. */
 export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): void {
   const held = state.held;
   if (!held || held.done) return;
@@ -56,16 +60,19 @@ export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Con
   }
 }
 
+/** Its touch is lifted; a fire that no tick has seen is owed to the next. */
 export function swipeUp(state: SwipeState): void {
   const fire = state.held?.fire;
   if (fire && !fire.seen) state.due = { x: fire.x, y: fire.y };
   state.held = null;
 }
 
+/** Its touch is taken away, and a fire of it that no tick has seen. */
 export function swipeCancel(state: SwipeState): void {
   state.held = null;
 }
 
+/** What it gives now: the direction of its last fire, by its `output` for one tick or as long as it holds. */
 export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
   const fire = state.held?.fire;
   const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.due;
@@ -82,6 +89,7 @@ export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
   };
 }
 
+/** After a tick: what was owed is given, a fire has been seen. */
 export function settleSwipe(state: SwipeState): void {
   state.due = null;
   if (state.held?.fire) state.held.fire.seen = true;

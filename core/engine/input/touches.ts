@@ -28,6 +28,7 @@ export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: P
   return stack;
 }
 
+/** Takes a touch event: who gets it at a down, who follows it, who lets go. Events of unknown ids change nothing. */
 export function touchEvent(setup: InputSetup, state: InputState, event: TouchInput): void {
   const at = state.touches.findIndex((touch) => touch.id === event.id);
   switch (event.type) {

@@ -3,6 +3,7 @@ import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyTouchpad } from "./ready";
 
+/** A touchpad between two ticks; `held` its touch and where that last was, screen px; `tap`: one came and went since the last tick. */
 export interface TouchpadState {
   kind: "touchpad";
   held: { touch: number; x: number; y: number; seen: boolean } | null;
@@ -12,12 +13,15 @@ export interface TouchpadState {
   dy: number;
 }
 
+/** A touchpad that nobody has touched. */
 export const restingTouchpad = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
 
+/** A touch comes down, screen px. */
 export function touchpadDown(state: TouchpadState, { touch, x, y }: Contact): void {
   state.held = { touch, x, y, seen: false };
 }
 
+/** Its touch moves, screen px; the way adds up until the tick. Without a touch nothing changes. */
 export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): void {
   const held = state.held;
   if (!held) return;
@@ -28,20 +32,24 @@ export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, { x, y }:
   held.y = y;
 }
 
+/** Its touch is lifted; `held` is owed to the next tick where none has seen it. */
 export function touchpadUp(state: TouchpadState): void {
   if (state.held && !state.held.seen) state.tap = true;
   state.held = null;
 }
 
+/** Its touch is taken away; the movement before it counts. */
 export function touchpadCancel(state: TouchpadState): void {
   state.held = null;
 }
 
+/** What it gives now: the movement since the last tick, mm × gain, y up, and whether it is or was held. */
 export function readTouchpad(state: TouchpadState): PortReading {
   const held = state.held !== null || state.tap;
   return held || state.dx !== 0 || state.dy !== 0 ? { ...AT_REST, vx: state.dx, vy: state.dy, held } : AT_REST;
 }
 
+/** After a tick: the movement has been given. */
 export function settleTouchpad(state: TouchpadState): void {
   state.tap = false;
   state.dx = 0;

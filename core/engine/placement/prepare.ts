@@ -5,6 +5,7 @@
 import { readyLength, type ReadyLength } from "./ruler";
 import type { Arrangement, Clamp, Control, Hit, PlacedLayout, PlainPlacement, Placement } from "../types";
 
+/** A pin with its lengths read; `frame` null where it stands in the `cluster`. Anchor a, pivot p: fractions 0…1; offset d. */
 export type ReadyPin = {
   readonly kind: "pin";
   readonly frame: "screen" | "safe" | "picture" | null;
@@ -20,6 +21,7 @@ export type ReadyPin = {
   readonly h: ReadyLength;
   readonly clamp: Clamp | null;
 };
+/** A span with its lengths read: from f to t, fractions 0…1 of its frame, less the insets. */
 export type ReadySpan = {
   readonly kind: "span";
   readonly frame: "screen" | "safe" | "picture";
@@ -32,8 +34,10 @@ export type ReadySpan = {
   readonly right: ReadyLength;
   readonly bottom: ReadyLength;
 };
+/** A placement with its lengths read. */
 export type ReadyPlacement = ReadyPin | ReadySpan;
 
+/** A hit area with its lengths read; `size` null for the visual box. */
 export interface ReadyHit {
   readonly shape: Hit["shape"];
   readonly size: readonly [ReadyLength, ReadyLength] | null;
@@ -46,6 +50,7 @@ export interface ReadyHit {
   readonly plain: boolean;
 }
 
+/** A control under one arrangement; `travel` of sticks alone, `landing` where it has one. */
 export interface ReadyControl {
   readonly control: Control;
   readonly placement: ReadyPlacement;
@@ -62,6 +67,7 @@ export interface Variant {
   readonly zones: readonly { readonly id: string; readonly moments: readonly string[]; readonly placement: ReadyPlacement }[];
 }
 
+/** A layout ready for `resolve` on any screen. */
 export interface PreparedLayout<L extends PlacedLayout = PlacedLayout> {
   readonly layout: L;
   /** Index 0 is the base, index i + 1 the arrangement i. */

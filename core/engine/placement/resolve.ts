@@ -21,6 +21,7 @@ export interface View {
   readonly playerSize: number;
   readonly moment: string | null;
 }
+/** The right hand, as laid out, no moment. */
 export const PLAIN_VIEW: View = { handed: "right", playerSize: 1, moment: null };
 
 /** One control on the screen, px. `travel`: of every stick. `landing`: of a floating or trailing stick that has one. */
@@ -34,6 +35,7 @@ export interface ResolvedControl {
   readonly travel?: number;
   readonly landing?: Box;
 }
+/** What must stay free, on the screen, px. */
 export interface ResolvedZone extends Box {
   readonly id: string;
 }

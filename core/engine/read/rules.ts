@@ -194,6 +194,7 @@ const MOST_PICTURE = Math.ceil((512 * 1024 * 4) / 3) + 4;
 
 /** The word in `format` by which a played file is known, and the version that is read. */
 export const PLAYED_FORMAT = "nodulum-played";
+/** The version that is written and read; another is refused. */
 export const PLAYED_VERSION = 1;
 
 /** The whole file. */

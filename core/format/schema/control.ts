@@ -34,6 +34,7 @@ function hitSchema(shape: "ellipse" | "box") {
 /** The hit area in an arrangement's override, where the kind of the control is not known yet. */
 export const hitOverride = record({ shape: shapes.optional(), ...hitFields });
 
+/** A colour as the file writes it: # and six hex digits. */
 export const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
 
 function faceSchema(fill: string, line: string, ink: string, opacity: number) {
@@ -129,6 +130,7 @@ const swipeFeel = record({
   withinMs: notNegative.default(0),
 }).prefault({});
 
+/** A press given again: ms, the interval 1 or more. */
 export const repeatSchema = record({
   delayMs: notNegative,
   intervalMs: z.number("must be a number of 1 or more").min(1, "must be a number of 1 or more"),
@@ -168,6 +170,7 @@ function controlSchema<const K extends string, const P extends readonly [string,
   });
 }
 
+/** A control of any kind, told apart by `kind`; an error names the key and the way out. */
 export const controlsSchema = z.discriminatedUnion(
   "kind",
   [

@@ -54,6 +54,7 @@ const padSource = z.union(
   'must be {"button":n}, {"axis":n} or {"stick":"left"|"right"}',
 );
 
+/** An action, with its keys, mouse and pad. */
 export const actionSchema = record({
   name: actionName,
   kind: z.enum(["press", "axis", "vector", "motion"], 'must be "press", "axis", "vector" or "motion"'),
@@ -179,6 +180,7 @@ const workbenchSchema = record({
 
 const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
 
+/** The whole layout file, before its references are checked. */
 export const fileSchema = record({
   format: z.literal(FILE_FORMAT, `must be "${FILE_FORMAT}"`),
   version: z.literal(FILE_VERSION),

@@ -32,12 +32,15 @@ const positive = z.number("must be a number above 0").positive("must be a number
 const notNegative = z.number("must be a number of 0 or more").min(0, "must be a number of 0 or more");
 export { positive, notNegative };
 
+/** An id: a small letter, then at most 47 small letters, digits, hyphens. */
 export const idSchema = z
   .string("must be an id: a small letter, then small letters, digits and hyphens")
   .regex(/^[a-z][a-z0-9-]{0,47}$/, "must be an id: a small letter, then up to 47 small letters, digits and hyphens");
 
+/** A name: 1 to 80 characters. */
 export const nameSchema = z.string("must be a text of 1 to 80 characters").min(1, "must have 1 to 80 characters").max(80, "must have 1 to 80 characters");
 
+/** A length: a number and its unit. */
 export const lengthSchema = z
   .string('must be a length, such as "12mm"')
   .regex(LENGTH_PATTERN, { error: (issue) => `"${String(issue.input)}" is not a length; ${lengthAdvice(String(issue.input))}` })
@@ -50,10 +53,14 @@ const sizeSchema = lengthSchema.refine((text) => {
 }, "must be more than 0");
 
 const fraction = numberIn(0, 1);
+/** Two fractions, 0…1, of a frame or a box. */
 export const pointSchema = z.tuple([fraction, fraction], "must be two fractions from 0 to 1, such as [0,1]");
+/** Two lengths: across, down. */
 export const lengthPair = z.tuple([lengthSchema, lengthSchema], 'must be two lengths, such as ["12mm","8u"]');
+/** Two lengths above 0: width, height. */
 export const sizePair = z.tuple([sizeSchema, sizeSchema], 'must be two lengths above 0, such as ["12mm","8u"]');
 
+/** A frame that is no cluster's. */
 export const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
 const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
 
