@@ -145,7 +145,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await page.keyboard.press("Escape");
   const crowded = await middle(visual(page, "towline"));
   await drag(page, crowded, { x: crowded.x - 10, y: crowded.y - (await glass(page).boundingBox())!.height * 0.34 });
-  await expect(small).toContainText("none");
+  await expect(small).toContainText("no findings");
 
   // Out, gone, in again: the same bytes.
   await page.keyboard.press("Escape");

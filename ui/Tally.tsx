@@ -10,7 +10,7 @@ export function Tally({ findings, short = false }: { findings: readonly Finding[
   if (!findings) return <span className="caption">checking…</span>;
   const counts = countFindings(findings);
   const parts = (["blocker", "warning", "note"] as const).filter((s) => counts[s] > 0);
-  if (parts.length === 0) return <span className="caption">none</span>;
+  if (parts.length === 0) return <span className="caption">no findings</span>;
   return (
     <span className="inline-flex flex-wrap gap-x-2 text-[11px] whitespace-nowrap">
       {parts.map((s) => {

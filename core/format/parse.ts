@@ -12,11 +12,26 @@ export function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>((text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), "");
 }
 
+/** What a schema without words of its own says of a wrong type, in words that a sentence can end with. */
+const TYPE_WORDS: Readonly<Record<string, string>> = {
+  object: "an object",
+  record: "an object",
+  array: "a list",
+  tuple: "a list",
+  number: "a number",
+  int: "a whole number",
+  string: "a text",
+  boolean: "true or false",
+};
+const plainMessage = (message: string) =>
+  message.replace(/^Invalid input: expected (\w+).*$/, (all, type: string) => (TYPE_WORDS[type] ? `must be ${TYPE_WORDS[type]}` : all));
+
 /** The problems of a failed schema, each with its path. The schema must have been asked to report its input, so that what is missing can be told from what is wrong. */
 export function schemaProblems(error: z.ZodError): Problem[] {
   return error.issues.map((issue) => {
     const missing = "input" in issue && issue.input === undefined && issue.path.length > 0;
-    return { path: pathText(issue.path), message: missing ? `is missing; it ${issue.message}` : issue.message };
+    const message = plainMessage(issue.message);
+    return { path: pathText(issue.path), message: missing ? `is missing; it ${message}` : message };
   });
 }
 

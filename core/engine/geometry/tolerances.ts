@@ -20,3 +20,5 @@ export const SPARE_MM = 0.02;
 export const BORDER_ASPECT = 0.0002;
 /** A range of aspects ends this much before the next begins, for it is half-open: a hundred slacks of lengths, far below a border's accuracy. */
 export const HALF_OPEN_ASPECT = 1e-7;
+/** No coordinate, size or factor goes farther than this, px: far beyond every screen, far below where sums of doubles lose a pixel or squares overflow. */
+export const FARTHEST_PX = 1e12;

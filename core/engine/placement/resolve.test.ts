@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { layoutArbitrary, screenArbitrary } from "../../../test/arbitrary";
+import { parseLayout } from "../../format/parse";
 import type { Layout } from "../../format/types";
 import { catalogueFor, RAIL_CLASSES, SCREEN_CLASSES, screenOf } from "../../checks/catalogue";
 import { PLAIN_VIEW, resolveLayout } from "./resolve";
@@ -71,6 +72,31 @@ test("twice the px at twice the ppi changes no millimetre", () => {
     }),
     { numRuns: 60 },
   );
+});
+
+test.each([
+  ["a unit", { scale: { share: 0, of: "shorter" as const, mmPerUnit: 1e308 } }, {}],
+  ["a clamp", {}, { clamp: { minMm: 1e308 } }],
+  ["an offset", {}, { offset: [`${"9".repeat(300)}u`, `-${"9".repeat(300)}u`] }],
+  ["a size", {}, { size: [`${"9".repeat(300)}mm`, "1u"], clamp: { maxMm: 1e-300 } }],
+])("%s beyond all measure still gives boxes of finite numbers", (_, over, pin) => {
+  const placement = { kind: "pin", frame: "safe", anchor: [1, 1], pivot: [0.5, 0.5], offset: ["0u", "-5mm"], size: ["90u", "60u"], ...pin };
+  const read = parseLayout({
+    format: "nodulum-layout",
+    version: 1,
+    name: "Beyond",
+    reference: { width: 1000, height: 500 },
+    scale: {},
+    controls: [{ id: "horn", name: "Horn", kind: "button", placement, hit: { grow: "1u" } }],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const base = read.value;
+  for (const handed of ["left", "right"] as const) {
+    const [at] = resolveLayout({ ...base, ...over }, plainScreen("s", 1000, 500, 254), { handed, playerSize: 1, moment: null }).controls;
+    for (const box of [at.visual, at.hit]) for (const n of [box.x, box.y, box.w, box.h]) expect(Math.abs(n)).toBeLessThanOrEqual(1e12);
+    expect(at.visual.w).toBeGreaterThanOrEqual(0);
+    expect(at.k).toBeGreaterThanOrEqual(0);
+  }
 });
 
 test("nothing is ever NaN, and no size is negative", () => {

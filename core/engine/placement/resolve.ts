@@ -5,8 +5,9 @@
  * visual box); u, mm and px are absolute and grow with K, the control's own factor: the player's size, a cluster's K,
  * and the clamp in millimetres.
  */
-import type { Box } from "../geometry/point";
+import { clampTo, type Box } from "../geometry/point";
 import type { Shape } from "../geometry/shape";
+import { FARTHEST_PX } from "../geometry/tolerances";
 import type { PlacedLayout, Screen } from "../types";
 import { arrangementFor } from "./arrangement";
 import { prepareLayout, type PreparedLayout, type ReadyControl, type ReadyHit, type ReadyPin, type ReadyPlacement, type ReadySpan } from "./prepare";
@@ -55,6 +56,19 @@ interface Placed {
   readonly k: number;
 }
 
+/** A number kept within the farthest; what is no number, where an overflow met its opposite or 0, is 0. */
+function kept(n: number): number {
+  return n !== n ? 0 : clampTo(n, -FARTHEST_PX, FARTHEST_PX);
+}
+
+/** A box and its K. Absurd lengths in a file may overflow: what they come to is kept within the farthest, so that nothing after this meets a NaN. */
+function placed(box: Box, k: number): Placed {
+  const { x, y, w, h } = box;
+  // NaN fails this too.
+  if (Math.abs(x) + Math.abs(y) + w + h + k < FARTHEST_PX) return { box, k };
+  return { box: { x: kept(x), y: kept(y), w: kept(w), h: kept(h) }, k: kept(k) };
+}
+
 /** A pin in a room. `size`: the factor of its own sides (the player's size; in a cluster 1, for the room's ruler has K already). */
 function placePin(pin: ReadyPin, { box: frame, ruler, k }: Room, { pxPerMm, mirrored }: Metering, size: number): Placed {
   let w = lengthPx(pin.w, ruler) * size;
@@ -71,7 +85,7 @@ function placePin(pin: ReadyPin, { box: frame, ruler, k }: Room, { pxPerMm, mirr
   const dx = lengthPx(pin.dx, ruler);
   const dy = lengthPx(pin.dy, ruler);
   const x = mirrored ? frame.x + (1 - pin.ax) * frame.w - dx - (1 - pin.px) * w : frame.x + pin.ax * frame.w + dx - pin.px * w;
-  return { box: { x, y: frame.y + pin.ay * frame.h + dy - pin.py * h, w, h }, k: k * size * c };
+  return placed({ x, y: frame.y + pin.ay * frame.h + dy - pin.py * h, w, h }, k * size * c);
 }
 
 /** A span in a room; edges that cross become their mean. */
@@ -83,7 +97,7 @@ function placeSpan(span: ReadySpan, { box: frame, ruler }: Room, mirrored: boole
   let bottom = frame.y + span.ty * frame.h - lengthPx(span.bottom, ruler);
   if (right < left) left = right = (left + right) / 2;
   if (bottom < top) top = bottom = (top + bottom) / 2;
-  return { box: { x: left, y: top, w: right - left, h: bottom - top }, k: 1 };
+  return placed({ x: left, y: top, w: right - left, h: bottom - top }, 1);
 }
 
 /** What placing on a screen goes by: what lengths come to, whether it is mirrored, and the screen's own frames as rooms. */
@@ -128,7 +142,7 @@ export function resolve(prepared: PreparedLayout, screen: Screen, view: View = P
 }
 
 function meteringOf(layout: PlacedLayout, screen: Screen, mirrored: boolean): Metering {
-  const metrics = { unitPx: unitPx(layout.scale, layout.reference, screen), pxPerMm: pxPerMm(screen) };
+  const metrics = { unitPx: kept(unitPx(layout.scale, layout.reference, screen)), pxPerMm: pxPerMm(screen) };
   const frames = framesOf(screen, layout.picture);
   const roomOf = (box: Box): Room => ({ box, ruler: rulerOf(box, metrics), k: 1 });
   const whole = roomOf(frames.screen);
@@ -142,7 +156,7 @@ function finish({ control, hit, travel, landing }: ReadyControl, { box: visual, 
   const own = hit.plain && !travel ? null : rulerOf(visual, metering, k);
   const area = hit.plain ? { shape: hit.shape, x: visual.x, y: visual.y, w: visual.w, h: visual.h } : hitArea(hit, visual, own!, metering);
   if (!travel) return { id, visual, k, hit: area, sharing };
-  const travelPx = lengthPx(travel, own!);
+  const travelPx = kept(lengthPx(travel, own!));
   if (!landing) return { id, visual, k, hit: area, sharing, travel: travelPx };
   return { id, visual, k, hit: area, sharing, travel: travelPx, landing: placePlain(landing, metering, 1).box };
 }
@@ -153,7 +167,10 @@ function hitArea(hit: ReadyHit, visual: Box, own: Ruler, { pxPerMm, mirrored }: 
   const w = Math.max(0, (hit.size ? lengthPx(hit.size[0], own) : visual.w) + 2 * grow, least);
   const h = Math.max(0, (hit.size ? lengthPx(hit.size[1], own) : visual.h) + 2 * grow, least);
   const shiftX = lengthPx(hit.shiftX, own) * (mirrored ? -1 : 1);
-  return { shape: hit.shape, x: visual.x + visual.w / 2 + shiftX - w / 2, y: visual.y + visual.h / 2 + lengthPx(hit.shiftY, own) - h / 2, w, h };
+  const x = visual.x + visual.w / 2 + shiftX - w / 2;
+  const y = visual.y + visual.h / 2 + lengthPx(hit.shiftY, own) - h / 2;
+  const { box } = placed({ x, y, w, h }, 1);
+  return { shape: hit.shape, x: box.x, y: box.y, w: box.w, h: box.h };
 }
 
 /** Places a layout on one screen. For many screens prepare it once and use `resolve`. */

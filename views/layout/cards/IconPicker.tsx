@@ -34,7 +34,7 @@ export function IconPicker({ value, onChange }: { value: string | null; onChange
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="box grid h-6 w-8 place-items-center" aria-label={`Icon: ${value === null ? "mixed" : value || "none"}`} title="Icon">
-        {value && value in ICONS ? <Icon name={value} /> : <span className="caption">{value === null ? "…" : "icon"}</span>}
+        {value && Object.hasOwn(ICONS, value) ? <Icon name={value} /> : <span className="caption">{value === null ? "…" : "icon"}</span>}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
