@@ -1,7 +1,16 @@
 /** Unit tests: files beside what they test, compiled by swc, in plain Node. */
 export default {
   testEnvironment: "node",
-  roots: ["<rootDir>/core", "<rootDir>/runtime", "<rootDir>/cli", "<rootDir>/storage", "<rootDir>/views", "<rootDir>/samples", "<rootDir>/test", "<rootDir>/scripts"],
+  roots: [
+    "<rootDir>/core",
+    "<rootDir>/runtime",
+    "<rootDir>/cli",
+    "<rootDir>/storage",
+    "<rootDir>/views",
+    "<rootDir>/samples",
+    "<rootDir>/test",
+    "<rootDir>/scripts",
+  ],
   testMatch: ["**/*.test.ts"],
   transform: {
     "^.+\\.(ts|tsx|mjs)$": [

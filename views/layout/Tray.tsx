@@ -27,9 +27,9 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
   const controls = layout.controls.filter((c) => ids.includes(c.id));
   const places = controls.map((c) => resolved.controls.find((r) => r.id === c.id));
   const zones = layout.keepClear.filter((z) => selection.includes(z.id));
-  const columns = tall ? "grid-cols-2 auto-rows-min" : selection.length === 0 ? "grid-cols-[0.9fr_0.85fr_1.35fr_0.6fr_2fr]" : COLUMNS;
+  const columns = tall ? "grid-cols-2 auto-rows-min" : selection.length === 0 ? OWN_COLUMNS : COLUMNS;
   return (
-    <section aria-label="Tray" className={`grid h-full min-h-0 ${columns} ${tall ? "" : "divide-x divide-rule"}`}>
+    <section aria-label="Tray" className={`grid h-full min-h-0 ${columns} ${tall ? "" : "divide-x divide-rule overflow-x-auto"}`}>
       {selection.length === 0 ? (
         <>
           <Column title="Layout">
@@ -92,7 +92,9 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
   );
 });
 
-const COLUMNS = "grid-cols-[1.08fr_1.05fr_1.05fr_0.97fr_0.85fr]";
+/** Columns are never narrower than their fields can be read; in a narrow window the tray is pushed sideways instead. */
+const COLUMNS = "grid-cols-[minmax(252px,1.08fr)_minmax(248px,1.05fr)_minmax(244px,1.05fr)_minmax(234px,0.97fr)_minmax(176px,0.85fr)]";
+const OWN_COLUMNS = "grid-cols-[minmax(192px,0.9fr)_minmax(198px,0.85fr)_minmax(290px,1.35fr)_minmax(130px,0.6fr)_minmax(310px,2fr)]";
 
 function Column({ title, note, wide = false, children }: { title: string; note?: string; wide?: boolean; children: ReactNode }) {
   return (
