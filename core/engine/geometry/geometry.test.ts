@@ -68,6 +68,20 @@ test("shared and covered areas agree with counting", () => {
   );
 });
 
+test("nothing shares or covers more than all of it, and one that holds the other shares just that", () => {
+  fc.assert(
+    fc.property(shape, fc.array(shape, { maxLength: 5 }), fc.double({ min: 0.01, max: 1, noNaN: true }), (a, others, part) => {
+      for (const b of others) expect(sharedArea(a, b)).toBeLessThanOrEqual(Math.min(areaOf(a), areaOf(b)));
+      expect(coveredArea(a, others)).toBeLessThanOrEqual(areaOf(a));
+      // More shapes never cover less, but for the sum's own roughness.
+      expect(coveredArea(a, others)).toBeGreaterThanOrEqual(coveredArea(a, others.slice(1)) - 0.003 * areaOf({ ...a, shape: "box" }));
+      const inner = { ...a, x: a.x + (a.w * (1 - part)) / 2, y: a.y + (a.h * (1 - part)) / 2, w: a.w * part, h: a.h * part };
+      expect(Math.abs(sharedArea(a, inner) - areaOf(inner))).toBeLessThanOrEqual(0.001 * areaOf(inner) + 1e-6);
+    }),
+    { numRuns: 300 },
+  );
+});
+
 test("shapes that only touch share nothing", () => {
   expect(sharedArea(box(0, 0, 10, 10), box(10, 0, 10, 10))).toBe(0);
   expect(sharedArea(disc(10, 10, 10), disc(30, 10, 10))).toBe(0);

@@ -1,0 +1,140 @@
+import { placed, staged } from "../test/stage";
+import type { Control } from "../core/format/types";
+import { drawControls, forgetWordWidths, INK_STRENGTH, POSE_AT_REST, type Drawn, type Pose, type Supplies } from "./art";
+
+/** What was painted, in order: the call, how strongly, with which colours and line. */
+interface Stroke {
+  readonly call: string;
+  readonly args: readonly unknown[];
+  readonly alpha: number;
+  readonly fill: string;
+  readonly line: string;
+  readonly width: number;
+}
+
+/** A canvas' pen that writes down what it is asked to paint, and keeps its settings as the standard says (save, restore). */
+function recorder(): { ctx: CanvasRenderingContext2D; painted: Stroke[] } {
+  const painted: Stroke[] = [];
+  type Settings = { globalAlpha: number; fillStyle: string; strokeStyle: string; lineWidth: number };
+  let settings: Settings = { globalAlpha: 1, fillStyle: "#000000", strokeStyle: "#000000", lineWidth: 1 };
+  const kept: Settings[] = [];
+  const pen = new Proxy({} as Record<string, unknown>, {
+    get: (_, key: string) => {
+      if (key in settings) return settings[key as keyof Settings];
+      if (key === "save") return () => kept.push({ ...settings });
+      if (key === "restore") return () => (settings = kept.pop()!);
+      if (key === "measureText") return (text: string) => ({ width: text.length * 55 });
+      return (...args: unknown[]) => {
+        if (["fill", "stroke", "fillText", "drawImage"].includes(key))
+          painted.push({ call: key, args, alpha: settings.globalAlpha, fill: settings.fillStyle, line: settings.strokeStyle, width: settings.lineWidth });
+      };
+    },
+    set: (_, key: string, value) => {
+      settings = { ...settings, [key]: value as unknown };
+      return true;
+    },
+  });
+  return { ctx: pen as unknown as CanvasRenderingContext2D, painted };
+}
+
+/** Path2D is the browser's; here it remembers what it was made of. */
+class Path {
+  constructor(readonly data: string) {}
+}
+beforeAll(() => {
+  Object.assign(globalThis, { Path2D: Path });
+});
+afterAll(() => {
+  delete (globalThis as { Path2D?: unknown }).Path2D;
+});
+
+const REST = { fill: "#111111", line: "#222222", ink: "#333333", opacity: 0.5 };
+const HELD = { fill: "#AAAAAA", line: "#BBBBBB", ink: "#CCCCCC", opacity: 0.9 };
+const controlOf = (kind: Control["kind"], look: object = {}): Control =>
+  staged([{ id: "c", name: "C", kind, placement: placed(500, 250, 200), look: { rest: REST, held: HELD, ...look } }], []).controls[0];
+
+/** What is painted of one control of 200 px; `hairline` in px. */
+function paint(control: Control, pose: Pose, supplies?: Supplies, hairline = 1): Stroke[] {
+  const { ctx, painted } = recorder();
+  const drawn: Drawn = { control, box: { x: 400, y: 150, w: 200, h: 200 }, travel: 100, pose };
+  drawControls(ctx, [drawn], hairline, supplies);
+  return painted;
+}
+const held: Pose = { held: true, x: 0, y: 0 };
+const icons: Supplies = { pictureOf: () => null, icons: { bell: "M0 0h24" } };
+
+test.each(["stick", "dpad", "button", "touchpad", "swipe"] as const)("a %s is painted in the colours of its look, at rest and held", (kind) => {
+  for (const [pose, face] of [
+    [POSE_AT_REST, REST],
+    [held, HELD],
+  ] as const) {
+    const painted = paint(controlOf(kind), pose);
+    expect(painted.some((s) => s.call === "fill" && s.fill === face.fill)).toBe(true);
+    expect(painted.some((s) => s.call === "stroke" && s.line === face.line)).toBe(true);
+    const other = face === REST ? HELD : REST;
+    expect(painted.filter((s) => s.call === "fill").some((s) => s.fill === other.fill)).toBe(false);
+    for (const s of painted) expect(s.alpha).toBeLessThanOrEqual(face.opacity + 1e-9);
+  }
+});
+
+test("what hides at rest is painted only while it is held; a hidden knob leaves the base", () => {
+  expect(paint(controlOf("button", { hideAtRest: "all" }), POSE_AT_REST)).toEqual([]);
+  expect(paint(controlOf("button", { hideAtRest: "all" }), held).length).toBeGreaterThan(0);
+  const whole = paint(controlOf("stick"), POSE_AT_REST).length;
+  const base = paint(controlOf("stick", { hideAtRest: "knob" }), POSE_AT_REST).length;
+  expect(base).toBeGreaterThan(0);
+  expect(base).toBeLessThan(whole);
+  expect(paint(controlOf("stick", { hideAtRest: "knob" }), held)).toHaveLength(paint(controlOf("stick"), held).length);
+});
+
+test("long untouched it fades to the look for that, and is back at once on touch", () => {
+  const control = controlOf("button", { away: { opacity: 0.1, afterMs: 1000 } });
+  const alphas = [0, 0.5, 1].map((away) => paint(control, { ...POSE_AT_REST, away })[0].alpha);
+  expect(alphas[0]).toBeCloseTo(0.5, 12);
+  expect(alphas[1]).toBeCloseTo(0.3, 12);
+  expect(alphas[2]).toBeCloseTo(0.1, 12);
+  expect(paint(control, { ...held, away: 1 })[0].alpha).toBeCloseTo(0.9, 12);
+});
+
+test("an icon is painted where it is at hand, with the ink and stronger than the body; a name that is not there paints nothing", () => {
+  const bare = paint(controlOf("button"), POSE_AT_REST, icons);
+  const marked = paint(controlOf("button", { icon: "bell" }), POSE_AT_REST, icons);
+  const icon = marked.filter((s) => s.args[0] instanceof Path);
+  expect(icon).toHaveLength(1);
+  expect((icon[0].args[0] as unknown as Path).data).toBe("M0 0h24");
+  expect(icon[0].line).toBe(REST.ink);
+  expect(icon[0].alpha).toBeCloseTo(REST.opacity * INK_STRENGTH, 12);
+  for (const name of ["whistle", "constructor", "__proto__"]) expect(paint(controlOf("button", { icon: name }), POSE_AT_REST, icons)).toEqual(bare);
+  expect(paint(controlOf("button", { icon: "bell" }), POSE_AT_REST)).toEqual(bare);
+});
+
+test("a word is painted as it stands, in the ink; not on a control too small to read it", () => {
+  forgetWordWidths();
+  const control = controlOf("button", { label: "Ahoy" });
+  const words = (hairline: number) => paint(control, POSE_AT_REST, icons, hairline).filter((s) => s.call === "fillText");
+  expect(words(1).map((s) => [s.args[0], s.fill])).toEqual([["Ahoy", REST.ink]]);
+  expect(words(20)).toEqual([]);
+});
+
+test("a picture of its own takes the place of the drawn body, the held one while held, and falls back to the rest's", () => {
+  const images = { "pic-a": { a: 1 }, "pic-b": { b: 1 } } as unknown as Record<string, CanvasImageSource>;
+  const supplies: Supplies = { pictureOf: (id) => images[id] ?? null, icons: {} };
+  const withArt = (art: object): Control => ({ ...controlOf("button"), look: { ...controlOf("button").look, art } }) as Control;
+  const shown = (art: object, pose: Pose) => paint(withArt(art), pose, supplies).map((s) => (s.call === "drawImage" ? s.args[0] : s.call));
+  expect(shown({ rest: "pic-a", held: "pic-b" }, POSE_AT_REST)).toEqual([images["pic-a"]]);
+  expect(shown({ rest: "pic-a", held: "pic-b" }, held)).toEqual([images["pic-b"]]);
+  expect(shown({ rest: "pic-a" }, held)).toEqual([images["pic-a"]]);
+  expect(shown({ rest: "lost" }, POSE_AT_REST)).toEqual(paint(controlOf("button"), POSE_AT_REST).map((s) => s.call));
+});
+
+test("a knob has the look of its own where it has one, else the base's turned inside out", () => {
+  const colours = (look: object, pose: Pose) => paint(controlOf("stick", look), pose).flatMap((s) => (s.call === "fill" ? [s.fill] : []));
+  expect(colours({}, POSE_AT_REST)).toEqual([REST.fill, REST.ink]);
+  expect(colours({ knob: { held: { ...HELD, fill: "#123456" } } }, held)).toEqual([HELD.fill, "#123456"]);
+  expect(colours({ knob: { held: { ...HELD, fill: "#123456" } } }, POSE_AT_REST)).toEqual([REST.fill, REST.ink]);
+});
+
+test("of a d-pad the ways in force light up, and no others", () => {
+  const lit = (x: number, y: number) => paint(controlOf("dpad"), { held: true, x, y }).filter((s) => s.call === "fill" && s.fill === HELD.ink).length;
+  expect([lit(0, 0), lit(1, 0), lit(0, -1), lit(Math.SQRT1_2, Math.SQRT1_2)]).toEqual([0, 1, 1, 2]);
+});
