@@ -1,5 +1,5 @@
 /** What the commands read: files and options, each error naming its place and the way out. */
-import { readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, realpathSync, writeFileSync } from "node:fs";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import type { View } from "../core/engine/placement/resolve";
@@ -25,6 +25,11 @@ export function textOf(file: string): string {
       `${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`,
     );
   }
+}
+
+/** Whether two paths lead to the same file that is there, by whatever links. */
+export function isSameFile(a: string, b: string): boolean {
+  return existsSync(a) && existsSync(b) && realpathSync(a) === realpathSync(b);
 }
 
 /** Writes a text into a file. */

@@ -1,8 +1,12 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { mkdtempSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
+import { readPlayed } from "../core/engine/read/played";
+import { readLayout } from "../core/format/parse";
+import { writeLayout } from "../core/format/write";
 import { FINDING_CODES } from "../core/checks/finding";
 import { conformanceCases, difference } from "../test/cases";
 
@@ -81,6 +85,34 @@ test("a broken file exits with 2 and names the place", () => {
   const { code, err } = nodulum("check", broken);
   expect(code).toBe(2);
   expect(err).toContain("scale.of");
+});
+
+test("compile prints the played file or writes it; the digest is that of the canonical text", () => {
+  const printed = nodulum("compile", layout);
+  expect(printed.code).toBe(0);
+  const read = readPlayed(printed.out);
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const source = readLayout(readFileSync(layout, "utf8"));
+  if (!source.ok) throw new Error("the case does not parse");
+  expect(read.value.digest).toBe(createHash("sha256").update(writeLayout(source.value)).digest("hex"));
+  const out = join(folder, "case.played.json");
+  expect(nodulum("compile", layout, "-o", out)).toEqual({ code: 0, out: "", err: "" });
+  expect(readFileSync(out, "utf8")).toBe(printed.out);
+});
+
+test("compile never writes over the layout it reads, by whatever path", () => {
+  const before = readFileSync(layout, "utf8");
+  const link = join(folder, "link.json");
+  symlinkSync(layout, link);
+  for (const out of [layout, link]) {
+    const { code, err } = nodulum("compile", layout, "-o", out);
+    expect([code, err]).toEqual([2, `nodulum: ${out}: this is the layout itself, which would be lost; name another file\n`]);
+  }
+  expect(readFileSync(layout, "utf8")).toBe(before);
+  expect(nodulum("compile", layout, "-o", join(folder, "nowhere", "x.json"))).toMatchObject({
+    code: 2,
+    err: expect.stringContaining("there is no such folder") as string,
+  });
 });
 
 test("schema and help exit with 0", () => {

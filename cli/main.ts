@@ -8,7 +8,7 @@ import { replay } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
-import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, writeText, type ViewOptions } from "./inputs";
+import { CallError, isSameFile, layoutFrom, orFail, screenFrom, textOf, viewFrom, writeText, type ViewOptions } from "./inputs";
 
 const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
@@ -59,8 +59,10 @@ program
   .description("write the played file: what a game carries")
   .action((file: string, options: { output?: string }) => {
     const text = compile(layoutFrom(file));
-    if (options.output === undefined) process.stdout.write(text);
-    else writeText(options.output, text);
+    const { output } = options;
+    if (output === undefined) return void process.stdout.write(text);
+    if (isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+    writeText(output, text);
   });
 
 addCheck(withView(program.command("check")));
