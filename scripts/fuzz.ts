@@ -14,5 +14,12 @@ const layouts = files.flatMap((file) => {
 });
 const { filesTaken, tracesTaken } = fuzz(files, layouts, times, seed);
 console.log(`${times} files, ${filesTaken} of them taken; ${times} streams, ${tracesTaken} of them taken; nothing thrown, nothing out of range`);
-const playedTaken = fuzzPlayed(layouts.map(compile), playedTimes, seed);
-console.log(`${playedTimes} played files, ${playedTaken} of them taken; nothing thrown`);
+/** Played files between two lines of progress. */
+const STRETCH = 50_000;
+const played = layouts.map(compile);
+let playedTaken = 0;
+for (let done = 0; done < playedTimes; done += STRETCH) {
+  const times = Math.min(STRETCH, playedTimes - done);
+  playedTaken += fuzzPlayed(played, times, seed + done);
+  console.log(`${done + times} played files, ${playedTaken} of them taken; nothing thrown`);
+}
