@@ -48,120 +48,136 @@ interface Reference extends Found {
   readonly id: string;
 }
 
+/** What has been judged of a file so far: what is wrong, of all of it what stands first; and what must be looked up at the end. */
+interface Judged {
+  first: Found | null;
+  readonly references: Reference[];
+}
+
+function say(judged: Judged, at: number, path: string, message: string): undefined {
+  if (judged.first === null || at < judged.first.at) judged.first = { at, path, message };
+}
+
 /** Holds a tree against the rules; gives its value, and of all that is wrong what stands first. */
 function check(root: Node): { value: unknown; first: Found | null } {
-  let first: Found | null = null;
-  const references: Reference[] = [];
-  const say = (at: number, path: string, message: string): undefined => {
-    if (first === null || at < first.at) first = { at, path, message };
-  };
-  const read = (node: Node, rule: Rule, path: string): unknown => {
-    if (rule.opt && node.is === "null") return undefined;
-    switch (rule.is) {
-      case "number": {
-        const value = node.value as number;
-        const fits = node.is === "number" && value >= rule.low && value <= rule.high && !(rule.above && value === 0) && !(rule.whole && value % 1 !== 0);
-        return fits ? value : say(node.at, path, numberWords(rule));
-      }
-      case "text": {
-        const value = node.value as string;
-        if (node.is !== "string" || value.length < rule.least || value.length > rule.most || (rule.like && !rule.like.test(value)))
-          return say(node.at, path, `must be ${rule.means}`);
-        if (rule.most <= MOST_TEXT) tooLong(node, value, path);
-        return value;
-      }
-      case "length": {
-        const length = node.is === "string" && (node.value as string).length <= MOST_LENGTH ? parseLength(node.value as string) : null;
-        if (!length) return say(node.at, path, 'must be a length of at most 24 characters, such as "12mm"');
-        if (rule.least === "above" ? length.amount <= 0 : rule.least === "zero" && length.amount < 0)
-          return say(node.at, path, rule.least === "above" ? "must be more than 0" : "must be 0 or more");
-        return node.value;
-      }
-      case "word":
-        return rule.of.includes(node.value as string) ? node.value : say(node.at, path, wordWords(rule, path, node));
-      case "pair": {
-        const items = node.value as Node[];
-        if (node.is !== "list" || (items.length !== 2 && node.end >= 0) || items.length > 2) return say(node.at, path, "must be a list of two");
-        return items.map((item, i) => read(item, rule.of, `${path}[${i}]`));
-      }
-      case "list": {
-        if (node.is !== "list") return say(node.at, path, "must be a list");
-        const items = node.value as Node[];
-        if (items.length > rule.most) say(items[rule.most].at, path, `at most ${rule.most} ${rule.what}`);
-        return items.slice(0, rule.most).map((item, i) => read(item, rule.of, `${path}[${i}]`));
-      }
-      case "map": {
-        const entries = entriesOf(node, path);
-        if (!entries) return undefined;
-        for (const { key, node: child } of entries) tooLong(child, key, within(path, key));
-        return Object.fromEntries(entries.map(({ key, node: child }) => [key, read(child, rule.of, within(path, key))]));
-      }
-      case "object":
-        return readObject(node, rule, path);
-      case "kinds": {
-        const entries = entriesOf(node, path);
-        if (!entries) return undefined;
-        const kind = entries.find((entry) => entry.key === rule.by)?.node;
-        const which = kind?.is === "string" && Object.hasOwn(rule.of, kind.value as string) ? rule.of[kind.value as string] : undefined;
-        if (which) return read(node, which, path);
-        if (kind) return say(kind.at, within(path, rule.by), `must be one of ${Object.keys(rule.of).join(", ")}`);
-        return node.end < 0 ? undefined : say(node.end, within(path, rule.by), "is missing");
-      }
-      case "having": {
-        const entries = entriesOf(node, path);
-        if (!entries) return undefined;
-        const key = Object.keys(rule.of).find((k) => entries.some((entry) => entry.key === k));
-        if (key) return read(node, rule.of[key], path);
-        return node.end < 0 ? undefined : say(node.at, path, `must have one of ${Object.keys(rule.of).join(", ")}`);
-      }
-      case "or":
-        return read(node, node.is === "list" || node.is === "object" ? rule.else : rule.bare, path);
-      case "ref": {
-        if (node.is !== "string") return say(node.at, path, "must be an id");
-        references.push({
-          at: node.at,
-          path,
-          to: rule.to,
-          id: node.value as string,
-          message: `there is no ${rule.to === "clusters" ? "cluster" : "picture"} of this id`,
-        });
-        return node.value;
-      }
+  const judged: Judged = { first: null, references: [] };
+  const value = read(judged, root, PLAYED, "");
+  if (root.end >= 0) lookUp(root, judged);
+  return { value, first: judged.first };
+}
+
+/** The value of a node by a rule; undefined where it is null, or wrong. */
+function read(judged: Judged, node: Node, rule: Rule, path: string): unknown {
+  if (rule.opt && node.is === "null") return undefined;
+  switch (rule.is) {
+    case "number": {
+      const value = node.value as number;
+      const fits = node.is === "number" && value >= rule.low && value <= rule.high && !(rule.above && value === 0) && !(rule.whole && value % 1 !== 0);
+      return fits ? value : say(judged, node.at, path, numberWords(rule));
     }
-  };
-  const tooLong = (node: Node, text: string, path: string) => {
-    if (text.length * 3 > MOST_TEXT && bytesOfText(text).length > MOST_TEXT) say(node.at, path, "is longer than 1024 bytes");
-  };
-  const entriesOf = (node: Node, path: string): Entry[] | null => {
-    if (node.is !== "object") return say(node.at, path, "must be an object") ?? null;
-    const seen = new Set<string>();
-    for (const { key, at } of node.value as Entry[]) {
-      if (seen.has(key)) say(at, within(path, key), "stands twice");
-      seen.add(key);
+    case "text":
+      return readText(judged, node, rule, path);
+    case "length":
+      return readLength(judged, node, rule, path);
+    case "word":
+      return rule.of.includes(node.value as string) ? node.value : say(judged, node.at, path, wordWords(rule, path, node));
+    case "pair": {
+      const items = node.value as Node[];
+      if (node.is !== "list" || (items.length !== 2 && node.end >= 0) || items.length > 2) return say(judged, node.at, path, "must be a list of two");
+      return items.map((item, i) => read(judged, item, rule.of, `${path}[${i}]`));
     }
-    return node.value as Entry[];
-  };
-  const readObject = (node: Node, rule: Rule & { is: "object" }, path: string): unknown => {
-    const entries = entriesOf(node, path);
-    if (!entries) return undefined;
-    const out: Record<string, unknown> = {};
-    for (const { key, at, node: child } of entries) {
-      if (!Object.hasOwn(rule.keys, key)) say(at, within(path, key), "unknown key");
-      else {
-        const value = read(child, rule.keys[key], within(path, key));
-        if (value !== undefined) out[key] = value;
-      }
+    case "list": {
+      if (node.is !== "list") return say(judged, node.at, path, "must be a list");
+      const items = node.value as Node[];
+      if (items.length > rule.most) say(judged, items[rule.most].at, path, `at most ${rule.most} ${rule.what}`);
+      return items.slice(0, rule.most).map((item, i) => read(judged, item, rule.of, `${path}[${i}]`));
     }
-    if (node.end < 0) return out;
-    for (const key of Object.keys(rule.keys))
-      if (!rule.keys[key].opt && !entries.some((entry) => entry.key === key)) say(node.end, within(path, key), "is missing");
-    const wrong = rule.holds?.(out as Record<string, number>);
-    if (wrong) say(node.end, path, wrong);
-    return out;
-  };
-  const value = read(root, PLAYED, "");
-  if (root.end >= 0) lookUp(root, references, say);
-  return { value, first };
+    case "map": {
+      const entries = entriesOf(judged, node, path);
+      if (!entries) return undefined;
+      for (const { key, node: child } of entries) tooLong(judged, child, key, within(path, key));
+      return Object.fromEntries(entries.map(({ key, node: child }) => [key, read(judged, child, rule.of, within(path, key))]));
+    }
+    case "object":
+      return readObject(judged, node, rule, path);
+    case "kinds":
+      return readKinds(judged, node, rule, path);
+    case "having": {
+      const entries = entriesOf(judged, node, path);
+      if (!entries) return undefined;
+      const key = Object.keys(rule.of).find((k) => entries.some((entry) => entry.key === k));
+      if (key) return read(judged, node, rule.of[key], path);
+      return node.end < 0 ? undefined : say(judged, node.at, path, `must have one of ${Object.keys(rule.of).join(", ")}`);
+    }
+    case "or":
+      return read(judged, node, node.is === "list" || node.is === "object" ? rule.else : rule.bare, path);
+    case "ref": {
+      if (node.is !== "string") return say(judged, node.at, path, "must be an id");
+      const message = `there is no ${rule.to === "clusters" ? "cluster" : "picture"} of this id`;
+      judged.references.push({ at: node.at, path, to: rule.to, id: node.value as string, message });
+      return node.value;
+    }
+  }
+}
+
+function readText(judged: Judged, node: Node, rule: Rule & { is: "text" }, path: string): unknown {
+  const value = node.value as string;
+  if (node.is !== "string" || value.length < rule.least || value.length > rule.most || (rule.like && !rule.like.test(value)))
+    return say(judged, node.at, path, `must be ${rule.means}`);
+  if (rule.most <= MOST_TEXT) tooLong(judged, node, value, path);
+  return value;
+}
+
+function readLength(judged: Judged, node: Node, { least }: Rule & { is: "length" }, path: string): unknown {
+  const length = node.is === "string" && (node.value as string).length <= MOST_LENGTH ? parseLength(node.value as string) : null;
+  if (!length) return say(judged, node.at, path, 'must be a length of at most 24 characters, such as "12mm"');
+  if (least === "above" && length.amount <= 0) return say(judged, node.at, path, "must be more than 0");
+  if (least === "zero" && length.amount < 0) return say(judged, node.at, path, "must be 0 or more");
+  return node.value;
+}
+
+function readKinds(judged: Judged, node: Node, rule: Rule & { is: "kinds" }, path: string): unknown {
+  const entries = entriesOf(judged, node, path);
+  if (!entries) return undefined;
+  const kind = entries.find((entry) => entry.key === rule.by)?.node;
+  const which = kind?.is === "string" && Object.hasOwn(rule.of, kind.value as string) ? rule.of[kind.value as string] : undefined;
+  if (which) return read(judged, node, which, path);
+  if (kind) return say(judged, kind.at, within(path, rule.by), `must be one of ${Object.keys(rule.of).join(", ")}`);
+  return node.end < 0 ? undefined : say(judged, node.end, within(path, rule.by), "is missing");
+}
+
+function readObject(judged: Judged, node: Node, rule: Rule & { is: "object" }, path: string): unknown {
+  const entries = entriesOf(judged, node, path);
+  if (!entries) return undefined;
+  const out: Record<string, unknown> = {};
+  for (const { key, at, node: child } of entries) {
+    if (!Object.hasOwn(rule.keys, key)) say(judged, at, within(path, key), "unknown key");
+    else {
+      const value = read(judged, child, rule.keys[key], within(path, key));
+      if (value !== undefined) out[key] = value;
+    }
+  }
+  if (node.end < 0) return out;
+  for (const key of Object.keys(rule.keys))
+    if (!rule.keys[key].opt && !entries.some((entry) => entry.key === key)) say(judged, node.end, within(path, key), "is missing");
+  const wrong = rule.holds?.(out as Record<string, number>);
+  if (wrong) say(judged, node.end, path, wrong);
+  return out;
+}
+
+function tooLong(judged: Judged, node: Node, text: string, path: string): void {
+  if (text.length * 3 > MOST_TEXT && bytesOfText(text).length > MOST_TEXT) say(judged, node.at, path, "is longer than 1024 bytes");
+}
+
+/** The entries of an object, none twice; null where it is no object. */
+function entriesOf(judged: Judged, node: Node, path: string): Entry[] | null {
+  if (node.is !== "object") return say(judged, node.at, path, "must be an object") ?? null;
+  const seen = new Set<string>();
+  for (const { key, at } of node.value as Entry[]) {
+    if (seen.has(key)) say(judged, at, within(path, key), "stands twice");
+    seen.add(key);
+  }
+  return node.value as Entry[];
 }
 
 const within = (path: string, key: string) => (path === "" ? key : `${path}.${key}`);
@@ -178,7 +194,7 @@ function wordWords({ of }: Rule & { is: "word" }, path: string, node: Node): str
 }
 
 /** What can be judged only when all has been read: ids that stand twice, references that lead nowhere, pictures too large in all. */
-function lookUp(root: Node, references: readonly Reference[], say: (at: number, path: string, message: string) => void): void {
+function lookUp(root: Node, judged: Judged): void {
   if (root.is !== "object") return;
   const seen = new Map<string, Set<string>>();
   let pictures = 0;
@@ -192,19 +208,19 @@ function lookUp(root: Node, references: readonly Reference[], say: (at: number, 
       const own = item.is === "object" ? (item.value as Entry[]) : [];
       const id = own.find((entry) => entry.key === field)?.node;
       if (id?.is === "string") {
-        if (ids.has(id.value as string)) say(id.at, `${list}[${i}].${field}`, "is used twice");
+        if (ids.has(id.value as string)) say(judged, id.at, `${list}[${i}].${field}`, "is used twice");
         ids.add(id.value as string);
         ids.add(`${list}/${id.value as string}`);
       }
       const data = own.find((entry) => entry.key === "data")?.node;
       if (list === "pictures" && data?.is === "string") {
         pictures += Math.floor(((data.value as string).length * 3) / 4);
-        if (pictures > MOST_PICTURES) say(data.at, `pictures[${i}].data`, "the pictures hold more than 6 MiB in all");
+        if (pictures > MOST_PICTURES) say(judged, data.at, `pictures[${i}].data`, "the pictures hold more than 6 MiB in all");
       }
     });
   }
-  for (const { to, id, at, path, message } of references) {
+  for (const { to, id, at, path, message } of judged.references) {
     const ids = seen.get(to === "clusters" ? "spots" : to);
-    if (!ids?.has(`${to}/${id}`)) say(at, path, message);
+    if (!ids?.has(`${to}/${id}`)) say(judged, at, path, message);
   }
 }
