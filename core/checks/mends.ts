@@ -2,7 +2,7 @@
  * Small moves that mend a finding. A move is proposed only where it keeps to the glass: the control stays in the safe frame
  * if it stood there, comes no nearer to another area than is wanted, and covers no keep-clear zone it did not cover.
  */
-import { clearance } from "../engine/geometry/distance";
+import { clearance, isNear } from "../engine/geometry/distance";
 import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK, FILED_SLACK, SPARE_MM } from "../engine/geometry/tolerances";
@@ -173,9 +173,4 @@ function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape): b
     if (after < wanted - FILED_SLACK && after < clearance(mover.area, s.area).px - FILED_SLACK) return true;
   }
   return false;
-}
-
-/** Whether two boxes are nearer than `px` along both axes. */
-function isNear(a: Box, b: Box, px: number): boolean {
-  return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }

@@ -1,5 +1,5 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
-import { clearance } from "../engine/geometry/distance";
+import { clearance, isNear } from "../engine/geometry/distance";
 import { sharedArea } from "../engine/geometry/overlap";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
@@ -64,26 +64,27 @@ function pairs(standing: readonly Standing[], px: number): [Standing, Standing][
     const a = standing[i];
     for (let j = i + 1; j < standing.length; j += 1) {
       const b = standing[j];
-      if (a.ground === b.ground && near(a.area, b.area, px)) found.push([a, b]);
+      if (a.ground === b.ground && isNear(a.area, b.area, px)) found.push([a, b]);
     }
   }
   return found;
 }
 
-/** Whether two boxes are nearer than `px` along both axes; the quick way past pairs that cannot matter. */
-function near(a: Shape, b: Shape, px: number): boolean {
-  return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
+function* inMoment(context: MomentContext): Iterable<Found> {
+  // An area without width or height is in no pair and covers nothing.
+  const own = context.shown.filter((s) => s.at.sharing === "own" && s.area.w > 0 && s.area.h > 0);
+  yield* overlapsAndGaps(context, own);
+  yield* buried(context, own);
+  yield* stolenTaps(context);
 }
 
-function* inMoment(context: MomentContext): Iterable<Found> {
-  const { layout, shown, zones, mm, screenName } = context;
-  // An area without width or height is in no pair and covers nothing.
-  const own = shown.filter((s) => s.at.sharing === "own" && s.area.w > 0 && s.area.h > 0);
+function* overlapsAndGaps(context: MomentContext, own: readonly Standing[]): Iterable<Found> {
+  const { layout, mm, screenName } = context;
   const gap = layout.limits.minGapMm * mm;
   for (const [a, b] of pairs(own, gap)) {
     const smaller = Math.min(areaOf(a.area), areaOf(b.area));
     const shared = sharedArea(a.area, b.area);
-    const share = Math.min(1, shared / smaller);
+    const share = shared / smaller;
     if (atLeast(share, MIN_OVERLAP)) {
       yield {
         code: "touch/overlap",
@@ -108,19 +109,20 @@ function* inMoment(context: MomentContext): Iterable<Found> {
         };
     }
   }
+}
+
+/** What lies under ground drawn above it, which takes its touches. */
+function* buried({ screenName }: MomentContext, own: readonly Standing[]): Iterable<Found> {
   const ground = own.filter((s) => s.ground);
   for (const under of own) {
     if (under.ground) continue;
-    const above = ground.filter((s) => s.index > under.index && near(s.area, under.area, 0));
-    const whole = areaOf(under.area);
+    const above = ground.filter((s) => s.index > under.index && isNear(s.area, under.area, 0));
     if (above.length === 0) continue;
-    const share = Math.min(
-      1,
-      coveredArea(
-        under.area,
-        above.map((s) => s.area),
-      ) / whole,
+    const covered = coveredArea(
+      under.area,
+      above.map((s) => s.area),
     );
+    const share = covered / areaOf(under.area);
     if (atLeast(share, MIN_BURIED))
       yield {
         code: "touch/buried",
@@ -132,6 +134,10 @@ function* inMoment(context: MomentContext): Iterable<Found> {
           `${shareText(share)} of ${say(under.control.id)} lies under ${above.map((s) => say(s.control.id)).join(", ")} on ${screenName}, which takes its touches; bring ${say(under.control.id)} above`,
       };
   }
+}
+
+/** Zones in which the game itself takes taps, under the area of a control. */
+function* stolenTaps({ shown, zones, screenName }: MomentContext): Iterable<Found> {
   for (const { zone, at } of zones) {
     if (!zone.taps) continue;
     const box: Shape = { shape: "box", ...at };

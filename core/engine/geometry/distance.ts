@@ -5,7 +5,7 @@
  * along n). The greatest g over all directions is the distance where it is positive, and minus the shortest way apart where
  * it is negative. g is sampled around the circle and its best places refined by golden section.
  */
-import { magnitude, type Point } from "./point";
+import { magnitude, type Box, type Point } from "./point";
 import { circleRadius } from "./circle";
 import type { Shape } from "./shape";
 
@@ -130,4 +130,9 @@ export function distanceTo(shape: Shape, point: Point): number {
   const r = circleRadius(shape);
   if (r >= 0) return Math.max(0, magnitude(point.x - shape.x - r, point.y - shape.y - r) - r);
   return Math.max(0, clearance({ shape: "box", x: point.x, y: point.y, w: 0, h: 0 }, shape).px);
+}
+
+/** Whether two boxes are nearer than `px` along both axes: the quick way past pairs that cannot matter. */
+export function isNear(a: Box, b: Box, px: number): boolean {
+  return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }
