@@ -8,9 +8,9 @@ import { initialState } from "../core/engine/input/state";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
-import { PLAIN_VIEW, resolve } from "../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve } from "../core/engine/placement/resolve";
 import { plainScreen } from "../core/engine/placement/screen";
-import { findSpans } from "../core/checks/spans";
+import { findAspectIntervals } from "../core/checks/aspectIntervals";
 
 /** A layout of forty controls as a game would have them: sticks, pads, buttons, spread without overlap. */
 function forty(): Layout {
@@ -83,7 +83,7 @@ console.log(
   `resolving 40 controls on 200 screens: ${ours.toFixed(2)} ms; yoga-layout, 8,000 absolute boxes: ${theirs.toFixed(1)} ms; ${(theirs / ours).toFixed(0)} times faster (aim 50)`,
 );
 
-const checks = timed(() => screens.map((screen) => checkScreen(prepared, screen, PLAIN_VIEW, null)), 9);
+const checks = timed(() => screens.map((screen) => checkScreen(prepared, screen, PLAIN_PLAYER_VIEW, null)), 9);
 const told = timed(() => screens.map((screen) => checkScreen(prepared, screen)), 5);
 const against = (ms: number) => `${(ms / theirs).toFixed(2)} of yoga's time`;
 console.log(
@@ -106,5 +106,8 @@ console.log(
   `10,000 ticks of advance with 10 moving touches and 40 controls: ${tick.toFixed(0)} ms, ${against(tick)} (aim 1), ${((tick / TICKS) * 1000).toFixed(1)} µs a tick; state ${JSON.stringify(state).length} bytes after them`,
 );
 
-const span = timed(() => findSpans(layout, { diagonalInches: 6.1, ppi: 420, from: 1.2, to: 2.4, insetsMm: { left: 0, top: 0, right: 0, bottom: 0 } }), 3);
+const span = timed(
+  () => findAspectIntervals(layout, { diagonalInches: 6.1, ppi: 420, from: 1.2, to: 2.4, insetsMm: { left: 0, top: 0, right: 0, bottom: 0 } }),
+  3,
+);
 console.log(`spans of a 40-control layout over 1.2–2.4: ${span.toFixed(0)} ms, ${against(span)} (aim 4)`);

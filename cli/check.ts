@@ -1,7 +1,7 @@
 /** The commands that judge: `check` on screens, `spans` over aspect ratios. */
 import { Option, type Command } from "commander";
 import { checkScreen } from "../core/checks/check";
-import { findSpans } from "../core/checks/spans";
+import { findAspectIntervals } from "../core/checks/aspectIntervals";
 import { readBaseline } from "../core/exchange/baseline";
 import { junitReport } from "../core/exchange/junit";
 import { fallsShort, isGrave, textReport, type Known, type ScreenFindings } from "../core/exchange/report";
@@ -10,7 +10,7 @@ import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
 import { prepareLayout } from "../core/engine/placement/prepare";
-import type { View } from "../core/engine/placement/resolve";
+import type { PlayerView } from "../core/engine/placement/resolve";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
 /** Work that takes longer than this says how far it is, ms. */
@@ -54,15 +54,17 @@ function screensFrom(layout: Layout, options: CheckOptions): Screen[] {
 interface Player {
   /** What is added to the screen's name; empty for the only player. */
   readonly suffix: string;
-  readonly view: View;
+  readonly playerView: PlayerView;
 }
 
 function playersFrom(layout: Layout, options: CheckOptions): Player[] {
-  const view = viewFrom(options, layout);
-  if (options.players !== "all") return [{ suffix: "", view }];
+  const playerView = viewFrom(options, layout);
+  if (options.players !== "all") return [{ suffix: "", playerView }];
   const sizes = [...new Set([layout.playerSizes.min, layout.playerSizes.max])];
   const hands = ["right", "left"] as const;
-  return hands.flatMap((handed) => sizes.map((playerSize) => ({ suffix: `, ${handed} hand, size ${playerSize}`, view: { ...view, handed, playerSize } })));
+  return hands.flatMap((handed) =>
+    sizes.map((playerSize) => ({ suffix: `, ${handed} hand, size ${playerSize}`, playerView: { ...playerView, handed, playerSize } })),
+  );
 }
 
 function judge(layout: Layout, screens: readonly Screen[], players: readonly Player[]): ScreenFindings[] {
@@ -70,8 +72,8 @@ function judge(layout: Layout, screens: readonly Screen[], players: readonly Pla
   let told = performance.now();
   const results: ScreenFindings[] = [];
   for (const screen of screens)
-    for (const { suffix, view } of players) {
-      results.push({ name: screen.name + suffix, findings: checkScreen(prepared, screen, view) });
+    for (const { suffix, playerView } of players) {
+      results.push({ name: screen.name + suffix, findings: checkScreen(prepared, screen, playerView) });
       const now = performance.now();
       if (now - told < PATIENCE_MS) continue;
       told = now;
@@ -135,7 +137,7 @@ export function addSpans(command: Command): void {
         to,
         insetsMm: { left, top, right, bottom },
       };
-      process.stdout.write(`${JSON.stringify({ from, to, spans: findSpans(layout, range, viewFrom(options, layout)) }, null, 2)}\n`);
+      process.stdout.write(`${JSON.stringify({ from, to, spans: findAspectIntervals(layout, range, viewFrom(options, layout)) }, null, 2)}\n`);
     });
 }
 

@@ -2,7 +2,7 @@
 import { existsSync, readFileSync, realpathSync, writeFileSync } from "node:fs";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
-import type { View } from "../core/engine/placement/resolve";
+import type { PlayerView } from "../core/engine/placement/resolve";
 import { parseScreen } from "../core/engine/placement/screen";
 import { problemText, type Result } from "../core/engine/result";
 
@@ -65,7 +65,7 @@ export interface ViewOptions {
   playerSize?: string;
 }
 
-export function viewFrom(options: ViewOptions, layout: Layout): View {
+export function viewFrom(options: ViewOptions, layout: Layout): PlayerView {
   const handed = options.handed ?? "right";
   if (handed !== "left" && handed !== "right") throw new CallError(`--handed: "${handed}" is not a hand; write left or right`);
   const playerSize = options.playerSize === undefined ? 1 : Number(options.playerSize);

@@ -23,10 +23,10 @@ const nodulum = (...args: string[]) => {
 const CORNER = { kind: "pin", frame: "safe", anchor: [1, 1], pivot: [1, 1] };
 const [, second] = conformanceCases();
 const layout = put("case.json", JSON.stringify(second.layout));
-const view = ["--screen", second.options.screen, "--handed", second.options.handed, "--player-size", String(second.options.playerSize)];
+const playerView = ["--screen", second.options.screen, "--handed", second.options.handed, "--player-size", String(second.options.playerSize)];
 
 test("resolve prints what the conformance case says", () => {
-  const { code, out } = nodulum("resolve", layout, ...view);
+  const { code, out } = nodulum("resolve", layout, ...playerView);
   expect(code).toBe(0);
   const { screen, ...printed } = JSON.parse(out) as Record<string, unknown>;
   expect(screen).toMatchObject({ name: second.options.screen });
@@ -35,7 +35,7 @@ test("resolve prints what the conformance case says", () => {
 
 test("replay prints a line a tick, as the conformance case says", () => {
   const trace = put("trace.ndjson", second.trace.map((e) => JSON.stringify(e)).join("\n"));
-  const { code, out } = nodulum("replay", layout, ...view, "--trace", trace, "--hz", String(second.options.hz));
+  const { code, out } = nodulum("replay", layout, ...playerView, "--trace", trace, "--hz", String(second.options.hz));
   expect(code).toBe(0);
   expect(
     difference(

@@ -46,10 +46,10 @@ withView(
     const layout = layoutFrom(file);
     const hz = Number(options.hz);
     if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
-    const view = viewFrom(options, layout);
-    const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...view, moment: null });
+    const playerView = viewFrom(options, layout);
+    const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...playerView, moment: null });
     const events = orFail(readTrace(textOf(options.trace), layout), options.trace);
-    for (const frame of replay(layout, resolved, events, { hz, moment: view.moment })) print(JSON.stringify(frame));
+    for (const frame of replay(layout, resolved, events, { hz, moment: playerView.moment })) print(JSON.stringify(frame));
   });
 
 program

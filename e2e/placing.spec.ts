@@ -51,8 +51,8 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   const safeTop = { x: glass.x + (96 / 2400) * glass.width, y: glass.y };
   await drag(page, await middle(end()), { x: safeTop.x + 6, y: safeTop.y + 6 });
   await expect(place(page).getByLabel("Tied to")).toContainText("top left of safe");
-  const tied = await placeOf(page, "horn");
-  for (const side of ["x", "y", "w", "h"] as const) expect(tied[side]).toBeCloseTo(before[side], 2);
+  const anchored = await placeOf(page, "horn");
+  for (const side of ["x", "y", "w", "h"] as const) expect(anchored[side]).toBeCloseTo(before[side], 2);
   // The corner of the whole screen lies beside that of the safe frame.
   await drag(page, await middle(end()), { x: glass.x + 2, y: glass.y + glass.height - 2 });
   await expect(place(page).getByLabel("Tied to")).toContainText("bottom left of screen");

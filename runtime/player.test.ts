@@ -2,17 +2,17 @@ import { changeFeel } from "../core/editing/edits/controls";
 import { benchScreenOf } from "../views/session/screens";
 import { sampleLayouts } from "../samples/samples";
 import type { ActionValues } from "../core/engine/input/events";
-import { PLAIN_VIEW } from "../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { placed, STAGE, staged } from "../test/stage";
 import { createPlayer } from "./player";
 import { drawnControls } from "./poses";
 
 const [layout] = sampleLayouts();
 const screen = benchScreenOf(layout);
-const view = { ...PLAIN_VIEW, moment: "under-way" };
+const playerView = { ...PLAIN_PLAYER_VIEW, moment: "under-way" };
 
 function start() {
-  const player = createPlayer(layout, screen, 60, view);
+  const player = createPlayer(layout, screen, 60, playerView);
   const seen: ActionValues[] = [];
   const to = (ms: number) => player.playTo(ms, (values) => seen.push(values));
   to(5000);
@@ -51,15 +51,15 @@ test("a change of feel is felt while the thumb is down; what is gone lets go, th
   const before = (seen.at(-1)!.helm as [number, number])[0];
   const tuned = changeFeel(layout, "helm", { curve: { kind: "full" } });
   if (!tuned.ok) throw new Error("refused");
-  player.retune(tuned.value, screen, view);
+  player.retune(tuned.value, screen, playerView);
   through(5800);
   expect(before).toBeLessThan(0.6);
   expect((seen.at(-1)!.helm as [number, number])[0]).toBeCloseTo(1, 6);
   const without = (id: string) => ({ ...tuned.value, controls: tuned.value.controls.filter((c) => c.id !== id) });
-  player.retune(without("horn"), screen, view);
+  player.retune(without("horn"), screen, playerView);
   through(6000);
   expect((seen.at(-1)!.helm as [number, number])[0]).toBeCloseTo(1, 6);
-  player.retune(without("helm"), screen, view);
+  player.retune(without("helm"), screen, playerView);
   through(6200);
   expect(seen.at(-1)!.helm).toEqual([0, 0]);
 });

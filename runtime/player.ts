@@ -10,7 +10,7 @@ import { initialState, type InputState } from "../core/engine/input/state";
 import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
-import { PLAIN_VIEW, resolve, type Resolved, type View } from "../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
 
 /** A player of one layout on one screen. */
 export interface Player {
@@ -19,7 +19,7 @@ export interface Player {
   /** Plays every tick due by `nowMs`; `onTick` is called for each. */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
-  retune(layout: PlayedLayout, screen: Screen, view?: View): void;
+  retune(layout: PlayedLayout, screen: Screen, playerView?: PlayerView): void;
   readonly resolved: () => Resolved;
   readonly setup: () => InputSetup;
   readonly state: () => InputState;
@@ -28,10 +28,10 @@ export interface Player {
 /** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
-export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, view: View = PLAIN_VIEW): Player {
-  let resolved = resolve(prepareLayout(layout), screen, { ...view, moment: null });
+export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, playerView: PlayerView = PLAIN_PLAYER_VIEW): Player {
+  let resolved = resolve(prepareLayout(layout), screen, { ...playerView, moment: null });
   let setup = prepareInput(layout, resolved, hz);
-  let state = initialState(setup, view.moment);
+  let state = initialState(setup, playerView.moment);
   let queue: InputEvent[] = [];
   let tick = 0;
   /** The time of the event fed last: what is told late counts as told now. */
@@ -63,7 +63,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, v
         onTick(step.values, t);
       }
     },
-    retune(next, nextScreen, nextView = PLAIN_VIEW) {
+    retune(next, nextScreen, nextView = PLAIN_PLAYER_VIEW) {
       const before = setup;
       resolved = resolve(prepareLayout(next), nextScreen, { ...nextView, moment: null });
       setup = prepareInput(next, resolved, hz);

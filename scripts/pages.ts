@@ -1,6 +1,6 @@
 /** The pages of docs/ that are made from the code: the findings, and the tables and figures of the format. */
 import { FINDING_CODES } from "../core/checks/finding";
-import { MEANINGS } from "../core/checks/meanings";
+import { FINDING_DOCS } from "../core/checks/findingDocs";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { readLayout } from "../core/format/parse";
 import { LIMITS } from "../core/format/schema/file";
@@ -10,12 +10,12 @@ import { parseScreen } from "../core/engine/placement/screen";
 /** docs/FINDINGS.md. */
 export function findingsPage(): string {
   const sections = FINDING_CODES.map((code) => {
-    const { means, measure, severity, mend } = MEANINGS[code];
-    return `## ${code}\n\n${means}\n\n- measure: ${measure}\n- severity: ${severity}\n- mend: ${mend}\n`;
+    const { means, measure, severity, fix } = FINDING_DOCS[code];
+    return `## ${code}\n\n${means}\n\n- measure: ${measure}\n- severity: ${severity}\n- mend: ${fix}\n`;
   });
   return `# Findings
 
-Made from \`core/checks/meanings.ts\` by \`npm run docs\`; a test fails where this page and the code differ.
+Made from \`core/checks/findingDocs.ts\` by \`npm run docs\`; a test fails where this page and the code differ.
 
 A finding is told on each screen, by severity (■ blocker, ◆ warning, ○ note), then in the order of this page. What concerns a control's own geometry or binding
 is told once; the rest is judged within each moment of the game, and told once where it holds in all of them alike. A small move that mends a finding is

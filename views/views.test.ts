@@ -1,22 +1,22 @@
 import fc from "fast-check";
 import { INK_STRENGTH } from "../core/checks/contrast";
 import { gather } from "../core/editing/clusters";
-import { sightOf } from "../core/editing/placing";
+import { editContextOf } from "../core/editing/placing";
 import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../samples/samples";
 import type { Layout } from "../core/format/types";
-import { deskEnds } from "../core/wiring/desk";
+import { hardwareEnds } from "../core/wiring/hardwareWires";
 import { portsOf } from "../core/wiring/serves";
-import { looseEnds, standsOf } from "../core/wiring/states";
+import { looseEnds, actionStatuses } from "../core/wiring/actionStatus";
 import { endWord, keyWord } from "./actions/keys";
-import { joined, targetKey, targetOf, whyNot } from "./actions/pulls";
-import { chainOf, groupsOf, seenActions, sheetPlaces } from "./actions/places";
-import { standDetail } from "./actions/standDetail";
+import { joined, targetKey, targetOf, whyNot } from "./actions/connections";
+import { chainOf, groupsOf, seenActions, sheetPositions } from "./actions/sheetPositions";
+import { statusDetail } from "./actions/statusDetail";
 import { textOfFile } from "./shared/textOfFile";
 import { anchorWord } from "./layout/anchorWord";
 import { draggedBox, HANDLES, snappedBox } from "./layout/handlePlaces";
-import { heldBy, placeWord, snapTargets } from "./layout/targets";
-import { tieAt } from "./layout/tying";
+import { targetOfPointer, placeWord, snapTargets } from "./layout/targets";
+import { anchorAt } from "./layout/anchorDrag";
 import { valueText } from "./rehearse/traces";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
 import { common } from "./shared/common";
@@ -46,7 +46,7 @@ test("a dragged handle keeps the opposite side where it is, and the proportion w
 });
 
 test("a dragged edge snaps to a line near by, and in a kept proportion the other side follows", () => {
-  const targets = { frames: [], others: [{ x: 300, y: 0, w: 50, h: 50 }], twins: [], widthPx: 1000, gridPx: 0, reachPx: 8 };
+  const targets = { frames: [], others: [{ x: 300, y: 0, w: 50, h: 50 }], mirrored: [], widthPx: 1000, gridPx: 0, reachPx: 8 };
   const box = { x: 100, y: 200, w: 80, h: 40 };
   const east = snappedBox(box, { key: "e", dx: 115, dy: 0, least: 10, keep: false }, targets);
   expect(east.box).toEqual({ x: 100, y: 200, w: 200, h: 40 });
@@ -56,26 +56,29 @@ test("a dragged edge snaps to a line near by, and in a kept proportion the other
 });
 
 test("what is taken hold of in a cluster, and what a moving box may snap to", () => {
-  const gathered = gather(sightOf(brackwater, benchScreenOf(brackwater)), ["horn", "towline"], "Deck");
+  const gathered = gather(editContextOf(brackwater, benchScreenOf(brackwater)), ["horn", "towline"], "Deck");
   if (!gathered.ok) throw new Error(JSON.stringify(gathered));
-  const sight = sightOf(gathered.value.layout, benchScreenOf(brackwater));
-  expect(heldBy(sight.layout, null, "horn", null)).toBe("deck");
-  expect(heldBy(sight.layout, null, "horn", "deck")).toBe("horn");
-  expect(heldBy(sight.layout, null, "helm", "deck")).toBe("helm");
-  const count = sight.resolved.controls.length + sight.resolved.keepClear.length;
-  expect(snapTargets(sight, ["deck"], 0.5, false).others).toHaveLength(count - 2);
-  expect(snapTargets(sight, ["horn"], 0.5, true)).toMatchObject({ reachPx: 14, gridPx: expect.closeTo((5 * sight.screen.ppi) / 25.4, 6) as number });
-  expect([placeWord({ x: 0, y: 0, w: 10, h: 10 }, sight.screen), placeWord({ x: 1100, y: 500, w: 100, h: 100 }, sight.screen)]).toEqual(["top left", "middle"]);
+  const context = editContextOf(gathered.value.layout, benchScreenOf(brackwater));
+  expect(targetOfPointer(context.layout, null, "horn", null)).toBe("deck");
+  expect(targetOfPointer(context.layout, null, "horn", "deck")).toBe("horn");
+  expect(targetOfPointer(context.layout, null, "helm", "deck")).toBe("helm");
+  const count = context.resolved.controls.length + context.resolved.keepClear.length;
+  expect(snapTargets(context, ["deck"], 0.5, false).others).toHaveLength(count - 2);
+  expect(snapTargets(context, ["horn"], 0.5, true)).toMatchObject({ reachPx: 14, gridPx: expect.closeTo((5 * context.screen.ppi) / 25.4, 6) as number });
+  expect([placeWord({ x: 0, y: 0, w: 10, h: 10 }, context.screen), placeWord({ x: 1100, y: 500, w: 100, h: 100 }, context.screen)]).toEqual([
+    "top left",
+    "middle",
+  ]);
 });
 
 test("a tether's end takes the nearest point of any frame, its own frame's first; freely it goes where it is", () => {
-  const sight = sightOf(brackwater, benchScreenOf(brackwater));
-  const at = (x: number, y: number, free = false) => tieAt(sight, "horn", { point: { x, y }, free }, 0.34);
+  const context = editContextOf(brackwater, benchScreenOf(brackwater));
+  const at = (x: number, y: number, free = false) => anchorAt(context, "horn", { point: { x, y }, free }, 0.34);
   expect(at(100, 10)).toMatchObject({ frame: "safe", anchor: [0, 0] });
   expect(at(4, 1078)).toMatchObject({ frame: "screen", anchor: [0, 1] });
   expect(at(700, 400)!.anchor[0]).toBeCloseTo((700 - 96) / (2400 - 96), 3);
   expect(at(100, 10, true)!.anchor[0]).toBeCloseTo(4 / (2400 - 96), 3);
-  expect(tieAt(sight, "lamp", { point: { x: 0, y: 0 }, free: false }, 1)).toBeNull();
+  expect(anchorAt(context, "lamp", { point: { x: 0, y: 0 }, free: false }, 1)).toBeNull();
 });
 
 test("common values, and where things differ", () => {
@@ -97,23 +100,23 @@ test("anchors, keys, values and file names in words", () => {
   expect(fileNameFor("!!!")).toBe("layout.nodulum.json");
 });
 
-const placed = (layout: Layout, options: Partial<Parameters<typeof sheetPlaces>[2]> = {}, seen = layout.actions) =>
-  sheetPlaces(layout, seen, { grouped: false, folded: new Set(), filtered: false, loose: looseEnds(layout), ...options });
+const placed = (layout: Layout, options: Partial<Parameters<typeof sheetPositions>[2]> = {}, seen = layout.actions) =>
+  sheetPositions(layout, seen, { grouped: false, folded: new Set(), filtered: false, loose: looseEnds(layout), ...options });
 
 test("on the sheet nothing lies on anything else, and every wire ends where its row is", () => {
   for (const layout of [brackwater, draft, pigeonhole]) {
-    const places = placed(layout);
-    for (const column of [[...places.actions.values()], places.ends, [...places.controls.values()]]) {
+    const positions = placed(layout);
+    for (const column of [[...positions.actions.values()], positions.ends, [...positions.controls.values()]]) {
       const rows = [...column].sort((a, b) => a.y - b.y);
       rows.forEach((row, i) => expect(i === 0 || row.y >= rows[i - 1].y + rows[i - 1].h).toBe(true));
-      expect(rows.every((row) => row.y >= 0 && row.y + row.h <= places.height)).toBe(true);
+      expect(rows.every((row) => row.y >= 0 && row.y + row.h <= positions.height)).toBe(true);
     }
     const serves = layout.controls.reduce((n, c) => n + c.serves.length, 0);
-    expect(new Set(places.serveWires.map((w) => `${w.toY}`)).size).toBe(serves);
-    for (const w of places.deskWires) {
-      const action = places.actions.get(w.action)!;
+    expect(new Set(positions.serveWires.map((w) => `${w.toY}`)).size).toBe(serves);
+    for (const w of positions.hardwareWires) {
+      const action = positions.actions.get(w.action)!;
       expect(w.toY).toBe(action.y + action.h / 2);
-      expect(places.ends.some((e) => e.end === w.end && e.y + e.h / 2 === w.fromY)).toBe(true);
+      expect(positions.ends.some((e) => e.end === w.end && e.y + e.h / 2 === w.fromY)).toBe(true);
       expect(Math.abs(w.fromY - w.toY)).toBeLessThan(220);
     }
   }
@@ -127,28 +130,28 @@ test("grouped by moment and folded, the rows and what serves them alone are gone
   expect(folded.actions.size).toBe(brackwater.actions.length - group.count);
   expect(folded.controls.size).toBeLessThan(open.controls.size);
   const gone = new Set(groupsOf(brackwater.actions, brackwater.moments, true)[0].actions.map((a) => a.name));
-  expect(folded.deskWires.every((w) => !gone.has(w.action))).toBe(true);
+  expect(folded.hardwareWires.every((w) => !gone.has(w.action))).toBe(true);
   expect(folded.serveWires.every((w) => !gone.has(w.action) || w.fromY === 15)).toBe(true);
 });
 
 test("a search finds an action by its word, its keys, its controls; a filter by how it stands", () => {
-  const stands = new Map(standsOf(draft).map((s) => [s.name, s]));
+  const statuses = new Map(actionStatuses(draft).map((s) => [s.name, s]));
   const find = (search: string, only: "all" | "left" = "all") =>
-    seenActions(draft, { search, moment: null, only }, stands, (end) => endWord(end)).map((a) => a.name);
+    seenActions(draft, { search, moment: null, only }, statuses, (end) => endWord(end)).map((a) => a.name);
   expect(find("HELM")).toContain("helm");
   expect(find("sidle-left")).toEqual(["sidle"]);
   expect(find("space")).toEqual(draft.actions.filter((a) => a.keys.some((k) => k.code === "Space")).map((a) => a.name));
   expect(find("no such word")).toEqual([]);
   expect(find("", "left")).toEqual(["towline"]);
-  expect(seenActions(draft, { search: "", moment: "log-open", only: "all" }, stands, (end) => end).every((a) => a.moments.includes("log-open"))).toBe(true);
+  expect(seenActions(draft, { search: "", moment: "log-open", only: "all" }, statuses, (end) => end).every((a) => a.moments.includes("log-open"))).toBe(true);
 });
 
 test("two ends are joined exactly where nothing speaks against it, in every pair of the sample", () => {
   const { actions, controls } = brackwater;
   const ports = controls.flatMap((c) => [null, ...portsOf(c.kind)].map((port) => ({ kind: "port", id: c.id, port }) as const));
-  const ends = [...new Set(actions.flatMap(deskEnds)), "mouse 0", "pad axis 3"].map((end) => ({ kind: "end", end }) as const);
+  const ends = [...new Set(actions.flatMap(hardwareEnds)), "mouse 0", "pad axis 3"].map((end) => ({ kind: "end", end }) as const);
   const starts = [
-    ...actions.flatMap(({ name }) => (["desk", "touch"] as const).map((side) => ({ kind: "action", name, side }) as const)),
+    ...actions.flatMap(({ name }) => (["hardware", "touch"] as const).map((side) => ({ kind: "action", name, side }) as const)),
     ...ports,
     ...ends,
     ...controls.flatMap((c) => c.serves.map((_, index) => ({ kind: "serve", id: c.id, index }) as const)),
@@ -167,12 +170,12 @@ test("two ends are joined exactly where nothing speaks against it, in every pair
 });
 
 test("how an action stands is told moment by moment, those served alike together", () => {
-  const stand = { name: "a", kind: "part", word: "nothing on touch in B", toDo: true, near: null } as const;
+  const status = { name: "a", kind: "part", word: "nothing on touch in B", toDo: true, near: null } as const;
   const moments = ["A", "B", "C"].map((name) => ({ id: name.toLowerCase(), name }));
   const by = (...list: string[][]) => list.map((controls, i) => ({ moment: moments[i].id, by: controls }));
-  expect(standDetail({ ...stand, moments: by(["x", "y"], [], ["x", "y"]) }, moments)).toBe("A, C: x, y; B: nothing");
-  expect(standDetail({ ...stand, moments: [{ moment: null, by: ["x"] }] }, [])).toBe("x");
-  expect(standDetail({ ...stand, moments: [] }, moments)).toBe("nothing on touch in B");
+  expect(statusDetail({ ...status, moments: by(["x", "y"], [], ["x", "y"]) }, moments)).toBe("A, C: x, y; B: nothing");
+  expect(statusDetail({ ...status, moments: [{ moment: null, by: ["x"] }] }, [])).toBe("x");
+  expect(statusDetail({ ...status, moments: [] }, moments)).toBe("nothing on touch in B");
 });
 
 test("a chain holds all that gives to an action, what a control gives to, and both ends of a wire", () => {

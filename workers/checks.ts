@@ -4,15 +4,15 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import { wrap, type Remote } from "comlink";
-import type { mendsOn } from "../core/checks/check";
+import type { fixesOn } from "../core/checks/check";
 import type { Still } from "../core/checks/contrast";
 import type { Finding } from "../core/checks/finding";
 import type { Layout, Screen } from "../core/format/types";
-import type { View } from "../core/engine/placement/resolve";
+import type { PlayerView } from "../core/engine/placement/resolve";
 import type { ChecksApi } from "./checks.worker";
 
-/** A move that mends a finding, with the finding it belongs to. */
-export type MendOffer = ReturnType<typeof mendsOn>[number];
+/** A move that fixes a finding, with the finding it belongs to. */
+export type FixOffer = ReturnType<typeof fixesOn>[number];
 
 /** A still of the backdrop by which looks are judged: known by its key, read only when the worker does not have it yet. */
 export interface StillSource {
@@ -22,7 +22,7 @@ export interface StillSource {
 export interface Asked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
-  readonly view: View;
+  readonly playerView: PlayerView;
   /** For each screen the still behind its controls. */
   readonly stills: readonly StillSource[];
 }
@@ -30,8 +30,8 @@ export interface Asked {
 export interface Checker {
   /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has taken this one's place in the queue. */
   request(asked: Asked, done: (findings: Record<string, Finding[]>) => void): void;
-  /** The small moves that mend findings on a screen; an answer that a later question has overtaken is null. */
-  mends(layout: Layout, screen: Screen, view: View): Promise<MendOffer[] | null>;
+  /** The small moves that fix findings on a screen; an answer that a later question has overtaken is null. */
+  fixes(layout: Layout, screen: Screen, playerView: PlayerView): Promise<FixOffer[] | null>;
   dispose(): void;
 }
 
@@ -58,7 +58,7 @@ export function createChecker(): Checker {
   const run = async (): Promise<void> => {
     busy = true;
     while (waiting !== null && !disposed) {
-      const { layout, screens, view, stills, done }: Request = waiting;
+      const { layout, screens, playerView, stills, done }: Request = waiting;
       waiting = null;
       try {
         for (const still of stills)
@@ -69,7 +69,7 @@ export function createChecker(): Checker {
         const found = await remote.check(
           withoutPictures(layout),
           screens,
-          view,
+          playerView,
           stills.map((s) => s.key),
         );
         if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
@@ -86,11 +86,11 @@ export function createChecker(): Checker {
       waiting = { ...asked, done };
       if (!busy) void run();
     },
-    async mends(layout, screen, view) {
+    async fixes(layout, screen, playerView) {
       generation += 1;
       const mine = generation;
       try {
-        const offers = await remote.mends(withoutPictures(layout), screen, view);
+        const offers = await remote.fixes(withoutPictures(layout), screen, playerView);
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
         console.error("The checks worker failed.", error);

@@ -2,10 +2,10 @@
 import type { Check, MomentContext } from "./context";
 import type { Found } from "./finding";
 
-function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Found> {
+function* inMoment({ layout, layoutIndex, moment, shown }: MomentContext): Iterable<Found> {
   for (const action of layout.actions) {
     if (!action.read || action.touch !== "wanted" || (moment !== null && !action.moments.includes(moment))) continue;
-    const servers = plan.servers.get(action.name);
+    const servers = layoutIndex.servers.get(action.name);
     if (servers && shown.some(({ control }) => servers.has(control.id))) continue;
     yield {
       code: "bind/unserved",
@@ -18,7 +18,7 @@ function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Fou
   }
   const same = new Map<string, string[]>();
   for (const { control } of shown) {
-    const key = plan.servesKeys.get(control.id)!;
+    const key = layoutIndex.servesKeys.get(control.id)!;
     if (key === "") continue;
     const others = same.get(key);
     if (!others) same.set(key, [control.id]);
@@ -36,4 +36,4 @@ function* inMoment({ layout, plan, moment, shown }: MomentContext): Iterable<Fou
   }
 }
 
-export const bindings: Check = { once: ({ plan }) => plan.bindingFaults, inMoment };
+export const bindings: Check = { once: ({ layoutIndex }) => layoutIndex.bindingFaults, inMoment };

@@ -2,51 +2,56 @@
 import { LENGTH_SLACK, SAME_MEASURE } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
 import { prepareLayout, type PreparedLayout } from "../engine/placement/prepare";
-import { PLAIN_VIEW, resolve, type View } from "../engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve, type PlayerView } from "../engine/placement/resolve";
 import { bindings } from "./bindings";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
 import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
 import { sayIds, type Say } from "./say";
-import { mendedContext } from "./mends";
-import { type Mend } from "./mend";
-import { places } from "./places";
+import { contextWithFix } from "./fixes";
+import { type Fix } from "./fix";
+import { bounds } from "./bounds";
 import { reaches } from "./reaches";
-import { sights } from "./sights";
+import { coverage } from "./coverage";
 import { touches } from "./touches";
 
 /** The families. Nothing else knows their number. */
-const CHECKS: readonly Check[] = [bindings, places, touches, feels, reaches, sights];
+const CHECKS: readonly Check[] = [bindings, bounds, touches, feels, reaches, coverage];
 
 /** What was found, and the moment it holds in. */
-interface Held {
+interface MomentFound {
   readonly found: Found;
   readonly moment: string | null;
 }
 
 /** What holds in a context, each with the moment it holds in. */
-function heldIn(context: CheckContext, view: View): Held[] {
-  const held: Held[] = [];
-  for (const check of CHECKS) if (check.once) for (const found of check.once(context)) held.push({ found, moment: null });
-  const asked = view.moment !== null ? [view.moment] : context.layout.moments.map((m) => m.id);
+function foundIn(context: CheckContext, playerView: PlayerView): MomentFound[] {
+  const all: MomentFound[] = [];
+  for (const check of CHECKS) if (check.once) for (const found of check.once(context)) all.push({ found, moment: null });
+  const asked = playerView.moment !== null ? [playerView.moment] : context.layout.moments.map((m) => m.id);
   const moments: readonly (string | null)[] = asked.length > 0 ? asked : [null];
-  const judged: Held[] = [];
+  const judged: MomentFound[] = [];
   for (const moment of moments) {
     const within = inMoment(context, moment);
     for (const check of CHECKS) if (check.inMoment) for (const found of check.inMoment(within)) judged.push({ found, moment });
   }
-  return held.concat(moments.length === 1 ? judged.map(({ found }) => ({ found, moment: view.moment })) : mergeMoments(judged, moments.length));
+  return all.concat(moments.length === 1 ? judged.map(({ found }) => ({ found, moment: playerView.moment })) : mergeMoments(judged, moments.length));
 }
 
-const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, view: View) =>
-  checkContext(prepared.layout, resolve(prepared, screen, { ...view, moment: null }));
+const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, playerView: PlayerView) =>
+  checkContext(prepared.layout, resolve(prepared, screen, { ...playerView, moment: null }));
 
 /** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `say`: how texts speak of what stands there; null: without texts and in no order, for those who only compare. */
-export function checkScreen(prepared: PreparedLayout<Layout>, screen: Screen, view: View = PLAIN_VIEW, say: Say | null = sayIds): Finding<FindingCode>[] {
-  const context = contextOn(prepared, screen, view);
-  const held = heldIn(context, view);
+export function checkScreen(
+  prepared: PreparedLayout<Layout>,
+  screen: Screen,
+  playerView: PlayerView = PLAIN_PLAYER_VIEW,
+  say: Say | null = sayIds,
+): Finding<FindingCode>[] {
+  const context = contextOn(prepared, screen, playerView);
+  const all = foundIn(context, playerView);
   const { layout } = prepared;
-  const finding = ({ found: f, moment }: Held, text: string): Finding<FindingCode> => ({
+  const finding = ({ found: f, moment }: MomentFound, text: string): Finding<FindingCode> => ({
     code: f.code,
     severity: f.severity,
     subjects: f.subjects,
@@ -55,34 +60,34 @@ export function checkScreen(prepared: PreparedLayout<Layout>, screen: Screen, vi
     accepted: acceptedReason(layout, f),
     text,
   });
-  if (say === null) return held.map((h) => finding(h, ""));
-  const proofs = provedMends(context, view, held, MENDS_IN_TEXTS);
+  if (say === null) return all.map((h) => finding(h, ""));
+  const proofs = provedFixes(context, playerView, all, FIXES_IN_TEXTS);
   return sortFindings(
     layout,
-    held.map((h) => finding(h, h.found.text(say, proofs.get(h) ?? null))),
+    all.map((h) => finding(h, h.found.text(say, proofs.get(h) ?? null))),
   );
 }
 
 /** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
-const MENDS_IN_TEXTS = 4;
+const FIXES_IN_TEXTS = 4;
 
 /** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
-function provedMends(context: CheckContext, view: View, held: readonly Held[], most: number): Map<Held, Mend> {
-  const proved = new Map<Held, Mend>();
-  const before = new Map(held.map((h) => [keyOf(h.found, h.moment), gravityOf(h.found)]));
+function provedFixes(context: CheckContext, playerView: PlayerView, all: readonly MomentFound[], most: number): Map<MomentFound, Fix> {
+  const proved = new Map<MomentFound, Fix>();
+  const before = new Map(all.map((h) => [keyOf(h.found, h.moment), gravityOf(h.found)]));
   let tried = 0;
-  for (const h of held.filter(({ found }) => found.mend).sort((a, b) => gravityOf(b.found) - gravityOf(a.found))) {
+  for (const h of all.filter(({ found }) => found.fix).sort((a, b) => gravityOf(b.found) - gravityOf(a.found))) {
     if (tried >= most) break;
     const f = h.found;
-    const mend = f.mend?.();
-    if (!mend) continue;
+    const fix = f.fix?.();
+    if (!fix) continue;
     tried += 1;
-    const after = heldIn(mendedContext(context, mend), view);
+    const after = foundIn(contextWithFix(context, fix), playerView);
     const gone = !after.some(({ found: g }) => g.code === f.code && g.subjects.join() === f.subjects.join());
     const harmless = after.every(
       ({ found: g, moment }) => gravityOf(g) < gravityOf(f) || (before.get(keyOf(g, moment)) ?? before.get(keyOf(g, null)) ?? 0) >= gravityOf(g),
     );
-    if (gone && harmless) proved.set(h, mend);
+    if (gone && harmless) proved.set(h, fix);
   }
   return proved;
 }
@@ -90,31 +95,31 @@ function provedMends(context: CheckContext, view: View, held: readonly Held[], m
 const keyOf = (f: Found, moment: string | null) => `${f.code}\n${f.subjects.join("\n")}\n\n${moment ?? ""}`;
 const gravityOf = (f: Found) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 
-/** The small moves that would mend findings on a screen, each with the finding it belongs to; all of them proved. */
-export function mendsOn(
+/** The small moves that would fix findings on a screen, each with the finding it belongs to; all of them proved. */
+export function fixesOn(
   layout: Layout,
   screen: Screen,
-  view: View = PLAIN_VIEW,
+  playerView: PlayerView = PLAIN_PLAYER_VIEW,
   most = Infinity,
-): { readonly code: FindingCode; readonly subjects: readonly string[]; readonly moment: string | null; readonly mend: Mend }[] {
-  const context = contextOn(prepareLayout(layout), screen, view);
-  const held = heldIn(context, view);
-  return [...provedMends(context, view, held, most)].map(([{ found, moment }, mend]) => ({ code: found.code, subjects: found.subjects, moment, mend }));
+): { readonly code: FindingCode; readonly subjects: readonly string[]; readonly moment: string | null; readonly fix: Fix }[] {
+  const context = contextOn(prepareLayout(layout), screen, playerView);
+  const all = foundIn(context, playerView);
+  return [...provedFixes(context, playerView, all, most)].map(([{ found, moment }, fix]) => ({ code: found.code, subjects: found.subjects, moment, fix }));
 }
 
 /** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */
-export function checkLayout(layout: Layout, screen: Screen, view: View = PLAIN_VIEW): Finding<FindingCode>[] {
-  return checkScreen(prepareLayout(layout), screen, view);
+export function checkLayout(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): Finding<FindingCode>[] {
+  return checkScreen(prepareLayout(layout), screen, playerView);
 }
 
 /** One finding with moment null where it holds in every moment judged with the same severity and measure, else one for each moment. */
-function mergeMoments(judged: readonly Held[], moments: number): Held[] {
-  const groups = new Map<string, Held[]>();
-  for (const held of judged) {
-    const key = keyOf(held.found, null);
+function mergeMoments(judged: readonly MomentFound[], moments: number): MomentFound[] {
+  const groups = new Map<string, MomentFound[]>();
+  for (const one of judged) {
+    const key = keyOf(one.found, null);
     const group = groups.get(key);
-    if (group) group.push(held);
-    else groups.set(key, [held]);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
   }
   return [...groups.values()].flatMap((group) => {
     const worst = group.reduce((a, b) => (isWorse(b.found.code, b.found.measure, a.found.measure) ? b : a)).found;

@@ -5,19 +5,19 @@ import type { Control, KeepClear, Layout } from "../format/types";
 import type { Resolved, ResolvedControl, ResolvedZone } from "../engine/placement/resolve";
 import { framesOf, pxPerMm, type Frames } from "../engine/placement/screen";
 import type { Found } from "./finding";
-import { planFor, type CheckPlan } from "./plan";
+import { layoutIndexOf, type LayoutIndex } from "./layoutIndex";
 
 /** A control, where it stands, and the area that takes its touches. */
-export interface Standing {
+export interface PlacedControl {
   readonly control: Control;
   readonly at: ResolvedControl;
   readonly area: Shape;
   /** Whether its area is meant to lie under others. */
-  readonly ground: boolean;
+  readonly underlay: boolean;
   /** Its place in the drawing order. */
   readonly index: number;
 }
-export interface StandingZone {
+export interface PlacedZone {
   readonly zone: KeepClear;
   readonly at: ResolvedZone;
 }
@@ -28,14 +28,14 @@ export interface CheckContext {
   readonly screenName: string;
   readonly mm: number;
   readonly frames: Frames;
-  readonly plan: CheckPlan;
-  readonly standing: readonly Standing[];
+  readonly layoutIndex: LayoutIndex;
+  readonly placed: readonly PlacedControl[];
 }
 export interface MomentContext extends CheckContext {
   /** The moment judged, or null where the layout has none. */
   readonly moment: string | null;
-  readonly shown: readonly Standing[];
-  readonly zones: readonly StandingZone[];
+  readonly shown: readonly PlacedControl[];
+  readonly zones: readonly PlacedZone[];
 }
 
 /** A family of findings. `once`: judged a single time on a screen; `inMoment`: judged in each moment. */
@@ -45,23 +45,23 @@ export interface Check {
 }
 
 /** Whether a control's area is ground: floating and trailing sticks, touchpads, swipes. */
-export function isGround(control: Control): boolean {
+export function isUnderlay(control: Control): boolean {
   return control.kind === "touchpad" || control.kind === "swipe" || (control.kind === "stick" && control.feel.origin !== "fixed");
 }
 
 /** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */
 export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
-  const plan = planFor(layout);
+  const layoutIndex = layoutIndexOf(layout);
   return {
     layout,
     resolved,
     screenName: resolved.screen.name || `${resolved.screen.widthPx}×${resolved.screen.heightPx}`,
     mm: pxPerMm(resolved.screen),
     frames: framesOf(resolved.screen, layout.picture),
-    plan,
-    standing: resolved.controls.map((at, index) => {
-      const control = plan.controls.get(at.id)!;
-      return { control, at, area: touchArea(at), ground: isGround(control), index };
+    layoutIndex,
+    placed: resolved.controls.map((at, index) => {
+      const control = layoutIndex.controls.get(at.id)!;
+      return { control, at, area: touchArea(at), underlay: isUnderlay(control), index };
     }),
   };
 }
@@ -72,7 +72,7 @@ export function inMoment(context: CheckContext, moment: string | null): MomentCo
   return {
     ...context,
     moment,
-    shown: context.standing.filter((s) => has(s.control.moments)),
-    zones: context.resolved.keepClear.map((at) => ({ zone: context.plan.zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
+    shown: context.placed.filter((s) => has(s.control.moments)),
+    zones: context.resolved.keepClear.map((at) => ({ zone: context.layoutIndex.zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
   };
 }

@@ -57,7 +57,7 @@ export interface Still {
 
 /** The mean colour of a still under a box given in shares of its sides; null where the box lies beside it or the still is empty. */
 export function meanUnder(still: Still, box: Box): Rgb | null {
-  const clip = (share: number, side: number) => Math.min(side, Math.max(0, Math.round(share * side)));
+  const clip = (part: number, side: number) => Math.min(side, Math.max(0, Math.round(part * side)));
   const x0 = clip(box.x, still.width);
   const y0 = clip(box.y, still.height);
   const x1 = Math.max(clip(box.x + box.w, still.width), Math.min(still.width, x0 + 1));

@@ -8,8 +8,8 @@ import { outside } from "./outside";
 /** The least way between dead zone and full deflection that a thumb can tell apart, mm (model.md section 3). */
 const LEAST_WAY_MM = 2;
 
-function* once({ standing, frames, mm, screenName }: CheckContext): Iterable<Found> {
-  for (const { control, at } of standing) {
+function* once({ placed, frames, mm, screenName }: CheckContext): Iterable<Found> {
+  for (const { control, at } of placed) {
     if (control.kind !== "stick" || at.travel === undefined) continue;
     if (control.feel.origin === "fixed") {
       const { x, y } = centreOf(at.visual);

@@ -1,5 +1,5 @@
 /** What a check says. */
-import type { Mend } from "./mend";
+import type { Fix } from "./fix";
 import type { Say } from "./say";
 
 export type Severity = "blocker" | "warning" | "note";
@@ -12,22 +12,22 @@ export interface Measure {
 }
 
 /** What holds, before it is known in which moments. `subjects`: ids of controls or zones, names of actions. */
-interface Held<Code> {
+interface FindingCore<Code> {
   readonly code: Code;
   readonly severity: Severity;
   readonly subjects: readonly string[];
   readonly measure: Measure | null;
 }
 
-/** What one check found. The text is worked out only where it is wanted, with the mend that has been proved to work or null. */
-export interface Found extends Held<FindingCode> {
-  readonly text: (say: Say, mend: Mend | null) => string;
-  /** A small move that should mend it, or null where none would; to be proved before it is offered. */
-  readonly mend?: () => Mend | null;
+/** What one check found. The text is worked out only where it is wanted, with the fix that has been proved to work or null. */
+export interface Found extends FindingCore<FindingCode> {
+  readonly text: (say: Say, fix: Fix | null) => string;
+  /** A small move that should fix it, or null where none would; to be proved before it is offered. */
+  readonly fix?: () => Fix | null;
 }
 
 /** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
-export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends Held<Code> {
+export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends FindingCore<Code> {
   readonly moment: string | null;
   readonly accepted: string | null;
   readonly text: string;
@@ -74,4 +74,4 @@ export type LookCode = "look/faint";
 /** A length in mm as texts write it. */
 export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;
 /** A share as texts write it. */
-export const shareText = (share: number) => `${Math.round(share * 100)} %`;
+export const partText = (part: number) => `${Math.round(part * 100)} %`;

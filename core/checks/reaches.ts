@@ -3,13 +3,13 @@ import { clearance, distanceTo } from "../engine/geometry/distance";
 import { centreOf, type Point, magnitude } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { thumbPivots } from "../editing/thumbs";
-import type { Check, CheckContext, MomentContext, Standing } from "./context";
+import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
 import { mmText, type Found } from "./finding";
 
 /** One thumb lies on two buttons at once when they are at most this far apart, mm. */
 const ONE_THUMB_GAP_MM = 3;
 
-function thumbOf(s: Standing, pivots: readonly Point[]): number {
+function thumbOf(s: PlacedControl, pivots: readonly Point[]): number {
   const c = centreOf(s.at.visual);
   let best = 0;
   pivots.forEach((p, i) => {
@@ -19,11 +19,11 @@ function thumbOf(s: Standing, pivots: readonly Point[]): number {
 }
 
 function* once(context: CheckContext): Iterable<Found> {
-  const { layout, standing, mm, screenName } = context;
+  const { layout, placed, mm, screenName } = context;
   const pivots = thumbPivots(context.layout, context.resolved.screen);
-  for (const { control, at, area, ground } of standing) {
+  for (const { control, at, area, underlay } of placed) {
     const centre = centreOf(at.visual);
-    const far = (p: Point) => (ground ? distanceTo(area, p) : magnitude(p.x - centre.x, p.y - centre.y));
+    const far = (p: Point) => (underlay ? distanceTo(area, p) : magnitude(p.x - centre.x, p.y - centre.y));
     const value = Math.min(...pivots.map(far)) / mm;
     if (value <= layout.limits.comfortMm + LENGTH_SLACK) continue;
     const stretched = value > layout.limits.stretchMm + LENGTH_SLACK;
@@ -39,7 +39,7 @@ function* once(context: CheckContext): Iterable<Found> {
 }
 
 /** Whether a thumb can hold all of these at once. */
-function oneThumb(held: readonly Standing[], mm: number): boolean {
+function oneThumb(held: readonly PlacedControl[], mm: number): boolean {
   if (held.length <= 1) return true;
   if (held.length > 2) return false;
   const [a, b] = held;
@@ -49,14 +49,14 @@ function oneThumb(held: readonly Standing[], mm: number): boolean {
 }
 
 function* inMoment(context: MomentContext): Iterable<Found> {
-  const { layout, shown, mm, moment, plan, screenName } = context;
+  const { layout, shown, mm, moment, layoutIndex, screenName } = context;
   const pivots = thumbPivots(context.layout, context.resolved.screen);
   for (const set of layout.together) {
-    if (moment !== null && set.actions.some((name) => plan.actions.get(name)?.moments.includes(moment) === false)) continue;
-    const choices = set.actions.map((name) => shown.filter((s) => plan.servers.get(name)?.has(s.control.id)));
+    if (moment !== null && set.actions.some((name) => layoutIndex.actions.get(name)?.moments.includes(moment) === false)) continue;
+    const choices = set.actions.map((name) => shown.filter((s) => layoutIndex.servers.get(name)?.has(s.control.id)));
     // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
     if (choices.some((choice) => choice.length === 0)) continue;
-    const hands: Standing[][] = pivots.map(() => []);
+    const hands: PlacedControl[][] = pivots.map(() => []);
     const give = (i: number): boolean => {
       if (i === choices.length) return true;
       return choices[i].some((choice) => {

@@ -1,13 +1,13 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
-import { clearance, isNear } from "../engine/geometry/distance";
-import { sharedArea } from "../engine/geometry/overlap";
+import { clearance, isWithin } from "../engine/geometry/distance";
+import { commonArea } from "../engine/geometry/overlap";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/union";
-import type { Check, CheckContext, MomentContext, Standing } from "./context";
-import { mmText, shareText, type Found } from "./finding";
-import { growBy, setApart } from "./mends";
-import { mendText } from "./mend";
+import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
+import { mmText, partText, type Found } from "./finding";
+import { growBy, setApart } from "./fixes";
+import { fixText } from "./fix";
 
 const MIN_OVERLAP = 0.02;
 const BLOCKING_OVERLAP = 0.15;
@@ -21,7 +21,7 @@ const BLOCKING_SMALL = 0.75;
 const atLeast = (value: number, threshold: number) => value >= threshold - LENGTH_SLACK;
 
 function* once(context: CheckContext): Iterable<Found> {
-  const { layout, standing, mm, screenName, resolved } = context;
+  const { layout, placed, mm, screenName, resolved } = context;
   const least = layout.limits.minTargetMm;
   const { widthPx: w, heightPx: h, edges } = resolved.screen;
   const strips: Shape[] = [
@@ -30,7 +30,7 @@ function* once(context: CheckContext): Iterable<Found> {
     { shape: "box", x: 0, y: 0, w, h: edges.top },
     { shape: "box", x: 0, y: h - edges.bottom, w, h: edges.bottom },
   ];
-  for (const item of standing) {
+  for (const item of placed) {
     const { control, at, area } = item;
     const value = Math.min(at.hit.w, at.hit.h) / mm;
     if (value < least - LENGTH_SLACK)
@@ -39,32 +39,32 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: value < BLOCKING_SMALL * least - LENGTH_SLACK ? "blocker" : "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        mend: () => growBy(context, item, (least - value) / 2),
-        text: (say, mend) =>
-          `the hit area of ${say(control.id)} is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${mend ? mendText(mend, say) : "make it larger where there is room"}`,
+        fix: () => growBy(context, item, (least - value) / 2),
+        text: (say, fix) =>
+          `the hit area of ${say(control.id)} is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${fix ? fixText(fix, say) : "make it larger where there is room"}`,
       };
     if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
     const whole = areaOf(area);
-    const share = whole > 0 ? coveredArea(area, strips) / whole : 0;
-    if (atLeast(share, MIN_EDGE))
+    const part = whole > 0 ? coveredArea(area, strips) / whole : 0;
+    if (atLeast(part, MIN_EDGE))
       yield {
         code: "touch/edge",
         severity: "warning",
         subjects: [control.id],
-        measure: { value: share, unit: "share" },
-        text: (say) => `${shareText(share)} of ${say(control.id)} lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
+        measure: { value: part, unit: "share" },
+        text: (say) => `${partText(part)} of ${say(control.id)} lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
       };
   }
 }
 
 /** Pairs whose areas are nearer than `px` and both ground or neither, in drawing order: most pairs are far apart and are passed over at once. */
-function pairs(standing: readonly Standing[], px: number): [Standing, Standing][] {
-  const found: [Standing, Standing][] = [];
-  for (let i = 0; i < standing.length; i += 1) {
-    const a = standing[i];
-    for (let j = i + 1; j < standing.length; j += 1) {
-      const b = standing[j];
-      if (a.ground === b.ground && isNear(a.area, b.area, px)) found.push([a, b]);
+function pairs(placed: readonly PlacedControl[], px: number): [PlacedControl, PlacedControl][] {
+  const found: [PlacedControl, PlacedControl][] = [];
+  for (let i = 0; i < placed.length; i += 1) {
+    const a = placed[i];
+    for (let j = i + 1; j < placed.length; j += 1) {
+      const b = placed[j];
+      if (a.underlay === b.underlay && isWithin(a.area, b.area, px)) found.push([a, b]);
     }
   }
   return found;
@@ -78,24 +78,24 @@ function* inMoment(context: MomentContext): Iterable<Found> {
   yield* stolenTaps(context);
 }
 
-function* overlapsAndGaps(context: MomentContext, own: readonly Standing[]): Iterable<Found> {
+function* overlapsAndGaps(context: MomentContext, own: readonly PlacedControl[]): Iterable<Found> {
   const { layout, mm, screenName } = context;
   const gap = layout.limits.minGapMm * mm;
   for (const [a, b] of pairs(own, gap)) {
     const smaller = Math.min(areaOf(a.area), areaOf(b.area));
-    const shared = sharedArea(a.area, b.area);
-    const share = shared / smaller;
-    if (atLeast(share, MIN_OVERLAP)) {
+    const shared = commonArea(a.area, b.area);
+    const part = shared / smaller;
+    if (atLeast(part, MIN_OVERLAP)) {
       yield {
         code: "touch/overlap",
-        severity: atLeast(share, BLOCKING_OVERLAP) ? "blocker" : "warning",
+        severity: atLeast(part, BLOCKING_OVERLAP) ? "blocker" : "warning",
         subjects: [a.control.id, b.control.id],
-        measure: { value: share, unit: "share" },
-        mend: () => setApart(context, a, b),
-        text: (say, mend) =>
-          `${say(a.control.id)} and ${say(b.control.id)} overlap by ${shareText(share)} on ${screenName}; ${mend ? mendText(mend, say) : "make one smaller, or show them at different moments"}`,
+        measure: { value: part, unit: "share" },
+        fix: () => setApart(context, a, b),
+        text: (say, fix) =>
+          `${say(a.control.id)} and ${say(b.control.id)} overlap by ${partText(part)} on ${screenName}; ${fix ? fixText(fix, say) : "make one smaller, or show them at different moments"}`,
       };
-    } else if (!a.ground && shared <= LENGTH_SLACK) {
+    } else if (!a.underlay && shared <= LENGTH_SLACK) {
       const between = Math.max(0, clearance(a.area, b.area).px);
       if (between < gap - LENGTH_SLACK)
         yield {
@@ -103,35 +103,35 @@ function* overlapsAndGaps(context: MomentContext, own: readonly Standing[]): Ite
           severity: "note",
           subjects: [a.control.id, b.control.id],
           measure: { value: between / mm, unit: "mm" },
-          mend: () => setApart(context, a, b),
-          text: (say, mend) =>
-            `${say(a.control.id)} and ${say(b.control.id)} are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted; ${mend ? mendText(mend, say) : "make one smaller"}`,
+          fix: () => setApart(context, a, b),
+          text: (say, fix) =>
+            `${say(a.control.id)} and ${say(b.control.id)} are ${mmText(between / mm)} apart on ${screenName}, ${mmText(layout.limits.minGapMm)} are wanted; ${fix ? fixText(fix, say) : "make one smaller"}`,
         };
     }
   }
 }
 
 /** What lies under ground drawn above it, which takes its touches. */
-function* buried({ screenName }: MomentContext, own: readonly Standing[]): Iterable<Found> {
-  const ground = own.filter((s) => s.ground);
+function* buried({ screenName }: MomentContext, own: readonly PlacedControl[]): Iterable<Found> {
+  const underlay = own.filter((s) => s.underlay);
   for (const under of own) {
-    if (under.ground) continue;
-    const above = ground.filter((s) => s.index > under.index && isNear(s.area, under.area, 0));
+    if (under.underlay) continue;
+    const above = underlay.filter((s) => s.index > under.index && isWithin(s.area, under.area, 0));
     if (above.length === 0) continue;
     const covered = coveredArea(
       under.area,
       above.map((s) => s.area),
     );
-    const share = covered / areaOf(under.area);
-    if (atLeast(share, MIN_BURIED))
+    const part = covered / areaOf(under.area);
+    if (atLeast(part, MIN_BURIED))
       yield {
         code: "touch/buried",
-        severity: atLeast(share, BLOCKING_BURIED) ? "blocker" : "warning",
+        severity: atLeast(part, BLOCKING_BURIED) ? "blocker" : "warning",
         subjects: [under.control.id],
-        measure: { value: share, unit: "share" },
-        mend: () => ({ kind: "raise", id: under.control.id }),
+        measure: { value: part, unit: "share" },
+        fix: () => ({ kind: "raise", id: under.control.id }),
         text: (say) =>
-          `${shareText(share)} of ${say(under.control.id)} lies under ${above.map((s) => say(s.control.id)).join(", ")} on ${screenName}, which takes its touches; bring ${say(under.control.id)} above`,
+          `${partText(part)} of ${say(under.control.id)} lies under ${above.map((s) => say(s.control.id)).join(", ")} on ${screenName}, which takes its touches; bring ${say(under.control.id)} above`,
       };
   }
 }
@@ -142,14 +142,14 @@ function* stolenTaps({ shown, zones, screenName }: MomentContext): Iterable<Foun
     if (!zone.taps) continue;
     const box: Shape = { shape: "box", ...at };
     for (const { control, area } of shown) {
-      const share = at.w * at.h > 0 ? sharedArea(area, box) / (at.w * at.h) : 0;
-      if (atLeast(share, MIN_STOLEN))
+      const part = at.w * at.h > 0 ? commonArea(area, box) / (at.w * at.h) : 0;
+      if (atLeast(part, MIN_STOLEN))
         yield {
           code: "touch/steals",
           severity: "warning",
           subjects: [control.id, zone.id],
-          measure: { value: share, unit: "share" },
-          text: (say) => `${say(control.id)} takes the touches of ${shareText(share)} of ${say(zone.id)} on ${screenName}; keep it clear`,
+          measure: { value: part, unit: "share" },
+          text: (say) => `${say(control.id)} takes the touches of ${partText(part)} of ${say(zone.id)} on ${screenName}; keep it clear`,
         };
     }
   }

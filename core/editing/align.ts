@@ -2,9 +2,9 @@
 import type { Box } from "../engine/geometry/point";
 import { refused, type Result } from "../engine/result";
 import type { Layout } from "../format/types";
-import { placeAll, type Sight } from "./placing";
+import { placeAll, type EditContext } from "./placing";
 import { framesOf } from "../engine/placement/screen";
-import { spotBox, spotOf } from "./spots";
+import { placeableBox, placeableOf } from "./placeables";
 
 export const ALIGNMENTS = ["left", "centre", "right", "top", "middle", "bottom"] as const;
 /** left, centre, right: along x; top, middle, bottom: along y. */
@@ -53,36 +53,36 @@ export function spacedOut(boxes: readonly Box[], axis: "x" | "y"): Box[] {
   return out;
 }
 
-function boxesOf(sight: Sight, keys: readonly string[]): (readonly [string, Box])[] {
+function boxesOf(context: EditContext, keys: readonly string[]): (readonly [string, Box])[] {
   return keys.flatMap((key) => {
-    const spot = spotOf(sight.layout, key);
-    const box = spot && spotBox(sight.resolved, spot);
+    const placeable = placeableOf(context.layout, key);
+    const box = placeable && placeableBox(context.resolved, placeable);
     return box ? [[key, box] as const] : [];
   });
 }
 
-/** Aligns spots with each other's common box, or a single one with the safe frame. */
-export function alignTo(sight: Sight, keys: readonly string[], to: Alignment): Result<Layout> {
-  const boxes = boxesOf(sight, keys);
-  const within = boxes.length === 1 ? framesOf(sight.screen, sight.layout.picture).safe : boundsOf(boxes.map(([, box]) => box));
+/** Aligns placeables with each other's common box, or a single one with the safe frame. */
+export function alignTo(context: EditContext, keys: readonly string[], to: Alignment): Result<Layout> {
+  const boxes = boxesOf(context, keys);
+  const within = boxes.length === 1 ? framesOf(context.screen, context.layout.picture).safe : boundsOf(boxes.map(([, box]) => box));
   if (!within) return refused("align", "nothing of it is shown on this screen");
   return placeAll(
-    sight,
+    context,
     boxes.map(([key, box]) => [key, alignedBox(box, within, to)] as const),
     false,
   );
 }
 
-/** Gives three spots or more equal gaps along an axis. */
-export function distribute(sight: Sight, keys: readonly string[], axis: "x" | "y"): Result<Layout> {
-  const boxes = boxesOf(sight, keys);
+/** Gives three placeables or more equal gaps along an axis. */
+export function distribute(context: EditContext, keys: readonly string[], axis: "x" | "y"): Result<Layout> {
+  const boxes = boxesOf(context, keys);
   if (boxes.length < 3) return refused("distribute", "equal gaps need three or more");
   const out = spacedOut(
     boxes.map(([, box]) => box),
     axis,
   );
   return placeAll(
-    sight,
+    context,
     boxes.map(([key], i) => [key, out[i]] as const),
     false,
   );

@@ -5,18 +5,18 @@ import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";
 import { CLUSTER_FORMS, formed } from "./clusterForms";
 import { commonSize, dissolve, gather, moveInto, oneSize, scaleCluster, setForm } from "./clusters";
-import { sightOf, type Sight } from "./placing";
+import { editContextOf, type EditContext } from "./placing";
 import { growCluster } from "./make";
 import { splitScreen } from "./split";
-import { clusterOf, inCluster } from "./spots";
-import { makeCopies, makeTwins } from "./twins";
+import { clusterOf, inCluster } from "./placeables";
+import { makeCopies, makeMirroredCopies } from "./mirroredCopies";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value;
 };
 type Boxes = Record<string, { x: number; y: number; w: number; h: number }>;
-const boxes = (sight: Sight): Boxes => Object.fromEntries(sight.resolved.controls.map((c) => [c.id, c.visual]));
+const boxes = (context: EditContext): Boxes => Object.fromEntries(context.resolved.controls.map((c) => [c.id, c.visual]));
 const near = (a: Boxes, b: Boxes, slack = 0.02) => {
   expect(Object.keys(a).sort()).toEqual(Object.keys(b).sort());
   for (const id of Object.keys(a)) for (const side of ["x", "y", "w", "h"] as const) expect(Math.abs(a[id][side] - b[id][side])).toBeLessThanOrEqual(slack);
@@ -36,16 +36,16 @@ test("gathered and dissolved, nothing jumps, in the base and under every arrange
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (made, screen) => {
       const layout = unclamped(made);
-      const sight = sightOf(layout, screen);
+      const context = editContextOf(layout, screen);
       const ids = layout.controls
-        .filter((c) => c.placement.kind === "pin" && sight.resolved.controls.some((r) => r.id === c.id && r.visual.w > 0 && r.visual.h > 0))
+        .filter((c) => c.placement.kind === "pin" && context.resolved.controls.some((r) => r.id === c.id && r.visual.w > 0 && r.visual.h > 0))
         .map((c) => c.id);
       fc.pre(ids.length > 0 && layout.arrangements.every((a) => ids.every((id) => a.overrides[id]?.placement?.kind !== "span")));
-      const gathered = get(gather(sight, ids, "Group"));
-      near(boxes(sightOf(gathered.layout, screen)), boxes(sight));
+      const gathered = get(gather(context, ids, "Group"));
+      near(boxes(editContextOf(gathered.layout, screen)), boxes(context));
       expect(gathered.layout.controls.filter((c) => clusterOf(c.placement) === gathered.id).map((c) => c.id)).toEqual(ids);
-      const apart = get(dissolve(sightOf(gathered.layout, screen), gathered.id));
-      near(boxes(sightOf(apart, screen)), boxes(sight));
+      const apart = get(dissolve(editContextOf(gathered.layout, screen), gathered.id));
+      near(boxes(editContextOf(apart, screen)), boxes(context));
       expect(apart.clusters.map((c) => c.id)).not.toContain(gathered.id);
     }),
     { numRuns: 120 },
@@ -55,10 +55,10 @@ test("gathered and dissolved, nothing jumps, in the base and under every arrange
 const presses = (n: number) => Array.from({ length: n }, (_, i) => ({ name: `act-${i}`, kind: "press" }));
 
 test("several actions dropped together: one cluster, each served, none on another", () => {
-  const sight = sightOf(staged([], presses(4)), STAGE);
-  const grown = get(growCluster(sight, sight.layout.actions, 720, 200));
+  const context = editContextOf(staged([], presses(4)), STAGE);
+  const grown = get(growCluster(context, context.layout.actions, 720, 200));
   expect(grown.layout.clusters).toHaveLength(1);
-  const now = sightOf(grown.layout, STAGE);
+  const now = editContextOf(grown.layout, STAGE);
   expect(grown.layout.controls.map((c) => c.serves.map((s) => s.action))).toEqual([["act-0"], ["act-1"], ["act-2"], ["act-3"]]);
   const all = Object.values(boxes(now));
   for (const a of all)
@@ -96,41 +96,41 @@ const pair = () =>
   );
 
 test("a cluster grows with all in it; one size for all; in and out without a jump", () => {
-  const gathered = get(gather(sightOf(pair(), STAGE), ["a", "b"], "Deck"));
-  const sight = sightOf(gathered.layout, STAGE);
-  const { x, y, w, h } = sight.resolved.clusters[gathered.id];
-  const grown = boxes(sightOf(get(scaleCluster(sight, gathered.id, { x, y, w: w * 1.5, h: h * 1.5 })), STAGE));
+  const gathered = get(gather(editContextOf(pair(), STAGE), ["a", "b"], "Deck"));
+  const context = editContextOf(gathered.layout, STAGE);
+  const { x, y, w, h } = context.resolved.clusters[gathered.id];
+  const grown = boxes(editContextOf(get(scaleCluster(context, gathered.id, { x, y, w: w * 1.5, h: h * 1.5 })), STAGE));
   expect(grown.a.w).toBeCloseTo(120, 3);
   expect(grown.b.x + grown.b.w / 2 - grown.a.x - grown.a.w / 2).toBeCloseTo(225, 3);
-  expect(commonSize(sight, gathered.id)).toBeNull();
-  const sized = sightOf(get(oneSize(sight, gathered.id, 90)), STAGE);
+  expect(commonSize(context, gathered.id)).toBeNull();
+  const sized = editContextOf(get(oneSize(context, gathered.id, 90)), STAGE);
   expect(boxes(sized).a).toMatchObject({ x: 655, w: 90 });
   expect(boxes(sized).b.w).toBeCloseTo(90, 3);
   expect(commonSize(sized, gathered.id)).toBe("90px");
-  const row = sightOf(get(setForm(sized, gathered.id, "column")), STAGE);
+  const row = editContextOf(get(setForm(sized, gathered.id, "column")), STAGE);
   expect(boxes(row).a.x).toBeCloseTo(boxes(row).b.x, 3);
-  const out = sightOf(get(moveInto(sized, "a", null)), STAGE);
+  const out = editContextOf(get(moveInto(sized, "a", null)), STAGE);
   near(boxes(out), boxes(sized));
   expect(inCluster(out.layout, gathered.id, null)).toEqual(["b"]);
-  const back = sightOf(get(moveInto(out, "a", gathered.id)), STAGE);
+  const back = editContextOf(get(moveInto(out, "a", gathered.id)), STAGE);
   near(boxes(back), boxes(sized));
 });
 
 test("the second side is the mirror image, under names of its own, with nothing bound", () => {
-  const gathered = get(gather(sightOf(pair(), STAGE), ["a", "b"], "Deck"));
-  const sight = sightOf(gathered.layout, STAGE);
-  const twins = get(makeTwins(sight, ["helm", gathered.id]));
-  const now = boxes(sightOf(twins.layout, STAGE));
-  expect(twins.keys).toEqual(["helm-right", "deck-left"]);
+  const gathered = get(gather(editContextOf(pair(), STAGE), ["a", "b"], "Deck"));
+  const context = editContextOf(gathered.layout, STAGE);
+  const mirrored = get(makeMirroredCopies(context, ["helm", gathered.id]));
+  const now = boxes(editContextOf(mirrored.layout, STAGE));
+  expect(mirrored.keys).toEqual(["helm-right", "deck-left"]);
   expect(now["helm-right"].x + now["helm-right"].w).toBeCloseTo(1000 - now.helm.x, 6);
   expect(now["a-left"].x + now["a-left"].w).toBeCloseTo(1000 - now.a.x, 4);
-  const made = twins.layout.controls.slice(3);
+  const made = mirrored.layout.controls.slice(3);
   expect(made.map((c) => [c.name, c.serves.length])).toEqual([
     ["Helm, right", 0],
     ["A, left", 0],
     ["B, left", 0],
   ]);
-  expect(new Set(twins.layout.controls.map((c) => c.name)).size).toBe(6);
+  expect(new Set(mirrored.layout.controls.map((c) => c.name)).size).toBe(6);
 });
 
 test("split, two landing areas share the screen without gap or overlap, and lie under the rest", () => {
@@ -142,21 +142,21 @@ test("split, two landing areas share the screen without gap or overlap, and lie 
     ],
     [],
   );
-  const split = sightOf(get(splitScreen(sightOf(sticks, STAGE), "right", "left", 0.4)), STAGE);
+  const split = editContextOf(get(splitScreen(editContextOf(sticks, STAGE), "right", "left", 0.4)), STAGE);
   const of = (id: string) => split.resolved.controls.find((c) => c.id === id)!.landing;
   expect(of("left")).toEqual({ x: 0, y: 0, w: 400, h: 500 });
   expect(of("right")).toEqual({ x: 400, y: 0, w: 600, h: 500 });
   expect(split.layout.controls.map((c) => c.id)).toEqual(["right", "left", "top"]);
   expect(split.layout.controls[0].feel).toMatchObject({ origin: "floating" });
-  expect(splitScreen(sightOf(sticks, STAGE), "top", "left").ok).toBe(false);
+  expect(splitScreen(editContextOf(sticks, STAGE), "top", "left").ok).toBe(false);
 });
 
 test("copies of controls, clusters and zones: bound as their originals, set off by one step, under free names", () => {
-  const gathered = get(gather(sightOf(pair(), STAGE), ["a", "b"], "Deck"));
-  const sight = sightOf(gathered.layout, STAGE);
-  const copies = get(makeCopies(sight, ["helm", gathered.id, "a"]));
+  const gathered = get(gather(editContextOf(pair(), STAGE), ["a", "b"], "Deck"));
+  const context = editContextOf(gathered.layout, STAGE);
+  const copies = get(makeCopies(context, ["helm", gathered.id, "a"]));
   expect(copies.keys).toEqual(["helm-2", "deck-2"]);
-  const now = boxes(sightOf(copies.layout, STAGE));
+  const now = boxes(editContextOf(copies.layout, STAGE));
   expect(now["helm-2"]).toEqual({ ...now.helm, x: now.helm.x + 24, y: now.helm.y - 24 });
   expect([now["a-2"].x - now.a.x, now["b-2"].x - now.b.x].map(Math.round)).toEqual([-24, -24]);
   expect(copies.layout.controls.find((c) => c.id === "a-2")!.serves).toEqual([{ port: "press", action: "act-0" }]);
@@ -165,8 +165,8 @@ test("copies of controls, clusters and zones: bound as their originals, set off 
 
 test("mirrored copies that would be too many are refused with the reason, all or none", () => {
   const buttons = Array.from({ length: 199 }, (_, i) => ({ id: `b${i}`, name: `B${i}`, kind: "button", placement: placed(100 + i, 100, 40) }));
-  const sight = sightOf(staged(buttons, []), STAGE);
-  expect(get(makeTwins(sight, ["b0"])).layout.controls).toHaveLength(200);
-  const refused = makeTwins(sight, ["b0", "b1"]);
+  const context = editContextOf(staged(buttons, []), STAGE);
+  expect(get(makeMirroredCopies(context, ["b0"])).layout.controls).toHaveLength(200);
+  const refused = makeMirroredCopies(context, ["b0", "b1"]);
   expect(refused.ok ? "" : refused.problems[0].message).toBe("a layout holds at most 200 controls");
 });

@@ -6,7 +6,7 @@ import { addControls, freeId, freeName } from "./edits/controls";
 import type { Action, Control, ControlKind, Layout, Serve } from "../format/types";
 import { ok, type Result } from "../engine/result";
 import { addCluster } from "./clusters";
-import { pinFor, type Sight } from "./placing";
+import { pinFor, type EditContext } from "./placing";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 
 /** The kind that suits an action best, and the port it serves by. */
@@ -56,19 +56,19 @@ export function kindsFor(action: Action | null): ControlKind[] {
 }
 
 /** Where a new control of a kind stands about a point: its usual size in whole layout units, within the safe frame. */
-export function newBox(sight: Sight, kind: ControlKind, x: number, y: number): Box {
-  const mm = pxPerMm(sight.screen);
-  const { safe } = framesOf(sight.screen);
-  const unit = sight.resolved.scale * sight.view.playerSize;
+export function newBox(context: EditContext, kind: ControlKind, x: number, y: number): Box {
+  const mm = pxPerMm(context.screen);
+  const { safe } = framesOf(context.screen);
+  const unit = context.resolved.scale * context.playerView.playerSize;
   const [w, h] = NEW_SIZE_MM[kind].map((size) => Math.max(1, Math.round((size * mm) / unit)) * unit);
   const inside = (at: number, low: number, room: number, size: number) => Math.min(Math.max(at - size / 2, low), low + Math.max(0, room - size));
   return { x: inside(x, safe.x, safe.w, w), y: inside(y, safe.y, safe.h, h), w, h };
 }
 
 /** A control of a kind with every default, named after the action it serves (with a number where that name is taken), in a box of the screen in view (px), tied to the nearest corner, edge's middle or centre of the safe frame, in whole layout units. */
-export function makeControl(sight: Sight, kind: ControlKind, action: Action | null, box: Box): Control {
-  const { layout } = sight;
-  const pin = pinFor(sight, "control", "safe", box)!;
+export function makeControl(context: EditContext, kind: ControlKind, action: Action | null, box: Box): Control {
+  const { layout } = context;
+  const pin = pinFor(context, "control", "safe", box)!;
   const whole = (text: string, least: number) => formatLength(Math.max(least, Math.round(lengthOf(text).amount)), "u");
   const serve = action ? fittingServe(kind, action) : null;
   const name = freeName(layout, action?.name ?? KIND_NAMES[kind]);
@@ -98,31 +98,31 @@ export interface Wish {
 }
 
 /** Grows a control on the screen in view; gives the layout and the new control's id. Ground goes under all others. */
-export function growControl(sight: Sight, wish: Wish): Result<{ layout: Layout; id: string }> {
+export function growControl(context: EditContext, wish: Wish): Result<{ layout: Layout; id: string }> {
   const kind = wish.kind ?? (wish.action ? fittingKind(wish.action.kind) : "button");
-  const box = "w" in wish.at ? wish.at : newBox(sight, kind, wish.at.x, wish.at.y);
-  const control = makeControl(sight, kind, wish.action, box);
-  const added = addControls(sight.layout, [control]);
-  return added.ok ? ok({ layout: withGroundBelow(added.value, control.id), id: control.id }) : added;
+  const box = "w" in wish.at ? wish.at : newBox(context, kind, wish.at.x, wish.at.y);
+  const control = makeControl(context, kind, wish.action, box);
+  const added = addControls(context.layout, [control]);
+  return added.ok ? ok({ layout: withUnderlaysBelow(added.value, control.id), id: control.id }) : added;
 }
 
 /** Ground lies under the others from the start, or it would swallow their touches. */
-function withGroundBelow(layout: Layout, id: string): Layout {
+function withUnderlaysBelow(layout: Layout, id: string): Layout {
   const control = layout.controls.find((c) => c.id === id)!;
   if (control.kind !== "touchpad" && control.kind !== "swipe") return layout;
   return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
 }
 
 /** Several actions dropped together grow a cluster: a control for each, on an arc about the thumb. Gives the layout and the cluster's id. */
-export function growCluster(sight: Sight, actions: readonly Action[], x: number, y: number): Result<{ layout: Layout; id: string }> {
-  let now = sight;
+export function growCluster(context: EditContext, actions: readonly Action[], x: number, y: number): Result<{ layout: Layout; id: string }> {
+  let now = context;
   const made: Control[] = [];
   for (const action of actions) {
     const kind = fittingKind(action.kind);
-    const control = makeControl(now, kind, action, newBox(sight, kind, x, y));
+    const control = makeControl(now, kind, action, newBox(context, kind, x, y));
     made.push(control);
     now = { ...now, layout: { ...now.layout, controls: [...now.layout.controls, control] } };
   }
-  const name = freeName(sight.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
-  return addCluster(sight, made, name, { form: "arc", at: { x, y } });
+  const name = freeName(context.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
+  return addCluster(context, made, name, { form: "arc", at: { x, y } });
 }

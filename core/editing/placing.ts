@@ -11,22 +11,22 @@ import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/type
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorBox } from "./mirror";
 import { prepareLayout } from "../engine/placement/prepare";
-import { frameBox, PLAIN_VIEW, resolve, type Resolved, type View } from "../engine/placement/resolve";
+import { frameBox, PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
-import { clusterOf, placementIn, putPlacement, spotBox, spotOf, withPlacement, type Spot } from "./spots";
+import { clusterOf, placementIn, putPlacement, placeableBox, placeableOf, withPlacement, type Placeable } from "./placeables";
 
 /** A layout on the screen in view: what an edit by hand starts from. */
-export interface Sight {
+export interface EditContext {
   readonly layout: Layout;
   readonly screen: Screen;
   readonly resolved: Resolved;
   /** As which player, and in which moment, it is looked at. What is placed by hand is written so that it stands there for this player. */
-  readonly view: View;
+  readonly playerView: PlayerView;
 }
 
-/** The sight of a layout on a screen (right hand, size 1, every moment unless told otherwise). */
-export function sightOf(layout: Layout, screen: Screen, view: View = PLAIN_VIEW): Sight {
-  return { layout, screen, view, resolved: resolve(prepareLayout(layout), screen, view) };
+/** The edit context of a layout on a screen (right hand, size 1, every moment unless told otherwise). */
+export function editContextOf(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): EditContext {
+  return { layout, screen, playerView, resolved: resolve(prepareLayout(layout), screen, playerView) };
 }
 
 /** What lengths within a box come to: what percent is of, what a unit and a mm come to, and the factors of absolute lengths and of percent. */
@@ -36,33 +36,33 @@ export interface Measure extends Metrics {
   readonly percent: number;
 }
 
-/** A frame under a spot, and how the spot's lengths are measured in it: those of its offset and those of its size. */
+/** A frame under a placeable, and how the placeable's lengths are measured in it: those of its offset and those of its size. */
 export interface Footing {
   readonly frame: Box;
   readonly offset: Measure;
   readonly size: Measure;
-  /** Whether this player sees the spot mirrored in its frame. */
+  /** Whether this player sees the placeable mirrored in its frame. */
   readonly mirrored: boolean;
 }
 
-/** What lengths of a spot in a frame come to; null where the frame is hidden. Landing areas and zones keep their size for every player; zones are never mirrored. */
-export function footingOf(sight: Sight, frame: Frame, kind: Spot["kind"]): Footing | null {
-  const box = frameBox(frame, sight.resolved, framesOf(sight.screen, sight.layout.picture));
+/** What lengths of a placeable in a frame come to; null where the frame is hidden. Landing areas and zones keep their size for every player; zones are never mirrored. */
+export function footingOf(context: EditContext, frame: Frame, kind: Placeable["kind"]): Footing | null {
+  const box = frameBox(frame, context.resolved, framesOf(context.screen, context.layout.picture));
   if (!box) return null;
-  const metrics = { box, unitPx: sight.resolved.scale, pxPerMm: pxPerMm(sight.screen) };
-  const mirrored = sight.view.handed === "left" && kind !== "zone";
+  const metrics = { box, unitPx: context.resolved.scale, pxPerMm: pxPerMm(context.screen) };
+  const mirrored = context.playerView.handed === "left" && kind !== "zone";
   if (typeof frame !== "string") {
-    const { k } = sight.resolved.clusters[frame.cluster];
+    const { k } = context.resolved.clusters[frame.cluster];
     const within = { ...metrics, absolute: k, percent: 1 };
     return { frame: box, offset: within, size: within, mirrored };
   }
-  const factor = kind === "landing" || kind === "zone" ? 1 : sight.view.playerSize;
+  const factor = kind === "landing" || kind === "zone" ? 1 : context.playerView.playerSize;
   return { frame: box, offset: { ...metrics, absolute: 1, percent: 1 }, size: { ...metrics, absolute: factor, percent: factor }, mirrored };
 }
 
 /** How a control's own lengths are measured: travel, and all of its hit area. */
-export function ownMeasure(sight: Sight, at: { readonly visual: Box; readonly k: number }): Measure {
-  return { box: at.visual, unitPx: sight.resolved.scale, pxPerMm: pxPerMm(sight.screen), absolute: at.k, percent: 1 };
+export function ownMeasure(context: EditContext, at: { readonly visual: Box; readonly k: number }): Measure {
+  return { box: at.visual, unitPx: context.resolved.scale, pxPerMm: pxPerMm(context.screen), absolute: at.k, percent: 1 };
 }
 
 /** A length of `px` in a unit. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
@@ -110,78 +110,78 @@ export function spanAt(span: Span, seen: Box, footing: Footing): Span {
   };
 }
 
-/** Places a spot so that its box is `box` (px) on the screen in view. `sizes` false: only its place changes. */
-export function placeAt(sight: Sight, key: string, box: Box, sizes: boolean): Result<Layout> {
-  const placement = placementFor(sight, key, box, sizes);
-  return placement.ok ? withPlacement(sight.layout, sight.resolved.arrangement, key, placement.value) : placement;
+/** Places a placeable so that its box is `box` (px) on the screen in view. `sizes` false: only its place changes. */
+export function placeAt(context: EditContext, key: string, box: Box, sizes: boolean): Result<Layout> {
+  const placement = placementFor(context, key, box, sizes);
+  return placement.ok ? withPlacement(context.layout, context.resolved.arrangement, key, placement.value) : placement;
 }
 
-function placementFor(sight: Sight, key: string, box: Box, sizes: boolean): Result<Placement> {
-  const spot = spotOf(sight.layout, key);
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
-  if (!spot || !placement) return refused("controls", `there is no control "${key}"`);
-  const footing = footingOf(sight, placement.frame, spot.kind);
+function placementFor(context: EditContext, key: string, box: Box, sizes: boolean): Result<Placement> {
+  const placeable = placeableOf(context.layout, key);
+  const placement = placementIn(context.layout, context.resolved.arrangement, key);
+  if (!placeable || !placement) return refused("controls", `there is no control "${key}"`);
+  const footing = footingOf(context, placement.frame, placeable.kind);
   if (!footing) return refused(key, "its cluster is hidden on this screen");
   if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a place must be made of numbers");
   if (sizes && (box.w <= 0 || box.h <= 0)) return refused(key, "a control needs a width and a height above 0");
   return ok(placement.kind === "pin" ? pinAt(placement, box, footing, sizes) : spanAt(placement, box, footing));
 }
 
-/** Places several spots at once, all or none. */
-export function placeAll(sight: Sight, boxes: readonly (readonly [key: string, box: Box])[], sizes: boolean): Result<Layout> {
-  let layout = sight.layout;
+/** Places several placeables at once, all or none. */
+export function placeAll(context: EditContext, boxes: readonly (readonly [key: string, box: Box])[], sizes: boolean): Result<Layout> {
+  let layout = context.layout;
   for (const [key, box] of boxes) {
-    const placed = placementFor(sight, key, box, sizes);
+    const placed = placementFor(context, key, box, sizes);
     if (!placed.ok) return placed;
-    layout = putPlacement(layout, sight.resolved.arrangement, spotOf(sight.layout, key)!, placed.value);
+    layout = putPlacement(layout, context.resolved.arrangement, placeableOf(context.layout, key)!, placed.value);
   }
-  return checked(sight.layout, layout);
+  return checked(context.layout, layout);
 }
 
-/** Moves spots by px on the screen in view, all or none. What stands in a cluster that moves too goes with it, once. */
-export function moveBy(sight: Sight, keys: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
-  const { layout, resolved } = sight;
+/** Moves placeables by px on the screen in view, all or none. What stands in a cluster that moves too goes with it, once. */
+export function moveBy(context: EditContext, keys: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
+  const { layout, resolved } = context;
   const boxes: [string, Box][] = [];
   for (const key of keys) {
-    const spot = spotOf(layout, key);
-    const box = spot && spotBox(resolved, spot);
+    const placeable = placeableOf(layout, key);
+    const box = placeable && placeableBox(resolved, placeable);
     if (!box) return refused(key, "it is not shown on this screen");
     const cluster = clusterOf(placementIn(layout, resolved.arrangement, key));
     if (cluster === null || !keys.includes(cluster)) boxes.push([key, { ...box, x: box.x + dxPx, y: box.y + dyPx }]);
   }
-  return placeAll(sight, boxes, false);
+  return placeAll(context, boxes, false);
 }
 
 /** A pin in layout units tied to the nearest corner, edge's middle or centre of a frame (frame and box as the file has them); offset and size are still to be worked out. */
 export function pinNear(frame: Box, box: Box, name: Frame): Pin {
-  const tie = nearestTie(frame, box);
-  return { kind: "pin", frame: name, anchor: tie, pivot: tie, offset: ["0u", "0u"], size: ["1u", "1u"] };
+  const anchor = nearestAnchor(frame, box);
+  return { kind: "pin", frame: name, anchor: anchor, pivot: anchor, offset: ["0u", "0u"], size: ["1u", "1u"] };
 }
 
 /** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner, edge's middle or centre of a frame. Null where the frame is hidden. */
-export function pinFor(sight: Sight, kind: Spot["kind"], frame: Frame, box: Box): Pin | null {
-  const footing = footingOf(sight, frame, kind);
+export function pinFor(context: EditContext, kind: Placeable["kind"], frame: Frame, box: Box): Pin | null {
+  const footing = footingOf(context, frame, kind);
   return footing && pinAt(pinNear(footing.frame, footing.mirrored ? mirrorBox(box, footing.frame) : box, frame), box, footing, true);
 }
 
 /** A pin of a control written for another frame, standing in a box (px); its anchor, pivot and units are kept. Null where that frame is hidden. */
-export function rewritten(sight: Sight, pin: Pin, frame: Frame, box: Box): Pin | null {
-  const footing = footingOf(sight, frame, "control");
+export function rewritten(context: EditContext, pin: Pin, frame: Frame, box: Box): Pin | null {
+  const footing = footingOf(context, frame, "control");
   return footing && pinAt({ ...pin, frame }, box, footing, true);
 }
 
-/** How the lengths of a spot are measured on the screen in view, for reading them in another unit. */
-export function measureOf(sight: Sight, key: string): Footing | null {
-  const spot = spotOf(sight.layout, key);
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
-  return spot && placement && footingOf(sight, placement.frame, spot.kind);
+/** How the lengths of a placeable are measured on the screen in view, for reading them in another unit. */
+export function measureOf(context: EditContext, key: string): Footing | null {
+  const placeable = placeableOf(context.layout, key);
+  const placement = placementIn(context.layout, context.resolved.arrangement, key);
+  return placeable && placement && footingOf(context, placement.frame, placeable.kind);
 }
 
 /**
  * The corner, edge's middle or centre of a frame nearest to a box, as fractions. How near is the length of the tether: from the point of
  * the frame to the same point of the box, so that what stands close to an edge is tied to that edge however large it is.
  */
-export function nearestTie(frame: Box, box: Box): [number, number] {
+export function nearestAnchor(frame: Box, box: Box): [number, number] {
   const along = (low: number, room: number, at: number, side: number) => {
     const tether = (fraction: number) => Math.abs(at + fraction * side - low - fraction * room);
     return [0, 1, 0.5].reduce((best, fraction) => (tether(fraction) < tether(best) - LENGTH_SLACK ? fraction : best));

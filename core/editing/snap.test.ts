@@ -4,7 +4,7 @@ import { alignedBox, ALIGNMENTS, boundsOf, spacedOut } from "./align";
 import { snapEdge, snapMove, type SnapTargets } from "./snap";
 
 const box = (x: number, y: number, w = 100, h = 100): Box => ({ x, y, w, h });
-const targets = (more: Partial<SnapTargets> = {}): SnapTargets => ({ frames: [], others: [], twins: [], widthPx: 1000, gridPx: 0, reachPx: 10, ...more });
+const targets = (more: Partial<SnapTargets> = {}): SnapTargets => ({ frames: [], others: [], mirrored: [], widthPx: 1000, gridPx: 0, reachPx: 10, ...more });
 
 test("an edge, a centre, a frame's edge: the nearest line within reach is met, and nothing farther", () => {
   const others = [box(300, 300)];
@@ -32,8 +32,8 @@ test("equal gaps: between two, and beyond them", () => {
 });
 
 test("the mirrored twin's line and the grid", () => {
-  const twin = snapMove(box(803, 400), targets({ twins: [box(100, 200)] }));
-  expect(twin).toMatchObject({ dx: -3, guides: [{ sort: "twin", at: 850 }] });
+  const mirroredBox = snapMove(box(803, 400), targets({ mirrored: [box(100, 200)] }));
+  expect(mirroredBox).toMatchObject({ dx: -3, guides: [{ sort: "mirror", at: 850 }] });
   expect(snapMove(box(38, 61, 25, 25), targets({ gridPx: 20 }))).toMatchObject({ dx: 2, dy: -1 });
 });
 
@@ -55,7 +55,7 @@ const boxes = fc.array(oneBox, { minLength: 1, maxLength: 8 });
 test("a snap never goes farther than it reaches, and once there it stays", () => {
   fc.assert(
     fc.property(boxes, boxes, fc.integer({ min: 0, max: 20 }), ([moved], others, gridPx) => {
-      const t = targets({ others, twins: others.slice(0, 2), frames: [box(0, 0, 1000, 600)], gridPx });
+      const t = targets({ others, mirrored: others.slice(0, 2), frames: [box(0, 0, 1000, 600)], gridPx });
       const { dx, dy } = snapMove(moved, t);
       expect(Math.abs(dx)).toBeLessThanOrEqual(10);
       expect(Math.abs(dy)).toBeLessThanOrEqual(10);

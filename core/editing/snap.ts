@@ -12,14 +12,14 @@ import { FILED_SLACK } from "../engine/geometry/tolerances";
 /** What a guide shows: a line at `at` px across its axis, running from `from` to `to` along the other; `gaps` are the distances to be written along it. */
 export interface Guide {
   readonly axis: "x" | "y";
-  readonly sort: "frame" | "edge" | "centre" | "twin" | "gap" | "grid";
+  readonly sort: "frame" | "edge" | "centre" | "mirror" | "gap" | "grid";
   readonly at: number;
   readonly from: number;
   readonly to: number;
-  readonly gaps: readonly Span1[];
+  readonly gaps: readonly GuideGap[];
 }
 /** A distance along an axis, from `from` to `to` px, drawn at `across` px of the other axis. */
-export interface Span1 {
+export interface GuideGap {
   readonly axis: "x" | "y";
   readonly from: number;
   readonly to: number;
@@ -31,7 +31,7 @@ export interface SnapTargets {
   readonly frames: readonly Box[];
   readonly others: readonly Box[];
   /** Boxes of the same kind as the one moved, for the line of a mirrored twin. */
-  readonly twins: readonly Box[];
+  readonly mirrored: readonly Box[];
   /** The width of the screen, px: the mirror stands in its middle. */
   readonly widthPx: number;
   /** The grid's step, px; 0 for none. */
@@ -101,7 +101,7 @@ function candidate(axis: Axis, mine: number, { line, sort, other }: Line): Candi
     guide: (box) => {
       const from = Math.min(box[across], other[across]);
       const to = Math.max(box[across] + box[acrossSide], other[across] + other[acrossSide]);
-      const gaps: Span1[] = [];
+      const gaps: GuideGap[] = [];
       const below = box[across] - other[across] - other[acrossSide];
       const above = other[across] - box[across] - box[acrossSide];
       if (below > 0) gaps.push({ axis: crossing, from: other[across] + other[acrossSide], to: box[across], across: line });
@@ -138,9 +138,9 @@ function moveCandidates(box: Box, targets: SnapTargets, axis: Axis): Candidate[]
     for (const line of [low, high]) for (const mine of [own[0], own[2]]) out.push(candidate(axis, mine, { line: line, sort: "edge", other: other }));
   }
   if (axis === "x")
-    for (const twin of targets.twins) {
-      const line = targets.widthPx - twin.x - twin.w / 2;
-      out.push(candidate("x", own[1], { line, sort: "twin", other: { ...twin, x: targets.widthPx - twin.x - twin.w } }));
+    for (const mirroredBox of targets.mirrored) {
+      const line = targets.widthPx - mirroredBox.x - mirroredBox.w / 2;
+      out.push(candidate("x", own[1], { line, sort: "mirror", other: { ...mirroredBox, x: targets.widthPx - mirroredBox.x - mirroredBox.w } }));
     }
   out.push(...gapCandidates(box, targets.others, axis), ...gridCandidates(axis, [own[0], own[2]], targets));
   return out;

@@ -2,8 +2,8 @@
 import { refused, type Result } from "../engine/result";
 import { checked } from "./edits/check";
 import type { Control, Layout, PlainPlacement } from "../format/types";
-import type { Sight } from "./placing";
-import { putPlacement, spotBox } from "./spots";
+import type { EditContext } from "./placing";
+import { putPlacement, placeableBox } from "./placeables";
 
 /** The whole height of the screen from one share of its width to another. */
 const strip = (from: number, to: number): PlainPlacement => ({
@@ -22,17 +22,17 @@ export const canSplit = (control: Control | undefined): boolean => control !== u
  * get a landing area and, if they were fixed, float in it; a touchpad or swipe becomes a span. All of it goes under the other controls.
  * `at`: where the line between them runs, a share of the width.
  */
-export function splitScreen(sight: Sight, a: string, b: string, at = 0.5): Result<Layout> {
-  const { layout, resolved } = sight;
+export function splitScreen(context: EditContext, a: string, b: string, at = 0.5): Result<Layout> {
+  const { layout, resolved } = context;
   const middleOf = (id: string) => {
-    const box = spotBox(resolved, { kind: "control", id });
+    const box = placeableBox(resolved, { kind: "control", id });
     return box ? box.x + box.w / 2 : null;
   };
   const [ax, bx] = [middleOf(a), middleOf(b)];
   if (ax === null || bx === null || a === b) return refused("split", "choose two that are shown on this screen");
   if (![a, b].every((id) => canSplit(layout.controls.find((c) => c.id === id))))
     return refused("split", "only sticks, touchpads and swipes can share the screen between them");
-  const mirrored = sight.view.handed === "left";
+  const mirrored = context.playerView.handed === "left";
   const leftFirst = ax <= bx !== mirrored;
   const halves = [
     [leftFirst ? a : b, strip(0, at)],

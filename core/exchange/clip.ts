@@ -6,7 +6,7 @@ import { z } from "zod";
 import { parseLayout } from "../format/parse";
 import type { Layout, Serve } from "../format/types";
 import { plainLayout } from "../format/write";
-import { clusterOf } from "../editing/spots";
+import { clusterOf } from "../editing/placeables";
 import { ok, refused, type Result } from "../engine/result";
 import type { Clip } from "../wiring/paste";
 

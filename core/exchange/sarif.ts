@@ -1,6 +1,6 @@
 /** Findings as SARIF 2.1.0 (OASIS), as code hosts read it: a result a finding and screen, a rule a code. */
 import { FINDING_CODES, type Severity } from "../checks/finding";
-import { MEANINGS } from "../checks/meanings";
+import { FINDING_DOCS } from "../checks/findingDocs";
 import type { Known, ScreenFindings } from "./report";
 
 const LEVEL: Readonly<Record<Severity, "error" | "warning" | "note">> = { blocker: "error", warning: "warning", note: "note" };
@@ -33,7 +33,7 @@ export function sarifLog(uri: string, screens: readonly ScreenFindings[], known:
         tool: {
           driver: {
             name: "nodulum",
-            rules: FINDING_CODES.map((code) => ({ id: code, shortDescription: { text: MEANINGS[code].means }, help: { text: MEANINGS[code].mend } })),
+            rules: FINDING_CODES.map((code) => ({ id: code, shortDescription: { text: FINDING_DOCS[code].means }, help: { text: FINDING_DOCS[code].fix } })),
           },
         },
         results,

@@ -61,7 +61,7 @@ test("what is read by the web's standards stands against what is bound here", ()
   ] as const;
   const standards = files.flatMap(([file, text]) => scanSource(text, "c").standards.map((s) => ({ ...s, file })));
   const found = compareStandards(standards, [{ name: "helm", ends: ["key KeyW"] }], (a) => a.ends);
-  expect(found.map((f) => [f.end, f.actions, f.places.map((p) => p.file)])).toEqual([
+  expect(found.map((f) => [f.end, f.actions, f.occurrences.map((p) => p.file)])).toEqual([
     ["key KeyQ", [], ["a.js"]],
     ["pad axis 1", [], ["a.js"]],
     ["key KeyW", ["helm"], ["a.js", "b.js"]],
@@ -109,7 +109,9 @@ test("against the ledger: new, known, gone, nearly the same", () => {
   const read = (word: string, line = 1): FileRead => ({ word, callee: "in(…)", shape: "call", line, kind: "press", file: "winch.ts" });
   const reads = [read("tow_line", 48), read("horn", 3), read("flare", 9), { ...read("other"), callee: "print(…)" }];
   const actions = ["towline", "horn", "pump", "bell"].map((name) => ({ name, read: name !== "bell" }));
-  expect(compareWords(reads, new Set(["in(…)"]), actions).map((w) => [w.word, w.state, w.near, w.places.map((p) => `${p.file}:${p.line}`).join()])).toEqual([
+  expect(
+    compareWords(reads, new Set(["in(…)"]), actions).map((w) => [w.word, w.state, w.near, w.occurrences.map((p) => `${p.file}:${p.line}`).join()]),
+  ).toEqual([
     ["tow_line", "nearly", "towline", "winch.ts:48"],
     ["flare", "new", null, "winch.ts:9"],
     ["pump", "gone", null, ""],

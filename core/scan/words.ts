@@ -67,7 +67,7 @@ export interface FoundWord {
   readonly near: string | null;
   /** The kind that most of its places look like; null where nothing tells. */
   readonly kind: ActionKind | null;
-  readonly places: readonly { readonly file: string; readonly line: number }[];
+  readonly occurrences: readonly { readonly file: string; readonly line: number }[];
 }
 
 /**
@@ -88,13 +88,13 @@ export function compareWords(
   }
   const names = actions.map((a) => a.name);
   const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
-  const placesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
+  const occurrencesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
   const found: FoundWord[] = [...words].map(([word, list]) => {
     const near = names.includes(word) ? null : nearestWord(word, unread);
-    return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), places: placesOf(list) };
+    return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), occurrences: occurrencesOf(list) };
   });
   const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
-  for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, places: [] });
+  for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, occurrences: [] });
   const order: readonly WordState[] = ["nearly", "new", "gone", "known"];
   return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
 }
@@ -103,7 +103,7 @@ export function compareWords(
 export interface FoundStandard {
   /** The end of a wire it stands for: `key KeyW`, `pad button 0`, `pad axis 1`. */
   readonly end: string;
-  readonly places: readonly { readonly file: string; readonly line: number }[];
+  readonly occurrences: readonly { readonly file: string; readonly line: number }[];
   readonly actions: readonly string[];
 }
 
@@ -113,17 +113,17 @@ export function compareStandards<A extends { readonly name: string }>(
   actions: readonly A[],
   endsOf: (action: A) => readonly string[],
 ): FoundStandard[] {
-  const places = new Map<string, { file: string; line: number }[]>();
+  const occurrences = new Map<string, { file: string; line: number }[]>();
   for (const { sort, value, file, line } of standards) {
     const end = sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
-    const list = places.get(end);
+    const list = occurrences.get(end);
     if (list) list.push({ file, line });
-    else places.set(end, [{ file, line }]);
+    else occurrences.set(end, [{ file, line }]);
   }
   const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
-  return [...places]
-    .map(([end, list]) => ({ end, places: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
-    .sort((a, b) => Number(a.actions.length > 0) - Number(b.actions.length > 0) || b.places.length - a.places.length || (a.end < b.end ? -1 : 1));
+  return [...occurrences]
+    .map(([end, list]) => ({ end, occurrences: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
+    .sort((a, b) => Number(a.actions.length > 0) - Number(b.actions.length > 0) || b.occurrences.length - a.occurrences.length || (a.end < b.end ? -1 : 1));
 }
 
 /** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */

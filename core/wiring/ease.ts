@@ -1,7 +1,7 @@
 /** How smoothing feels: the value of an action that is given in full for a while and then let go, tick by tick. */
 import type { Action } from "../format/types";
 import { actionValue, emptyGroups } from "../engine/input/combine";
-import { deskEvent, restingDesk } from "../engine/input/desk";
+import { hardwareEvent, restingHardware } from "../engine/input/hardwareInput";
 import { tickTime } from "../engine/input/advance";
 
 /**
@@ -20,16 +20,16 @@ export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: 
     ...smoothing,
   } as unknown as Action;
   const sources = { action, kind: "axis", touch: [], smooth: smoothing.riseMs > 0 || smoothing.fallMs > 0, plain: false } as const;
-  const desk = restingDesk();
+  const hardware = restingHardware();
   const groups = emptyGroups();
-  const given = { x: 0, y: 0 };
+  const smoothed = { x: 0, y: 0 };
   const trace = [{ t: 0, value: 0 }];
-  deskEvent(desk, { t: 0, type: "key", code: "KeyA", down: true });
+  hardwareEvent(hardware, { t: 0, type: "key", code: "KeyA", down: true });
   for (let n = 1, before = 0; before < lastMs; n += 1) {
     const time = tickTime(n, hz);
-    if (before < heldMs && time >= heldMs) deskEvent(desk, { t: heldMs, type: "key", code: "KeyA", down: false });
-    desk.taps = [];
-    trace.push({ t: time, value: actionValue(sources, { readings: [], desk, repeats: [], groups }, given, { time, ms: time - before }) as number });
+    if (before < heldMs && time >= heldMs) hardwareEvent(hardware, { t: heldMs, type: "key", code: "KeyA", down: false });
+    hardware.taps = [];
+    trace.push({ t: time, value: actionValue(sources, { readings: [], hardware, repeats: [], groups }, smoothed, { time, ms: time - before }) as number });
     before = time;
   }
   return trace;

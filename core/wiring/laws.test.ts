@@ -9,8 +9,8 @@ import type { Layout, Serve } from "../format/types";
 import { writeLayout } from "../format/write";
 import type { Result } from "../engine/result";
 import { joinPort, portsOf, portWhyNot, wiresOf } from "./serves";
-import { deskClashes, leftToDo, looseEnds, standsOf } from "./states";
-import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice } from "./takeOver";
+import { hardwareClashes, leftToDo, looseEnds, actionStatuses } from "./actionStatus";
+import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "./adopt";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -31,7 +31,7 @@ test("an action is left to do exactly where the findings say that nothing serves
       const controls = any.controls.map((c) => ({ ...c, serves: (c.serves as Serve[]).filter(fits) })) as Layout["controls"];
       const layout = { ...any, controls, arrangements: [] };
       const unserved = new Set(checkLayout(layout, screen).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
-      expect(new Set(standsOf(layout).flatMap((s) => (s.toDo ? [s.name] : [])))).toEqual(unserved);
+      expect(new Set(actionStatuses(layout).flatMap((s) => (s.toDo ? [s.name] : [])))).toEqual(unserved);
       const wrong = checkLayout(layout, screen).flatMap((f) => (f.code === "bind/unknown-action" || f.code === "bind/silent" ? [f.subjects[0]] : []));
       expect(new Set(looseEnds(layout).map((e) => e.control))).toEqual(new Set(wrong));
       if (leftToDo(layout).length === 0) expect([...unserved, ...wrong]).toEqual([]);
@@ -47,7 +47,7 @@ test("every wire of a layout belongs to one action, or is loose", () => {
       const known = new Set(layout.actions.map((a) => a.name));
       expect(touch.length).toBe(servesOf(layout).filter(({ serve }) => known.has(serve.action)).length);
       for (const { control, serve } of servesOf(layout)) if (!known.has(serve.action)) expect(looseEnds(layout).some((e) => e.control === control)).toBe(true);
-      for (const clash of deskClashes(layout)) expect(clash.actions.length).toBeGreaterThan(1);
+      for (const clash of hardwareClashes(layout)) expect(clash.actions.length).toBeGreaterThan(1);
     }),
     RUNS,
   );
@@ -110,7 +110,7 @@ test("whatever is taken over of any layout into any other is sound, and brings n
             wish === "means" ? (m.to === null ? { kind: "new" } : { kind: "means", action: m.to }) : { kind: wish },
           ]),
         );
-        const taken = takeOver(here, from, { words, controls: new Map(ids.map((id) => [id, what])), unitRatio: 1.5 });
+        const taken = adopt(here, from, { words, controls: new Map(ids.map((id) => [id, what])), unitRatio: 1.5 });
         // Nothing to take over, or a look that no control here can wear, is refused; all else is taken.
         fc.pre(taken.ok);
         const { layout } = taken.value;

@@ -1,10 +1,10 @@
 import { sampleLayouts } from "../../samples/samples";
 import { placed, staged } from "../../test/stage";
 import { clipText, readClip } from "../exchange/clip";
-import { removeSpots } from "../editing/edits/controls";
+import { removePlaceables } from "../editing/edits/controls";
 import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";
-import { matchWords } from "./takeOver";
+import { matchWords } from "./adopt";
 import { pasteClip, plainWords, strangeWords, type Clip } from "./paste";
 
 const get = <T>(result: Result<T>): T => {
@@ -67,7 +67,7 @@ test("a control copied out of a cluster goes back into it, or brings it along wh
 test("what was cut comes back as it was, pictures and moments too", () => {
   const [brackwater] = sampleLayouts();
   const clip = copied(brackwater, ["horn", "helm"]);
-  const without = get(removeSpots(brackwater, ["horn", "helm"]));
+  const without = get(removePlaceables(brackwater, ["horn", "helm"]));
   const { layout } = paste(clip, without);
   for (const id of ["horn", "helm"]) expect(layout.controls.find((c) => c.id === id)).toEqual(brackwater.controls.find((c) => c.id === id));
 });

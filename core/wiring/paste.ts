@@ -3,9 +3,9 @@
  * words mean there is for the user to say, as when controls are taken over.
  */
 import type { Layout, Serve } from "../format/types";
-import { clusterOf } from "../editing/spots";
+import { clusterOf } from "../editing/placeables";
 import { ok, type Result } from "../engine/result";
-import { takeOver, type TakeOver, type WordChoice } from "./takeOver";
+import { adopt, type Adoption, type WordChoice } from "./adopt";
 
 const servesOf = (layout: Layout) => layout.controls.flatMap((c) => c.serves as readonly Serve[]);
 
@@ -31,10 +31,10 @@ export function plainWords(clip: Clip, here: Layout): Map<string, WordChoice> {
  * Pastes. A control whose cluster was not copied as such stands in the cluster of that id here, where there is one; else its cluster
  * comes with it. Gives the keys of what came: clusters, and controls outside them.
  */
-export function pasteClip(clip: Clip, here: Layout, choice: Pick<TakeOver, "words" | "unitRatio">): Result<{ layout: Layout; keys: string[] }> {
+export function pasteClip(clip: Clip, here: Layout, choice: Pick<Adoption, "words" | "unitRatio">): Result<{ layout: Layout; keys: string[] }> {
   const controls = new Map(clip.layout.controls.map((c) => [c.id, "control" as const]));
   const joins = new Set(here.clusters.map((c) => c.id).filter((id) => !clip.whole.includes(id)));
-  const taken = takeOver(here, clip.layout, { ...choice, controls, joins });
+  const taken = adopt(here, clip.layout, { ...choice, controls, joins });
   if (!taken.ok) return taken;
   const { layout, ids, clusters } = taken.value;
   const inside = new Set(clusters);

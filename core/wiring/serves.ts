@@ -4,7 +4,7 @@ import { portCarries, portFits, serveLacks, type PortCarries } from "../engine/i
 import { PORTS } from "../engine/types";
 import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../format/types";
 import { refused, type Result } from "../engine/result";
-import { deskGives, deskLacks, deskWhyNot, deskWires, type DeskWire } from "./desk";
+import { hardwareGives, hardwareLacks, hardwareWhyNot, hardwareWires, type HardwareWire } from "./hardwareWires";
 
 const CARRIES_WORD: Readonly<Record<PortCarries, string>> = {
   press: "gives true or false",
@@ -72,18 +72,19 @@ export function leadServe(layout: Layout, id: string, index: number, name: strin
   if (!serve) return refused("controls", `“${nameIn(layout, id)}” has no such wire`);
   const why = portWhyNot(serve.port, action.kind);
   if (why !== null) return refused("", `“${nameIn(layout, id)}” cannot serve \`${name}\` so: ${why}`);
-  return changeServe(layout, id, index, { action: name, ...mended(serve, action.kind) });
+  return changeServe(layout, id, index, { action: name, ...fitting(serve, action.kind) });
 }
 
 /** What a serve must have another value or scale of to give to a kind it fits; empty where nothing. */
-function mended(serve: Serve, kind: ActionKind): Partial<Serve> {
+function fitting(serve: Serve, kind: ActionKind): Partial<Serve> {
   if (serveLacks(serve.port, kind, serve.value, serve.scale) === null) return {};
   const { value, scale } = serveBy(serve.port, { name: serve.action, kind });
   return { ...(value !== undefined && { value }), ...(scale !== undefined && { scale }) };
 }
 
 /** A wire of an action, at touch or at the desk. */
-export type Wire = { readonly kind: "touch"; readonly control: string; readonly index: number; readonly serve: Serve } | ({ readonly kind: "desk" } & DeskWire);
+export type Wire =
+  { readonly kind: "touch"; readonly control: string; readonly index: number; readonly serve: Serve } | ({ readonly kind: "hardware" } & HardwareWire);
 
 /** The wires of an action: controls in drawing order, then keys, mouse, pad. */
 export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: string): Wire[] {
@@ -91,8 +92,8 @@ export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: stri
     (c.serves as readonly Serve[]).flatMap((serve, index): Wire[] => (serve.action === name ? [{ kind: "touch", control: c.id, index, serve }] : [])),
   );
   const action = layout.actions.find((x) => x.name === name);
-  const desk = action ? deskWires(action) : [];
-  return [...touch, ...desk.map((w): Wire => ({ kind: "desk", ...w }))];
+  const hardware = action ? hardwareWires(action) : [];
+  return [...touch, ...hardware.map((w): Wire => ({ kind: "hardware", ...w }))];
 }
 
 /** What another kind would do to the wires of an action: those that stay as they are, those that get another value, those that no longer fit and why. */
@@ -105,8 +106,8 @@ export interface KindPreview {
 export function previewKind(layout: Layout, name: string, kind: ActionKind): KindPreview {
   const preview = { stay: [] as Wire[], change: [] as Wire[], broken: [] as { wire: Wire; why: string }[] };
   for (const wire of wiresOf(layout, name)) {
-    const why = wire.kind === "touch" ? portWhyNot(wire.serve.port, kind) : deskWhyNot(wire.source, kind);
-    const lacks = wire.kind === "touch" ? serveLacks(wire.serve.port, kind, wire.serve.value, wire.serve.scale) : deskLacks(wire.source, kind);
+    const why = wire.kind === "touch" ? portWhyNot(wire.serve.port, kind) : hardwareWhyNot(wire.source, kind);
+    const lacks = wire.kind === "touch" ? serveLacks(wire.serve.port, kind, wire.serve.value, wire.serve.scale) : hardwareLacks(wire.source, kind);
     if (why !== null) preview.broken.push({ wire, why });
     else if (lacks !== null) preview.change.push(wire);
     else preview.stay.push(wire);
@@ -122,14 +123,14 @@ export function changeActionKind(layout: Layout, name: string, kind: ActionKind,
   const controls = layout.controls.map((c) => {
     const serves = c.serves as readonly Serve[];
     if (!serves.some((s) => s.action === name)) return c;
-    const next = serves.filter((s) => s.action !== name || !off || portFits(s.port, kind)).map((s) => (s.action === name ? { ...s, ...mended(s, kind) } : s));
+    const next = serves.filter((s) => s.action !== name || !off || portFits(s.port, kind)).map((s) => (s.action === name ? { ...s, ...fitting(s, kind) } : s));
     return { ...c, serves: next } as Control;
   });
   let next: Action = { ...action, kind };
   for (const list of ["keys", "mouse", "pad"] as const) {
-    const kept = deskWires(action).filter((w) => w.list === list && (!off || deskWhyNot(w.source, kind) === null));
+    const kept = hardwareWires(action).filter((w) => w.list === list && (!off || hardwareWhyNot(w.source, kind) === null));
     const sources = kept.map((w) =>
-      deskGives(w.source) === "press" && deskLacks(w.source, kind) !== null ? { ...w.source, value: fitted(w, kind) } : w.source,
+      hardwareGives(w.source) === "press" && hardwareLacks(w.source, kind) !== null ? { ...w.source, value: valueFor(w, kind) } : w.source,
     );
     next = { ...next, [list]: sources } as Action;
   }
@@ -137,7 +138,7 @@ export function changeActionKind(layout: Layout, name: string, kind: ActionKind,
 }
 
 /** The value of a key or button toward another kind: the same direction, as far as the kind has it. */
-function fitted(wire: DeskWire, kind: ActionKind): number | [number, number] {
+function valueFor(wire: HardwareWire, kind: ActionKind): number | [number, number] {
   const value = "value" in wire.source ? wire.source.value : undefined;
   if (kind === "vector") return [typeof value === "number" ? value : 1, 0];
   return Array.isArray(value) ? Math.max(-1, Math.min(1, value[0] + value[1])) : (value ?? 1);
@@ -185,7 +186,7 @@ export function serveGives(serve: Serve, kind: ActionKind): string {
 }
 
 /** What a desk source gives to an action of a kind, in figures. */
-export function deskSourceGives(wire: DeskWire, kind: ActionKind): string {
+export function hardwareSourceGives(wire: HardwareWire, kind: ActionKind): string {
   const { source } = wire;
   if ("move" in source) return `px${times(source.scale)}`;
   if ("axis" in source) return `amount${times(source.scale)}`;
@@ -202,8 +203,8 @@ export function sumOf(layout: Layout, action: Action, nameOf: (end: string) => s
       const port = wire.serve.port === "press" || wire.serve.port === "vector" || wire.serve.port === "motion" ? "" : ` ${wire.serve.port}`;
       return [{ from: `${names.get(wire.control)}${port}`, gives: serveGives(wire.serve, action.kind) }];
     }
-    if (deskWhyNot(wire.source, action.kind) !== null || deskLacks(wire.source, action.kind) !== null) return [];
-    return [{ from: nameOf(wire.end), gives: deskSourceGives(wire, action.kind) }];
+    if (hardwareWhyNot(wire.source, action.kind) !== null || hardwareLacks(wire.source, action.kind) !== null) return [];
+    return [{ from: nameOf(wire.end), gives: hardwareSourceGives(wire, action.kind) }];
   });
   const alone = action.combine === "strongest" && (action.kind === "axis" || action.kind === "vector");
   return { terms, rule: alone ? `of touch, keys with mouse, and pad the strongest alone; each ${RULES[action.kind]}` : RULES[action.kind] };

@@ -9,12 +9,12 @@ import { initialState } from "../engine/input/state";
 import { PORTS } from "../engine/types";
 import type { ActionKind, ControlKind, Layout, Port, Serve } from "../format/types";
 import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_VIEW, resolve } from "../engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve } from "../engine/placement/resolve";
 import type { Result } from "../engine/result";
-import { deskEnd, deskWhyNot, deskWires, plugIn, sourceOfEnd, unplug, changeDesk } from "./desk";
+import { hardwareEnd, hardwareWhyNot, hardwareWires, plugIn, sourceOfEnd, unplug, changeHardware } from "./hardwareWires";
 import { movedEnd } from "./moved";
 import { changeActionKind, controlWhyNot, joinPort, leadServe, portWhyNot, previewKind, sumOf } from "./serves";
-import { deskClashes, leftToDo, looseEnds, standsOf } from "./states";
+import { hardwareClashes, leftToDo, looseEnds, actionStatuses } from "./actionStatus";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -29,7 +29,7 @@ const one = (kind: ActionKind, more: Record<string, unknown> = {}) => staged([],
 
 /** The value of `go` two ticks after the events came. */
 function played(layout: Layout, events: readonly InputEvent[]): ActionValue {
-  const setup = prepareInput(layout, resolve(prepareLayout(layout), STAGE, PLAIN_VIEW), 60);
+  const setup = prepareInput(layout, resolve(prepareLayout(layout), STAGE, PLAIN_PLAYER_VIEW), 60);
   const first = advance(setup, initialState(setup, null), [...events], tickTime(1, 60));
   return first.values.go;
 }
@@ -53,9 +53,9 @@ test.each(ENDS.flatMap((end) => KINDS.map((kind) => [end, kind] as const)))(
   (end, kind) => {
     const plugged = plugIn(one(kind), "go", end);
     const { list, source } = sourceOfEnd(end)!;
-    expect(plugged.ok).toBe(deskWhyNot(source, kind) === null);
+    expect(plugged.ok).toBe(hardwareWhyNot(source, kind) === null);
     if (plugged.ok) {
-      expect(deskWires(plugged.value.actions[0]).map((w) => w.end)).toEqual([end]);
+      expect(hardwareWires(plugged.value.actions[0]).map((w) => w.end)).toEqual([end]);
       expect(isRest(played(plugged.value, use(end)))).toBe(false);
       expect(reason(plugIn(plugged.value, "go", end))).toContain("already gives");
       expect(get(unplug(plugged.value, "go", list, 0)).actions[0][list]).toEqual([]);
@@ -69,7 +69,7 @@ test.each(ENDS.flatMap((end) => KINDS.map((kind) => [end, kind] as const)))(
 test("an end's text and its source are two spellings of one thing", () => {
   for (const end of ENDS) {
     const { list, source } = sourceOfEnd(end)!;
-    expect(deskEnd(list, source)).toBe(end);
+    expect(hardwareEnd(list, source)).toBe(end);
   }
   expect(sourceOfEnd("wheel 3")).toBeNull();
 });
@@ -87,7 +87,7 @@ test("newly bound keys take their usual direction, others the first that is free
   let axis = one("axis");
   for (const end of ["key KeyA", "key KeyE"]) axis = get(plugIn(axis, "go", end));
   expect(axis.actions[0].keys.map((k) => k.value)).toEqual([-1, 1]);
-  expect(get(changeDesk(axis, { action: "go", list: "keys", index: 1 }, { value: 0.5 })).actions[0].keys[1]).toEqual({ code: "KeyE", value: 0.5 });
+  expect(get(changeHardware(axis, { action: "go", list: "keys", index: 1 }, { value: 0.5 })).actions[0].keys[1]).toEqual({ code: "KeyE", value: 0.5 });
 });
 
 const withControl = (kind: ControlKind, action: ActionKind, serves: Serve[] = []) =>
@@ -103,7 +103,7 @@ test.each(CONTROLS.flatMap((c) => KINDS.map((k) => [c, k] as const)))(
         return false;
       }
       expect(looseEnds(result.value)).toEqual([]);
-      expect(standsOf(result.value)[0].kind).toBe("touch-only");
+      expect(actionStatuses(result.value)[0].kind).toBe("touch-only");
       expect(reason(joinPort(result.value, "it", port, "go"))).toContain("already serves");
       return true;
     });
@@ -144,7 +144,7 @@ test("a change of kind does what its preview says, and afterwards nothing is mis
         const preview = previewKind(layout, "go", after);
         const off = get(changeActionKind(layout, "go", after, "take-off"));
         const left = get(changeActionKind(layout, "go", after, "leave"));
-        const wires = (l: Layout) => l.controls[0].serves.length + deskWires(l.actions[0]).length;
+        const wires = (l: Layout) => l.controls[0].serves.length + hardwareWires(l.actions[0]).length;
         expect(wires(off)).toBe(preview.stay.length + preview.change.length);
         expect(wires(left)).toBe(wires(layout));
         const mismatched = (l: Layout) => checkLayout(l, STAGE).filter((f) => f.code === "bind/kind-mismatch").length;
@@ -181,8 +181,8 @@ const harbour = () =>
   );
 
 test("how each action stands, moment by moment, and what is left to do", () => {
-  const stands = standsOf(harbour());
-  expect(stands.map((s) => [s.name, s.kind, s.word])).toEqual([
+  const statuses = actionStatuses(harbour());
+  expect(statuses.map((s) => [s.name, s.kind, s.word])).toEqual([
     ["helm", "part", "nothing on touch in At the dock"],
     ["towline", "misspelt", "nothing on touch; nearly tow_line"],
     ["lamp", "idle", "desk only, and no key yet"],
@@ -192,8 +192,8 @@ test("how each action stands, moment by moment, and what is left to do", () => {
   ]);
   const half = harbour();
   half.controls[2] = { ...half.controls[2], serves: [{ port: "press", action: "towline" }], moments: ["sail"] } as Layout["controls"][number];
-  expect(standsOf(half)[1]).toMatchObject({ kind: "misspelt", word: "nothing on touch in At the dock; nearly tow_line" });
-  expect(stands[0].moments).toEqual([
+  expect(actionStatuses(half)[1]).toMatchObject({ kind: "misspelt", word: "nothing on touch in At the dock; nearly tow_line" });
+  expect(statuses[0].moments).toEqual([
     { moment: "sail", by: ["Wheel"] },
     { moment: "dock", by: [] },
   ]);
@@ -209,17 +209,17 @@ test("how each action stands, moment by moment, and what is left to do", () => {
     { kind: "control", id: "idle" },
   ]);
   const unserved = new Set(checkLayout(harbour(), STAGE).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
-  expect(unserved).toEqual(new Set(standsOf(harbour()).flatMap((s) => (s.toDo ? [s.name] : []))));
+  expect(unserved).toEqual(new Set(actionStatuses(harbour()).flatMap((s) => (s.toDo ? [s.name] : []))));
 });
 
 test("two actions on one key clash only where they share a moment and are read", () => {
-  expect(deskClashes(harbour())).toEqual([
+  expect(hardwareClashes(harbour())).toEqual([
     { end: "key KeyW", actions: ["helm", "towline"], moment: "sail" },
     { end: "key KeyC", actions: ["chart", "flag"], moment: "dock" },
   ]);
   const apart = harbour();
   const split = { ...apart, actions: apart.actions.map((a) => ({ ...a, moments: a.name === "helm" ? ["sail"] : ["dock"] })) };
-  expect(deskClashes(split).map((c) => c.end)).toEqual(["key KeyC"]);
+  expect(hardwareClashes(split).map((c) => c.end)).toEqual(["key KeyC"]);
 });
 
 test("the sum of an action names all that gives to it, and leaves out what gives nothing", () => {

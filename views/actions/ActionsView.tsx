@@ -7,9 +7,9 @@ import { nearPairs } from "../../core/scan/words";
 import { useSession, useSessionActions } from "../session/context";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
-import { openPatch, setPatch, usePatch } from "./patch";
+import { openSheet, setSheetState, useSheetState } from "./sheetState";
 import { removePicked } from "./removePicked";
-import { PatchTable } from "./PatchTable";
+import { ActionTable } from "./ActionTable";
 import { Sheet } from "./sheet/Sheet";
 import { Toolbar } from "./Toolbar";
 import { pickNextToDo, useSheet } from "./useSheet";
@@ -30,18 +30,18 @@ export function ActionsView() {
   const session = useSessionActions();
   const id = useSession((s) => s.id);
   const data = useSheet();
-  const form = usePatch((p) => p.form);
+  const form = useSheetState((p) => p.form);
   const [dialogue, setDialogue] = useState<(typeof WAYS)[number][0] | null>(null);
   const { layout, toDo } = data;
   const { actions } = layout;
-  useEffect(() => openPatch(id), [id]);
+  useEffect(() => openSheet(id), [id]);
   const next = () => {
     if (!pickNextToDo(toDo, layout)) session.tell({ text: "Nothing is left to do.", tone: "plain" });
   };
   // A dialogue has the keys to itself.
   const free = { enabled: dialogue === null };
   useHotkeys("o", next, free, [toDo, layout, dialogue]);
-  useHotkeys("escape", (event) => !event.defaultPrevented && setPatch({ pick: null }), free);
+  useHotkeys("escape", (event) => !event.defaultPrevented && setSheetState({ pick: null }), free);
   useHotkeys(["delete", "backspace"], () => removePicked(session), free);
   useHotkeys("slash", () => document.querySelector<HTMLInputElement>("[data-patch-search]")?.focus(), { preventDefault: true, ...free });
   const close = () => setDialogue(null);
@@ -80,7 +80,7 @@ export function ActionsView() {
         </div>
       ) : (
         <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_284px]">
-          <div className="flex min-h-0 min-w-0 flex-col">{form === "sheet" ? <Sheet data={data} /> : <PatchTable data={data} />}</div>
+          <div className="flex min-h-0 min-w-0 flex-col">{form === "sheet" ? <Sheet data={data} /> : <ActionTable data={data} />}</div>
           <Aside data={data} />
         </div>
       )}
@@ -98,11 +98,11 @@ function NearNames({ names }: { names: readonly string[] }) {
       {pairs.map(([a, b], i) => (
         <span key={`${a} ${b}`}>
           {i > 0 && "; "}
-          <button className="figure underline" onClick={() => setPatch({ pick: { kind: "action", name: a } })}>
+          <button className="figure underline" onClick={() => setSheetState({ pick: { kind: "action", name: a } })}>
             {a}
           </button>{" "}
           and{" "}
-          <button className="figure underline" onClick={() => setPatch({ pick: { kind: "action", name: b } })}>
+          <button className="figure underline" onClick={() => setSheetState({ pick: { kind: "action", name: b } })}>
             {b}
           </button>
         </span>

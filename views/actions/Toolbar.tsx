@@ -1,27 +1,27 @@
 "use client";
 /** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
 import { useSession } from "../session/context";
-import { setPatch, usePatch, type Patch } from "./patch";
-import { groupsOf } from "./places";
+import { setSheetState, useSheetState, type SheetState } from "./sheetState";
+import { groupsOf } from "./sheetPositions";
 import type { SheetData } from "./useSheet";
 
-const ONLY: readonly (readonly [Patch["only"], string])[] = [
+const ONLY: readonly (readonly [SheetState["only"], string])[] = [
   ["all", "however they stand"],
   ["left", "left to do"],
   ["served", "served"],
-  ["desk", "desk only"],
+  ["hardware", "desk only"],
   ["unread", "not read"],
 ];
 
 export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void }) {
   const moments = useSession((s) => s.layout.moments);
-  const form = usePatch((p) => p.form);
-  const search = usePatch((p) => p.search);
-  const moment = usePatch((p) => p.moment);
-  const only = usePatch((p) => p.only);
-  const grouped = usePatch((p) => p.grouped);
-  const folded = usePatch((p) => p.folded);
-  const { toDo, places, layout, seen } = data;
+  const form = useSheetState((p) => p.form);
+  const search = useSheetState((p) => p.search);
+  const moment = useSheetState((p) => p.moment);
+  const only = useSheetState((p) => p.only);
+  const grouped = useSheetState((p) => p.grouped);
+  const folded = useSheetState((p) => p.folded);
+  const { toDo, positions, layout, seen } = data;
   const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
   const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
   return (
@@ -33,12 +33,12 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         placeholder="search  /"
         className="box h-6 w-40 px-1.5"
         value={search}
-        onChange={(event) => setPatch({ search: event.target.value })}
+        onChange={(event) => setSheetState({ search: event.target.value })}
         onKeyDown={(event) => {
           if (event.key !== "Escape") return;
           event.stopPropagation();
           if (search === "") event.currentTarget.blur();
-          setPatch({ search: "" });
+          setSheetState({ search: "" });
         }}
       />
       {moments.length > 0 && (
@@ -46,7 +46,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           aria-label="Only those wanted in"
           className="box h-6 px-1"
           value={moment ?? ""}
-          onChange={(event) => setPatch({ moment: event.target.value || null })}
+          onChange={(event) => setSheetState({ moment: event.target.value || null })}
         >
           <option value="">in any moment</option>
           {moments.map((m) => (
@@ -60,7 +60,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         aria-label="Only those that stand so"
         className="box h-6 px-1"
         value={only}
-        onChange={(event) => setPatch({ only: event.target.value as Patch["only"] })}
+        onChange={(event) => setSheetState({ only: event.target.value as SheetState["only"] })}
       >
         {ONLY.map(([key, word]) => (
           <option key={key} value={key}>
@@ -71,11 +71,19 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
       {moments.length > 0 && form === "sheet" && (
         <span className="flex items-center gap-1">
           <label className="flex h-6 items-center gap-1.5">
-            <input type="checkbox" className="accent-[var(--accent)]" checked={grouped} onChange={(event) => setPatch({ grouped: event.target.checked })} />
+            <input
+              type="checkbox"
+              className="accent-[var(--accent)]"
+              checked={grouped}
+              onChange={(event) => setSheetState({ grouped: event.target.checked })}
+            />
             by moment
           </label>
           {groups.length > 0 && (
-            <button className="push h-6 px-1.5 text-[11px]" onClick={() => setPatch({ folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}>
+            <button
+              className="push h-6 px-1.5 text-[11px]"
+              onClick={() => setSheetState({ folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
+            >
               {allFolded ? "Unfold all" : "Fold all"}
             </button>
           )}
@@ -87,14 +95,14 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
             key={f}
             aria-pressed={form === f}
             className={`push h-6 px-2 ${form === f ? "border-accent text-accent" : ""}`}
-            onClick={() => setPatch({ form: f })}
+            onClick={() => setSheetState({ form: f })}
           >
             {f === "sheet" ? "Sheet" : "Table"}
           </button>
         ))}
       </span>
       <span className="ml-auto flex items-center gap-2">
-        {places.hidden > 0 && (
+        {positions.hidden > 0 && (
           <span className="caption">
             <span className="figure">{seen.length}</span> of <span className="figure">{layout.actions.length}</span>
           </span>

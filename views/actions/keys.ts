@@ -1,5 +1,5 @@
 /** Keys, mouse and pad inputs in words, and what they give in signs. */
-import { sourceOfEnd } from "../../core/wiring/desk";
+import { sourceOfEnd } from "../../core/wiring/hardwareWires";
 
 type Value = number | [number, number];
 

@@ -1,4 +1,4 @@
-import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { createPlayer } from "../../runtime/player";
 import { sampleLayouts } from "../../samples/samples";
 import { benchScreenOf } from "../session/screens";
@@ -9,7 +9,7 @@ const screen = benchScreenOf(layout);
 
 /** What is live after events, a tick later. */
 function after(...events: readonly object[]) {
-  const player = createPlayer(layout, screen, 60, { ...PLAIN_VIEW, moment: "under-way" });
+  const player = createPlayer(layout, screen, 60, { ...PLAIN_PLAYER_VIEW, moment: "under-way" });
   player.playTo(0, () => {});
   for (const event of events) player.feed({ t: 1, ...event } as Parameters<typeof player.feed>[0]);
   player.playTo(20, () => {});
@@ -27,11 +27,11 @@ test("nothing in use, nothing live", () => {
 });
 
 test("a key, a pad's stick and button, each along its own wire", () => {
-  expect(after({ type: "key", code: "KeyW", down: true })).toEqual({ wires: ["desk keys 0 helm"], actions: ["helm"] });
+  expect(after({ type: "key", code: "KeyW", down: true })).toEqual({ wires: ["hardware keys 0 helm"], actions: ["helm"] });
   expect(after({ type: "key", code: "KeyZ", down: true }).wires).toEqual([]);
   const buttons = new Array<number>(17).fill(0);
   buttons[3] = 1;
-  expect(after({ type: "pad", buttons, axes: [0.7, 0, 0, 0] })).toEqual({ wires: ["desk pad 0 helm", "desk pad 0 horn"], actions: ["helm", "horn"] });
+  expect(after({ type: "pad", buttons, axes: [0.7, 0, 0, 0] })).toEqual({ wires: ["hardware pad 0 helm", "hardware pad 0 horn"], actions: ["helm", "horn"] });
   // A stick within its dead zone gives nothing.
   expect(after({ type: "pad", buttons: [], axes: [0.05, 0, 0, 0] }).wires).toEqual([]);
 });

@@ -1,11 +1,11 @@
 /** Which wires something runs along at this moment, and the marks in the page that show it. */
-import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/engine/input/desk";
+import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/engine/input/hardwareInput";
 import { readControl } from "../../core/engine/input/kinds";
 import type { PortReading } from "../../core/engine/input/ports";
 import type { Layout, Port, Serve } from "../../core/format/types";
-import { deskWires, type DeskWire } from "../../core/wiring/desk";
+import { hardwareWires, type HardwareWire } from "../../core/wiring/hardwareWires";
 import type { Player } from "../../runtime/player";
-import { deskWireKey, serveWireKey } from "./places";
+import { hardwareWireKey, serveWireKey } from "./sheetPositions";
 
 /** A mark stays at least so long, ms: a tap between two frames is seen too. */
 const STAYS_MS = 160;
@@ -35,15 +35,15 @@ function portLive(port: Port, reading: PortReading, held: boolean): boolean {
   }
 }
 
-function deskLive({ source }: DeskWire, desk: ReturnType<Player["state"]>["desk"]): boolean {
-  if ("code" in source) return isDown(desk, source.code);
-  if ("move" in source) return desk.dx !== 0 || desk.dy !== 0;
-  if ("axis" in source) return padAxis(desk, source.axis, source.inner, source.outer) !== 0;
+function hardwareLive({ source }: HardwareWire, hardware: ReturnType<Player["state"]>["hardware"]): boolean {
+  if ("code" in source) return isDown(hardware, source.code);
+  if ("move" in source) return hardware.dx !== 0 || hardware.dy !== 0;
+  if ("axis" in source) return padAxis(hardware, source.axis, source.inner, source.outer) !== 0;
   if ("stick" in source) {
-    const [x, y] = padStick(desk, source.stick, source.inner, source.outer);
+    const [x, y] = padStick(hardware, source.stick, source.inner, source.outer);
     return x !== 0 || y !== 0;
   }
-  return "button" in source && (isDown(desk, mouseCode(source.button)) || padButton(desk, source.button) >= PRESSED);
+  return "button" in source && (isDown(hardware, mouseCode(source.button)) || padButton(hardware, source.button) >= PRESSED);
 }
 
 /** The keys of the wires that something runs along now, and the actions it reaches. */
@@ -53,9 +53,9 @@ export function liveWires(layout: Layout, player: Pick<Player, "state" | "setup"
   const wires = new Set<string>();
   const actions = new Set<string>();
   for (const action of layout.actions)
-    for (const wire of deskWires(action))
-      if (deskLive(wire, state.desk)) {
-        wires.add(deskWireKey(action.name, wire.list, wire.index));
+    for (const wire of hardwareWires(action))
+      if (hardwareLive(wire, state.hardware)) {
+        wires.add(hardwareWireKey(action.name, wire.list, wire.index));
         actions.add(action.name);
       }
   const byId = new Map(layout.controls.map((c) => [c.id, c]));

@@ -3,15 +3,15 @@
 import type { Action } from "../../core/format/types";
 import { fittingKind, growControl } from "../../core/editing/make";
 import { ok } from "../../core/engine/result";
-import { sightFor } from "../session/prepared";
+import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
 
 export function makeFitting(session: Session, action: Action): void {
-  const { layout, view } = session.store.getState();
-  const sight = sightFor(layout, benchScreenOf(layout), { ...view, moment: null });
-  const grown = growControl(sight, { kind: null, action, at: homeOf(sight, fittingKind(action.kind)) });
+  const { layout, playerView } = session.store.getState();
+  const context = editContextFor(layout, benchScreenOf(layout), { ...playerView, moment: null });
+  const grown = growControl(context, { kind: null, action, at: homeOf(context, fittingKind(action.kind)) });
   if (!grown.ok) {
     session.edit(`grow ${action.name}`, () => grown);
     return;

@@ -1,24 +1,24 @@
 "use client";
 /** Takes away what is picked: a wire, an action, a control. */
-import { deleteAction, deleteSpots } from "../shared/remove";
-import { takeWireOff, unplugTold } from "./takeOff";
+import { deleteAction, deletePlaceables } from "../shared/remove";
+import { removeWire, unplugTold } from "./removeWire";
 import type { Session } from "../session/session";
-import { patchStore, setPatch } from "./patch";
+import { sheetStore, setSheetState } from "./sheetState";
 
 export function removePicked(session: Session): void {
-  const { pick } = patchStore.getState();
+  const { pick } = sheetStore.getState();
   if (!pick || pick.kind === "end") return;
   const done = (() => {
     switch (pick.kind) {
       case "action":
         return deleteAction(session, pick.name);
       case "control":
-        return deleteSpots(session, [pick.id]);
+        return deletePlaceables(session, [pick.id]);
       case "serve":
-        return takeWireOff(session, pick.id, pick.index);
-      case "desk":
+        return removeWire(session, pick.id, pick.index);
+      case "hardware":
         return unplugTold(session, pick.action, pick.list, pick.index);
     }
   })();
-  if (done) setPatch({ pick: null });
+  if (done) setSheetState({ pick: null });
 }

@@ -2,11 +2,11 @@
 /** Gives an action another word; what is picked follows. */
 import { renameAction } from "../../core/editing/edits/actions";
 import type { Session } from "../session/session";
-import { patchStore, setPatch } from "./patch";
+import { sheetStore, setSheetState } from "./sheetState";
 
 export function renamed(session: Session, from: string, to: string): boolean {
   const done = session.edit(`rename ${from}`, (l) => renameAction(l, from, to));
-  const { pick } = patchStore.getState();
-  if (done && pick?.kind === "action" && pick.name === from) setPatch({ pick: { kind: "action", name: to } });
+  const { pick } = sheetStore.getState();
+  if (done && pick?.kind === "action" && pick.name === from) setSheetState({ pick: { kind: "action", name: to } });
   return done;
 }

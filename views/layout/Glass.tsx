@@ -3,7 +3,7 @@
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/engine/geometry/point";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clampTo } from "../../core/engine/geometry/point";
 import { Tally } from "../../ui/Tally";
@@ -22,13 +22,13 @@ export interface GlassHandle {
   pointAt(clientX: number, clientY: number): Point | null;
 }
 
-export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
+export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHandle> }) {
   const area = useRef<HTMLDivElement>(null);
   const device = useRef<HTMLDivElement>(null);
   const room = useRoom(area);
   const pan = useBench((b) => b.pan);
   const held = useBench((b) => b.held);
-  const { screen, layout, resolved } = sight;
+  const { screen, layout, resolved } = context;
   const { scale, fit } = useGlassScale(room, screen);
   const pointAt = (clientX: number, clientY: number): Point | null => {
     const rect = device.current?.getBoundingClientRect();
@@ -45,7 +45,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
   const top = room.h / 2 + pan.y - height / 2;
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
-      <GlassHeader sight={sight} />
+      <GlassHeader context={context} />
       <div ref={area} className="relative min-h-0 flex-1 touch-none overflow-hidden select-none" data-testid="bench-room">
         {room.w > 0 && (
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
@@ -53,10 +53,10 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
             <div className="absolute inset-0">
               <LayoutPicture layout={layout} screen={screen} resolved={resolved} scale={scale} label={`The layout on ${screen.name}`} held={held} />
             </div>
-            <GlassOverlay sight={sight} scale={scale} />
+            <GlassOverlay context={context} scale={scale} />
           </div>
         )}
-        <KindChoice sight={sight} scale={scale} left={left} top={top} room={room} />
+        <KindChoice context={context} scale={scale} left={left} top={top} room={room} />
       </div>
       {layout.controls.length === 0 && (
         <p className="pb-1 text-center text-muted">
@@ -65,7 +65,7 @@ export function Glass({ sight, ref }: { sight: Sight; ref: Ref<GlassHandle> }) {
             : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
         </p>
       )}
-      <GlassBar sight={sight} room={room} pointAt={pointAt} />
+      <GlassBar context={context} room={room} pointAt={pointAt} />
     </section>
   );
 }
@@ -120,8 +120,8 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: numb
 }
 
 const GlassHeader = memo(
-  function GlassHeader({ sight }: { sight: Sight }) {
-    const { screen, layout, resolved, view } = sight;
+  function GlassHeader({ context }: { context: EditContext }) {
+    const { screen, layout, resolved, playerView } = context;
     const findings = useSession((s) => s.findings[screen.name]);
     const mm = pxPerMm(screen);
     const arrangement = layout.arrangements.find((a) => a.id === resolved.arrangement);
@@ -147,17 +147,17 @@ const GlassHeader = memo(
             {arrangement ? `arrangement: ${arrangement.name}` : "the base"}
           </span>
         )}
-        {(view.handed === "left" || view.playerSize !== 1) && (
+        {(playerView.handed === "left" || playerView.playerSize !== 1) && (
           <span className="text-[11px] text-warning" data-testid="player-in-view">
-            as a {view.handed}-handed player, size {view.playerSize}
+            as a {playerView.handed}-handed player, size {playerView.playerSize}
           </span>
         )}
       </header>
     );
   },
   (a, b) =>
-    a.sight.screen === b.sight.screen &&
-    a.sight.view === b.sight.view &&
-    a.sight.resolved.arrangement === b.sight.resolved.arrangement &&
-    a.sight.layout.arrangements === b.sight.layout.arrangements,
+    a.context.screen === b.context.screen &&
+    a.context.playerView === b.context.playerView &&
+    a.context.resolved.arrangement === b.context.resolved.arrangement &&
+    a.context.layout.arrangements === b.context.layout.arrangements,
 );

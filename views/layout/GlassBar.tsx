@@ -6,7 +6,7 @@ import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
 import type { ControlKind } from "../../core/format/types";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { useSession, useSessionActions } from "../session/context";
 import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
@@ -22,20 +22,20 @@ const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm b
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
 interface BarProps {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly room: { readonly w: number; readonly h: number };
   /** The point of the screen under a point of the window, or null beside the glass. */
   readonly pointAt: (clientX: number, clientY: number) => Point | null;
 }
 
-export function GlassBar({ sight, room, pointAt }: BarProps) {
+export function GlassBar({ context, room, pointAt }: BarProps) {
   const session = useSessionActions();
   const drop = (kind: ControlKind | "zone", event: PointerEvent) => {
     const at = pointAt(event.clientX, event.clientY);
     if (!at) return false;
     setBench({ tool: null });
-    if (kind === "zone") growZone(session, sight, at);
-    else growInto(session, growControl(sight, { kind, action: null, at }), `add ${kind}`);
+    if (kind === "zone") growZone(session, context, at);
+    else growInto(session, growControl(context, { kind, action: null, at }), `add ${kind}`);
     return true;
   };
   return (
@@ -43,7 +43,7 @@ export function GlassBar({ sight, room, pointAt }: BarProps) {
       <Palette onDrop={drop} />
       <PlayerTools />
       <span className="ml-auto flex items-center gap-0.5">
-        <ZoomTools screen={sight.screen} room={room} />
+        <ZoomTools screen={context.screen} room={room} />
         <OverlayList />
       </span>
     </div>
@@ -91,7 +91,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
 /** As which player the layout is looked at, and whether at rest or held. */
 const PlayerTools = memo(function PlayerTools() {
   const session = useSessionActions();
-  const { handed, playerSize } = useSession((s) => s.view);
+  const { handed, playerSize } = useSession((s) => s.playerView);
   const sizes = useSession((s) => s.layout.playerSizes);
   const held = useBench((b) => b.held);
   const choices = [...new Set([sizes.min, 1, sizes.max])].sort((a, b) => a - b);
@@ -131,7 +131,7 @@ const PlayerTools = memo(function PlayerTools() {
   );
 });
 
-function ZoomTools({ screen, room }: { screen: Sight["screen"]; room: { w: number; h: number } }) {
+function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w: number; h: number } }) {
   const zoom = useBench((b) => b.zoom);
   const { scale, fit } = useGlassScale(room, screen);
   const { calibrated } = useCalibration();

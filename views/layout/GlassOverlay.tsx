@@ -2,11 +2,11 @@
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
 import { useMemo, useRef } from "react";
 import type { Finding, Severity } from "../../core/checks/finding";
-import { sharedArea } from "../../core/engine/geometry/overlap";
+import { commonArea } from "../../core/engine/geometry/overlap";
 import { touchArea } from "../../core/engine/input/ready";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { homeOf, inCluster, landingKey, spotBox, spotOf } from "../../core/editing/spots";
+import { homeOf, inCluster, landingKey, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { useSession } from "../session/context";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
 import { useBench } from "./bench";
@@ -16,32 +16,32 @@ import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
 import { placeWord, shownClusters } from "./targets";
-import { Tether, TiePoints } from "./Tether";
+import { Tether, AnchorPoints } from "./Tether";
 import { FINDING_TONE, ON_GLASS } from "./tones";
 import { useGlassGestures } from "./useGlassGestures";
 
 /** The fingertip under the pointer, mm across. */
 const FINGERTIP_MM = 10;
 
-export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) {
+export function GlassOverlay({ context, scale }: { context: EditContext; scale: number }) {
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
-  const findings = useSession((s) => s.findings[sight.screen.name]);
+  const findings = useSession((s) => s.findings[context.screen.name]);
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
-  const { bind, marquee, tie, guides, moving, drawn } = useGlassGestures(sight, scale, svg, tip);
-  const { screen, resolved, layout } = sight;
+  const { bind, marquee, anchorDrag, guides, moving, drawn } = useGlassGestures(context, scale, svg, tip);
+  const { screen, resolved, layout } = context;
   const named = useMemo(() => grave(findings), [findings]);
   const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
   const one = selection.length === 1 ? selection[0] : null;
-  const oneSpot = one === null ? null : spotOf(layout, one);
-  const oneBox = oneSpot && spotBox(resolved, oneSpot);
+  const onePlaceable = one === null ? null : placeableOf(layout, one);
+  const oneBox = onePlaceable && placeableBox(resolved, onePlaceable);
   const landing = one === null ? undefined : resolved.controls.find((c) => c.id === one)?.landing;
   const isSelected = (id: string) => selection.includes(id);
   const mm = pxPerMm(screen);
-  const seen = shownClusters(sight);
+  const seen = shownClusters(context);
   return (
     <svg
       ref={svg}
@@ -84,7 +84,7 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
       {resolved.controls.map((at) => (
         <ControlAreas key={at.id} control={controls.get(at.id)!} at={at} overlays={overlays} strong={isSelected(at.id)} />
       ))}
-      <PointedOut sight={sight} findings={findings} />
+      <PointedOut context={context} findings={findings} />
       {resolved.controls.map((at) => {
         const control = controls.get(at.id)!;
         const home = homeOf(layout, resolved.arrangement, control);
@@ -134,13 +134,13 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
           />
         );
       })}
-      {one !== null && overlays.hit && <Stack sight={sight} id={one} scale={scale} />}
-      {one !== null && oneBox && <Tether sight={sight} id={one} scale={scale} tie={tie} />}
-      {one !== null && tie && <TiePoints sight={sight} id={one} tie={tie} scale={scale} />}
+      {one !== null && overlays.hit && <Stack context={context} id={one} scale={scale} />}
+      {one !== null && oneBox && <Tether context={context} id={one} scale={scale} anchorDrag={anchorDrag} />}
+      {one !== null && anchorDrag && <AnchorPoints context={context} id={one} anchorDrag={anchorDrag} scale={scale} />}
       {one !== null && landing && overlays.landing && <Handles of={landingKey(one)} box={landing} scale={scale} tone={ON_GLASS.land} />}
       {one !== null && oneBox && <Handles of={one} box={oneBox} scale={scale} />}
-      {moving.length > 0 && overlays.gaps && <NeighbourGaps sight={sight} keys={moving} scale={scale} />}
-      {guides.length > 0 && <Guides guides={guides} sight={sight} scale={scale} />}
+      {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
+      {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
       {(marquee ?? drawn) && (
         <rect
           x={(marquee ?? drawn)!.x}
@@ -177,13 +177,13 @@ export function GlassOverlay({ sight, scale }: { sight: Sight; scale: number }) 
 }
 
 /** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
-function PointedOut({ sight, findings }: { sight: Sight; findings: readonly Finding[] | undefined }) {
+function PointedOut({ context, findings }: { context: EditContext; findings: readonly Finding[] | undefined }) {
   const pointed = useBench((b) => b.finding);
   const found = pointed && findings?.find((f) => f.code === pointed.code && f.subjects.join() === pointed.subjects.join());
   if (!found) return null;
   const tone = FINDING_TONE[found.severity];
   const line = { fill: tone, fillOpacity: 0.18, stroke: tone, strokeWidth: 3, vectorEffect: "non-scaling-stroke" } as const;
-  const { controls, keepClear } = sight.resolved;
+  const { controls, keepClear } = context.resolved;
   return (
     <g pointerEvents="none" data-testid="pointed-out">
       {controls
@@ -201,12 +201,12 @@ function PointedOut({ sight, findings }: { sight: Sight; findings: readonly Find
 }
 
 /** Where areas lie on each other, the order of those that meet the selected one: 1 is on top and takes the touch first. */
-function Stack({ sight, id, scale }: { sight: Sight; id: string; scale: number }) {
-  const { controls } = sight.resolved;
+function Stack({ context, id, scale }: { context: EditContext; id: string; scale: number }) {
+  const { controls } = context.resolved;
   const own = controls.find((c) => c.id === id);
   if (!own) return null;
   const area = touchArea(own);
-  const stack = controls.filter((c) => c === own || sharedArea(touchArea(c), area) > 1).reverse();
+  const stack = controls.filter((c) => c === own || commonArea(touchArea(c), area) > 1).reverse();
   if (stack.length < 2) return null;
   return (
     <g pointerEvents="none" data-testid="stack">

@@ -1,11 +1,11 @@
 "use client";
 /** What a moving box has met, with the distances; and the gaps to its neighbours, mm. */
-import { isGround } from "../../core/checks/context";
+import { isUnderlay } from "../../core/checks/context";
 import { gapsAbout } from "../../core/engine/geometry/gaps";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Guide } from "../../core/editing/snap";
-import { inCluster } from "../../core/editing/spots";
+import { inCluster } from "../../core/editing/placeables";
 import { ON_GLASS } from "./tones";
 
 const LINE = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;
@@ -29,8 +29,8 @@ function Figure({ x, y, mm, scale, tone }: { x: number; y: number; mm: number; s
   );
 }
 
-export function Guides({ guides, sight, scale }: { guides: readonly Guide[]; sight: Sight; scale: number }) {
-  const mm = pxPerMm(sight.screen);
+export function Guides({ guides, context, scale }: { guides: readonly Guide[]; context: EditContext; scale: number }) {
+  const mm = pxPerMm(context.screen);
   return (
     <g pointerEvents="none" data-testid="guides">
       {guides.map((g) => (
@@ -39,7 +39,7 @@ export function Guides({ guides, sight, scale }: { guides: readonly Guide[]; sig
             <path
               d={g.axis === "x" ? `M${g.at} ${g.from}V${g.to}` : `M${g.from} ${g.at}H${g.to}`}
               stroke={ON_GLASS.accent}
-              strokeDasharray={g.sort === "twin" ? "6 3" : undefined}
+              strokeDasharray={g.sort === "mirror" ? "6 3" : undefined}
               {...LINE}
             />
           )}
@@ -68,13 +68,13 @@ const NEAR_MM = 14;
 const MOST_GAPS = 4;
 
 /** The gaps between what is moving and its nearest neighbours, hit area to hit area. */
-export function NeighbourGaps({ sight, keys, scale }: { sight: Sight; keys: readonly string[]; scale: number }) {
-  const { resolved, layout, screen } = sight;
+export function NeighbourGaps({ context, keys, scale }: { context: EditContext; keys: readonly string[]; scale: number }) {
+  const { resolved, layout, screen } = context;
   const mm = pxPerMm(screen);
   const moving = new Set(keys.flatMap((key) => [key, ...inCluster(layout, key, resolved.arrangement)]));
   // Ground is meant to lie under others: nearness to it says nothing.
-  const ground = new Set(layout.controls.filter(isGround).map((c) => c.id));
-  const others = resolved.controls.filter((c) => !moving.has(c.id) && !ground.has(c.id)).map((c) => c.hit);
+  const underlay = new Set(layout.controls.filter(isUnderlay).map((c) => c.id));
+  const others = resolved.controls.filter((c) => !moving.has(c.id) && !underlay.has(c.id)).map((c) => c.hit);
   const least = layout.limits.minGapMm;
   const gaps = resolved.controls
     .filter((c) => moving.has(c.id))

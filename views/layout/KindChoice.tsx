@@ -1,6 +1,6 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { kindsFor } from "../../core/editing/make";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
@@ -9,7 +9,7 @@ import { wishKind } from "./kindWish";
 import { changeServe } from "../../core/editing/edits/actions";
 
 interface Props {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly scale: number;
   /** Where the glass begins in the room it has, CSS px. */
   readonly left: number;
@@ -17,13 +17,13 @@ interface Props {
   readonly room: { readonly w: number; readonly h: number };
 }
 
-export function KindChoice({ sight, scale, left, top, room }: Props) {
+export function KindChoice({ context, scale, left, top, room }: Props) {
   const session = useSessionActions();
   const grown = useBench((b) => b.grown);
-  const control = sight.layout.controls.find((c) => c.id === grown);
-  const at = sight.resolved.controls.find((c) => c.id === grown);
+  const control = context.layout.controls.find((c) => c.id === grown);
+  const at = context.resolved.controls.find((c) => c.id === grown);
   if (!control || !at) return null;
-  const action = sight.layout.actions.find((a) => a.name === control.serves[0]?.action) ?? null;
+  const action = context.layout.actions.find((a) => a.name === control.serves[0]?.action) ?? null;
   const kinds = kindsFor(action);
   if (kinds.length < 2) return null;
   const serve = control.serves[0];

@@ -5,9 +5,9 @@ import Link from "next/link";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Action, Control } from "../../core/format/types";
 import { fittingKind } from "../../core/editing/make";
-import { leftToDo, standsOf } from "../../core/wiring/states";
+import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
 import { useSession, useSessionActions } from "../session/context";
-import { sightFor } from "../session/prepared";
+import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";
 import type { GlassHandle } from "./Glass";
@@ -25,7 +25,7 @@ interface Drag {
 export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; glass: RefObject<GlassHandle | null> }) {
   const session = useSessionActions();
   const actions = useSession((s) => s.layout.actions);
-  const { served, stands, toDo } = useStands();
+  const { served, statuses, toDo } = useStatuses();
   const [drag, setDrag] = useState<Drag | null>(null);
   const start = useRef<{ actions: readonly Action[]; x: number; y: number } | null>(null);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
@@ -36,7 +36,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       return next;
     });
   const servedBy = (action: Action) => served.get(action.name) ?? [];
-  const left = (a: Action) => stands.get(a.name)?.toDo ?? false;
+  const left = (a: Action) => statuses.get(a.name)?.toDo ?? false;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
   /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
   const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
@@ -55,11 +55,11 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   useHotkeys("o", goToNext, [toDo, at]);
 
   const grow = (chosen: readonly Action[], x: number, y: number) => {
-    if (growActions(session, sightNow(session), chosen, { x, y })) setMarked(new Set());
+    if (growActions(session, contextNow(session), chosen, { x, y })) setMarked(new Set());
   };
   const growAtHome = (action: Action) => {
     const chosen = meant(action);
-    const { x, y } = homeOfActions(sightNow(session), chosen);
+    const { x, y } = homeOfActions(contextNow(session), chosen);
     grow(chosen, x, y);
   };
   useEffect(() => {
@@ -143,7 +143,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   <span className="min-w-0 flex-1">
                     <span className="figure block truncate">{action.name}</span>
                     <span className={`block truncate text-[11px] ${left(action) ? "text-blocker" : "text-muted"}`}>
-                      {action.kind} · {stands.get(action.name)?.word}
+                      {action.kind} · {statuses.get(action.name)?.word}
                     </span>
                   </span>
                   <span aria-hidden className="caption cursor-grab">
@@ -169,7 +169,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
 });
 
 /** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
-function useStands() {
+function useStatuses() {
   const text = useSession((s) => JSON.stringify(s.layout.controls.map(({ id, moments, serves }) => ({ id, moments, serves }))));
   const actions = useSession((s) => s.layout.actions);
   const moments = useSession((s) => s.layout.moments);
@@ -178,12 +178,12 @@ function useStands() {
     const served = new Map<string, string[]>();
     for (const { id, serves } of controls) for (const name of new Set(serves.map((s) => s.action))) served.set(name, [...(served.get(name) ?? []), id]);
     const of = { actions, controls, moments };
-    return { served, stands: new Map(standsOf(of).map((s) => [s.name, s])), toDo: leftToDo(of) };
+    return { served, statuses: new Map(actionStatuses(of).map((s) => [s.name, s])), toDo: leftToDo(of) };
   }, [text, actions, moments]);
 }
 
-/** The sight of the bench at this moment. */
-function sightNow(session: Session) {
-  const { layout, view } = session.store.getState();
-  return sightFor(layout, benchScreenOf(layout), view);
+/** The edit context of the bench at this moment. */
+function contextNow(session: Session) {
+  const { layout, playerView } = session.store.getState();
+  return editContextFor(layout, benchScreenOf(layout), playerView);
 }

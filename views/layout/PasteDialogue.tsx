@@ -2,8 +2,8 @@
 /** What was pasted serves words that this game does not read, or reads as something else: what they mean here is asked before it comes in. */
 import { useMemo, useState } from "react";
 import type { Clip } from "../../core/wiring/paste";
-import type { Sight } from "../../core/editing/placing";
-import { matchWords, mismatches, type WordChoice } from "../../core/wiring/takeOver";
+import type { EditContext } from "../../core/editing/placing";
+import { matchWords, mismatches, type WordChoice } from "../../core/wiring/adopt";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { Dialogue } from "../../ui/Dialogue";
 import { choiceOf, WordsTable } from "../actions/dialogues/WordsTable";
@@ -11,19 +11,19 @@ import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { paste } from "./paste";
 
-export function PasteDialogue({ sight }: { sight: Sight }) {
+export function PasteDialogue({ context }: { context: EditContext }) {
   const clip = useBench((b) => b.pasted);
   if (!clip) return null;
   return (
     <Dialogue title="Paste from another layout" open onOpenChange={(open) => !open && setBench({ pasted: null })} wide>
-      <Asking clip={clip} sight={sight} />
+      <Asking clip={clip} context={context} />
     </Dialogue>
   );
 }
 
-function Asking({ clip, sight }: { clip: Clip; sight: Sight }) {
+function Asking({ clip, context }: { clip: Clip; context: EditContext }) {
   const session = useSessionActions();
-  const here = sight.layout;
+  const here = context.layout;
   const ids = useMemo(() => clip.layout.controls.map((c) => c.id), [clip]);
   const [byHand, setByHand] = useState<ReadonlyMap<string, WordChoice>>(new Map());
   const matches = useMemo(() => {
@@ -33,7 +33,7 @@ function Asking({ clip, sight }: { clip: Clip; sight: Sight }) {
   const words = new Map([...plainWords(clip, here), ...matches.map((m) => [m.word, byHand.get(m.word) ?? choiceOf(m)] as const)]);
   const wrong = mismatches(clip.layout, here, words, ids);
   const run = () => {
-    if (paste(session, sight, clip, words)) setBench({ pasted: null });
+    if (paste(session, context, clip, words)) setBench({ pasted: null });
   };
   return (
     <div className="grid gap-3">

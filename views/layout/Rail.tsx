@@ -104,7 +104,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, findings, onPick }:
 /** The live part of a rail's screen: the one thing that follows every frame of a drag. */
 function RailPicture({ item }: { item: Screen }) {
   const layout = useSession((s) => s.layout);
-  const view = useSession((s) => s.view);
+  const playerView = useSession((s) => s.playerView);
   const scale = Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx);
-  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, view)} scale={scale} label={`The layout on ${item.name}`} />;
+  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, playerView)} scale={scale} label={`The layout on ${item.name}`} />;
 }

@@ -1,15 +1,15 @@
 "use client";
 /** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. A span has a short one at each edge. */
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { framesOf } from "../../core/engine/placement/screen";
-import { placementIn, spotOf, spotBox } from "../../core/editing/spots";
+import { placementIn, placeableOf, placeableBox } from "../../core/editing/placeables";
 import { ON_GLASS } from "./tones";
-import { tetherEnds, tiePoints, type TieDrag } from "./tying";
+import { tetherEnds, anchorPoints, type AnchorDrag } from "./anchorDrag";
 
-export function Tether({ sight, id, scale, tie }: { sight: Sight; id: string; scale: number; tie: TieDrag | null }) {
-  const ends = tetherEnds(sight, id);
-  if (!ends) return <EdgeTethers sight={sight} id={id} />;
-  const to = tie?.point ?? ends.to;
+export function Tether({ context, id, scale, anchorDrag }: { context: EditContext; id: string; scale: number; anchorDrag: AnchorDrag | null }) {
+  const ends = tetherEnds(context, id);
+  if (!ends) return <EdgeTethers context={context} id={id} />;
+  const to = anchorDrag?.point ?? ends.to;
   const size = 6 / scale;
   return (
     <g>
@@ -42,13 +42,13 @@ export function Tether({ sight, id, scale, tie }: { sight: Sight; id: string; sc
 }
 
 /** What the edges of a span are tied to. */
-function EdgeTethers({ sight, id }: { sight: Sight; id: string }) {
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
-  const spot = spotOf(sight.layout, id);
-  const box = spot && spotBox(sight.resolved, spot);
+function EdgeTethers({ context, id }: { context: EditContext; id: string }) {
+  const placement = placementIn(context.layout, context.resolved.arrangement, id);
+  const placeable = placeableOf(context.layout, id);
+  const box = placeable && placeableBox(context.resolved, placeable);
   if (placement?.kind !== "span" || !box) return null;
-  const frame = framesOf(sight.screen, sight.layout.picture)[placement.frame];
-  const mirrored = sight.view.handed === "left" && spot.kind !== "zone";
+  const frame = framesOf(context.screen, context.layout.picture)[placement.frame];
+  const mirrored = context.playerView.handed === "left" && placeable.kind !== "zone";
   const [fx, tx] = mirrored ? [1 - placement.to[0], 1 - placement.from[0]] : [placement.from[0], placement.to[0]];
   const x0 = frame.x + fx * frame.w;
   const x1 = frame.x + tx * frame.w;
@@ -69,13 +69,13 @@ function EdgeTethers({ sight, id }: { sight: Sight; id: string }) {
 }
 
 /** The points of the frames, shown while a tether's end is under way. */
-export function TiePoints({ sight, id, tie, scale }: { sight: Sight; id: string; tie: TieDrag; scale: number }) {
-  const pin = tetherEnds(sight, id)?.pin;
+export function AnchorPoints({ context, id, anchorDrag, scale }: { context: EditContext; id: string; anchorDrag: AnchorDrag; scale: number }) {
+  const pin = tetherEnds(context, id)?.pin;
   if (!pin) return null;
   return (
     <g pointerEvents="none">
-      {tiePoints(sight, pin).map(({ frame, anchor, x, y }) => {
-        const near = JSON.stringify(tie.frame) === JSON.stringify(frame) && tie.anchor[0] === anchor[0] && tie.anchor[1] === anchor[1];
+      {anchorPoints(context, pin).map(({ frame, anchor, x, y }) => {
+        const near = JSON.stringify(anchorDrag.frame) === JSON.stringify(frame) && anchorDrag.anchor[0] === anchor[0] && anchorDrag.anchor[1] === anchor[1];
         return (
           <circle
             key={`${JSON.stringify(frame)} ${anchor.join()}`}

@@ -1,8 +1,8 @@
 "use client";
 /** The tray: the whole card of what is selected, side by side; with nothing selected the layout's own settings and the findings. */
 import { memo, type ReactNode } from "react";
-import type { Sight } from "../../core/editing/placing";
-import { inCluster, spotOf } from "../../core/editing/spots";
+import type { EditContext } from "../../core/editing/placing";
+import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { useSession } from "../session/context";
 import { FeelCard } from "../shared/FeelCard";
 import { ArrangementsCard } from "./cards/ArrangementsCard";
@@ -17,15 +17,15 @@ import { ServesCard } from "./cards/ServesCard";
 import { TouchCard } from "./cards/TouchCard";
 import { nameOf } from "../shared/names";
 
-export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; tall?: boolean }) {
+export const Tray = memo(function Tray({ context, tall = false }: { context: EditContext; tall?: boolean }) {
   const selection = useSession((s) => s.selection);
-  const { layout, resolved } = sight;
-  const cluster = selection.length === 1 && spotOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
-  const zone = selection.length === 1 && spotOf(layout, selection[0])?.kind === "zone" ? selection[0] : null;
+  const { layout, resolved } = context;
+  const cluster = selection.length === 1 && placeableOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
+  const zone = selection.length === 1 && placeableOf(layout, selection[0])?.kind === "zone" ? selection[0] : null;
   /** The controls whose cards are open: those selected, or what stands in the selected cluster. */
   const ids = cluster === null ? selection : inCluster(layout, cluster, resolved.arrangement);
   const controls = layout.controls.filter((c) => ids.includes(c.id));
-  const places = controls.map((c) => resolved.controls.find((r) => r.id === c.id));
+  const placed = controls.map((c) => resolved.controls.find((r) => r.id === c.id));
   const zones = layout.keepClear.filter((z) => selection.includes(z.id));
   const columns = tall ? "grid-cols-2 auto-rows-min" : selection.length === 0 ? OWN_COLUMNS : COLUMNS;
   return (
@@ -36,16 +36,16 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
             <LayoutCard />
           </Column>
           <Column title="Scale">
-            <ScaleCard sight={sight} />
+            <ScaleCard context={context} />
           </Column>
           <Column title="Arrangements">
-            <ArrangementsCard sight={sight} />
+            <ArrangementsCard context={context} />
           </Column>
           <Column title="Moments">
             <MomentsCard />
           </Column>
           <Column title="Findings on this screen" wide={tall}>
-            <FindingsCard sight={sight} of={null} />
+            <FindingsCard context={context} of={null} />
           </Column>
         </>
       ) : (
@@ -54,26 +54,26 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
             title="Place"
             note={selection.length > 1 ? `${selection.length} selected: ${selection.map((key) => nameOf(layout, key)).join(", ")}` : undefined}
           >
-            <PlaceCard sight={sight} keys={selection} />
+            <PlaceCard context={context} keys={selection} />
           </Column>
           {cluster !== null && (
             <Column title="Cluster">
-              <ClusterCard sight={sight} id={cluster} />
+              <ClusterCard context={context} id={cluster} />
             </Column>
           )}
           {zone !== null && (
             <Column title="Keep clear">
-              <ZoneCard sight={sight} id={zone} />
+              <ZoneCard context={context} id={zone} />
             </Column>
           )}
           {controls.length > 0 && (
             <>
               <Column title="Touch">
-                <TouchCard sight={sight} controls={controls} places={places} />
+                <TouchCard context={context} controls={controls} placed={placed} />
               </Column>
               {cluster === null && (
                 <Column title="Feel">
-                  <FeelCard sight={sight} controls={controls} places={places} />
+                  <FeelCard context={context} controls={controls} placed={placed} />
                 </Column>
               )}
               <Column title="Look">
@@ -83,8 +83,8 @@ export const Tray = memo(function Tray({ sight, tall = false }: { sight: Sight; 
           )}
           <Column title={controls.length > 0 ? "Serves" : "Shows"}>
             {controls.length > 0 && cluster === null && <ServesCard controls={controls} />}
-            {controls.length + zones.length > 0 && <MomentsField sight={sight} items={[...controls, ...zones]} />}
-            <FindingsCard sight={sight} of={cluster === null ? selection : ids} />
+            {controls.length + zones.length > 0 && <MomentsField context={context} items={[...controls, ...zones]} />}
+            <FindingsCard context={context} of={cluster === null ? selection : ids} />
           </Column>
         </>
       )}

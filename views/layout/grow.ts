@@ -2,7 +2,7 @@
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { addZone } from "../../core/editing/edits/zones";
 import type { Action, Layout } from "../../core/format/types";
-import { pinFor, type Sight } from "../../core/editing/placing";
+import { pinFor, type EditContext } from "../../core/editing/placing";
 import { fittingKind, growCluster, growControl } from "../../core/editing/make";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
@@ -20,31 +20,31 @@ export function growInto(session: Session, grown: Result<{ layout: Layout; id: s
 }
 
 /** Grows one action's control, or several actions' cluster, at a point. */
-export function growActions(session: Session, sight: Sight, actions: readonly Action[], at: Point): boolean {
-  if (actions.length === 1) return growInto(session, growControl(sight, { kind: null, action: actions[0], at }), `grow ${actions[0].name}`);
-  return growInto(session, growCluster(sight, actions, at.x, at.y), `grow ${actions.length} controls`);
+export function growActions(session: Session, context: EditContext, actions: readonly Action[], at: Point): boolean {
+  if (actions.length === 1) return growInto(session, growControl(context, { kind: null, action: actions[0], at }), `grow ${actions[0].name}`);
+  return growInto(session, growCluster(context, actions, at.x, at.y), `grow ${actions.length} controls`);
 }
 
-export const homeOfActions = (sight: Sight, actions: readonly Action[]): Point => homeOf(sight, fittingKind(actions[0].kind));
+export const homeOfActions = (context: EditContext, actions: readonly Action[]): Point => homeOf(context, fittingKind(actions[0].kind));
 
 /** A new zone's size, mm. */
 const ZONE_MM = { w: 24, h: 10 } as const;
 
 /** Adds a keep-clear zone in a box that was drawn, or about a point. */
-export function growZone(session: Session, sight: Sight, at: Point | Box): void {
-  const mm = pxPerMm(sight.screen);
-  const { safe } = framesOf(sight.screen);
+export function growZone(session: Session, context: EditContext, at: Point | Box): void {
+  const mm = pxPerMm(context.screen);
+  const { safe } = framesOf(context.screen);
   const about = (p: Point): Box => ({
     x: Math.max(safe.x, p.x - (ZONE_MM.w * mm) / 2),
     y: Math.max(safe.y, p.y - (ZONE_MM.h * mm) / 2),
     w: ZONE_MM.w * mm,
     h: ZONE_MM.h * mm,
   });
-  const placement = pinFor(sight, "zone", "safe", "w" in at ? at : about(at));
+  const placement = pinFor(context, "zone", "safe", "w" in at ? at : about(at));
   if (!placement) {
     session.edit("add a keep-clear zone", () => refused("", "there is no room for a zone on this screen: its safe frame is empty"));
     return;
   }
-  const made = addZone(sight.layout, placement as Parameters<typeof addZone>[1]);
+  const made = addZone(context.layout, placement as Parameters<typeof addZone>[1]);
   growInto(session, made, "add a keep-clear zone");
 }

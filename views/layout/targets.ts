@@ -1,23 +1,23 @@
-/** What the pointer means on the glass: which spot is taken hold of, and what a moving box may snap to. */
+/** What the pointer means on the glass: which placeable is taken hold of, and what a moving box may snap to. */
 import type { Box } from "../../core/engine/geometry/point";
 import type { Layout } from "../../core/format/types";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import type { SnapTargets } from "../../core/editing/snap";
-import { clusterOf, inCluster, placementIn, spotBox, spotOf } from "../../core/editing/spots";
+import { clusterOf, inCluster, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
 
 /** A snap reaches this far, CSS px. */
 const SNAP_PX = 7;
 
 /** What is taken hold of when a control is pointed at: itself, or the cluster it stands in unless that has been entered. */
-export function heldBy(layout: Layout, arrangement: string | null, id: string, entered: string | null): string {
+export function targetOfPointer(layout: Layout, arrangement: string | null, id: string, entered: string | null): string {
   const cluster = clusterOf(placementIn(layout, arrangement, id));
   return cluster === null || cluster === entered ? id : cluster;
 }
 
 /** What moving boxes of some keys may snap to, on the screen in view. */
-export function snapTargets(sight: Sight, moving: readonly string[], scale: number, grid: boolean): SnapTargets {
-  const { layout, resolved, screen } = sight;
+export function snapTargets(context: EditContext, moving: readonly string[], scale: number, grid: boolean): SnapTargets {
+  const { layout, resolved, screen } = context;
   const gone = new Set(moving);
   for (const key of moving) if (layout.clusters.some((c) => c.id === key)) for (const child of inCluster(layout, key, resolved.arrangement)) gone.add(child);
   const frames = framesOf(screen, layout.picture);
@@ -28,7 +28,7 @@ export function snapTargets(sight: Sight, moving: readonly string[], scale: numb
   return {
     frames: [frames.safe, frames.screen, ...(layout.picture ? [frames.picture] : [])],
     others: [...standing.map((c) => c.visual), ...zones],
-    twins: standing.filter((c) => kinds.has(kindOf.get(c.id)!)).map((c) => c.visual),
+    mirrored: standing.filter((c) => kinds.has(kindOf.get(c.id)!)).map((c) => c.visual),
     widthPx: screen.widthPx,
     gridPx: grid ? layout.workbench.gridMm * pxPerMm(screen) : 0,
     reachPx: SNAP_PX / scale,
@@ -36,7 +36,7 @@ export function snapTargets(sight: Sight, moving: readonly string[], scale: numb
 }
 
 /** The clusters to be seen: those that are empty, and those of which something shows in the moment in view. */
-export function shownClusters({ layout, resolved }: Sight): readonly string[] {
+export function shownClusters({ layout, resolved }: EditContext): readonly string[] {
   const shown = new Set(resolved.controls.map((c) => c.id));
   return layout.clusters
     .map((c) => c.id)
@@ -48,10 +48,10 @@ export function shownClusters({ layout, resolved }: Sight): readonly string[] {
 }
 
 /** The boxes of some keys on the screen in view. */
-export function boxesOf(sight: Sight, keys: readonly string[]): Box[] {
+export function boxesOf(context: EditContext, keys: readonly string[]): Box[] {
   return keys.flatMap((key) => {
-    const spot = spotOf(sight.layout, key);
-    return (spot && spotBox(sight.resolved, spot)) ?? [];
+    const placeable = placeableOf(context.layout, key);
+    return (placeable && placeableBox(context.resolved, placeable)) ?? [];
   });
 }
 

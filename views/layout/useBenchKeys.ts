@@ -5,16 +5,16 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/engine/geometry/point";
 import { reorderControls } from "../../core/editing/edits/controls";
-import { moveBy, type Sight } from "../../core/editing/placing";
+import { moveBy, type EditContext } from "../../core/editing/placing";
 import { growControl } from "../../core/editing/make";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { clusterOf, inCluster, placementIn, selectable, spotOf } from "../../core/editing/spots";
-import { carryTo, seenPin, tieTo } from "../../core/editing/ties";
+import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../../core/editing/placeables";
+import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
 import { problemText } from "../../core/engine/result";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
-import { copySelected, dissolveSelected, gatherSelected, splitSelected, twinSelected } from "./gestures";
+import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./gestures";
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
 import { KIND_LETTER, KINDS } from "./kinds";
@@ -23,7 +23,7 @@ import { paste } from "./paste";
 import { shownClusters } from "./targets";
 import { CARRY_MM } from "./useGlassGestures";
 import { namesOf } from "../shared/names";
-import { deleteSpots } from "../shared/remove";
+import { deletePlaceables } from "../shared/remove";
 
 const NUDGES = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** A nudge with Shift, mm. */
@@ -34,7 +34,7 @@ const PUSH_PX = 80;
 const ARROWS = ["up", "down", "left", "right"];
 const wayOf = (keys: readonly string[] | undefined) => NUDGES[(keys?.at(-1) ?? "").replace("arrow", "") as keyof typeof NUDGES];
 
-export function useBenchKeys(sight: Sight): void {
+export function useBenchKeys(context: EditContext): void {
   const session = useSessionActions();
   const selection = useSession((s) => s.selection);
   const playerSizes = useSession((s) => s.layout.playerSizes);
@@ -42,19 +42,19 @@ export function useBenchKeys(sight: Sight): void {
   const entered = useBench((b) => b.entered);
   const zoomed = useBench((b) => b.zoom.mode !== "fit");
   const some = { enabled: selection.length > 0, preventDefault: true };
-  const names = namesOf(sight.layout, selection);
-  const { layout, screen, view } = sight;
+  const names = namesOf(context.layout, selection);
+  const { layout, screen, playerView } = context;
 
   /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
   const all = (): readonly string[] => {
-    if (entered !== null) return inCluster(layout, entered, sight.resolved.arrangement);
-    const shown = new Set([...sight.resolved.controls.map((c) => c.id), ...shownClusters(sight)]);
-    return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, sight.resolved.arrangement, key)) === null);
+    if (entered !== null) return inCluster(layout, entered, context.resolved.arrangement);
+    const shown = new Set([...context.resolved.controls.map((c) => c.id), ...shownClusters(context)]);
+    return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, context.resolved.arrangement, key)) === null);
   };
 
   const nudge = (event: KeyboardEvent, [dx, dy]: readonly [number, number], px: number) =>
-    session.edit(`nudge ${names}`, () => moveBy(sight, selection, dx * px, dy * px), event.repeat);
-  useHotkeys(ARROWS, (event, hotkey) => nudge(event, wayOf(hotkey.keys as string[]), sight.resolved.scale), some);
+    session.edit(`nudge ${names}`, () => moveBy(context, selection, dx * px, dy * px), event.repeat);
+  useHotkeys(ARROWS, (event, hotkey) => nudge(event, wayOf(hotkey.keys as string[]), context.resolved.scale), some);
   useHotkeys(
     ARROWS.map((a) => `shift+${a}`),
     (event, hotkey) => nudge(event, wayOf(hotkey.keys as string[]), LONG_NUDGE_MM * pxPerMm(screen)),
@@ -64,10 +64,10 @@ export function useBenchKeys(sight: Sight): void {
     ARROWS.map((a) => `mod+shift+${a}`),
     (_, hotkey) => {
       const [dx, dy] = wayOf(hotkey.keys as string[]);
-      const pin = seenPin(sight, selection[0]);
+      const pin = seenPin(context, selection[0]);
       if (!pin) return;
       const step = (at: number, by: number) => clampTo(Math.round((at + by / 2) * 2) / 2, 0, 1);
-      session.edit(`tie ${names}`, () => tieTo(sight, selection[0], pin.frame, [step(pin.anchor[0], dx), step(pin.anchor[1], dy)]));
+      session.edit(`tie ${names}`, () => anchorTo(context, selection[0], pin.frame, [step(pin.anchor[0], dx), step(pin.anchor[1], dy)]));
     },
     { enabled: selection.length === 1, preventDefault: true },
   );
@@ -80,27 +80,27 @@ export function useBenchKeys(sight: Sight): void {
     },
     { enabled: selection.length === 0 && zoomed, preventDefault: true },
   );
-  useHotkeys(["delete", "backspace"], () => deleteSpots(session, selection), some);
+  useHotkeys(["delete", "backspace"], () => deletePlaceables(session, selection), some);
   useHotkeys("mod+a", () => session.select(all()), { preventDefault: true });
-  useHotkeys("d", () => copySelected(session, sight, selection), some);
+  useHotkeys("d", () => copySelected(session, context, selection), some);
   useHotkeys("bracketleft", () => session.edit(`lower ${names}`, (l) => reorderControls(l, selection, "down")), some);
   useHotkeys("bracketright", () => session.edit(`raise ${names}`, (l) => reorderControls(l, selection, "up")), some);
   useHotkeys("shift+bracketleft", () => session.edit(`put ${names} at the bottom`, (l) => reorderControls(l, selection, "bottom")), some);
   useHotkeys("shift+bracketright", () => session.edit(`put ${names} on top`, (l) => reorderControls(l, selection, "top")), some);
-  useHotkeys("c", () => session.edit(`carry ${names}`, () => carryTo(sight, selection[0], CARRY_MM * pxPerMm(screen))), { enabled: selection.length === 1 });
-  useHotkeys("u", () => gatherSelected(session, sight, selection), some);
-  useHotkeys("shift+u", () => dissolveSelected(session, sight, selection), some);
-  useHotkeys("shift+m", () => twinSelected(session, sight, selection), some);
-  useHotkeys("shift+x", () => splitSelected(session, sight, selection), some);
-  const oneCluster = selection.length === 1 && spotOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
+  useHotkeys("c", () => session.edit(`carry ${names}`, () => carryTo(context, selection[0], CARRY_MM * pxPerMm(screen))), { enabled: selection.length === 1 });
+  useHotkeys("u", () => gatherSelected(session, context, selection), some);
+  useHotkeys("shift+u", () => dissolveSelected(session, context, selection), some);
+  useHotkeys("shift+m", () => mirrorSelected(session, context, selection), some);
+  useHotkeys("shift+x", () => splitSelected(session, context, selection), some);
+  const oneCluster = selection.length === 1 && placeableOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
   useHotkeys(
     "enter",
     () => {
-      if (tool === "zone") growZone(session, sight, homeOf(sight, "zone"));
-      else if (tool !== null) growInto(session, growControl(sight, { kind: tool, action: null, at: homeOf(sight, tool) }), `add ${tool}`);
+      if (tool === "zone") growZone(session, context, homeOf(context, "zone"));
+      else if (tool !== null) growInto(session, growControl(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
       else if (oneCluster !== null) {
         setBench({ entered: oneCluster });
-        session.select(inCluster(layout, oneCluster, sight.resolved.arrangement).slice(0, 1));
+        session.select(inCluster(layout, oneCluster, context.resolved.arrangement).slice(0, 1));
       }
       setBench({ tool: null });
     },
@@ -145,15 +145,15 @@ export function useBenchKeys(sight: Sight): void {
     },
   );
   useHotkeys("p", () => setBench({ held: !benchStore.getState().held }));
-  useHotkeys("m", () => session.showPlayer({ handed: view.handed === "left" ? "right" : "left" }));
+  useHotkeys("m", () => session.showPlayer({ handed: playerView.handed === "left" ? "right" : "left" }));
   useHotkeys(["comma", "period"], (event) => {
     const sizes = [...new Set([playerSizes.min, 1, playerSizes.max])].sort((a, b) => a - b);
-    const at = sizes.indexOf(view.playerSize);
+    const at = sizes.indexOf(playerView.playerSize);
     session.showPlayer({ playerSize: sizes[clampTo(at + (event.code === "Comma" ? -1 : 1), 0, sizes.length - 1)] });
   });
   useHotkeys(["j", "shift+j"], (event) => {
     const choices = [...layout.moments.map((m) => m.id), null];
-    const at = choices.indexOf(view.moment);
+    const at = choices.indexOf(playerView.moment);
     session.showMoment(choices[(at + (event.shiftKey ? choices.length - 1 : 1)) % choices.length]);
   });
   useHotkeys("f", () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } }));
@@ -166,14 +166,14 @@ export function useBenchKeys(sight: Sight): void {
       if (typing(event) || selection.length === 0) return;
       event.preventDefault();
       event.clipboardData?.setData("text/plain", clipText(layout, selection));
-      if (event.type === "cut") deleteSpots(session, selection, "cut");
+      if (event.type === "cut") deletePlaceables(session, selection, "cut");
     };
     const onPaste = (event: ClipboardEvent) => {
       if (typing(event)) return;
       const read = readClip(event.clipboardData?.getData("text/plain") ?? "");
       if (!read.ok) session.tell({ text: problemText(read.problems, 3), tone: "problem" });
       else if (strangeWords(read.value, layout).length > 0) setBench({ pasted: read.value });
-      else paste(session, sight, read.value, plainWords(read.value, layout));
+      else paste(session, context, read.value, plainWords(read.value, layout));
     };
     // By the sign: on many keyboards plus and minus lie elsewhere. With Ctrl they are the browser's own zoom.
     const onSign = (event: KeyboardEvent) => {

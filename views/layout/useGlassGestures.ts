@@ -8,21 +8,21 @@ import { useEffect, useRef, useState, type MouseEvent, type PointerEvent, type R
 import type { Box, Point } from "../../core/engine/geometry/point";
 import type { Frame } from "../../core/format/types";
 import { boundsOf } from "../../core/editing/align";
-import { fitted, scaleCluster } from "../../core/editing/clusters";
-import { moveBy, placeAt, sightOf, type Sight } from "../../core/editing/placing";
+import { refitCluster, scaleCluster } from "../../core/editing/clusters";
+import { moveBy, placeAt, editContextOf, type EditContext } from "../../core/editing/placing";
 import { growControl } from "../../core/editing/make";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { snapMove, type Guide } from "../../core/editing/snap";
-import { clusterOf, placementIn, spotBox, spotOf } from "../../core/editing/spots";
-import { carryTo, tieAnew, tieTo } from "../../core/editing/ties";
+import { clusterOf, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
+import { carryTo, anchorAnew, anchorTo } from "../../core/editing/anchors";
 import { ok } from "../../core/engine/result";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, setBench, useBench } from "./bench";
 import { snappedBox, type HandleKey, draggedBox } from "./handlePlaces";
 import { growInto, growZone } from "./grow";
 import { isShown } from "./overlays";
-import { boxesOf, heldBy, snapTargets } from "./targets";
-import { tieAt, type TieDrag } from "./tying";
+import { boxesOf, targetOfPointer, snapTargets } from "./targets";
+import { anchorAt, type AnchorDrag } from "./anchorDrag";
 import { nameOf, namesOf } from "../shared/names";
 
 /** Movement below this is a click, CSS px. */
@@ -33,7 +33,7 @@ const LEAST_MM = 1;
 export const CARRY_MM = 3;
 
 type Gesture = {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly from: Point;
   /** CSS px in the window, for pushing the glass about. */
   readonly window: Point;
@@ -41,13 +41,13 @@ type Gesture = {
 } & (
   | { readonly kind: "move"; readonly ids: readonly string[]; readonly clicked: string }
   | { readonly kind: "resize"; readonly id: string; readonly handle: HandleKey; readonly box: Box }
-  | { readonly kind: "tie"; readonly id: string }
+  | { readonly kind: "anchor"; readonly id: string }
   | { readonly kind: "marquee"; readonly ids: readonly string[] }
   | { readonly kind: "draw" }
   | { readonly kind: "pan"; readonly pan: Point }
   | { readonly kind: "press" }
 );
-type Fresh<K> = K extends Gesture ? Omit<K, "sight" | "from" | "window" | "moving"> : never;
+type Fresh<K> = K extends Gesture ? Omit<K, "context" | "from" | "window" | "moving"> : never;
 
 interface Latest {
   readonly point: Point;
@@ -60,7 +60,7 @@ const NO_GUIDES: readonly Guide[] = [];
 const NOTHING: readonly string[] = [];
 const between = (a: Point, b: Point): Box => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), w: Math.abs(a.x - b.x), h: Math.abs(a.y - b.y) });
 
-export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVGSVGElement | null>, tip: RefObject<SVGCircleElement | null>) {
+export function useGlassGestures(context: EditContext, scale: number, svg: RefObject<SVGSVGElement | null>, tip: RefObject<SVGCircleElement | null>) {
   const session = useSessionActions();
   const selection = useSession((s) => s.selection);
   const entered = useBench((b) => b.entered);
@@ -69,7 +69,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
   const last = useRef<Latest | null>(null);
   const [marquee, setMarquee] = useState<Box | null>(null);
   const [drawn, setDrawn] = useState<Box | null>(null);
-  const [tie, setTie] = useState<TieDrag | null>(null);
+  const [anchorDrag, setAnchorDrag] = useState<AnchorDrag | null>(null);
   const [guides, setGuides] = useState(NO_GUIDES);
   const [moving, setMoving] = useState(NOTHING);
   const spaceHeld = useRef(false);
@@ -85,7 +85,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     last.current = null;
     setMarquee(null);
     setDrawn(null);
-    setTie(null);
+    setAnchorDrag(null);
     setGuides(NO_GUIDES);
     setMoving(NOTHING);
     if (benchStore.getState().dragging) setBench({ dragging: false });
@@ -116,34 +116,34 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
   });
 
   const isRound = (id: string) => {
-    const kind = sight.layout.controls.find((c) => c.id === id)?.kind;
-    return kind === "stick" || kind === "dpad" || kind === "button" || spotOf(sight.layout, id)?.kind === "cluster";
+    const kind = context.layout.controls.find((c) => c.id === id)?.kind;
+    return kind === "stick" || kind === "dpad" || kind === "button" || placeableOf(context.layout, id)?.kind === "cluster";
   };
   const move = (g: Gesture & { kind: "move" }, now: Latest) => {
     let dx = now.point.x - g.from.x;
     let dy = now.point.y - g.from.y;
-    const bounds = boundsOf(boxesOf(g.sight, g.ids));
+    const bounds = boundsOf(boxesOf(g.context, g.ids));
     if (!now.free && bounds) {
-      const snapped = snapMove({ ...bounds, x: bounds.x + dx, y: bounds.y + dy }, snapTargets(g.sight, g.ids, scale, isShown("grid")));
+      const snapped = snapMove({ ...bounds, x: bounds.x + dx, y: bounds.y + dy }, snapTargets(g.context, g.ids, scale, isShown("grid")));
       dx += snapped.dx;
       dy += snapped.dy;
       setGuides(snapped.guides);
     } else setGuides(NO_GUIDES);
-    session.preview(() => moveBy(g.sight, g.ids, dx, dy));
+    session.preview(() => moveBy(g.context, g.ids, dx, dy));
   };
   const resize = (g: Gesture & { kind: "resize" }, now: Latest) => {
     const dx = now.point.x - g.from.x;
     const dy = now.point.y - g.from.y;
     const corner = g.handle.length === 2;
     const keep = (corner && isRound(g.id)) !== now.shift;
-    const least = LEAST_MM * pxPerMm(g.sight.screen);
+    const least = LEAST_MM * pxPerMm(g.context.screen);
     const drag = { key: g.handle, dx, dy, least, keep };
     const { box, guides: met } = now.free
       ? { box: draggedBox(g.box, drag), guides: [] }
-      : snappedBox(g.box, drag, snapTargets(g.sight, [g.id], scale, isShown("grid")));
+      : snappedBox(g.box, drag, snapTargets(g.context, [g.id], scale, isShown("grid")));
     setGuides(met);
-    const cluster = spotOf(g.sight.layout, g.id)?.kind === "cluster";
-    session.preview(() => (cluster ? scaleCluster(g.sight, g.id, box) : placeAt(g.sight, g.id, box, true)));
+    const cluster = placeableOf(g.context.layout, g.id)?.kind === "cluster";
+    session.preview(() => (cluster ? scaleCluster(g.context, g.id, box) : placeAt(g.context, g.id, box, true)));
   };
   const work = () => {
     frame.current = 0;
@@ -154,10 +154,10 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
       if (Math.hypot(now.window.x - g.window.x, now.window.y - g.window.y) < CLICK_PX) return;
       g.moving = true;
       if (g.kind === "move") {
-        session.begin(`move ${namesOf(g.sight.layout, g.ids)}`);
+        session.begin(`move ${namesOf(g.context.layout, g.ids)}`);
         setMoving(g.ids);
       }
-      if (g.kind === "resize") session.begin(`resize ${nameOf(g.sight.layout, g.id)}`);
+      if (g.kind === "resize") session.begin(`resize ${nameOf(g.context.layout, g.id)}`);
       if (g.kind === "move" || g.kind === "resize") setBench({ dragging: true });
     }
     switch (g.kind) {
@@ -165,8 +165,8 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
         return move(g, now);
       case "resize":
         return resize(g, now);
-      case "tie":
-        return setTie(tieAt(g.sight, g.id, now, scale));
+      case "anchor":
+        return setAnchorDrag(anchorAt(g.context, g.id, now, scale));
       case "marquee":
         return setMarquee(between(g.from, now.point));
       case "draw":
@@ -177,18 +177,18 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     }
   };
 
-  const tied = (from: Sight, id: string, to: { frame: Frame; anchor: readonly [number, number] }, carry: boolean) =>
+  const anchored = (from: EditContext, id: string, to: { frame: Frame; anchor: readonly [number, number] }, carry: boolean) =>
     session.edit(`${carry ? "carry" : "tie"} ${nameOf(from.layout, id)}`, () => {
-      const there = tieTo(from, id, to.frame, to.anchor);
+      const there = anchorTo(from, id, to.frame, to.anchor);
       if (!there.ok || !carry) return there;
-      return carryTo(sightOf(there.value, from.screen, from.view), id, CARRY_MM * pxPerMm(from.screen));
+      return carryTo(editContextOf(there.value, from.screen, from.playerView), id, CARRY_MM * pxPerMm(from.screen));
     });
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     if (gesture.current || !(event.button === 0 || event.button === 1)) return;
     const target = event.target as Element;
     const from = pointOf(event);
-    const begin = (g: Fresh<Gesture>) => (gesture.current = { ...g, sight, from, window: { x: event.clientX, y: event.clientY }, moving: false } as Gesture);
+    const begin = (g: Fresh<Gesture>) => (gesture.current = { ...g, context, from, window: { x: event.clientX, y: event.clientY }, moving: false } as Gesture);
     event.currentTarget.setPointerCapture(event.pointerId);
     const bench = benchStore.getState();
     if (bench.grown !== null) setBench({ grown: null });
@@ -206,19 +206,20 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     const id = target.closest("[data-control]")?.getAttribute("data-control");
     if (handle) {
       const of = handle.getAttribute("data-of")!;
-      const spot = spotOf(sight.layout, of);
-      const box = spot && spotBox(sight.resolved, spot);
+      const placeable = placeableOf(context.layout, of);
+      const box = placeable && placeableBox(context.resolved, placeable);
       if (box) begin({ kind: "resize", id: of, handle: handle.getAttribute("data-handle") as HandleKey, box: { x: box.x, y: box.y, w: box.w, h: box.h } });
     } else if (tether) {
-      begin({ kind: "tie", id: tether });
+      begin({ kind: "anchor", id: tether });
     } else if (id) {
-      const key = heldBy(sight.layout, sight.resolved.arrangement, id, entered);
+      const key = targetOfPointer(context.layout, context.resolved.arrangement, id, entered);
       if (event.shiftKey) {
         session.select(selection.includes(key) ? selection.filter((s) => s !== key) : [...selection, key]);
         begin({ kind: "press" });
         return;
       }
-      if (entered !== null && key !== entered && clusterOf(placementIn(sight.layout, sight.resolved.arrangement, key)) !== entered) setBench({ entered: null });
+      if (entered !== null && key !== entered && clusterOf(placementIn(context.layout, context.resolved.arrangement, key)) !== entered)
+        setBench({ entered: null });
       const ids = selection.includes(key) ? selection : [key];
       if (ids !== selection) session.select(ids);
       begin({ kind: "move", ids, clicked: key });
@@ -252,56 +253,56 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
         setBench({ entered: null });
       } else if (g.kind === "move" && selection.length > 1) session.select([g.clicked]);
     } else if (g.kind === "move" || g.kind === "resize") {
-      if (g.kind === "move") retie(g);
+      if (g.kind === "move") reanchor(g);
       refit(g);
       session.commit();
-    } else if (g.kind === "tie") {
-      const to = tieAt(g.sight, g.id, now, scale);
-      if (to) tied(g.sight, g.id, to, now.shift);
+    } else if (g.kind === "anchor") {
+      const to = anchorAt(g.context, g.id, now, scale);
+      if (to) anchored(g.context, g.id, to, now.shift);
     } else if (g.kind === "marquee") {
       const { x, y, w, h } = between(g.from, now.point);
-      const within = g.sight.resolved.controls
+      const within = g.context.resolved.controls
         .filter(({ visual: v }) => v.x < x + w && v.x + v.w > x && v.y < y + h && v.y + v.h > y)
-        .map((c) => heldBy(g.sight.layout, g.sight.resolved.arrangement, c.id, entered));
+        .map((c) => targetOfPointer(g.context.layout, g.context.resolved.arrangement, c.id, entered));
       session.select([...new Set([...g.ids, ...within])]);
     }
     stop();
   };
   /** What was tied to the nearest point of its frame is tied to the nearest one where it was carried. */
-  const retie = (g: Gesture & { kind: "move" }) => {
+  const reanchor = (g: Gesture & { kind: "move" }) => {
     const { layout } = session.store.getState();
-    const tied = tieAnew(g.sight, sightOf(layout, g.sight.screen, g.sight.view), g.ids);
-    if (tied.ok) session.preview(() => ok(tied.value));
+    const anchored = anchorAnew(g.context, editContextOf(layout, g.context.screen, g.context.playerView), g.ids);
+    if (anchored.ok) session.preview(() => ok(anchored.value));
   };
   /** What stands in a cluster has moved in it: the cluster's box is drawn about it anew. */
   const refit = (g: Gesture & { kind: "move" | "resize" }) => {
     const ids = g.kind === "move" ? g.ids : [g.id];
-    const { arrangement } = g.sight.resolved;
-    const homes = new Set(ids.flatMap((id) => clusterOf(placementIn(g.sight.layout, arrangement, id)) ?? []).filter((home) => !ids.includes(home)));
+    const { arrangement } = g.context.resolved;
+    const homes = new Set(ids.flatMap((id) => clusterOf(placementIn(g.context.layout, arrangement, id)) ?? []).filter((home) => !ids.includes(home)));
     for (const home of homes) {
       const { layout } = session.store.getState();
-      const fit = fitted(sightOf(layout, g.sight.screen, g.sight.view), home);
+      const fit = refitCluster(editContextOf(layout, g.context.screen, g.context.playerView), home);
       if (fit.ok) session.preview(() => ok(fit.value));
     }
   };
   const finishDrawing = (at: Point | Box) => {
     const { tool } = benchStore.getState();
     setBench({ tool: null });
-    if (tool === "zone") growZone(session, sight, at);
-    else if (tool !== null) growInto(session, growControl(sight, { kind: tool, action: null, at }), `add ${tool}`);
+    if (tool === "zone") growZone(session, context, at);
+    else if (tool !== null) growInto(session, growControl(context, { kind: tool, action: null, at }), `add ${tool}`);
   };
   /** A double click goes into a cluster, or carries a control to where its tether is tied. The pointer was captured, so the target is looked up. */
   const onDoubleClick = (event: MouseEvent<SVGSVGElement>) => {
     const target = document.elementFromPoint(event.clientX, event.clientY);
     const tether = target?.closest("[data-tether]")?.getAttribute("data-tether");
     if (tether) {
-      session.edit(`carry ${nameOf(sight.layout, tether)}`, () => carryTo(sight, tether, CARRY_MM * pxPerMm(sight.screen)));
+      session.edit(`carry ${nameOf(context.layout, tether)}`, () => carryTo(context, tether, CARRY_MM * pxPerMm(context.screen)));
       return;
     }
     const id = target?.closest("[data-control]")?.getAttribute("data-control");
     if (!id) return;
-    const key = heldBy(sight.layout, sight.resolved.arrangement, id, entered);
-    if (spotOf(sight.layout, key)?.kind !== "cluster") return;
+    const key = targetOfPointer(context.layout, context.resolved.arrangement, id, entered);
+    if (placeableOf(context.layout, key)?.kind !== "cluster") return;
     setBench({ entered: key });
     session.select([id]);
   };
@@ -311,7 +312,7 @@ export function useGlassGestures(sight: Sight, scale: number, svg: RefObject<SVG
     bind: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: abandon, onLostPointerCapture: abandon, onPointerLeave, onDoubleClick },
     marquee,
     drawn,
-    tie,
+    anchorDrag,
     guides,
     moving,
     abandon,

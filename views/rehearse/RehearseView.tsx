@@ -3,12 +3,12 @@
 import { useTheme } from "next-themes";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/engine/input/events";
-import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import { FeelCard } from "../shared/FeelCard";
 import { useSession, useSessionActions } from "../session/context";
-import { sightFor } from "../session/prepared";
+import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
@@ -17,7 +17,7 @@ import { useRehearsal } from "../shared/useRehearsal";
 
 export function RehearseView() {
   const layout = useSession((s) => s.layout);
-  const moment = useSession((s) => s.view.moment);
+  const moment = useSession((s) => s.playerView.moment);
   const screen = benchScreenOf(layout);
   const actions = layout.actions;
   const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
@@ -146,7 +146,7 @@ function FeelPanel() {
   const selection = useSession((s) => s.selection);
   const control = layout.controls.find((c) => c.id === selection[0]) ?? layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
   if (!control) return null;
-  const sight = sightFor(layout, benchScreenOf(layout), PLAIN_VIEW);
+  const context = editContextFor(layout, benchScreenOf(layout), PLAIN_PLAYER_VIEW);
   return (
     <section aria-label="Feel" className="grid content-start gap-1.5 px-4 py-3">
       <h2 className="heading">Feel</h2>
@@ -157,7 +157,7 @@ function FeelPanel() {
           </option>
         ))}
       </select>
-      <FeelCard sight={sight} controls={[control]} places={[sight.resolved.controls.find((c) => c.id === control.id)]} />
+      <FeelCard context={context} controls={[control]} placed={[context.resolved.controls.find((c) => c.id === control.id)]} />
     </section>
   );
 }

@@ -17,7 +17,7 @@ export function ShelfView() {
   const session = useSessionActions();
   const router = useRouter();
   const layout = useSession((s) => s.layout);
-  const view = useSession((s) => s.view);
+  const playerView = useSession((s) => s.playerView);
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
   const [picked, setPicked] = useState(benchScreenOf(layout).name);
@@ -72,7 +72,7 @@ export function ShelfView() {
                   <LayoutPicture
                     layout={layout}
                     screen={item}
-                    resolved={resolvedOf(layout, item, view)}
+                    resolved={resolvedOf(layout, item, playerView)}
                     scale={width / item.widthPx}
                     label={`The layout on ${item.name}`}
                   />

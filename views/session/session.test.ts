@@ -1,14 +1,14 @@
 import { addAction } from "../../core/editing/edits/actions";
 import { changeLayout } from "../../core/editing/edits/whole";
 import { refused, ok } from "../../core/engine/result";
-import { removeSpots } from "../../core/editing/edits/controls";
+import { removePlaceables } from "../../core/editing/edits/controls";
 import { writeLayout } from "../../core/format/write";
 import { sampleLayouts } from "../../samples/samples";
 import { memoryStore, type LayoutStore } from "../../storage/layouts";
 import { createLibrary, firstLayout } from "./library";
 import { createSession, type Session } from "./session";
 import { changeFeel } from "../../core/editing/edits/controls";
-import { deleteAction, deleteSpots } from "../shared/remove";
+import { deleteAction, deletePlaceables } from "../shared/remove";
 import type { Layout } from "../../core/format/types";
 
 const [brackwater] = sampleLayouts();
@@ -20,7 +20,7 @@ test("undoing everything gives the first bytes, redoing everything the last", ()
   const session = fresh();
   const first = writeLayout(layoutOf(session));
   for (let i = 0; i < 5; i += 1) session.edit(`add ${i}`, (l) => addAction(l, `action ${i}`, "press"));
-  session.edit("delete", (l) => removeSpots(l, ["horn", "helm"]));
+  session.edit("delete", (l) => removePlaceables(l, ["horn", "helm"]));
   const last = writeLayout(layoutOf(session));
   for (let i = 0; i < 10; i += 1) session.undo();
   expect(writeLayout(layoutOf(session))).toBe(first);
@@ -93,7 +93,7 @@ test("a gesture under way is not kept: not by what is remembered meanwhile, not 
 
 test("deleting says what went, and brings it back at one click", () => {
   const session = fresh();
-  deleteSpots(session, ["horn", "tide"]);
+  deletePlaceables(session, ["horn", "tide"]);
   expect(layoutOf(session).controls.some((c) => c.id === "horn")).toBe(false);
   expect(session.store.getState().notice?.text).toBe("“horn” and “Tide clock” are deleted.");
   session.store.getState().notice!.act!.run();
@@ -114,10 +114,10 @@ test("what the editor remembers is kept without an entry, and outlives undo", ()
 test("deleted controls leave the selection; a new layout has an empty history", () => {
   const session = fresh();
   session.select(["horn", "pump"]);
-  session.edit("delete", (l) => removeSpots(l, ["horn"]));
+  session.edit("delete", (l) => removePlaceables(l, ["horn"]));
   expect(session.store.getState().selection).toEqual(["pump"]);
   session.show("other", sampleLayouts()[1]);
-  expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], view: { moment: "sorting", handed: "right" } });
+  expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], playerView: { moment: "sorting", handed: "right" } });
 });
 
 test("saved means written; a refusal is told and work goes on", async () => {

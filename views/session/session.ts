@@ -4,15 +4,15 @@
  */
 import { createStore, type StoreApi } from "zustand/vanilla";
 import type { Finding } from "../../core/checks/finding";
-import type { MendOffer } from "../../workers/checks";
+import type { FixOffer } from "../../workers/checks";
 import { writeLayout } from "../../core/format/write";
 import type { Layout, Workbench } from "../../core/format/types";
 import type { Problem, Result } from "../../core/engine/result";
 import { spokenProblems } from "../shared/names";
 import type { LayoutStore } from "../../storage/layouts";
 import { createSaver, type Saver, type Saving } from "../../storage/saver";
-import { inCluster } from "../../core/editing/spots";
-import { PLAIN_VIEW, type View } from "../../core/engine/placement/resolve";
+import { inCluster } from "../../core/editing/placeables";
+import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import { NO_HISTORY, record, redo, undo, type History } from "./history";
 
 /** A message at the foot of the window. */
@@ -30,15 +30,15 @@ export interface SessionState {
   readonly gesture: { readonly label: string; readonly base: Layout } | null;
   readonly selection: readonly string[];
   /** As which player, and in which moment of the game, the views show the layout; moment null: all of them at once. */
-  readonly view: View;
+  readonly playerView: PlayerView;
   readonly saving: Saving;
   /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
   readonly onlyMemory: string | null;
   readonly findings: Readonly<Record<string, readonly Finding[]>>;
-  /** The moves that mend findings of the screen on the bench, of the layout as it stood when they were proved. */
-  readonly mends: readonly MendOffer[];
+  /** The moves that fix findings of the screen on the bench, of the layout as it stood when they were proved. */
+  readonly fixes: readonly FixOffer[];
   /** The layout those moves were proved on; of any other they are stale, and may not be made. */
-  readonly mendsOf: Layout | null;
+  readonly fixesOf: Layout | null;
   readonly notice: Notice | null;
 }
 
@@ -62,7 +62,7 @@ export interface Session {
   /** Chooses the moment that the views show. */
   showMoment(moment: string | null): void;
   /** Chooses as which player the layout is looked at: hand, size. */
-  showPlayer(player: Partial<Pick<View, "handed" | "playerSize">>): void;
+  showPlayer(player: Partial<Pick<PlayerView, "handed" | "playerSize">>): void;
   /** Changes what the editor alone remembers; no entry in the history. */
   remember(change: Partial<Workbench>): void;
   /** Puts another layout on the bench, its history empty. */
@@ -72,13 +72,13 @@ export interface Session {
   /** Resolves when nothing waits to be written; what was refused is tried once more. */
   flush(): Promise<void>;
   tell(notice: Notice | null): void;
-  /** Takes the moves that mend what is found on the bench. */
-  setMends(mends: readonly MendOffer[], of: Layout): void;
+  /** Takes the moves that fix what is found on the bench. */
+  setFixes(fixes: readonly FixOffer[], of: Layout): void;
   /** Takes the findings of the screens in view; lists that say the same keep their identity, so that nothing draws anew for them. */
   setFindings(findings: Record<string, readonly Finding[]>): void;
 }
 
-const firstView = (layout: Layout): View => ({ ...PLAIN_VIEW, moment: layout.moments[0]?.id ?? null });
+const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
 
 /** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
 export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
@@ -88,12 +88,12 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     history: NO_HISTORY,
     gesture: null,
     selection: [],
-    view: firstView(layout),
+    playerView: firstView(layout),
     saving: { kind: "saved" },
     onlyMemory: kept.refusal,
     findings: {},
-    mends: [],
-    mendsOf: null,
+    fixes: [],
+    fixesOf: null,
     notice: null,
   }));
   const { getState: get, setState: set } = store;
@@ -103,24 +103,26 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
   );
   /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */
   let run = false;
-  const save = () => saver.save({ id: get().id, layout: settled() });
+  const save = () => saver.save({ id: get().id, layout: committedLayout() });
   const tell = (notice: Notice | null) => set({ notice });
-  const settle = (next: Layout) => {
+  const keepKnown = (next: Layout) => {
     const known = new Set([...next.controls, ...next.clusters, ...next.keepClear].map((c) => c.id));
     const { selection } = get();
     return selection.every((s) => known.has(s)) ? selection : selection.filter((s) => known.has(s));
   };
   /** A moment that is no more is not shown. */
-  const settleView = (next: Layout): View => {
-    const { view } = get();
-    return view.moment === null || next.moments.some((m) => m.id === view.moment) ? view : { ...view, moment: next.moments[0]?.id ?? null };
+  const keepKnownView = (next: Layout): PlayerView => {
+    const { playerView } = get();
+    return playerView.moment === null || next.moments.some((m) => m.id === playerView.moment)
+      ? playerView
+      : { ...playerView, moment: next.moments[0]?.id ?? null };
   };
   const refuse = (problems: readonly Problem[]) => {
     const text = spokenProblems(get().layout, problems, 3);
     if (get().notice?.text !== text) tell({ text, tone: "problem" });
   };
   /** What may be kept: a gesture under way is not. */
-  const settled = () => get().gesture?.base ?? get().layout;
+  const committedLayout = () => get().gesture?.base ?? get().layout;
   /** The reason why the last preview of the gesture was refused; it goes with the next one that is not. */
   let previewRefusal: Notice | null = null;
   const endPreview = () => {
@@ -142,8 +144,8 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       set({
         layout: result.value,
         history: record(get().history, before, result.value, { label, merge: merge && run }),
-        selection: settle(result.value),
-        view: settleView(result.value),
+        selection: keepKnown(result.value),
+        playerView: keepKnownView(result.value),
         notice: null,
       });
       run = true;
@@ -175,7 +177,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       const { gesture, layout: after, history } = get();
       if (!gesture) return;
       previewRefusal = null;
-      set({ gesture: null, history: record(history, gesture.base, after, gesture), selection: settle(after) });
+      set({ gesture: null, history: record(history, gesture.base, after, gesture), selection: keepKnown(after) });
       if (after !== gesture.base) save();
     },
     cancel() {
@@ -191,16 +193,16 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       set({ selection: ids });
     },
     showMoment(moment) {
-      const { layout: now, view, selection } = get();
+      const { layout: now, playerView, selection } = get();
       const away = new Set([...now.controls, ...now.keepClear].filter((c) => moment !== null && !c.moments.includes(moment)).map((c) => c.id));
       for (const { id } of now.clusters) {
         const inside = inCluster(now, id, null);
         if (inside.length > 0 && inside.every((child) => away.has(child))) away.add(id);
       }
-      set({ view: { ...view, moment }, selection: selection.filter((id) => !away.has(id)) });
+      set({ playerView: { ...playerView, moment }, selection: selection.filter((id) => !away.has(id)) });
     },
     showPlayer(player) {
-      set({ view: { ...get().view, ...player } });
+      set({ playerView: { ...get().playerView, ...player } });
     },
     remember(change) {
       const { layout: before, gesture } = get();
@@ -210,7 +212,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     show(nextId, next) {
       session.cancel();
-      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], view: firstView(next), findings: {}, mends: [], mendsOf: null, gesture: null });
+      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], playerView: firstView(next), findings: {}, fixes: [], fixesOf: null, gesture: null });
       void kept.setLastOpen(nextId);
     },
     async save() {
@@ -222,8 +224,8 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
       await saver.settled();
     },
     tell,
-    setMends(mends, of) {
-      set({ mends, mendsOf: of });
+    setFixes(fixes, of) {
+      set({ fixes, fixesOf: of });
     },
     setFindings(findings) {
       const before = get().findings;
@@ -243,7 +245,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     const { history, layout: before } = get();
     const taken = take(history, before);
     if (!taken) return;
-    set({ layout: taken.layout, history: taken.history, selection: settle(taken.layout), view: settleView(taken.layout), notice: null });
+    set({ layout: taken.layout, history: taken.history, selection: keepKnown(taken.layout), playerView: keepKnownView(taken.layout), notice: null });
     save();
   }
 

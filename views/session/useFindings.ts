@@ -1,5 +1,5 @@
 "use client";
-/** Keeps the findings of the screens in view up to date, and the moves that mend those on the bench, through the worker. */
+/** Keeps the findings of the screens in view up to date, and the moves that fix those on the bench, through the worker. */
 import { useEffect, useRef } from "react";
 import type { Layout, Screen } from "../../core/format/types";
 import { createChecker, type Checker } from "../../workers/checks";
@@ -15,9 +15,9 @@ const REST_MS = 250;
 export function useFindings(whole: boolean): void {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const view = useSession((s) => s.view);
+  const playerView = useSession((s) => s.playerView);
   const arrivals = useImageArrivals();
-  const { handed, playerSize } = view;
+  const { handed, playerSize } = playerView;
   const checker = useRef<Checker | null>(null);
   useEffect(() => {
     const made = createChecker();
@@ -32,14 +32,14 @@ export function useFindings(whole: boolean): void {
     const player = { handed, playerSize, moment: null };
     const screens = screensInView(layout, whole);
     const stills = screens.map((screen) => stillFor(layout.workbench, screen));
-    checker.current?.request({ layout, screens, view: player, stills }, (findings) => {
+    checker.current?.request({ layout, screens, playerView: player, stills }, (findings) => {
       // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
       const now = session.store.getState();
-      if (now.id === id && now.view.handed === handed && now.view.playerSize === playerSize) session.setFindings(findings);
+      if (now.id === id && now.playerView.handed === handed && now.playerView.playerSize === playerSize) session.setFindings(findings);
     });
     const rest = window.setTimeout(() => {
-      void checker.current?.mends(layout, benchScreenOf(layout), player).then((mends) => {
-        if (mends && session.store.getState().layout === layout) session.setMends(mends, layout);
+      void checker.current?.fixes(layout, benchScreenOf(layout), player).then((fixes) => {
+        if (fixes && session.store.getState().layout === layout) session.setFixes(fixes, layout);
       });
     }, REST_MS);
     return () => window.clearTimeout(rest);

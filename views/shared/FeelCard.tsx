@@ -3,7 +3,7 @@
 import { memo } from "react";
 import { changeFeel } from "../../core/editing/edits/controls";
 import type { Control } from "../../core/format/types";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Result } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
@@ -16,21 +16,21 @@ import { StickFeel } from "./StickFeel";
 import { namesOf } from "./names";
 
 interface Props {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly controls: readonly Control[];
-  readonly places: readonly (ResolvedControl | undefined)[];
+  readonly placed: readonly (ResolvedControl | undefined)[];
 }
 
 export const FeelCard = memo(
-  function FeelCard({ sight, controls, places }: Props) {
+  function FeelCard({ context, controls, placed }: Props) {
     const session = useSessionActions();
     const ids = controls.map((c) => c.id);
-    const names = namesOf(sight.layout, ids);
+    const names = namesOf(context.layout, ids);
     const all = (l: Layout, next: Record<string, unknown>): Result<Layout> =>
       ids.reduce<Result<Layout>>((r, id) => (r.ok ? changeFeel(r.value, id, next) : r), { ok: true, value: l });
     const tools = {
-      sight,
-      places,
+      context,
+      placed,
       change: (field: string, value: unknown) => session.edit(`${field} of ${names}`, (l) => all(l, { [field]: value }), true),
       preview: (next: Record<string, unknown>) => session.preview((l) => all(l, next)),
       begin: (label: string) => session.begin(`${label} of ${names}`),
@@ -57,8 +57,8 @@ export const FeelCard = memo(
   (a, b) =>
     a.controls.length === b.controls.length &&
     a.controls.every((c, i) => c.id === b.controls[i].id && c.feel === b.controls[i].feel) &&
-    a.places.every((p, i) => p?.travel === b.places[i]?.travel && p?.visual.w === b.places[i]?.visual.w && p?.visual.h === b.places[i]?.visual.h) &&
-    a.sight.screen === b.sight.screen,
+    a.placed.every((p, i) => p?.travel === b.placed[i]?.travel && p?.visual.w === b.placed[i]?.visual.w && p?.visual.h === b.placed[i]?.visual.h) &&
+    a.context.screen === b.context.screen,
 );
 
 const SLIDE_OUT = [

@@ -2,13 +2,13 @@
 /** Findings as a list: mark, word, text; a click leads to what they are about; a move that mends one is a click away; one may be accepted with a reason, and taken back. */
 import { useState } from "react";
 import type { Finding } from "../../core/checks/finding";
-import { accept, takeBack } from "../../core/editing/edits/accepted";
+import { accept, unaccept } from "../../core/editing/edits/accepted";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import type { MendOffer } from "../../workers/checks";
+import type { FixOffer } from "../../workers/checks";
 import { useSession, useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
 import type { Layout } from "../../core/format/types";
-import { LEAVES } from "../../core/checks/mend";
+import { LEAVES } from "../../core/checks/fix";
 
 /** Words of a finding with the names in it set apart. */
 function FindingText({ text }: { text: string }) {
@@ -28,14 +28,14 @@ function FindingText({ text }: { text: string }) {
 }
 
 /** A move that mends a finding, in a few words. */
-export function mendWord(layout: Layout, { mend }: MendOffer): string {
-  switch (mend.kind) {
+export function fixWord(layout: Layout, { fix }: FixOffer): string {
+  switch (fix.kind) {
     case "move":
-      return `Move ${nameOf(layout, mend.id)} ${mend.mm.toFixed(1)} mm ${mend.side}${mend.leaves ? LEAVES : ""}`;
+      return `Move ${nameOf(layout, fix.id)} ${fix.mm.toFixed(1)} mm ${fix.side}${fix.leaves ? LEAVES : ""}`;
     case "grow":
-      return `Grow it by ${mend.mm.toFixed(1)} mm`;
+      return `Grow it by ${fix.mm.toFixed(1)} mm`;
     case "raise":
-      return `Bring ${nameOf(layout, mend.id)} above`;
+      return `Bring ${nameOf(layout, fix.id)} above`;
   }
 }
 
@@ -43,8 +43,8 @@ interface Props {
   readonly findings: readonly Finding[] | undefined;
   readonly onPick: (controlIds: string[], finding: Finding) => void;
   /** The moves that are offered, and what to do with one; absent where the screen is not the one on the bench. */
-  readonly mends?: readonly MendOffer[];
-  readonly onMend?: (offer: MendOffer) => void;
+  readonly fixes?: readonly FixOffer[];
+  readonly onFix?: (offer: FixOffer) => void;
   /** The moves were proved on another state of the layout: they wait to be proved anew. */
   readonly stale?: boolean;
   /** In a narrow column: the word of the severity is left to readers. */
@@ -52,7 +52,7 @@ interface Props {
   readonly empty?: string;
 }
 
-export function FindingList({ findings, onPick, mends = [], onMend, stale = false, narrow = false, empty }: Props) {
+export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, narrow = false, empty }: Props) {
   const layout = useSession((s) => s.layout);
   const { controls } = layout;
   if (!findings) return <p className="text-muted">Checking…</p>;
@@ -63,7 +63,7 @@ export function FindingList({ findings, onPick, mends = [], onMend, stale = fals
         const ids = controls
           .filter((c) => f.subjects.includes(c.id) || c.serves.some((s) => f.subjects.includes(s.action) && f.code.startsWith("bind/")))
           .map((c) => c.id);
-        const offer = mends.find(
+        const offer = fixes.find(
           (m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null),
         );
         return (
@@ -87,13 +87,13 @@ export function FindingList({ findings, onPick, mends = [], onMend, stale = fals
               </span>
             </button>
             <span className={`flex flex-wrap gap-x-2 text-[11px] ${narrow ? "pl-5" : ""}`}>
-              {offer && onMend && f.accepted === null && (
+              {offer && onFix && f.accepted === null && (
                 <button
                   disabled={stale}
                   className="h-6 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
-                  onClick={() => onMend(offer)}
+                  onClick={() => onFix(offer)}
                 >
-                  {mendWord(layout, offer)}
+                  {fixWord(layout, offer)}
                 </button>
               )}
               <Acceptance finding={f} />
@@ -111,7 +111,7 @@ function Acceptance({ finding }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
   if (finding.accepted !== null)
     return (
-      <button className="h-6 px-1 underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => takeBack(l, finding))}>
+      <button className="h-6 px-1 underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => unaccept(l, finding))}>
         take back
       </button>
     );

@@ -57,7 +57,7 @@ export function contextFor(
 interface Shown {
   readonly drawn: readonly Drawn[];
   /** Everything but the controls. */
-  readonly ground: string;
+  readonly surroundings: string;
 }
 const shownOn = new WeakMap<HTMLCanvasElement, Shown>();
 
@@ -82,7 +82,7 @@ const isSame = (a: Drawn, b: Drawn) =>
 
 /** The box that holds all that differs between two drawings; null where they are the same, undefined where they cannot be compared. */
 function changedPart(before: Shown | undefined, after: Shown, hairline: number): Box | null | undefined {
-  if (!before || before.ground !== after.ground || before.drawn.length !== after.drawn.length) return undefined;
+  if (!before || before.surroundings !== after.surroundings || before.drawn.length !== after.drawn.length) return undefined;
   const parts: Box[] = [];
   for (let i = 0; i < after.drawn.length; i += 1) {
     if (isSame(before.drawn[i], after.drawn[i])) continue;
@@ -102,8 +102,8 @@ interface OnGlass {
 /** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
 export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch }: OnGlass): void {
   const hairline = 1 / scale;
-  const ground = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
-  const after: Shown = { drawn, ground };
+  const surroundings = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
+  const after: Shown = { drawn, surroundings };
   const part = changedPart(shownOn.get(canvas), after, hairline);
   shownOn.set(canvas, after);
   if (part === null) return;

@@ -5,7 +5,7 @@ import { useSession, useSessionActions } from "../session/context";
 export function MomentChoice() {
   const session = useSessionActions();
   const moments = useSession((s) => s.layout.moments);
-  const moment = useSession((s) => s.view.moment);
+  const moment = useSession((s) => s.playerView.moment);
   if (moments.length === 0) return null;
   return (
     <select

@@ -21,15 +21,15 @@ const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
   full: { kind: "full" },
 };
 
-export function StickFeel({ sight, controls, places, change, preview, begin, commit, cancel, refuse }: FeelProps<"stick">) {
+export function StickFeel({ context, controls, placed, change, preview, begin, commit, cancel, refuse }: FeelProps<"stick">) {
   const session = useSessionActions();
-  const mm = pxPerMm(sight.screen);
+  const mm = pxPerMm(context.screen);
   const of = <V,>(get: (feel: (typeof controls)[number]["feel"]) => V) => common(controls, (c) => get(c.feel));
   const [first] = controls;
-  const at = places[0];
+  const at = placed[0];
   const travelIn = (text: string, unit: LengthUnit, i: number) => {
-    const place = places[i];
-    return place ? convertLength(text, unit, ownMeasure(sight, place)) : text;
+    const place = placed[i];
+    return place ? convertLength(text, unit, ownMeasure(context, place)) : text;
   };
   const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit, onCancel: cancel });
   const curve = of((f) => f.curve);

@@ -1,14 +1,14 @@
 /** What the fields of every kind of feel share. */
 import type { Control } from "../../core/format/types";
-import type { Sight } from "../../core/editing/placing";
+import type { EditContext } from "../../core/editing/placing";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 
 export type OfKind<K extends Control["kind"]> = Extract<Control, { kind: K }>;
 /** What every kind's fields work with. */
 export interface FeelProps<K extends Control["kind"]> {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly controls: readonly OfKind<K>[];
-  readonly places: readonly (ResolvedControl | undefined)[];
+  readonly placed: readonly (ResolvedControl | undefined)[];
   /** Changes a field of all of them: one entry of the history with the changes like it before. */
   readonly change: (field: string, value: unknown) => unknown;
   /** Changes fields of all of them within a gesture under way. */

@@ -1,12 +1,12 @@
 /** How the interface speaks of what stands on the glass: by the names people gave, never by ids or places in lists. */
 import type { Layout } from "../../core/format/types";
-import { spotOf } from "../../core/editing/spots";
+import { placeableOf } from "../../core/editing/placeables";
 import { problemText, type Problem } from "../../core/engine/result";
 
 /** The name of a control, cluster or zone, or of a stick's landing area; of what is not there the key itself. */
 export function nameOf(layout: Layout, key: string): string {
-  const spot = spotOf(layout, key);
-  if (spot?.kind === "landing") return `the landing area of ${nameOf(layout, spot.id)}`;
+  const placeable = placeableOf(layout, key);
+  if (placeable?.kind === "landing") return `the landing area of ${nameOf(layout, placeable.id)}`;
   const named = [...layout.controls, ...layout.clusters, ...layout.keepClear].find((item) => item.id === key);
   return named?.name ?? key;
 }

@@ -1,8 +1,8 @@
 /** Taking things away: it is done at once, said by name, and brought back at one click. */
 import { removeAction } from "../../core/editing/edits/actions";
-import { removeSpots } from "../../core/editing/edits/controls";
+import { removePlaceables } from "../../core/editing/edits/controls";
 import type { Layout } from "../../core/format/types";
-import { inCluster } from "../../core/editing/spots";
+import { inCluster } from "../../core/editing/placeables";
 import type { Edit, Session } from "../session/session";
 import { nameOf } from "./names";
 
@@ -28,10 +28,10 @@ function deletedText(layout: Layout, keys: readonly string[]): string {
 }
 
 /** Deletes controls, clusters with all in them, zones. */
-export function deleteSpots(session: Session, keys: readonly string[], word = "delete"): boolean {
+export function deletePlaceables(session: Session, keys: readonly string[], word = "delete"): boolean {
   const { layout } = session.store.getState();
   const label = `${word} ${keys.length === 1 ? nameOf(layout, keys[0]) : `${keys.length} controls`}`;
-  return removeTold(session, label, deletedText(layout, keys), (l) => removeSpots(l, keys));
+  return removeTold(session, label, deletedText(layout, keys), (l) => removePlaceables(l, keys));
 }
 
 /** Removes an action; says which controls go on naming it. */

@@ -13,7 +13,7 @@ import { pointerEvents, type MouseButtons, type PointerSample } from "../../runt
 import { createPlayer, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
-import { PLAIN_VIEW } from "../../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
 import { suppliesOf } from "./images";
 import { padNow } from "./pads";
@@ -49,9 +49,9 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     now.current = { layout, screen, scale, game, moment, onFrame, onTick, onPlayed, still };
   });
   useEffect(() => {
-    const view = { ...PLAIN_VIEW, moment: game.moment() ?? moment };
-    if (player.current) player.current.retune(layout, screen, view);
-    else player.current = createPlayer(layout, screen, HZ, view);
+    const playerView = { ...PLAIN_PLAYER_VIEW, moment: game.moment() ?? moment };
+    if (player.current) player.current.retune(layout, screen, playerView);
+    else player.current = createPlayer(layout, screen, HZ, playerView);
   }, [layout, screen, moment, game]);
 
   useEffect(() => {

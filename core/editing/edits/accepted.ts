@@ -18,6 +18,6 @@ export function accept(layout: Layout, finding: Named, reason: string): Result<L
 }
 
 /** Takes an acceptance back. */
-export function takeBack(layout: Layout, finding: Named): Result<Layout> {
+export function unaccept(layout: Layout, finding: Named): Result<Layout> {
   return checked(layout, { ...layout, accepted: layout.accepted.filter((a) => !isSame(a, finding)) });
 }

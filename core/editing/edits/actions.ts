@@ -68,7 +68,7 @@ export function changeServe(layout: Layout, id: string, index: number, change: P
 }
 
 /** Takes over words that the game reads as actions wanted in every moment; a kind that is not known is a press. Words the ledger has are passed over. */
-export function takeWords(layout: Layout, words: readonly { readonly word: string; readonly kind: ActionKind | null }[]): Result<Layout> {
+export function addActions(layout: Layout, words: readonly { readonly word: string; readonly kind: ActionKind | null }[]): Result<Layout> {
   const known = new Set(layout.actions.map((a) => a.name));
   const fresh = words.filter((w) => !known.has(w.word));
   return checked(layout, { ...layout, actions: [...layout.actions, ...fresh.map((w) => newAction(layout, w.word, w.kind ?? "press"))] });

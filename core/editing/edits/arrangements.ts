@@ -49,7 +49,7 @@ export function moveArrangement(layout: Layout, id: string, by: -1 | 1): Result<
   return checked(layout, { ...layout, arrangements: list });
 }
 
-/** Hides spots under an arrangement, or shows them again. */
+/** Hides placeables under an arrangement, or shows them again. */
 export function hideIn(layout: Layout, arrangement: string, ids: readonly string[], hidden: boolean): Result<Layout> {
   return checked(layout, {
     ...layout,

@@ -3,13 +3,13 @@ import { changeControlId } from "./controls";
 import { placed, STAGE, staged } from "../../../test/stage";
 
 import { stretches } from "../ranges";
-import { handBack } from "../spots";
+import { handBack } from "../placeables";
 import type { Result } from "../../engine/result";
 import { writeLayout } from "../../format/write";
 import { readLayout } from "../../format/parse";
-import { accept, takeBack } from "./accepted";
+import { accept, unaccept } from "./accepted";
 import { addArrangement, changeArrangement, hideIn, moveArrangement, removeArrangement } from "./arrangements";
-import { changeHit, changeMoments, removeSpots, renameSpot } from "./controls";
+import { changeHit, changeMoments, removePlaceables, renamePlaceable } from "./controls";
 import { addMoment, removeMoment, renameMoment } from "./moments";
 import { bytesOf } from "../../format/schema/file";
 import { clearArt, setArt } from "./pictures";
@@ -108,7 +108,7 @@ test("a finding is accepted with a reason, and taken back", () => {
   const accepted = get(accept(base(), finding, " they rhyme "));
   expect(accepted.accepted).toEqual([{ ...finding, reason: "they rhyme" }]);
   expect(get(accept(accepted, { ...finding, subjects: ["horn", "helm"] }, "again")).accepted).toHaveLength(1);
-  expect(get(takeBack(accepted, finding)).accepted).toEqual([]);
+  expect(get(unaccept(accepted, finding)).accepted).toEqual([]);
   expect(reason(accept(base(), finding, "  "))).toMatch(/say why/);
 });
 
@@ -117,9 +117,9 @@ test("zones and names; what is removed takes what refers to it along", () => {
   const { layout, id } = get(addZone(base(), placement, "Compass"));
   expect(layout.keepClear[0]).toMatchObject({ id: "compass", name: "Compass", taps: false, moments: ["sail", "dock"] });
   expect(get(changeTaps(layout, id, true)).keepClear[0].taps).toBe(true);
-  expect(get(renameSpot(layout, id, "Tide clock")).keepClear[0].name).toBe("Tide clock");
-  expect(get(removeSpots(layout, [id, "horn"]))).toMatchObject({ keepClear: [], controls: [{ id: "helm" }] });
-  expect(reason(removeSpots(layout, ["nobody"]))).toMatch(/"nobody"/);
+  expect(get(renamePlaceable(layout, id, "Tide clock")).keepClear[0].name).toBe("Tide clock");
+  expect(get(removePlaceables(layout, [id, "horn"]))).toMatchObject({ keepClear: [], controls: [{ id: "helm" }] });
+  expect(reason(removePlaceables(layout, ["nobody"]))).toMatch(/"nobody"/);
 });
 
 test("own screens: added to the rail, renamed in their place, removed; what cannot be a screen is refused", () => {
@@ -146,7 +146,7 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
 test("locks and players' parts follow what they name, and go with it", () => {
   const locked = { ...base(), workbench: { ...base().workbench, locked: { horn: ["x" as const], helm: ["size" as const] }, playersPart: { Slate: 0.2 } } };
   expect(get(changeControlId(locked, "horn", "siren")).workbench.locked).toEqual({ siren: ["x"], helm: ["size"] });
-  expect(get(removeSpots(locked, ["horn"])).workbench.locked).toEqual({ helm: ["size"] });
+  expect(get(removePlaceables(locked, ["horn"])).workbench.locked).toEqual({ helm: ["size"] });
   const slate = { ...STAGE, name: "Slate" };
   const own = get(addScreens(locked, [slate], ["Slate"], new Set()));
   expect(get(changeScreen(own, "Slate", { ...slate, name: "Shale" }, new Set())).workbench.playersPart).toEqual({ Shale: 0.2 });

@@ -14,7 +14,7 @@ export function addControls(layout: Layout, controls: readonly Control[]): Resul
 }
 
 /** Removes controls, clusters and keep-clear zones with what refers to them; with a cluster goes all that stands in it. */
-export function removeSpots(layout: Layout, ids: readonly string[]): Result<Layout> {
+export function removePlaceables(layout: Layout, ids: readonly string[]): Result<Layout> {
   const gone = new Set(ids);
   const standsIn = (placement: Placement | undefined) => placement?.kind === "pin" && typeof placement.frame === "object" && gone.has(placement.frame.cluster);
   for (const c of layout.controls) if (standsIn(c.placement)) gone.add(c.id);
@@ -79,7 +79,7 @@ export function freeName(layout: Layout, wish: string): string {
 }
 
 /** Gives a control, cluster or zone another name, as people read it. */
-export function renameSpot(layout: Layout, id: string, name: string): Result<Layout> {
+export function renamePlaceable(layout: Layout, id: string, name: string): Result<Layout> {
   if (![...layout.controls, ...layout.clusters, ...layout.keepClear].some((item) => item.id === id)) return refused("controls", `there is no control "${id}"`);
   const named = <T extends { id: string }>(list: T[]): T[] =>
     list.some((item) => item.id === id) ? list.map((item) => (item.id === id ? { ...item, name } : item)) : list;

@@ -3,7 +3,7 @@ import { parseLayout } from "../../format/parse";
 import type { Layout } from "../../format/types";
 import { writeLayout } from "../../format/write";
 import { addAction, bind, changeAction, removeAction, renameAction, unbind } from "./actions";
-import { changeControlId, changeFeel, changeHit, duplicateControls, freeId, removeSpots, renameSpot, reorderControls } from "./controls";
+import { changeControlId, changeFeel, changeHit, duplicateControls, freeId, removePlaceables, renamePlaceable, reorderControls } from "./controls";
 import { changeLayout, newLayout } from "./whole";
 import type { Result } from "../../engine/result";
 
@@ -67,7 +67,7 @@ test("an action removed leaves its controls naming it and no set of one", () => 
 });
 
 test("a control removed takes its overrides and accepted findings along", () => {
-  const layout = get(removeSpots(sample(), ["horn"]));
+  const layout = get(removePlaceables(sample(), ["horn"]));
   expect(layout.controls.map((c) => c.id)).toEqual(["pump", "extra"]);
   expect(layout.arrangements[0].overrides).toEqual({});
   expect(layout.accepted.map((a) => a.code)).toEqual(["bind/unserved"]);
@@ -109,8 +109,8 @@ test("what the file's schema forbids is refused with its place", () => {
   expect(get(changeHit(sample(), "horn", { grow: "2mm" })).controls[0].hit.grow).toBe("2mm");
   expect(reason(changeHit(sample(), "horn", { grow: "2 mm" }))).toMatch(/write "2mm"/);
   expect(reason(changeFeel(sample(), "horn", { travel: "2mm" }))).toMatch(/unknown key "travel"/);
-  expect(reason(renameSpot(sample(), "horn", ""))).toMatch(/1 to 80/);
-  expect(reason(renameSpot(sample(), "nobody", "x"))).toMatch(/no control "nobody"/);
+  expect(reason(renamePlaceable(sample(), "horn", ""))).toMatch(/1 to 80/);
+  expect(reason(renamePlaceable(sample(), "nobody", "x"))).toMatch(/no control "nobody"/);
 });
 
 test("binding, unbinding, adding", () => {

@@ -2,7 +2,7 @@
 import { ok, refused, type Result } from "../../engine/result";
 import type { Layout } from "../../format/types";
 import { checked } from "./check";
-import { removeSpots } from "./controls";
+import { removePlaceables } from "./controls";
 import { freeIdOf } from "./ids";
 
 /** Adds a moment; what showed in every moment shows in it too. */
@@ -74,7 +74,7 @@ export function removeMoment(layout: Layout, id: string, homeless: Homeless = { 
   };
   const alone = onlyIn(layout, id);
   const gone = [...alone.controls, ...alone.zones];
-  const without = homeless.kind === "remove" && gone.length > 0 ? removeSpots(layout, gone) : ok(layout);
+  const without = homeless.kind === "remove" && gone.length > 0 ? removePlaceables(layout, gone) : ok(layout);
   if (!without.ok) return without;
   const rest = without.value;
   const { [id]: _backdrop, ...momentPictures } = rest.workbench.momentPictures;

@@ -133,6 +133,6 @@ export function distanceTo(shape: Shape, point: Point): number {
 }
 
 /** Whether two boxes are nearer than `px` along both axes: the quick way past pairs that cannot matter. */
-export function isNear(a: Box, b: Box, px: number): boolean {
+export function isWithin(a: Box, b: Box, px: number): boolean {
   return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }

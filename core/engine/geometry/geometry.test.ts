@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { clearance, distanceTo } from "./distance";
-import { sharedArea } from "./overlap";
-import { areaOf, extentAt, holds, type Shape } from "./shape";
+import { commonArea } from "./overlap";
+import { areaOf, extentAt, contains, type Shape } from "./shape";
 import { coveredArea } from "./union";
 
 const shape: fc.Arbitrary<Shape> = fc.record({
@@ -24,12 +24,12 @@ const near = (actual: number, expected: number, shapes: Shape[]) =>
   expect(Math.abs(actual - expected)).toBeLessThanOrEqual(0.01 * Math.max(...shapes.map(areaOf)) + 4 * Math.max(...shapes.map((s) => s.w + s.h)));
 
 test("a point on the edge is inside; the corner of an ellipse's box is not", () => {
-  expect(holds(box(0, 0, 10, 10), 10, 10)).toBe(true);
-  expect(holds(box(0, 0, 10, 10), 10.00001, 10)).toBe(false);
-  expect(holds(disc(5, 5, 5), 10, 5)).toBe(true);
-  expect(holds(disc(5, 5, 5), 9, 9)).toBe(false);
-  expect(holds({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 25, 10)).toBe(true);
-  expect(holds({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 29.5, 1)).toBe(false);
+  expect(contains(box(0, 0, 10, 10), 10, 10)).toBe(true);
+  expect(contains(box(0, 0, 10, 10), 10.00001, 10)).toBe(false);
+  expect(contains(disc(5, 5, 5), 10, 5)).toBe(true);
+  expect(contains(disc(5, 5, 5), 9, 9)).toBe(false);
+  expect(contains({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 25, 10)).toBe(true);
+  expect(contains({ shape: "capsule", x: 0, y: 0, w: 30, h: 10 }, 29.5, 1)).toBe(false);
 });
 
 test("areas and extents agree with what the shape holds", () => {
@@ -37,13 +37,13 @@ test("areas and extents agree with what the shape holds", () => {
     fc.property(shape, (s) => {
       near(
         areaOf(s),
-        counted((x, y) => holds(s, x, y)),
+        counted((x, y) => contains(s, x, y)),
         [s],
       );
       const x = s.x + s.w * 0.3;
       const [top, bottom] = extentAt(s, x)!;
-      expect(holds(s, x, top + 1e-7) && holds(s, x, bottom - 1e-7)).toBe(true);
-      expect(holds(s, x, top - 1e-3) || holds(s, x, bottom + 1e-3)).toBe(false);
+      expect(contains(s, x, top + 1e-7) && contains(s, x, bottom - 1e-7)).toBe(true);
+      expect(contains(s, x, top - 1e-3) || contains(s, x, bottom + 1e-3)).toBe(false);
     }),
     { numRuns: 25 },
   );
@@ -53,14 +53,14 @@ test("shared and covered areas agree with counting", () => {
   fc.assert(
     fc.property(shape, shape, shape, (a, b, c) => {
       near(
-        sharedArea(a, b),
-        counted((x, y) => holds(a, x, y) && holds(b, x, y)),
+        commonArea(a, b),
+        counted((x, y) => contains(a, x, y) && contains(b, x, y)),
         [a, b],
       );
-      expect(sharedArea(a, b)).toBeCloseTo(sharedArea(b, a), 6);
+      expect(commonArea(a, b)).toBeCloseTo(commonArea(b, a), 6);
       near(
         coveredArea(a, [b, c]),
-        counted((x, y) => holds(a, x, y) && (holds(b, x, y) || holds(c, x, y))),
+        counted((x, y) => contains(a, x, y) && (contains(b, x, y) || contains(c, x, y))),
         [a, b, c],
       );
     }),
@@ -71,20 +71,20 @@ test("shared and covered areas agree with counting", () => {
 test("nothing shares or covers more than all of it, and one that holds the other shares just that", () => {
   fc.assert(
     fc.property(shape, fc.array(shape, { maxLength: 5 }), fc.double({ min: 0.01, max: 1, noNaN: true }), (a, others, part) => {
-      for (const b of others) expect(sharedArea(a, b)).toBeLessThanOrEqual(Math.min(areaOf(a), areaOf(b)));
+      for (const b of others) expect(commonArea(a, b)).toBeLessThanOrEqual(Math.min(areaOf(a), areaOf(b)));
       expect(coveredArea(a, others)).toBeLessThanOrEqual(areaOf(a));
       // More shapes never cover less, but for the sum's own roughness.
       expect(coveredArea(a, others)).toBeGreaterThanOrEqual(coveredArea(a, others.slice(1)) - 0.003 * areaOf({ ...a, shape: "box" }));
       const inner = { ...a, x: a.x + (a.w * (1 - part)) / 2, y: a.y + (a.h * (1 - part)) / 2, w: a.w * part, h: a.h * part };
-      expect(Math.abs(sharedArea(a, inner) - areaOf(inner))).toBeLessThanOrEqual(0.001 * areaOf(inner) + 1e-6);
+      expect(Math.abs(commonArea(a, inner) - areaOf(inner))).toBeLessThanOrEqual(0.001 * areaOf(inner) + 1e-6);
     }),
     { numRuns: 300 },
   );
 });
 
 test("shapes that only touch share nothing", () => {
-  expect(sharedArea(box(0, 0, 10, 10), box(10, 0, 10, 10))).toBe(0);
-  expect(sharedArea(disc(10, 10, 10), disc(30, 10, 10))).toBe(0);
+  expect(commonArea(box(0, 0, 10, 10), box(10, 0, 10, 10))).toBe(0);
+  expect(commonArea(disc(10, 10, 10), disc(30, 10, 10))).toBe(0);
 });
 
 test("clearance: known distances, and the sign says whether they overlap", () => {
@@ -96,12 +96,12 @@ test("clearance: known distances, and the sign says whether they overlap", () =>
   fc.assert(
     fc.property(shape, shape, (a, b) => {
       const { px, direction } = clearance(a, b);
-      const shared = sharedArea(a, b);
+      const shared = commonArea(a, b);
       if (shared > 1) expect(px).toBeLessThan(0);
       if (px > 1e-3) expect(shared).toBe(0);
       if (px < -1e-3) {
         const moved = { ...b, x: b.x - px * direction.x * 1.001, y: b.y - px * direction.y * 1.001 };
-        expect(sharedArea(a, moved)).toBeLessThanOrEqual(0.002 * Math.min(areaOf(a), areaOf(b)) + 1);
+        expect(commonArea(a, moved)).toBeLessThanOrEqual(0.002 * Math.min(areaOf(a), areaOf(b)) + 1);
       }
     }),
     { numRuns: 200 },

@@ -16,7 +16,7 @@ const COS = Array.from({ length: STEPS + 1 }, (_, i) => Math.cos((Math.PI * i) /
 const SIN = Array.from({ length: STEPS + 1 }, (_, i) => Math.sin((Math.PI * i) / STEPS));
 
 /** The area two shapes share, px²; 0 where they only touch. Boxes and circles exactly, the rest within 0.1 % of the smaller one. */
-export function sharedArea(a: Shape, b: Shape): number {
+export function commonArea(a: Shape, b: Shape): number {
   const left = Math.max(a.x, b.x);
   const right = Math.min(a.x + a.w, b.x + b.w);
   const top = Math.max(a.y, b.y);

@@ -11,7 +11,7 @@ export interface Shape extends Box {
 }
 
 /** Whether the shape holds the point (px). A shape without width or height holds the points of its segment. */
-export function holds(shape: Shape, x: number, y: number): boolean {
+export function contains(shape: Shape, x: number, y: number): boolean {
   const halfW = shape.w / 2;
   const halfH = shape.h / 2;
   const dx = Math.abs(x - (shape.x + halfW));

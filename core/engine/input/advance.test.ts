@@ -152,9 +152,9 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
       let next = 0;
       whole.forEach((frame, i) => {
         if (i === cut) state = JSON.parse(JSON.stringify(state)) as typeof state;
-        const due: InputEvent[] = [];
-        while (next < events.length && events[next].t <= frame.t + 1e-6) due.push(events[next++]);
-        const step = advance(setup, state, due, frame.t);
+        const pending: InputEvent[] = [];
+        while (next < events.length && events[next].t <= frame.t + 1e-6) pending.push(events[next++]);
+        const step = advance(setup, state, pending, frame.t);
         state = step.state;
         expect(step.values).toEqual(frame.values);
       });

@@ -6,9 +6,9 @@ import { TIME_SLACK } from "../geometry/tolerances";
 import type { Resolved } from "../placement/resolve";
 import type { PlayedLayout } from "../types";
 import { actionValue, emptyGroups } from "./combine";
-import { deskBlur, deskEvent, settleDesk } from "./desk";
+import { hardwareBlur, hardwareEvent, commitHardwareTick } from "./hardwareInput";
 import type { ActionValue, ActionValues, InputEvent } from "./events";
-import { isIdle, readControl, settleControl } from "./kinds";
+import { isIdle, readControl, commitTick } from "./kinds";
 import { AT_REST, type PortReading } from "./ports";
 import { prepareInput, type InputSetup, type TouchSource } from "./setup";
 import { initialState, workingCopy, type InputState } from "./state";
@@ -25,15 +25,15 @@ export function advance(setup: InputSetup, state: InputState, events: readonly I
   const next = workingCopy(state);
   for (const event of events) applyEvent(setup, next, event);
   const tick = { time: tickTime, ms: tickTime - next.time };
-  const inputs = { readings: readAll(setup, next, tickTime), desk: next.desk, repeats: next.repeats, groups: emptyGroups() };
+  const inputs = { readings: readAll(setup, next, tickTime), hardware: next.hardware, repeats: next.repeats, groups: emptyGroups() };
   const values: Record<string, ActionValue> = { ...setup.atRest };
   for (let i = 0; i < setup.actions.length; i += 1) {
     const sources = setup.actions[i];
     if (sources.plain && allAtRest(sources.touch, inputs.readings)) continue;
-    if (sources.smooth) next.given[i] = { x: next.given[i].x, y: next.given[i].y };
-    values[sources.action.name] = actionValue(sources, inputs, next.given[i], tick);
+    if (sources.smooth) next.smoothed[i] = { x: next.smoothed[i].x, y: next.smoothed[i].y };
+    values[sources.action.name] = actionValue(sources, inputs, next.smoothed[i], tick);
   }
-  settleDesk(next.desk);
+  commitHardwareTick(next.hardware);
   next.time = tickTime;
   return { state: next, values };
 }
@@ -52,7 +52,7 @@ function readAll(setup: InputSetup, state: InputState, tickTime: number): PortRe
     const idle = isIdle(own);
     const gives = !idle || (own.kind === "button" && own.latched);
     readings.push(gives && isShown(state, control) ? readControl(own, control, tickTime) : AT_REST);
-    if (!idle) settleControl(own, control, tickTime);
+    if (!idle) commitTick(own, control, tickTime);
   }
   return readings;
 }
@@ -67,7 +67,7 @@ function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): vo
     case "key":
     case "mouse":
     case "pad":
-      return deskEvent(state.desk, event);
+      return hardwareEvent(state.hardware, event);
     case "moment":
       state.moment = event.moment;
       return letGoOfHidden(setup, state);
@@ -81,7 +81,7 @@ function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): vo
       return letGoOfHidden(setup, state);
     case "blur":
       cancelAll(setup, state);
-      return deskBlur(state.desk);
+      return hardwareBlur(state.hardware);
   }
 }
 
@@ -91,7 +91,7 @@ export function tickTime(n: number, hz: number): number {
 }
 
 /** A frame of a replay. */
-export interface Frame {
+export interface TickOutput {
   readonly t: number;
   readonly values: ActionValues;
 }
@@ -106,10 +106,10 @@ export interface Replay {
  * Plays a whole trace (events in time order): a frame a tick, up to the first tick at or after the last event, plus one;
  * two frames where there are no events.
  */
-export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], { hz, moment = null }: Replay): Frame[] {
+export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], { hz, moment = null }: Replay): TickOutput[] {
   const setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, moment);
-  const frames: Frame[] = [];
+  const frames: TickOutput[] = [];
   const end = events.length > 0 ? events[events.length - 1].t : 0;
   let next = 0;
   let closing = false;

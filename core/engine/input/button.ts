@@ -2,7 +2,7 @@
  * A button counts contacts. A press starts when they go from none to one and ends when the last one goes; what each
  * way of pressing makes of that is decided when a tick reads it. What has ended before a tick could see it waits in `due`.
  */
-import { holds } from "../geometry/shape";
+import { contains } from "../geometry/shape";
 import { TIME_SLACK } from "../geometry/tolerances";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
@@ -26,10 +26,10 @@ export interface ButtonState {
   previous: number | null;
   beforePrevious: number | null;
   /** What ended presses still owe the next tick. */
-  due: { tap: boolean; release: boolean; long: boolean; double: boolean };
+  pending: { tap: boolean; release: boolean; long: boolean; double: boolean };
 }
 
-const nothingDue = () => ({ tap: false, release: false, long: false, double: false });
+const nothingPending = () => ({ tap: false, release: false, long: false, double: false });
 /** A button that nobody has touched. */
 export const restingButton = (): ButtonState => ({
   kind: "button",
@@ -38,7 +38,7 @@ export const restingButton = (): ButtonState => ({
   latched: false,
   previous: null,
   beforePrevious: null,
-  due: nothingDue(),
+  pending: nothingPending(),
 });
 
 /** A touch comes onto the button at its time; the first one starts a press. `slid`: it slid in and does not stay when it leaves. */
@@ -55,7 +55,7 @@ export function buttonDown(state: ButtonState, button: ReadyButton, { touch, t }
 /** Brings the contact of a touch up to date; true where the thumb has left it and the button lets go. */
 export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): boolean {
   const contact = state.contacts.find((c) => c.touch === touch);
-  if (!contact || holds(button.hit, x, y) || (button.feel.slideOut === "keep" && !contact.slid)) return false;
+  if (!contact || contains(button.hit, x, y) || (button.feel.slideOut === "keep" && !contact.slid)) return false;
   drop(state, touch);
   if (state.contacts.length === 0) endPress(state, button, t, false);
   return true;
@@ -64,7 +64,7 @@ export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, 
 /** A touch is lifted, ms; the last one ends the press, and only inside the hit area does `release` fire. A touch that is not on it changes nothing. */
 export function buttonUp(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): void {
   drop(state, touch);
-  if (state.contacts.length === 0) endPress(state, button, t, holds(button.hit, x, y));
+  if (state.contacts.length === 0) endPress(state, button, t, contains(button.hit, x, y));
 }
 
 /** A touch is taken away: what no tick has seen of its press never was, and a latch it turned turns back. */
@@ -82,28 +82,28 @@ export function readButton(state: ButtonState, button: ReadyButton, tickTime: nu
 }
 
 /** After a tick at this time, ms: what it gave is seen, what was owed is given. */
-export function settleButton(state: ButtonState, button: ReadyButton, tickTime: number): void {
-  state.due = nothingDue();
+export function commitButtonTick(state: ButtonState, button: ReadyButton, tickTime: number): void {
+  state.pending = nothingPending();
   if (!state.press) return;
   state.press.seen = true;
   if (isLong(state.press, button.feel.longMs, tickTime)) state.press.longSeen = true;
 }
 
 function pressed(state: ButtonState, feel: ReadyButton["feel"], tickTime: number): boolean {
-  const { press, due } = state;
+  const { press, pending } = state;
   switch (feel.press) {
     case "hold":
-      return press !== null || due.tap;
+      return press !== null || pending.tap;
     case "latch":
       return state.latched;
     case "pulse":
-      return (press !== null && !press.seen) || due.tap;
+      return (press !== null && !press.seen) || pending.tap;
     case "release":
-      return due.release;
+      return pending.release;
     case "long":
-      return (press !== null && isLong(press, feel.longMs, tickTime)) || due.long;
+      return (press !== null && isLong(press, feel.longMs, tickTime)) || pending.long;
     case "double":
-      return press?.double === true || due.double;
+      return press?.double === true || pending.double;
   }
 }
 
@@ -116,11 +116,11 @@ function drop(state: ButtonState, touch: number): void {
 }
 
 function endPress(state: ButtonState, button: ReadyButton, t: number, upInside: boolean): void {
-  const { press, due } = state;
+  const { press, pending } = state;
   if (!press) return;
-  if (!press.seen) due.tap = true;
-  if (!press.seen && press.double) due.double = true;
-  if (upInside) due.release = true;
-  if (!press.longSeen && isLong(press, button.feel.longMs, t)) due.long = true;
+  if (!press.seen) pending.tap = true;
+  if (!press.seen && press.double) pending.double = true;
+  if (upInside) pending.release = true;
+  if (!press.longSeen && isLong(press, button.feel.longMs, t)) pending.long = true;
   state.press = null;
 }

@@ -23,14 +23,14 @@ export function carryOver(before: InputSetup, state: InputState, after: InputSet
     indexAfter.set(was, i);
     return carriedControl(state.controls[was], control);
   });
-  for (const touch of next.touches) touch.holds = touch.holds.flatMap((i) => indexAfter.get(i) ?? []);
+  for (const touch of next.touches) touch.contains = touch.contains.flatMap((i) => indexAfter.get(i) ?? []);
   const ids = new Set(after.controls.map((control) => control.id));
   next.hidden = state.hidden.filter((id) => ids.has(id));
   const actionsBefore = new Map(before.actions.map((sources, i) => [sources.action.name, i]));
-  next.given = after.actions.map((sources) => {
+  next.smoothed = after.actions.map((sources) => {
     const was = actionsBefore.get(sources.action.name);
     const same = was !== undefined && sources.smooth && before.actions[was].smooth && before.actions[was].kind === sources.kind;
-    return same ? { ...state.given[was] } : { x: 0, y: 0 };
+    return same ? { ...state.smoothed[was] } : { x: 0, y: 0 };
   });
   const repeatsBefore = new Map(before.repeats.map((name, i) => [name, state.repeats[i]]));
   next.repeats = after.repeats.map((name) => repeatsBefore.get(name) ?? RESTING_REPEAT);

@@ -8,7 +8,7 @@
 import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
 import type { ActionKind, PlayedAction } from "../types";
-import { isDown, mouseCode, padAxis, padButton, padStick, type DeskState } from "./desk";
+import { isDown, mouseCode, padAxis, padButton, padStick, type HardwareState } from "./hardwareInput";
 import type { ActionValue } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import { asPair, type ActionSources, type Repeat, type TouchSource } from "./setup";
@@ -19,12 +19,12 @@ import { asPair, type ActionSources, type Repeat, type TouchSource } from "./set
  */
 export interface RepeatState {
   readonly first: number | null;
-  readonly due: number;
+  readonly pending: number;
   readonly waits: boolean;
   readonly last: number | null;
 }
 /** A repeat whose port was never true. */
-export const RESTING_REPEAT: RepeatState = { first: null, due: 0, waits: false, last: null };
+export const RESTING_REPEAT: RepeatState = { first: null, pending: 0, waits: false, last: null };
 
 /** A sum of x and y. */
 export interface Pair {
@@ -61,13 +61,13 @@ export interface Tick {
 /** What is read at a tick: every control's ports, by the control's index, and keys, mouse and pad. `repeats` is brought up to date. */
 export interface Inputs {
   readonly readings: readonly PortReading[];
-  readonly desk: DeskState;
+  readonly hardware: HardwareState;
   readonly repeats: RepeatState[];
   readonly groups: Groups;
 }
 
 /** The value of an action at a tick. Changes `inputs.repeats` and, where the action is smoothed, `given`: the value that follows. */
-export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair, tick: Tick): ActionValue {
+export function actionValue(sources: ActionSources, inputs: Inputs, smoothed: Pair, tick: Tick): ActionValue {
   const { kind, action } = sources;
   const touch = emptied(inputs.groups[0]);
   for (const source of sources.touch)
@@ -76,8 +76,8 @@ export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair,
   const strongest = action.combine === "strongest" && (kind === "axis" || kind === "vector");
   const keys = strongest ? emptied(inputs.groups[1]) : touch;
   const pad = strongest ? emptied(inputs.groups[2]) : touch;
-  if (action.keys.length + action.mouse.length > 0) addKeysAndMouse(keys, action, inputs.desk);
-  if (inputs.desk.pad !== null && action.pad.length > 0) addPad(pad, action, inputs.desk, tick);
+  if (action.keys.length + action.mouse.length > 0) addKeysAndMouse(keys, action, inputs.hardware);
+  if (inputs.hardware.pad !== null && action.pad.length > 0) addPad(pad, action, inputs.hardware, tick);
   switch (kind) {
     case "press":
       return touch.press;
@@ -85,7 +85,7 @@ export function actionValue(sources: ActionSources, inputs: Inputs, given: Pair,
       return [touch.switches.x + touch.rest.x, touch.switches.y + touch.rest.y];
     case "axis":
     case "vector": {
-      const value = followed(sources, strongest ? strongestOf(kind, touch, keys, pad) : touch, given, tick.ms);
+      const value = followed(sources, strongest ? strongestOf(kind, touch, keys, pad) : touch, smoothed, tick.ms);
       return kind === "axis" ? value.x : [value.x, value.y];
     }
   }
@@ -115,30 +115,30 @@ function limited(kind: "axis" | "vector", sum: Pair): Pair {
 }
 
 /** The value of an axis or vector after smoothing. */
-function followed({ action, kind, smooth }: ActionSources, group: Group, given: Pair, tickMs: number): Pair {
+function followed({ action, kind, smooth }: ActionSources, group: Group, smoothed: Pair, tickMs: number): Pair {
   const limits = kind as "axis" | "vector";
   if (!smooth) return limited(limits, sumOf(group.switches, group.rest));
   if (action.ease === "all") {
-    moveToward(given, limited(limits, sumOf(group.switches, group.rest)), action, tickMs);
-    return given;
+    moveToward(smoothed, limited(limits, sumOf(group.switches, group.rest)), action, tickMs);
+    return smoothed;
   }
-  moveToward(given, limited(limits, group.switches), action, tickMs);
-  return limited(limits, sumOf(given, group.rest));
+  moveToward(smoothed, limited(limits, group.switches), action, tickMs);
+  return limited(limits, sumOf(smoothed, group.rest));
 }
 
 /** Moves the given value toward the sum, no faster than rise and fall allow. */
-function moveToward(given: Pair, sum: Pair, action: PlayedAction, tickMs: number): void {
-  const wayX = sum.x - given.x;
-  const wayY = sum.y - given.y;
+function moveToward(smoothed: Pair, sum: Pair, action: PlayedAction, tickMs: number): void {
+  const wayX = sum.x - smoothed.x;
+  const wayY = sum.y - smoothed.y;
   const way = magnitude(wayX, wayY);
   const ms = magnitude(sum.x, sum.y) > LENGTH_SLACK ? action.riseMs : action.fallMs;
   const step = ms > 0 ? tickMs / ms : Infinity;
   if (way <= step + LENGTH_SLACK) {
-    given.x = sum.x;
-    given.y = sum.y;
+    smoothed.x = sum.x;
+    smoothed.y = sum.y;
   } else {
-    given.x += (step * wayX) / way;
-    given.y += (step * wayY) / way;
+    smoothed.x += (step * wayX) / way;
+    smoothed.y += (step * wayY) / way;
   }
 }
 
@@ -181,47 +181,47 @@ function repeated(port: boolean, repeat: Repeat, repeats: RepeatState[], time: n
   }
   const first = state.first ?? time;
   const since = time - first;
-  const due = since < repeat.delayMs - TIME_SLACK ? 1 : 2 + Math.floor((since - repeat.delayMs + TIME_SLACK) / repeat.intervalMs);
-  const wanted = state.waits || due > state.due;
+  const pending = since < repeat.delayMs - TIME_SLACK ? 1 : 2 + Math.floor((since - repeat.delayMs + TIME_SLACK) / repeat.intervalMs);
+  const wanted = state.waits || pending > state.pending;
   const gives = wanted && (state.last === null || time - state.last >= repeat.restMs - TIME_SLACK);
-  repeats[repeat.slot] = { first, due, waits: wanted && !gives, last: gives ? time : state.last };
+  repeats[repeat.slot] = { first, pending, waits: wanted && !gives, last: gives ? time : state.last };
   return gives;
 }
 
 /** Keys and buttons count for vectors only with a value [x,y], for axes only with one number (1 when none is given). */
-function deskValue(kind: ActionKind, value: number | [number, number] | undefined): readonly [number, number] | null {
+function hardwareValue(kind: ActionKind, value: number | [number, number] | undefined): readonly [number, number] | null {
   if (kind === "vector") return Array.isArray(value) ? value : null;
   if (kind === "axis") return Array.isArray(value) ? null : [value ?? 1, 0];
   return kind === "press" ? [0, 0] : null;
 }
 
-function addKeysAndMouse(group: Group, { kind, keys, mouse }: PlayedAction, desk: DeskState): void {
+function addKeysAndMouse(group: Group, { kind, keys, mouse }: PlayedAction, hardware: HardwareState): void {
   for (const key of keys) {
-    const value = deskValue(kind, key.value);
-    if (value) addSwitch(group, kind, isDown(desk, key.code), value);
+    const value = hardwareValue(kind, key.value);
+    if (value) addSwitch(group, kind, isDown(hardware, key.code), value);
   }
   for (const source of mouse) {
     if ("move" in source) {
-      if (kind === "motion") addPair(group.rest, [desk.dx, -desk.dy], asPair(source.scale, 1), 1);
+      if (kind === "motion") addPair(group.rest, [hardware.dx, -hardware.dy], asPair(source.scale, 1), 1);
       continue;
     }
-    const value = deskValue(kind, source.value);
-    if (value) addSwitch(group, kind, isDown(desk, mouseCode(source.button)), value);
+    const value = hardwareValue(kind, source.value);
+    if (value) addSwitch(group, kind, isDown(hardware, mouseCode(source.button)), value);
   }
 }
 
-function addPad(group: Group, { kind, pad }: PlayedAction, desk: DeskState, tick: Tick): void {
+function addPad(group: Group, { kind, pad }: PlayedAction, hardware: HardwareState, tick: Tick): void {
   for (const source of pad) {
     if ("button" in source) {
-      const value = deskValue(kind, source.value);
-      const amount = padButton(desk, source.button);
+      const value = hardwareValue(kind, source.value);
+      const amount = padButton(hardware, source.button);
       if (!value) continue;
       if (kind === "axis") group.switches.x += amount * value[0];
       else addSwitch(group, kind, amount >= 0.5 - LENGTH_SLACK, value);
     } else if ("axis" in source) {
-      if (kind === "axis") group.rest.x += padAxis(desk, source.axis, source.inner, source.outer) * source.scale;
+      if (kind === "axis") group.rest.x += padAxis(hardware, source.axis, source.inner, source.outer) * source.scale;
     } else if (kind === "vector" || kind === "motion") {
-      const stick = padStick(desk, source.stick, source.inner, source.outer);
+      const stick = padStick(hardware, source.stick, source.inner, source.outer);
       addPair(group.rest, stick, asPair(source.scale, 1), kind === "motion" ? tick.ms / 1000 : 1);
     }
   }

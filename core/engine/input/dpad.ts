@@ -3,7 +3,7 @@
  * border keeps the direction in force, so that a thumb resting on a border does not flicker.
  */
 import { magnitude } from "../geometry/point";
-import { holds } from "../geometry/shape";
+import { contains } from "../geometry/shape";
 import { ANGLE_SLACK, LENGTH_SLACK } from "../geometry/tolerances";
 import { angleOf, apart } from "./directions";
 import type { Contact } from "./events";
@@ -54,14 +54,14 @@ export function readDpad(state: DpadState): PortReading {
 }
 
 /** After a tick: a tap has been given, a touch has been seen. */
-export function settleDpad(state: DpadState): void {
+export function commitDpadTick(state: DpadState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;
 }
 
 function directionAt(pad: ReadyDpad, x: number, y: number, inForce: number | null): number | null {
   const { feel } = pad;
-  if (feel.slideOut === "release" && !holds(pad.hit, x, y)) return null;
+  if (feel.slideOut === "release" && !contains(pad.hit, x, y)) return null;
   const dx = x - pad.centre.x;
   const dy = pad.centre.y - y;
   const radius = Math.min(pad.visual.w, pad.visual.h) / 2;

@@ -1,12 +1,12 @@
 /** The five kinds behind one set of verbs: the only place that knows which file stands for which kind. */
-import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButton, settleButton, type ButtonState } from "./button";
-import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, settleDpad, type DpadState } from "./dpad";
+import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButton, commitButtonTick, type ButtonState } from "./button";
+import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, commitDpadTick, type DpadState } from "./dpad";
 import type { Contact } from "./events";
 import type { PortReading } from "./ports";
 import type { ReadyAny, ReadyButton, ReadyDpad, ReadyStick, ReadySwipe, ReadyTouchpad } from "./ready";
-import { copyStickHeld, readStick, restingStick, settleStick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
-import { readSwipe, restingSwipe, settleSwipe, swipeCancel, swipeDown, swipeMove, swipeUp, type SwipeState } from "./swipe";
-import { readTouchpad, restingTouchpad, settleTouchpad, touchpadCancel, touchpadDown, touchpadMove, touchpadUp, type TouchpadState } from "./touchpad";
+import { copyStickHeld, readStick, restingStick, commitStickTick, stickCancel, stickDown, stickMove, stickUp, type StickState } from "./stick";
+import { readSwipe, restingSwipe, commitSwipeTick, swipeCancel, swipeDown, swipeMove, swipeUp, type SwipeState } from "./swipe";
+import { readTouchpad, restingTouchpad, commitTouchpadTick, touchpadCancel, touchpadDown, touchpadMove, touchpadUp, type TouchpadState } from "./touchpad";
 
 /** The state of one control: plain data. */
 export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
@@ -35,7 +35,7 @@ export function capturedBy(state: ControlState): number | null {
 // State and control always stand at the same index of the same setup, so their kinds agree; the casts below rest on that.
 
 /** The control takes a touch that came down on it, or (`slid`, buttons alone) slid onto it. */
-export function takeTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {
+export function receiveTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {
   switch (state.kind) {
     case "stick":
       return stickDown(state, control as ReadyStick, c);
@@ -119,18 +119,18 @@ export function readControl(state: ControlState, control: ReadyAny, tickTime: nu
 }
 
 /** After a tick has read it: what was owed is paid, what is held has been seen. */
-export function settleControl(state: ControlState, control: ReadyAny, tickTime: number): void {
+export function commitTick(state: ControlState, control: ReadyAny, tickTime: number): void {
   switch (state.kind) {
     case "stick":
-      return settleStick(state);
+      return commitStickTick(state);
     case "dpad":
-      return settleDpad(state);
+      return commitDpadTick(state);
     case "button":
-      return settleButton(state, control as ReadyButton, tickTime);
+      return commitButtonTick(state, control as ReadyButton, tickTime);
     case "touchpad":
-      return settleTouchpad(state);
+      return commitTouchpadTick(state);
     case "swipe":
-      return settleSwipe(state);
+      return commitSwipeTick(state);
   }
 }
 
@@ -141,11 +141,13 @@ export function isIdle(state: ControlState): boolean {
     case "dpad":
       return state.held === null && state.tap === null;
     case "button":
-      return state.press === null && state.contacts.length === 0 && !state.due.tap && !state.due.release && !state.due.long && !state.due.double;
+      return (
+        state.press === null && state.contacts.length === 0 && !state.pending.tap && !state.pending.release && !state.pending.long && !state.pending.double
+      );
     case "touchpad":
       return state.held === null && !state.tap && state.dx === 0 && state.dy === 0;
     case "swipe":
-      return state.held === null && state.due === null;
+      return state.held === null && state.pending === null;
   }
 }
 
@@ -164,13 +166,13 @@ export function copyControl(state: ControlState): ControlState {
         latched: state.latched,
         previous: state.previous,
         beforePrevious: state.beforePrevious,
-        due: { tap: state.due.tap, release: state.due.release, long: state.due.long, double: state.due.double },
+        pending: { tap: state.pending.tap, release: state.pending.release, long: state.pending.long, double: state.pending.double },
       };
     case "touchpad":
       return { ...state, held: state.held && { ...state.held } };
     case "swipe": {
       const { held } = state;
-      return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, due: state.due };
+      return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, pending: state.pending };
     }
   }
 }

@@ -1,5 +1,5 @@
 /** The state between two ticks: plain data, to be copied, stored and compared. */
-import { restingDesk, type DeskState } from "./desk";
+import { restingHardware, type HardwareState } from "./hardwareInput";
 import { RESTING_REPEAT, type RepeatState } from "./combine";
 import { copyControl, isIdle, restingControl, type ControlState } from "./kinds";
 import type { InputSetup } from "./setup";
@@ -9,7 +9,7 @@ export interface TouchState {
   id: number;
   x: number;
   y: number;
-  holds: number[];
+  contains: number[];
 }
 
 /** All that a tick hands to the next. `controls` and `repeats` stand at the indices of the setup's, `given` at those of its actions. */
@@ -23,10 +23,10 @@ export interface InputState {
   hidden: readonly string[];
   touches: TouchState[];
   controls: ControlState[];
-  desk: DeskState;
+  hardware: HardwareState;
   repeats: RepeatState[];
   /** The given value of each action, for smoothing. */
-  given: { x: number; y: number }[];
+  smoothed: { x: number; y: number }[];
 }
 
 /** Before the first tick: nothing touched, every control shown (or those of `moment`). */
@@ -38,9 +38,9 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
     hidden: [],
     touches: [],
     controls: setup.controls.map((control) => restingControl(control.kind)),
-    desk: restingDesk(),
+    hardware: restingHardware(),
     repeats: setup.repeats.map(() => RESTING_REPEAT),
-    given: setup.actions.map(() => ({ x: 0, y: 0 })),
+    smoothed: setup.actions.map(() => ({ x: 0, y: 0 })),
   };
 }
 
@@ -55,17 +55,23 @@ export function copyState(state: InputState): InputState {
  * Idle controls are shared; whoever takes a touch for one copies it first (`ownControl`).
  */
 export function workingCopy(state: InputState): InputState {
-  const { desk } = state;
+  const { hardware } = state;
   return {
     time: state.time,
     moment: state.moment,
     on: state.on,
     hidden: state.hidden,
-    touches: state.touches.map((touch) => ({ id: touch.id, x: touch.x, y: touch.y, holds: touch.holds.slice() })),
+    touches: state.touches.map((touch) => ({ id: touch.id, x: touch.x, y: touch.y, contains: touch.contains.slice() })),
     controls: state.controls.map((control) => (isIdle(control) ? control : copyControl(control))),
-    desk: { down: desk.down.map((held) => ({ code: held.code, seen: held.seen })), taps: desk.taps, dx: desk.dx, dy: desk.dy, pad: desk.pad },
+    hardware: {
+      down: hardware.down.map((held) => ({ code: held.code, seen: held.seen })),
+      taps: hardware.taps,
+      dx: hardware.dx,
+      dy: hardware.dy,
+      pad: hardware.pad,
+    },
     repeats: state.repeats.slice(),
-    given: state.given.slice(),
+    smoothed: state.smoothed.slice(),
   };
 }
 

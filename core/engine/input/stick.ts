@@ -83,7 +83,7 @@ export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }:
     right: false,
   };
   follow(state.held, stick);
-  judge(state.held, stick);
+  evaluate(state.held, stick);
 }
 
 /** Its touch moves, screen px; a trailing origin follows. Without a touch nothing changes. */
@@ -93,7 +93,7 @@ export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<C
   held.x = x;
   held.y = y;
   follow(held, stick);
-  judge(held, stick);
+  evaluate(held, stick);
 }
 
 /** A trailing stick's origin follows the thumb as soon as it is farther off than the travel. */
@@ -129,7 +129,7 @@ export function readStick(state: StickState): PortReading {
 }
 
 /** After a tick: a tap has been given, a touch has been seen. */
-export function settleStick(state: StickState): void {
+export function commitStickTick(state: StickState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;
 }
@@ -172,7 +172,7 @@ function roomyPlace(at: number, travel: number, side: number): number {
   return side < 2 * travel ? side / 2 : clampTo(at, travel, side - travel);
 }
 
-function judge(held: StickHeld, stick: ReadyStick): void {
+function evaluate(held: StickHeld, stick: ReadyStick): void {
   const { feel } = stick;
   const [dx, dy] = deflection(held, stick);
   const range = feel.outer - feel.inner;
@@ -182,9 +182,9 @@ function judge(held: StickHeld, stick: ReadyStick): void {
   if (feel.deadZone === "radial") {
     const m = magnitude(dx, dy);
     if (m > 0) {
-      const given = shaped(m);
-      vx = (given * dx) / m;
-      vy = (given * dy) / m;
+      const smoothed = shaped(m);
+      vx = (smoothed * dx) / m;
+      vy = (smoothed * dy) / m;
     }
   } else {
     vx = Math.sign(dx) * shaped(Math.abs(dx));

@@ -23,11 +23,11 @@ export interface SwipeState {
     done: boolean;
   } | null;
   /** A fire that no tick has seen, of a touch that is gone. */
-  due: { x: number; y: number } | null;
+  pending: { x: number; y: number } | null;
 }
 
 /** A swipe that nobody has touched. */
-export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, due: null });
+export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, pending: null });
 
 /** A touch comes down, screen px, ms: from here it is measured. */
 export function swipeDown(state: SwipeState, { touch, x, y, t }: Contact): void {
@@ -63,7 +63,7 @@ export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Con
 /** Its touch is lifted; a fire that no tick has seen is owed to the next. */
 export function swipeUp(state: SwipeState): void {
   const fire = state.held?.fire;
-  if (fire && !fire.seen) state.due = { x: fire.x, y: fire.y };
+  if (fire && !fire.seen) state.pending = { x: fire.x, y: fire.y };
   state.held = null;
 }
 
@@ -75,7 +75,7 @@ export function swipeCancel(state: SwipeState): void {
 /** What it gives now: the direction of its last fire, by its `output` for one tick or as long as it holds. */
 export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
   const fire = state.held?.fire;
-  const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.due;
+  const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.pending;
   if (!out) return AT_REST;
   const angle = angleOf(out.x, out.y);
   return {
@@ -90,8 +90,8 @@ export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
 }
 
 /** After a tick: what was owed is given, a fire has been seen. */
-export function settleSwipe(state: SwipeState): void {
-  state.due = null;
+export function commitSwipeTick(state: SwipeState): void {
+  state.pending = null;
   if (state.held?.fire) state.held.fire.seen = true;
 }
 

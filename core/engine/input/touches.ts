@@ -1,7 +1,7 @@
 /** Who gets a touch, and what becomes of it as it moves, lifts, is cancelled, or its controls go out of sight. */
-import { holds as holdsPoint } from "../geometry/shape";
+import { contains as containsPoint } from "../geometry/shape";
 import type { Contact, TouchInput } from "./events";
-import { cancelTouch, capturedBy, liftTouch, moveTouch, takeTouch } from "./kinds";
+import { cancelTouch, capturedBy, liftTouch, moveTouch, receiveTouch } from "./kinds";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
 import { ownControl, type InputState, type TouchState } from "./state";
@@ -19,7 +19,7 @@ export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: P
   const stack: number[] = [];
   for (let i = setup.controls.length - 1; i >= 0; i -= 1) {
     const control = setup.controls[i];
-    if (!isShown(state, control) || !holdsPoint(control.area, x, y)) continue;
+    if (!isShown(state, control) || !containsPoint(control.area, x, y)) continue;
     const captor = capturedBy(state.controls[i]);
     if (captor !== null && captor !== touch) continue;
     stack.push(i);
@@ -36,8 +36,8 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
       if (at >= 0) cancelAt(setup, state, at);
       const contact = { touch: event.id, x: event.x, y: event.y, t: event.t };
       const stack = stackAt(setup, state, contact);
-      for (const i of stack) takeTouch(ownControl(state, i), setup.controls[i], contact, false);
-      state.touches.push({ id: event.id, x: event.x, y: event.y, holds: stack });
+      for (const i of stack) receiveTouch(ownControl(state, i), setup.controls[i], contact, false);
+      state.touches.push({ id: event.id, x: event.x, y: event.y, contains: stack });
       return;
     }
     case "move":
@@ -47,7 +47,7 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
       if (at < 0) return;
       const touch = state.touches[at];
       if (event.x !== touch.x || event.y !== touch.y) moveTo(setup, state, touch, event);
-      for (const i of touch.holds) liftTouch(state.controls[i], setup.controls[i], { touch: touch.id, x: event.x, y: event.y, t: event.t });
+      for (const i of touch.contains) liftTouch(state.controls[i], setup.controls[i], { touch: touch.id, x: event.x, y: event.y, t: event.t });
       state.touches.splice(at, 1);
       return;
     }
@@ -64,7 +64,7 @@ export function cancelAll(setup: InputSetup, state: InputState): void {
 /** After a change of moment, of on and off or of one control: what is no longer shown lets go as by cancel; the touches live on. */
 export function letGoOfHidden(setup: InputSetup, state: InputState): void {
   for (const touch of state.touches) {
-    touch.holds = touch.holds.filter((i) => {
+    touch.contains = touch.contains.filter((i) => {
       if (isShown(state, setup.controls[i])) return true;
       cancelTouch(state.controls[i], setup.controls[i], touch.id);
       return false;
@@ -74,22 +74,22 @@ export function letGoOfHidden(setup: InputSetup, state: InputState): void {
 
 function cancelAt(setup: InputSetup, state: InputState, at: number): void {
   const touch = state.touches[at];
-  for (const i of touch.holds) cancelTouch(state.controls[i], setup.controls[i], touch.id);
+  for (const i of touch.contains) cancelTouch(state.controls[i], setup.controls[i], touch.id);
   state.touches.splice(at, 1);
 }
 
 function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: TouchInput): void {
   const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
-  const { holds } = touch;
-  for (let n = 0; n < holds.length; n += 1) if (moveTouch(state.controls[holds[n]], setup.controls[holds[n]], contact)) holds.splice(n--, 1);
-  const captured = !setup.slides || touch.holds.some((i) => setup.controls[i].kind !== "button");
+  const { contains } = touch;
+  for (let n = 0; n < contains.length; n += 1) if (moveTouch(state.controls[contains[n]], setup.controls[contains[n]], contact)) contains.splice(n--, 1);
+  const captured = !setup.slides || touch.contains.some((i) => setup.controls[i].kind !== "button");
   if (!captured) {
     const before = stackAt(setup, state, { touch: touch.id, x: touch.x, y: touch.y });
     for (const i of stackAt(setup, state, contact)) {
       const control = setup.controls[i];
-      if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.holds.includes(i)) continue;
-      takeTouch(ownControl(state, i), control, contact, true);
-      touch.holds.push(i);
+      if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.contains.includes(i)) continue;
+      receiveTouch(ownControl(state, i), control, contact, true);
+      touch.contains.push(i);
     }
   }
   touch.x = event.x;

@@ -50,7 +50,7 @@ export function readTouchpad(state: TouchpadState): PortReading {
 }
 
 /** After a tick: the movement has been given. */
-export function settleTouchpad(state: TouchpadState): void {
+export function commitTouchpadTick(state: TouchpadState): void {
   state.tap = false;
   state.dx = 0;
   state.dy = 0;

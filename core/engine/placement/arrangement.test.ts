@@ -1,7 +1,7 @@
 import { placed, STAGE, staged } from "../../../test/stage";
 import type { Arrangement } from "../types";
 import { arrangementFor } from "./arrangement";
-import { PLAIN_VIEW, resolveLayout } from "./resolve";
+import { PLAIN_PLAYER_VIEW, resolveLayout } from "./resolve";
 import { plainScreen } from "./screen";
 
 const made = (id: string, when: Arrangement["when"]): Arrangement => ({ id, name: id, when, overrides: {} });
@@ -50,14 +50,14 @@ test("the player's size grows controls about their pivot, and leaves zones and l
   const landing = { kind: "span", frame: "screen", from: [0, 0], to: [0.5, 1] };
   const stick = { id: "s", name: "s", kind: "stick", placement: placed(200, 300, 100), feel: { origin: "floating", landing }, serves: [] };
   const layout = staged([stick], [], { keepClear: [{ id: "map", name: "Map", placement: placed(800, 100, 50) }] });
-  const resolved = resolveLayout(layout, STAGE, { ...PLAIN_VIEW, playerSize: 1.2 });
+  const resolved = resolveLayout(layout, STAGE, { ...PLAIN_PLAYER_VIEW, playerSize: 1.2 });
   expect(resolved.controls[0]).toMatchObject({ visual: { x: 140, y: 240, w: 120, h: 120 }, k: 1.2, travel: 60, landing: { x: 0, y: 0, w: 500, h: 500 } });
   expect(resolved.keepClear[0]).toMatchObject({ w: 50, h: 50 });
 });
 
 test("left-handed: everything mirrored in its frame but the game's own zones", () => {
   const layout = staged([button({ hit: { shift: ["10px", "5px"] } })], [], { keepClear: [{ id: "map", name: "Map", placement: placed(800, 100, 50) }] });
-  const resolved = resolveLayout(layout, STAGE, { ...PLAIN_VIEW, handed: "left" });
+  const resolved = resolveLayout(layout, STAGE, { ...PLAIN_PLAYER_VIEW, handed: "left" });
   expect(resolved.controls[0].visual).toEqual({ x: 750, y: 250, w: 100, h: 100 });
   expect(resolved.controls[0].hit).toMatchObject({ x: 740, y: 255 });
   expect(resolved.keepClear[0].x).toBe(775);

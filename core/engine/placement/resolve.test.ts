@@ -3,7 +3,7 @@ import { layoutArbitrary, screenArbitrary } from "../../../test/arbitrary";
 import { parseLayout } from "../../format/parse";
 import type { Layout } from "../../format/types";
 import { catalogueFor, RAIL_CLASSES, SCREEN_CLASSES, screenOf } from "../../checks/catalogue";
-import { PLAIN_VIEW, resolveLayout } from "./resolve";
+import { PLAIN_PLAYER_VIEW, resolveLayout } from "./resolve";
 import { framesOf, parseScreen, plainScreen } from "./screen";
 import { unitPx } from "./scale";
 import { pxPerMm } from "./screen";
@@ -42,7 +42,7 @@ const close = (a: unknown, b: unknown, scale = 1) => {
 test("mirrored twice is the same", () => {
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (layout, screen) => {
-      close(resolveLayout(mirrored(layout), screen, { ...PLAIN_VIEW, handed: "left" }).controls, resolveLayout(layout, screen).controls);
+      close(resolveLayout(mirrored(layout), screen, { ...PLAIN_PLAYER_VIEW, handed: "left" }).controls, resolveLayout(layout, screen).controls);
     }),
     { numRuns: 80 },
   );
@@ -172,9 +172,9 @@ test("a frame moved moves what is tied to it, and nothing else", () => {
     fc.property(layoutArbitrary, screenArbitrary, fc.integer({ min: 0, max: 80 }), (layout, screen, by) => {
       const [from, to] = [0, by].map((d) => ({ ...screen, insets: { left: 100 + d, top: 10, right: 100 - d, bottom: 20 } }));
       const [one, two] = [resolveLayout(layout, from), resolveLayout(layout, to)];
-      const tied = one.controls.filter((c) => typeof layout.controls.find((k) => k.id === c.id)!.placement.frame === "string");
-      fc.pre(tied.length > 0);
-      tied.forEach((c) => {
+      const anchored = one.controls.filter((c) => typeof layout.controls.find((k) => k.id === c.id)!.placement.frame === "string");
+      fc.pre(anchored.length > 0);
+      anchored.forEach((c) => {
         const { placement } = layout.controls.find((k) => k.id === c.id)!;
         const i = one.controls.indexOf(c);
         expect(two.controls[i].visual.x - c.visual.x).toBeCloseTo(placement.frame === "safe" ? by : 0, 6);

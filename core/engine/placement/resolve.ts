@@ -16,14 +16,14 @@ import { lengthPx, rulerOf, type Metrics, type Room, type Ruler } from "./ruler"
 import { unitPx } from "./scale";
 
 /** What a player has chosen, and the moment of the game. `moment` null: everything is shown. */
-export interface View {
+export interface PlayerView {
   readonly handed: "right" | "left";
   /** 1 is as laid out. */
   readonly playerSize: number;
   readonly moment: string | null;
 }
 /** The right hand, as laid out, no moment. */
-export const PLAIN_VIEW: View = { handed: "right", playerSize: 1, moment: null };
+export const PLAIN_PLAYER_VIEW: PlayerView = { handed: "right", playerSize: 1, moment: null };
 
 /** One control on the screen, px. `travel`: of every stick. `landing`: of a floating or trailing stick that has one. */
 export interface ResolvedControl {
@@ -113,28 +113,28 @@ function placePlain(placement: ReadyPlacement, metering: Metering, size: number)
 }
 
 /** Places a prepared layout on a screen. */
-export function resolve(prepared: PreparedLayout, screen: Screen, view: View = PLAIN_VIEW): Resolved {
+export function resolve(prepared: PreparedLayout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): Resolved {
   const { layout } = prepared;
   const variant = prepared.variants[arrangementFor(layout.arrangements, screen) + 1];
-  const metering = meteringOf(layout, screen, view.handed === "left");
+  const metering = meteringOf(layout, screen, playerView.handed === "left");
   const clusters = Object.create(null) as Record<string, Box & { k: number }>;
   const homes = new Map<string, Room>();
   for (const { id, placement } of variant.clusters) {
-    const { box, k } = placePlain(placement, metering, view.playerSize);
+    const { box, k } = placePlain(placement, metering, playerView.playerSize);
     clusters[id] = { x: box.x, y: box.y, w: box.w, h: box.h, k };
     homes.set(id, { box, ruler: rulerOf(box, metering, k), k });
   }
   const controls: ResolvedControl[] = [];
   for (const ready of variant.controls) {
-    if (view.moment !== null && !ready.control.moments.includes(view.moment)) continue;
+    if (playerView.moment !== null && !ready.control.moments.includes(playerView.moment)) continue;
     const { placement } = ready;
     const home = placement.kind === "pin" && placement.cluster !== null ? homes.get(placement.cluster) : undefined;
-    controls.push(finish(ready, home ? placePin(placement as ReadyPin, home, metering, 1) : placePlain(placement, metering, view.playerSize), metering));
+    controls.push(finish(ready, home ? placePin(placement as ReadyPin, home, metering, 1) : placePlain(placement, metering, playerView.playerSize), metering));
   }
   const still = metering.mirrored ? { ...metering, mirrored: false } : metering;
   const keepClear: ResolvedZone[] = [];
   for (const zone of variant.zones) {
-    if (view.moment !== null && !zone.moments.includes(view.moment)) continue;
+    if (playerView.moment !== null && !zone.moments.includes(playerView.moment)) continue;
     const { x, y, w, h } = placePlain(zone.placement, still, 1).box;
     keepClear.push({ id: zone.id, x, y, w, h });
   }
@@ -174,8 +174,8 @@ function hitArea(hit: ReadyHit, visual: Box, own: Ruler, { pxPerMm, mirrored }: 
 }
 
 /** Places a layout on one screen. For many screens prepare it once and use `resolve`. */
-export function resolveLayout(layout: PlacedLayout, screen: Screen, view: View = PLAIN_VIEW): Resolved {
-  return resolve(prepareLayout(layout), screen, view);
+export function resolveLayout(layout: PlacedLayout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): Resolved {
+  return resolve(prepareLayout(layout), screen, playerView);
 }
 
 /** The frame a placement stands in, px: one of the screen's, or the cluster's box. Null where the cluster is hidden. */

@@ -160,7 +160,7 @@ function readObject(judged: Judged, node: Node, rule: Rule & { is: "object" }, p
   if (node.end < 0) return out;
   for (const key of Object.keys(rule.keys))
     if (!rule.keys[key].opt && !entries.some((entry) => entry.key === key)) say(judged, node.end, within(path, key), "is missing");
-  const wrong = rule.holds?.(out as Record<string, number>);
+  const wrong = rule.contains?.(out as Record<string, number>);
   if (wrong) say(judged, node.end, path, wrong);
   return out;
 }
@@ -201,7 +201,7 @@ function lookUp(root: Node, judged: Judged): void {
   for (const { key: list, node } of root.value as Entry[]) {
     if (node.is !== "list") continue;
     const field = list === "actions" ? "name" : "id";
-    const space = TOGETHER.has(list) ? "spots" : list;
+    const space = TOGETHER.has(list) ? "places" : list;
     const ids = seen.get(space) ?? new Set<string>();
     seen.set(space, ids);
     (node.value as Node[]).forEach((item, i) => {
@@ -220,7 +220,7 @@ function lookUp(root: Node, judged: Judged): void {
     });
   }
   for (const { to, id, at, path, message } of judged.references) {
-    const ids = seen.get(to === "clusters" ? "spots" : to);
+    const ids = seen.get(to === "clusters" ? "places" : to);
     if (!ids?.has(`${to}/${id}`)) say(judged, at, path, message);
   }
 }

@@ -14,7 +14,7 @@ export type Rule = (
   | { readonly is: "pair"; readonly of: Rule }
   | { readonly is: "list"; readonly of: Rule; readonly most: number; readonly what: string }
   | { readonly is: "map"; readonly of: Rule }
-  | { readonly is: "object"; readonly keys: Readonly<Record<string, Rule>>; readonly holds?: (value: Record<string, number>) => string | null }
+  | { readonly is: "object"; readonly keys: Readonly<Record<string, Rule>>; readonly contains?: (value: Record<string, number>) => string | null }
   /** An object whose keys follow from the word under one of them. */
   | { readonly is: "kinds"; readonly by: string; readonly of: Readonly<Record<string, Rule>> }
   /** An object whose keys follow from which of some keys it has. */
@@ -35,7 +35,7 @@ const word = (...of: readonly (string | number | boolean)[]): Rule => ({ is: "wo
 const flag = word(true, false);
 const pair = (of: Rule): Rule => ({ is: "pair", of });
 const list = (of: Rule, most: number, what: string): Rule => ({ is: "list", of, most, what });
-const object = (keys: Readonly<Record<string, Rule>>, holds?: (value: Record<string, number>) => string | null): Rule => ({ is: "object", keys, holds });
+const object = (keys: Readonly<Record<string, Rule>>, contains?: (value: Record<string, number>) => string | null): Rule => ({ is: "object", keys, contains });
 const opt = (rule: Rule): Rule => ({ ...rule, opt: true });
 
 const id = text(1, 48, "an id: a small letter, then small letters, digits, hyphens", /^[a-z][a-z0-9-]{0,47}$/);

@@ -8,8 +8,8 @@ import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { endWord } from "../keys";
 import { makeFitting } from "../makeFitting";
-import { setPatch } from "../patch";
-import { STAND_MARK, standClass } from "../sheet/SheetAction";
+import { setSheetState } from "../sheetState";
+import { STATUS_MARK, statusClass } from "../sheet/SheetAction";
 import type { SheetData } from "../useSheet";
 import { Chips } from "./Chips";
 import { EasePicture } from "./EasePicture";
@@ -22,9 +22,9 @@ const LONGEST_MS = 10_000;
 
 export function ActionCard({ action, data }: { action: Action; data: SheetData }) {
   const session = useSessionActions();
-  const { layout, stands, letters } = data;
+  const { layout, statuses, letters } = data;
   const { name } = action;
-  const stand = stands.get(name)!;
+  const status = statuses.get(name)!;
   const sum = sumOf(layout, action, (end) => endWord(end, letters));
   const change = (label: string, next: Partial<Action>) => session.edit(`${label} of ${name}`, (l) => changeAction(l, name, next), true);
   const toggle = (id: string) =>
@@ -37,13 +37,13 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
           Remove
         </button>
       </h2>
-      <p className={`text-[12px] ${standClass(stand)}`}>
-        {STAND_MARK(stand)}
-        {stand.word}
+      <p className={`text-[12px] ${statusClass(status)}`}>
+        {STATUS_MARK(status)}
+        {status.word}
       </p>
       {action.read && action.touch === "wanted" && (
         <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[12px]">
-          {stand.moments.map(({ moment, by }) => (
+          {status.moments.map(({ moment, by }) => (
             <li key={moment ?? ""} className="flex gap-2">
               <span className="caption w-24 shrink-0 truncate pt-px">
                 {moment === null ? "always" : (layout.moments.find((m) => m.id === moment)?.name ?? moment)}
@@ -53,13 +53,13 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
           ))}
         </ul>
       )}
-      {stand.toDo && (
+      {status.toDo && (
         <button className="push push-main justify-center" onClick={() => makeFitting(session, action)}>
           Make a {fittingKind(action.kind)} for it
         </button>
       )}
       <ServeChoice action={action} layout={layout} />
-      <button className="push h-6 justify-center" onClick={() => setPatch({ listening: name, form: "sheet" })}>
+      <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
       </button>
       <div role="group" aria-label={`What adds up to ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[12px]">

@@ -1,12 +1,12 @@
 "use client";
 /** Beside the sheet: the card of what is picked, or what is left to do; below it the glass to try it on. */
-import { deskWires } from "../../../core/wiring/desk";
-import { setPatch, usePatch } from "../patch";
+import { hardwareWires } from "../../../core/wiring/hardwareWires";
+import { setSheetState, useSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
 import { ActionCard } from "./ActionCard";
 import { ControlCard } from "./ControlCard";
 import { TryGlass } from "./TryGlass";
-import { DeskCard, EndCard, ServeCard } from "./WireCards";
+import { HardwareCard, EndCard, ServeCard } from "./WireCards";
 
 export function Aside({ data }: { data: SheetData }) {
   return (
@@ -20,7 +20,7 @@ export function Aside({ data }: { data: SheetData }) {
 }
 
 function Picked({ data }: { data: SheetData }) {
-  const pick = usePatch((p) => p.pick);
+  const pick = useSheetState((p) => p.pick);
   const { actions, controls } = data.layout;
   switch (pick?.kind) {
     case "action": {
@@ -35,10 +35,10 @@ function Picked({ data }: { data: SheetData }) {
       const control = controls.find((c) => c.id === pick.id);
       return control?.serves[pick.index] ? <ServeCard control={control} index={pick.index} data={data} /> : <ToDoCard data={data} />;
     }
-    case "desk": {
+    case "hardware": {
       const action = actions.find((a) => a.name === pick.action);
-      const wire = action && deskWires(action).find((w) => w.list === pick.list && w.index === pick.index);
-      return action && wire ? <DeskCard wire={wire} action={action} data={data} /> : <ToDoCard data={data} />;
+      const wire = action && hardwareWires(action).find((w) => w.list === pick.list && w.index === pick.index);
+      return action && wire ? <HardwareCard wire={wire} action={action} data={data} /> : <ToDoCard data={data} />;
     }
     case "end":
       return <EndCard end={pick.end} data={data} />;
@@ -48,7 +48,7 @@ function Picked({ data }: { data: SheetData }) {
 }
 
 function ToDoCard({ data }: { data: SheetData }) {
-  const { toDo, stands, loose, clashes } = data;
+  const { toDo, statuses, loose, clashes } = data;
   return (
     <section aria-label="Left to do" className="grid gap-2">
       <h2 className="text-[14px] font-semibold">{toDo.length === 0 ? "Nothing is left to do" : `${toDo.length} left to do`}</h2>
@@ -58,14 +58,14 @@ function ToDoCard({ data }: { data: SheetData }) {
       <ul className="grid gap-1">
         {toDo.map((t) => (
           <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
-            <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setPatch({ pick: t })}>
+            <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setSheetState({ pick: t })}>
               <span className={t.kind === "action" ? "figure" : ""}>
                 {t.kind === "action" ? t.name : (data.layout.controls.find((c) => c.id === t.id)?.name ?? t.id)}
               </span>
               <span className="text-[11px] text-blocker">
                 ■{" "}
                 {t.kind === "action"
-                  ? stands.get(t.name)?.word
+                  ? statuses.get(t.name)?.word
                   : loose
                       .filter((e) => e.control === t.id)
                       .map((e) => e.word)

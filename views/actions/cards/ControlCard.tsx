@@ -6,7 +6,7 @@ import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/
 import { useSessionActions } from "../../session/context";
 import { Chips } from "./Chips";
 import { changeMoments } from "../../../core/editing/edits/controls";
-import { setPatch } from "../patch";
+import { setSheetState } from "../sheetState";
 import { portSign } from "../sheet/SheetControl";
 import type { SheetData } from "../useSheet";
 
@@ -38,7 +38,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
           const action = actions.find((a) => a.name === s.action);
           return (
             <li key={index}>
-              <button className="push h-6 w-full justify-between gap-2" onClick={() => setPatch({ pick: { kind: "serve", id: control.id, index } })}>
+              <button className="push h-6 w-full justify-between gap-2" onClick={() => setSheetState({ pick: { kind: "serve", id: control.id, index } })}>
                 <span className="figure min-w-0 truncate">
                   {portSign(s.port)} → {s.action}
                 </span>

@@ -9,7 +9,7 @@ import { MomentChoice } from "../../shared/MomentChoice";
 import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
 import { useRehearsal } from "../../shared/useRehearsal";
 import { fitScale, useRoom } from "../../shared/useRoom";
-import { patchStore } from "../patch";
+import { sheetStore } from "../sheetState";
 import { createLiveMarks } from "../live";
 import type { SheetData } from "../useSheet";
 
@@ -26,7 +26,7 @@ const HEIGHT = 132;
 
 export function TryGlass({ data }: { data: SheetData }) {
   const { layout } = data;
-  const moment = useSession((s) => s.view.moment);
+  const moment = useSession((s) => s.playerView.moment);
   const padOn = useSimulatedPad((s) => s.on);
   const screen = benchScreenOf(layout);
   const area = useRef<HTMLDivElement>(null);
@@ -58,7 +58,7 @@ export function TryGlass({ data }: { data: SheetData }) {
   useEffect(() => {
     const held = new Set<string>();
     const elsewhere = (event: KeyboardEvent) =>
-      patchStore.getState().listening !== null ||
+      sheetStore.getState().listening !== null ||
       event.ctrlKey ||
       event.metaKey ||
       (event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [role=dialog], [data-testid=try-glass]") !== null);

@@ -2,15 +2,15 @@
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
 import { changeServe } from "../../../core/editing/edits/actions";
 import type { Action, Control, Serve } from "../../../core/format/types";
-import { changeDesk, deskGives, deskWires, type DeskWire } from "../../../core/wiring/desk";
-import { deskSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
+import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
+import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
 import { ScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
 import { endTitle, endWord } from "../keys";
-import { setPatch } from "../patch";
+import { setSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
-import { takeWireOff, unplugTold } from "../takeOff";
+import { removeWire, unplugTold } from "../removeWire";
 import { fleeting, fleetingServe } from "../../../core/wiring/fleeting";
 import { FleetingHint } from "./FleetingHint";
 
@@ -28,7 +28,7 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         from={`${control.name}, ${serve.port}`}
         to={serve.action}
         gives={action ? serveGives(serve, action.kind) : "nothing reads it"}
-        onRemove={() => takeWireOff(session, id, index)}
+        onRemove={() => removeWire(session, id, index)}
       />
       <ChoiceField
         label="by port"
@@ -48,14 +48,19 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
   );
 }
 
-export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Action; data: SheetData }) {
+export function HardwareCard({ wire, action, data }: { wire: HardwareWire; action: Action; data: SheetData }) {
   const session = useSessionActions();
   const { list, index, source } = wire;
   const { name, kind } = action;
-  const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeDesk(l, wire, next), true);
+  const change = (label: string, next: object) => session.edit(`${label} of ${endWord(wire.end)}`, (l) => changeHardware(l, wire, next), true);
   return (
     <section aria-label={`The wire from ${endTitle(wire.end)} to ${name}`} className="grid gap-2">
-      <WireHead from={endTitle(wire.end, data.letters)} to={name} gives={deskSourceGives(wire, kind)} onRemove={() => unplugTold(session, name, list, index)} />
+      <WireHead
+        from={endTitle(wire.end, data.letters)}
+        to={name}
+        gives={hardwareSourceGives(wire, kind)}
+        onRemove={() => unplugTold(session, name, list, index)}
+      />
       {("code" in source || "button" in source) && (kind === "vector" || kind === "axis") && (
         <ValueFields kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
       )}
@@ -67,7 +72,7 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
           onChange={(scale) => change("scale", { scale })}
         />
       )}
-      {deskGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
+      {hardwareGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
       {"inner" in source && (
         <Pair>
           <NumberField
@@ -98,7 +103,7 @@ export function DeskCard({ wire, action, data }: { wire: DeskWire; action: Actio
 
 /** A key, mouse or pad input that gives to several actions. */
 export function EndCard({ end, data }: { end: string; data: SheetData }) {
-  const wires = data.layout.actions.flatMap((a) => deskWires(a).flatMap((w) => (w.end === end ? [{ w, kind: a.kind }] : [])));
+  const wires = data.layout.actions.flatMap((a) => hardwareWires(a).flatMap((w) => (w.end === end ? [{ w, kind: a.kind }] : [])));
   const clash = data.clashes.find((c) => c.end === end);
   const moment = useSession((s) => s.layout.moments.find((m) => m.id === clash?.moment)?.name);
   return (
@@ -114,9 +119,9 @@ export function EndCard({ end, data }: { end: string; data: SheetData }) {
           <li key={w.action}>
             <button
               className="push h-6 w-full justify-between"
-              onClick={() => setPatch({ pick: { kind: "desk", action: w.action, list: w.list, index: w.index } })}
+              onClick={() => setSheetState({ pick: { kind: "hardware", action: w.action, list: w.list, index: w.index } })}
             >
-              <span className="figure">{w.action}</span> <span className="caption">{deskSourceGives(w, kind)}</span>
+              <span className="figure">{w.action}</span> <span className="caption">{hardwareSourceGives(w, kind)}</span>
             </button>
           </li>
         ))}

@@ -1,10 +1,10 @@
 "use client";
 /** From the game's own code: files are read in the browser, the user says what in them reads an input, and takes over the words that are right. */
 import { useMemo, useRef, useState, type DragEvent } from "react";
-import { changeAction, renameAction, takeWords } from "../../../core/editing/edits/actions";
+import { changeAction, renameAction, addActions } from "../../../core/editing/edits/actions";
 import { changeLayout } from "../../../core/editing/edits/whole";
 import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
-import { deskEnds } from "../../../core/wiring/desk";
+import { hardwareEnds } from "../../../core/wiring/hardwareWires";
 import { Dialogue } from "../../../ui/Dialogue";
 import { scanFiles, type Scanned, type ScanProgress } from "../../../workers/scan";
 import { useSession, useSessionActions } from "../../session/context";
@@ -49,7 +49,7 @@ function FromCode() {
   const names = useMemo(() => actions.map((a) => a.name), [actions]);
   const ranked = useMemo(() => (scanned ? rankCallees(scanned.reads, names).slice(0, 60) : []), [scanned, names]);
   const words = useMemo(() => (scanned ? compareWords(scanned.reads, new Set(callees), actions) : []), [scanned, callees, actions]);
-  const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, deskEnds) : []), [scanned, actions]);
+  const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, hardwareEnds) : []), [scanned, actions]);
   const tick = (callee: string) =>
     session.edit("what reads an input", (l) => {
       const next = l.workbench.callees.includes(callee) ? l.workbench.callees.filter((c) => c !== callee) : [...l.workbench.callees, callee];
@@ -149,7 +149,7 @@ function FromCode() {
           <WordTable
             words={words}
             ticked={callees.length > 0}
-            onTake={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => takeWords(l, list))}
+            onTake={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => addActions(l, list))}
             onGone={(word) => session.edit(`${word} is not read`, (l) => changeAction(l, word, { read: false }))}
             onRespell={(from, to) => session.edit(`spell ${from} ${to}`, (l) => renameAction(l, from, to))}
           />

@@ -5,7 +5,7 @@ import { readLayout } from "../../../core/format/parse";
 import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
 import { ok, problemText } from "../../../core/engine/result";
-import { matchWords, mismatches, takeOver, type ControlChoice, type WordChoice } from "../../../core/wiring/takeOver";
+import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "../../../core/wiring/adopt";
 import type { KeptLayout } from "../../../storage/layouts";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
@@ -106,7 +106,7 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
   const run = () => {
     const screen = benchScreenOf(here);
     const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
-    const taken = takeOver(here, from, { words, controls, unitRatio });
+    const taken = adopt(here, from, { words, controls, unitRatio });
     if (!taken.ok) return session.edit("take over", () => taken);
     if (!session.edit(`take ${namesOf(taken.value.layout, taken.value.ids)} over from ${from.name}`, () => ok(taken.value.layout))) return;
     session.select(taken.value.ids);

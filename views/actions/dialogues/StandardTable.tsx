@@ -1,6 +1,6 @@
 "use client";
 /** Keys and pad inputs that the game reads by the web's own standards: what they give to here, and those that give to nothing, to be bound. */
-import { deskWhyNot, plugIn, sourceOfEnd } from "../../../core/wiring/desk";
+import { hardwareWhyNot, plugIn, sourceOfEnd } from "../../../core/wiring/hardwareWires";
 import type { FoundStandard } from "../../../core/scan/words";
 import { useSession, useSessionActions } from "../../session/context";
 import { useKeyLetters } from "../../shared/useKeyLetters";
@@ -20,9 +20,9 @@ export function StandardTable({ found }: { found: readonly FoundStandard[] }) {
             <span className="figure w-24 shrink-0 truncate" title={endTitle(f.end, letters)}>
               {endWord(f.end, letters)}
             </span>
-            <span className="caption min-w-0 flex-1 truncate" title={f.places.map((p) => `${p.file}:${p.line}`).join("\n")}>
-              {f.places[0].file.split("/").at(-1)}:{f.places[0].line}
-              {f.places.length > 1 && ` and ${f.places.length - 1} more`}
+            <span className="caption min-w-0 flex-1 truncate" title={f.occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
+              {f.occurrences[0].file.split("/").at(-1)}:{f.occurrences[0].line}
+              {f.occurrences.length > 1 && ` and ${f.occurrences.length - 1} more`}
             </span>
             {f.actions.length > 0 ? (
               <span className="caption">
@@ -37,7 +37,7 @@ export function StandardTable({ found }: { found: readonly FoundStandard[] }) {
               >
                 <option value="">bound to nothing here; bind it to…</option>
                 {actions
-                  .filter((a) => deskWhyNot(sourceOfEnd(f.end)!.source, a.kind) === null)
+                  .filter((a) => hardwareWhyNot(sourceOfEnd(f.end)!.source, a.kind) === null)
                   .map((a) => (
                     <option key={a.name}>{a.name}</option>
                   ))}

@@ -5,7 +5,7 @@ import type { FoundWord } from "../../../core/scan/words";
 const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "gone", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
 /** So many places are named; the rest are counted. */
-const MOST_PLACES = 2;
+const MOST_OCCURRENCES = 2;
 
 interface Props {
   readonly words: readonly FoundWord[];
@@ -35,18 +35,18 @@ export function WordTable({ words, ticked, onTake, onRespell, onGone }: Props) {
             <span className={`w-24 shrink-0 text-[11px] ${STATE_TONE[w.state]}`}>{STATE_WORD[w.state]}</span>
             <span className="min-w-0 flex-1">
               <span className="figure block truncate">{w.word}</span>
-              {w.places.length > 0 && (
-                <span className="caption block truncate" title={w.places.map((p) => `${p.file}:${p.line}`).join("\n")}>
+              {w.occurrences.length > 0 && (
+                <span className="caption block truncate" title={w.occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
                   {w.near !== null && (
                     <>
                       here <span className="figure text-[11px]">{w.near}</span> ·{" "}
                     </>
                   )}
-                  {w.places
-                    .slice(0, MOST_PLACES)
+                  {w.occurrences
+                    .slice(0, MOST_OCCURRENCES)
                     .map((p) => `${p.file.split("/").at(-1)}:${p.line}`)
                     .join(", ")}
-                  {w.places.length > MOST_PLACES && ` and ${w.places.length - MOST_PLACES} more`}
+                  {w.occurrences.length > MOST_OCCURRENCES && ` and ${w.occurrences.length - MOST_OCCURRENCES} more`}
                 </span>
               )}
             </span>

@@ -1,7 +1,7 @@
 "use client";
 /** The words of two layouts beside each other: what each of there means here, chosen for each, and what does not go together. */
 import type { Layout } from "../../../core/format/types";
-import type { Mismatch, WordChoice, WordMatch } from "../../../core/wiring/takeOver";
+import type { Mismatch, WordChoice, WordMatch } from "../../../core/wiring/adopt";
 import { nameOf } from "../../shared/names";
 
 /** What a word means until it is said otherwise: what it most likely is, or a new action. */

@@ -4,14 +4,14 @@ import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Action } from "../../../core/format/types";
-import { deskGives, deskWhyNot, deskWires, firstValue, plugIn, sourceOfEnd } from "../../../core/wiring/desk";
+import { hardwareGives, hardwareWhyNot, hardwareWires, firstValue, plugIn, sourceOfEnd } from "../../../core/wiring/hardwareWires";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
 import { useSessionActions } from "../../session/context";
 import { padNow, switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
 import { useKeyLetters } from "../../shared/useKeyLetters";
 import { endTitle, endWord, mouseWord } from "../keys";
-import { setPatch, usePatch } from "../patch";
-import { unplugTold } from "../takeOff";
+import { setSheetState, useSheetState } from "../sheetState";
+import { unplugTold } from "../removeWire";
 
 /** Mouse inputs offered, the main button last: it is the one that every touch would give. */
 const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "mouse 0"] as const;
@@ -19,9 +19,9 @@ const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "m
 const CHOSEN_KEYS = ["key Escape", "key Tab"] as const;
 
 export function ListenAnchor({ action, children }: { action: Action; children: ReactNode }) {
-  const open = usePatch((p) => p.listening === action.name);
+  const open = useSheetState((p) => p.listening === action.name);
   return (
-    <Popover.Root open={open} onOpenChange={(next) => setPatch({ listening: next ? action.name : null })}>
+    <Popover.Root open={open} onOpenChange={(next) => setSheetState({ listening: next ? action.name : null })}>
       <Popover.Anchor asChild>{children}</Popover.Anchor>
       {open && <Listening action={action} />}
     </Popover.Root>
@@ -40,13 +40,13 @@ function Listening({ action }: { action: Action }) {
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
   const take = (end: string) => {
-    if (deskWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
+    if (hardwareWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
     const made = sourceOfEnd(end)!;
-    const why = deskWhyNot(made.source, kind);
+    const why = hardwareWhyNot(made.source, kind);
     setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
     if (why !== null) return;
     // Which end of an axis a key or button gives cannot be guessed: it is asked each time.
-    if (kind === "axis" && deskGives(made.source) === "press") setAsked(end);
+    if (kind === "axis" && hardwareGives(made.source) === "press") setAsked(end);
     else session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
   };
   const bindTo = (end: string, gives: number) => {
@@ -87,7 +87,7 @@ function Listening({ action }: { action: Action }) {
     event.nativeEvent.stopPropagation();
     take(`key ${event.code}`);
   };
-  const wires = deskWires(action);
+  const wires = hardwareWires(action);
   return (
     <Popover.Portal>
       <Popover.Content
@@ -151,8 +151,8 @@ function Listening({ action }: { action: Action }) {
             <button
               key={end}
               className="push h-6 px-1.5 text-[11px]"
-              disabled={deskWhyNot(sourceOfEnd(end)!.source, kind) !== null}
-              title={end === "mouse 0" ? "Every touch on the glass would give this too" : (deskWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
+              disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
+              title={end === "mouse 0" ? "Every touch on the glass would give this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
               onClick={() => take(end)}
             >
               {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}

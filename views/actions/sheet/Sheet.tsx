@@ -4,30 +4,30 @@ import { ChevronDown, ChevronRight } from "lucide-react";
 import { useMemo, useRef } from "react";
 import { useSessionActions } from "../../session/context";
 import { useRoom } from "../../shared/useRoom";
-import { setPatch, toggleFold, usePatch } from "../patch";
+import { setSheetState, toggleFold, useSheetState } from "../sheetState";
 import { endTitle } from "../keys";
-import { targetKey } from "../pulls";
+import { targetKey } from "../connections";
 import type { SheetData } from "../useSheet";
 import { columnsOf } from "./columns";
 import { SheetAction } from "./SheetAction";
 import { SheetControl } from "./SheetControl";
 import { SheetEnd, wiresByEnd } from "./SheetEnds";
-import { usePull, wordOf } from "./usePull";
+import { useConnectionDrag, wordOf } from "./useConnectionDrag";
 import { Wires } from "./Wires";
 
 /** One empty list for all, so that a row without draws anew for nothing. */
 const NONE: readonly never[] = [];
 
 export function Sheet({ data }: { data: SheetData }) {
-  const { layout, places, chain, stands, loose, clashes, letters } = data;
+  const { layout, positions, chain, statuses, loose, clashes, letters } = data;
   const session = useSessionActions();
-  const pick = usePatch((p) => p.pick);
+  const pick = useSheetState((p) => p.pick);
   const room = useRef<HTMLDivElement>(null);
   const { w } = useRoom(room);
   const columns = columnsOf(w);
-  const pulling = usePull(session, (start, x) => {
+  const connecting = useConnectionDrag(session, (start, x) => {
     // Let go where the inputs stand: an input that is not there yet.
-    if (start.kind === "action" && start.side === "desk" && x < columns.actions.x) setPatch({ listening: start.name });
+    if (start.kind === "action" && start.side === "hardware" && x < columns.actions.x) setSheetState({ listening: start.name });
   });
   const actions = useMemo(() => new Map(layout.actions.map((a) => [a.name, a])), [layout.actions]);
   const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
@@ -35,7 +35,11 @@ export function Sheet({ data }: { data: SheetData }) {
   const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
   const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
   return (
-    <div ref={room} className="relative min-h-0 flex-1 overflow-auto" onClick={(event) => event.target === event.currentTarget && setPatch({ pick: null })}>
+    <div
+      ref={room}
+      className="relative min-h-0 flex-1 overflow-auto"
+      onClick={(event) => event.target === event.currentTarget && setSheetState({ pick: null })}
+    >
       <div style={{ width: columns.width }} className="sticky top-0 z-10 h-7 bg-paper">
         <h2 className="heading absolute top-1.5 text-right" style={column(columns.ends)}>
           Keys, mouse, pads
@@ -51,13 +55,13 @@ export function Sheet({ data }: { data: SheetData }) {
         data-sheet
         data-testid="sheet"
         className="relative"
-        style={{ width: columns.width, height: places.height }}
-        onKeyDown={pulling.onKeyDown}
-        onClickCapture={pulling.onClickCapture}
-        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setPatch({ pick: null })}
+        style={{ width: columns.width, height: positions.height }}
+        onKeyDown={connecting.onKeyDown}
+        onClickCapture={connecting.onClickCapture}
+        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setSheetState({ pick: null })}
       >
         <Wires data={data} columns={columns} />
-        {places.groups.map((g) => (
+        {positions.groups.map((g) => (
           <button
             key={g.key}
             className="absolute flex h-6 items-center gap-1 text-[11px] text-muted"
@@ -71,7 +75,7 @@ export function Sheet({ data }: { data: SheetData }) {
           </button>
         ))}
         <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
-          {places.ends.map((place) => {
+          {positions.ends.map((place) => {
             const { end } = place;
             return (
               <SheetEnd
@@ -82,31 +86,31 @@ export function Sheet({ data }: { data: SheetData }) {
                 moments={layout.moments}
                 letters={letters}
                 dim={chain !== null && !chain.ends.has(end)}
-                picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "desk") && chain.ends.has(end)}
-                pulling={pulling}
+                picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "hardware") && chain.ends.has(end)}
+                connecting={connecting}
               />
             );
           })}
         </ul>
         <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
-          {[...places.actions].map(([name, row]) => {
+          {[...positions.actions].map(([name, row]) => {
             const action = actions.get(name)!;
             return (
               <SheetAction
                 key={name}
                 action={action}
-                stand={stands.get(name)!}
+                status={statuses.get(name)!}
                 moments={layout.moments}
                 row={row}
                 dim={chain !== null && !chain.actions.has(name)}
                 picked={pick?.kind === "action" && pick.name === name}
-                pulling={pulling}
+                connecting={connecting}
               />
             );
           })}
         </ul>
         <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
-          {[...places.controls].map(([id, row]) => {
+          {[...positions.controls].map(([id, row]) => {
             const control = controls.get(id)!;
             return (
               <SheetControl
@@ -117,40 +121,40 @@ export function Sheet({ data }: { data: SheetData }) {
                 row={row}
                 dim={chain !== null && !chain.controls.has(control.id)}
                 picked={pick?.kind === "control" && pick.id === control.id}
-                pulling={pulling}
+                connecting={connecting}
               />
             );
           })}
           {layout.controls.length === 0 && <li className="text-muted">No controls yet. Make one from an action, or drag actions onto the glass in Layout.</li>}
         </ul>
-        <PullWord letters={letters} />
+        <ConnectionWord letters={letters} />
       </div>
     </div>
   );
 }
 
 /** What the wire being drawn would do, beside its end: with what it joins, or why it does not. */
-function PullWord({ letters }: { letters: SheetData["letters"] }) {
-  const pull = usePatch((p) => p.pull);
+function ConnectionWord({ letters }: { letters: SheetData["letters"] }) {
+  const connectionDrag = useSheetState((p) => p.connectionDrag);
   const named = (end: Parameters<typeof wordOf>[0]) => (end.kind === "end" ? endTitle(end.end, letters) : wordOf(end));
-  const text = !pull
+  const text = !connectionDrag
     ? ""
-    : pull.over === null
-      ? `from ${named(pull.start)}`
-      : pull.why === null
-        ? `${named(pull.start)} → ${named(pull.over)}${pull.by === "key" ? ": Enter joins, Escape lets go" : ""}`
-        : `${named(pull.over)}: ${pull.why}`;
+    : connectionDrag.over === null
+      ? `from ${named(connectionDrag.start)}`
+      : connectionDrag.why === null
+        ? `${named(connectionDrag.start)} → ${named(connectionDrag.over)}${connectionDrag.by === "key" ? ": Enter joins, Escape lets go" : ""}`
+        : `${named(connectionDrag.over)}: ${connectionDrag.why}`;
   return (
     <>
       <span role="status" className="sr-only">
         {text}
       </span>
-      {pull && (
+      {connectionDrag && (
         <span
           aria-hidden
-          key={pull.over ? targetKey(pull.over) : ""}
-          className={`pointer-events-none absolute z-20 max-w-[260px] rounded-sm border bg-sheet px-1.5 py-0.5 text-[11px] shadow ${pull.why === null ? "border-accent" : "border-blocker text-blocker"}`}
-          style={{ left: Math.max(4, pull.at.x - 110), top: pull.at.y + 12 }}
+          key={connectionDrag.over ? targetKey(connectionDrag.over) : ""}
+          className={`pointer-events-none absolute z-20 max-w-[260px] rounded-sm border bg-sheet px-1.5 py-0.5 text-[11px] shadow ${connectionDrag.why === null ? "border-accent" : "border-blocker text-blocker"}`}
+          style={{ left: Math.max(4, connectionDrag.at.x - 110), top: connectionDrag.at.y + 12 }}
         >
           {text}
         </span>

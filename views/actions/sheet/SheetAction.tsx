@@ -4,36 +4,36 @@ import { Plus } from "lucide-react";
 import { memo } from "react";
 import type { Action, Moment } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
-import type { Stand } from "../../../core/wiring/states";
+import type { ActionStatus } from "../../../core/wiring/actionStatus";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
-import { setPatch } from "../patch";
-import type { Row } from "../places";
+import { setSheetState } from "../sheetState";
+import type { Row } from "../sheetPositions";
 import { makeFitting } from "../makeFitting";
 import { renamed } from "../renamed";
-import { standDetail } from "../standDetail";
+import { statusDetail } from "../statusDetail";
 import { ListenAnchor } from "./Listen";
 import { fitClass, useFit } from "./useFit";
-import type { Pulling } from "./usePull";
+import type { Connecting } from "./useConnectionDrag";
 
 interface Props {
   readonly action: Action;
-  readonly stand: Stand;
+  readonly status: ActionStatus;
   readonly moments: readonly Moment[];
   readonly row: Row;
   readonly dim: boolean;
   readonly picked: boolean;
-  readonly pulling: Pulling;
+  readonly connecting: Connecting;
 }
 
-export const STAND_MARK = (stand: Stand): string => (stand.toDo ? "■ " : stand.kind === "idle" ? "◆ " : "");
-export const standClass = (stand: Stand): string => (stand.toDo ? "text-blocker" : stand.kind === "idle" ? "text-warning" : "text-muted");
+export const STATUS_MARK = (status: ActionStatus): string => (status.toDo ? "■ " : status.kind === "idle" ? "◆ " : "");
+export const statusClass = (status: ActionStatus): string => (status.toDo ? "text-blocker" : status.kind === "idle" ? "text-warning" : "text-muted");
 
-export const SheetAction = memo(function SheetAction({ action, stand, moments, row, dim, picked, pulling }: Props) {
+export const SheetAction = memo(function SheetAction({ action, status, moments, row, dim, picked, connecting }: Props) {
   const session = useSessionActions();
   const { name } = action;
   const fit = useFit({ kind: "action", name });
-  const pick = () => setPatch({ pick: { kind: "action", name } });
+  const pick = () => setSheetState({ pick: { kind: "action", name } });
   return (
     <li
       className={`absolute flex w-full items-center rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
@@ -49,9 +49,9 @@ export const SheetAction = memo(function SheetAction({ action, stand, moments, r
           className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center border-r border-rule text-muted hover:text-accent"
           aria-label={`Bind a key, mouse or pad input to ${name}`}
           title="Click and press a key or move a pad; or drag to an input that stands here"
-          {...pulling.endProps({ kind: "action", name, side: "desk" }, () => {
+          {...connecting.endProps({ kind: "action", name, side: "hardware" }, () => {
             pick();
-            setPatch({ listening: name });
+            setSheetState({ listening: name });
           })}
         >
           <Plus size={13} aria-hidden />
@@ -64,12 +64,12 @@ export const SheetAction = memo(function SheetAction({ action, stand, moments, r
           </span>
           <span className="caption shrink-0">{action.kind}</span>
         </div>
-        <p className={`flex items-center gap-1 text-[11px] leading-[18px] ${standClass(stand)}`} title={standDetail(stand, moments)}>
+        <p className={`flex items-center gap-1 text-[11px] leading-[18px] ${statusClass(status)}`} title={statusDetail(status, moments)}>
           <span className="truncate pl-1.5">
-            {STAND_MARK(stand)}
-            {stand.word}
+            {STATUS_MARK(status)}
+            {status.word}
           </span>
-          {stand.toDo && stand.near === null && (
+          {status.toDo && status.near === null && (
             <button
               className="ml-auto shrink-0 underline"
               onClick={(event) => {
@@ -88,7 +88,7 @@ export const SheetAction = memo(function SheetAction({ action, stand, moments, r
         className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center border-l border-rule hover:text-accent"
         aria-label={`Draw a wire from ${name} to a control`}
         title="Drag to a control; or Enter, then the arrow keys"
-        {...pulling.endProps({ kind: "action", name, side: "touch" })}
+        {...connecting.endProps({ kind: "action", name, side: "touch" })}
       >
         <span aria-hidden className="size-2.5 rounded-full border border-current bg-paper" />
       </button>

@@ -4,13 +4,13 @@ import { memo } from "react";
 import { changeServe } from "../../../core/editing/edits/actions";
 import type { Action, Control, Port, Serve } from "../../../core/format/types";
 import { portsOf, serveGives } from "../../../core/wiring/serves";
-import type { LooseEnd } from "../../../core/wiring/states";
+import type { LooseEnd } from "../../../core/wiring/actionStatus";
 import { useSessionActions } from "../../session/context";
-import { setPatch, usePatch } from "../patch";
-import { CONTROL_HEAD, SERVE_HEIGHT, type Row } from "../places";
-import { targetKey } from "../pulls";
+import { setSheetState, useSheetState } from "../sheetState";
+import { CONTROL_HEAD, SERVE_HEIGHT, type Row } from "../sheetPositions";
+import { targetKey } from "../connections";
 import { fitClass, useFit } from "./useFit";
-import type { Pulling } from "./usePull";
+import type { Connecting } from "./useConnectionDrag";
 
 interface Props {
   readonly control: Control;
@@ -19,17 +19,17 @@ interface Props {
   readonly row: Row;
   readonly dim: boolean;
   readonly picked: boolean;
-  readonly pulling: Pulling;
+  readonly connecting: Connecting;
 }
 
 /** A port in the room of a few letters. */
 const PORT_SIGN: Partial<Record<Port, string>> = { up: "▲", down: "▼", left: "◀", right: "▶", vector: "x,y", motion: "move" };
 export const portSign = (port: Port): string => PORT_SIGN[port] ?? port;
 
-export const SheetControl = memo(function SheetControl({ control, actions, loose, row, dim, picked, pulling }: Props) {
+export const SheetControl = memo(function SheetControl({ control, actions, loose, row, dim, picked, connecting }: Props) {
   const { id } = control;
   const fit = useFit({ kind: "port", id, port: null });
-  const led = usePatch((p) => p.pull?.over?.kind === "port" && p.pull.over.id === id && p.pull.why === null);
+  const led = useSheetState((p) => p.connectionDrag?.over?.kind === "port" && p.connectionDrag.over.id === id && p.connectionDrag.why === null);
   const serves = control.serves as readonly Serve[];
   const silent = loose.find((e) => e.index === null);
   return (
@@ -40,16 +40,16 @@ export const SheetControl = memo(function SheetControl({ control, actions, loose
       data-target={targetKey({ kind: "port", id, port: null })}
       tabIndex={-1}
       title={fit.why ?? undefined}
-      onClick={() => setPatch({ pick: { kind: "control", id } })}
+      onClick={() => setSheetState({ pick: { kind: "control", id } })}
     >
       <p className="flex items-center gap-1 pr-2" style={{ height: CONTROL_HEAD - 1 }}>
-        <Knob label={`Draw a wire from ${control.name} to an action`} props={pulling.endProps({ kind: "port", id, port: null })} />
+        <Knob label={`Draw a wire from ${control.name} to an action`} props={connecting.endProps({ kind: "port", id, port: null })} />
         <button className="flex min-w-0 flex-1 items-baseline gap-2 text-left">
           <span className="truncate font-medium">{control.name}</span>
           <span className="caption">{control.kind}</span>
         </button>
       </p>
-      {(picked || led) && <Ports control={control} pulling={pulling} />}
+      {(picked || led) && <Ports control={control} connecting={connecting} />}
       {silent && (
         <p className="pl-7 text-[11px] text-warning" style={{ height: SERVE_HEIGHT - 1 }}>
           ◆ {silent.word}
@@ -63,14 +63,14 @@ export const SheetControl = memo(function SheetControl({ control, actions, loose
           index={index}
           action={actions.get(serve.action)}
           loose={loose.find((e) => e.index === index) ?? null}
-          pulling={pulling}
+          connecting={connecting}
         />
       ))}
     </li>
   );
 });
 
-function Knob({ label, props }: { label: string; props: ReturnType<Pulling["endProps"]> }) {
+function Knob({ label, props }: { label: string; props: ReturnType<Connecting["endProps"]> }) {
   return (
     <button
       className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
@@ -89,25 +89,25 @@ function ServeRow({
   index,
   action,
   loose,
-  pulling,
+  connecting,
 }: {
   control: Control;
   serve: Serve;
   index: number;
   action: Action | undefined;
   loose: LooseEnd | null;
-  pulling: Pulling;
+  connecting: Connecting;
 }) {
   const session = useSessionActions();
   const { id } = control;
-  const picked = usePatch((p) => p.pick?.kind === "serve" && p.pick.id === id && p.pick.index === index);
+  const picked = useSheetState((p) => p.pick?.kind === "serve" && p.pick.id === id && p.pick.index === index);
   const stray = action === undefined;
   const near = loose?.near ?? null;
   return (
     <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`} style={{ height: SERVE_HEIGHT }}>
       <Knob
         label={stray ? `Lead the wire of ${control.name} to an action` : `Draw a wire from the ${serve.port} port of ${control.name} to one action more`}
-        props={pulling.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
+        props={connecting.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
       />
       <button
         className={`flex items-center gap-1.5 text-left ${loose ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
@@ -115,7 +115,7 @@ function ServeRow({
         aria-pressed={picked}
         onClick={(event) => {
           event.stopPropagation();
-          setPatch({ pick: { kind: "serve", id, index } });
+          setSheetState({ pick: { kind: "serve", id, index } });
         }}
       >
         <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>
@@ -144,7 +144,7 @@ function ServeRow({
 }
 
 /** Every port of the control, to draw a wire from or to. Hangs below it, over what is there, so that nothing moves under the pointer and its own word stays in sight. */
-function Ports({ control, pulling }: { control: Control; pulling: Pulling }) {
+function Ports({ control, connecting }: { control: Control; connecting: Connecting }) {
   return (
     <span
       role="group"
@@ -152,13 +152,13 @@ function Ports({ control, pulling }: { control: Control; pulling: Pulling }) {
       className="absolute top-full right-0 z-10 flex gap-0.5 rounded-b-sm border border-accent bg-sheet p-0.5"
     >
       {portsOf(control.kind).map((port) => (
-        <PortCell key={port} control={control} port={port} pulling={pulling} />
+        <PortCell key={port} control={control} port={port} connecting={connecting} />
       ))}
     </span>
   );
 }
 
-function PortCell({ control, port, pulling }: { control: Control; port: Port; pulling: Pulling }) {
+function PortCell({ control, port, connecting }: { control: Control; port: Port; connecting: Connecting }) {
   const fit = useFit({ kind: "port", id: control.id, port });
   const used = (control.serves as readonly Serve[]).some((s) => s.port === port);
   return (
@@ -167,7 +167,7 @@ function PortCell({ control, port, pulling }: { control: Control; port: Port; pu
       className={`h-6 min-w-6 cursor-crosshair touch-none rounded-sm border px-0.5 text-[10px] ${used && fit.state === "none" ? "border-edge text-ink" : "text-muted"} ${fitClass(fit, false, false)}`}
       aria-label={`Draw a wire from the ${port} port of ${control.name}`}
       title={fit.why ?? `${port} port: drag to an action`}
-      {...pulling.endProps({ kind: "port", id: control.id, port })}
+      {...connecting.endProps({ kind: "port", id: control.id, port })}
     >
       {portSign(port)}
     </button>

@@ -2,34 +2,34 @@
 /** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
 import { memo } from "react";
 import type { Action, Moment } from "../../../core/format/types";
-import { deskWires, type DeskWire } from "../../../core/wiring/desk";
-import { MAIN_MOUSE, type Clash } from "../../../core/wiring/states";
+import { hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
+import { MAIN_MOUSE, type Clash } from "../../../core/wiring/actionStatus";
 import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
-import { setPatch } from "../patch";
-import type { EndPlace } from "../places";
+import { setSheetState } from "../sheetState";
+import type { EndPosition } from "../sheetPositions";
 import { fitClass, useFit } from "./useFit";
-import type { Pulling } from "./usePull";
+import type { Connecting } from "./useConnectionDrag";
 
 interface Props {
-  readonly place: EndPlace;
+  readonly place: EndPosition;
   /** The wires that hang on it, of all actions. */
-  readonly wires: readonly (DeskWire & { readonly kind: Action["kind"] })[];
+  readonly wires: readonly (HardwareWire & { readonly kind: Action["kind"] })[];
   readonly clash: Clash | null;
   readonly moments: readonly Moment[];
   readonly letters: KeyLetters;
   readonly dim: boolean;
   readonly picked: boolean;
-  readonly pulling: Pulling;
+  readonly connecting: Connecting;
 }
 
 /** Every wire on an end, of all actions. */
 export function wiresByEnd(actions: readonly Action[]): ReadonlyMap<string, Props["wires"]> {
-  const all = new Map<string, (DeskWire & { kind: Action["kind"] })[]>();
-  for (const action of actions) for (const w of deskWires(action)) all.set(w.end, [...(all.get(w.end) ?? []), { ...w, kind: action.kind }]);
+  const all = new Map<string, (HardwareWire & { kind: Action["kind"] })[]>();
+  for (const action of actions) for (const w of hardwareWires(action)) all.set(w.end, [...(all.get(w.end) ?? []), { ...w, kind: action.kind }]);
   return all;
 }
 
-export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, letters, dim, picked, pulling }: Props) {
+export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, letters, dim, picked, connecting }: Props) {
   const { end } = place;
   const fit = useFit({ kind: "end", end });
   const word = endWord(end, letters);
@@ -43,7 +43,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
     : end === MAIN_MOUSE
       ? "The main mouse button: every touch on the glass would give this action; bind another button"
       : endTitle(end, letters);
-  const pick = () => setPatch({ pick: only ? { kind: "desk", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
+  const pick = () => setSheetState({ pick: only ? { kind: "hardware", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
   return (
     <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: place.y, height: place.h }} data-end={end}>
       {warning && (
@@ -69,7 +69,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
           className="grid w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
           aria-label={`Draw a wire from ${endTitle(end, letters)} to one action more`}
           title="Drag to an action; or Enter, then the arrow keys"
-          {...pulling.endProps({ kind: "end", end })}
+          {...connecting.endProps({ kind: "end", end })}
         >
           <span aria-hidden className="size-2 rounded-full border border-current bg-paper" />
         </button>

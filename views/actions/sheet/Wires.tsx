@@ -1,7 +1,7 @@
 "use client";
 /** The wires of the patch sheet, the one being drawn among them. A wire is picked by a click on it; live ones are marked by `live.ts`. */
-import { setPatch, usePatch, type Picked } from "../patch";
-import type { PullStart } from "../pulls";
+import { setSheetState, useSheetState, type Picked } from "../sheetState";
+import type { ConnectionStart } from "../connections";
 import type { SheetData } from "../useSheet";
 import type { Columns } from "./columns";
 
@@ -9,7 +9,7 @@ import type { Columns } from "./columns";
 const STUB = 16;
 
 export function Wires({ data, columns }: { data: SheetData; columns: Columns }) {
-  const { places, chain, stands, loose } = data;
+  const { positions, chain, statuses, loose } = data;
   const endX = columns.ends.x + columns.ends.w;
   const leftX = columns.actions.x;
   const rightX = columns.actions.x + columns.actions.w;
@@ -17,18 +17,18 @@ export function Wires({ data, columns }: { data: SheetData; columns: Columns }) 
   const lit = (key: string) => chain === null || chain.wires.has(key);
   const strays = new Set(loose.map((e) => `${e.control} ${e.index}`));
   return (
-    <svg width={columns.width} height={places.height} className="absolute inset-0" aria-hidden>
-      {places.deskWires.map((w) => (
+    <svg width={columns.width} height={positions.height} className="absolute inset-0" aria-hidden>
+      {positions.hardwareWires.map((w) => (
         <WirePath
           key={w.key}
           id={w.key}
           d={curve(endX, w.fromY, leftX, w.toY)}
           lit={lit(w.key)}
           picked={chain !== null && lit(w.key)}
-          pick={{ kind: "desk", action: w.action, list: w.list, index: w.index }}
+          pick={{ kind: "hardware", action: w.action, list: w.list, index: w.index }}
         />
       ))}
-      {places.serveWires.map((w) => {
+      {positions.serveWires.map((w) => {
         const wrong = strays.has(`${w.id} ${w.index}`);
         if (w.fromY === null)
           return wrong ? (
@@ -50,11 +50,11 @@ export function Wires({ data, columns }: { data: SheetData; columns: Columns }) 
           />
         );
       })}
-      {[...places.actions].map(([name, row]) => {
-        const stand = stands.get(name);
-        const bare = !places.serveWires.some((w) => w.action === name);
-        if (!stand || !bare) return null;
-        const tone = stand.toDo ? "var(--blocker)" : "var(--muted)";
+      {[...positions.actions].map(([name, row]) => {
+        const status = statuses.get(name);
+        const bare = !positions.serveWires.some((w) => w.action === name);
+        if (!status || !bare) return null;
+        const tone = status.toDo ? "var(--blocker)" : "var(--muted)";
         return (
           <g key={name} opacity={chain === null || chain.actions.has(name) ? 1 : 0.25}>
             <path d={`M${rightX} ${row.y + row.h / 2}h${STUB}`} stroke={tone} strokeDasharray="4 3" fill="none" />
@@ -75,7 +75,7 @@ function curve(x0: number, y0: number, x1: number, y1: number): string {
 function WirePath({ id, d, lit, picked, wrong = false, pick }: { id: string; d: string; lit: boolean; picked: boolean; wrong?: boolean; pick: Picked }) {
   const tone = picked ? "var(--accent)" : wrong ? "var(--blocker)" : "var(--ink)";
   return (
-    <g opacity={lit ? 1 : 0.16} onClick={() => setPatch({ pick })} className="cursor-pointer">
+    <g opacity={lit ? 1 : 0.16} onClick={() => setSheetState({ pick })} className="cursor-pointer">
       <path d={d} stroke="transparent" strokeWidth={11} fill="none" pointerEvents="stroke" />
       <path d={d} data-wire={id} className="wire" stroke={tone} strokeWidth={picked ? 2 : 1} strokeDasharray={wrong ? "4 3" : undefined} fill="none" />
     </g>
@@ -84,36 +84,42 @@ function WirePath({ id, d, lit, picked, wrong = false, pick }: { id: string; d: 
 
 /** The wire being drawn: from its start to the pointer, or to the end it has been led to. */
 function Drawing({ data, columns }: { data: SheetData; columns: Columns }) {
-  const pull = usePatch((p) => p.pull);
-  if (!pull) return null;
-  const from = startPoint(pull.start, data, columns);
+  const connectionDrag = useSheetState((p) => p.connectionDrag);
+  if (!connectionDrag) return null;
+  const from = startPoint(connectionDrag.start, data, columns);
   if (!from) return null;
-  const bad = pull.over !== null && pull.why !== null;
+  const bad = connectionDrag.over !== null && connectionDrag.why !== null;
   const tone = bad ? "var(--blocker)" : "var(--accent)";
   return (
     <g pointerEvents="none">
-      <path d={curve(from.x, from.y, pull.at.x, pull.at.y)} stroke={tone} strokeWidth={2} strokeDasharray={pull.over && !bad ? undefined : "5 4"} fill="none" />
-      <circle cx={pull.at.x} cy={pull.at.y} r={4} fill={pull.over && !bad ? tone : "var(--paper)"} stroke={tone} />
+      <path
+        d={curve(from.x, from.y, connectionDrag.at.x, connectionDrag.at.y)}
+        stroke={tone}
+        strokeWidth={2}
+        strokeDasharray={connectionDrag.over && !bad ? undefined : "5 4"}
+        fill="none"
+      />
+      <circle cx={connectionDrag.at.x} cy={connectionDrag.at.y} r={4} fill={connectionDrag.over && !bad ? tone : "var(--paper)"} stroke={tone} />
     </g>
   );
 }
 
-function startPoint(start: PullStart, { places }: SheetData, columns: Columns): { x: number; y: number } | null {
+function startPoint(start: ConnectionStart, { positions }: SheetData, columns: Columns): { x: number; y: number } | null {
   switch (start.kind) {
     case "action": {
-      const row = places.actions.get(start.name);
-      return row ? { x: start.side === "desk" ? columns.actions.x : columns.actions.x + columns.actions.w, y: row.y + row.h / 2 } : null;
+      const row = positions.actions.get(start.name);
+      return row ? { x: start.side === "hardware" ? columns.actions.x : columns.actions.x + columns.actions.w, y: row.y + row.h / 2 } : null;
     }
     case "end": {
-      const row = places.ends.find((e) => e.end === start.end);
+      const row = positions.ends.find((e) => e.end === start.end);
       return row ? { x: columns.ends.x + columns.ends.w, y: row.y + row.h / 2 } : null;
     }
     case "port": {
-      const row = places.controls.get(start.id);
+      const row = positions.controls.get(start.id);
       return row ? { x: columns.controls.x, y: row.y + 14 } : null;
     }
     case "serve": {
-      const wire = places.serveWires.find((w) => w.id === start.id && w.index === start.index);
+      const wire = positions.serveWires.find((w) => w.id === start.id && w.index === start.index);
       return wire ? { x: columns.controls.x, y: wire.toY } : null;
     }
   }

@@ -1,8 +1,8 @@
 "use client";
 /** How an end of the sheet stands to the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
 import { useSession } from "../../session/context";
-import { usePatch } from "../patch";
-import { meets, targetKey, whyNot, type PullTarget } from "../pulls";
+import { useSheetState } from "../sheetState";
+import { meets, targetKey, whyNot, type ConnectionTarget } from "../connections";
 
 export interface Fit {
   /** none: no wire is being drawn, or not to ends of this sort. */
@@ -12,9 +12,9 @@ export interface Fit {
 }
 const NONE: Fit = { state: "none", why: null, over: false };
 
-export function useFit(target: PullTarget): Fit {
-  const start = usePatch((p) => p.pull?.start ?? null);
-  const over = usePatch((p) => p.pull?.over != null && targetKey(p.pull.over) === targetKey(target));
+export function useFit(target: ConnectionTarget): Fit {
+  const start = useSheetState((p) => p.connectionDrag?.start ?? null);
+  const over = useSheetState((p) => p.connectionDrag?.over != null && targetKey(p.connectionDrag.over) === targetKey(target));
   const layout = useSession((s) => s.layout);
   if (start === null || !meets(start, target)) return NONE;
   const why = whyNot(layout, start, target);

@@ -2,7 +2,7 @@
 /** Arrangements: variants of the layout for a range of aspect or size. They lie on an axis, so that overlaps and gaps are seen; the first that matches a screen applies. */
 import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/editing/edits/arrangements";
-import type { Sight } from "../../../core/editing/placing";
+import type { EditContext } from "../../../core/editing/placing";
 import { stretches } from "../../../core/editing/ranges";
 import { aspectOf } from "../../../core/engine/placement/screen";
 import { NumberField } from "../../../ui/Field";
@@ -14,22 +14,22 @@ const AXIS = { from: 0.4, to: 2.6 } as const;
 const share = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
-export function ArrangementsCard({ sight }: { sight: Sight }) {
+export function ArrangementsCard({ context }: { context: EditContext }) {
   const session = useSessionActions();
-  const { arrangements } = sight.layout;
-  const here = aspectOf(sight.screen);
+  const { arrangements } = context.layout;
+  const here = aspectOf(context.screen);
   const add = () => {
     // Around the screen in view: what is laid out next is meant for such screens.
     const low = Number((Math.floor(here * 10 - 1) / 10).toFixed(1));
     const when: When = { aspect: { min: low, max: Number((low + 0.3).toFixed(1)) } };
     session.edit("add an arrangement", (l) => {
-      const made = addArrangement(l, `For ${sight.screen.name}`.slice(0, 80), when);
+      const made = addArrangement(l, `For ${context.screen.name}`.slice(0, 80), when);
       return made.ok ? { ok: true, value: made.value.layout } : made;
     });
   };
   return (
     <>
-      {arrangements.length > 0 && <Axis sight={sight} />}
+      {arrangements.length > 0 && <Axis context={context} />}
       <ul className="grid gap-1">
         {arrangements.map((a, i) => (
           <li key={a.id} className="grid gap-0.5" aria-label={a.name}>
@@ -114,11 +114,11 @@ function End({ id, name, when, range, end }: { id: string; name: string; when: W
 }
 
 /** Aspect ratios along the bottom: a bar for each arrangement, overlaps and gaps in their own words, a mark where the screen in view is. */
-function Axis({ sight }: { sight: Sight }) {
-  const { arrangements } = sight.layout;
+function Axis({ context }: { context: EditContext }) {
+  const { arrangements } = context.layout;
   const parts = stretches(arrangements, AXIS.from, AXIS.to);
   const nameOf = (id: string) => arrangements.find((a) => a.id === id)?.name ?? id;
-  const here = aspectOf(sight.screen);
+  const here = aspectOf(context.screen);
   return (
     <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "the base"}`).join("; ")} className="pb-3">
       <div className="relative h-[26px] border-b border-edge" data-testid="arrangement-axis">

@@ -3,28 +3,33 @@
 import { changeTaps } from "../../../core/editing/edits/zones";
 import { CLUSTER_FORMS } from "../../../core/editing/clusterForms";
 import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
-import { convertLength, measureOf, pxOf, type Sight } from "../../../core/editing/placing";
-import { inCluster } from "../../../core/editing/spots";
+import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
+import { inCluster } from "../../../core/editing/placeables";
 import { LengthField, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { setBench, useBench } from "../bench";
 import { dissolveSelected } from "../gestures";
 import { nameOf } from "../../shared/names";
 
-export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
+export function ClusterCard({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();
   const entered = useBench((b) => b.entered === id);
-  const children = inCluster(sight.layout, id, sight.resolved.arrangement);
-  const m = children.length > 0 ? measureOf(sight, children[0]) : null;
-  const size = commonSize(sight, id);
+  const children = inCluster(context.layout, id, context.resolved.arrangement);
+  const m = children.length > 0 ? measureOf(context, children[0]) : null;
+  const size = commonSize(context, id);
   return (
     <>
       <p className="text-muted">
-        <span className="figure">{children.length}</span> in it: <span>{children.map((child) => nameOf(sight.layout, child)).join(", ") || "nothing yet"}</span>
+        <span className="figure">{children.length}</span> in it:{" "}
+        <span>{children.map((child) => nameOf(context.layout, child)).join(", ") || "nothing yet"}</span>
       </p>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Form of the cluster">
         {CLUSTER_FORMS.map((form) => (
-          <button key={form} className="push h-6 px-1.5" onClick={() => session.edit(`${form} of ${nameOf(sight.layout, id)}`, () => setForm(sight, id, form))}>
+          <button
+            key={form}
+            className="push h-6 px-1.5"
+            onClick={() => session.edit(`${form} of ${nameOf(context.layout, id)}`, () => setForm(context, id, form))}
+          >
             {form}
           </button>
         ))}
@@ -36,7 +41,7 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
           value={size}
           onChange={(v) => {
             const px = pxOf(v, m.size);
-            session.edit(`one size in ${nameOf(sight.layout, id)}`, () => oneSize(sight, id, px), true);
+            session.edit(`one size in ${nameOf(context.layout, id)}`, () => oneSize(context, id, px), true);
           }}
           convert={(text, unit) => convertLength(text, unit, m.size)}
           onRefuse={(text) => session.tell({ text, tone: "problem" })}
@@ -53,7 +58,7 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
         >
           {entered ? "Leave" : "Go in"}
         </button>
-        <button className="push h-6 px-1.5" onClick={() => dissolveSelected(session, sight, [id])}>
+        <button className="push h-6 px-1.5" onClick={() => dissolveSelected(session, context, [id])}>
           Dissolve
         </button>
       </div>
@@ -61,9 +66,9 @@ export function ClusterCard({ sight, id }: { sight: Sight; id: string }) {
   );
 }
 
-export function ZoneCard({ sight, id }: { sight: Sight; id: string }) {
+export function ZoneCard({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();
-  const zone = sight.layout.keepClear.find((z) => z.id === id);
+  const zone = context.layout.keepClear.find((z) => z.id === id);
   if (!zone) return null;
   return (
     <>

@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { clampTo } from "../../../core/engine/geometry/point";
 import { formatLength, lengthOf } from "../../../core/engine/placement/length";
 import type { Control, Hit } from "../../../core/format/types";
-import { convertLength, ownMeasure, pxOf, type Sight } from "../../../core/editing/placing";
+import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { useSessionActions } from "../../session/context";
@@ -12,7 +12,7 @@ import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
 import { ShapePath } from "../Areas";
 
 interface Props {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly control: Control;
   readonly hit: Hit;
   readonly at: ResolvedControl;
@@ -22,10 +22,10 @@ interface Props {
 /** The visual box takes this share of the picture, so that there is room to grow into. */
 const SHARE = 0.5;
 
-export function HitPicture({ sight, control, hit, at, onHit }: Props) {
+export function HitPicture({ context, control, hit, at, onHit }: Props) {
   const session = useSessionActions();
   const svg = useRef<SVGSVGElement>(null);
-  const mm = pxPerMm(sight.screen);
+  const mm = pxPerMm(context.screen);
   const { visual, k } = at;
   const scale = (PICTURE * SHARE) / Math.max(visual.w, visual.h, 1);
   const toPicture = (box: { x: number; y: number; w: number; h: number }) => ({
@@ -37,11 +37,11 @@ export function HitPicture({ sight, control, hit, at, onHit }: Props) {
   /** A length of the control itself for px on the screen, in the unit the old one has. */
   const lengthFor = (px: number, old: string) => {
     const { unit } = lengthOf(old);
-    return convertLength(formatLength(px / k, "px"), unit, ownMeasure(sight, at));
+    return convertLength(formatLength(px / k, "px"), unit, ownMeasure(context, at));
   };
-  const px = (length: string) => pxOf(length, ownMeasure(sight, at));
+  const px = (length: string) => pxOf(length, ownMeasure(context, at));
   const base = hit.size ? px(hit.size[0]) : visual.w;
-  const mirror = sight.view.handed === "left" ? -1 : 1;
+  const mirror = context.playerView.handed === "left" ? -1 : 1;
   const now = toPicture(at.hit);
   const own = toPicture(visual);
   const grow = px(hit.grow);

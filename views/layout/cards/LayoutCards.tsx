@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/whole";
 import type { Layout } from "../../../core/format/types";
-import type { Sight } from "../../../core/editing/placing";
+import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
 import { Labelled, TypedField } from "../../../ui/Typed";
@@ -135,7 +135,7 @@ const OF: readonly (readonly [Layout["scale"]["of"], string])[] = [
   ["outside", "what covers"],
 ];
 
-export function ScaleCard({ sight }: { sight: Sight }) {
+export function ScaleCard({ context }: { context: EditContext }) {
   const session = useSessionActions();
   const scale = useSession((s) => s.layout.scale);
   const sizes = useSession((s) => s.layout.playerSizes);
@@ -197,7 +197,7 @@ export function ScaleCard({ sight }: { sight: Sight }) {
         ))}
       </Pair>
       <p className="figure text-[11px] text-muted">
-        here 1 u = {sight.resolved.scale.toFixed(3)} px = {(sight.resolved.scale / pxPerMm(sight.screen)).toFixed(3)} mm
+        here 1 u = {context.resolved.scale.toFixed(3)} px = {(context.resolved.scale / pxPerMm(context.screen)).toFixed(3)} mm
       </p>
     </>
   );

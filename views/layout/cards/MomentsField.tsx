@@ -3,8 +3,8 @@
 import { hideIn } from "../../../core/editing/edits/arrangements";
 import { changeMoments } from "../../../core/editing/edits/controls";
 import type { Layout } from "../../../core/format/types";
-import type { Sight } from "../../../core/editing/placing";
-import { overrideIn } from "../../../core/editing/spots";
+import type { EditContext } from "../../../core/editing/placing";
+import { overrideIn } from "../../../core/editing/placeables";
 import type { Result } from "../../../core/engine/result";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
@@ -15,12 +15,12 @@ interface Item {
   readonly moments: readonly string[];
 }
 
-export function MomentsField({ sight, items }: { sight: Sight; items: readonly Item[] }) {
+export function MomentsField({ context, items }: { context: EditContext; items: readonly Item[] }) {
   const session = useSessionActions();
-  const { moments } = sight.layout;
-  const { arrangement } = sight.resolved;
+  const { moments } = context.layout;
+  const { arrangement } = context.resolved;
   const ids = items.map((i) => i.id);
-  const name = namesOf(sight.layout, ids, "of them");
+  const name = namesOf(context.layout, ids, "of them");
   const show = (moment: string, on: boolean) =>
     session.edit(`moments of ${name}`, (l) =>
       items.reduce<Result<Layout>>(
@@ -28,7 +28,7 @@ export function MomentsField({ sight, items }: { sight: Sight; items: readonly I
         { ok: true, value: l },
       ),
     );
-  const hidden = arrangement === null ? null : common(ids, (id) => overrideIn(sight.layout, arrangement, id)?.hidden ?? false);
+  const hidden = arrangement === null ? null : common(ids, (id) => overrideIn(context.layout, arrangement, id)?.hidden ?? false);
   const chip = (word: string, on: boolean | null, set: (on: boolean) => void, title: string) => (
     <button
       key={word}

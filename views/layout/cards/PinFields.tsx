@@ -3,18 +3,18 @@
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Pin } from "../../../core/format/types";
 import { moveInto, scaleCluster } from "../../../core/editing/clusters";
-import { convertLength, measureOf, pxOf, sightOf, type Sight } from "../../../core/editing/placing";
-import { changePlacements, clusterOf, placementIn, spotOf } from "../../../core/editing/spots";
-import { pivotAt, seenPin, spanIn, TIE_POINTS, tieTo } from "../../../core/editing/ties";
+import { convertLength, measureOf, pxOf, editContextOf, type EditContext } from "../../../core/editing/placing";
+import { changePlacements, clusterOf, placementIn, placeableOf } from "../../../core/editing/placeables";
+import { pivotAt, seenPin, spanIn, ANCHOR_POINTS, anchorTo } from "../../../core/editing/anchors";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { anchorWord } from "../anchorWord";
 import { nameOf, namesOf } from "../../shared/names";
 
-export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
+export function PinFields({ context, keys }: { context: EditContext; keys: readonly string[] }) {
   const session = useSessionActions();
-  const { layout, resolved } = sight;
+  const { layout, resolved } = context;
   const { arrangement } = resolved;
   const pins = keys.flatMap((key) => {
     const placement = placementIn(layout, arrangement, key);
@@ -27,7 +27,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   const pair = (old: readonly [string, string], i: 0 | 1, text: string): [string, string] => (i === 0 ? [text, old[1]] : [old[0], text]);
   /** A length of one of them in another unit, its place kept. */
   const converted = (text: string, unit: LengthUnit, key: string, size: boolean) => {
-    const m = measureOf(sight, key);
+    const m = measureOf(context, key);
     return m ? convertLength(text, unit, size ? m.size : m.offset) : text;
   };
   const field = (list: "offset" | "size", i: 0 | 1, { label, prefix, negate = false }: { label: string; prefix: string; negate?: boolean }) => (
@@ -37,7 +37,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
       negate={negate}
       value={common(pins, (p) => p.pin[list][i])}
       onChange={(v) => {
-        if (list === "size" && keys.length === 1 && spotOf(layout, keys[0])?.kind === "cluster") return sizeCluster(keys[0], i, v);
+        if (list === "size" && keys.length === 1 && placeableOf(layout, keys[0])?.kind === "cluster") return sizeCluster(keys[0], i, v);
         change(list === "size" ? "size" : "place", (pin) => ({ ...pin, [list]: pair(pin[list], i, v) }));
       }}
       convert={(text, unit) => converted(text, unit, keys[0], list === "size")}
@@ -48,11 +48,11 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   /** A cluster sized by number is scaled with all in it, like one sized by hand. */
   const sizeCluster = (id: string, i: 0 | 1, length: string) => {
     const now = resolved.clusters[id];
-    const m = measureOf(sight, id);
+    const m = measureOf(context, id);
     if (!now || !m) return;
     const px = pxOf(length, m.size);
     const growth = px / (i === 0 ? now.w : now.h);
-    session.edit(`size ${nameOf(layout, id)}`, () => scaleCluster(sight, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
+    session.edit(`size ${nameOf(layout, id)}`, () => scaleCluster(context, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
   };
   const ax = common(pins, (p) => p.pin.anchor[0]);
   const ay = common(pins, (p) => p.pin.anchor[1]);
@@ -65,7 +65,7 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
       const { clamp: _clamp, ...bare } = pin;
       return Object.keys(next).length > 0 ? { ...bare, clamp: next } : bare;
     });
-  const pivotText = pivot && TIE_POINTS.some(([x, y]) => x === pivot[0] && y === pivot[1]) ? pivot.join(",") : null;
+  const pivotText = pivot && ANCHOR_POINTS.some(([x, y]) => x === pivot[0] && y === pivot[1]) ? pivot.join(",") : null;
   return (
     <>
       <Pair>
@@ -115,10 +115,10 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
           bare
           label="Pivot: the point of it that is measured from"
           value={pivotText}
-          options={TIE_POINTS.map((p) => [p.join(","), anchorWord(p)])}
+          options={ANCHOR_POINTS.map((p) => [p.join(","), anchorWord(p)])}
           onChange={(text) => {
             const [x, y] = text.split(",").map(Number);
-            for (const { key } of pins) session.edit(`pivot of ${names}`, (l) => pivotAt({ ...sight, layout: l }, key, [x, y]), true);
+            for (const { key } of pins) session.edit(`pivot of ${names}`, (l) => pivotAt({ ...context, layout: l }, key, [x, y]), true);
           }}
         />
       </div>
@@ -126,13 +126,15 @@ export function PinFields({ sight, keys }: { sight: Sight; keys: readonly string
   );
 }
 
-/** The frame and the point of it that a spot is tied to, or the frame a span runs in. */
-export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
+/** The frame and the point of it that a placeable is tied to, or the frame a span runs in. */
+export function FrameChoice({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, id);
+  const placement = placementIn(context.layout, context.resolved.arrangement, id);
   if (!placement) return null;
-  const name = nameOf(sight.layout, id);
-  const frames = (["safe", "screen", "picture"] as const).filter((f) => f !== "picture" || sight.layout.picture !== undefined || placement.frame === "picture");
+  const name = nameOf(context.layout, id);
+  const frames = (["safe", "screen", "picture"] as const).filter(
+    (f) => f !== "picture" || context.layout.picture !== undefined || placement.frame === "picture",
+  );
   if (placement.kind === "span")
     return (
       <ChoiceField
@@ -140,21 +142,22 @@ export function FrameChoice({ sight, id }: { sight: Sight; id: string }) {
         label="Tied to"
         value={placement.frame}
         options={frames.map((f) => [f, `in ${f}`])}
-        onChange={(frame) => session.edit(`tie ${name}`, () => spanIn(sight, id, frame))}
+        onChange={(frame) => session.edit(`tie ${name}`, () => spanIn(context, id, frame))}
       />
     );
   // A control may also stand in a cluster; going in or out it does not jump.
-  const isControl = spotOf(sight.layout, id)?.kind === "control";
+  const isControl = placeableOf(context.layout, id)?.kind === "control";
   const home = clusterOf(placement);
-  const clusters = isControl ? sight.layout.clusters.map((c) => [`in ${c.id}`, `in ${c.name}`] as const) : [];
+  const clusters = isControl ? context.layout.clusters.map((c) => [`in ${c.id}`, `in ${c.name}`] as const) : [];
   const anchor = anchorWord(placement.anchor);
   const choose = (choice: string) => {
-    if (choice.startsWith("in ")) return session.edit(`put ${name} into ${nameOf(sight.layout, choice.slice(3))}`, () => moveInto(sight, id, choice.slice(3)));
+    if (choice.startsWith("in "))
+      return session.edit(`put ${name} into ${nameOf(context.layout, choice.slice(3))}`, () => moveInto(context, id, choice.slice(3)));
     const frame = choice as "safe" | "screen" | "picture";
-    if (home === null) return session.edit(`tie ${name}`, () => tieTo(sight, id, frame, seenPin(sight, id)!.anchor));
-    return session.edit(`take ${name} out of ${nameOf(sight.layout, home)}`, () => {
-      const out = moveInto(sight, id, null);
-      return out.ok && frame !== "safe" ? tieTo(sightOf(out.value, sight.screen, sight.view), id, frame, [0.5, 0.5]) : out;
+    if (home === null) return session.edit(`tie ${name}`, () => anchorTo(context, id, frame, seenPin(context, id)!.anchor));
+    return session.edit(`take ${name} out of ${nameOf(context.layout, home)}`, () => {
+      const out = moveInto(context, id, null);
+      return out.ok && frame !== "safe" ? anchorTo(editContextOf(out.value, context.screen, context.playerView), id, frame, [0.5, 0.5]) : out;
     });
   };
   return (

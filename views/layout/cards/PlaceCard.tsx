@@ -18,19 +18,19 @@ import {
   Target,
   Ungroup,
 } from "lucide-react";
-import { renameSpot, reorderControls } from "../../../core/editing/edits/controls";
+import { renamePlaceable, reorderControls } from "../../../core/editing/edits/controls";
 import { alignTo, distribute, type Alignment } from "../../../core/editing/align";
 import { kindsFor } from "../../../core/editing/make";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { canSplit } from "../../../core/editing/split";
-import { handBack, ownFields, placementIn, spotBox, spotOf } from "../../../core/editing/spots";
-import { asKind, carryTo } from "../../../core/editing/ties";
-import type { Sight } from "../../../core/editing/placing";
+import { handBack, ownFields, placementIn, placeableBox, placeableOf } from "../../../core/editing/placeables";
+import { asKind, carryTo } from "../../../core/editing/anchors";
+import type { EditContext } from "../../../core/editing/placing";
 import { ChoiceField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
-import { dissolveSelected, gatherSelected, splitSelected, twinSelected } from "../gestures";
+import { dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "../gestures";
 import { KIND_WORD } from "../kinds";
 import { CARRY_MM } from "../useGlassGestures";
 import { FrameChoice, PinFields } from "./PinFields";
@@ -38,13 +38,13 @@ import { SpanFields } from "./SpanFields";
 import { nameOf, namesOf } from "../../shared/names";
 import { wishKind } from "../kindWish";
 
-export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
+export function PlaceCard({ context, keys }: { context: EditContext; keys: readonly string[] }) {
   const session = useSessionActions();
-  const { layout, resolved } = sight;
-  const mm = pxPerMm(sight.screen);
+  const { layout, resolved } = context;
+  const mm = pxPerMm(context.screen);
   const one = keys.length === 1 ? keys[0] : null;
-  const spot = one === null ? null : spotOf(layout, one);
-  const box = spot && spotBox(resolved, spot);
+  const placeable = one === null ? null : placeableOf(layout, one);
+  const box = placeable && placeableBox(resolved, placeable);
   const control = layout.controls.find((c) => c.id === one);
   const named = control ?? layout.clusters.find((c) => c.id === one) ?? layout.keepClear.find((z) => z.id === one);
   const kind = common(keys, (key) => placementIn(layout, resolved.arrangement, key)?.kind);
@@ -54,7 +54,12 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
     <>
       {one !== null && named && (
         <div className={`grid gap-1.5 ${control ? "grid-cols-[1fr_84px]" : ""}`}>
-          <TypedField bare label="Name" value={named.name} onCommit={(name) => session.edit(`rename ${named.name}`, (l) => renameSpot(l, one, name.trim()))} />
+          <TypedField
+            bare
+            label="Name"
+            value={named.name}
+            onCommit={(name) => session.edit(`rename ${named.name}`, (l) => renamePlaceable(l, one, name.trim()))}
+          />
           {control && (
             <ChoiceField
               bare
@@ -66,7 +71,7 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
           )}
         </div>
       )}
-      {one !== null && kind && spot?.kind !== "cluster" && (
+      {one !== null && kind && placeable?.kind !== "cluster" && (
         <div className="grid grid-cols-[76px_1fr] gap-1.5">
           <ChoiceField
             bare
@@ -76,14 +81,14 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
               ["pin", "pinned"],
               ["span", "spans"],
             ]}
-            onChange={(next) => session.edit(`${next} ${nameOf(layout, one)}`, () => asKind(sight, one, next))}
+            onChange={(next) => session.edit(`${next} ${nameOf(layout, one)}`, () => asKind(context, one, next))}
           />
-          <FrameChoice sight={sight} id={one} />
+          <FrameChoice context={context} id={one} />
         </div>
       )}
-      {one !== null && spot?.kind === "cluster" && <FrameChoice sight={sight} id={one} />}
-      {kind === "pin" && <PinFields sight={sight} keys={keys} />}
-      {kind === "span" && one !== null && <SpanFields sight={sight} id={one} />}
+      {one !== null && placeable?.kind === "cluster" && <FrameChoice context={context} id={one} />}
+      {kind === "pin" && <PinFields context={context} keys={keys} />}
+      {kind === "span" && one !== null && <SpanFields context={context} id={one} />}
       {kind === "span" && one === null && <p className="text-muted">Spans: select one to change its edges.</p>}
       {kind === null && <p className="text-muted">Pins and spans together: they can be moved, aligned and spaced.</p>}
       <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
@@ -109,7 +114,7 @@ export function PlaceCard({ sight, keys }: { sight: Sight; keys: readonly string
           </button>
         )}
       </p>
-      <Buttons sight={sight} keys={keys} />
+      <Buttons context={context} keys={keys} />
     </>
   );
 }
@@ -123,10 +128,10 @@ const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
   ["bottom", "Align bottom", <AlignEndHorizontal key="b" size={14} />],
 ];
 
-function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
+function Buttons({ context, keys }: { context: EditContext; keys: readonly string[] }) {
   const session = useSessionActions();
-  const { layout } = sight;
-  const kinds = keys.map((key) => spotOf(layout, key)?.kind);
+  const { layout } = context;
+  const kinds = keys.map((key) => placeableOf(layout, key)?.kind);
   const names = namesOf(layout, keys, "of them");
   const button = (name: string, key: string, icon: ReactNode, run: (() => void) | false) =>
     run !== false && (
@@ -143,19 +148,21 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
   return (
     <div role="group" aria-label="Align, order, more" className="flex flex-wrap gap-x-0.5">
       {ALIGN.map(([to, word, icon]) =>
-        button(keys.length === 1 ? `${word} with the safe frame` : word, "", icon, () => session.edit(`${word.toLowerCase()}`, () => alignTo(sight, keys, to))),
+        button(keys.length === 1 ? `${word} with the safe frame` : word, "", icon, () =>
+          session.edit(`${word.toLowerCase()}`, () => alignTo(context, keys, to)),
+        ),
       )}
       {button(
         "Equal gaps across",
         "",
         <AlignHorizontalSpaceAround size={14} />,
-        keys.length > 2 && (() => session.edit("equal gaps across", () => distribute(sight, keys, "x"))),
+        keys.length > 2 && (() => session.edit("equal gaps across", () => distribute(context, keys, "x"))),
       )}
       {button(
         "Equal gaps down",
         "",
         <AlignVerticalSpaceAround size={14} />,
-        keys.length > 2 && (() => session.edit("equal gaps down", () => distribute(sight, keys, "y"))),
+        keys.length > 2 && (() => session.edit("equal gaps down", () => distribute(context, keys, "y"))),
       )}
       {button(
         "Above",
@@ -174,17 +181,17 @@ function Buttons({ sight, keys }: { sight: Sight; keys: readonly string[] }) {
         "C",
         <Target size={14} />,
         keys.length === 1 &&
-          placementIn(layout, sight.resolved.arrangement, keys[0])?.kind === "pin" &&
-          (() => session.edit(`carry ${names}`, () => carryTo(sight, keys[0], CARRY_MM * pxPerMm(sight.screen)))),
+          placementIn(layout, context.resolved.arrangement, keys[0])?.kind === "pin" &&
+          (() => session.edit(`carry ${names}`, () => carryTo(context, keys[0], CARRY_MM * pxPerMm(context.screen)))),
       )}
-      {button("Second side", "Shift M", <FlipHorizontal2 size={14} />, !kinds.includes("zone") && (() => twinSelected(session, sight, keys)))}
-      {button("Gather into a cluster", "U", <Group size={14} />, keys.length > 1 && (() => gatherSelected(session, sight, keys)))}
-      {button("Dissolve the cluster", "Shift U", <Ungroup size={14} />, kinds.includes("cluster") && (() => dissolveSelected(session, sight, keys)))}
+      {button("Second side", "Shift M", <FlipHorizontal2 size={14} />, !kinds.includes("zone") && (() => mirrorSelected(session, context, keys)))}
+      {button("Gather into a cluster", "U", <Group size={14} />, keys.length > 1 && (() => gatherSelected(session, context, keys)))}
+      {button("Dissolve the cluster", "Shift U", <Ungroup size={14} />, kinds.includes("cluster") && (() => dissolveSelected(session, context, keys)))}
       {button(
         "Split the screen between the two",
         "Shift X",
         <SquareSplitHorizontal size={14} />,
-        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))) && (() => splitSelected(session, sight, keys)),
+        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))) && (() => splitSelected(session, context, keys)),
       )}
     </div>
   );

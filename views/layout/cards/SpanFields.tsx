@@ -1,22 +1,22 @@
 "use client";
 /** The edges of a span: what share of the frame each is tied to, and how far it stands in from there. Of a landing area likewise. */
 import type { LengthUnit } from "../../../core/engine/placement/length";
-import { convertLength, measureOf, type Sight } from "../../../core/editing/placing";
-import { changePlacements, placementIn } from "../../../core/editing/spots";
-import { tieEdge, type Edge } from "../../../core/editing/ties";
+import { convertLength, measureOf, type EditContext } from "../../../core/editing/placing";
+import { changePlacements, placementIn } from "../../../core/editing/placeables";
+import { anchorEdge, type Edge } from "../../../core/editing/anchors";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { nameOf } from "../../shared/names";
 
 const EDGES: readonly Edge[] = ["left", "right", "top", "bottom"];
 
-export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
+export function SpanFields({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();
-  const { arrangement } = sight.resolved;
-  const span = placementIn(sight.layout, arrangement, id);
-  const m = measureOf(sight, id);
+  const { arrangement } = context.resolved;
+  const span = placementIn(context.layout, arrangement, id);
+  const m = measureOf(context, id);
   if (span?.kind !== "span") return null;
-  const name = nameOf(sight.layout, id);
+  const name = nameOf(context.layout, id);
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const fraction = (edge: Edge) => (edge === "left" ? span.from[0] : edge === "top" ? span.from[1] : edge === "right" ? span.to[0] : span.to[1]);
   return (
@@ -31,7 +31,7 @@ export function SpanFields({ sight, id }: { sight: Sight; id: string }) {
             value={fraction(edge) * 100}
             min={0}
             max={100}
-            onChange={(v) => session.edit(`tie the ${edge} edge of ${name}`, (l) => tieEdge({ ...sight, layout: l }, id, edge, v / 100), true)}
+            onChange={(v) => session.edit(`tie the ${edge} edge of ${name}`, (l) => anchorEdge({ ...context, layout: l }, id, edge, v / 100), true)}
             onRefuse={refuse}
           />
           <LengthField

@@ -4,11 +4,11 @@ import { memo } from "react";
 import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
-import { convertLength, ownMeasure, type Sight } from "../../../core/editing/placing";
+import { convertLength, ownMeasure, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/spots";
-import { asKind } from "../../../core/editing/ties";
+import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/placeables";
+import { asKind } from "../../../core/editing/anchors";
 import type { Result } from "../../../core/engine/result";
 import type { Layout } from "../../../core/format/types";
 import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
@@ -19,30 +19,30 @@ import { SpanFields } from "./SpanFields";
 import { namesOf } from "../../shared/names";
 
 interface Props {
-  readonly sight: Sight;
+  readonly context: EditContext;
   readonly controls: readonly Control[];
   /** Where they stand, each, or undefined where it is hidden. */
-  readonly places: readonly (ResolvedControl | undefined)[];
+  readonly placed: readonly (ResolvedControl | undefined)[];
 }
 
 /** A hit area as large as the visual box, said as a size of its own. */
 const AS_ITS_BOX: [string, string] = ["100%w", "100%h"];
 
 export const TouchCard = memo(
-  function TouchCard({ sight, controls, places }: Props) {
+  function TouchCard({ context, controls, placed }: Props) {
     const session = useSessionActions();
-    const { arrangement } = sight.resolved;
-    const mm = pxPerMm(sight.screen);
+    const { arrangement } = context.resolved;
+    const mm = pxPerMm(context.screen);
     const ids = controls.map((c) => c.id);
-    const names = namesOf(sight.layout, ids);
-    const hitOf = (c: Control): Hit => overrideIn(sight.layout, arrangement, c.id)?.hit ?? c.hit;
+    const names = namesOf(context.layout, ids);
+    const hitOf = (c: Control): Hit => overrideIn(context.layout, arrangement, c.id)?.hit ?? c.hit;
     const all = (l: Layout, next: (hit: Hit, id: string) => Partial<Hit>): Result<Layout> =>
       controls.reduce<Result<Layout>>((r, c) => (r.ok ? changeHit(r.value, c.id, next(hitOf(c), c.id), arrangement) : r), { ok: true, value: l });
     const change = (label: string, next: (hit: Hit, id: string) => Partial<Hit>) => session.edit(`${label} of ${names}`, (l) => all(l, next), true);
     const refuse = (text: string) => session.tell({ text, tone: "problem" });
     const unitOf = (length: string, unit: LengthUnit, id: string) => {
-      const at = places[ids.indexOf(id)];
-      return at ? convertLength(length, unit, ownMeasure(sight, at)) : length;
+      const at = placed[ids.indexOf(id)];
+      return at ? convertLength(length, unit, ownMeasure(context, at)) : length;
     };
     const here = (length: string, unit: LengthUnit) => unitOf(length, unit, ids[0]);
     const shift = (i: 0 | 1) => (
@@ -59,11 +59,11 @@ export const TouchCard = memo(
       />
     );
     const one = controls.length === 1 ? controls[0] : null;
-    const at = places[0];
+    const at = placed[0];
     return (
       <>
         <div className="flex gap-2">
-          {one && at && <HitPicture sight={sight} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
+          {one && at && <HitPicture context={context} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
           <div className="grid min-w-0 flex-1 content-start gap-1">
             <Pair>
               <ChoiceField
@@ -141,7 +141,7 @@ export const TouchCard = memo(
             <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : AS_ITS_BOX }))}>
               {hitOf(one).size ? "as its box" : "a size of its own"}
             </button>
-            {overrideIn(sight.layout, arrangement, one.id)?.hit && arrangement !== null && (
+            {overrideIn(context.layout, arrangement, one.id)?.hit && arrangement !== null && (
               <button
                 className="min-h-6 font-sans text-accent underline"
                 onClick={() => session.edit(`hand the hit area of ${one.name} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
@@ -151,23 +151,23 @@ export const TouchCard = memo(
             )}
           </p>
         )}
-        {one?.kind === "stick" && one.feel.origin !== "fixed" && <Landing sight={sight} stick={one} />}
+        {one?.kind === "stick" && one.feel.origin !== "fixed" && <Landing context={context} stick={one} />}
       </>
     );
   },
   (a, b) =>
     a.controls.length === b.controls.length &&
     a.controls.every((c, i) => c.id === b.controls[i].id && c.hit === b.controls[i].hit && c.feel === b.controls[i].feel) &&
-    a.sight.screen === b.sight.screen &&
-    a.sight.view === b.sight.view &&
-    a.sight.layout.arrangements === b.sight.layout.arrangements &&
-    a.places.every(
+    a.context.screen === b.context.screen &&
+    a.context.playerView === b.context.playerView &&
+    a.context.layout.arrangements === b.context.layout.arrangements &&
+    a.placed.every(
       (p, i) =>
-        p?.hit.w === b.places[i]?.hit.w &&
-        p?.hit.h === b.places[i]?.hit.h &&
-        p?.visual.w === b.places[i]?.visual.w &&
-        p?.visual.h === b.places[i]?.visual.h &&
-        sameLanding(p, b.places[i]),
+        p?.hit.w === b.placed[i]?.hit.w &&
+        p?.hit.h === b.placed[i]?.hit.h &&
+        p?.visual.w === b.placed[i]?.visual.w &&
+        p?.visual.h === b.placed[i]?.visual.h &&
+        sameLanding(p, b.placed[i]),
     ),
 );
 
@@ -183,18 +183,18 @@ const halfFor = (left: boolean): PlainPlacement => ({
 });
 
 /** Where a thumb may come down and bring the stick with it. */
-function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kind: "stick" }> }) {
+function Landing({ context, stick }: { context: EditContext; stick: Extract<Control, { kind: "stick" }> }) {
   const session = useSessionActions();
   const key = landingKey(stick.id);
-  const placement = placementIn(sight.layout, sight.resolved.arrangement, key);
-  const at = sight.resolved.controls.find((c) => c.id === stick.id);
+  const placement = placementIn(context.layout, context.resolved.arrangement, key);
+  const at = context.resolved.controls.find((c) => c.id === stick.id);
   if (!placement)
     return (
       <button
         className="push h-6 justify-self-start"
         onClick={() =>
           session.edit(`landing area of ${stick.name}`, (l) =>
-            changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < sight.screen.widthPx / 2) }),
+            changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < context.screen.widthPx / 2) }),
           )
         }
       >
@@ -207,7 +207,7 @@ function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kin
         <span className="caption text-land">landing area</span>
         <span className="flex gap-2 text-[11px]">
           {placement.kind === "pin" && (
-            <button className="underline" onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(sight, key, "span"))}>
+            <button className="underline" onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}>
               let it span
             </button>
           )}
@@ -216,7 +216,7 @@ function Landing({ sight, stick }: { sight: Sight; stick: Extract<Control, { kin
           </button>
         </span>
       </span>
-      {placement.kind === "span" && <SpanFields sight={sight} id={key} />}
+      {placement.kind === "span" && <SpanFields context={context} id={key} />}
     </section>
   );
 }

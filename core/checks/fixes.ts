@@ -1,21 +1,21 @@
 /**
- * Small moves that mend a finding. A move is proposed only where it keeps to the glass: the control stays in the safe frame
+ * Small moves that fix a finding. A move is proposed only where it keeps to the glass: the control stays in the safe frame
  * if it stood there, comes no nearer to another area than is wanted, and covers no keep-clear zone it did not cover.
  */
-import { clearance, isNear } from "../engine/geometry/distance";
+import { clearance, isWithin } from "../engine/geometry/distance";
 import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK, FILED_SLACK, SPARE_MM } from "../engine/geometry/tolerances";
-import { sharedArea } from "../engine/geometry/overlap";
+import { commonArea } from "../engine/geometry/overlap";
 import { changeHit, reorderControls } from "../editing/edits/controls";
 import { formatLength } from "../engine/placement/length";
 import type { Layout } from "../format/types";
-import { convertLength, moveBy, ownMeasure, type Sight } from "../editing/placing";
+import { convertLength, moveBy, ownMeasure, type EditContext } from "../editing/placing";
 import { pxPerMm } from "../engine/placement/screen";
-import { clusterOf, overrideIn, placementIn } from "../editing/spots";
+import { clusterOf, overrideIn, placementIn } from "../editing/placeables";
 import type { Result } from "../engine/result";
-import type { CheckContext, Standing } from "./context";
-import type { Mend, Side } from "./mend";
+import type { CheckContext, PlacedControl } from "./context";
+import type { Fix, Side } from "./fix";
 import { outside } from "./outside";
 
 const WAYS: readonly (readonly [Side, number, number])[] = [
@@ -31,83 +31,83 @@ export function enoughMm(mm: number): number {
   return Math.ceil(mm * 10 - FILED_SLACK) / 10;
 }
 
-/** Makes a mend on the layout, as an edit on the screen in view. */
-export function applyMend(sight: Sight, mend: Mend): Result<Layout> {
-  const mm = pxPerMm(sight.screen);
-  switch (mend.kind) {
+/** Makes a fix on the layout, as an edit on the screen in view. */
+export function applyFix(context: EditContext, fix: Fix): Result<Layout> {
+  const mm = pxPerMm(context.screen);
+  switch (fix.kind) {
     case "move": {
-      const [, dx, dy] = wayOf(mend.side);
-      return moveBy(sight, [mend.id], dx * mend.mm * mm, dy * mend.mm * mm);
+      const [, dx, dy] = wayOf(fix.side);
+      return moveBy(context, [fix.id], dx * fix.mm * mm, dy * fix.mm * mm);
     }
     case "grow": {
-      const at = sight.resolved.controls.find((c) => c.id === mend.id);
-      const control = sight.layout.controls.find((c) => c.id === mend.id);
-      if (!at || !control) return { ok: false, problems: [{ path: mend.id, message: "it is not shown on this screen" }] };
-      const { arrangement } = sight.resolved;
-      const { grow } = overrideIn(sight.layout, arrangement, mend.id)?.hit ?? control.hit;
-      const now = Number.parseFloat(convertLength(grow, "mm", ownMeasure(sight, at)));
-      return changeHit(sight.layout, mend.id, { grow: formatLength(now + mend.mm / at.k, "mm") }, arrangement);
+      const at = context.resolved.controls.find((c) => c.id === fix.id);
+      const control = context.layout.controls.find((c) => c.id === fix.id);
+      if (!at || !control) return { ok: false, problems: [{ path: fix.id, message: "it is not shown on this screen" }] };
+      const { arrangement } = context.resolved;
+      const { grow } = overrideIn(context.layout, arrangement, fix.id)?.hit ?? control.hit;
+      const now = Number.parseFloat(convertLength(grow, "mm", ownMeasure(context, at)));
+      return changeHit(context.layout, fix.id, { grow: formatLength(now + fix.mm / at.k, "mm") }, arrangement);
     }
     case "raise":
-      return reorderControls(sight.layout, [mend.id], "top");
+      return reorderControls(context.layout, [fix.id], "top");
   }
 }
 
-/** The context as it would be after a mend: the same layout and screen, one control elsewhere, larger or on top. */
-export function mendedContext(context: CheckContext, mend: Mend): CheckContext {
-  const standing = context.standing.map((s): Standing => {
-    if (s.control.id !== mend.id) return s;
-    switch (mend.kind) {
+/** The context as it would be after a fix: the same layout and screen, one control elsewhere, larger or on top. */
+export function contextWithFix(context: CheckContext, fix: Fix): CheckContext {
+  const placed = context.placed.map((s): PlacedControl => {
+    if (s.control.id !== fix.id) return s;
+    switch (fix.kind) {
       case "move": {
-        const px = mend.mm * context.mm;
-        const area = shifted(s.area, mend.side, px);
+        const px = fix.mm * context.mm;
+        const area = shifted(s.area, fix.side, px);
         // A landing area is placed by itself: it stays where it is.
         const stays = s.at.landing !== undefined;
-        return { ...s, area: stays ? s.area : area, at: { ...s.at, visual: shifted(s.at.visual, mend.side, px), hit: shifted(s.at.hit, mend.side, px) } };
+        return { ...s, area: stays ? s.area : area, at: { ...s.at, visual: shifted(s.at.visual, fix.side, px), hit: shifted(s.at.hit, fix.side, px) } };
       }
       case "grow": {
-        const hit = grownBy(s.at.hit, mend.mm * context.mm);
+        const hit = grownBy(s.at.hit, fix.mm * context.mm);
         return { ...s, area: s.at.landing ? s.area : hit, at: { ...s.at, hit } };
       }
       case "raise":
-        return { ...s, index: context.standing.length };
+        return { ...s, index: context.placed.length };
     }
   });
-  return { ...context, standing };
+  return { ...context, placed };
 }
 
 const grownBy = (area: Shape, px: number): Shape => ({ ...area, x: area.x - px, y: area.y - px, w: area.w + 2 * px, h: area.h + 2 * px });
 
 /** Only a pin with an extent is moved: a span is tied by its edges, and its place follows from them. */
-function isMovable(s: Standing): boolean {
+function isMovable(s: PlacedControl): boolean {
   return s.control.placement.kind === "pin" && s.at.visual.w > 0 && s.at.visual.h > 0 && s.at.landing === undefined;
 }
 
 /** Brings a control back into a frame, if one move along one axis does so without harm. */
-export function backInto(context: CheckContext, standing: Standing, frame: Box): Mend | null {
-  if (!isMovable(standing)) return null;
-  const { px, side } = outside(standing.at.visual, frame);
+export function backInto(context: CheckContext, placed: PlacedControl, frame: Box): Fix | null {
+  if (!isMovable(placed)) return null;
+  const { px, side } = outside(placed.at.visual, frame);
   const back = { left: "right", right: "left", top: "down", bottom: "up" } as const;
   const mm = enoughMm(px / context.mm + SPARE_MM);
-  if (outside(shifted(standing.at.visual, back[side], mm * context.mm), frame).px > LENGTH_SLACK) return null;
-  return isHarmless(context, standing, back[side], mm * context.mm)
-    ? { kind: "move", id: standing.control.id, side: back[side], mm, leaves: leavesCluster(context, standing, back[side], mm) }
+  if (outside(shifted(placed.at.visual, back[side], mm * context.mm), frame).px > LENGTH_SLACK) return null;
+  return isHarmless(context, placed, back[side], mm * context.mm)
+    ? { kind: "move", id: placed.control.id, side: back[side], mm, leaves: leavesCluster(context, placed, back[side], mm) }
     : null;
 }
 
 /** Grows a hit area by at least so many mm on every side, if that leaves its neighbours alone. */
-export function growBy(context: CheckContext, standing: Standing, least: number): Mend | null {
+export function growBy(context: CheckContext, placed: PlacedControl, least: number): Fix | null {
   const mm = enoughMm(least + SPARE_MM / 2);
   const px = mm * context.mm;
-  const { area } = standing;
+  const { area } = placed;
   const grown = grownBy(area, px);
-  return harmsNeighbours(context, standing, grown) ? null : { kind: "grow", id: standing.control.id, mm };
+  return harmsNeighbours(context, placed, grown) ? null : { kind: "grow", id: placed.control.id, mm };
 }
 
 /** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere, one within the cluster before one out of it; null where there is none. */
-export function setApart(context: CheckContext, a: Standing, b: Standing): Mend | null {
+export function setApart(context: CheckContext, a: PlacedControl, b: PlacedControl): Fix | null {
   const gap = context.layout.limits.minGapMm * context.mm;
-  let best: Extract<Mend, { kind: "move" }> | null = null;
+  let best: Extract<Fix, { kind: "move" }> | null = null;
   for (const [mover, other] of [
     [b, a],
     [a, b],
@@ -122,7 +122,7 @@ export function setApart(context: CheckContext, a: Standing, b: Standing): Mend 
 }
 
 /** Whether a move would take a control farther out of the frame of the cluster it stands in. */
-function leavesCluster(context: CheckContext, { control, at }: Standing, side: Side, mm: number): boolean {
+function leavesCluster(context: CheckContext, { control, at }: PlacedControl, side: Side, mm: number): boolean {
   const home = clusterOf(placementIn(context.layout, context.resolved.arrangement, control.id));
   const frame = home === null ? undefined : context.resolved.clusters[home];
   if (!frame) return false;
@@ -148,7 +148,7 @@ function shiftToClear(mover: Shape, other: Shape, side: Side, gap: number): numb
   return high;
 }
 
-function isHarmless(context: CheckContext, mover: Standing, side: Side, px: number): boolean {
+function isHarmless(context: CheckContext, mover: PlacedControl, side: Side, px: number): boolean {
   const { frames, resolved } = context;
   const visual = shifted(mover.at.visual, side, px);
   const area = shifted(mover.area, side, px);
@@ -156,19 +156,19 @@ function isHarmless(context: CheckContext, mover: Standing, side: Side, px: numb
   if (harmsNeighbours(context, mover, area)) return false;
   return resolved.keepClear.every((zone) => {
     const box: Shape = { shape: "box", x: zone.x, y: zone.y, w: zone.w, h: zone.h };
-    return sharedArea({ ...visual, shape: "box" }, box) <= sharedArea({ ...mover.at.visual, shape: "box" }, box) + LENGTH_SLACK;
+    return commonArea({ ...visual, shape: "box" }, box) <= commonArea({ ...mover.at.visual, shape: "box" }, box) + LENGTH_SLACK;
   });
 }
 
 /** Whether an area, changed, would come nearer to its neighbours than is wanted, or deeper under ground. */
-function harmsNeighbours(context: CheckContext, mover: Standing, area: Shape): boolean {
+function harmsNeighbours(context: CheckContext, mover: PlacedControl, area: Shape): boolean {
   const gap = context.layout.limits.minGapMm * context.mm;
-  const together = (s: Standing) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
-  for (const s of context.standing) {
+  const together = (s: PlacedControl) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
+  for (const s of context.placed) {
     if (s === mover || s.at.sharing !== "own" || !together(s)) continue;
     // Neighbours of the same sort must keep their gap; under ground drawn above it a control may not go deeper.
-    const wanted = s.ground === mover.ground ? gap : s.ground && s.index > mover.index ? 0 : -Infinity;
-    if (wanted === -Infinity || !isNear(area, s.area, gap)) continue;
+    const wanted = s.underlay === mover.underlay ? gap : s.underlay && s.index > mover.index ? 0 : -Infinity;
+    if (wanted === -Infinity || !isWithin(area, s.area, gap)) continue;
     const after = clearance(area, s.area).px;
     if (after < wanted - FILED_SLACK && after < clearance(mover.area, s.area).px - FILED_SLACK) return true;
   }

@@ -4,11 +4,11 @@ import { parseLayout } from "../format/parse";
 import type { Layout } from "../format/types";
 import { sampleLayouts } from "../../samples/samples";
 import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_VIEW } from "../engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import { checkScreen } from "./check";
-import { findSpans, screenAt, type Span, type SpanRange } from "./spans";
+import { findAspectIntervals, screenAt, type AspectIntervals, type AspectRange } from "./aspectIntervals";
 
-const range = (from: number, to: number, insets = 0): SpanRange => ({
+const range = (from: number, to: number, insets = 0): AspectRange => ({
   diagonalInches: 6.1,
   ppi: 420,
   from,
@@ -18,13 +18,13 @@ const range = (from: number, to: number, insets = 0): SpanRange => ({
 const keyOf = (f: { code: string; subjects: readonly string[]; moment: string | null }) => `${f.code} ${f.subjects.join(",")} ${f.moment ?? ""}`;
 
 /** What a sweep in small steps sees: for each finding the runs of aspects at which it holds. Written without anything of the method it checks. */
-function swept(layout: Layout, r: SpanRange, step: number): Map<string, [number, number][]> {
+function swept(layout: Layout, r: AspectRange, step: number): Map<string, [number, number][]> {
   const prepared = prepareLayout(layout);
   const runs = new Map<string, [number, number][]>();
   let before = new Set<string>();
   for (let n = 0; ; n += 1) {
     const aspect = Math.min(r.to, r.from + n * step);
-    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_VIEW, null).map(keyOf));
+    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_PLAYER_VIEW, null).map(keyOf));
     for (const key of now) {
       const list = runs.get(key) ?? [];
       if (before.has(key)) list[list.length - 1][1] = aspect;
@@ -37,7 +37,7 @@ function swept(layout: Layout, r: SpanRange, step: number): Map<string, [number,
 }
 
 /** Both say the same: every run of the sweep of 0.002 or more is in a span, ends within 0.0005 and a step of the sweep; and no span holds where the sweep saw nothing. */
-function agree(spans: readonly Span[], runs: Map<string, [number, number][]>, step: number): void {
+function agree(spans: readonly AspectIntervals[], runs: Map<string, [number, number][]>, step: number): void {
   const slack = 0.0005 + step;
   const byKey = new Map(spans.map((s) => [keyOf(s), s.intervals]));
   for (const [key, list] of runs)
@@ -54,14 +54,14 @@ function agree(spans: readonly Span[], runs: Map<string, [number, number][]>, st
 
 test("the samples agree with a sweep at steps of 0.0002", () => {
   const r = range(1.3, 1.48, 2);
-  for (const layout of [sampleLayouts()[0], sampleLayouts()[2]]) agree(findSpans(layout, r), swept(layout, r, 0.0002), 0.0002);
+  for (const layout of [sampleLayouts()[0], sampleLayouts()[2]]) agree(findAspectIntervals(layout, r), swept(layout, r, 0.0002), 0.0002);
 });
 
 test("layouts made at random agree with a sweep", () => {
   fc.assert(
     fc.property(layoutArbitrary, fc.integer({ min: 60, max: 220 }), (layout, start) => {
       const r = range(start / 100, start / 100 + 0.05, 3);
-      agree(findSpans(layout, r), swept(layout, r, 0.0002), 0.0002);
+      agree(findAspectIntervals(layout, r), swept(layout, r, 0.0002), 0.0002);
     }),
     { numRuns: 8 },
   );
@@ -93,7 +93,7 @@ test("an overlap begins where arithmetic says it does", () => {
   // They overlap by 2 % of their width when the screen is 124 − 0.24 mm wide: W = a·d/√(a²+1).
   const diagonal = 6.1 * 25.4;
   const aspectOf = (width: number) => width / Math.sqrt(diagonal * diagonal - width * width);
-  const span = findSpans(two(), range(0.5, 2)).find((s) => s.code === "touch/overlap")!;
+  const span = findAspectIntervals(two(), range(0.5, 2)).find((s) => s.code === "touch/overlap")!;
   expect(span.intervals).toHaveLength(1);
   expect(span.intervals[0][1]).toBeCloseTo(aspectOf(124 - 0.24), 3);
   expect(span.worst!.value).toBeCloseTo(1, 1);
@@ -102,11 +102,11 @@ test("an overlap begins where arithmetic says it does", () => {
 
 test("an arrangement cuts a span at its end, to the digit", () => {
   const hidden = { arrangements: [{ id: "mid", name: "Mid", when: { aspect: { min: 1, max: 1.1 } }, overrides: { b: { hidden: true } } }] };
-  const span = findSpans(two(hidden), range(0.9, 1.2)).find((s) => s.code === "touch/overlap")!;
+  const span = findAspectIntervals(two(hidden), range(0.9, 1.2)).find((s) => s.code === "touch/overlap")!;
   expect(span.intervals.map(([a, b]) => [a.toFixed(4), b.toFixed(4)])).toEqual([
     ["0.9000", "1.0000"],
     ["1.1000", span.intervals[1][1].toFixed(4)],
   ]);
-  const unserved = findSpans(two(hidden), range(0.9, 1.2)).find((s) => s.code === "bind/unserved")!;
+  const unserved = findAspectIntervals(two(hidden), range(0.9, 1.2)).find((s) => s.code === "bind/unserved")!;
   expect(unserved.intervals).toEqual([[expect.closeTo(1, 6), expect.closeTo(1.1, 6)]]);
 });

@@ -53,7 +53,7 @@ export type WordChoice =
 /** What is taken over of a control: the control, or its look alone for controls of its kind that serve the same. */
 export type ControlChoice = "control" | "look";
 
-export interface TakeOver {
+export interface Adoption {
   readonly words: ReadonlyMap<string, WordChoice>;
   readonly controls: ReadonlyMap<string, ControlChoice>;
   /** Layout units here that one unit there comes to, so that what is taken over keeps its size under the thumb. */
@@ -70,7 +70,7 @@ export interface Mismatch {
 }
 
 /** The wires of the chosen controls that would not go together with the actions they are matched with. */
-export function mismatches(from: Layout, here: Layout, words: TakeOver["words"], ids: readonly string[]): Mismatch[] {
+export function mismatches(from: Layout, here: Layout, words: Adoption["words"], ids: readonly string[]): Mismatch[] {
   const actions = new Map(here.actions.map((a) => [a.name, a]));
   const chosen = new Set(ids);
   return from.controls.flatMap((c) =>
@@ -86,7 +86,7 @@ export function mismatches(from: Layout, here: Layout, words: TakeOver["words"],
 }
 
 /** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are left out. Gives the ids of the controls that were added or changed, and of the clusters that were added. */
-export function takeOver(here: Layout, from: Layout, choice: TakeOver): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
+export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
   if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
   let next = here;
   const fromActions = new Map(from.actions.map((a) => [a.name, a]));

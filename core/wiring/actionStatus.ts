@@ -5,14 +5,14 @@
 import { portFits, serveLacks } from "../engine/input/fits";
 import type { Action, Layout, Serve } from "../format/types";
 import { nearestWord } from "../format/nearest";
-import { deskEnds } from "./desk";
+import { hardwareEnds } from "./hardwareWires";
 
 /** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */
-export type StandKind = "not-read" | "desk-only" | "idle" | "misspelt" | "unserved" | "part" | "touch-only" | "served";
+export type ActionStatusKind = "not-read" | "desk-only" | "idle" | "misspelt" | "unserved" | "part" | "touch-only" | "served";
 
-export interface Stand {
+export interface ActionStatus {
   readonly name: string;
-  readonly kind: StandKind;
+  readonly kind: ActionStatusKind;
   /** The word at the end of its wire. */
   readonly word: string;
   /** Whether something is to be done before a thumb can give it wherever it is wanted. */
@@ -39,12 +39,12 @@ export function gives(serve: Serve, action: Pick<Action, "name" | "kind">): bool
 }
 
 /** How every action of a layout stands, in the layout's order. */
-export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments">): Stand[] {
+export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "moments">): ActionStatus[] {
   const names = new Set(layout.actions.map((a) => a.name));
   const strays = [...new Set(layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)))].filter((word) => !names.has(word));
   const momentName = new Map(layout.moments.map((m) => [m.id, m.name]));
   const known = [...names];
-  return layout.actions.map((action): Stand => {
+  return layout.actions.map((action): ActionStatus => {
     const servers = layout.controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
     const wanted: readonly (string | null)[] = layout.moments.length === 0 ? [null] : action.moments;
     const moments = wanted.map((moment) => ({
@@ -53,24 +53,24 @@ export function standsOf(layout: Pick<Layout, "actions" | "controls" | "moments"
     }));
     const bare = moments.filter((m) => m.by.length === 0).map((m) => m.moment);
     const near = strays.find((word) => nearestWord(word, known) === action.name) ?? null;
-    const desk = deskEnds(action).length > 0;
-    const stand = (kind: StandKind, word: string, toDo = false): Stand => ({ name: action.name, kind, word, toDo, moments, near });
-    if (!action.read) return stand("not-read", "not read");
+    const hardware = hardwareEnds(action).length > 0;
+    const status = (kind: ActionStatusKind, word: string, toDo = false): ActionStatus => ({ name: action.name, kind, word, toDo, moments, near });
+    if (!action.read) return status("not-read", "not read");
     if (action.touch === "never")
       return servers.length > 0
-        ? stand("desk-only", "meant for desks alone, yet served")
-        : desk
-          ? stand("desk-only", "desk only, on purpose")
-          : stand("idle", "desk only, and no key yet");
-    if (wanted.length === 0) return stand("idle", "wanted in no moment");
+        ? status("desk-only", "meant for desks alone, yet served")
+        : hardware
+          ? status("desk-only", "desk only, on purpose")
+          : status("idle", "desk only, and no key yet");
+    if (wanted.length === 0) return status("idle", "wanted in no moment");
     if (bare.length > 0) {
       const all = bare.length === wanted.length;
       const word = all ? "nothing on touch" : `nothing on touch ${bare.map((m) => `in ${momentName.get(m!) ?? m!}`).join(", ")}`;
-      return near === null ? stand(all ? "unserved" : "part", word, true) : stand("misspelt", `${word}; nearly ${near}`, true);
+      return near === null ? status(all ? "unserved" : "part", word, true) : status("misspelt", `${word}; nearly ${near}`, true);
     }
     const most = Math.max(...moments.map((m) => m.by.length));
     const times = most === 1 ? "served" : most === 2 ? "served twice" : `served ${most} times`;
-    return desk ? stand("served", times) : stand("touch-only", `${times}, only on touch`);
+    return hardware ? status("served", times) : status("touch-only", `${times}, only on touch`);
   });
 }
 
@@ -99,7 +99,7 @@ export type ToDo = { readonly kind: "action"; readonly name: string } | { readon
 
 /** All that is left to do, actions first. A control whose word is nearly that of an action told already is not told again. */
 export function leftToDo(layout: Pick<Layout, "actions" | "controls" | "moments">): ToDo[] {
-  const actions = standsOf(layout).filter((s) => s.toDo);
+  const actions = actionStatuses(layout).filter((s) => s.toDo);
   const told = new Set(actions.flatMap((s) => (s.near === null ? [] : [s.name])));
   const controls = new Set(looseEnds(layout).flatMap((e) => (e.near !== null && told.has(e.near) ? [] : [e.control])));
   return [...actions.map((s): ToDo => ({ kind: "action", name: s.name })), ...[...controls].map((id): ToDo => ({ kind: "control", id }))];
@@ -114,9 +114,9 @@ export interface Clash {
 }
 
 /** Every desk end that gives to two actions or more in the same moment; each end once, with the first such moment. */
-export function deskClashes(layout: Pick<Layout, "actions" | "moments">): Clash[] {
+export function hardwareClashes(layout: Pick<Layout, "actions" | "moments">): Clash[] {
   const byEnd = new Map<string, Action[]>();
-  for (const action of layout.actions) for (const end of deskEnds(action)) byEnd.set(end, [...(byEnd.get(end) ?? []), action]);
+  for (const action of layout.actions) for (const end of hardwareEnds(action)) byEnd.set(end, [...(byEnd.get(end) ?? []), action]);
   const moments: readonly (string | null)[] = layout.moments.length === 0 ? [null] : layout.moments.map((m) => m.id);
   return [...byEnd].flatMap(([end, actions]) => {
     for (const moment of moments) {

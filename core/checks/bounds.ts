@@ -1,15 +1,15 @@
 /** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
-import { placementIn } from "../editing/spots";
+import { placementIn } from "../editing/placeables";
 import type { Check, CheckContext } from "./context";
 import { mmText, type Found } from "./finding";
-import { backInto } from "./mends";
-import { mendText } from "./mend";
+import { backInto } from "./fixes";
+import { fixText } from "./fix";
 import { outside } from "./outside";
 
 function* once(context: CheckContext): Iterable<Found> {
-  const { standing, frames, mm, screenName } = context;
-  for (const item of standing) {
+  const { placed, frames, mm, screenName } = context;
+  for (const item of placed) {
     const { control, at } = item;
     const empty = at.visual.w <= 0 || at.visual.h <= 0;
     if (empty && placementIn(context.layout, context.resolved.arrangement, control.id)?.kind === "span")
@@ -28,9 +28,9 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: "blocker",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        mend: () => backInto(context, item, frames.safe) ?? backInto(context, item, frames.screen),
-        text: (say, mend) =>
-          `${say(control.id)} leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${mend ? mendText(mend, say) : "tie it to the nearer edge or make it smaller"}`,
+        fix: () => backInto(context, item, frames.safe) ?? backInto(context, item, frames.screen),
+        text: (say, fix) =>
+          `${say(control.id)} leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${fix ? fixText(fix, say) : "tie it to the nearer edge or make it smaller"}`,
       };
       continue;
     }
@@ -43,12 +43,12 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: "warning",
         subjects: [control.id],
         measure: { value, unit: "mm" },
-        mend: () => backInto(context, item, frames.safe),
-        text: (say, mend) =>
-          `${say(control.id)} leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${mend ? mendText(mend, say) : "tie it to the safe frame"}`,
+        fix: () => backInto(context, item, frames.safe),
+        text: (say, fix) =>
+          `${say(control.id)} leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${fix ? fixText(fix, say) : "tie it to the safe frame"}`,
       };
     }
   }
 }
 
-export const places: Check = { once };
+export const bounds: Check = { once };

@@ -5,8 +5,8 @@
  */
 import { useEffect, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 import type { Session } from "../../session/session";
-import { patchStore, setPatch, type Pull } from "../patch";
-import { joined, meets, targetKey, targetOf, whyNot, type PullStart, type PullTarget } from "../pulls";
+import { sheetStore, setSheetState, type ConnectionDrag } from "../sheetState";
+import { joined, meets, targetKey, targetOf, whyNot, type ConnectionStart, type ConnectionTarget } from "../connections";
 
 /** A press must go this far before it draws, CSS px. */
 const DRAG_PX = 4;
@@ -24,51 +24,51 @@ export interface EndProps {
   onClick(event: MouseEvent<HTMLElement>): void;
 }
 
-export interface Pulling {
+export interface Connecting {
   /** Says what happens where a wire is let go over nothing. */
-  onNowhere(act: (start: PullStart, x: number) => void): void;
+  onNowhere(act: (start: ConnectionStart, x: number) => void): void;
   /** Lets the wire being drawn go; the focus goes back to where it began. */
   letGo(): void;
   /** Makes an element an end from which a wire can be drawn. `onPress`: what a click does instead of beginning one by key. */
-  endProps(start: PullStart, onPress?: () => void): EndProps;
+  endProps(start: ConnectionStart, onPress?: () => void): EndProps;
   /** Keys and clicks of the whole sheet while a wire is led by key. */
   onKeyDown(event: KeyboardEvent<HTMLElement>): void;
   onClickCapture(event: MouseEvent<HTMLElement>): void;
 }
 
 interface Press {
-  readonly start: PullStart;
+  readonly start: ConnectionStart;
   readonly x: number;
   readonly y: number;
   dragged: boolean;
 }
 
 /** `onNowhere`: a wire was let go over nothing, at so many CSS px from the sheet's left. */
-export function usePull(session: Session, onNowhere: (start: PullStart, x: number) => void): Pulling {
+export function useConnectionDrag(session: Session, onNowhere: (start: ConnectionStart, x: number) => void): Connecting {
   // One for as long as the sheet stands, so that a row draws anew only for what changes in it.
-  const [pulling] = useState(() => createPulling(session));
-  useEffect(() => pulling.onNowhere(onNowhere));
+  const [connecting] = useState(() => createConnecting(session));
+  useEffect(() => connecting.onNowhere(onNowhere));
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
-      if (event.key !== "Escape" || patchStore.getState().pull === null) return;
+      if (event.key !== "Escape" || sheetStore.getState().connectionDrag === null) return;
       event.stopPropagation();
       event.preventDefault();
-      pulling.letGo();
+      connecting.letGo();
     };
     window.addEventListener("keydown", onKey, true);
     return () => {
       window.removeEventListener("keydown", onKey, true);
-      setPatch({ pull: null });
+      setSheetState({ connectionDrag: null });
     };
-  }, [pulling]);
-  return pulling;
+  }, [connecting]);
+  return connecting;
 }
 
-function createPulling(session: Session): Pulling {
+function createConnecting(session: Session): Connecting {
   let sheet: HTMLElement | null = null;
   let press: Press | null = null;
   let origin: HTMLElement | null = null;
-  let nowhere: (start: PullStart, x: number) => void = () => {};
+  let nowhere: (start: ConnectionStart, x: number) => void = () => {};
 
   /** Remembers from which end of which sheet a wire is drawn. */
   const take = (element: HTMLElement) => {
@@ -82,29 +82,31 @@ function createPulling(session: Session): Pulling {
   const scrollAtEdge = () => {
     cancelAnimationFrame(scrolling);
     const room = sheet?.parentElement;
-    const { pull } = patchStore.getState();
-    if (!room || !last || pull?.by !== "pointer") return;
+    const { connectionDrag } = sheetStore.getState();
+    if (!room || !last || connectionDrag?.by !== "pointer") return;
     const { top, bottom } = room.getBoundingClientRect();
     const step = last.clientY > bottom - EDGE_PX ? EDGE_STEP_PX : last.clientY < top + EDGE_PX ? -EDGE_STEP_PX : 0;
     const before = room.scrollTop;
     if (step !== 0) room.scrollTop += step;
     if (room.scrollTop === before) return;
-    update(pull, under(last), pointOf(last));
+    update(connectionDrag, under(last), pointOf(last));
     scrolling = requestAnimationFrame(scrollAtEdge);
   };
-  const update = (pull: Pull, over: PullTarget | null, at: Pull["at"]) => {
-    const target = over && meets(pull.start, over) ? over : null;
-    setPatch({ pull: { ...pull, at, over: target, why: target ? whyNot(session.store.getState().layout, pull.start, target) : null } });
+  const update = (connectionDrag: ConnectionDrag, over: ConnectionTarget | null, at: ConnectionDrag["at"]) => {
+    const target = over && meets(connectionDrag.start, over) ? over : null;
+    setSheetState({
+      connectionDrag: { ...connectionDrag, at, over: target, why: target ? whyNot(session.store.getState().layout, connectionDrag.start, target) : null },
+    });
   };
   const stop = (refocus: boolean) => {
-    setPatch({ pull: null });
+    setSheetState({ connectionDrag: null });
     if (refocus) origin?.focus();
   };
   /** Joins the wire with what it is over; refused, it says why. */
-  const join = (pull: Pull): void => {
-    if (!pull.over) return;
-    const { start, over } = pull;
-    stop(pull.by === "key");
+  const join = (connectionDrag: ConnectionDrag): void => {
+    if (!connectionDrag.over) return;
+    const { start, over } = connectionDrag;
+    stop(connectionDrag.by === "key");
     const label = `wire ${wordOf(start)} to ${wordOf(over)}`;
     if (session.edit(label, (l) => joined(l, start, over))) pickJoined(start, over);
   };
@@ -112,13 +114,13 @@ function createPulling(session: Session): Pulling {
     const box = sheet!.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
-  const under = (event: { clientX: number; clientY: number }): PullTarget | null => {
+  const under = (event: { clientX: number; clientY: number }): ConnectionTarget | null => {
     const element = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-target]");
     return element ? targetOf(element.dataset.target!) : null;
   };
 
   /** The ends that a wire from here fits, in the order of the page. */
-  const fitting = (start: PullStart): HTMLElement[] => {
+  const fitting = (start: ConnectionStart): HTMLElement[] => {
     const { layout } = session.store.getState();
     const told = new Set<string>();
     return [...(sheet?.querySelectorAll<HTMLElement>("[data-target]") ?? [])].filter((element) => {
@@ -160,11 +162,11 @@ function createPulling(session: Session): Pulling {
         if (!from?.dragged) return;
         // The click that follows a drag is not one.
         requestAnimationFrame(() => (press = null));
-        const { pull } = patchStore.getState();
-        if (pull?.over) join(pull);
+        const { connectionDrag } = sheetStore.getState();
+        if (connectionDrag?.over) join(connectionDrag);
         else {
           stop(false);
-          if (pull) nowhere(start, pointOf(event).x);
+          if (connectionDrag) nowhere(start, pointOf(event).x);
         }
       },
       onPointerCancel() {
@@ -175,63 +177,67 @@ function createPulling(session: Session): Pulling {
         const dragged = press?.dragged ?? false;
         press = null;
         event.stopPropagation();
-        if (dragged || patchStore.getState().pull) return;
+        if (dragged || sheetStore.getState().connectionDrag) return;
         take(event.currentTarget);
         if (onPress) return onPress();
         const element = event.currentTarget;
         const box = element.getBoundingClientRect();
         const at = pointOf({ clientX: box.left + box.width / 2, clientY: box.top + box.height / 2 });
-        const pull: Pull = { start, by: "key", at, over: null, why: null };
+        const connectionDrag: ConnectionDrag = { start, by: "key", at, over: null, why: null };
         const [first] = fitting(start);
         if (!first) {
           session.tell({ text: `Nothing here fits ${wordOf(start)}.`, tone: "plain" });
           return;
         }
-        setPatch({ pull });
-        lead(first, pull);
+        setSheetState({ connectionDrag });
+        lead(first, connectionDrag);
       },
     }),
     onKeyDown(event) {
-      const { pull } = patchStore.getState();
-      if (pull?.by !== "key") return;
+      const { connectionDrag } = sheetStore.getState();
+      if (connectionDrag?.by !== "key") return;
       if (event.key === "Enter" || event.key === " ") {
         event.preventDefault();
         event.stopPropagation();
-        join(pull);
+        join(connectionDrag);
         return;
       }
       const step = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : event.key === "ArrowUp" || event.key === "ArrowLeft" ? -1 : 0;
       if (step === 0) return;
       event.preventDefault();
       event.stopPropagation();
-      const ends = fitting(pull.start);
-      const now = pull.over ? ends.findIndex((e) => e.dataset.target === targetKey(pull.over!)) : -1;
+      const ends = fitting(connectionDrag.start);
+      const now = connectionDrag.over ? ends.findIndex((e) => e.dataset.target === targetKey(connectionDrag.over!)) : -1;
       const next = ends[(now + step + ends.length) % ends.length];
-      if (next) lead(next, pull);
+      if (next) lead(next, connectionDrag);
     },
     onClickCapture(event) {
-      const { pull } = patchStore.getState();
-      if (pull?.by !== "key") return;
+      const { connectionDrag } = sheetStore.getState();
+      if (connectionDrag?.by !== "key") return;
       const over = under(event);
       event.preventDefault();
       event.stopPropagation();
-      if (over && meets(pull.start, over)) join({ ...pull, over });
+      if (over && meets(connectionDrag.start, over)) join({ ...connectionDrag, over });
       else stop(false);
     },
   };
 
   /** Brings a wire that is led by key to an end. */
-  function lead(element: HTMLElement, pull: Pull): void {
+  function lead(element: HTMLElement, connectionDrag: ConnectionDrag): void {
     element.scrollIntoView({ block: "nearest" });
     element.focus({ preventScroll: true });
     const box = element.getBoundingClientRect();
     const target = targetOf(element.dataset.target!);
-    update(pull, target, pointOf({ clientX: target?.kind === "end" || target?.kind === "action" ? box.right : box.left, clientY: box.top + box.height / 2 }));
+    update(
+      connectionDrag,
+      target,
+      pointOf({ clientX: target?.kind === "end" || target?.kind === "action" ? box.right : box.left, clientY: box.top + box.height / 2 }),
+    );
   }
 }
 
 /** An end of a wire in a word, for the history and for readers. */
-export function wordOf(end: PullStart | PullTarget): string {
+export function wordOf(end: ConnectionStart | ConnectionTarget): string {
   switch (end.kind) {
     case "action":
       return end.name;
@@ -245,7 +251,7 @@ export function wordOf(end: PullStart | PullTarget): string {
 }
 
 /** After a wire is drawn its action is picked: its whole chain shows. */
-function pickJoined(start: PullStart, over: PullTarget): void {
+function pickJoined(start: ConnectionStart, over: ConnectionTarget): void {
   const name = start.kind === "action" ? start.name : over.kind === "action" ? over.name : null;
-  if (name !== null) setPatch({ pick: { kind: "action", name } });
+  if (name !== null) setSheetState({ pick: { kind: "action", name } });
 }

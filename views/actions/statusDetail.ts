@@ -1,15 +1,15 @@
 /** How an action stands, moment by moment, in a line. */
 import type { Moment } from "../../core/format/types";
-import type { Stand } from "../../core/wiring/states";
+import type { ActionStatus } from "../../core/wiring/actionStatus";
 
 /** `Under way: helm; Alongside: nothing`; moments served alike are told together. Without moments what serves it, or the word alone. */
-export function standDetail(stand: Stand, moments: readonly Moment[]): string {
+export function statusDetail(status: ActionStatus, moments: readonly Moment[]): string {
   const nameOf = (id: string) => moments.find((m) => m.id === id)?.name ?? id;
   const alike = new Map<string, string[]>();
-  for (const { moment, by } of stand.moments) {
+  for (const { moment, by } of status.moments) {
     const what = by.length > 0 ? by.join(", ") : "nothing";
     alike.set(what, [...(alike.get(what) ?? []), moment === null ? "" : nameOf(moment)]);
   }
   const told = [...alike].map(([what, names]) => (names[0] === "" ? what : `${names.join(", ")}: ${what}`)).join("; ");
-  return told === "" || told === "nothing" ? stand.word : told;
+  return told === "" || told === "nothing" ? status.word : told;
 }

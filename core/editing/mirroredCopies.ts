@@ -4,41 +4,41 @@ import { checked } from "./edits/check";
 import type { Cluster, Control, Layout, Pin } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorControl, mirrorPlacement } from "./mirror";
-import { moveBy, sightOf, type Sight } from "./placing";
-import { clusterOf, spotBox, spotOf } from "./spots";
+import { moveBy, editContextOf, type EditContext } from "./placing";
+import { clusterOf, placeableBox, placeableOf } from "./placeables";
 
 /** Makes the twins of controls and clusters (a cluster with all in it). Gives the layout and the keys of the twins; a control in a chosen cluster comes with the cluster, once. */
-export function makeTwins(sight: Sight, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
-  let { layout } = sight;
+export function makeMirroredCopies(context: EditContext, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
+  let { layout } = context;
   const made: string[] = [];
   for (const key of keys) {
-    const spot = spotOf(layout, key);
-    if (!spot) return refused(key, "nothing on the glass has this id");
-    const box = spotBox(sight.resolved, spot);
-    const side = box && box.x + box.w / 2 > sight.screen.widthPx / 2 ? "left" : "right";
-    if (spot.kind === "cluster") {
+    const placeable = placeableOf(layout, key);
+    if (!placeable) return refused(key, "nothing on the glass has this id");
+    const box = placeableBox(context.resolved, placeable);
+    const side = box && box.x + box.w / 2 > context.screen.widthPx / 2 ? "left" : "right";
+    if (placeable.kind === "cluster") {
       const cluster = layout.clusters.find((c) => c.id === key)!;
       const name = freeName(layout, `${bare(cluster.name)}, ${side}`);
-      const twin: Cluster = { id: freeId(layout, `${bareId(key)}-${side}`), name, placement: mirrorPlacement(cluster.placement) };
-      layout = { ...layout, clusters: [...layout.clusters, twin] };
+      const mirroredBox: Cluster = { id: freeId(layout, `${bareId(key)}-${side}`), name, placement: mirrorPlacement(cluster.placement) };
+      layout = { ...layout, clusters: [...layout.clusters, mirroredBox] };
       for (const child of layout.controls.filter((c) => clusterOf(c.placement) === key)) {
-        const grown = withTwin(layout, { ...child, placement: { ...(child.placement as Pin), frame: { cluster: twin.id } } } as Control, side);
+        const grown = withMirroredCopy(layout, { ...child, placement: { ...(child.placement as Pin), frame: { cluster: mirroredBox.id } } } as Control, side);
         if (!grown.ok) return grown;
         layout = grown.value;
       }
-      made.push(twin.id);
-    } else if (spot.kind === "control") {
+      made.push(mirroredBox.id);
+    } else if (placeable.kind === "control") {
       const control = layout.controls.find((c) => c.id === key)!;
       const home = clusterOf(control.placement);
       if (home !== null && keys.includes(home)) continue;
-      const grown = withTwin(layout, control, side);
+      const grown = withMirroredCopy(layout, control, side);
       if (!grown.ok) return grown;
       layout = grown.value;
       made.push(layout.controls[layout.controls.length - 1].id);
     }
   }
   if (made.length === 0) return refused("second side", "choose a control or a cluster");
-  const result = checked(sight.layout, layout);
+  const result = checked(context.layout, layout);
   return result.ok ? ok({ layout: result.value, keys: made }) : result;
 }
 
@@ -46,7 +46,7 @@ const SIDE = /, (?:left|right)(?: \d+)?$/;
 const bare = (name: string) => name.replace(SIDE, "").slice(0, 70);
 const bareId = (id: string) => id.replace(/-(?:left|right)(?:-\d+)?$/, "");
 
-function withTwin(layout: Layout, control: Control, side: string): Result<Layout> {
+function withMirroredCopy(layout: Layout, control: Control, side: string): Result<Layout> {
   const copied = duplicateControls(layout, [{ ...control, id: `${bareId(control.id)}-${side}`, serves: [] } as Control], mirrorControl);
   if (!copied.ok) return copied;
   const id = copied.value.ids[0];
@@ -58,8 +58,8 @@ function withTwin(layout: Layout, control: Control, side: string): Result<Layout
 const SET_OFF_U = 24;
 
 /** Copies controls, clusters (with all in them) and zones, set off toward the middle of the screen in view. Gives the layout and the keys of the copies. */
-export function makeCopies(sight: Sight, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
-  let { layout } = sight;
+export function makeCopies(context: EditContext, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
+  let { layout } = context;
   const made: string[] = [];
   const copyControl = (control: Control) => {
     const copied = duplicateControls(layout, [control]);
@@ -68,22 +68,22 @@ export function makeCopies(sight: Sight, keys: readonly string[]): Result<{ layo
     return ok(copied.value.ids[0]);
   };
   for (const key of keys) {
-    const spot = spotOf(layout, key);
-    if (spot?.kind === "cluster") {
+    const placeable = placeableOf(layout, key);
+    if (placeable?.kind === "cluster") {
       const cluster = layout.clusters.find((c) => c.id === key)!;
       const id = freeId(layout, key.replace(/-\d+$/, ""));
       layout = { ...layout, clusters: [...layout.clusters, { ...cluster, id, name: freeName(layout, cluster.name.replace(/ \d+$/, "")) }] };
-      for (const child of sight.layout.controls.filter((c) => clusterOf(c.placement) === key)) {
+      for (const child of context.layout.controls.filter((c) => clusterOf(c.placement) === key)) {
         const copied = copyControl({ ...child, placement: { ...(child.placement as Pin), frame: { cluster: id } } } as Control);
         if (!copied.ok) return copied;
       }
       made.push(id);
-    } else if (spot?.kind === "zone") {
+    } else if (placeable?.kind === "zone") {
       const zone = layout.keepClear.find((z) => z.id === key)!;
       const id = freeId(layout, key.replace(/-\d+$/, ""));
       layout = { ...layout, keepClear: [...layout.keepClear, { ...zone, id, name: freeName(layout, zone.name.replace(/ \d+$/, "")) }] };
       made.push(id);
-    } else if (spot?.kind === "control") {
+    } else if (placeable?.kind === "control") {
       const control = layout.controls.find((c) => c.id === key)!;
       const home = clusterOf(control.placement);
       if (home !== null && keys.includes(home)) continue;
@@ -92,20 +92,25 @@ export function makeCopies(sight: Sight, keys: readonly string[]): Result<{ layo
       made.push(copied.value);
     }
   }
-  const result = checked(sight.layout, layout);
-  return result.ok ? ok({ layout: setOff(sight, result.value, made), keys: made }) : result;
+  const result = checked(context.layout, layout);
+  return result.ok ? ok({ layout: setOff(context, result.value, made), keys: made }) : result;
 }
 
-/** The layout with some spots set off a little toward the middle of the screen in view, so that they can be seen beside what they are copies of. */
-export function setOff(sight: Pick<Sight, "screen" | "view">, layout: Layout, keys: readonly string[]): Layout {
-  const now = sightOf(layout, sight.screen, { ...sight.view, moment: null });
+/** The layout with some placeables set off a little toward the middle of the screen in view, so that they can be seen beside what they are copies of. */
+export function setOff(context: Pick<EditContext, "screen" | "playerView">, layout: Layout, keys: readonly string[]): Layout {
+  const now = editContextOf(layout, context.screen, { ...context.playerView, moment: null });
   const step = SET_OFF_U * now.resolved.scale;
   const inward = (at: number, room: number) => (at > room / 2 ? -step : step);
   let moved = layout;
   for (const key of keys) {
-    const box = spotBox(now.resolved, spotOf(moved, key)!);
+    const box = placeableBox(now.resolved, placeableOf(moved, key)!);
     if (!box) continue;
-    const there = moveBy({ ...now, layout: moved }, [key], inward(box.x + box.w / 2, sight.screen.widthPx), inward(box.y + box.h / 2, sight.screen.heightPx));
+    const there = moveBy(
+      { ...now, layout: moved },
+      [key],
+      inward(box.x + box.w / 2, context.screen.widthPx),
+      inward(box.y + box.h / 2, context.screen.heightPx),
+    );
     if (there.ok) moved = there.value;
   }
   return moved;

@@ -11,22 +11,22 @@ export type KeySource = Action["keys"][number];
 export type MouseSource = Action["mouse"][number];
 export type PadSource = Action["pad"][number];
 /** Which list of an action a desk source stands in. */
-export type DeskList = "keys" | "mouse" | "pad";
-export type DeskSource = KeySource | MouseSource | PadSource;
+export type HardwareList = "keys" | "mouse" | "pad";
+export type HardwareSource = KeySource | MouseSource | PadSource;
 
 /** One desk source of an action: where it stands, and the end it hangs on. */
-export interface DeskWire {
+export interface HardwareWire {
   readonly action: string;
-  readonly list: DeskList;
+  readonly list: HardwareList;
   readonly index: number;
-  readonly source: DeskSource;
+  readonly source: HardwareSource;
   readonly end: string;
 }
 
 /** What an end gives: true/false (a pad button from half its way on), one number, two, or a movement. */
-export type DeskGives = "press" | "number" | "vector" | "motion";
+export type HardwareGives = "press" | "number" | "vector" | "motion";
 
-export function deskGives(source: DeskSource): DeskGives {
+export function hardwareGives(source: HardwareSource): HardwareGives {
   if ("move" in source) return "motion";
   if ("axis" in source) return "number";
   if ("stick" in source) return "vector";
@@ -34,7 +34,7 @@ export function deskGives(source: DeskSource): DeskGives {
 }
 
 /** The text of the end a source hangs on: `key KeyW`, `mouse 2`, `mouse move`, `pad button 0`, `pad axis 1`, `pad stick left`. */
-export function deskEnd(list: DeskList, source: DeskSource): string {
+export function hardwareEnd(list: HardwareList, source: HardwareSource): string {
   if ("code" in source) return `key ${source.code}`;
   if ("move" in source) return "mouse move";
   if ("axis" in source) return `pad axis ${source.axis}`;
@@ -43,7 +43,7 @@ export function deskEnd(list: DeskList, source: DeskSource): string {
 }
 
 /** The list and a bare source of an end's text; null for a text that is none. */
-export function sourceOfEnd(end: string): { readonly list: DeskList; readonly source: DeskSource } | null {
+export function sourceOfEnd(end: string): { readonly list: HardwareList; readonly source: HardwareSource } | null {
   const key = /^key (.+)$/.exec(end);
   if (key) return { list: "keys", source: { code: key[1] } };
   if (end === "mouse move") return { list: "mouse", source: { move: true, scale: 1 } };
@@ -57,15 +57,23 @@ export function sourceOfEnd(end: string): { readonly list: DeskList; readonly so
 }
 
 /** The desk sources of an action: keys, then mouse, then pad. */
-export function deskWires(action: Action): DeskWire[] {
-  const of = (list: DeskList) =>
-    (action[list] as readonly DeskSource[]).map((source, index): DeskWire => ({ action: action.name, list, index, source, end: deskEnd(list, source) }));
+export function hardwareWires(action: Action): HardwareWire[] {
+  const of = (list: HardwareList) =>
+    (action[list] as readonly HardwareSource[]).map((source, index): HardwareWire => ({
+      action: action.name,
+      list,
+      index,
+      source,
+      end: hardwareEnd(list, source),
+    }));
   return [...of("keys"), ...of("mouse"), ...of("pad")];
 }
 
 /** The ends an action hangs on, each once. */
-export function deskEnds(action: Action): string[] {
-  return [...new Set((["keys", "mouse", "pad"] as const).flatMap((list) => (action[list] as readonly DeskSource[]).map((source) => deskEnd(list, source))))];
+export function hardwareEnds(action: Action): string[] {
+  return [
+    ...new Set((["keys", "mouse", "pad"] as const).flatMap((list) => (action[list] as readonly HardwareSource[]).map((source) => hardwareEnd(list, source)))),
+  ];
 }
 
 const KIND_FITS: Readonly<Record<ActionKind, string>> = {
@@ -74,7 +82,7 @@ const KIND_FITS: Readonly<Record<ActionKind, string>> = {
   vector: "keys for its directions, or a pad stick",
   motion: "the mouse's movement, or a pad stick",
 };
-const GIVES_WORD: Readonly<Record<DeskGives, string>> = {
+const GIVES_WORD: Readonly<Record<HardwareGives, string>> = {
   press: "gives true or false",
   number: "gives one number",
   vector: "gives x and y",
@@ -82,8 +90,8 @@ const GIVES_WORD: Readonly<Record<DeskGives, string>> = {
 };
 
 /** Why an end cannot give to an action of a kind, and what would fit; null where it can (the table of model.md, desk inputs). */
-export function deskWhyNot(source: DeskSource, kind: ActionKind): string | null {
-  const gives = deskGives(source);
+export function hardwareWhyNot(source: HardwareSource, kind: ActionKind): string | null {
+  const gives = hardwareGives(source);
   const fits =
     gives === "press"
       ? kind !== "motion"
@@ -96,8 +104,8 @@ export function deskWhyNot(source: DeskSource, kind: ActionKind): string | null 
 }
 
 /** What a source still lacks to give anything to an action of a kind it fits; null where nothing. */
-export function deskLacks(source: DeskSource, kind: ActionKind): string | null {
-  if (deskGives(source) !== "press") return null;
+export function hardwareLacks(source: HardwareSource, kind: ActionKind): string | null {
+  if (hardwareGives(source) !== "press") return null;
   const value = "value" in source ? source.value : undefined;
   if (kind === "vector" && !Array.isArray(value)) return "needs a value [x,y]";
   if (kind === "axis" && Array.isArray(value)) return "needs one number as its value";
@@ -139,7 +147,7 @@ export function firstValue(action: Action, end: string): Value | undefined {
     return usual[0] + usual[1];
   }
   if (action.kind === "axis") return 1;
-  const wires = deskWires(action);
+  const wires = hardwareWires(action);
   const given = new Set(wires.map((w) => JSON.stringify("value" in w.source ? (w.source.value ?? 1) : null)));
   return choices.find((c) => !given.has(JSON.stringify(c))) ?? choices[0];
 }
@@ -150,10 +158,10 @@ export function plugIn(layout: Layout, name: string, end: string, gives?: number
   if (!action) return refused("actions", `there is no action \`${name}\``);
   const made = sourceOfEnd(end);
   if (!made) return refused("actions", `"${end}" is no key, mouse or pad input`);
-  const why = deskWhyNot(made.source, action.kind);
+  const why = hardwareWhyNot(made.source, action.kind);
   if (why !== null) return refused("", `${end} cannot give to \`${name}\`: ${why}`);
-  if (deskWires(action).some((w) => w.end === end)) return refused("", `${end} already gives to \`${name}\``);
-  const value = deskGives(made.source) === "press" ? (gives ?? firstValue(action, end)) : undefined;
+  if (hardwareWires(action).some((w) => w.end === end)) return refused("", `${end} already gives to \`${name}\``);
+  const value = hardwareGives(made.source) === "press" ? (gives ?? firstValue(action, end)) : undefined;
   // A pad stick toward a motion gives units a second: one a second would be felt as nothing.
   const source =
     value !== undefined ? { ...made.source, value } : "stick" in made.source && action.kind === "motion" ? { ...made.source, scale: 120 } : made.source;
@@ -161,18 +169,18 @@ export function plugIn(layout: Layout, name: string, end: string, gives?: number
 }
 
 /** Takes one desk source out of an action. */
-export function unplug(layout: Layout, name: string, list: DeskList, index: number): Result<Layout> {
+export function unplug(layout: Layout, name: string, list: HardwareList, index: number): Result<Layout> {
   return withSources(layout, name, list, (sources) => sources.filter((_, i) => i !== index));
 }
 
 /** Changes fields of one desk source: value, scale, inner, outer. */
-export function changeDesk(layout: Layout, { action, list, index }: Pick<DeskWire, "action" | "list" | "index">, change: object): Result<Layout> {
+export function changeHardware(layout: Layout, { action, list, index }: Pick<HardwareWire, "action" | "list" | "index">, change: object): Result<Layout> {
   return withSources(layout, action, list, (sources) => sources.map((s, i) => (i === index ? { ...s, ...change } : s)));
 }
 
-function withSources(layout: Layout, name: string, list: DeskList, change: (sources: readonly DeskSource[]) => DeskSource[]): Result<Layout> {
+function withSources(layout: Layout, name: string, list: HardwareList, change: (sources: readonly HardwareSource[]) => HardwareSource[]): Result<Layout> {
   return checked(layout, {
     ...layout,
-    actions: layout.actions.map((a) => (a.name === name ? ({ ...a, [list]: change(a[list] as readonly DeskSource[]) } as Action) : a)),
+    actions: layout.actions.map((a) => (a.name === name ? ({ ...a, [list]: change(a[list] as readonly HardwareSource[]) } as Action) : a)),
   });
 }

@@ -3,7 +3,7 @@ import type { Action, Control, KeepClear, Layout } from "../format/types";
 import type { Found } from "./finding";
 import { bindingFaults } from "./bindingFaults";
 
-export interface CheckPlan {
+export interface LayoutIndex {
   readonly controls: ReadonlyMap<string, Control>;
   readonly zones: ReadonlyMap<string, KeepClear>;
   readonly actions: ReadonlyMap<string, Action>;
@@ -16,15 +16,15 @@ export interface CheckPlan {
 }
 
 /** Kept by the identity of the layout, which never changes in place; what is kept can always be worked out again. */
-const plans = new WeakMap<Layout, CheckPlan>();
+const indexes = new WeakMap<Layout, LayoutIndex>();
 
-export function planFor(layout: Layout): CheckPlan {
-  let plan = plans.get(layout);
-  if (!plan) plans.set(layout, (plan = makePlan(layout)));
-  return plan;
+export function layoutIndexOf(layout: Layout): LayoutIndex {
+  let layoutIndex = indexes.get(layout);
+  if (!layoutIndex) indexes.set(layout, (layoutIndex = makeLayoutIndex(layout)));
+  return layoutIndex;
 }
 
-function makePlan(layout: Layout): CheckPlan {
+function makeLayoutIndex(layout: Layout): LayoutIndex {
   const servers = new Map<string, Set<string>>();
   for (const control of layout.controls)
     for (const serve of control.serves) {

@@ -3,11 +3,11 @@ import type { Layout } from "../format/types";
 import { readLayout } from "../format/parse";
 import { writeLayout } from "../format/write";
 import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_VIEW, resolve } from "../engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve } from "../engine/placement/resolve";
 import { unitPx } from "../engine/placement/scale";
 import type { Result } from "../engine/result";
 import { addMoment, moveMoment, onlyIn, removeMoment } from "../editing/edits/moments";
-import { matchWords, mismatches, takeOver, type TakeOver, type WordChoice } from "./takeOver";
+import { matchWords, mismatches, adopt, type Adoption, type WordChoice } from "./adopt";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -68,7 +68,7 @@ const here = (): Layout =>
     },
   );
 const words = (entries: Record<string, WordChoice>) => new Map(Object.entries(entries));
-const choice = (entries: Record<string, WordChoice>, controls: Record<string, "control" | "look">): TakeOver => ({
+const choice = (entries: Record<string, WordChoice>, controls: Record<string, "control" | "look">): Adoption => ({
   words: words(entries),
   controls: new Map(Object.entries(controls)),
   unitRatio: 2,
@@ -92,7 +92,7 @@ test("controls come over with cluster, picture, moments and size, and what they 
     { steer: { kind: "means", action: "helm" }, tow_line: { kind: "means", action: "towline" }, salute: { kind: "new" } },
     { wheel: "control", bell: "control", gun: "control" },
   );
-  const { layout, ids } = get(takeOver(here(), from, all));
+  const { layout, ids } = get(adopt(here(), from, all));
   expect(ids).toEqual(["wheel-2", "bell", "gun"]);
   const byId = (id: string) => layout.controls.find((c) => c.id === id)!;
   expect(byId("wheel-2")).toMatchObject({ name: "Wheel 2", serves: [{ port: "vector", action: "helm" }], look: { art: { rest: "brass" } } });
@@ -103,8 +103,8 @@ test("controls come over with cluster, picture, moments and size, and what they 
   expect(readLayout(writeLayout(layout)).ok).toBe(true);
   // A unit there is worth two here: every control keeps its size on a screen, with the ratio of the two scales.
   const ratio = unitPx(from.scale, from.reference, STAGE) / unitPx(here().scale, here().reference, STAGE);
-  const same = get(takeOver(here(), from, { ...all, unitRatio: ratio })).layout;
-  const size = (l: Layout, id: string) => resolve(prepareLayout(l), STAGE, PLAIN_VIEW).controls.find((c) => c.id === id)!.visual.w;
+  const same = get(adopt(here(), from, { ...all, unitRatio: ratio })).layout;
+  const size = (l: Layout, id: string) => resolve(prepareLayout(l), STAGE, PLAIN_PLAYER_VIEW).controls.find((c) => c.id === id)!.visual.w;
   expect(size(same, "wheel-2")).toBeCloseTo(size(from, "wheel"), 3);
   expect(size(same, "bell")).toBeCloseTo(size(from, "bell"), 3);
 });
@@ -115,22 +115,22 @@ test("what does not go together is said, and its wire stays behind", () => {
   expect(mismatches(from, here(), wrong.words, ["wheel", "gun"])).toEqual([
     { control: "wheel", word: "steer", why: expect.stringContaining("the vector port gives x and y") },
   ]);
-  const { layout } = get(takeOver(here(), from, wrong));
+  const { layout } = get(adopt(here(), from, wrong));
   expect(layout.controls.slice(1).map((c) => c.serves)).toEqual([[], []]);
   expect(layout.actions).toEqual(here().actions);
 });
 
 test("a look alone goes onto the controls of its kind that serve the same; label and all else stay", () => {
   const looks = choice({ steer: { kind: "means", action: "helm" } }, { wheel: "look" });
-  const { layout, ids } = get(takeOver(here(), there(), looks));
+  const { layout, ids } = get(adopt(here(), there(), looks));
   expect(ids).toEqual(["wheel"]);
   const { look, ...rest } = layout.controls[0];
   const { look: _old, ...before } = here().controls[0];
   expect(look).toMatchObject({ label: "Own", art: { rest: "brass" } });
   expect(rest).toEqual(before);
-  const nobody = takeOver(here(), there(), choice({}, { wheel: "look" }));
+  const nobody = adopt(here(), there(), choice({}, { wheel: "look" }));
   expect(nobody.ok).toBe(false);
-  expect(takeOver(here(), there(), choice({}, {})).ok).toBe(false);
+  expect(adopt(here(), there(), choice({}, {})).ok).toBe(false);
 });
 
 test("moments: ordered anew everywhere; removed with what becomes of what belonged to them alone", () => {

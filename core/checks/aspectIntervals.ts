@@ -12,12 +12,12 @@ import { LENGTH_SLACK, BORDER_ASPECT, HALF_OPEN_ASPECT } from "../engine/geometr
 import type { Layout, Screen } from "../format/types";
 import { prepareLayout } from "../engine/placement/prepare";
 import { plainScreen } from "../engine/placement/screen";
-import { PLAIN_VIEW, type View } from "../engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import { checkScreen } from "./check";
 import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Measure, type Severity } from "./finding";
 
 /** What stays while the aspect runs. */
-export interface SpanRange {
+export interface AspectRange {
   readonly diagonalInches: number;
   readonly ppi: number;
   readonly from: number;
@@ -26,7 +26,7 @@ export interface SpanRange {
 }
 
 /** A finding over aspects: closed intervals in order, the gravest severity in them, the worst measure and where it stands. */
-export interface Span {
+export interface AspectIntervals {
   readonly code: FindingCode;
   readonly subjects: readonly string[];
   readonly moment: string | null;
@@ -39,7 +39,7 @@ export interface Span {
 const STEP = 0.0019;
 
 /** The screen of an aspect; not rounded to whole px. */
-export function screenAt(range: Omit<SpanRange, "from" | "to">, aspect: number): Screen {
+export function screenAt(range: Omit<AspectRange, "from" | "to">, aspect: number): Screen {
   const heightPx = (range.diagonalInches * range.ppi) / Math.sqrt(aspect * aspect + 1);
   const mm = range.ppi / 25.4;
   const { left, top, right, bottom } = range.insetsMm;
@@ -60,9 +60,9 @@ interface Gathered {
 const keyOf = (f: Finding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?? ""}`;
 
 /** The findings of a layout over a range of aspects, in the order of findings. */
-export function findSpans(layout: Layout, range: SpanRange, view: View = PLAIN_VIEW): Span[] {
+export function findAspectIntervals(layout: Layout, range: AspectRange, playerView: PlayerView = PLAIN_PLAYER_VIEW): AspectIntervals[] {
   const prepared = prepareLayout(layout);
-  const lookAt = (aspect: number): Look => new Map(checkScreen(prepared, screenAt(range, aspect), view, null).map((f) => [keyOf(f), f]));
+  const lookAt = (aspect: number): Look => new Map(checkScreen(prepared, screenAt(range, aspect), playerView, null).map((f) => [keyOf(f), f]));
   const gathered = new Map<string, Gathered>();
   const see = (look: Look, aspect: number) => {
     for (const [key, f] of look) note(gathered, key, f, aspect);
@@ -90,11 +90,11 @@ export function findSpans(layout: Layout, range: SpanRange, view: View = PLAIN_V
     }
     for (const [key, start] of open) gathered.get(key)!.intervals.push([start, to]);
   }
-  return [...gathered.values()].map(toSpan).sort(bySpanOrder);
+  return [...gathered.values()].map(toAspectIntervals).sort(inFindingOrder);
 }
 
 /** The range cut where arrangements begin and end, a hair to each side, for they are half-open. */
-function pieces(layout: Layout, range: SpanRange): [number, number][] {
+function pieces(layout: Layout, range: AspectRange): [number, number][] {
   const cuts = new Set<number>();
   const shortSide = (aspect: number) => (range.diagonalInches * 25.4 * Math.min(1, aspect)) / Math.sqrt(aspect * aspect + 1);
   for (const { when } of layout.arrangements) {
@@ -159,7 +159,7 @@ function note(gathered: Map<string, Gathered>, key: string, f: Finding<FindingCo
 }
 
 /** Intervals that meet at the end of an arrangement are one. */
-function toSpan({ first, severity, intervals, worst }: Gathered): Span {
+function toAspectIntervals({ first, severity, intervals, worst }: Gathered): AspectIntervals {
   const joined: [number, number][] = [];
   for (const [from, to] of intervals) {
     const last = joined[joined.length - 1];
@@ -169,7 +169,7 @@ function toSpan({ first, severity, intervals, worst }: Gathered): Span {
   return { code: first.code, subjects: first.subjects, moment: first.moment, severity, intervals: joined, worst };
 }
 
-function bySpanOrder(a: Span, b: Span): number {
+function inFindingOrder(a: AspectIntervals, b: AspectIntervals): number {
   return (
     SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
     FINDING_CODES.indexOf(a.code) - FINDING_CODES.indexOf(b.code) ||

@@ -2,39 +2,39 @@ import fc from "fast-check";
 import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { parseLayout } from "../format/parse";
 import type { Layout, Screen } from "../format/types";
-import { sightOf } from "../editing/placing";
+import { editContextOf } from "../editing/placing";
 import { plainScreen } from "../engine/placement/screen";
 import { sampleLayouts } from "../../samples/samples";
 import { catalogueFor } from "./catalogue";
 import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_VIEW } from "../engine/placement/resolve";
-import { checkLayout, checkScreen, mendsOn } from "./check";
+import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
+import { checkLayout, checkScreen, fixesOn } from "./check";
 import { SEVERITIES, type Finding } from "./finding";
 import { sayIds } from "./say";
-import { applyMend } from "./mends";
-import { mendText } from "./mend";
+import { applyFix } from "./fixes";
+import { fixText } from "./fix";
 
 const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;
 
-/** Applies each mend that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
-function tryMends(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
-  const before = checkScreen(prepareLayout(layout), screen, PLAIN_VIEW, null);
-  const mends = mendsOn(layout, screen);
-  for (const { code, subjects, mend } of mends) {
-    kinds.add(mend.kind);
-    const mended = applyMend(sightOf(layout, screen), mend);
-    if (!mended.ok) throw new Error(`${mendText(mend, sayIds)}: ${JSON.stringify(mended.problems)}`);
-    const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_VIEW, null);
+/** Applies each fix that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
+function tryFixes(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
+  const before = checkScreen(prepareLayout(layout), screen, PLAIN_PLAYER_VIEW, null);
+  const fixes = fixesOn(layout, screen);
+  for (const { code, subjects, fix } of fixes) {
+    kinds.add(fix.kind);
+    const mended = applyFix(editContextOf(layout, screen), fix);
+    if (!mended.ok) throw new Error(`${fixText(fix, sayIds)}: ${JSON.stringify(mended.problems)}`);
+    const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_PLAYER_VIEW, null);
     const own = before.find((f) => name(f) === name({ code, subjects }))!;
     expect(after.map(name)).not.toContain(name(own));
     for (const f of after) {
       const was = before.find((b) => name(b) === name(f) && b.moment === f.moment) ?? before.find((b) => name(b) === name(f));
       if (gravity(f) >= gravity(own))
-        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${mendText(mend, sayIds)}`).toContain("stood");
+        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${fixText(fix, sayIds)}`).toContain("stood");
     }
   }
-  return mends.length;
+  return fixes.length;
 }
 
 const screen = plainScreen("Bench", 1000, 500, 254);
@@ -63,20 +63,20 @@ test("an overlap proposes the shortest harmless move, and it mends", () => {
   const layout = layoutOf(button("a", 200, 300), button("b", 280, 300));
   const [finding] = checkLayout(layout, screen);
   expect(finding.text).toMatch(/overlap by 10 % on Bench; move `b` 3\.1 mm right$/);
-  expect(tryMends(layout, screen)).toBe(1);
-  expect(mendText(mendsOn(layout, screen)[0].mend, sayIds)).toBe("move `b` 3.1 mm right");
+  expect(tryFixes(layout, screen)).toBe(1);
+  expect(fixText(fixesOn(layout, screen)[0].fix, sayIds)).toBe("move `b` 3.1 mm right");
 });
 
 test("with a neighbour in the way the move goes another way", () => {
   const layout = layoutOf(button("a", 200, 300), button("b", 280, 300), button("c", 395, 300));
   const overlap = checkLayout(layout, screen).find((f) => f.code === "touch/overlap")!;
   expect(overlap.text).toMatch(/move `a` 3\.1 mm left$/);
-  tryMends(layout, screen);
+  tryFixes(layout, screen);
 });
 
 test("off the screen, too small: what is proposed is enough", () => {
-  expect(tryMends(layoutOf(button("a", 20, 300)), screen)).toBe(1);
-  expect(tryMends(layoutOf(button("a", 200, 300, 61)), screen)).toBe(1);
+  expect(tryFixes(layoutOf(button("a", 20, 300)), screen)).toBe(1);
+  expect(tryFixes(layoutOf(button("a", 200, 300, 61)), screen)).toBe(1);
 });
 
 test("every mend offered for the first draft mends, on every fourth screen", () => {
@@ -84,14 +84,14 @@ test("every mend offered for the first draft mends, on every fourth screen", () 
   const kinds = new Set<string>();
   const count = catalogueFor("landscape")
     .filter((_, i) => i % 4 === 0)
-    .reduce((sum, on) => sum + tryMends(draft, on, kinds), 0);
+    .reduce((sum, on) => sum + tryFixes(draft, on, kinds), 0);
   expect(count).toBeGreaterThan(10);
   expect([...kinds].sort()).toEqual(["grow", "move", "raise"]);
 });
 
 test("every mend offered for any layout mends", () => {
   fc.assert(
-    fc.property(layoutArbitrary, screenArbitrary, (layout, on) => void tryMends(layout, on)),
+    fc.property(layoutArbitrary, screenArbitrary, (layout, on) => void tryFixes(layout, on)),
     { numRuns: 20 },
   );
 });

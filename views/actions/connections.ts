@@ -1,32 +1,32 @@
 /** Drawing wires: from which end to which, why two do not go together, and the edit that joins two that do. */
 import type { Action, Control, Layout, Port, Serve } from "../../core/format/types";
 import { refused, type Result } from "../../core/engine/result";
-import { deskWhyNot, deskWires, plugIn, sourceOfEnd } from "../../core/wiring/desk";
+import { hardwareWhyNot, hardwareWires, plugIn, sourceOfEnd } from "../../core/wiring/hardwareWires";
 import { controlWhyNot, joinPort, leadServe, portsOf, portWhyNot } from "../../core/wiring/serves";
 import { portFits } from "../../core/engine/input/fits";
 import { fittingServe } from "../../core/editing/make";
 
 /** Where a wire is drawn from. `serve`: a wire that leads nowhere yet, taken by its loose end. */
-export type PullStart =
-  | { readonly kind: "action"; readonly name: string; readonly side: "desk" | "touch" }
+export type ConnectionStart =
+  | { readonly kind: "action"; readonly name: string; readonly side: "hardware" | "touch" }
   | { readonly kind: "port"; readonly id: string; readonly port: Port | null }
   | { readonly kind: "serve"; readonly id: string; readonly index: number }
   | { readonly kind: "end"; readonly end: string };
 
 /** Where it is drawn to. A control without a port takes the wire by the port that fits best. */
-export type PullTarget =
+export type ConnectionTarget =
   | { readonly kind: "action"; readonly name: string }
   | { readonly kind: "port"; readonly id: string; readonly port: Port | null }
   | { readonly kind: "end"; readonly end: string };
 
 /** A text that tells a target from all others; it stands in the page as `data-target`. */
-export function targetKey(target: PullTarget): string {
+export function targetKey(target: ConnectionTarget): string {
   if (target.kind === "action") return `action ${target.name}`;
   return target.kind === "end" ? `end ${target.end}` : `port ${target.id} ${target.port ?? ""}`;
 }
 
 /** The target a text tells; null for a text that tells none. */
-export function targetOf(key: string): PullTarget | null {
+export function targetOf(key: string): ConnectionTarget | null {
   const [, kind, rest] = /^(action|end|port) (.*)$/.exec(key) ?? [];
   if (kind === "action") return { kind: "action", name: rest };
   if (kind === "end") return { kind: "end", end: rest };
@@ -36,22 +36,22 @@ export function targetOf(key: string): PullTarget | null {
 }
 
 /** Whether targets of a sort may take a wire from a start at all: a wire runs between an action and something else. */
-export function meets(start: PullStart, target: PullTarget): boolean {
+export function meets(start: ConnectionStart, target: ConnectionTarget): boolean {
   if (start.kind !== "action") return target.kind === "action";
   return start.side === "touch" ? target.kind === "port" : target.kind === "end";
 }
 
 /** Why a wire cannot run so; null where it can. */
-export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: PullStart, target: PullTarget): string | null {
+export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: ConnectionStart, target: ConnectionTarget): string | null {
   if (!meets(start, target)) return "a wire runs from an action to a control, or to a key, mouse or pad input";
   const name = start.kind === "action" ? start.name : target.kind === "action" ? target.name : "";
   const action = layout.actions.find((a) => a.name === name);
   if (!action) return `there is no action \`${name}\``;
   const end = start.kind === "end" ? start.end : target.kind === "end" ? target.end : null;
   if (end !== null) {
-    if (deskWires(action).some((w) => w.end === end)) return `it already gives to \`${name}\``;
+    if (hardwareWires(action).some((w) => w.end === end)) return `it already gives to \`${name}\``;
     const made = sourceOfEnd(end);
-    return made ? deskWhyNot(made.source, action.kind) : "it is no key, mouse or pad input";
+    return made ? hardwareWhyNot(made.source, action.kind) : "it is no key, mouse or pad input";
   }
   const far = start.kind === "action" ? target : start;
   if (far.kind === "serve") {
@@ -80,7 +80,7 @@ export function bestPort(control: Control, action: Action): Port | null {
 }
 
 /** Joins two ends. Refused with the reason where they do not go together. */
-export function joined(layout: Layout, start: PullStart, target: PullTarget): Result<Layout> {
+export function joined(layout: Layout, start: ConnectionStart, target: ConnectionTarget): Result<Layout> {
   const why = whyNot(layout, start, target);
   if (why !== null) return refused("", why);
   const name = start.kind === "action" ? start.name : target.kind === "action" ? target.name : "";

@@ -2,8 +2,8 @@
 /** What the patch sheet alone remembers: what is picked, searched for and folded, the wire being drawn, whether an input is listened for. Nothing of it is in the file. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
-import type { DeskList } from "../../core/wiring/desk";
-import type { PullStart, PullTarget } from "./pulls";
+import type { HardwareList } from "../../core/wiring/hardwareWires";
+import type { ConnectionStart, ConnectionTarget } from "./connections";
 
 /** What is picked on the sheet. A wire is told by its far end: a control's serve, or an action's desk source. */
 export type Picked =
@@ -11,19 +11,19 @@ export type Picked =
   | { readonly kind: "control"; readonly id: string }
   | { readonly kind: "end"; readonly end: string }
   | { readonly kind: "serve"; readonly id: string; readonly index: number }
-  | { readonly kind: "desk"; readonly action: string; readonly list: DeskList; readonly index: number };
+  | { readonly kind: "hardware"; readonly action: string; readonly list: HardwareList; readonly index: number };
 
 /** A wire being drawn. `over`: the end under the pointer or the focus; `why`: why that one does not fit, or null. */
-export interface Pull {
-  readonly start: PullStart;
+export interface ConnectionDrag {
+  readonly start: ConnectionStart;
   /** By pointer it follows the pointer (CSS px of the sheet); by key the ends are walked along. */
   readonly by: "pointer" | "key";
   readonly at: { readonly x: number; readonly y: number };
-  readonly over: PullTarget | null;
+  readonly over: ConnectionTarget | null;
   readonly why: string | null;
 }
 
-export interface Patch {
+export interface SheetState {
   /** The layout it is about, by its id; null before any. */
   readonly of: string | null;
   readonly form: "sheet" | "table";
@@ -32,15 +32,15 @@ export interface Patch {
   /** Only actions wanted in this moment; null: all. */
   readonly moment: string | null;
   /** Only actions that stand so. */
-  readonly only: "all" | "left" | "served" | "desk" | "unread";
+  readonly only: "all" | "left" | "served" | "hardware" | "unread";
   readonly grouped: boolean;
   readonly folded: ReadonlySet<string>;
-  readonly pull: Pull | null;
+  readonly connectionDrag: ConnectionDrag | null;
   /** The action for which a key, mouse or pad input is listened for. */
   readonly listening: string | null;
 }
 
-const START: Patch = {
+const START: SheetState = {
   of: null,
   form: "sheet",
   pick: null,
@@ -49,21 +49,21 @@ const START: Patch = {
   only: "all",
   grouped: false,
   folded: new Set(),
-  pull: null,
+  connectionDrag: null,
   listening: null,
 };
-export const patchStore = createStore<Patch>(() => START);
-export const usePatch = <T>(select: (patch: Patch) => T): T => useStore(patchStore, select);
-export const setPatch = (change: Partial<Patch>): void => patchStore.setState(change);
+export const sheetStore = createStore<SheetState>(() => START);
+export const useSheetState = <T>(select: (patch: SheetState) => T): T => useStore(sheetStore, select);
+export const setSheetState = (change: Partial<SheetState>): void => sheetStore.setState(change);
 /** Another layout has been opened: back to how a sheet begins. The form stays as it was chosen. Of the same layout all stays. */
-export function openPatch(of: string): void {
-  const { of: before, form } = patchStore.getState();
-  if (before !== of) patchStore.setState({ ...START, of, form }, true);
+export function openSheet(of: string): void {
+  const { of: before, form } = sheetStore.getState();
+  if (before !== of) sheetStore.setState({ ...START, of, form }, true);
 }
 
 /** Folds a group, or unfolds it. */
 export function toggleFold(key: string): void {
-  const folded = new Set(patchStore.getState().folded);
+  const folded = new Set(sheetStore.getState().folded);
   if (!folded.delete(key)) folded.add(key);
-  setPatch({ folded });
+  setSheetState({ folded });
 }

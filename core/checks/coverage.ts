@@ -1,10 +1,10 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
-import { sharedArea } from "../engine/geometry/overlap";
+import { commonArea } from "../engine/geometry/overlap";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/union";
 import type { Check, MomentContext } from "./context";
-import { shareText, type Found } from "./finding";
+import { partText, type Found } from "./finding";
 
 const MIN_COVERED = 0.01;
 const MAX_GAP = 0.02;
@@ -15,14 +15,14 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
   for (const { control, at } of solid)
     for (const { zone, at: box } of zones) {
       const whole = box.w * box.h;
-      const share = whole > 0 ? sharedArea(boxOf(at.visual), boxOf(box)) / whole : 0;
-      if (share >= MIN_COVERED - LENGTH_SLACK)
+      const part = whole > 0 ? commonArea(boxOf(at.visual), boxOf(box)) / whole : 0;
+      if (part >= MIN_COVERED - LENGTH_SLACK)
         yield {
           code: "view/covered",
           severity: "warning",
           subjects: [control.id, zone.id],
-          measure: { value: share, unit: "share" },
-          text: (say) => `${say(control.id)} covers ${shareText(share)} of ${say(zone.id)} on ${screenName}; keep it clear`,
+          measure: { value: part, unit: "share" },
+          text: (say) => `${say(control.id)} covers ${partText(part)} of ${say(zone.id)} on ${screenName}; keep it clear`,
         };
     }
   const screen = boxOf(frames.screen);
@@ -38,10 +38,10 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
       severity: "warning",
       subjects: [],
       measure: { value: cover, unit: "share" },
-      text: () => `the controls cover ${shareText(cover)} of ${screenName}, ${shareText(layout.limits.maxCover)} at most are wanted; make them smaller`,
+      text: () => `the controls cover ${partText(cover)} of ${screenName}, ${partText(layout.limits.maxCover)} at most are wanted; make them smaller`,
     };
   const safe = boxOf(frames.safe);
-  if (shown.filter((s) => s.ground).length < 2 || safe.w * safe.h <= 0) return;
+  if (shown.filter((s) => s.underlay).length < 2 || safe.w * safe.h <= 0) return;
   const gap =
     1 -
     coveredArea(
@@ -55,8 +55,8 @@ function* inMoment({ layout, shown, zones, frames, screenName }: MomentContext):
       severity: "note",
       subjects: [],
       measure: { value: gap, unit: "share" },
-      text: () => `${shareText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
+      text: () => `${partText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
     };
 }
 
-export const sights: Check = { inMoment };
+export const coverage: Check = { inMoment };

@@ -11,9 +11,9 @@ import { checked } from "./edits/check";
 import type { Arrangement, Control, Layout, Override, Pin, Placement, PlainPlacement } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
 
-export type SpotKind = "control" | "cluster" | "zone" | "landing";
-export interface Spot {
-  readonly kind: SpotKind;
+export type PlaceableKind = "control" | "cluster" | "zone" | "landing";
+export interface Placeable {
+  readonly kind: PlaceableKind;
   /** The id of the control, cluster or zone; of a landing area that of its stick. */
   readonly id: string;
 }
@@ -22,8 +22,8 @@ const LANDING = "/landing";
 /** The key of a stick's landing area. */
 export const landingKey = (id: string): string => `${id}${LANDING}`;
 
-/** What a key stands for in a layout; null where nothing has it. A stick has a landing spot only when it has a landing area. */
-export function spotOf(layout: Layout, key: string): Spot | null {
+/** What a key stands for in a layout; null where nothing has it. A stick has a landing placeable only when it has a landing area. */
+export function placeableOf(layout: Layout, key: string): Placeable | null {
   if (key.endsWith(LANDING)) {
     const id = key.slice(0, -LANDING.length);
     const stick = layout.controls.find((c) => c.id === id);
@@ -35,17 +35,17 @@ export function spotOf(layout: Layout, key: string): Spot | null {
   return layout.keepClear.some((z) => z.id === key) ? { kind: "zone", id: key } : null;
 }
 
-/** Where a spot stands on a resolved screen, px; null where it is hidden there. */
-export function spotBox(resolved: Resolved, spot: Spot): Box | null {
-  switch (spot.kind) {
+/** Where a placeable stands on a resolved screen, px; null where it is hidden there. */
+export function placeableBox(resolved: Resolved, placeable: Placeable): Box | null {
+  switch (placeable.kind) {
     case "control":
-      return resolved.controls.find((c) => c.id === spot.id)?.visual ?? null;
+      return resolved.controls.find((c) => c.id === placeable.id)?.visual ?? null;
     case "landing":
-      return resolved.controls.find((c) => c.id === spot.id)?.landing ?? null;
+      return resolved.controls.find((c) => c.id === placeable.id)?.landing ?? null;
     case "cluster":
-      return resolved.clusters[spot.id] ?? null;
+      return resolved.clusters[placeable.id] ?? null;
     case "zone":
-      return resolved.keepClear.find((z) => z.id === spot.id) ?? null;
+      return resolved.keepClear.find((z) => z.id === placeable.id) ?? null;
   }
 }
 
@@ -54,28 +54,28 @@ export function overrideIn(layout: Layout, arrangement: string | null, id: strin
   return arrangement === null ? undefined : layout.arrangements.find((a) => a.id === arrangement)?.overrides[id];
 }
 
-/** The placement of a spot in the base. */
-function basePlacement(layout: Layout, spot: Spot): Placement | null {
-  switch (spot.kind) {
+/** The placement of a placeable in the base. */
+function basePlacement(layout: Layout, placeable: Placeable): Placement | null {
+  switch (placeable.kind) {
     case "control":
-      return layout.controls.find((c) => c.id === spot.id)?.placement ?? null;
+      return layout.controls.find((c) => c.id === placeable.id)?.placement ?? null;
     case "cluster":
-      return layout.clusters.find((c) => c.id === spot.id)?.placement ?? null;
+      return layout.clusters.find((c) => c.id === placeable.id)?.placement ?? null;
     case "zone":
-      return layout.keepClear.find((z) => z.id === spot.id)?.placement ?? null;
+      return layout.keepClear.find((z) => z.id === placeable.id)?.placement ?? null;
     case "landing": {
-      const stick = layout.controls.find((c) => c.id === spot.id);
+      const stick = layout.controls.find((c) => c.id === placeable.id);
       return (stick?.kind === "stick" && stick.feel.landing) || null;
     }
   }
 }
 
-/** The placement that holds for a spot under an arrangement (null: the base): the arrangement's, or the base's. */
+/** The placement that holds for a placeable under an arrangement (null: the base): the arrangement's, or the base's. */
 export function placementIn(layout: Layout, arrangement: string | null, key: string): Placement | null {
-  const spot = spotOf(layout, key);
-  if (!spot) return null;
-  const override = overrideIn(layout, arrangement, spot.id);
-  return (spot.kind === "landing" ? override?.landing : override?.placement) ?? basePlacement(layout, spot);
+  const placeable = placeableOf(layout, key);
+  if (!placeable) return null;
+  const override = overrideIn(layout, arrangement, placeable.id);
+  return (placeable.kind === "landing" ? override?.landing : override?.placement) ?? basePlacement(layout, placeable);
 }
 
 /** The layout with an arrangement's override for an id changed; one that says nothing any more is taken out. Not checked yet. */
@@ -91,31 +91,33 @@ export function putOverride(layout: Layout, arrangement: string, id: string, cha
 }
 
 /** Writes a placement where it belongs: into the arrangement's override, or without an arrangement into the base. Not checked yet. */
-export function putPlacement(layout: Layout, arrangement: string | null, spot: Spot, placement: Placement): Layout {
+export function putPlacement(layout: Layout, arrangement: string | null, placeable: Placeable, placement: Placement): Layout {
   if (arrangement !== null)
-    return putOverride(layout, arrangement, spot.id, (o) => (spot.kind === "landing" ? { ...o, landing: placement as PlainPlacement } : { ...o, placement }));
-  switch (spot.kind) {
+    return putOverride(layout, arrangement, placeable.id, (o) =>
+      placeable.kind === "landing" ? { ...o, landing: placement as PlainPlacement } : { ...o, placement },
+    );
+  switch (placeable.kind) {
     case "control":
-      return { ...layout, controls: layout.controls.map((c) => (c.id === spot.id ? ({ ...c, placement } as Control) : c)) };
+      return { ...layout, controls: layout.controls.map((c) => (c.id === placeable.id ? ({ ...c, placement } as Control) : c)) };
     case "cluster":
-      return { ...layout, clusters: layout.clusters.map((c) => (c.id === spot.id ? { ...c, placement: placement as Pin & { frame: "safe" } } : c)) };
+      return { ...layout, clusters: layout.clusters.map((c) => (c.id === placeable.id ? { ...c, placement: placement as Pin & { frame: "safe" } } : c)) };
     case "zone":
-      return { ...layout, keepClear: layout.keepClear.map((z) => (z.id === spot.id ? { ...z, placement: placement as PlainPlacement } : z)) };
+      return { ...layout, keepClear: layout.keepClear.map((z) => (z.id === placeable.id ? { ...z, placement: placement as PlainPlacement } : z)) };
     case "landing":
       return {
         ...layout,
         controls: layout.controls.map((c) =>
-          c.id === spot.id && c.kind === "stick" ? { ...c, feel: { ...c.feel, landing: placement as PlainPlacement } } : c,
+          c.id === placeable.id && c.kind === "stick" ? { ...c, feel: { ...c.feel, landing: placement as PlainPlacement } } : c,
         ),
       };
   }
 }
 
-/** The layout with another placement for a spot, written where it belongs on a screen of that arrangement. */
+/** The layout with another placement for a placeable, written where it belongs on a screen of that arrangement. */
 export function withPlacement(layout: Layout, arrangement: string | null, key: string, placement: Placement): Result<Layout> {
-  const spot = spotOf(layout, key);
-  if (!spot) return refused(key, "nothing on the glass has this id");
-  return checked(layout, putPlacement(layout, arrangement, spot, placement));
+  const placeable = placeableOf(layout, key);
+  if (!placeable) return refused(key, "nothing on the glass has this id");
+  return checked(layout, putPlacement(layout, arrangement, placeable, placement));
 }
 
 /** What an arrangement has of its own for an id: the words of its fields, empty where all is the base's. */
@@ -159,7 +161,7 @@ export function clusterOf(placement: Placement | null): string | null {
   return placement?.kind === "pin" && typeof placement.frame === "object" ? placement.frame.cluster : null;
 }
 
-/** Changes the placements of several spots of one kind, each by the same rule, where they belong on a screen of that arrangement; of another kind they stay. */
+/** Changes the placements of several placeables of one kind, each by the same rule, where they belong on a screen of that arrangement; of another kind they stay. */
 export function changePlacements<K extends Placement["kind"]>(
   layout: Layout,
   { keys, arrangement }: { readonly keys: readonly string[]; readonly arrangement: string | null },
@@ -168,10 +170,10 @@ export function changePlacements<K extends Placement["kind"]>(
 ): Result<Layout> {
   let next = layout;
   for (const key of keys) {
-    const spot = spotOf(layout, key);
+    const placeable = placeableOf(layout, key);
     const placement = placementIn(layout, arrangement, key);
-    if (!spot || !placement) return refused(key, "nothing on the glass has this id");
-    if (placement.kind === kind) next = putPlacement(next, arrangement, spot, change(placement as Extract<Placement, { kind: K }>, key));
+    if (!placeable || !placement) return refused(key, "nothing on the glass has this id");
+    if (placement.kind === kind) next = putPlacement(next, arrangement, placeable, change(placement as Extract<Placement, { kind: K }>, key));
   }
   return checked(layout, next);
 }

@@ -4,25 +4,25 @@ import { X } from "lucide-react";
 import { memo } from "react";
 
 import type { Action, Layout } from "../../core/format/types";
-import { deskWires, type DeskWire } from "../../core/wiring/desk";
-import { deskSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
-import type { Stand } from "../../core/wiring/states";
+import { hardwareWires, type HardwareWire } from "../../core/wiring/hardwareWires";
+import { hardwareSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
+import type { ActionStatus } from "../../core/wiring/actionStatus";
 import { TypedField } from "../../ui/Typed";
 import { useSessionActions } from "../session/context";
 import { KindField } from "./cards/KindField";
 import { ServeChoice } from "./cards/ServeChoice";
 import { directionWord, endTitle, endWord, type KeyLetters } from "./keys";
-import { setPatch, usePatch } from "./patch";
+import { setSheetState, useSheetState } from "./sheetState";
 import { ListenAnchor } from "./sheet/Listen";
-import { STAND_MARK, standClass } from "./sheet/SheetAction";
+import { STATUS_MARK, statusClass } from "./sheet/SheetAction";
 import { renamed } from "./renamed";
-import { standDetail } from "./standDetail";
+import { statusDetail } from "./statusDetail";
 import type { SheetData } from "./useSheet";
 import { nameOf } from "../shared/names";
-import { takeWireOff, unplugTold } from "./takeOff";
+import { removeWire, unplugTold } from "./removeWire";
 
-export function PatchTable({ data }: { data: SheetData }) {
-  const { seen, stands, layout, letters, loose } = data;
+export function ActionTable({ data }: { data: SheetData }) {
+  const { seen, statuses, layout, letters, loose } = data;
   const strays = loose.filter(
     (e) => e.index === null || !layout.actions.some((a) => a.name === layout.controls.find((c) => c.id === e.control)?.serves[e.index!]?.action),
   );
@@ -41,7 +41,7 @@ export function PatchTable({ data }: { data: SheetData }) {
         </thead>
         <tbody>
           {seen.map((action) => (
-            <TableRow key={action.name} action={action} stand={stands.get(action.name)!} layout={layout} letters={letters} />
+            <TableRow key={action.name} action={action} status={statuses.get(action.name)!} layout={layout} letters={letters} />
           ))}
         </tbody>
       </table>
@@ -51,7 +51,9 @@ export function PatchTable({ data }: { data: SheetData }) {
             <li key={`${e.control} ${e.index}`}>
               <button
                 className="text-left text-blocker"
-                onClick={() => setPatch({ pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })}
+                onClick={() =>
+                  setSheetState({ pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })
+                }
               >
                 ■ {layout.controls.find((c) => c.id === e.control)?.name}: {e.word}
               </button>
@@ -63,12 +65,12 @@ export function PatchTable({ data }: { data: SheetData }) {
   );
 }
 
-const TableRow = memo(function TableRow({ action, stand, layout, letters }: { action: Action; stand: Stand; layout: Layout; letters: KeyLetters }) {
+const TableRow = memo(function TableRow({ action, status, layout, letters }: { action: Action; status: ActionStatus; layout: Layout; letters: KeyLetters }) {
   const session = useSessionActions();
-  const picked = usePatch((p) => p.pick?.kind === "action" && p.pick.name === action.name);
+  const picked = useSheetState((p) => p.pick?.kind === "action" && p.pick.name === action.name);
   const { name } = action;
-  const inputs = deskWires(action);
-  const pick = () => setPatch({ pick: { kind: "action", name } });
+  const inputs = hardwareWires(action);
+  const pick = () => setSheetState({ pick: { kind: "action", name } });
   return (
     <tr
       className={`border-b border-rule align-top ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`}
@@ -83,11 +85,11 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
       <td className="w-[150px] px-2 py-1">
         <KindField bare action={action} />
       </td>
-      <td className={`px-2 py-1.5 text-[12px] ${standClass(stand)}`}>
-        {STAND_MARK(stand)}
-        {stand.word}
+      <td className={`px-2 py-1.5 text-[12px] ${statusClass(status)}`}>
+        {STATUS_MARK(status)}
+        {status.word}
         {layout.moments.length > 0 && action.read && action.touch === "wanted" && (
-          <span className="caption block max-w-[200px]">{standDetail(stand, layout.moments)}</span>
+          <span className="caption block max-w-[200px]">{statusDetail(status, layout.moments)}</span>
         )}
       </td>
       <td className="px-2 py-1">
@@ -96,8 +98,8 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
             <Chip
               key={`${w.list} ${w.index}`}
               word={`${endWord(w.end, letters)}${signOf(w, action.kind)}`}
-              title={`${endTitle(w.end, letters)}, gives ${deskSourceGives(w, action.kind)}`}
-              onPick={() => setPatch({ pick: { kind: "desk", action: name, list: w.list, index: w.index } })}
+              title={`${endTitle(w.end, letters)}, gives ${hardwareSourceGives(w, action.kind)}`}
+              onPick={() => setSheetState({ pick: { kind: "hardware", action: name, list: w.list, index: w.index } })}
               remove={`Take ${endWord(w.end, letters)} away from ${name}`}
               onRemove={() => unplugTold(session, name, w.list, w.index)}
             />
@@ -106,7 +108,7 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
             <button
               className="h-6 rounded-sm border border-dashed border-edge px-1.5 text-[11px] text-muted"
               aria-label={`Bind a key, mouse or pad input to ${name}`}
-              onClick={() => setPatch({ listening: name })}
+              onClick={() => setSheetState({ listening: name })}
             >
               + input
             </button>
@@ -122,9 +124,9 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
                     key={`${w.control} ${w.index}`}
                     word={`${nameOf(layout, w.control)} ${w.serve.port}`}
                     title={serveGives(w.serve, action.kind)}
-                    onPick={() => setPatch({ pick: { kind: "serve", id: w.control, index: w.index } })}
+                    onPick={() => setSheetState({ pick: { kind: "serve", id: w.control, index: w.index } })}
                     remove={`Take the wire from ${nameOf(layout, w.control)} ${w.serve.port} to ${name} off`}
-                    onRemove={() => takeWireOff(session, w.control, w.index)}
+                    onRemove={() => removeWire(session, w.control, w.index)}
                   />,
                 ]
               : [],
@@ -137,7 +139,7 @@ const TableRow = memo(function TableRow({ action, stand, layout, letters }: { ac
 });
 
 /** What a key or button gives toward an axis or a vector, in a sign after its word. */
-function signOf({ source }: DeskWire, kind: Action["kind"]): string {
+function signOf({ source }: HardwareWire, kind: Action["kind"]): string {
   return (kind === "vector" || kind === "axis") && ("code" in source || "button" in source) ? ` ${directionWord(source.value)}` : "";
 }
 

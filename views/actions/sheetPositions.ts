@@ -5,9 +5,9 @@
  * need; a control stands as near to the first action it serves as those above it let it.
  */
 import type { Action, Control, Layout, Serve } from "../../core/format/types";
-import { deskEnds, deskWires, type DeskList } from "../../core/wiring/desk";
-import type { LooseEnd, Stand } from "../../core/wiring/states";
-import type { Picked } from "./patch";
+import { hardwareEnds, hardwareWires, type HardwareList } from "../../core/wiring/hardwareWires";
+import type { LooseEnd, ActionStatus } from "../../core/wiring/actionStatus";
+import type { Picked } from "./sheetState";
 
 export const ACTION_HEIGHT = 50;
 export const END_HEIGHT = 28;
@@ -16,16 +16,16 @@ export const SERVE_HEIGHT = 24;
 const GROUP_HEIGHT = 30;
 const CONTROL_GAP = 8;
 /** A desk end may stand this far from an action it gives to, CSS px; beyond that it stands by the action once more. */
-const NEAR = 150;
+const ENDS_APART_PX = 150;
 
 /** What of the layout is to be seen. */
 export interface Filter {
   readonly search: string;
   readonly moment: string | null;
-  readonly only: "all" | "left" | "served" | "desk" | "unread";
+  readonly only: "all" | "left" | "served" | "hardware" | "unread";
 }
 
-export interface GroupPlace {
+export interface GroupPosition {
   readonly key: string;
   readonly word: string;
   readonly y: number;
@@ -37,23 +37,23 @@ export interface Row {
   readonly h: number;
 }
 /** Where a desk end stands. One that gives to actions far apart stands by each of them: a wire over half the sheet tells nothing. */
-export interface EndPlace extends Row {
+export interface EndPosition extends Row {
   readonly key: string;
   readonly end: string;
   /** The action it stands by. */
   readonly by: string;
 }
 /** A wire from a desk end to an action (`fromY` at the end, `toY` at the action), or from an action to a control's serve; null where it leads nowhere. */
-export interface DeskWirePlace {
+export interface HardwareWirePosition {
   readonly key: string;
   readonly end: string;
   readonly action: string;
-  readonly list: DeskList;
+  readonly list: HardwareList;
   readonly index: number;
   readonly fromY: number;
   readonly toY: number;
 }
-export interface ServeWirePlace {
+export interface ServeWirePosition {
   readonly key: string;
   readonly id: string;
   readonly index: number;
@@ -61,32 +61,32 @@ export interface ServeWirePlace {
   readonly fromY: number | null;
   readonly toY: number;
 }
-export interface Places {
-  readonly groups: readonly GroupPlace[];
+export interface SheetPositions {
+  readonly groups: readonly GroupPosition[];
   readonly actions: ReadonlyMap<string, Row>;
-  readonly ends: readonly EndPlace[];
+  readonly ends: readonly EndPosition[];
   readonly controls: ReadonlyMap<string, Row>;
-  readonly deskWires: readonly DeskWirePlace[];
-  readonly serveWires: readonly ServeWirePlace[];
+  readonly hardwareWires: readonly HardwareWirePosition[];
+  readonly serveWires: readonly ServeWirePosition[];
   readonly height: number;
   /** Actions that the filter leaves out. */
   readonly hidden: number;
 }
 
-export const deskWireKey = (action: string, list: DeskList, index: number): string => `desk ${list} ${index} ${action}`;
+export const hardwareWireKey = (action: string, list: HardwareList, index: number): string => `hardware ${list} ${index} ${action}`;
 export const serveWireKey = (id: string, index: number): string => `serve ${index} ${id}`;
 
 /** Everything of an action that can be searched for, in small letters. `endWord` words a desk end. */
 function wordsOf(action: Action, controls: readonly Control[], endWord: (end: string) => string): string {
   const served = controls.filter((c) => c.serves.some((s) => s.action === action.name)).map((c) => `${c.name} ${c.id} ${c.kind}`);
-  return [action.name, action.kind, action.note, ...deskEnds(action).flatMap((end) => [end, endWord(end)]), ...served].join("\n").toLowerCase();
+  return [action.name, action.kind, action.note, ...hardwareEnds(action).flatMap((end) => [end, endWord(end)]), ...served].join("\n").toLowerCase();
 }
 
 /** The actions a filter lets through, in order. Every word of the search must be found. */
 export function seenActions(
   layout: Pick<Layout, "actions" | "controls">,
   filter: Filter,
-  stands: ReadonlyMap<string, Stand>,
+  statuses: ReadonlyMap<string, ActionStatus>,
   endWord: (end: string) => string,
 ): readonly Action[] {
   const wanted = filter.search
@@ -95,9 +95,9 @@ export function seenActions(
     .filter((w) => w !== "");
   return layout.actions.filter((action) => {
     if (filter.moment !== null && !action.moments.includes(filter.moment)) return false;
-    const stand = stands.get(action.name);
-    if (stand && filter.only !== "all") {
-      const is = !action.read ? "unread" : stand.toDo ? "left" : action.touch === "never" ? "desk" : "served";
+    const status = statuses.get(action.name);
+    if (status && filter.only !== "all") {
+      const is = !action.read ? "unread" : status.toDo ? "left" : action.touch === "never" ? "hardware" : "served";
       if (is !== filter.only) return false;
     }
     if (wanted.length === 0) return true;
@@ -130,15 +130,15 @@ export function groupsOf(
 }
 
 /** Places everything. `loose`: serves that lead nowhere, to stand by the action they were likely meant for. */
-export function sheetPlaces(
+export function sheetPositions(
   layout: Pick<Layout, "actions" | "controls" | "moments">,
   seen: readonly Action[],
   options: { readonly grouped: boolean; readonly folded: ReadonlySet<string>; readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
-): Places {
-  const groups: GroupPlace[] = [];
+): SheetPositions {
+  const groups: GroupPosition[] = [];
   const actions = new Map<string, Row>();
-  const ends: EndPlace[] = [];
-  const nearest = (end: string, at: number) => ends.findLast((e) => e.end === end && Math.abs(e.y + e.h / 2 - at) <= NEAR);
+  const ends: EndPosition[] = [];
+  const nearest = (end: string, at: number) => ends.findLast((e) => e.end === end && Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
   /** Where the wires of an action end: at its row, or at its folded group. */
   const middle = new Map<string, number>();
   let y = 0;
@@ -151,7 +151,7 @@ export function sheetPlaces(
     }
     if (folded) continue;
     for (const action of group.actions) {
-      const fresh = deskEnds(action).filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
+      const fresh = hardwareEnds(action).filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
       const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
       const top = y + (h - fresh.length * END_HEIGHT) / 2;
       fresh.forEach((end, i) => ends.push({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));
@@ -161,22 +161,30 @@ export function sheetPlaces(
     }
   }
   const controls = placeControls(layout.controls, middle, actions, options);
-  const desk = seen.flatMap((action) =>
-    deskWires(action).flatMap((w): DeskWirePlace[] => {
+  const hardware = seen.flatMap((action) =>
+    hardwareWires(action).flatMap((w): HardwareWirePosition[] => {
       const to = middle.get(action.name);
       if (to === undefined) return [];
       // Of a folded group the wires come from wherever their ends still stand.
       const from = ends.find((e) => e.end === w.end && e.by === action.name) ?? nearest(w.end, to) ?? ends.find((e) => e.end === w.end);
-      if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > NEAR)) return [];
+      if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > ENDS_APART_PX)) return [];
       return [
-        { key: deskWireKey(action.name, w.list, w.index), end: w.end, action: action.name, list: w.list, index: w.index, fromY: from.y + from.h / 2, toY: to },
+        {
+          key: hardwareWireKey(action.name, w.list, w.index),
+          end: w.end,
+          action: action.name,
+          list: w.list,
+          index: w.index,
+          fromY: from.y + from.h / 2,
+          toY: to,
+        },
       ];
     }),
   );
   const serves = layout.controls.flatMap((control) => {
     const row = controls.get(control.id);
     if (!row) return [];
-    return (control.serves as readonly Serve[]).map((s, index): ServeWirePlace => ({
+    return (control.serves as readonly Serve[]).map((s, index): ServeWirePosition => ({
       key: serveWireKey(control.id, index),
       id: control.id,
       index,
@@ -186,7 +194,7 @@ export function sheetPlaces(
     }));
   });
   const low = [...controls.values()].reduce((most, row) => Math.max(most, row.y + row.h), y);
-  return { groups, actions, ends, controls, deskWires: desk, serveWires: serves, height: low + 24, hidden: layout.actions.length - seen.length };
+  return { groups, actions, ends, controls, hardwareWires: hardware, serveWires: serves, height: low + 24, hidden: layout.actions.length - seen.length };
 }
 
 function placeControls(
@@ -235,7 +243,7 @@ export function chainOf(pick: Picked | null, layout: { readonly actions: readonl
   const controls = new Set<string>();
   const ends = new Set<string>();
   const wires = new Set<string>();
-  const takeServe = (id: string, index: number, action: string) => {
+  const receiveServe = (id: string, index: number, action: string) => {
     controls.add(id);
     actions.add(action);
     wires.add(serveWireKey(id, index));
@@ -247,18 +255,18 @@ export function chainOf(pick: Picked | null, layout: { readonly actions: readonl
         (pick.kind === "control" && control.id === pick.id) ||
         (pick.kind === "serve" && control.id === pick.id && index === pick.index)
       )
-        takeServe(control.id, index, s.action);
+        receiveServe(control.id, index, s.action);
     });
   for (const action of layout.actions)
-    for (const w of deskWires(action))
+    for (const w of hardwareWires(action))
       if (
         (pick.kind === "action" && action.name === pick.name) ||
         (pick.kind === "end" && w.end === pick.end) ||
-        (pick.kind === "desk" && action.name === pick.action && w.list === pick.list && w.index === pick.index)
+        (pick.kind === "hardware" && action.name === pick.action && w.list === pick.list && w.index === pick.index)
       ) {
         actions.add(action.name);
         ends.add(w.end);
-        wires.add(deskWireKey(action.name, w.list, w.index));
+        wires.add(hardwareWireKey(action.name, w.list, w.index));
       }
   if (pick.kind === "action" && layout.actions.some((a) => a.name === pick.name)) actions.add(pick.name);
   if (pick.kind === "control" && layout.controls.some((c) => c.id === pick.id)) controls.add(pick.id);

@@ -1,13 +1,13 @@
 /** Taking wires off: told, with the way back. */
 import { unbind } from "../../core/editing/edits/actions";
-import { deskWires, unplug } from "../../core/wiring/desk";
+import { hardwareWires, unplug } from "../../core/wiring/hardwareWires";
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";
 import { removeTold } from "../shared/remove";
 import { endWord } from "./keys";
 
 /** Takes a wire off a control's port. */
-export function takeWireOff(session: Session, id: string, index: number): boolean {
+export function removeWire(session: Session, id: string, index: number): boolean {
   const { layout } = session.store.getState();
   const name = nameOf(layout, id);
   const serve = layout.controls.find((c) => c.id === id)?.serves[index];
@@ -19,7 +19,7 @@ export function takeWireOff(session: Session, id: string, index: number): boolea
 export function unplugTold(session: Session, action: string, list: "keys" | "mouse" | "pad", index: number): boolean {
   const { layout } = session.store.getState();
   const bound = layout.actions.find((a) => a.name === action);
-  const wire = bound && deskWires(bound).find((w) => w.list === list && w.index === index);
+  const wire = bound && hardwareWires(bound).find((w) => w.list === list && w.index === index);
   const end = wire ? endWord(wire.end) : "the input";
   return removeTold(session, `take ${end} from ${action}`, `${end} no longer gives to “${action}”`, (l) => unplug(l, action, list, index));
 }
