@@ -1,6 +1,6 @@
 /**
  * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; inside core
- * engine ← format ← editing ← checks, wiring, scan ← exchange; runtime → core/engine and nothing else; cli → core.
+ * engine ← format ← derived ← editing ← checks, wiring, scan ← exchange; runtime → core/engine and nothing else; cli → core.
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
@@ -29,11 +29,12 @@ module.exports = {
     only("core-alone", "^core/", "^core/", "core imports only itself"),
     room("engine", [], "all that a game must carry: it imports nothing but itself"),
     room("format", ["engine"], "the file stands on the engine's types"),
-    room("editing", ["engine", "format"], "layout in, layout or reasons out"),
-    room("checks", ["engine", "format", "editing"], "findings follow from a layout on a screen"),
-    room("wiring", ["engine", "format", "editing"], "what fits what"),
+    room("derived", ["engine", "format"], "what follows from a layout, kept by identity"),
+    room("editing", ["engine", "format", "derived"], "layout in, layout or reasons out"),
+    room("checks", ["engine", "format", "derived", "editing"], "findings follow from a layout on a screen"),
+    room("wiring", ["engine", "format", "derived", "editing"], "what fits what"),
     room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
-    room("exchange", ["engine", "format", "editing", "checks", "wiring", "scan"], "readers and writers of formats"),
+    room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan"], "readers and writers of formats"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
@@ -66,7 +67,7 @@ module.exports = {
     {
       name: "core-packages-by-room",
       severity: "error",
-      from: { path: "^core/(?!format/|exchange/)", pathNot: [TEST, "^core/(editing|wiring)/"] },
+      from: { path: "^core/(?!format/|exchange/)", pathNot: [TEST, "^core/(editing|wiring|derived)/"] },
       to: { path: "node_modules" },
     },
     neverReaches("engine-reaches-no-package", "^(core/engine|runtime)/", "node_modules", "a game carries no package, by no way"),

@@ -7,11 +7,13 @@ export default {
     "<rootDir>/cli",
     "<rootDir>/storage",
     "<rootDir>/views",
+    "<rootDir>/workers",
+    "<rootDir>/ui",
     "<rootDir>/samples",
     "<rootDir>/test",
     "<rootDir>/scripts",
   ],
-  testMatch: ["**/*.test.ts"],
+  testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   transform: {
     "^.+\\.(ts|tsx|mjs)$": [
       "@swc/jest",

@@ -9,7 +9,6 @@ import { sarifLog } from "../core/exchange/sarif";
 import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
-import { prepareLayout } from "../core/engine/placement/prepare";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
@@ -68,12 +67,11 @@ function playersFrom(layout: Layout, options: CheckOptions): Player[] {
 }
 
 function judge(layout: Layout, screens: readonly Screen[], players: readonly Player[]): ScreenFindings[] {
-  const prepared = prepareLayout(layout);
   let told = performance.now();
   const results: ScreenFindings[] = [];
   for (const screen of screens)
     for (const { suffix, playerView } of players) {
-      results.push({ name: screen.name + suffix, findings: checkScreen(prepared, screen, playerView) });
+      results.push({ name: screen.name + suffix, findings: checkScreen(layout, screen, playerView) });
       const now = performance.now();
       if (now - told < PATIENCE_MS) continue;
       told = now;

@@ -38,7 +38,7 @@ test("wires are drawn from either end; one that does not fit is refused with wha
   await expect(card(page, "nudge")).toContainText("pump");
   await drawWire(page, page.getByRole("button", { name: /^Draw a wire from key KeyH/ }), action(page, "pump"));
   await expect(end(page, "key KeyH").first()).toContainText("◆ 2 at once");
-  await expect(wire(page, "desk keys 1 pump")).toBeAttached();
+  await expect(wire(page, "hardware keys 1 pump")).toBeAttached();
   for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: /^Undo: wire/ }).click();
   await expect(card(page, "helm")).not.toContainText("horn");
 });
@@ -110,10 +110,10 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   await expect(card(page, "helm")).not.toHaveClass(/dimmed/);
   // A key held anywhere on the sheet, a thumb on the small glass, and a pad run along their wires.
   await page.keyboard.down("KeyE");
-  await expect(wire(page, "desk keys 1 sidle")).toHaveAttribute("data-live", "");
+  await expect(wire(page, "hardware keys 1 sidle")).toHaveAttribute("data-live", "");
   await expect(page.getByTestId("live")).toHaveText("live: sidle");
   await page.keyboard.up("KeyE");
-  await expect(wire(page, "desk keys 1 sidle")).not.toHaveAttribute("data-live", "");
+  await expect(wire(page, "hardware keys 1 sidle")).not.toHaveAttribute("data-live", "");
   const glass = (await page.getByTestId("try-glass").boundingBox())!;
   await page.mouse.move(glass.x + glass.width * 0.18, glass.y + glass.height * 0.68);
   await page.mouse.down();
@@ -124,7 +124,7 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   await page.getByRole("button", { name: "Simulated pad" }).click();
   await page.getByRole("button", { name: "Pad button 3", exact: true }).focus();
   await page.keyboard.down("Enter");
-  await expect(wire(page, "desk pad 0 horn")).toHaveAttribute("data-live", "");
+  await expect(wire(page, "hardware pad 0 horn")).toHaveAttribute("data-live", "");
   await page.keyboard.up("Enter");
 });
 

@@ -129,7 +129,7 @@ test("of each key toward an axis it is asked which end it gives; a short press t
   const rise = page.getByRole("textbox", { name: "rise" });
   await rise.fill("300");
   await rise.press("Enter");
-  await page.locator('[data-wire="desk keys 0 lean"]').dispatchEvent("click");
+  await page.locator('[data-wire="hardware keys 0 lean"]').dispatchEvent("click");
   const hint = page.getByRole("group", { name: "A short press" });
   await expect(hint).toContainText("comes to 6 % of what it gives: lean rises in 300 ms");
   await hint.getByRole("button", { name: "Let it rise at once" }).click();

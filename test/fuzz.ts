@@ -2,7 +2,7 @@
  * Layout files, event streams and source texts broken at random, thrown at the core: never anything but its own refusals, never a value
  * outside its range. The random numbers come from a seed, so that a failure can be had again. For tests and `npm run fuzz`.
  */
-import { checkLayout } from "../core/checks/check";
+import { checkScreen } from "../core/checks/check";
 import { readTrace } from "../core/exchange/trace";
 import { replay } from "../core/engine/input/advance";
 import { readLayout } from "../core/format/parse";
@@ -93,7 +93,7 @@ export function tryFile(file: unknown): "taken" | "refused" {
     const resolved = resolveLayout(read.value, screen);
     for (const c of resolved.controls)
       if (![c.visual.x, c.visual.y, c.visual.w, c.visual.h, c.hit.w, c.hit.h].every((n) => !Number.isNaN(n))) throw new Error(`NaN in ${c.id}`);
-    for (const f of checkLayout(read.value, screen)) if (Number.isNaN(f.measure?.value ?? 0)) throw new Error(`NaN in ${f.code}`);
+    for (const f of checkScreen(read.value, screen)) if (Number.isNaN(f.measure?.value ?? 0)) throw new Error(`NaN in ${f.code}`);
   }
   const text = writeLayout(read.value);
   const again = readLayout(text);

@@ -3,33 +3,36 @@
  * Answers come in the order of the requests, so an older one never follows a newer. During a drag an answer may be of the
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
-import { wrap, type Remote } from "comlink";
-import type { fixesOn } from "../core/checks/check";
+import type { FixOffer } from "../core/checks/check";
 import type { Still } from "../core/checks/contrast";
-import type { Finding } from "../core/checks/finding";
-import type { Layout, Screen } from "../core/format/types";
 import type { PlayerView } from "../core/engine/placement/resolve";
-import type { ChecksApi } from "./checks.worker";
+import type { Layout, Screen } from "../core/format/types";
+import type { ChecksService, ScreenFindings } from "./checksService";
+import type { Connection } from "./connect";
+import { createMirrorSender } from "./mirror";
 
-/** A move that fixes a finding, with the finding it belongs to. */
-export type FixOffer = ReturnType<typeof fixesOn>[number];
+export type { FixOffer, ScreenFindings };
 
 /** A still of the backdrop by which looks are judged: known by its key, read only when the worker does not have it yet. */
 export interface StillSource {
   readonly key: string;
   readonly read: () => Still;
 }
+/** What is asked: the findings of a layout on screens, for a player. */
 export interface Asked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
   readonly playerView: PlayerView;
   /** For each screen the still behind its controls. */
   readonly stills: readonly StillSource[];
+  /** The names of the screens whose findings are read; of all others only the counts are wanted. */
+  readonly read: readonly string[];
 }
 
+/** The checks, asked from the page. */
 export interface Checker {
-  /** Asks for the findings of a layout on screens; `done` hears the answer unless a later request has taken this one's place in the queue. */
-  request(asked: Asked, done: (findings: Record<string, Finding[]>) => void): void;
+  /** Asks for the findings of a layout on screens; `done` hears the answer, by the screens' names, unless a later request has taken this one's place in the queue. */
+  request(asked: Asked, done: (findings: Record<string, ScreenFindings>) => void): void;
   /** The small moves that fix findings on a screen; an answer that a later question has overtaken is null. */
   fixes(layout: Layout, screen: Screen, playerView: PlayerView): Promise<FixOffer[] | null>;
   dispose(): void;
@@ -39,44 +42,52 @@ export interface Checker {
 const BREATH_MS = 90;
 
 interface Request extends Asked {
-  readonly done: (findings: Record<string, Finding[]>) => void;
+  readonly done: (findings: Record<string, ScreenFindings>) => void;
 }
 
 /** Checks need no pictures, and pictures are dear to send. */
 const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
+const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
-/** Starts the worker. */
-export function createChecker(): Checker {
-  const worker = new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" });
-  const remote: Remote<ChecksApi> = wrap<ChecksApi>(worker);
+/** A client over a connection; `breathMs`: the pause between two answers. */
+export function createChecker({ remote, stop }: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
+  const mirror = createMirrorSender();
   let waiting: Request | null = null;
   let busy = false;
   let disposed = false;
   let generation = 0;
+  let told: readonly Screen[] = [];
   const sent = new Set<string>();
+
+  const ask = async ({ layout, screens, playerView, stills, read, done }: Request): Promise<void> => {
+    for (const still of stills)
+      if (!sent.has(still.key)) {
+        sent.add(still.key);
+        await remote.keepStill(still.key, still.read());
+      }
+    const same = isSameList(told, screens);
+    told = screens;
+    const found = await remote.check({
+      update: mirror.update(withoutPictures(layout)),
+      screens: same ? null : screens,
+      playerView,
+      stills: stills.map((s) => s.key),
+      read,
+    });
+    if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
+  };
 
   const run = async (): Promise<void> => {
     busy = true;
     while (waiting !== null && !disposed) {
-      const { layout, screens, playerView, stills, done }: Request = waiting;
+      const request: Request = waiting;
       waiting = null;
       try {
-        for (const still of stills)
-          if (!sent.has(still.key)) {
-            sent.add(still.key);
-            await remote.keepStill(still.key, still.read());
-          }
-        const found = await remote.check(
-          withoutPictures(layout),
-          screens,
-          playerView,
-          stills.map((s) => s.key),
-        );
-        if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
+        await ask(request);
       } catch (error) {
         console.error("The checks worker failed.", error);
       }
-      await new Promise((resolve) => setTimeout(resolve, BREATH_MS));
+      await new Promise((resolve) => setTimeout(resolve, breathMs));
     }
     busy = false;
   };
@@ -90,7 +101,7 @@ export function createChecker(): Checker {
       generation += 1;
       const mine = generation;
       try {
-        const offers = await remote.fixes(withoutPictures(layout), screen, playerView);
+        const offers = await remote.fixes(mirror.update(withoutPictures(layout)), screen, playerView);
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
         console.error("The checks worker failed.", error);
@@ -99,7 +110,7 @@ export function createChecker(): Checker {
     },
     dispose() {
       disposed = true;
-      worker.terminate();
+      stop();
     },
   };
 }

@@ -3,9 +3,7 @@ import { layoutArbitrary } from "../../test/arbitrary";
 import { parseLayout } from "../format/parse";
 import type { Layout } from "../format/types";
 import { sampleLayouts } from "../../samples/samples";
-import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
-import { checkScreen } from "./check";
+import { bareFindings } from "./check";
 import { findAspectIntervals, screenAt, type AspectIntervals, type AspectRange } from "./aspectIntervals";
 
 const range = (from: number, to: number, insets = 0): AspectRange => ({
@@ -19,12 +17,11 @@ const keyOf = (f: { code: string; subjects: readonly string[]; moment: string | 
 
 /** What a sweep in small steps sees: for each finding the runs of aspects at which it holds. Written without anything of the method it checks. */
 function swept(layout: Layout, r: AspectRange, step: number): Map<string, [number, number][]> {
-  const prepared = prepareLayout(layout);
   const runs = new Map<string, [number, number][]>();
   let before = new Set<string>();
   for (let n = 0; ; n += 1) {
     const aspect = Math.min(r.to, r.from + n * step);
-    const now = new Set(checkScreen(prepared, screenAt(r, aspect), PLAIN_PLAYER_VIEW, null).map(keyOf));
+    const now = new Set(bareFindings(layout, screenAt(r, aspect)).map(keyOf));
     for (const key of now) {
       const list = runs.get(key) ?? [];
       if (before.has(key)) list[list.length - 1][1] = aspect;

@@ -10,11 +10,10 @@
  */
 import { LENGTH_SLACK, BORDER_ASPECT, HALF_OPEN_ASPECT } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
-import { prepareLayout } from "../engine/placement/prepare";
 import { plainScreen } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
-import { checkScreen } from "./check";
-import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Measure, type Severity } from "./finding";
+import { bareFindings } from "./check";
+import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type FindingCode, type Measure, type Severity } from "./finding";
 
 /** What stays while the aspect runs. */
 export interface AspectRange {
@@ -49,20 +48,19 @@ export function screenAt(range: Omit<AspectRange, "from" | "to">, aspect: number
   };
 }
 
-type Look = ReadonlyMap<string, Finding<FindingCode>>;
+type Look = ReadonlyMap<string, BareFinding>;
 interface Gathered {
-  readonly first: Finding<FindingCode>;
+  readonly first: BareFinding;
   severity: Severity;
   intervals: [number, number][];
   worst: { aspect: number; value: number; unit: Measure["unit"] } | null;
 }
 
-const keyOf = (f: Finding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?? ""}`;
+const keyOf = (f: BareFinding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?? ""}`;
 
 /** The findings of a layout over a range of aspects, in the order of findings. */
 export function findAspectIntervals(layout: Layout, range: AspectRange, playerView: PlayerView = PLAIN_PLAYER_VIEW): AspectIntervals[] {
-  const prepared = prepareLayout(layout);
-  const lookAt = (aspect: number): Look => new Map(checkScreen(prepared, screenAt(range, aspect), playerView, null).map((f) => [keyOf(f), f]));
+  const lookAt = (aspect: number): Look => new Map(bareFindings(layout, screenAt(range, aspect), playerView).map((f) => [keyOf(f), f]));
   const gathered = new Map<string, Gathered>();
   const see = (look: Look, aspect: number) => {
     for (const [key, f] of look) note(gathered, key, f, aspect);
@@ -150,7 +148,7 @@ function borders(first: Seen, last: Seen, lookAt: (aspect: number) => Look): Bor
   return [...borders(first, middle, lookAt), ...borders(middle, last, lookAt)];
 }
 
-function note(gathered: Map<string, Gathered>, key: string, f: Finding<FindingCode>, aspect: number): void {
+function note(gathered: Map<string, Gathered>, key: string, f: BareFinding, aspect: number): void {
   let entry = gathered.get(key);
   if (!entry) gathered.set(key, (entry = { first: f, severity: f.severity, intervals: [], worst: null }));
   if (SEVERITIES.indexOf(f.severity) < SEVERITIES.indexOf(entry.severity)) entry.severity = f.severity;

@@ -1,10 +1,24 @@
 /** Faults of bindings that hold on every screen and in every moment: words nothing reads, kinds that do not go together, controls that serve nothing. */
 import { portFits, serveLacks } from "../engine/input/fits";
-import type { Action, Layout } from "../format/types";
+import { byName } from "../derived/byId";
+import type { Layout } from "../format/types";
 import { nearestWord } from "../format/nearest";
 import type { Found } from "./finding";
 
-export function* bindingFaults(layout: Layout, actions: ReadonlyMap<string, Action>): Iterable<Found> {
+/** Kept by what they are about, the controls and the actions: they are the same on every screen. */
+const known = new WeakMap<Layout["controls"], { readonly of: Layout["actions"]; readonly faults: readonly Found[] }>();
+
+/** The faults of a layout's bindings, in the order of the file. */
+export function bindingFaults(layout: Pick<Layout, "controls" | "actions">): readonly Found[] {
+  const before = known.get(layout.controls);
+  if (before?.of === layout.actions) return before.faults;
+  const faults = [...findFaults(layout)];
+  known.set(layout.controls, { of: layout.actions, faults });
+  return faults;
+}
+
+function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Found> {
+  const actions = byName(layout.actions);
   const names = layout.actions.map((action) => action.name);
   for (const control of layout.controls) {
     const told = new Set<string>();

@@ -1,11 +1,14 @@
 /** Whether what the game reads is served, and by what fits. */
+import { layoutIndexOf } from "../derived/layoutIndex";
+import { bindingFaults } from "./bindingFaults";
 import type { Check, MomentContext } from "./context";
 import type { Found } from "./finding";
 
-function* inMoment({ layout, layoutIndex, moment, shown }: MomentContext): Iterable<Found> {
+function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
+  const index = layoutIndexOf(layout);
   for (const action of layout.actions) {
     if (!action.read || action.touch !== "wanted" || (moment !== null && !action.moments.includes(moment))) continue;
-    const servers = layoutIndex.servers.get(action.name);
+    const servers = index.servers.get(action.name);
     if (servers && shown.some(({ control }) => servers.has(control.id))) continue;
     yield {
       code: "bind/unserved",
@@ -18,7 +21,7 @@ function* inMoment({ layout, layoutIndex, moment, shown }: MomentContext): Itera
   }
   const same = new Map<string, string[]>();
   for (const { control } of shown) {
-    const key = layoutIndex.servesKeys.get(control.id)!;
+    const key = index.servesKeys.get(control.id)!;
     if (key === "") continue;
     const others = same.get(key);
     if (!others) same.set(key, [control.id]);
@@ -36,4 +39,4 @@ function* inMoment({ layout, layoutIndex, moment, shown }: MomentContext): Itera
   }
 }
 
-export const bindings: Check = { once: ({ layoutIndex }) => layoutIndex.bindingFaults, inMoment };
+export const bindings: Check = { once: ({ layout }) => bindingFaults(layout), inMoment };

@@ -3,7 +3,7 @@ import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { parseLayout } from "../format/parse";
 import type { Layout } from "../format/types";
 import { plainScreen } from "../engine/placement/screen";
-import { checkLayout } from "./check";
+import { checkScreen } from "./check";
 import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode } from "./finding";
 
 /** 1000 × 500 px at 254 ppi: 10 px a millimetre. */
@@ -35,7 +35,7 @@ function found(more: object): Finding[] {
     ...more,
   });
   if (!read.ok) throw new Error(JSON.stringify(read));
-  return checkLayout(read.value, screen);
+  return checkScreen(read.value, screen);
 }
 const codes = (findings: Finding[]) => findings.map((f) => `${f.severity} ${f.code} ${f.subjects.join(",")}${f.moment ? ` [${f.moment}]` : ""}`);
 const measure = (findings: Finding[], code: string) => findings.find((f) => f.code === code)?.measure?.value;
@@ -169,7 +169,7 @@ test("an accepted finding keeps its reason and its place", () => {
 test("findings come by severity, then by code, and name what exists", () => {
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (layout: Layout, on) => {
-      const findings = checkLayout(layout, on);
+      const findings = checkScreen(layout, on);
       const rank = (f: Finding<FindingCode>) => SEVERITIES.indexOf(f.severity) * 100 + FINDING_CODES.indexOf(f.code);
       findings.slice(1).forEach((f, i) => expect(rank(f)).toBeGreaterThanOrEqual(rank(findings[i])));
       for (const f of findings) {

@@ -1,12 +1,14 @@
 /** All findings of a layout on a screen: the families judged once and in each moment, brought together and put in order. */
 import { LENGTH_SLACK, SAME_MEASURE } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
-import { prepareLayout, type PreparedLayout } from "../engine/placement/prepare";
-import { PLAIN_PLAYER_VIEW, resolve, type PlayerView } from "../engine/placement/resolve";
+import { keptOnScreen } from "../derived/kept";
+import { preparedOf } from "../derived/prepared";
+import { resolvedOn } from "../derived/resolved";
+import { PLAIN_PLAYER_VIEW, resolve, type PlayerView, type Resolved } from "../engine/placement/resolve";
 import { bindings } from "./bindings";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, isWorse, SEVERITIES, type Finding, type FindingCode, type Found } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, tallyOf, type BareFinding, type Finding, type FindingCode, type FindingTally, type Found } from "./finding";
 import { sayIds, type Say } from "./say";
 import { contextWithFix } from "./fixes";
 import { type Fix } from "./fix";
@@ -38,41 +40,52 @@ function foundIn(context: CheckContext, playerView: PlayerView): MomentFound[] {
   return all.concat(moments.length === 1 ? judged.map(({ found }) => ({ found, moment: playerView.moment })) : mergeMoments(judged, moments.length));
 }
 
-const contextOn = (prepared: PreparedLayout<Layout>, screen: Screen, playerView: PlayerView) =>
-  checkContext(prepared.layout, resolve(prepared, screen, { ...playerView, moment: null }));
+/** A screen judged: what holds on it, and the context it was judged in. */
+interface Judged {
+  readonly context: CheckContext;
+  readonly all: readonly MomentFound[];
+}
 
-/** Findings of a prepared layout on a screen, in order. `view.moment` set: judged within that moment alone. `say`: how texts speak of what stands there; null: without texts and in no order, for those who only compare. */
-export function checkScreen(
-  prepared: PreparedLayout<Layout>,
-  screen: Screen,
-  playerView: PlayerView = PLAIN_PLAYER_VIEW,
-  say: Say | null = sayIds,
-): Finding<FindingCode>[] {
-  const context = contextOn(prepared, screen, playerView);
-  const all = foundIn(context, playerView);
-  const { layout } = prepared;
-  const finding = ({ found: f, moment }: MomentFound, text: string): Finding<FindingCode> => ({
-    code: f.code,
-    severity: f.severity,
-    subjects: f.subjects,
-    moment,
-    measure: f.measure,
-    accepted: acceptedReason(layout, f),
-    text,
-  });
-  if (say === null) return all.map((h) => finding(h, ""));
-  const proofs = provedFixes(context, playerView, all, FIXES_IN_TEXTS);
-  return sortFindings(
-    layout,
-    all.map((h) => finding(h, h.found.text(say, proofs.get(h) ?? null))),
-  );
+function judgeOn(layout: Layout, resolved: Resolved, playerView: PlayerView): Judged {
+  const context = checkContext(layout, resolved);
+  return { context, all: foundIn(context, playerView) };
+}
+/** The same, judged once for a layout on a screen, whether counts, texts or fixes are asked for. */
+const judgedOn = keptOnScreen((layout, screen, playerView) => judgeOn(layout, resolvedOn(layout, screen, { ...playerView, moment: null }), playerView));
+
+const bare = (layout: Layout, { found: f, moment }: MomentFound): BareFinding => ({
+  code: f.code,
+  severity: f.severity,
+  subjects: f.subjects,
+  moment,
+  measure: f.measure,
+  accepted: acceptedReason(layout, f),
+});
+
+/** Findings of a layout on a screen, in order. `playerView.moment` set: judged within that moment alone. `say`: how texts speak of what stands there. */
+export function checkScreen(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, say: Say = sayIds): Finding<FindingCode>[] {
+  const judged = judgedOn(layout, screen, playerView);
+  const proofs = provedFixes(judged, playerView, FIXES_IN_TEXTS);
+  const worded = judged.all.map((one) => ({ ...bare(layout, one), text: one.found.text(say, proofs.get(one) ?? null) }));
+  return sortFindings(layout, worded);
+}
+
+/** Findings without texts and in no order, for those who only compare. Nothing is kept of the screen: it may be one of thousands. */
+export function bareFindings(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): BareFinding[] {
+  const resolved = resolve(preparedOf(layout), screen, { ...playerView, moment: null });
+  return judgeOn(layout, resolved, playerView).all.map((one) => bare(layout, one));
+}
+
+/** How many findings of each severity a screen has, accepted ones left out: nothing is worded, no fix is proved. */
+export function tallyOn(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): FindingTally {
+  return tallyOf(judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one)));
 }
 
 /** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
 const FIXES_IN_TEXTS = 4;
 
 /** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
-function provedFixes(context: CheckContext, playerView: PlayerView, all: readonly MomentFound[], most: number): Map<MomentFound, Fix> {
+function provedFixes({ context, all }: Judged, playerView: PlayerView, most: number): Map<MomentFound, Fix> {
   const proved = new Map<MomentFound, Fix>();
   const before = new Map(all.map((h) => [keyOf(h.found, h.moment), gravityOf(h.found)]));
   let tried = 0;
@@ -95,21 +108,18 @@ function provedFixes(context: CheckContext, playerView: PlayerView, all: readonl
 const keyOf = (f: Found, moment: string | null) => `${f.code}\n${f.subjects.join("\n")}\n\n${moment ?? ""}`;
 const gravityOf = (f: Found) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 
-/** The small moves that would fix findings on a screen, each with the finding it belongs to; all of them proved. */
-export function fixesOn(
-  layout: Layout,
-  screen: Screen,
-  playerView: PlayerView = PLAIN_PLAYER_VIEW,
-  most = Infinity,
-): { readonly code: FindingCode; readonly subjects: readonly string[]; readonly moment: string | null; readonly fix: Fix }[] {
-  const context = contextOn(prepareLayout(layout), screen, playerView);
-  const all = foundIn(context, playerView);
-  return [...provedFixes(context, playerView, all, most)].map(([{ found, moment }, fix]) => ({ code: found.code, subjects: found.subjects, moment, fix }));
+/** A small move that would fix a finding, proved, with the finding it belongs to. */
+export interface FixOffer {
+  readonly code: FindingCode;
+  readonly subjects: readonly string[];
+  readonly moment: string | null;
+  readonly fix: Fix;
 }
 
-/** Findings of a layout on a screen. For many screens prepare the layout once and use `checkScreen`. */
-export function checkLayout(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): Finding<FindingCode>[] {
-  return checkScreen(prepareLayout(layout), screen, playerView);
+/** The small moves that would fix findings on a screen, of the gravest findings first and at most `most` of them tried; all of them proved. */
+export function fixesOn(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, most = Infinity): FixOffer[] {
+  const proved = provedFixes(judgedOn(layout, screen, playerView), playerView, most);
+  return [...proved].map(([{ found, moment }, fix]) => ({ code: found.code, subjects: found.subjects, moment, fix }));
 }
 
 /** One finding with moment null where it holds in every moment judged with the same severity and measure, else one for each moment. */

@@ -5,7 +5,7 @@ import type { Control, KeepClear, Layout } from "../format/types";
 import type { Resolved, ResolvedControl, ResolvedZone } from "../engine/placement/resolve";
 import { framesOf, pxPerMm, type Frames } from "../engine/placement/screen";
 import type { Found } from "./finding";
-import { layoutIndexOf, type LayoutIndex } from "./layoutIndex";
+import { byId } from "../derived/byId";
 
 /** A control, where it stands, and the area that takes its touches. */
 export interface PlacedControl {
@@ -28,7 +28,6 @@ export interface CheckContext {
   readonly screenName: string;
   readonly mm: number;
   readonly frames: Frames;
-  readonly layoutIndex: LayoutIndex;
   readonly placed: readonly PlacedControl[];
 }
 export interface MomentContext extends CheckContext {
@@ -51,16 +50,15 @@ export function isUnderlay(control: Control): boolean {
 
 /** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */
 export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
-  const layoutIndex = layoutIndexOf(layout);
+  const controls = byId(layout.controls);
   return {
     layout,
     resolved,
     screenName: resolved.screen.name || `${resolved.screen.widthPx}×${resolved.screen.heightPx}`,
     mm: pxPerMm(resolved.screen),
     frames: framesOf(resolved.screen, layout.picture),
-    layoutIndex,
     placed: resolved.controls.map((at, index) => {
-      const control = layoutIndex.controls.get(at.id)!;
+      const control = controls.get(at.id)!;
       return { control, at, area: touchArea(at), underlay: isUnderlay(control), index };
     }),
   };
@@ -68,11 +66,12 @@ export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
 
 /** The same context within one moment. */
 export function inMoment(context: CheckContext, moment: string | null): MomentContext {
+  const zones = byId(context.layout.keepClear);
   const has = (moments: readonly string[]) => moment === null || moments.includes(moment);
   return {
     ...context,
     moment,
     shown: context.placed.filter((s) => has(s.control.moments)),
-    zones: context.resolved.keepClear.map((at) => ({ zone: context.layoutIndex.zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
+    zones: context.resolved.keepClear.map((at) => ({ zone: zones.get(at.id)!, at })).filter((z) => has(z.zone.moments)),
   };
 }

@@ -57,12 +57,12 @@ test("what the backdrop swallows is found, with the ratio; what stands out is no
     resolveLayout(layout, STAGE),
     still((x) => (x < 32 ? [64, 64, 64] : [240, 240, 240])),
   );
-  expect(found.map((f) => [f.subjects[0], f.accepted])).toEqual([
+  expect(found.map(({ finding: f }) => [f.subjects[0], f.accepted])).toEqual([
     ["lost", null],
     ["mute", "a riddle"],
   ]);
-  expect(found[0]).toMatchObject({ code: "look/faint", severity: "warning", measure: { value: 1, unit: "ratio" } });
-  expect(found[1].text).toMatch(/has its word stand out of its own fill at rest by only 1\.0:1/);
+  expect(found[0].finding).toMatchObject({ code: "look/faint", severity: "warning", measure: { value: 1, unit: "ratio" } });
+  expect(found[1].text()).toMatch(/has its word stand out of its own fill at rest by only 1\.0:1/);
 });
 
 test("less opacity never makes a look stand out more", () => {

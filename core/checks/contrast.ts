@@ -8,7 +8,8 @@
 import type { Box } from "../engine/geometry/point";
 import type { Control, Layout } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
-import type { Finding } from "./finding";
+import { byId } from "../derived/byId";
+import type { BareFinding, LookCode } from "./finding";
 
 /** Red, green, blue, 0…255. */
 export type Rgb = readonly [number, number, number];
@@ -83,11 +84,18 @@ export function looksAt(look: Control["look"], under: Rgb): { readonly body: num
   return { body, ink: written ? contrast(over(rgbOf(ink), filled, Math.min(1, opacity * INK_STRENGTH)), filled) : null };
 }
 
+/** A look that its backdrop swallows; the text is worked out only where it is read. */
+export interface FaintLook {
+  readonly finding: BareFinding<LookCode>;
+  readonly text: () => string;
+}
+
 /** The `look/faint` findings of a layout on a screen, in file order. Controls that show nothing at rest, or a picture of their own, are passed over. */
-export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Finding[] {
+export function faintLooks(layout: Layout, resolved: Resolved, still: Still): FaintLook[] {
   const { widthPx: w, heightPx: h } = resolved.screen;
-  return layout.controls.flatMap((control): Finding[] => {
-    const at = resolved.controls.find((c) => c.id === control.id);
+  const places = byId(resolved.controls);
+  return layout.controls.flatMap((control): FaintLook[] => {
+    const at = places.get(control.id);
     const { look } = control;
     if (!at || look.hideAtRest === "all" || look.art?.rest !== undefined) return [];
     const box = { x: at.visual.x / w, y: at.visual.y / h, w: at.visual.w / w, h: at.visual.h / h };
@@ -100,13 +108,15 @@ export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Fi
     const what = body <= (ink ?? Infinity) ? "stands out of its backdrop" : `has its ${look.icon ? "icon" : "word"} stand out of its own fill`;
     return [
       {
-        code: "look/faint",
-        severity: "warning",
-        subjects: [control.id],
-        moment: null,
-        measure: { value: worst, unit: "ratio" },
-        accepted: entry?.reason ?? null,
-        text: `“${control.name}” ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
+        finding: {
+          code: "look/faint",
+          severity: "warning",
+          subjects: [control.id],
+          moment: null,
+          measure: { value: worst, unit: "ratio" },
+          accepted: entry?.reason ?? null,
+        },
+        text: () => `“${control.name}” ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
       },
     ];
   });

@@ -26,10 +26,14 @@ export interface Found extends FindingCore<FindingCode> {
   readonly fix?: () => Fix | null;
 }
 
-/** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
-export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends FindingCore<Code> {
+/** A finding on one screen without its text. `moment` and `accepted` as in a finding. */
+export interface BareFinding<Code extends FindingCode | LookCode = FindingCode> extends FindingCore<Code> {
   readonly moment: string | null;
   readonly accepted: string | null;
+}
+
+/** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
+export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends BareFinding<Code> {
   readonly text: string;
 }
 
@@ -75,3 +79,13 @@ export type LookCode = "look/faint";
 export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;
 /** A share as texts write it. */
 export const partText = (part: number) => `${Math.round(part * 100)} %`;
+
+/** How many findings of each severity, accepted ones left out. */
+export type FindingTally = Readonly<Record<Severity, number>>;
+
+/** Counts findings. */
+export function tallyOf(findings: readonly { readonly severity: Severity; readonly accepted: string | null }[]): FindingTally {
+  const tally = { blocker: 0, warning: 0, note: 0 };
+  for (const { severity, accepted } of findings) if (accepted === null) tally[severity] += 1;
+  return tally;
+}

@@ -6,26 +6,24 @@ import { editContextOf } from "../editing/placing";
 import { plainScreen } from "../engine/placement/screen";
 import { sampleLayouts } from "../../samples/samples";
 import { catalogueFor } from "./catalogue";
-import { prepareLayout } from "../engine/placement/prepare";
-import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
-import { checkLayout, checkScreen, fixesOn } from "./check";
-import { SEVERITIES, type Finding } from "./finding";
+import { bareFindings, checkScreen, fixesOn } from "./check";
+import { SEVERITIES, type BareFinding } from "./finding";
 import { sayIds } from "./say";
 import { applyFix } from "./fixes";
 import { fixText } from "./fix";
 
-const gravity = (f: Finding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
+const gravity = (f: BareFinding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;
 
 /** Applies each fix that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
 function tryFixes(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
-  const before = checkScreen(prepareLayout(layout), screen, PLAIN_PLAYER_VIEW, null);
+  const before = bareFindings(layout, screen);
   const fixes = fixesOn(layout, screen);
   for (const { code, subjects, fix } of fixes) {
     kinds.add(fix.kind);
     const mended = applyFix(editContextOf(layout, screen), fix);
     if (!mended.ok) throw new Error(`${fixText(fix, sayIds)}: ${JSON.stringify(mended.problems)}`);
-    const after = checkScreen(prepareLayout(mended.value), screen, PLAIN_PLAYER_VIEW, null);
+    const after = bareFindings(mended.value, screen);
     const own = before.find((f) => name(f) === name({ code, subjects }))!;
     expect(after.map(name)).not.toContain(name(own));
     for (const f of after) {
@@ -61,7 +59,7 @@ const layoutOf = (...controls: ReturnType<typeof button>[]): Layout => {
 
 test("an overlap proposes the shortest harmless move, and it mends", () => {
   const layout = layoutOf(button("a", 200, 300), button("b", 280, 300));
-  const [finding] = checkLayout(layout, screen);
+  const [finding] = checkScreen(layout, screen);
   expect(finding.text).toMatch(/overlap by 10 % on Bench; move `b` 3\.1 mm right$/);
   expect(tryFixes(layout, screen)).toBe(1);
   expect(fixText(fixesOn(layout, screen)[0].fix, sayIds)).toBe("move `b` 3.1 mm right");
@@ -69,7 +67,7 @@ test("an overlap proposes the shortest harmless move, and it mends", () => {
 
 test("with a neighbour in the way the move goes another way", () => {
   const layout = layoutOf(button("a", 200, 300), button("b", 280, 300), button("c", 395, 300));
-  const overlap = checkLayout(layout, screen).find((f) => f.code === "touch/overlap")!;
+  const overlap = checkScreen(layout, screen).find((f) => f.code === "touch/overlap")!;
   expect(overlap.text).toMatch(/move `a` 3\.1 mm left$/);
   tryFixes(layout, screen);
 });

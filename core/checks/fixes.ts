@@ -3,6 +3,7 @@
  * if it stood there, comes no nearer to another area than is wanted, and covers no keep-clear zone it did not cover.
  */
 import { clearance, isWithin } from "../engine/geometry/distance";
+import { byId } from "../derived/byId";
 import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK, FILED_SLACK, SPARE_MM } from "../engine/geometry/tolerances";
@@ -40,8 +41,8 @@ export function applyFix(context: EditContext, fix: Fix): Result<Layout> {
       return moveBy(context, [fix.id], dx * fix.mm * mm, dy * fix.mm * mm);
     }
     case "grow": {
-      const at = context.resolved.controls.find((c) => c.id === fix.id);
-      const control = context.layout.controls.find((c) => c.id === fix.id);
+      const at = byId(context.resolved.controls).get(fix.id);
+      const control = byId(context.layout.controls).get(fix.id);
       if (!at || !control) return { ok: false, problems: [{ path: fix.id, message: "it is not shown on this screen" }] };
       const { arrangement } = context.resolved;
       const { grow } = overrideIn(context.layout, arrangement, fix.id)?.hit ?? control.hit;

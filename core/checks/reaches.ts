@@ -2,6 +2,8 @@
 import { clearance, distanceTo } from "../engine/geometry/distance";
 import { centreOf, type Point, magnitude } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
+import { byName } from "../derived/byId";
+import { layoutIndexOf } from "../derived/layoutIndex";
 import { thumbPivots } from "../editing/thumbs";
 import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
 import { mmText, type Found } from "./finding";
@@ -49,11 +51,13 @@ function oneThumb(held: readonly PlacedControl[], mm: number): boolean {
 }
 
 function* inMoment(context: MomentContext): Iterable<Found> {
-  const { layout, shown, mm, moment, layoutIndex, screenName } = context;
+  const { layout, shown, mm, moment, screenName } = context;
   const pivots = thumbPivots(context.layout, context.resolved.screen);
+  const actions = byName(layout.actions);
+  const { servers } = layoutIndexOf(layout);
   for (const set of layout.together) {
-    if (moment !== null && set.actions.some((name) => layoutIndex.actions.get(name)?.moments.includes(moment) === false)) continue;
-    const choices = set.actions.map((name) => shown.filter((s) => layoutIndex.servers.get(name)?.has(s.control.id)));
+    if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
+    const choices = set.actions.map((name) => shown.filter((s) => servers.get(name)?.has(s.control.id)));
     // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
     if (choices.some((choice) => choice.length === 0)) continue;
     const hands: PlacedControl[][] = pivots.map(() => []);

@@ -4,6 +4,7 @@
  * that nothing jumps anywhere.
  */
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
+import { byId } from "../derived/byId";
 import { freeId, freeName } from "./edits/controls";
 import { checked } from "./edits/check";
 import { formatLength, lengthOf } from "../engine/placement/length";
@@ -27,7 +28,7 @@ const variantsOf = (layout: Layout): (string | null)[] => [null, ...layout.arran
 
 /** Whether a variant has a placement of its own for an id: the base always, an arrangement where it overrides it. */
 const hasOwn = (layout: Layout, arrangement: string | null, id: string) =>
-  arrangement === null || layout.arrangements.find((a) => a.id === arrangement)?.overrides[id]?.placement !== undefined;
+  arrangement === null || byId(layout.arrangements).get(arrangement)?.overrides[id]?.placement !== undefined;
 
 /** Gathers controls into a new cluster where they stand; none of them moves. Gives the layout and the cluster's id. */
 export function gather(context: EditContext, ids: readonly string[], name: string): Result<{ layout: Layout; id: string }> {
@@ -64,7 +65,7 @@ const centred = (pin: Pin): Pin => ({ ...pin, anchor: [0.5, 0.5], pivot: [0.5, 0
 
 /** Dissolves a cluster: what stood in it stands in the cluster's own frame, where it stood. */
 export function dissolve(context: EditContext, id: string): Result<Layout> {
-  const cluster = context.layout.clusters.find((c) => c.id === id);
+  const cluster = byId(context.layout.clusters).get(id);
   if (!cluster) return refused("clusters", `there is no cluster "${id}"`);
   let layout = context.layout;
   for (const arrangement of variantsOf(layout)) {
@@ -74,7 +75,7 @@ export function dissolve(context: EditContext, id: string): Result<Layout> {
       if (clusterOf(placement) !== id) continue;
       // An arrangement that moves the cluster moves what stands in it: that now has to be said of each.
       if (!hasOwn(context.layout, arrangement, control.id) && !hasOwn(context.layout, arrangement, id)) continue;
-      const box = before.resolved.controls.find((c) => c.id === control.id)?.visual;
+      const box = byId(before.resolved.controls).get(control.id)?.visual;
       const frame = (placementIn(context.layout, arrangement, id) as Pin).frame;
       const next = box ? pinFor(before, "control", frame, box) : { ...(placement as Pin), frame };
       if (next) layout = putPlacement(layout, arrangement, { kind: "control", id: control.id }, next);
@@ -111,7 +112,7 @@ export function moveInto(context: EditContext, id: string, cluster: string | nul
 
 /** Sets what stands in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */
 export function setForm(context: EditContext, id: string, form: ClusterForm): Result<Layout> {
-  const children = inCluster(context.layout, id, context.resolved.arrangement).flatMap((c) => context.resolved.controls.find((r) => r.id === c) ?? []);
+  const children = inCluster(context.layout, id, context.resolved.arrangement).flatMap((c) => byId(context.resolved.controls).get(c) ?? []);
   const box = context.resolved.clusters[id];
   if (!box || children.length === 0) return refused("clusters", "the cluster is empty or hidden on this screen");
   const middle = centreOf(box);
@@ -134,7 +135,7 @@ export function setForm(context: EditContext, id: string, form: ClusterForm): Re
 export function refitCluster(context: EditContext, id: string, inside = false): Result<Layout> {
   const now = editContextOf(context.layout, context.screen, { ...context.playerView, moment: null });
   const ids = inCluster(now.layout, id, now.resolved.arrangement);
-  const children = ids.flatMap((c) => now.resolved.controls.find((r) => r.id === c) ?? []);
+  const children = ids.flatMap((c) => byId(now.resolved.controls).get(c) ?? []);
   const bounds = boundsOf(children.map((c) => c.visual));
   if (!bounds) return ok(context.layout);
   const boxed = placeAll(now, [[id, bounds]], true);
@@ -189,7 +190,7 @@ function grownPin(pin: Pin, growth: number): Pin {
 export function oneSize(context: EditContext, id: string, sidePx: number): Result<Layout> {
   if (!(sidePx > 0)) return refused("clusters", "a size must be more than 0");
   const boxes = inCluster(context.layout, id, context.resolved.arrangement).flatMap((child): (readonly [string, Box])[] => {
-    const at = context.resolved.controls.find((c) => c.id === child);
+    const at = byId(context.resolved.controls).get(child);
     if (!at) return [];
     const { x, y } = centreOf(at.visual);
     return [[child, { x: x - sidePx / 2, y: y - sidePx / 2, w: sidePx, h: sidePx }]];
@@ -225,7 +226,7 @@ export function addCluster(
   const middled = placeAll(
     now,
     ids.map((id) => {
-      const { visual } = now.resolved.controls.find((c) => c.id === id)!;
+      const { visual } = byId(now.resolved.controls).get(id)!;
       return [id, { ...visual, x: at.x - visual.w / 2, y: at.y - visual.h / 2 }] as const;
     }),
     false,

@@ -1,5 +1,6 @@
 /** A fitting control for an action, grown where it is dropped. */
 import type { Box } from "../engine/geometry/point";
+import { byId } from "../derived/byId";
 import { controlsSchema } from "../format/schema/control";
 import { formatLength, lengthOf } from "../engine/placement/length";
 import { addControls, freeId, freeName } from "./edits/controls";
@@ -108,7 +109,7 @@ export function growControl(context: EditContext, wish: Wish): Result<{ layout: 
 
 /** Ground lies under the others from the start, or it would swallow their touches. */
 function withUnderlaysBelow(layout: Layout, id: string): Layout {
-  const control = layout.controls.find((c) => c.id === id)!;
+  const control = byId(layout.controls).get(id)!;
   if (control.kind !== "touchpad" && control.kind !== "swipe") return layout;
   return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
 }

@@ -1,5 +1,6 @@
 /** Copies of what stands on the glass: the second side, a mirrored twin with its own names and nothing bound yet; and plain copies, bound as their originals, set off a little. */
 import { duplicateControls, freeId, freeName } from "./edits/controls";
+import { byId } from "../derived/byId";
 import { checked } from "./edits/check";
 import type { Cluster, Control, Layout, Pin } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
@@ -17,7 +18,7 @@ export function makeMirroredCopies(context: EditContext, keys: readonly string[]
     const box = placeableBox(context.resolved, placeable);
     const side = box && box.x + box.w / 2 > context.screen.widthPx / 2 ? "left" : "right";
     if (placeable.kind === "cluster") {
-      const cluster = layout.clusters.find((c) => c.id === key)!;
+      const cluster = byId(layout.clusters).get(key)!;
       const name = freeName(layout, `${bare(cluster.name)}, ${side}`);
       const mirroredBox: Cluster = { id: freeId(layout, `${bareId(key)}-${side}`), name, placement: mirrorPlacement(cluster.placement) };
       layout = { ...layout, clusters: [...layout.clusters, mirroredBox] };
@@ -28,7 +29,7 @@ export function makeMirroredCopies(context: EditContext, keys: readonly string[]
       }
       made.push(mirroredBox.id);
     } else if (placeable.kind === "control") {
-      const control = layout.controls.find((c) => c.id === key)!;
+      const control = byId(layout.controls).get(key)!;
       const home = clusterOf(control.placement);
       if (home !== null && keys.includes(home)) continue;
       const grown = withMirroredCopy(layout, control, side);
@@ -70,7 +71,7 @@ export function makeCopies(context: EditContext, keys: readonly string[]): Resul
   for (const key of keys) {
     const placeable = placeableOf(layout, key);
     if (placeable?.kind === "cluster") {
-      const cluster = layout.clusters.find((c) => c.id === key)!;
+      const cluster = byId(layout.clusters).get(key)!;
       const id = freeId(layout, key.replace(/-\d+$/, ""));
       layout = { ...layout, clusters: [...layout.clusters, { ...cluster, id, name: freeName(layout, cluster.name.replace(/ \d+$/, "")) }] };
       for (const child of context.layout.controls.filter((c) => clusterOf(c.placement) === key)) {
@@ -79,12 +80,12 @@ export function makeCopies(context: EditContext, keys: readonly string[]): Resul
       }
       made.push(id);
     } else if (placeable?.kind === "zone") {
-      const zone = layout.keepClear.find((z) => z.id === key)!;
+      const zone = byId(layout.keepClear).get(key)!;
       const id = freeId(layout, key.replace(/-\d+$/, ""));
       layout = { ...layout, keepClear: [...layout.keepClear, { ...zone, id, name: freeName(layout, zone.name.replace(/ \d+$/, "")) }] };
       made.push(id);
     } else if (placeable?.kind === "control") {
-      const control = layout.controls.find((c) => c.id === key)!;
+      const control = byId(layout.controls).get(key)!;
       const home = clusterOf(control.placement);
       if (home !== null && keys.includes(home)) continue;
       const copied = copyControl(control);

@@ -6,6 +6,7 @@
  * base stays as it is until the override is handed back.
  */
 import type { Box } from "../engine/geometry/point";
+import { byId } from "../derived/byId";
 import { refused, type Result } from "../engine/result";
 import { checked } from "./edits/check";
 import type { Arrangement, Control, Layout, Override, Pin, Placement, PlainPlacement } from "../format/types";
@@ -26,7 +27,7 @@ export const landingKey = (id: string): string => `${id}${LANDING}`;
 export function placeableOf(layout: Layout, key: string): Placeable | null {
   if (key.endsWith(LANDING)) {
     const id = key.slice(0, -LANDING.length);
-    const stick = layout.controls.find((c) => c.id === id);
+    const stick = byId(layout.controls).get(id);
     const has = stick?.kind === "stick" && (stick.feel.landing !== undefined || layout.arrangements.some((a) => a.overrides[id]?.landing !== undefined));
     return has ? { kind: "landing", id } : null;
   }
@@ -39,32 +40,32 @@ export function placeableOf(layout: Layout, key: string): Placeable | null {
 export function placeableBox(resolved: Resolved, placeable: Placeable): Box | null {
   switch (placeable.kind) {
     case "control":
-      return resolved.controls.find((c) => c.id === placeable.id)?.visual ?? null;
+      return byId(resolved.controls).get(placeable.id)?.visual ?? null;
     case "landing":
-      return resolved.controls.find((c) => c.id === placeable.id)?.landing ?? null;
+      return byId(resolved.controls).get(placeable.id)?.landing ?? null;
     case "cluster":
       return resolved.clusters[placeable.id] ?? null;
     case "zone":
-      return resolved.keepClear.find((z) => z.id === placeable.id) ?? null;
+      return byId(resolved.keepClear).get(placeable.id) ?? null;
   }
 }
 
 /** The override of an arrangement for an id; undefined where it has none, or there is no such arrangement. */
 export function overrideIn(layout: Layout, arrangement: string | null, id: string): Override | undefined {
-  return arrangement === null ? undefined : layout.arrangements.find((a) => a.id === arrangement)?.overrides[id];
+  return arrangement === null ? undefined : byId(layout.arrangements).get(arrangement)?.overrides[id];
 }
 
 /** The placement of a placeable in the base. */
 function basePlacement(layout: Layout, placeable: Placeable): Placement | null {
   switch (placeable.kind) {
     case "control":
-      return layout.controls.find((c) => c.id === placeable.id)?.placement ?? null;
+      return byId(layout.controls).get(placeable.id)?.placement ?? null;
     case "cluster":
-      return layout.clusters.find((c) => c.id === placeable.id)?.placement ?? null;
+      return byId(layout.clusters).get(placeable.id)?.placement ?? null;
     case "zone":
-      return layout.keepClear.find((z) => z.id === placeable.id)?.placement ?? null;
+      return byId(layout.keepClear).get(placeable.id)?.placement ?? null;
     case "landing": {
-      const stick = layout.controls.find((c) => c.id === placeable.id);
+      const stick = byId(layout.controls).get(placeable.id);
       return (stick?.kind === "stick" && stick.feel.landing) || null;
     }
   }

@@ -10,8 +10,9 @@ import { checked } from "./edits/check";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorBox } from "./mirror";
-import { prepareLayout } from "../engine/placement/prepare";
-import { frameBox, PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../engine/placement/resolve";
+import { keptOnScreen } from "../derived/kept";
+import { resolvedOn } from "../derived/resolved";
+import { frameBox, PLAIN_PLAYER_VIEW, type Resolved, type PlayerView } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 import { clusterOf, placementIn, putPlacement, placeableBox, placeableOf, withPlacement, type Placeable } from "./placeables";
 
@@ -24,10 +25,16 @@ export interface EditContext {
   readonly playerView: PlayerView;
 }
 
-/** The edit context of a layout on a screen (right hand, size 1, every moment unless told otherwise). */
+/** The edit context of a layout on a screen (right hand, size 1, every moment unless told otherwise). The same three give the same object. */
 export function editContextOf(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): EditContext {
-  return { layout, screen, playerView, resolved: resolve(prepareLayout(layout), screen, playerView) };
+  return contexts(layout, screen, playerView);
 }
+const contexts = keptOnScreen((layout: Layout, screen: Screen, playerView: PlayerView): EditContext => ({
+  layout,
+  screen,
+  playerView,
+  resolved: resolvedOn(layout, screen, playerView),
+}));
 
 /** What lengths within a box come to: what percent is of, what a unit and a mm come to, and the factors of absolute lengths and of percent. */
 export interface Measure extends Metrics {

@@ -1,5 +1,6 @@
 /** The screen split between two landing areas, without gap or overlap. */
 import { refused, type Result } from "../engine/result";
+import { byId } from "../derived/byId";
 import { checked } from "./edits/check";
 import type { Control, Layout, PlainPlacement } from "../format/types";
 import type { EditContext } from "./placing";
@@ -30,7 +31,7 @@ export function splitScreen(context: EditContext, a: string, b: string, at = 0.5
   };
   const [ax, bx] = [middleOf(a), middleOf(b)];
   if (ax === null || bx === null || a === b) return refused("split", "choose two that are shown on this screen");
-  if (![a, b].every((id) => canSplit(layout.controls.find((c) => c.id === id))))
+  if (![a, b].every((id) => canSplit(byId(layout.controls).get(id))))
     return refused("split", "only sticks, touchpads and swipes can share the screen between them");
   const mirrored = context.playerView.handed === "left";
   const leftFirst = ax <= bx !== mirrored;
@@ -40,7 +41,7 @@ export function splitScreen(context: EditContext, a: string, b: string, at = 0.5
   ] as const;
   let next = layout;
   for (const [id, placement] of halves) {
-    const control = layout.controls.find((c) => c.id === id)!;
+    const control = byId(layout.controls).get(id)!;
     if (control.kind === "stick") {
       const origin = control.feel.origin === "fixed" ? "floating" : control.feel.origin;
       const feel = { ...control.feel, origin, landing: control.feel.landing ?? placement };

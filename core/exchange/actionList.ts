@@ -3,6 +3,7 @@
  * keys, mouse, pad, riseMs, fallMs, ease, combine, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
  */
 import Papa from "papaparse";
+import { byName } from "../derived/byId";
 import { z } from "zod";
 import { checked } from "../editing/edits/check";
 import { newAction } from "../editing/edits/actions";
@@ -159,7 +160,7 @@ export interface ListPreview {
 
 /** What a list would change in a layout, before it is done. */
 export function previewActions(layout: Layout, list: readonly ListedAction[]): ListPreview {
-  const known = new Map(layout.actions.map((a) => [a.name, a]));
+  const known = byName(layout.actions);
   const changed = list.flatMap((next) => {
     const now = known.get(next.name);
     if (!now) return [];
@@ -175,7 +176,7 @@ export function previewActions(layout: Layout, list: readonly ListedAction[]): L
 
 /** Takes a list over: changes what it says of known actions, adds the others at the end. An action added without a kind is a press. */
 export function applyActions(layout: Layout, list: readonly ListedAction[]): Result<Layout> {
-  const next = new Map(list.map((a) => [a.name, a]));
+  const next = byName(list);
   const known = new Set(layout.actions.map((a) => a.name));
   return checked(layout, {
     ...layout,

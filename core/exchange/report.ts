@@ -1,5 +1,5 @@
 /** Findings as text for a terminal, and the question whether a layout falls short. */
-import type { Finding, Severity } from "../checks/finding";
+import { tallyOf, type Finding, type Severity } from "../checks/finding";
 
 /** The findings of one screen. */
 export interface ScreenFindings {
@@ -23,13 +23,6 @@ export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker"
   return screens.some((s) => s.findings.some((f) => f.accepted === null && isGrave(f.severity, failOn) && !known(s.name, f)));
 }
 
-/** How many findings of each severity, accepted ones left out. */
-export function countFindings(findings: readonly Finding[]): Record<Severity, number> {
-  const counts = { blocker: 0, warning: 0, note: 0 };
-  for (const f of findings) if (f.accepted === null) counts[f.severity] += 1;
-  return counts;
-}
-
 const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? "" : "s"}`;
 
 /** A report for reading: a heading a screen, a line a finding, a summary. */
@@ -43,7 +36,7 @@ export function textReport(screens: readonly ScreenFindings[], known: Known = NO
       lines.push(`  ${MARK[f.severity]} ${f.severity} ${f.code}${moment}: ${f.text}${accepted}`);
     }
   }
-  const all = countFindings(screens.flatMap((s) => s.findings));
+  const all = tallyOf(screens.flatMap((s) => s.findings));
   lines.push(
     `${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`,
   );

@@ -3,6 +3,7 @@
  * Screens have no say here: what an arrangement hides on one of them is told by the findings.
  */
 import { portFits, serveLacks } from "../engine/input/fits";
+import { byName } from "../derived/byId";
 import type { Action, Layout, Serve } from "../format/types";
 import { nearestWord } from "../format/nearest";
 import { hardwareEnds } from "./hardwareWires";
@@ -76,7 +77,7 @@ export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "mo
 
 /** Where controls lead nowhere, in drawing order. */
 export function looseEnds(layout: Pick<Layout, "actions" | "controls">): LooseEnd[] {
-  const actions = new Map(layout.actions.map((a) => [a.name, a]));
+  const actions = byName(layout.actions);
   const names = [...actions.keys()];
   return layout.controls.flatMap((control): LooseEnd[] => {
     const serves = control.serves as readonly Serve[];

@@ -4,6 +4,7 @@
  * the screens and controls of their own layout.
  */
 import { checked } from "../editing/edits/check";
+import { byId, byName } from "../derived/byId";
 import { newAction } from "../editing/edits/actions";
 import { freeId, freeName } from "../editing/edits/controls";
 import { freeIdOf } from "../editing/edits/ids";
@@ -71,7 +72,7 @@ export interface Mismatch {
 
 /** The wires of the chosen controls that would not go together with the actions they are matched with. */
 export function mismatches(from: Layout, here: Layout, words: Adoption["words"], ids: readonly string[]): Mismatch[] {
-  const actions = new Map(here.actions.map((a) => [a.name, a]));
+  const actions = byName(here.actions);
   const chosen = new Set(ids);
   return from.controls.flatMap((c) =>
     chosen.has(c.id)
@@ -89,7 +90,7 @@ export function mismatches(from: Layout, here: Layout, words: Adoption["words"],
 export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
   if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
   let next = here;
-  const fromActions = new Map(from.actions.map((a) => [a.name, a]));
+  const fromActions = byName(from.actions);
   const wanted = new Set(
     from.controls.filter((c) => choice.controls.get(c.id) === "control").flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)),
   );
@@ -104,7 +105,7 @@ export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ la
   const meant = new Map(
     [...choice.words].flatMap(([word, what]) => (what.kind === "means" ? [[word, what.action]] : what.kind === "new" ? [[word, word]] : [])),
   );
-  const actions = new Map(next.actions.map((a) => [a.name, a]));
+  const actions = byName(next.actions);
   const serveOver = (serve: Serve): Serve[] => {
     if (choice.words.get(serve.action)?.kind === "keep") return [serve];
     const action = actions.get(meant.get(serve.action) ?? "");
@@ -136,7 +137,7 @@ export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ la
     if (frame !== null && typeof frame === "object" && placement.kind === "pin") {
       let cluster = clusters.get(frame.cluster);
       if (!cluster) {
-        const was = from.clusters.find((c) => c.id === frame.cluster)!;
+        const was = byId(from.clusters).get(frame.cluster)!;
         cluster = { id: freeId(next, was.id), name: freeName(next, was.name), placement: inUnits(was.placement, choice.unitRatio) };
         clusters.set(frame.cluster, cluster);
         made.push(cluster.id);
@@ -169,7 +170,7 @@ export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ la
 function momentMatch(from: Layout, here: Layout): ReadonlyMap<string, string> {
   return new Map(
     from.moments.flatMap((m) => {
-      const match = here.moments.find((h) => h.id === m.id) ?? here.moments.find((h) => h.name.toLowerCase() === m.name.toLowerCase());
+      const match = byId(here.moments).get(m.id) ?? here.moments.find((h) => h.name.toLowerCase() === m.name.toLowerCase());
       return match ? [[m.id, match.id] as const] : [];
     }),
   );
@@ -190,7 +191,7 @@ function artOver(layout: Layout, from: Layout, control: Control): { layout: Layo
   let next = layout;
   const moved = Object.fromEntries(
     Object.entries(art).flatMap(([part, id]) => {
-      const picture = from.pictures.find((p) => p.id === id);
+      const picture = byId(from.pictures).get(id);
       if (!picture) return [];
       const same = next.pictures.find((p) => p.type === picture.type && p.data === picture.data);
       const kept = same ?? { ...picture, id: freeIdOf(next.pictures, picture.id, "picture") };

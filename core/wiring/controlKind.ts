@@ -3,6 +3,7 @@
  * action; what no port can give is told with the reason, before it is done.
  */
 import { defaultShape, defaultSlideOut } from "../format/dependent";
+import { byId, byName } from "../derived/byId";
 import { checked } from "../editing/edits/check";
 import { portCarries, portFits, serveLacks } from "../engine/input/fits";
 import { controlsSchema } from "../format/schema/control";
@@ -43,9 +44,9 @@ const DIRECTIONS: ReadonlySet<Port> = new Set<Port>(["up", "down", "left", "righ
 
 /** What another kind would do to the wires of a control. */
 export function previewControlKind(layout: Layout, id: string, kind: ControlKind): ControlKindPreview {
-  const control = layout.controls.find((c) => c.id === id);
+  const control = byId(layout.controls).get(id);
   const serves = (control?.serves ?? []) as readonly Serve[];
-  const actions = new Map(layout.actions.map((a) => [a.name, a]));
+  const actions = byName(layout.actions);
   const kept: KeptServe[] = [];
   const lost: LostServe[] = [];
   const directions = new Set(serves.map((s) => s.port).filter((port) => DIRECTIONS.has(port)));
@@ -89,7 +90,7 @@ function whyLost(serve: Serve, action: Action | null, kind: ControlKind): string
  * its feel starts from the defaults of the kind. A shape that was the old kind's own becomes the new one's.
  */
 export function changeControlKind(layout: Layout, id: string, kind: ControlKind): Result<Layout> {
-  const control = layout.controls.find((c) => c.id === id);
+  const control = byId(layout.controls).get(id);
   if (!control) return refused("controls", `there is no control "${id}"`);
   if (control.kind === kind) return ok(layout);
   const serves = previewControlKind(layout, id, kind).kept.map((k) => k.to);

@@ -4,6 +4,7 @@
  * others, so that two actions on one key are seen to hang on the same end.
  */
 import { checked } from "../editing/edits/check";
+import { byName } from "../derived/byId";
 import type { Action, ActionKind, Layout } from "../format/types";
 import { refused, type Result } from "../engine/result";
 
@@ -154,7 +155,7 @@ export function firstValue(action: Action, end: string): Value | undefined {
 
 /** Plugs an end into an action; `gives` says what a key or button gives, where that is not left to `firstValue`. Refused with the reason where the two do not go together, or where it is plugged in already. */
 export function plugIn(layout: Layout, name: string, end: string, gives?: number): Result<Layout> {
-  const action = layout.actions.find((a) => a.name === name);
+  const action = byName(layout.actions).get(name);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   const made = sourceOfEnd(end);
   if (!made) return refused("actions", `"${end}" is no key, mouse or pad input`);

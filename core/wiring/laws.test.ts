@@ -1,6 +1,6 @@
 /** Laws of the chain, over any layout. */
 import fc from "fast-check";
-import { checkLayout } from "../checks/check";
+import { checkScreen } from "../checks/check";
 import { frozen, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { addMoment, moveMoment, onlyIn, removeMoment, type Homeless } from "../editing/edits/moments";
@@ -30,9 +30,9 @@ test("an action is left to do exactly where the findings say that nothing serves
       };
       const controls = any.controls.map((c) => ({ ...c, serves: (c.serves as Serve[]).filter(fits) })) as Layout["controls"];
       const layout = { ...any, controls, arrangements: [] };
-      const unserved = new Set(checkLayout(layout, screen).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
+      const unserved = new Set(checkScreen(layout, screen).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
       expect(new Set(actionStatuses(layout).flatMap((s) => (s.toDo ? [s.name] : [])))).toEqual(unserved);
-      const wrong = checkLayout(layout, screen).flatMap((f) => (f.code === "bind/unknown-action" || f.code === "bind/silent" ? [f.subjects[0]] : []));
+      const wrong = checkScreen(layout, screen).flatMap((f) => (f.code === "bind/unknown-action" || f.code === "bind/silent" ? [f.subjects[0]] : []));
       expect(new Set(looseEnds(layout).map((e) => e.control))).toEqual(new Set(wrong));
       if (leftToDo(layout).length === 0) expect([...unserved, ...wrong]).toEqual([]);
     }),

@@ -1,5 +1,6 @@
 /** Wires from controls to actions: what fits what and why not, what a change of kind would break, and what adds up to what. */
 import { bind, changeAction, changeServe } from "../editing/edits/actions";
+import { byId, byName } from "../derived/byId";
 import { portCarries, portFits, serveLacks, type PortCarries } from "../engine/input/fits";
 import { PORTS } from "../engine/types";
 import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../format/types";
@@ -48,12 +49,12 @@ export function serveBy(port: Port, action: Pick<Action, "name" | "kind">): Serv
 }
 
 /** What people call a control. */
-const nameIn = (layout: Layout, id: string) => layout.controls.find((c) => c.id === id)?.name ?? id;
+const nameIn = (layout: Layout, id: string) => byId(layout.controls).get(id)?.name ?? id;
 
 /** Draws a wire from a control's port to an action. Refused with the reason where they do not go together or are joined already. */
 export function joinPort(layout: Layout, id: string, port: Port, name: string): Result<Layout> {
-  const action = layout.actions.find((x) => x.name === name);
-  const control = layout.controls.find((c) => c.id === id);
+  const action = byName(layout.actions).get(name);
+  const control = byId(layout.controls).get(id);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   if (!control) return refused("controls", `there is no control "${id}"`);
   if (!portsOf(control.kind).includes(port)) return refused("", `a ${control.kind} has no ${port} port; it has ${portsOf(control.kind).join(", ")}`);
@@ -66,8 +67,8 @@ export function joinPort(layout: Layout, id: string, port: Port, name: string): 
 
 /** Leads a serve to another action; what it gives is made to fit where it must. Refused with the reason where the port does not go together with it. */
 export function leadServe(layout: Layout, id: string, index: number, name: string): Result<Layout> {
-  const action = layout.actions.find((x) => x.name === name);
-  const serve = (layout.controls.find((c) => c.id === id)?.serves as readonly Serve[] | undefined)?.[index];
+  const action = byName(layout.actions).get(name);
+  const serve = (byId(layout.controls).get(id)?.serves as readonly Serve[] | undefined)?.[index];
   if (!action) return refused("actions", `there is no action \`${name}\``);
   if (!serve) return refused("controls", `“${nameIn(layout, id)}” has no such wire`);
   const why = portWhyNot(serve.port, action.kind);
@@ -91,7 +92,7 @@ export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: stri
   const touch = layout.controls.flatMap((c) =>
     (c.serves as readonly Serve[]).flatMap((serve, index): Wire[] => (serve.action === name ? [{ kind: "touch", control: c.id, index, serve }] : [])),
   );
-  const action = layout.actions.find((x) => x.name === name);
+  const action = byName(layout.actions).get(name);
   const hardware = action ? hardwareWires(action) : [];
   return [...touch, ...hardware.map((w): Wire => ({ kind: "hardware", ...w }))];
 }
@@ -117,7 +118,7 @@ export function previewKind(layout: Layout, name: string, kind: ActionKind): Kin
 
 /** Gives an action another kind. Wires that then lack a value get a fitting one; those that no longer fit are taken off, or left as they are for the findings to tell. */
 export function changeActionKind(layout: Layout, name: string, kind: ActionKind, broken: "take-off" | "leave"): Result<Layout> {
-  const action = layout.actions.find((x) => x.name === name);
+  const action = byName(layout.actions).get(name);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   const off = broken === "take-off";
   const controls = layout.controls.map((c) => {

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { checkLayout } from "../checks/check";
+import { checkScreen } from "../checks/check";
 import { placed, STAGE, staged } from "../../test/stage";
 import { advance, tickTime } from "../engine/input/advance";
 import { easeTrace } from "./ease";
@@ -147,7 +147,7 @@ test("a change of kind does what its preview says, and afterwards nothing is mis
         const wires = (l: Layout) => l.controls[0].serves.length + hardwareWires(l.actions[0]).length;
         expect(wires(off)).toBe(preview.stay.length + preview.change.length);
         expect(wires(left)).toBe(wires(layout));
-        const mismatched = (l: Layout) => checkLayout(l, STAGE).filter((f) => f.code === "bind/kind-mismatch").length;
+        const mismatched = (l: Layout) => checkScreen(l, STAGE).filter((f) => f.code === "bind/kind-mismatch").length;
         expect(mismatched(off)).toBe(0);
         expect(mismatched(left) > 0).toBe(preview.broken.some((b) => b.wire.kind === "touch"));
         const again = previewKind(off, "go", after);
@@ -208,7 +208,7 @@ test("how each action stands, moment by moment, and what is left to do", () => {
     { kind: "action", name: "flag" },
     { kind: "control", id: "idle" },
   ]);
-  const unserved = new Set(checkLayout(harbour(), STAGE).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
+  const unserved = new Set(checkScreen(harbour(), STAGE).flatMap((f) => (f.code === "bind/unserved" ? f.subjects : [])));
   expect(unserved).toEqual(new Set(actionStatuses(harbour()).flatMap((s) => (s.toDo ? [s.name] : []))));
 });
 

@@ -1,6 +1,7 @@
 "use client";
 /** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
 import { X } from "lucide-react";
+import { byId } from "../../core/derived/byId";
 import { memo } from "react";
 
 import type { Action, Layout } from "../../core/format/types";
@@ -24,7 +25,7 @@ import { removeWire, unplugTold } from "./removeWire";
 export function ActionTable({ data }: { data: SheetData }) {
   const { seen, statuses, layout, letters, loose } = data;
   const strays = loose.filter(
-    (e) => e.index === null || !layout.actions.some((a) => a.name === layout.controls.find((c) => c.id === e.control)?.serves[e.index!]?.action),
+    (e) => e.index === null || !layout.actions.some((a) => a.name === byId(layout.controls).get(e.control)?.serves[e.index!]?.action),
   );
   return (
     <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Actions as a table">
@@ -55,7 +56,7 @@ export function ActionTable({ data }: { data: SheetData }) {
                   setSheetState({ pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })
                 }
               >
-                ■ {layout.controls.find((c) => c.id === e.control)?.name}: {e.word}
+                ■ {byId(layout.controls).get(e.control)?.name}: {e.word}
               </button>
             </li>
           ))}

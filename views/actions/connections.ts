@@ -1,5 +1,6 @@
 /** Drawing wires: from which end to which, why two do not go together, and the edit that joins two that do. */
 import type { Action, Control, Layout, Port, Serve } from "../../core/format/types";
+import { byId, byName } from "../../core/derived/byId";
 import { refused, type Result } from "../../core/engine/result";
 import { hardwareWhyNot, hardwareWires, plugIn, sourceOfEnd } from "../../core/wiring/hardwareWires";
 import { controlWhyNot, joinPort, leadServe, portsOf, portWhyNot } from "../../core/wiring/serves";
@@ -45,7 +46,7 @@ export function meets(start: ConnectionStart, target: ConnectionTarget): boolean
 export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: ConnectionStart, target: ConnectionTarget): string | null {
   if (!meets(start, target)) return "a wire runs from an action to a control, or to a key, mouse or pad input";
   const name = start.kind === "action" ? start.name : target.kind === "action" ? target.name : "";
-  const action = layout.actions.find((a) => a.name === name);
+  const action = byName(layout.actions).get(name);
   if (!action) return `there is no action \`${name}\``;
   const end = start.kind === "end" ? start.end : target.kind === "end" ? target.end : null;
   if (end !== null) {
@@ -59,7 +60,7 @@ export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: Conn
     return serve ? portWhyNot(serve.port, action.kind) : "there is no such wire";
   }
   if (far.kind !== "port") return "a wire needs two ends";
-  const control = layout.controls.find((c) => c.id === far.id);
+  const control = byId(layout.controls).get(far.id);
   if (!control) return `there is no control "${far.id}"`;
   if (far.port === null)
     return controlWhyNot(control.kind, action.kind) ?? (bestPort(control, action) === null ? `every port of it that fits serves \`${name}\` already` : null);
@@ -68,7 +69,7 @@ export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: Conn
 }
 
 function serveAt(layout: Pick<Layout, "controls">, id: string, index: number): Serve | undefined {
-  return (layout.controls.find((c) => c.id === id)?.serves as readonly Serve[] | undefined)?.[index];
+  return (byId(layout.controls).get(id)?.serves as readonly Serve[] | undefined)?.[index];
 }
 
 /** The port by which a control serves an action when none is named: its best, or the first fitting one that does not serve it yet. */
@@ -91,13 +92,8 @@ export function joined(layout: Layout, start: ConnectionStart, target: Connectio
     case "serve":
       return leadServe(layout, far.id, far.index, name);
     case "port": {
-      const control = layout.controls.find((c) => c.id === far.id)!;
-      const port =
-        far.port ??
-        bestPort(
-          control,
-          layout.actions.find((a) => a.name === name)!,
-        );
+      const control = byId(layout.controls).get(far.id)!;
+      const port = far.port ?? bestPort(control, byName(layout.actions).get(name)!);
       return joinPort(layout, far.id, port!, name);
     }
     case "action":

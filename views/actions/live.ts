@@ -1,5 +1,6 @@
 /** Which wires something runs along at this moment, and the marks in the page that show it. */
 import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/engine/input/hardwareInput";
+import { byId } from "../../core/derived/byId";
 import { readControl } from "../../core/engine/input/kinds";
 import type { PortReading } from "../../core/engine/input/ports";
 import type { Layout, Port, Serve } from "../../core/format/types";
@@ -58,9 +59,9 @@ export function liveWires(layout: Layout, player: Pick<Player, "state" | "setup"
         wires.add(hardwareWireKey(action.name, wire.list, wire.index));
         actions.add(action.name);
       }
-  const byId = new Map(layout.controls.map((c) => [c.id, c]));
+  const known = byId(layout.controls);
   setup.controls.forEach((ready, i) => {
-    const control = byId.get(ready.id);
+    const control = known.get(ready.id);
     const at = state.controls[i];
     if (!control || at === undefined) return;
     const held = at.kind === "button" ? at.contacts.length > 0 : at.held !== null;

@@ -1,5 +1,6 @@
 /** Taking wires off: told, with the way back. */
 import { unbind } from "../../core/editing/edits/actions";
+import { byId, byName } from "../../core/derived/byId";
 import { hardwareWires, unplug } from "../../core/wiring/hardwareWires";
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";
@@ -10,7 +11,7 @@ import { endWord } from "./keys";
 export function removeWire(session: Session, id: string, index: number): boolean {
   const { layout } = session.store.getState();
   const name = nameOf(layout, id);
-  const serve = layout.controls.find((c) => c.id === id)?.serves[index];
+  const serve = byId(layout.controls).get(id)?.serves[index];
   const what = `The wire from “${name}”${serve ? `, ${serve.port}, to “${serve.action}”` : ""} is off`;
   return removeTold(session, `take a wire off ${name}`, what, (l) => unbind(l, id, index));
 }
@@ -18,7 +19,7 @@ export function removeWire(session: Session, id: string, index: number): boolean
 /** Takes a key, mouse or pad input off an action. */
 export function unplugTold(session: Session, action: string, list: "keys" | "mouse" | "pad", index: number): boolean {
   const { layout } = session.store.getState();
-  const bound = layout.actions.find((a) => a.name === action);
+  const bound = byName(layout.actions).get(action);
   const wire = bound && hardwareWires(bound).find((w) => w.list === list && w.index === index);
   const end = wire ? endWord(wire.end) : "the input";
   return removeTold(session, `take ${end} from ${action}`, `${end} no longer gives to “${action}”`, (l) => unplug(l, action, list, index));

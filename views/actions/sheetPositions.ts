@@ -5,6 +5,7 @@
  * need; a control stands as near to the first action it serves as those above it let it.
  */
 import type { Action, Control, Layout, Serve } from "../../core/format/types";
+import { byId } from "../../core/derived/byId";
 import { hardwareEnds, hardwareWires, type HardwareList } from "../../core/wiring/hardwareWires";
 import type { LooseEnd, ActionStatus } from "../../core/wiring/actionStatus";
 import type { Picked } from "./sheetState";
@@ -122,7 +123,7 @@ export function groupsOf(
   const word = (key: string) => {
     const ids = key === "" ? [] : key.split(" ");
     if (ids.length === 0) return "in no moment";
-    return ids.length === moments.length ? "in every moment" : ids.map((id) => moments.find((m) => m.id === id)?.name ?? id).join(" and ");
+    return ids.length === moments.length ? "in every moment" : ids.map((id) => byId(moments).get(id)?.name ?? id).join(" and ");
   };
   return [...groups]
     .sort(([a], [b]) => rank(a) - rank(b) || a.split(" ").length - b.split(" ").length || (a < b ? -1 : 1))

@@ -1,10 +1,11 @@
 /** How an action stands, moment by moment, in a line. */
 import type { Moment } from "../../core/format/types";
+import { byId } from "../../core/derived/byId";
 import type { ActionStatus } from "../../core/wiring/actionStatus";
 
 /** `Under way: helm; Alongside: nothing`; moments served alike are told together. Without moments what serves it, or the word alone. */
 export function statusDetail(status: ActionStatus, moments: readonly Moment[]): string {
-  const nameOf = (id: string) => moments.find((m) => m.id === id)?.name ?? id;
+  const nameOf = (id: string) => byId(moments).get(id)?.name ?? id;
   const alike = new Map<string, string[]>();
   for (const { moment, by } of status.moments) {
     const what = by.length > 0 ? by.join(", ") : "nothing";

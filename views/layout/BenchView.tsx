@@ -1,8 +1,8 @@
 "use client";
 /** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one stands at the left. */
 import { useEffect, useRef } from "react";
+import { editContextOf } from "../../core/editing/placing";
 import { useSession } from "../session/context";
-import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import { clearBench, useBench } from "./bench";
 import { Glass, type GlassHandle } from "./Glass";
@@ -19,7 +19,7 @@ export function BenchView() {
   const screen = benchScreenOf(layout);
   const playerView = useSession((s) => s.playerView);
   const id = useSession((s) => s.id);
-  const context = editContextFor(layout, screen, playerView);
+  const context = editContextOf(layout, screen, playerView);
   const glass = useRef<GlassHandle>(null);
   useBenchKeys(context);
   // Another layout has been opened: nothing of the last one is in hand any more.

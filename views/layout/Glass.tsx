@@ -122,7 +122,7 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: numb
 const GlassHeader = memo(
   function GlassHeader({ context }: { context: EditContext }) {
     const { screen, layout, resolved, playerView } = context;
-    const findings = useSession((s) => s.findings[screen.name]);
+    const tally = useSession((s) => s.findings[screen.name]?.tally);
     const mm = pxPerMm(screen);
     const arrangement = layout.arrangements.find((a) => a.id === resolved.arrangement);
     return (
@@ -133,7 +133,7 @@ const GlassHeader = memo(
         <span className="figure text-[11px] text-muted">
           {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
         </span>
-        <Tally findings={findings} />
+        <Tally tally={tally} />
         {layout.arrangements.length > 0 && (
           <span
             className={`text-[11px] ${arrangement ? "text-accent" : "text-muted"}`}

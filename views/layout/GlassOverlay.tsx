@@ -1,6 +1,7 @@
 "use client";
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
 import { useMemo, useRef } from "react";
+import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
 import { commonArea } from "../../core/engine/geometry/overlap";
 import { touchArea } from "../../core/engine/input/ready";
@@ -27,18 +28,18 @@ export function GlassOverlay({ context, scale }: { context: EditContext; scale: 
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
-  const findings = useSession((s) => s.findings[context.screen.name]);
+  const findings = useSession((s) => s.findings[context.screen.name]?.list ?? undefined);
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
   const { bind, marquee, anchorDrag, guides, moving, drawn } = useGlassGestures(context, scale, svg, tip);
   const { screen, resolved, layout } = context;
   const named = useMemo(() => grave(findings), [findings]);
-  const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
+  const controls = useMemo(() => byId(layout.controls), [layout.controls]);
   const one = selection.length === 1 ? selection[0] : null;
   const onePlaceable = one === null ? null : placeableOf(layout, one);
   const oneBox = onePlaceable && placeableBox(resolved, onePlaceable);
-  const landing = one === null ? undefined : resolved.controls.find((c) => c.id === one)?.landing;
+  const landing = one === null ? undefined : byId(resolved.controls).get(one)?.landing;
   const isSelected = (id: string) => selection.includes(id);
   const mm = pxPerMm(screen);
   const seen = shownClusters(context);
@@ -57,7 +58,7 @@ export function GlassOverlay({ context, scale }: { context: EditContext; scale: 
       <AreaPatterns scale={scale} />
       <Frames screen={screen} picture={layout.picture} limits={layout.limits} gridMm={layout.workbench.gridMm} overlays={overlays} scale={scale} />
       {layout.keepClear.map((zone) => {
-        const at = resolved.keepClear.find((z) => z.id === zone.id);
+        const at = byId(resolved.keepClear).get(zone.id);
         if (!at || (!overlays.clear && !isSelected(zone.id))) return null;
         return (
           <g key={zone.id}>
@@ -203,7 +204,7 @@ function PointedOut({ context, findings }: { context: EditContext; findings: rea
 /** Where areas lie on each other, the order of those that meet the selected one: 1 is on top and takes the touch first. */
 function Stack({ context, id, scale }: { context: EditContext; id: string; scale: number }) {
   const { controls } = context.resolved;
-  const own = controls.find((c) => c.id === id);
+  const own = byId(controls).get(id);
   if (!own) return null;
   const area = touchArea(own);
   const stack = controls.filter((c) => c === own || commonArea(touchArea(c), area) > 1).reverse();

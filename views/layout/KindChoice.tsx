@@ -1,6 +1,7 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
 import type { EditContext } from "../../core/editing/placing";
+import { byName } from "../../core/derived/byId";
 import { kindsFor } from "../../core/editing/make";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
@@ -23,7 +24,7 @@ export function KindChoice({ context, scale, left, top, room }: Props) {
   const control = context.layout.controls.find((c) => c.id === grown);
   const at = context.resolved.controls.find((c) => c.id === grown);
   if (!control || !at) return null;
-  const action = context.layout.actions.find((a) => a.name === control.serves[0]?.action) ?? null;
+  const action = byName(context.layout.actions).get(control.serves[0]?.action) ?? null;
   const kinds = kindsFor(action);
   if (kinds.length < 2) return null;
   const serve = control.serves[0];

@@ -1,13 +1,13 @@
 "use client";
 /** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several marked ones a cluster; Enter grows them on the thumb's side. */
 import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { editContextOf } from "../../core/editing/placing";
 import Link from "next/link";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Action, Control } from "../../core/format/types";
 import { fittingKind } from "../../core/editing/make";
 import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
 import { useSession, useSessionActions } from "../session/context";
-import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";
 import type { GlassHandle } from "./Glass";
@@ -185,5 +185,5 @@ function useStatuses() {
 /** The edit context of the bench at this moment. */
 function contextNow(session: Session) {
   const { layout, playerView } = session.store.getState();
-  return editContextFor(layout, benchScreenOf(layout), playerView);
+  return editContextOf(layout, benchScreenOf(layout), playerView);
 }

@@ -3,12 +3,11 @@
 import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useState } from "react";
-import type { Finding } from "../../core/checks/finding";
 import type { Screen } from "../../core/format/types";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
-import { resolvedOf } from "../session/prepared";
+import { resolvedOn } from "../../core/derived/resolved";
 import { railOf } from "../session/screens";
 import { LayoutPicture } from "../shared/LayoutPicture";
 
@@ -19,7 +18,6 @@ const ROOM = { w: 92, h: 44 };
 
 export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   const session = useSessionActions();
-  const findings = useSession((s) => s.findings);
   const workbench = useSession((s) => s.layout.workbench);
   const orientation = useSession((s) => s.layout.orientation);
   const reference = useSession((s) => s.layout.reference);
@@ -63,7 +61,7 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
             <ul>
               {screens.map((item) => (
                 <li key={item.name}>
-                  <RailScreen item={item} onBench={item.name === onBench} findings={findings[item.name]} onPick={pick} />
+                  <RailScreen item={item} onBench={item.name === onBench} onPick={pick} />
                 </li>
               ))}
             </ul>
@@ -78,11 +76,11 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
 interface Props {
   readonly item: Screen;
   readonly onBench: boolean;
-  readonly findings: readonly Finding[] | undefined;
   readonly onPick: (name: string) => void;
 }
 
-const RailScreen = memo(function RailScreen({ item, onBench, findings, onPick }: Props) {
+const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
+  const tally = useSession((s) => s.findings[item.name]?.tally);
   return (
     <button
       className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-[3px] text-left hover:bg-sheet ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
@@ -95,7 +93,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, findings, onPick }:
       </span>
       <span className="min-w-0">
         <span className="line-clamp-2 text-[11px] leading-tight">{item.name}</span>
-        <Tally findings={findings} short />
+        <Tally tally={tally} short />
       </span>
     </button>
   );
@@ -106,5 +104,5 @@ function RailPicture({ item }: { item: Screen }) {
   const layout = useSession((s) => s.layout);
   const playerView = useSession((s) => s.playerView);
   const scale = Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx);
-  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOf(layout, item, playerView)} scale={scale} label={`The layout on ${item.name}`} />;
+  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOn(layout, item, playerView)} scale={scale} label={`The layout on ${item.name}`} />;
 }

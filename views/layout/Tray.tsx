@@ -1,6 +1,7 @@
 "use client";
 /** The tray: the whole card of what is selected, side by side; with nothing selected the layout's own settings and the findings. */
 import { memo, type ReactNode } from "react";
+import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { useSession } from "../session/context";
@@ -25,7 +26,7 @@ export const Tray = memo(function Tray({ context, tall = false }: { context: Edi
   /** The controls whose cards are open: those selected, or what stands in the selected cluster. */
   const ids = cluster === null ? selection : inCluster(layout, cluster, resolved.arrangement);
   const controls = layout.controls.filter((c) => ids.includes(c.id));
-  const placed = controls.map((c) => resolved.controls.find((r) => r.id === c.id));
+  const placed = controls.map((c) => byId(resolved.controls).get(c.id));
   const zones = layout.keepClear.filter((z) => selection.includes(z.id));
   const columns = tall ? "grid-cols-2 auto-rows-min" : selection.length === 0 ? OWN_COLUMNS : COLUMNS;
   return (

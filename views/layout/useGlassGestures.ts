@@ -5,6 +5,7 @@
  * everything back. Moves are worked off once a frame. Alt lets go of snapping.
  */
 import { useEffect, useRef, useState, type MouseEvent, type PointerEvent, type RefObject } from "react";
+import { byId } from "../../core/derived/byId";
 import type { Box, Point } from "../../core/engine/geometry/point";
 import type { Frame } from "../../core/format/types";
 import { boundsOf } from "../../core/editing/align";
@@ -116,7 +117,7 @@ export function useGlassGestures(context: EditContext, scale: number, svg: RefOb
   });
 
   const isRound = (id: string) => {
-    const kind = context.layout.controls.find((c) => c.id === id)?.kind;
+    const kind = byId(context.layout.controls).get(id)?.kind;
     return kind === "stick" || kind === "dpad" || kind === "button" || placeableOf(context.layout, id)?.kind === "cluster";
   };
   const move = (g: Gesture & { kind: "move" }, now: Latest) => {

@@ -1,6 +1,8 @@
 "use client";
 /** The game inside the device, played with mouse, keys, pad or real touch; live values beside it, feel to be changed while playing, traces below. */
 import { useTheme } from "next-themes";
+import { byId } from "../../core/derived/byId";
+import { editContextOf } from "../../core/editing/placing";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/engine/input/events";
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
@@ -8,7 +10,6 @@ import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import { FeelCard } from "../shared/FeelCard";
 import { useSession, useSessionActions } from "../session/context";
-import { editContextFor } from "../session/prepared";
 import { benchScreenOf } from "../session/screens";
 import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
@@ -144,9 +145,9 @@ function FeelPanel() {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const selection = useSession((s) => s.selection);
-  const control = layout.controls.find((c) => c.id === selection[0]) ?? layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
+  const control = byId(layout.controls).get(selection[0]) ?? layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
   if (!control) return null;
-  const context = editContextFor(layout, benchScreenOf(layout), PLAIN_PLAYER_VIEW);
+  const context = editContextOf(layout, benchScreenOf(layout), PLAIN_PLAYER_VIEW);
   return (
     <section aria-label="Feel" className="grid content-start gap-1.5 px-4 py-3">
       <h2 className="heading">Feel</h2>
@@ -157,7 +158,7 @@ function FeelPanel() {
           </option>
         ))}
       </select>
-      <FeelCard context={context} controls={[control]} placed={[context.resolved.controls.find((c) => c.id === control.id)]} />
+      <FeelCard context={context} controls={[control]} placed={[byId(context.resolved.controls).get(control.id)]} />
     </section>
   );
 }

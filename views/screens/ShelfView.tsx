@@ -1,12 +1,14 @@
 "use client";
 /** The shelf: every screen at its true relative size, with its findings. A click on a finding opens the bench with that screen and control. */
 import { useRouter } from "next/navigation";
+import { byName } from "../../core/derived/byId";
 import { useRef, useState } from "react";
+import type { FindingTally } from "../../core/checks/finding";
 import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
-import { resolvedOf } from "../session/prepared";
+import { resolvedOn } from "../../core/derived/resolved";
 import { benchScreenOf, shelfOf, showMomentOf } from "../session/screens";
 import { FindingList } from "../shared/FindingList";
 import { LayoutPicture } from "../shared/LayoutPicture";
@@ -20,12 +22,13 @@ export function ShelfView() {
   const playerView = useSession((s) => s.playerView);
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
-  const [picked, setPicked] = useState(benchScreenOf(layout).name);
+  const shelfScreen = useSession((s) => s.shelfScreen);
+  const picked = shelfScreen ?? benchScreenOf(layout).name;
   const [cssPerMm, setCssPerMm] = useState(1.15);
   const list = useRef<HTMLUListElement>(null);
-  const worst = [...shelf].sort((a, b) => weight(findings[b.name]) - weight(findings[a.name]));
-  const screen = shelf.find((s) => s.name === picked) ?? shelf[0];
-  const broken = shelf.filter((s) => findings[s.name]?.some((f) => f.accepted === null && f.severity === "blocker")).length;
+  const worst = [...shelf].sort((a, b) => weight(findings[b.name]?.tally) - weight(findings[a.name]?.tally));
+  const screen = byName(shelf).get(picked) ?? shelf[0];
+  const broken = shelf.filter((s) => (findings[s.name]?.tally.blocker ?? 0) > 0).length;
   const open = (name: string, ids: readonly string[]) => {
     session.remember({ screen: name });
     session.select(ids);
@@ -52,7 +55,7 @@ export function ShelfView() {
               className="w-28 accent-[var(--accent)]"
             />
           </label>
-          <button className="push" onClick={() => setPicked(worst[0].name)} title="Pick the screen with the gravest findings">
+          <button className="push" onClick={() => session.readOnShelf(worst[0].name)} title="Pick the screen with the gravest findings">
             Worst first
           </button>
         </header>
@@ -65,14 +68,14 @@ export function ShelfView() {
                 <button
                   className={`grid w-full justify-items-start gap-1 rounded-sm p-1 text-left ${item.name === screen.name ? "outline-2 outline-accent" : "hover:bg-sheet"}`}
                   aria-pressed={item.name === screen.name}
-                  onClick={() => setPicked(item.name)}
+                  onClick={() => session.readOnShelf(item.name)}
                   onDoubleClick={() => open(item.name, [])}
                   title="Click for the findings, double click for the bench"
                 >
                   <LayoutPicture
                     layout={layout}
                     screen={item}
-                    resolved={resolvedOf(layout, item, playerView)}
+                    resolved={resolvedOn(layout, item, playerView)}
                     scale={width / item.widthPx}
                     label={`The layout on ${item.name}`}
                   />
@@ -80,7 +83,7 @@ export function ShelfView() {
                   <span className="figure text-[10.5px] text-muted">
                     {w.toFixed(0)} × {h.toFixed(0)} mm
                   </span>
-                  <Tally findings={findings[item.name]} short />
+                  <Tally tally={findings[item.name]?.tally} short />
                 </button>
               </li>
             );
@@ -94,14 +97,14 @@ export function ShelfView() {
             {screen.widthPx} × {screen.heightPx} px · {screen.ppi} ppi
           </span>
           <span className="flex items-center justify-between">
-            <Tally findings={findings[screen.name]} />
+            <Tally tally={findings[screen.name]?.tally} />
             <button className="push" onClick={() => open(screen.name, [])}>
               Put on the bench
             </button>
           </span>
         </header>
         <div className="min-h-0 flex-1 overflow-auto p-3">
-          <FindingList findings={findings[screen.name]} onPick={(ids) => open(screen.name, ids)} />
+          <FindingList findings={findings[screen.name]?.list ?? undefined} onPick={(ids) => open(screen.name, ids)} />
         </div>
       </aside>
     </div>
@@ -109,6 +112,6 @@ export function ShelfView() {
 }
 
 /** Blockers above warnings above notes. */
-function weight(findings: readonly { severity: string; accepted: string | null }[] | undefined): number {
-  return (findings ?? []).reduce((sum, f) => sum + (f.accepted !== null ? 0 : f.severity === "blocker" ? 10_000 : f.severity === "warning" ? 100 : 1), 0);
+function weight(tally: FindingTally | undefined): number {
+  return tally ? tally.blocker * 10_000 + tally.warning * 100 + tally.note : 0;
 }

@@ -1,14 +1,13 @@
 /** Undo and redo: one entry a gesture, made of patches. Pure: history and layout in, history and layout out. */
-import { applyPatches, enablePatches, produceWithPatches, type Patch } from "immer";
+import { applyPatch, isEmptyPatch, patchBetween, type LayoutPatch } from "../../core/format/patch";
 import type { Layout } from "../../core/format/types";
 
-enablePatches();
-
+/** One step of the history. */
 export interface Entry {
   /** What was done, for the menu: "move horn". */
   readonly label: string;
-  readonly forward: readonly Patch[];
-  readonly back: readonly Patch[];
+  readonly forward: LayoutPatch;
+  readonly back: LayoutPatch;
 }
 export interface History {
   readonly past: readonly Entry[];
@@ -30,8 +29,7 @@ export function record(
   if (!entry) return history;
   const last = history.past[history.past.length - 1];
   if (merge && last?.label === label && history.future.length === 0) {
-    const base = applyPatches(before, last.back as Patch[]) as Layout;
-    const joined = entryFor(base, after, label);
+    const joined = entryFor(applyPatch(before, last.back), after, label);
     const past = history.past.slice(0, -1);
     return { past: joined ? [...past, joined] : past, future: [] };
   }
@@ -39,16 +37,8 @@ export function record(
 }
 
 function entryFor(before: Layout, after: Layout, label: string): Entry | null {
-  const keys = new Set([...Object.keys(before), ...Object.keys(after)]) as Set<keyof Layout>;
-  const changed = [...keys].filter((key) => before[key] !== after[key]);
-  if (changed.length === 0) return null;
-  const [, forward, back] = produceWithPatches(before, (draft) => {
-    for (const key of changed) {
-      if (after[key] === undefined) delete draft[key];
-      else (draft as Record<string, unknown>)[key] = after[key];
-    }
-  });
-  return forward.length > 0 ? { label, forward, back } : null;
+  const forward = patchBetween(before, after);
+  return isEmptyPatch(forward) ? null : { label, forward, back: patchBetween(after, before) };
 }
 
 /** One step back; null at the beginning. */
@@ -56,7 +46,7 @@ export function undo(history: History, layout: Layout): { history: History; layo
   const entry = history.past[history.past.length - 1];
   if (!entry) return null;
   return {
-    layout: applyPatches(layout, entry.back as Patch[]) as Layout,
+    layout: applyPatch(layout, entry.back),
     label: entry.label,
     history: { past: history.past.slice(0, -1), future: [entry, ...history.future] },
   };
@@ -67,7 +57,7 @@ export function redo(history: History, layout: Layout): { history: History; layo
   const entry = history.future[0];
   if (!entry) return null;
   return {
-    layout: applyPatches(layout, entry.forward as Patch[]) as Layout,
+    layout: applyPatch(layout, entry.forward),
     label: entry.label,
     history: { past: [...history.past, entry], future: history.future.slice(1) },
   };

@@ -1,5 +1,6 @@
 /** Which screens are in view: on the bench, in the rail, on the shelf. */
 import type { Control, Layout, Screen } from "../../core/format/types";
+import { byName } from "../../core/derived/byId";
 import type { Session } from "./session";
 import { catalogueFor, RAIL_CLASSES } from "../../core/checks/catalogue";
 
@@ -23,7 +24,7 @@ const HELD = /, (?:landscape|portrait)$/;
  */
 function screenNamed(layout: Screens, shelf: readonly Screen[], name: string): Screen | undefined {
   const drawn = layout.reference.width >= layout.reference.height ? "landscape" : "portrait";
-  return shelf.find((s) => s.name === name) ?? shelf.find((s) => s.name === `${name}, ${drawn}`) ?? shelf.find((s) => s.name === name.replace(HELD, ""));
+  return byName(shelf).get(name) ?? byName(shelf).get(`${name}, ${drawn}`) ?? byName(shelf).get(name.replace(HELD, ""));
 }
 
 /** The screens of the rail: those the layout names, or the usual eight. */

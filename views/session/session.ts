@@ -3,8 +3,8 @@
  * A vanilla store, so that the rules can be tested without a browser; views read it through `useSession`.
  */
 import { createStore, type StoreApi } from "zustand/vanilla";
-import type { Finding } from "../../core/checks/finding";
-import type { FixOffer } from "../../workers/checks";
+import type { FixOffer } from "../../core/checks/check";
+import type { ScreenFindings } from "../../workers/checksService";
 import { writeLayout } from "../../core/format/write";
 import type { Layout, Workbench } from "../../core/format/types";
 import type { Problem, Result } from "../../core/engine/result";
@@ -34,7 +34,10 @@ export interface SessionState {
   readonly saving: Saving;
   /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
   readonly onlyMemory: string | null;
-  readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  /** What is found on the screens in view, by their names. */
+  readonly findings: Readonly<Record<string, ScreenFindings>>;
+  /** The screen whose findings are read on the shelf; null: the one on the bench. */
+  readonly shelfScreen: string | null;
   /** The moves that fix findings of the screen on the bench, of the layout as it stood when they were proved. */
   readonly fixes: readonly FixOffer[];
   /** The layout those moves were proved on; of any other they are stale, and may not be made. */
@@ -74,8 +77,10 @@ export interface Session {
   tell(notice: Notice | null): void;
   /** Takes the moves that fix what is found on the bench. */
   setFixes(fixes: readonly FixOffer[], of: Layout): void;
-  /** Takes the findings of the screens in view; lists that say the same keep their identity, so that nothing draws anew for them. */
-  setFindings(findings: Record<string, readonly Finding[]>): void;
+  /** Takes the findings of the screens in view; what says the same keeps its identity, so that nothing draws anew for it. */
+  setFindings(findings: Record<string, ScreenFindings>): void;
+  /** Chooses the screen whose findings are read on the shelf. */
+  readOnShelf(screen: string): void;
 }
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
@@ -92,6 +97,7 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     saving: { kind: "saved" },
     onlyMemory: kept.refusal,
     findings: {},
+    shelfScreen: null,
     fixes: [],
     fixesOf: null,
     notice: null,
@@ -212,7 +218,18 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     show(nextId, next) {
       session.cancel();
-      set({ id: nextId, layout: next, history: NO_HISTORY, selection: [], playerView: firstView(next), findings: {}, fixes: [], fixesOf: null, gesture: null });
+      set({
+        id: nextId,
+        layout: next,
+        history: NO_HISTORY,
+        selection: [],
+        playerView: firstView(next),
+        findings: {},
+        shelfScreen: null,
+        fixes: [],
+        fixesOf: null,
+        gesture: null,
+      });
       void kept.setLastOpen(nextId);
     },
     async save() {
@@ -229,14 +246,17 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
     },
     setFindings(findings) {
       const before = get().findings;
-      const kept: Record<string, readonly Finding[]> = {};
+      const kept: Record<string, ScreenFindings> = {};
       let changed = Object.keys(before).length !== Object.keys(findings).length;
-      for (const [name, list] of Object.entries(findings)) {
-        const same = before[name] !== undefined && JSON.stringify(before[name]) === JSON.stringify(list);
-        kept[name] = same ? before[name] : list;
+      for (const [name, found] of Object.entries(findings)) {
+        const same = before[name] !== undefined && JSON.stringify(before[name]) === JSON.stringify(found);
+        kept[name] = same ? before[name] : found;
         changed ||= !same;
       }
       if (changed) set({ findings: kept });
+    },
+    readOnShelf(screen) {
+      set({ shelfScreen: screen });
     },
   };
 

@@ -3,6 +3,7 @@
 import { useEffect, useRef } from "react";
 import type { Layout, Screen } from "../../core/format/types";
 import { createChecker, type Checker } from "../../workers/checks";
+import { connectChecks } from "../../workers/connect";
 import { stillFor } from "../shared/backdrop";
 import { useImageArrivals } from "../shared/images";
 import { useSession, useSessionActions } from "./context";
@@ -16,11 +17,12 @@ export function useFindings(whole: boolean): void {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const playerView = useSession((s) => s.playerView);
+  const shelfScreen = useSession((s) => s.shelfScreen);
   const arrivals = useImageArrivals();
   const { handed, playerSize } = playerView;
   const checker = useRef<Checker | null>(null);
   useEffect(() => {
-    const made = createChecker();
+    const made = createChecker(connectChecks());
     checker.current = made;
     return () => {
       made.dispose();
@@ -32,7 +34,8 @@ export function useFindings(whole: boolean): void {
     const player = { handed, playerSize, moment: null };
     const screens = screensInView(layout, whole);
     const stills = screens.map((screen) => stillFor(layout.workbench, screen));
-    checker.current?.request({ layout, screens, playerView: player, stills }, (findings) => {
+    const read = [whole && shelfScreen !== null ? shelfScreen : benchScreenOf(layout).name];
+    checker.current?.request({ layout, screens, playerView: player, stills, read }, (findings) => {
       // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
       const now = session.store.getState();
       if (now.id === id && now.playerView.handed === handed && now.playerView.playerSize === playerSize) session.setFindings(findings);
@@ -43,7 +46,7 @@ export function useFindings(whole: boolean): void {
       });
     }, REST_MS);
     return () => window.clearTimeout(rest);
-  }, [layout, whole, session, handed, playerSize, arrivals]);
+  }, [layout, whole, session, handed, playerSize, arrivals, shelfScreen]);
 }
 
 function screensInView(layout: Layout, whole: boolean): readonly Screen[] {

@@ -1,6 +1,7 @@
 "use client";
 /** A layout on a screen as a small picture: the device with its cut-outs, the game's backdrop, the controls as they look at rest. */
 import { memo, useEffect, useRef, useSyncExternalStore } from "react";
+import { byId } from "../../core/derived/byId";
 import type { Layout, Screen } from "../../core/format/types";
 import type { Resolved } from "../../core/engine/placement/resolve";
 import { drawControls, forgetWordWidths, POSE_AT_REST, type Drawn } from "../../runtime/art";
@@ -24,9 +25,9 @@ const POSE_HELD = { held: true, x: 0, y: 0 } as const;
 
 /** The controls of a layout on a screen, at rest or held, in drawing order. */
 export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[] {
-  const byId = new Map(layout.controls.map((c) => [c.id, c]));
+  const known = byId(layout.controls);
   return resolved.controls.flatMap((at) => {
-    const control = byId.get(at.id);
+    const control = known.get(at.id);
     return control ? [{ control, box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
   });
 }

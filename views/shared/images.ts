@@ -4,6 +4,7 @@
  * DOMPurify first and is then drawn by the browser's own image decoder, which runs no scripts and loads nothing.
  */
 import type DOMPurify from "dompurify";
+import { byId } from "../../core/derived/byId";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Layout } from "../../core/format/types";
@@ -101,9 +102,9 @@ const byLayout = new WeakMap<Layout["pictures"], Supplies>();
 export function suppliesOf(layout: Layout): Supplies {
   let supplies = byLayout.get(layout.pictures);
   if (!supplies) {
-    const byId = new Map(layout.pictures.map((p) => [p.id, p]));
+    const known = byId(layout.pictures);
     const pictureOf = (id: string) => {
-      const picture = byId.get(id);
+      const picture = known.get(id);
       return picture ? imageOf(picture) : null;
     };
     byLayout.set(layout.pictures, (supplies = { pictureOf, icons: ICONS }));

@@ -1,5 +1,6 @@
 /** How the interface speaks of what stands on the glass: by the names people gave, never by ids or places in lists. */
 import type { Layout } from "../../core/format/types";
+import { byId } from "../../core/derived/byId";
 import { placeableOf } from "../../core/editing/placeables";
 import { problemText, type Problem } from "../../core/engine/result";
 
@@ -7,7 +8,7 @@ import { problemText, type Problem } from "../../core/engine/result";
 export function nameOf(layout: Layout, key: string): string {
   const placeable = placeableOf(layout, key);
   if (placeable?.kind === "landing") return `the landing area of ${nameOf(layout, placeable.id)}`;
-  const named = [...layout.controls, ...layout.clusters, ...layout.keepClear].find((item) => item.id === key);
+  const named = byId(layout.controls).get(key) ?? byId(layout.clusters).get(key) ?? byId(layout.keepClear).get(key);
   return named?.name ?? key;
 }
 
@@ -18,7 +19,7 @@ export function namesOf(layout: Layout, keys: readonly string[], many = "control
 
 /** The name of a moment; of one that is not there its id. */
 export function momentName(layout: Layout, id: string): string {
-  return layout.moments.find((moment) => moment.id === id)?.name ?? id;
+  return byId(layout.moments).get(id)?.name ?? id;
 }
 
 /** What one item of a list is called, where it has no name yet. */

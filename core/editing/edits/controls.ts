@@ -1,5 +1,6 @@
 /** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
 import { ok, refused, type Result } from "../../engine/result";
+import { byId } from "../../derived/byId";
 import type { Arrangement, Control, Layout, Placement } from "../../format/types";
 import { checked, withControl } from "./check";
 import { freeIdOf } from "./ids";
@@ -122,7 +123,7 @@ export function reorderControls(layout: Layout, ids: readonly string[], to: "up"
 /** Changes fields of a control's hit area: in the base, or with an arrangement named, as its override. */
 export function changeHit(layout: Layout, id: string, change: Partial<Control["hit"]>, arrangement: string | null = null): Result<Layout> {
   if (arrangement === null) return withControl(layout, id, (c) => ({ ...c, hit: { ...c.hit, ...change } }) as Control);
-  const base = layout.controls.find((c) => c.id === id)?.hit;
+  const base = byId(layout.controls).get(id)?.hit;
   if (!base) return refused("controls", `there is no control "${id}"`);
   return checked(layout, {
     ...layout,

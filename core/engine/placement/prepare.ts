@@ -3,7 +3,7 @@
  * and every override applied, once. Resolving a screen is then bare arithmetic.
  */
 import { readyLength, type ReadyLength } from "./ruler";
-import type { Arrangement, Clamp, Control, Hit, PlacedLayout, PlainPlacement, Placement } from "../types";
+import type { Arrangement, Clamp, Control, Hit, Override, PlacedLayout, PlainPlacement, Placement } from "../types";
 
 /** A pin with its lengths read; `frame` null where it stands in the `cluster`. Anchor a, pivot p: fractions 0…1; offset d. */
 export type ReadyPin = {
@@ -70,16 +70,25 @@ export interface Variant {
 /** A layout ready for `resolve` on any screen. */
 export interface PreparedLayout<L extends PlacedLayout = PlacedLayout> {
   readonly layout: L;
-  /** Index 0 is the base, index i + 1 the arrangement i. */
-  readonly variants: readonly Variant[];
+  /** Index 0 is the base, index i + 1 the arrangement i. May be worked out when asked for. */
+  readonly variants: Readonly<Record<number, Variant>>;
 }
+
+/** How the parts of a layout are made ready. Whoever prepares a layout again and again hands in what keeps them. */
+export interface PartsReader {
+  control(control: Control, override: Override | undefined): ReadyControl;
+  placement(placement: Placement | PlainPlacement): ReadyPlacement;
+}
+/** Reads every part anew. */
+export const READ_ANEW: PartsReader = { control: (control, override) => readyControl(control, override, readyPlacement), placement: readyPlacement };
 
 /** Reads every length of a layout and applies its arrangements. */
 export function prepareLayout<L extends PlacedLayout>(layout: L): PreparedLayout<L> {
   return { layout, variants: [prepareVariant(layout, null), ...layout.arrangements.map((a) => prepareVariant(layout, a))] };
 }
 
-function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null): Variant {
+/** A layout under one arrangement (null: the base), its lengths read. */
+export function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null, parts: PartsReader = READ_ANEW): Variant {
   const overrides = arrangement?.overrides ?? {};
   const of = (id: string) => (Object.hasOwn(overrides, id) ? overrides[id] : undefined);
   const hiddenClusters = new Set(layout.clusters.filter((c) => of(c.id)?.hidden).map((c) => c.id));
@@ -87,26 +96,32 @@ function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null): 
   for (const control of layout.controls) {
     const override = of(control.id);
     if (override?.hidden) continue;
-    const placement = readyPlacement(override?.placement ?? control.placement);
+    const ready = parts.control(control, override);
+    const { placement } = ready;
     if (placement.kind === "pin" && placement.cluster !== null && hiddenClusters.has(placement.cluster)) continue;
-    const landing = control.kind === "stick" ? (override?.landing ?? control.feel.landing) : undefined;
-    controls.push({
-      control,
-      placement,
-      hit: readyHit(override?.hit ?? control.hit),
-      travel: control.kind === "stick" ? readyLength(control.feel.travel) : null,
-      landing: landing && control.kind === "stick" && control.feel.origin !== "fixed" ? readyPlacement(landing) : null,
-    });
+    controls.push(ready);
   }
   return {
     arrangement: arrangement?.id ?? null,
     clusters: layout.clusters
       .filter((c) => !hiddenClusters.has(c.id))
-      .map((c) => ({ id: c.id, placement: readyPlacement(of(c.id)?.placement ?? c.placement) as ReadyPin })),
+      .map((c) => ({ id: c.id, placement: parts.placement(of(c.id)?.placement ?? c.placement) as ReadyPin })),
     controls,
     zones: layout.keepClear
       .filter((z) => !of(z.id)?.hidden)
-      .map((z) => ({ id: z.id, moments: z.moments, placement: readyPlacement(of(z.id)?.placement ?? z.placement) })),
+      .map((z) => ({ id: z.id, moments: z.moments, placement: parts.placement(of(z.id)?.placement ?? z.placement) })),
+  };
+}
+
+/** A control under an override, its lengths read. `place` reads its placements. */
+export function readyControl(control: Control, override: Override | undefined, place: (placement: Placement | PlainPlacement) => ReadyPlacement): ReadyControl {
+  const landing = control.kind === "stick" ? (override?.landing ?? control.feel.landing) : undefined;
+  return {
+    control,
+    placement: place(override?.placement ?? control.placement),
+    hit: readyHit(override?.hit ?? control.hit),
+    travel: control.kind === "stick" ? readyLength(control.feel.travel) : null,
+    landing: landing && control.kind === "stick" && control.feel.origin !== "fixed" ? place(landing) : null,
   };
 }
 

@@ -57,7 +57,7 @@ interface Placed {
 }
 
 /** A number kept within the farthest; what is no number, where an overflow met its opposite or 0, is 0. */
-function kept(n: number): number {
+function bounded(n: number): number {
   return n !== n ? 0 : clampTo(n, -FARTHEST_PX, FARTHEST_PX);
 }
 
@@ -66,7 +66,7 @@ function placed(box: Box, k: number): Placed {
   const { x, y, w, h } = box;
   // NaN fails this too.
   if (Math.abs(x) + Math.abs(y) + w + h + k < FARTHEST_PX) return { box, k };
-  return { box: { x: kept(x), y: kept(y), w: kept(w), h: kept(h) }, k: kept(k) };
+  return { box: { x: bounded(x), y: bounded(y), w: bounded(w), h: bounded(h) }, k: bounded(k) };
 }
 
 /** A pin in a room. `size`: the factor of its own sides (the player's size; in a cluster 1, for the room's ruler has K already). */
@@ -112,24 +112,48 @@ function placePlain(placement: ReadyPlacement, metering: Metering, size: number)
   return placement.kind === "span" ? placeSpan(placement, room, metering.mirrored) : placePin(placement, room, metering, size);
 }
 
-/** Places a prepared layout on a screen. */
-export function resolve(prepared: PreparedLayout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): Resolved {
+/**
+ * Places that have been worked out for one screen, one player, one scale, reference and picture frame, kept by whoever resolves again
+ * and again: a control that has not changed keeps the very object that says where it stands.
+ */
+export interface KeptPlaces {
+  /** The room of a cluster, by its prepared placement. */
+  readonly rooms: WeakMap<ReadyPin, Room>;
+  /** Where a control stands, by the control made ready; it holds while its cluster's room is the same. */
+  readonly controls: WeakMap<ReadyControl, { readonly home: Room | undefined; readonly at: ResolvedControl }>;
+  /** How many controls had to be worked out. */
+  worked: number;
+}
+
+/** Places a prepared layout on a screen. `kept`: what is known from before; what is worked out anew is added to it. */
+export function resolve(prepared: PreparedLayout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, kept?: KeptPlaces): Resolved {
   const { layout } = prepared;
   const variant = prepared.variants[arrangementFor(layout.arrangements, screen) + 1];
   const metering = meteringOf(layout, screen, playerView.handed === "left");
   const clusters = Object.create(null) as Record<string, Box & { k: number }>;
   const homes = new Map<string, Room>();
   for (const { id, placement } of variant.clusters) {
-    const { box, k } = placePlain(placement, metering, playerView.playerSize);
+    const room = kept?.rooms.get(placement) ?? clusterRoom(placement, metering, playerView.playerSize);
+    kept?.rooms.set(placement, room);
+    const { box, k } = room;
     clusters[id] = { x: box.x, y: box.y, w: box.w, h: box.h, k };
-    homes.set(id, { box, ruler: rulerOf(box, metering, k), k });
+    homes.set(id, room);
   }
   const controls: ResolvedControl[] = [];
   for (const ready of variant.controls) {
     if (playerView.moment !== null && !ready.control.moments.includes(playerView.moment)) continue;
     const { placement } = ready;
     const home = placement.kind === "pin" && placement.cluster !== null ? homes.get(placement.cluster) : undefined;
-    controls.push(finish(ready, home ? placePin(placement as ReadyPin, home, metering, 1) : placePlain(placement, metering, playerView.playerSize), metering));
+    const before = kept?.controls.get(ready);
+    if (before && before.home === home) {
+      controls.push(before.at);
+      continue;
+    }
+    const at = finish(ready, home ? placePin(placement as ReadyPin, home, metering, 1) : placePlain(placement, metering, playerView.playerSize), metering);
+    controls.push(at);
+    if (!kept) continue;
+    kept.controls.set(ready, { home, at });
+    kept.worked += 1;
   }
   const still = metering.mirrored ? { ...metering, mirrored: false } : metering;
   const keepClear: ResolvedZone[] = [];
@@ -141,8 +165,13 @@ export function resolve(prepared: PreparedLayout, screen: Screen, playerView: Pl
   return { screen, arrangement: variant.arrangement, scale: metering.unitPx, clusters, controls, keepClear };
 }
 
+function clusterRoom(placement: ReadyPin, metering: Metering, size: number): Room {
+  const { box, k } = placePlain(placement, metering, size);
+  return { box, ruler: rulerOf(box, metering, k), k };
+}
+
 function meteringOf(layout: PlacedLayout, screen: Screen, mirrored: boolean): Metering {
-  const metrics = { unitPx: kept(unitPx(layout.scale, layout.reference, screen)), pxPerMm: pxPerMm(screen) };
+  const metrics = { unitPx: bounded(unitPx(layout.scale, layout.reference, screen)), pxPerMm: pxPerMm(screen) };
   const frames = framesOf(screen, layout.picture);
   const roomOf = (box: Box): Room => ({ box, ruler: rulerOf(box, metrics), k: 1 });
   const whole = roomOf(frames.screen);
@@ -156,7 +185,7 @@ function finish({ control, hit, travel, landing }: ReadyControl, { box: visual, 
   const own = hit.plain && !travel ? null : rulerOf(visual, metering, k);
   const area = hit.plain ? { shape: hit.shape, x: visual.x, y: visual.y, w: visual.w, h: visual.h } : hitArea(hit, visual, own!, metering);
   if (!travel) return { id, visual, k, hit: area, sharing };
-  const travelPx = kept(lengthPx(travel, own!));
+  const travelPx = bounded(lengthPx(travel, own!));
   if (!landing) return { id, visual, k, hit: area, sharing, travel: travelPx };
   return { id, visual, k, hit: area, sharing, travel: travelPx, landing: placePlain(landing, metering, 1).box };
 }

@@ -43,9 +43,11 @@ export const nameSchema = z.string("must be a text of 1 to 80 characters").min(1
 /** A length: a number and its unit. */
 export const lengthSchema = z
   .string('must be a length, such as "12mm"')
-  .regex(LENGTH_PATTERN, { error: (issue) => `"${String(issue.input)}" is not a length; ${lengthAdvice(String(issue.input))}` })
-  .refine((text) => !LENGTH_PATTERN.test(text) || parseLength(text) !== null, "is too large a number")
-  .overwrite(canonicalLength);
+  .refine((text) => parseLength(text) !== null, {
+    error: ({ input }) => (LENGTH_PATTERN.test(String(input)) ? "is too large a number" : `"${String(input)}" is not a length; ${lengthAdvice(String(input))}`),
+  })
+  .overwrite(canonicalLength)
+  .meta({ pattern: LENGTH_PATTERN.source });
 
 const sizeSchema = lengthSchema.refine((text) => {
   const length = parseLength(text);

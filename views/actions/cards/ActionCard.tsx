@@ -1,6 +1,7 @@
 "use client";
 /** Everything of an action: kind, moments, where it is wanted, smoothing, its note; what serves it in each moment; what adds up to its value. */
 import { changeAction } from "../../../core/editing/edits/actions";
+import { byId } from "../../../core/derived/byId";
 import type { Action } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
 import { sumOf } from "../../../core/wiring/serves";
@@ -45,9 +46,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
         <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[12px]">
           {status.moments.map(({ moment, by }) => (
             <li key={moment ?? ""} className="flex gap-2">
-              <span className="caption w-24 shrink-0 truncate pt-px">
-                {moment === null ? "always" : (layout.moments.find((m) => m.id === moment)?.name ?? moment)}
-              </span>
+              <span className="caption w-24 shrink-0 truncate pt-px">{moment === null ? "always" : (byId(layout.moments).get(moment)?.name ?? moment)}</span>
               {by.length > 0 ? <span className="min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
             </li>
           ))}

@@ -1,6 +1,7 @@
 "use client";
 /** Beside the sheet: the card of what is picked, or what is left to do; below it the glass to try it on. */
 import { hardwareWires } from "../../../core/wiring/hardwareWires";
+import { byId, byName } from "../../../core/derived/byId";
 import { setSheetState, useSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
 import { ActionCard } from "./ActionCard";
@@ -24,19 +25,19 @@ function Picked({ data }: { data: SheetData }) {
   const { actions, controls } = data.layout;
   switch (pick?.kind) {
     case "action": {
-      const action = actions.find((a) => a.name === pick.name);
+      const action = byName(actions).get(pick.name);
       return action ? <ActionCard key={action.name} action={action} data={data} /> : <ToDoCard data={data} />;
     }
     case "control": {
-      const control = controls.find((c) => c.id === pick.id);
+      const control = byId(controls).get(pick.id);
       return control ? <ControlCard control={control} data={data} /> : <ToDoCard data={data} />;
     }
     case "serve": {
-      const control = controls.find((c) => c.id === pick.id);
+      const control = byId(controls).get(pick.id);
       return control?.serves[pick.index] ? <ServeCard control={control} index={pick.index} data={data} /> : <ToDoCard data={data} />;
     }
     case "hardware": {
-      const action = actions.find((a) => a.name === pick.action);
+      const action = byName(actions).get(pick.action);
       const wire = action && hardwareWires(action).find((w) => w.list === pick.list && w.index === pick.index);
       return action && wire ? <HardwareCard wire={wire} action={action} data={data} /> : <ToDoCard data={data} />;
     }
@@ -59,9 +60,7 @@ function ToDoCard({ data }: { data: SheetData }) {
         {toDo.map((t) => (
           <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
             <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setSheetState({ pick: t })}>
-              <span className={t.kind === "action" ? "figure" : ""}>
-                {t.kind === "action" ? t.name : (data.layout.controls.find((c) => c.id === t.id)?.name ?? t.id)}
-              </span>
+              <span className={t.kind === "action" ? "figure" : ""}>{t.kind === "action" ? t.name : (byId(data.layout.controls).get(t.id)?.name ?? t.id)}</span>
               <span className="text-[11px] text-blocker">
                 ■{" "}
                 {t.kind === "action"

@@ -1,6 +1,7 @@
 "use client";
 /** A control as an end of wires: what it serves, and one action more. */
 import Link from "next/link";
+import { byName } from "../../../core/derived/byId";
 import type { Control, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
 import { useSessionActions } from "../../session/context";
@@ -35,7 +36,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
       {serves.length === 0 && <p className="text-[12px] text-warning">◆ serves nothing</p>}
       <ul aria-label={`What ${control.name} serves`} className="grid gap-1">
         {serves.map((s, index) => {
-          const action = actions.find((a) => a.name === s.action);
+          const action = byName(actions).get(s.action);
           return (
             <li key={index}>
               <button className="push h-6 w-full justify-between gap-2" onClick={() => setSheetState({ pick: { kind: "serve", id: control.id, index } })}>

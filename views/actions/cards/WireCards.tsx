@@ -1,6 +1,7 @@
 "use client";
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
 import { changeServe } from "../../../core/editing/edits/actions";
+import { byName } from "../../../core/derived/byId";
 import type { Action, Control, Serve } from "../../../core/format/types";
 import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
@@ -17,7 +18,7 @@ import { FleetingHint } from "./FleetingHint";
 export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {
   const session = useSessionActions();
   const serve = (control.serves as readonly Serve[])[index];
-  const action = data.layout.actions.find((a) => a.name === serve.action);
+  const action = byName(data.layout.actions).get(serve.action);
   const { id } = control;
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, id, index, next), true);
   const ports = portsOf(control.kind).filter((p) => p === serve.port || !action || portWhyNot(p, action.kind) === null);

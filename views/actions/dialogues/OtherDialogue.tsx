@@ -1,6 +1,7 @@
 "use client";
 /** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
 import { useEffect, useMemo, useRef, useState } from "react";
+import { byId } from "../../../core/derived/byId";
 import { readLayout } from "../../../core/format/parse";
 import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
@@ -50,7 +51,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
           className="box h-7 max-w-[320px] px-1"
           defaultValue=""
           onChange={(event) => {
-            const chosen = kept.find((l) => l.id === event.target.value);
+            const chosen = byId(kept).get(event.target.value);
             if (chosen) take(chosen.text, chosen.name);
           }}
         >

@@ -1,6 +1,7 @@
 "use client";
 /** The patch sheet: keys, mouse and pads at the left, actions in the middle, touch controls at the right, wires drawn between. */
 import { ChevronDown, ChevronRight } from "lucide-react";
+import { byId, byName } from "../../../core/derived/byId";
 import { useMemo, useRef } from "react";
 import { useSessionActions } from "../../session/context";
 import { useRoom } from "../../shared/useRoom";
@@ -29,8 +30,8 @@ export function Sheet({ data }: { data: SheetData }) {
     // Let go where the inputs stand: an input that is not there yet.
     if (start.kind === "action" && start.side === "hardware" && x < columns.actions.x) setSheetState({ listening: start.name });
   });
-  const actions = useMemo(() => new Map(layout.actions.map((a) => [a.name, a])), [layout.actions]);
-  const controls = useMemo(() => new Map(layout.controls.map((c) => [c.id, c])), [layout.controls]);
+  const actions = useMemo(() => byName(layout.actions), [layout.actions]);
+  const controls = useMemo(() => byId(layout.controls), [layout.controls]);
   const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
   const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
   const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });

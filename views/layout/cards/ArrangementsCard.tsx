@@ -1,6 +1,7 @@
 "use client";
 /** Arrangements: variants of the layout for a range of aspect or size. They lie on an axis, so that overlaps and gaps are seen; the first that matches a screen applies. */
 import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
+import { byId } from "../../../core/derived/byId";
 import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/editing/edits/arrangements";
 import type { EditContext } from "../../../core/editing/placing";
 import { stretches } from "../../../core/editing/ranges";
@@ -117,7 +118,7 @@ function End({ id, name, when, range, end }: { id: string; name: string; when: W
 function Axis({ context }: { context: EditContext }) {
   const { arrangements } = context.layout;
   const parts = stretches(arrangements, AXIS.from, AXIS.to);
-  const nameOf = (id: string) => arrangements.find((a) => a.id === id)?.name ?? id;
+  const nameOf = (id: string) => byId(arrangements).get(id)?.name ?? id;
   const here = aspectOf(context.screen);
   return (
     <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "the base"}`).join("; ")} className="pb-3">

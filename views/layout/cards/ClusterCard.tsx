@@ -1,6 +1,7 @@
 "use client";
 /** A cluster: how what is in it is set, one size for all, going in, dissolving. And a keep-clear zone: whether it takes taps, when it holds. */
 import { changeTaps } from "../../../core/editing/edits/zones";
+import { byId } from "../../../core/derived/byId";
 import { CLUSTER_FORMS } from "../../../core/editing/clusterForms";
 import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
 import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
@@ -68,7 +69,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
 
 export function ZoneCard({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();
-  const zone = context.layout.keepClear.find((z) => z.id === id);
+  const zone = byId(context.layout.keepClear).get(id);
   if (!zone) return null;
   return (
     <>

@@ -3,7 +3,7 @@
 import { applyFix } from "../../../core/checks/fixes";
 import type { Finding } from "../../../core/checks/finding";
 import { editContextOf, type EditContext } from "../../../core/editing/placing";
-import type { FixOffer } from "../../../workers/checks";
+import type { FixOffer } from "../../../core/checks/check";
 import { useSession, useSessionActions } from "../../session/context";
 import { showMomentOf } from "../../session/screens";
 import { FindingList, fixWord } from "../../shared/FindingList";
@@ -12,7 +12,7 @@ import { setBench } from "../bench";
 /** `of`: only those that name one of these; null: all. */
 export function FindingsCard({ context, of }: { context: EditContext; of: readonly string[] | null }) {
   const session = useSessionActions();
-  const all = useSession((s) => s.findings[context.screen.name]);
+  const all = useSession((s) => s.findings[context.screen.name]?.list ?? undefined);
   const fixes = useSession((s) => s.fixes);
   const stale = useSession((s) => s.fixesOf !== s.layout);
   const findings = of === null ? all : all?.filter((f) => f.subjects.some((subject) => of.includes(subject)));

@@ -1,6 +1,7 @@
 "use client";
 /** Where things stand: name, kind, what they are tied to, their distances from there, their size; aligning, order, second side. */
 import type { ReactNode } from "react";
+import { byId } from "../../../core/derived/byId";
 import {
   AlignCenterHorizontal,
   AlignCenterVertical,
@@ -191,7 +192,7 @@ function Buttons({ context, keys }: { context: EditContext; keys: readonly strin
         "Split the screen between the two",
         "Shift X",
         <SquareSplitHorizontal size={14} />,
-        keys.length === 2 && keys.every((key) => canSplit(layout.controls.find((c) => c.id === key))) && (() => splitSelected(session, context, keys)),
+        keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key))) && (() => splitSelected(session, context, keys)),
       )}
     </div>
   );

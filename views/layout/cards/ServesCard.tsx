@@ -1,6 +1,7 @@
 "use client";
 /** What a control serves: a line for each port that gives to an action, and a new one. */
 import { memo } from "react";
+import { byName } from "../../../core/derived/byId";
 import { Plus, X } from "lucide-react";
 import { bind, changeServe, unbind } from "../../../core/editing/edits/actions";
 import { portFits } from "../../../core/engine/input/fits";
@@ -38,7 +39,7 @@ export const ServesCard = memo(
               className="box h-6 w-full px-1"
               value=""
               onChange={(event) => {
-                const action = actions.find((a) => a.name === event.target.value);
+                const action = byName(actions).get(event.target.value);
                 if (!action) return;
                 session.edit(`bind ${controls.map((c) => c.name).join(", ")} to ${action.name}`, (l) =>
                   controls.reduce<Result<Layout>>((r, c) => (r.ok ? bind(r.value, c.id, fittingServe(c.kind, action)!) : r), { ok: true, value: l }),
@@ -60,7 +61,7 @@ export const ServesCard = memo(
 
 function ServeLine({ control, serve, index, actions }: { control: Control; serve: Serve; index: number; actions: readonly Action[] }) {
   const session = useSessionActions();
-  const action = actions.find((a) => a.name === serve.action);
+  const action = byName(actions).get(serve.action);
   const near = action
     ? null
     : nearestWord(

@@ -1,6 +1,7 @@
 "use client";
 /** What takes the touch: shape, growth, shift and least size of the hit area, whether it shares touches with what lies below; the landing area of a stick. */
 import { memo } from "react";
+import { byId } from "../../../core/derived/byId";
 import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
@@ -187,7 +188,7 @@ function Landing({ context, stick }: { context: EditContext; stick: Extract<Cont
   const session = useSessionActions();
   const key = landingKey(stick.id);
   const placement = placementIn(context.layout, context.resolved.arrangement, key);
-  const at = context.resolved.controls.find((c) => c.id === stick.id);
+  const at = byId(context.resolved.controls).get(stick.id);
   if (!placement)
     return (
       <button

@@ -1,0 +1,147 @@
+import { checkScreen, fixesOn, tallyOn } from "../core/checks/check";
+import { sayNames } from "../core/checks/say";
+import { tallyOf } from "../core/checks/finding";
+import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
+import { catalogueFor } from "../core/checks/catalogue";
+import { changeLook, removePlaceables } from "../core/editing/edits/controls";
+import type { Layout } from "../core/format/types";
+import { sampleLayouts } from "../samples/samples";
+import { createChecker, type ScreenFindings } from "./checks";
+import { createChecksService, type ChecksQuestion, type ChecksService } from "./checksService";
+import type { Connection } from "./connect";
+import { createMirrorReceiver, createMirrorSender } from "./mirror";
+
+const [harbour, , firstDraft] = sampleLayouts();
+const screens = catalogueFor("landscape").slice(0, 4);
+const plain = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
+
+/** A worker in the same process: every message goes over as a copy, and is answered when told to or at once. */
+function worker() {
+  const service = createChecksService();
+  const asked: ChecksQuestion[] = [];
+  let stopped = false;
+  const copy = <T>(value: T): T => structuredClone(value);
+  const remote = {
+    keepStill: (key: string, still: Parameters<ChecksService["keepStill"]>[1]) => Promise.resolve(service.keepStill(key, copy(still))),
+    check: (question: ChecksQuestion) => {
+      asked.push(question);
+      return Promise.resolve(copy(service.check(copy(question))));
+    },
+    fixes: (...args: Parameters<ChecksService["fixes"]>) => Promise.resolve(copy(service.fixes(...copy(args)))),
+  };
+  const connection = { remote, stop: () => (stopped = true) } as unknown as Connection<ChecksService>;
+  return { connection, asked, stopped: () => stopped };
+}
+const ask = (checker: ReturnType<typeof createChecker>, layout: Layout, read: readonly string[]) =>
+  new Promise<Record<string, ScreenFindings>>((resolve) => checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read }, resolve));
+
+test("screens that are read have their findings in words, all others their counts alone", async () => {
+  const { connection } = worker();
+  const found = await ask(createChecker(connection, 0), firstDraft, [screens[1].name]);
+  expect(found[screens[1].name].list).toEqual(checkScreen(firstDraft, screens[1], PLAIN_PLAYER_VIEW, sayNames(firstDraft)));
+  for (const screen of screens) {
+    expect(found[screen.name].tally).toEqual(tallyOf(checkScreen(firstDraft, screen)));
+    expect(found[screen.name].tally).toEqual(tallyOn(firstDraft, screen));
+    expect(found[screen.name].list === null).toBe(screen !== screens[1]);
+  }
+});
+
+test("after the first question only what changed goes over, and the answers stay right", async () => {
+  const { connection, asked } = worker();
+  const checker = createChecker(connection, 0);
+  await ask(checker, firstDraft, []);
+  const next = removePlaceables(firstDraft, [firstDraft.controls[0].id]);
+  if (!next.ok) throw new Error("refused");
+  const found = await ask(checker, next.value, [screens[0].name]);
+  expect("whole" in asked[0].update && asked[0].screens?.length).toBe(screens.length);
+  expect(asked[1].screens).toBeNull();
+  expect(JSON.stringify(asked[1].update).length).toBeLessThan(JSON.stringify(firstDraft).length / 10);
+  expect(found[screens[0].name].list).toEqual(checkScreen(next.value, screens[0], PLAIN_PLAYER_VIEW, sayNames(next.value)));
+});
+
+test("of requests that pile up only the latest is asked", async () => {
+  const { connection, asked } = worker();
+  const checker = createChecker(connection, 0);
+  const heard: number[] = [];
+  const last = new Promise<void>((resolve) => {
+    for (let i = 0; i < 5; i += 1)
+      checker.request({ layout: { ...harbour, name: `version ${i}` }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => {
+        heard.push(i);
+        if (i === 4) resolve();
+      });
+  });
+  await last;
+  expect(heard).toEqual([0, 4]);
+  expect(asked).toHaveLength(2);
+});
+
+test("fixes are those of the core; an answer that a later question has overtaken is dropped", async () => {
+  const { connection } = worker();
+  const checker = createChecker(connection, 0);
+  const [early, late] = await Promise.all([checker.fixes(firstDraft, screens[0], PLAIN_PLAYER_VIEW), checker.fixes(firstDraft, screens[1], PLAIN_PLAYER_VIEW)]);
+  expect(early).toBeNull();
+  expect(late).toEqual(fixesOn(plain(firstDraft), screens[1], PLAIN_PLAYER_VIEW, 24));
+});
+
+test("a worker that fails is told in the console, and the next question is asked all the same", async () => {
+  const told = jest.spyOn(console, "error").mockImplementation(() => undefined);
+  const { connection } = worker();
+  const { check } = connection.remote;
+  let first = true;
+  (connection.remote as unknown as Record<string, unknown>).check = (question: ChecksQuestion) => {
+    if (!first) return check(question);
+    first = false;
+    // It has taken the question in, and fails over it.
+    return Promise.resolve(check(question)).then(() => Promise.reject(new Error("out of memory")));
+  };
+  const checker = createChecker(connection, 0);
+  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
+  const found = await ask(checker, harbour, []);
+  expect(Object.keys(found)).toEqual(screens.map((s) => s.name));
+  expect(told).toHaveBeenCalledTimes(1);
+  told.mockRestore();
+});
+
+test("once disposed of, nothing is heard any more", async () => {
+  const { connection, stopped } = worker();
+  const checker = createChecker(connection, 0);
+  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
+  checker.dispose();
+  await new Promise((resolve) => setImmediate(resolve));
+  expect(stopped()).toBe(true);
+  expect(await checker.fixes(harbour, screens[0], PLAIN_PLAYER_VIEW)).toBeNull();
+});
+
+test("looks that a backdrop swallows count, and are worded where they are read", async () => {
+  const { connection } = worker();
+  const checker = createChecker(connection, 0);
+  const grey = { fill: "#808080", line: "#808080", ink: "#808080", opacity: 1 };
+  const faint = harbour.controls.reduce<Layout>((layout, { id }) => {
+    const next = changeLook(layout, id, { rest: grey, hideAtRest: "none", art: undefined });
+    return next.ok ? next.value : layout;
+  }, harbour);
+  const still = { key: "grey", read: () => ({ width: 2, height: 1, data: [128, 128, 128, 255, 128, 128, 128, 255] }) };
+  const [screen] = screens;
+  const found = await new Promise<Record<string, ScreenFindings>>((resolve) =>
+    checker.request({ layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], read: [screen.name] }, resolve),
+  );
+  const listed = found[screen.name].list!.filter((f) => f.code === "look/faint");
+  expect(listed.length).toBeGreaterThan(3);
+  expect(listed[0].text).toMatch(/stands? out of its/);
+  expect(found[screens[1].name].tally.warning - tallyOn(faint, screens[1]).warning).toBe(listed.length);
+});
+
+test("a mirror gives what was sent, whole first and patches after, and keeps the objects that stayed", () => {
+  const sender = createMirrorSender();
+  const receiver = createMirrorReceiver();
+  const first = receiver.receive(structuredClone(sender.update(harbour)));
+  const next = removePlaceables(harbour, ["horn"]);
+  if (!next.ok) throw new Error("refused");
+  const update = sender.update(next.value);
+  expect("patch" in update).toBe(true);
+  const second = receiver.receive(structuredClone(update));
+  expect(second).toEqual(next.value);
+  expect(second.actions).toBe(first.actions);
+  expect(second.controls.every((c) => first.controls.includes(c))).toBe(true);
+  expect(() => createMirrorReceiver().receive({ patch: {} })).toThrow(/before any layout/);
+});

@@ -1,0 +1,83 @@
+/** What the checks worker does, apart from its message channel. */
+import { checkScreen, fixesOn, tallyOn, type FixOffer } from "../core/checks/check";
+import { faintLooks, type FaintLook, type Still } from "../core/checks/contrast";
+import { SEVERITIES, tallyOf, type Finding, type FindingTally } from "../core/checks/finding";
+import { sayNames } from "../core/checks/say";
+import { resolvedOn } from "../core/derived/resolved";
+import type { PlayerView } from "../core/engine/placement/resolve";
+import type { Layout, Screen } from "../core/format/types";
+import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+
+/** What is found on a screen. `list` null: only the counts were asked for, and nothing has been worded or proved. */
+export interface ScreenFindings {
+  readonly tally: FindingTally;
+  readonly list: readonly Finding[] | null;
+}
+
+/** What is asked of the worker. */
+export interface ChecksQuestion {
+  readonly update: LayoutUpdate;
+  /** The screens, or null for those of the question before. */
+  readonly screens: readonly Screen[] | null;
+  readonly playerView: PlayerView;
+  /** For each screen the key of the still behind its controls. */
+  readonly stills: readonly string[];
+  /** The names of the screens whose findings are read, not only counted. */
+  readonly read: readonly string[];
+}
+
+/** The worker's side of the checks. */
+export interface ChecksService {
+  /** Keeps a still of a backdrop under a key. */
+  keepStill(key: string, still: Still): void;
+  /** Findings for each screen, in the order of the screens, with the looks that their backdrops swallow; every moment is judged. */
+  check(question: ChecksQuestion): ScreenFindings[];
+  /** The small moves that would fix findings on a screen, each proved. */
+  fixes(update: LayoutUpdate, screen: Screen, playerView: PlayerView): FixOffer[];
+}
+
+const MOST_STILLS = 400;
+/** So many moves are tried on a screen, those of the gravest findings first: each means checking the screen again. */
+const MOST_FIXES = 24;
+
+const gravestFirst = (a: Finding, b: Finding) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity);
+
+/** A service that knows no layout yet. */
+export function createChecksService(): ChecksService {
+  const mirror = createMirrorReceiver();
+  const stills = new Map<string, Still>();
+  let screens: readonly Screen[] = [];
+
+  const faintOn = (layout: Layout, screen: Screen, playerView: PlayerView, key: string): readonly FaintLook[] => {
+    const still = stills.get(key);
+    return still ? faintLooks(layout, resolvedOn(layout, screen, playerView), still) : [];
+  };
+  /** The same screen is the same object from question to question, so that what is known of it is found again. */
+  const known = (screen: Screen) => screens.find((s) => s.name === screen.name && JSON.stringify(s) === JSON.stringify(screen)) ?? screen;
+
+  return {
+    keepStill(key, still) {
+      if (stills.size >= MOST_STILLS) stills.delete(stills.keys().next().value!);
+      stills.set(key, still);
+    },
+    check({ update, screens: asked, playerView, stills: keys, read }) {
+      const layout = mirror.receive(update);
+      if (asked) screens = asked.map(known);
+      const view = { ...playerView, moment: null };
+      return screens.map((screen, i) => {
+        const faint = faintOn(layout, screen, view, keys[i]);
+        if (!read.includes(screen.name)) {
+          const tally = tallyOn(layout, screen, view);
+          const more = tallyOf(faint.map((f) => f.finding));
+          return { tally: { blocker: tally.blocker + more.blocker, warning: tally.warning + more.warning, note: tally.note + more.note }, list: null };
+        }
+        const found: Finding[] = [...checkScreen(layout, screen, view, sayNames(layout)), ...faint.map(({ finding, text }) => ({ ...finding, text: text() }))];
+        const list = faint.length === 0 ? found : found.sort(gravestFirst);
+        return { tally: tallyOf(list), list };
+      });
+    },
+    fixes(update, screen, playerView) {
+      return fixesOn(mirror.receive(update), known(screen), { ...playerView, moment: null }, MOST_FIXES);
+    },
+  };
+}
