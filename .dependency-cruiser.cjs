@@ -67,7 +67,7 @@ module.exports = {
     {
       name: "core-packages-by-room",
       severity: "error",
-      from: { path: "^core/(?!format/|exchange/)", pathNot: [TEST, "^core/(editing|wiring|derived)/"] },
+      from: { path: "^core/(?!format/|exchange/)", pathNot: [TEST, "^core/(editing|wiring)/"] },
       to: { path: "node_modules" },
     },
     neverReaches("engine-reaches-no-package", "^(core/engine|runtime)/", "node_modules", "a game carries no package, by no way"),

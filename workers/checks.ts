@@ -50,7 +50,7 @@ const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], 
 const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** A client over a connection; `breathMs`: the pause between two answers. */
-export function createChecker({ remote, stop }: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
+export function createChecker({ remote, stop, broken }: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
   const mirror = createMirrorSender();
   let waiting: Request | null = null;
   let busy = false;
@@ -67,13 +67,16 @@ export function createChecker({ remote, stop }: Connection<ChecksService>, breat
       }
     const same = isSameList(told, screens);
     told = screens;
-    const found = await remote.check({
-      update: mirror.update(withoutPictures(layout)),
-      screens: same ? null : screens,
-      playerView,
-      stills: stills.map((s) => s.key),
-      read,
-    });
+    const found = await Promise.race([
+      remote.check({
+        update: mirror.update(withoutPictures(layout)),
+        screens: same ? null : screens,
+        playerView,
+        stills: stills.map((s) => s.key),
+        read,
+      }),
+      broken,
+    ]);
     if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
   };
 
@@ -101,7 +104,7 @@ export function createChecker({ remote, stop }: Connection<ChecksService>, breat
       generation += 1;
       const mine = generation;
       try {
-        const offers = await remote.fixes(mirror.update(withoutPictures(layout)), screen, playerView);
+        const offers = await Promise.race([remote.fixes(mirror.update(withoutPictures(layout)), screen, playerView), broken]);
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
         console.error("The checks worker failed.", error);

@@ -1,13 +1,12 @@
 /** Layouts as games carry them: the played file of docs/PLAYED.md, written by the same rules that the engine's reader holds it against. */
-import { sha256 } from "@noble/hashes/sha2";
-import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils";
 import { PLAYED, PLAYED_FORMAT, PLAYED_VERSION, type Rule } from "../engine/read/rules";
+import { digestOfText } from "./digest";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
 
 /** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is told to belong to a layout. */
 export function digestOf(layout: Layout): string {
-  return bytesToHex(sha256(utf8ToBytes(writeLayout(layout))));
+  return digestOfText(writeLayout(layout));
 }
 
 /**

@@ -4,7 +4,7 @@
  * (release with slideIn, else keep), the shape of an overridden hit area (by the control's kind).
  */
 import type { FileValue } from "./schema/file";
-import type { Action, Control, ControlKind, Hit, KeepClear, Layout, Override } from "./types";
+import type { Action, Arrangement, Control, ControlKind, Hit, KeepClear, Layout, Override } from "./types";
 
 /** The shape a hit area has when the file does not say. */
 export function defaultShape(kind: ControlKind): Hit["shape"] {
@@ -50,34 +50,46 @@ export function fillDependent(file: FileValue): Layout {
   };
 }
 
-/** Leaves out every dependent default: the inverse of `fillDependent`, for the writer. */
-export function leaveOutDependent(layout: Layout): FileValue {
-  const all = layout.moments.map((m) => m.id);
-  const momentsOf = (moments: readonly string[]) => (sameList(moments, all) ? undefined : [...moments]);
-  const kinds = new Map(layout.controls.map((c) => [c.id, c.kind]));
+type FileItem<List extends "actions" | "controls" | "keepClear" | "arrangements"> = FileValue[List][number];
+
+const momentsOf = (moments: readonly string[], all: Layout["moments"]) => (isEveryMoment(moments, all) ? undefined : [...moments]);
+
+/** An action as the file has it: its moments left out where it is wanted in every one. */
+export function plainAction(action: Action, moments: Layout["moments"]): FileItem<"actions"> {
+  return { ...action, moments: momentsOf(action.moments, moments) };
+}
+
+/** A control as the file has it. */
+export function plainControl(control: Control, moments: Layout["moments"]): FileItem<"controls"> {
+  const shown = momentsOf(control.moments, moments);
+  if (control.kind !== "button") return { ...control, moments: shown };
+  const slideOut = control.feel.slideOut === defaultSlideOut(control.feel.slideIn) ? undefined : control.feel.slideOut;
+  return { ...control, moments: shown, feel: { ...control.feel, slideOut } };
+}
+
+/** A keep-clear zone as the file has it. */
+export function plainZone(zone: KeepClear, moments: Layout["moments"]): FileItem<"keepClear"> {
+  return { ...zone, moments: momentsOf(zone.moments, moments) };
+}
+
+/** An arrangement as the file has it. `kindOf` tells a control's kind; undefined where no control has the id. */
+export function plainArrangement(arrangement: Arrangement, kindOf: (id: string) => ControlKind | undefined): FileItem<"arrangements"> {
   return {
-    ...layout,
-    orientation: layout.orientation === defaultOrientation(layout.reference) ? undefined : layout.orientation,
-    actions: layout.actions.map((action) => ({ ...action, moments: momentsOf(action.moments) })),
-    controls: layout.controls.map((control): FileValue["controls"][number] => {
-      const moments = momentsOf(control.moments);
-      if (control.kind !== "button") return { ...control, moments };
-      const slideOut = control.feel.slideOut === defaultSlideOut(control.feel.slideIn) ? undefined : control.feel.slideOut;
-      return { ...control, moments, feel: { ...control.feel, slideOut } };
-    }),
-    keepClear: layout.keepClear.map((zone) => ({ ...zone, moments: momentsOf(zone.moments) })),
-    arrangements: layout.arrangements.map((arrangement) => ({
-      ...arrangement,
-      overrides: Object.fromEntries(
-        Object.entries(arrangement.overrides).map(([id, override]) => {
-          const shape = override.hit?.shape === defaultShape(kinds.get(id) ?? "button") ? undefined : override.hit?.shape;
-          return [id, override.hit ? { ...override, hit: { ...override.hit, shape } } : override];
-        }),
-      ),
-    })),
+    ...arrangement,
+    overrides: Object.fromEntries(
+      Object.entries(arrangement.overrides).map(([id, override]) => {
+        const shape = override.hit?.shape === defaultShape(kindOf(id) ?? "button") ? undefined : override.hit?.shape;
+        return [id, override.hit ? { ...override, hit: { ...override.hit, shape } } : override];
+      }),
+    ),
   };
 }
 
-function sameList(a: readonly string[], b: readonly string[]): boolean {
-  return a.length === b.length && a.every((item, index) => item === b[index]);
+/** The orientation as the file has it. */
+export function plainOrientation({ orientation, reference }: Pick<Layout, "orientation" | "reference">): FileValue["orientation"] {
+  return orientation === defaultOrientation(reference) ? undefined : orientation;
+}
+
+function isEveryMoment(moments: readonly string[], all: Layout["moments"]): boolean {
+  return moments.length === all.length && moments.every((id, index) => id === all[index].id);
 }

@@ -3,9 +3,9 @@
  * equals its default is left out, and the text is indented by two, with what is short on one line.
  */
 import type { z } from "zod";
-import { leaveOutDependent } from "./dependent";
+import { plainAction, plainArrangement, plainControl, plainOrientation, plainZone } from "./dependent";
 import { fileSchema } from "./schema/file";
-import type { Layout } from "./types";
+import type { Action, Arrangement, Control, ControlKind, KeepClear, Layout } from "./types";
 
 type AnySchema = z.core.$ZodType;
 interface LooseDef {
@@ -21,14 +21,72 @@ interface LooseDef {
 }
 const defOf = (schema: AnySchema): LooseDef => schema._zod.def as unknown as LooseDef;
 
+/** Keeps the texts of parts that have not changed, for whoever writes a layout again and again. */
+export interface TextKeeper {
+  /** The text of a part, made where it is not known. It holds while `of`, what else the text depends on, is the same. */
+  text(part: object, of: unknown, make: () => string): string;
+}
+const MAKE_ANEW: TextKeeper = { text: (_part, _of, make) => make() };
+
 /** The layout as a plain value with defaults left out, keys in the schema's order. */
 export function plainLayout(layout: Layout): unknown {
-  return prune(fileSchema, leaveOutDependent(layout));
+  return JSON.parse(writeLayout(layout));
 }
 
 /** The text of the layout's file, ending with a line feed. */
-export function writeLayout(layout: Layout): string {
-  return `${print(plainLayout(layout), "")}\n`;
+export function writeLayout(layout: Layout, keeper: TextKeeper = MAKE_ANEW): string {
+  const lines = Object.entries<AnySchema>(fileSchema.shape).flatMap(([key, field]) => {
+    const text = keyText(layout, key as keyof Layout, field, keeper);
+    return text === "" ? [] : [`  ${JSON.stringify(key)}: ${text}`];
+  });
+  return `{\n${lines.join(",\n")}\n}\n`;
+}
+
+/** The text of what stands under a key; empty where it is not there or equals its default. */
+function keyText(layout: Layout, key: keyof Layout, field: AnySchema, keeper: TextKeeper): string {
+  const value = key === "orientation" ? plainOrientation(layout) : layout[key];
+  if (value === undefined) return "";
+  const make = () => {
+    const kept = prune(field, value);
+    return isDefault(field, kept) ? "" : print(kept, "  ");
+  };
+  if (typeof value !== "object") return make();
+  if (!Array.isArray(value)) return keeper.text(value, key, make);
+  if (value.length === 0) return "";
+  const element = defOf(defOf(field).innerType!).element!;
+  const { moments } = layout;
+  const kinds = key === "arrangements" ? new Map(layout.controls.map((c) => [c.id, c.kind])) : NO_KINDS;
+  const items = (value as object[]).map((item) => {
+    const of = key === "arrangements" ? hitKinds(item as Arrangement, kinds) : moments;
+    return `    ${keeper.text(item, of, () => print(prune(element, plainItem(key, item, moments, kinds)), "    "))}`;
+  });
+  return `[\n${items.join(",\n")}\n  ]`;
+}
+
+const NO_KINDS: ReadonlyMap<string, ControlKind> = new Map();
+
+/** The kinds of the controls whose hit area an arrangement changes: on them the shape depends that is left out. */
+function hitKinds({ overrides }: Arrangement, kinds: ReadonlyMap<string, ControlKind>): string {
+  return Object.keys(overrides)
+    .filter((id) => overrides[id].hit !== undefined)
+    .map((id) => kinds.get(id))
+    .join();
+}
+
+/** An item of a list as the file has it, before defaults are left out. */
+function plainItem(key: keyof Layout, item: object, moments: Layout["moments"], kinds: ReadonlyMap<string, ControlKind>): object {
+  switch (key) {
+    case "actions":
+      return plainAction(item as Action, moments);
+    case "controls":
+      return plainControl(item as Control, moments);
+    case "keepClear":
+      return plainZone(item as KeepClear, moments);
+    case "arrangements":
+      return plainArrangement(item as Arrangement, (id) => kinds.get(id));
+    default:
+      return item;
+  }
 }
 
 function prune(schema: AnySchema, value: unknown): unknown {

@@ -3,7 +3,7 @@
 import { Download, Upload } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
-import { writeLayout } from "../../core/format/write";
+import { textOf } from "../../core/derived/text";
 import { problemText } from "../../core/engine/result";
 import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
@@ -12,7 +12,7 @@ import { textOfFile } from "../shared/textOfFile";
 
 export function HandOffView() {
   const layout = useSession((s) => s.layout);
-  const text = useMemo(() => writeLayout(layout), [layout]);
+  const text = useMemo(() => textOf(layout), [layout]);
   const name = fileNameFor(layout.name);
   const [copied, setCopied] = useState(false);
   return (

@@ -1,10 +1,11 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
 import { newLayout } from "../../core/editing/edits/whole";
 import { readLayout } from "../../core/format/parse";
-import { writeLayout } from "../../core/format/write";
+import { storedForm } from "../../core/derived/stored";
 import type { Layout } from "../../core/format/types";
 import { ok, problemText, type Result } from "../../core/engine/result";
 import type { KeptLayout, LayoutStore } from "../../storage/layouts";
+import { keptLayout, keptText, picturesByDigest } from "./kept";
 import type { Session } from "./session";
 
 export interface Library {
@@ -18,11 +19,17 @@ export interface Library {
   remove(id: string): Promise<void>;
   restore(id: string): Promise<void>;
   importText(text: string): Promise<Result<true>>;
+  /** A kept layout, or why it cannot be read. */
+  layoutOf(kept: KeptLayout): Promise<Result<Layout>>;
+  /** The text of a kept layout's file, with its pictures; what cannot be read is given as it is. */
+  textOf(kept: KeptLayout): Promise<string>;
 }
 
 /** `newId` makes ids that no other layout has. */
 export function createLibrary(kept: LayoutStore, session: Session, now: () => number, newId: () => string): Library {
   const library: Library = {
+    layoutOf: (one) => keptLayout(kept, one),
+    textOf: (one) => keptText(kept, one),
     async list() {
       const all = (await kept.all()).sort((a, b) => b.savedAt - a.savedAt);
       return { kept: all.filter((l) => l.deletedAt === null), deleted: all.filter((l) => l.deletedAt !== null) };
@@ -31,7 +38,7 @@ export function createLibrary(kept: LayoutStore, session: Session, now: () => nu
       await session.flush();
       const found = await kept.read(id);
       if (!found) return { ok: false, problems: [{ path: "", message: "this layout is no longer kept" }] };
-      const layout = readLayout(found.text);
+      const layout = await keptLayout(kept, found);
       if (!layout.ok) return layout;
       session.show(id, layout.value);
       return ok(true);
@@ -59,9 +66,7 @@ export function createLibrary(kept: LayoutStore, session: Session, now: () => nu
       if (!found) return;
       await kept.write({ ...found, deletedAt: now() });
       if (session.store.getState().id === id) {
-        const next = (await library.list()).kept.find((l) => readLayout(l.text).ok);
-        if (next) await openWithoutSaving(next);
-        else {
+        if (!(await openAnother())) {
           const empty = newLayout("Untitled", { width: 1600, height: 720 });
           if (empty.ok) await library.add(empty.value);
         }
@@ -88,10 +93,16 @@ export function createLibrary(kept: LayoutStore, session: Session, now: () => nu
     },
   };
 
-  async function openWithoutSaving(next: KeptLayout): Promise<void> {
-    const layout = readLayout(next.text);
-    if (layout.ok) session.show(next.id, layout.value);
-    await kept.setLastOpen(next.id);
+  /** Opens the latest layout that can be read, without saving what is open; false where there is none. */
+  async function openAnother(): Promise<boolean> {
+    for (const next of (await library.list()).kept) {
+      const layout = await keptLayout(kept, next);
+      if (!layout.ok) continue;
+      session.show(next.id, layout.value);
+      await kept.setLastOpen(next.id);
+      return true;
+    }
+    return false;
   }
 
   return library;
@@ -107,7 +118,11 @@ export async function firstLayout(
   let all = await kept.all();
   if (all.length === 0) {
     const time = now();
-    await kept.writeAll(samples.map((layout, i) => ({ id: newId(), name: layout.name, text: writeLayout(layout), savedAt: time - i, deletedAt: null })));
+    const stored = samples.map((layout) => ({ layout, ...storedForm(layout) }));
+    await kept.writeAll(
+      stored.map(({ layout, text }, i) => ({ id: newId(), name: layout.name, text, savedAt: time - i, deletedAt: null })),
+      new Map(stored.flatMap(({ layout, digests }) => [...picturesByDigest(layout, digests)])),
+    );
     all = await kept.all();
   }
   const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);
@@ -115,7 +130,7 @@ export async function firstLayout(
   const order = [...listed.filter((l) => l.id === last), ...listed.filter((l) => l.id !== last)];
   const unreadable: KeptLayout[] = [];
   for (const candidate of order) {
-    const layout = readLayout(candidate.text);
+    const layout = await keptLayout(kept, candidate);
     if (layout.ok) return { id: candidate.id, layout: layout.value, unreadable };
     unreadable.push(candidate);
   }

@@ -12,7 +12,7 @@ import { deleteAction, deletePlaceables } from "../shared/remove";
 import type { Layout } from "../../core/format/types";
 
 const [brackwater] = sampleLayouts();
-const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession(store, "id", brackwater, () => 1000);
+const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession({ kept: store, now: () => 1000 }, "id", brackwater);
 const layoutOf = (session: Session) => session.store.getState().layout;
 const share = (value: number) => (l: typeof brackwater) => changeLayout(l, { scale: { ...l.scale, share: value } });
 
@@ -79,7 +79,7 @@ test("why a preview is refused is told, by name, and goes with the next one that
 
 test("a gesture under way is not kept: not by what is remembered meanwhile, not by opening another layout", async () => {
   const store = memoryStore("test");
-  const session = createSession(store, "id", brackwater, () => 5);
+  const session = createSession({ kept: store, now: () => 5 }, "id", brackwater);
   session.begin("scale");
   session.preview(share(0.9));
   session.remember({ screen: "Tablet 4:3" });
@@ -123,7 +123,11 @@ test("deleted controls leave the selection; a new layout has an empty history", 
 test("saved means written; a refusal is told and work goes on", async () => {
   const store = memoryStore("test");
   let full = true;
-  const session = createSession({ ...store, write: (l) => (full ? Promise.reject(new Error("full")) : store.write(l)) }, "id", brackwater, () => 5);
+  const session = createSession(
+    { kept: { ...store, write: (l) => (full ? Promise.reject(new Error("full")) : store.write(l)) }, now: () => 5 },
+    "id",
+    brackwater,
+  );
   session.edit("share", share(0.5));
   await session.flush();
   expect(session.store.getState().saving).toEqual({ kind: "refused", reason: "full" });
@@ -141,7 +145,7 @@ test("the library: samples at first, new, duplicate, delete and bring back, impo
   const newId = () => `id-${(n += 1)}`;
   const first = await firstLayout(store, sampleLayouts(), () => 10, newId);
   expect(first.layout.name).toBe("Brackwater");
-  const session = createSession(store, first.id, first.layout, () => 20);
+  const session = createSession({ kept: store, now: () => 20 }, first.id, first.layout);
   const library = createLibrary(store, session, () => 20, newId);
   expect((await library.list()).kept).toHaveLength(3);
   expect(await library.start("Dock", { width: 1, height: 0 }, {})).toMatchObject({ ok: false });

@@ -5,7 +5,8 @@
 import { createStore, type StoreApi } from "zustand/vanilla";
 import type { FixOffer } from "../../core/checks/check";
 import type { ScreenFindings } from "../../workers/checksService";
-import { writeLayout } from "../../core/format/write";
+import { composeHere, type Compose } from "../../workers/writing";
+import { picturesByDigest } from "./kept";
 import type { Layout, Workbench } from "../../core/format/types";
 import type { Problem, Result } from "../../core/engine/result";
 import { spokenProblems } from "../shared/names";
@@ -85,8 +86,17 @@ export interface Session {
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
 
-/** Opens a session on a layout. `now` gives the time for the records, ms since 1970. */
-export function createSession(kept: LayoutStore, id: string, layout: Layout, now: () => number): Session {
+/** What a session stands on. */
+export interface SessionParts {
+  readonly kept: LayoutStore;
+  /** The time for the records, ms since 1970. */
+  readonly now: () => number;
+  /** Gives the form in which a layout is stored. */
+  readonly compose?: Compose;
+}
+
+/** Opens a session on a layout. */
+export function createSession({ kept, now, compose = composeHere }: SessionParts, id: string, layout: Layout): Session {
   const store = createStore<SessionState>(() => ({
     id,
     layout,
@@ -104,7 +114,11 @@ export function createSession(kept: LayoutStore, id: string, layout: Layout, now
   }));
   const { getState: get, setState: set } = store;
   const saver: Saver<{ id: string; layout: Layout }> = createSaver(
-    async (value) => kept.write({ id: value.id, name: value.layout.name, text: writeLayout(value.layout), savedAt: now(), deletedAt: null }),
+    async (value) => {
+      const { text, digests } = await compose(value.layout);
+      const pictures = picturesByDigest(value.layout, digests);
+      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, pictures);
+    },
     (saving) => set({ saving }),
   );
   /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */

@@ -28,7 +28,7 @@ export function LayoutMenu() {
       session.tell({
         text: `“${target.name}” cannot be read: ${problemText(opened.problems, 2)}`,
         tone: "problem",
-        act: { label: "Download it as it is", run: () => saveText(`${target.name}.nodulum.json`, target.text) },
+        act: { label: "Download it as it is", run: () => void library.textOf(target).then((text) => saveText(`${target.name}.nodulum.json`, text)) },
       });
   };
   return (

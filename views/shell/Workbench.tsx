@@ -3,6 +3,8 @@
 import { useEffect, useState, type ReactNode } from "react";
 import { sampleLayouts } from "../../samples/samples";
 import { openLayouts } from "../../storage/layouts";
+import { connectWriting } from "../../workers/connect";
+import { createComposer } from "../../workers/writing";
 import { SessionProvider } from "../session/context";
 import { createLibrary, firstLayout, type Library } from "../session/library";
 import { createSession, type Session } from "../session/session";
@@ -19,7 +21,7 @@ export function Workbench({ children }: { children: ReactNode }) {
       const kept = await openLayouts();
       const { id, layout, unreadable } = await firstLayout(kept, sampleLayouts(), now, newId);
       if (!current) return;
-      const session = createSession(kept, id, layout, now);
+      const session = createSession({ kept, now, compose: createComposer(connectWriting) }, id, layout);
       if (unreadable.length > 0)
         session.tell({
           text: `“${unreadable[0].name}” cannot be read and was set aside as it is; it stands in the list of layouts, to be downloaded.`,

@@ -1,7 +1,8 @@
 /** The last step of every edit: a change that would break the file is refused with the reason, and nothing has changed. */
 import type { z } from "zod";
 import { ok, type Problem, type Result } from "../../engine/result";
-import { leaveOutDependent } from "../../format/dependent";
+import { byId } from "../../derived/byId";
+import { plainAction, plainArrangement, plainControl, plainOrientation, plainZone } from "../../format/dependent";
 import { schemaProblems } from "../../format/parse";
 import { referenceProblems } from "../../format/references";
 import { controlsSchema } from "../../format/schema/control";
@@ -11,36 +12,44 @@ import type { Control, Layout } from "../../format/types";
 /** Accepts a changed layout if its references hold and the pieces that changed pass the schema. `before` must be sound; only what differs from it is read again. */
 export function checked(before: Layout, after: Layout): Result<Layout> {
   if (after === before) return ok(before);
-  const plain = leaveOutDependent(after);
+  const { moments } = after;
   const problems: Problem[] = [
-    ...changedItems("actions", { before: before.actions, after: after.actions, plain: plain.actions }, actionSchema),
-    ...changedItems("controls", { before: before.controls, after: after.controls, plain: plain.controls }, controlsSchema),
+    ...changedItems("actions", before.actions, after.actions, (action) => actionSchema.safeParse(plainAction(action, moments))),
+    ...changedItems("controls", before.controls, after.controls, (control) => controlsSchema.safeParse(plainControl(control, moments))),
   ];
   if (after.controls.length > LIMITS.controls) problems.push({ path: "controls", message: `a layout holds at most ${LIMITS.controls} controls` });
   if (after.actions.length > LIMITS.actions) problems.push({ path: "actions", message: `a layout holds at most ${LIMITS.actions} actions` });
   for (const key of Object.keys(fileSchema.shape) as (keyof Layout)[]) {
     if (key === "controls" || key === "actions" || after[key] === before[key]) continue;
-    const read = fileSchema.shape[key].safeParse(plain[key]);
+    const read = fileSchema.shape[key].safeParse(plainKey(after, key));
     if (!read.success) problems.push(...under(key, read.error));
   }
   if (problems.length === 0) problems.push(...referenceProblems(after));
   return problems.length > 0 ? { ok: false, problems } : ok(after);
 }
 
-/** A list of a layout as it was, as it is, and as the schema wants to read it. */
-interface Changed {
-  readonly before: readonly unknown[];
-  readonly after: readonly unknown[];
-  readonly plain: readonly unknown[];
+/** What stands under a key, as the file has it. */
+function plainKey(layout: Layout, key: keyof Layout): unknown {
+  switch (key) {
+    case "orientation":
+      return plainOrientation(layout);
+    case "keepClear":
+      return layout.keepClear.map((zone) => plainZone(zone, layout.moments));
+    case "arrangements":
+      return layout.arrangements.map((arrangement) => plainArrangement(arrangement, (id) => byId(layout.controls).get(id)?.kind));
+    default:
+      return layout[key];
+  }
 }
 
-function changedItems(list: string, { before, after, plain }: Changed, schema: z.ZodType): Problem[] {
+/** The problems of those items of a list that were not in it before. */
+function changedItems<T>(list: string, before: readonly T[], after: readonly T[], read: (item: T) => z.ZodSafeParseResult<unknown>): Problem[] {
   if (before === after) return [];
   const known = new Set(before);
   return after.flatMap((item, i) => {
     if (known.has(item)) return [];
-    const read = schema.safeParse(plain[i]);
-    return read.success ? [] : under(`${list}[${i}]`, read.error);
+    const done = read(item);
+    return done.success ? [] : under(`${list}[${i}]`, done.error);
   });
 }
 

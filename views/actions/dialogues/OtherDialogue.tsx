@@ -5,7 +5,7 @@ import { byId } from "../../../core/derived/byId";
 import { readLayout } from "../../../core/format/parse";
 import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
-import { ok, problemText } from "../../../core/engine/result";
+import { ok, problemText, type Result } from "../../../core/engine/result";
 import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "../../../core/wiring/adopt";
 import type { KeptLayout } from "../../../storage/layouts";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -38,8 +38,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
       current = false;
     };
   }, [library, openId]);
-  const take = (text: string, name: string) => {
-    const read = readLayout(text);
+  const show = (read: Result<Layout>, name: string) => {
     setProblem(read.ok ? "" : `${name}: ${problemText(read.problems, 3)}`);
     setFrom(read.ok ? read.value : null);
   };
@@ -52,7 +51,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
           defaultValue=""
           onChange={(event) => {
             const chosen = byId(kept).get(event.target.value);
-            if (chosen) take(chosen.text, chosen.name);
+            if (chosen) void library.layoutOf(chosen).then((read) => show(read, chosen.name));
           }}
         >
           <option value="">a layout kept here…</option>
@@ -72,7 +71,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
           label="Layout to take controls from"
           onFile={(f) =>
             void textOfFile(f).then((text) => {
-              if (text.ok) return take(text.value, f.name);
+              if (text.ok) return show(readLayout(text.value), f.name);
               setFrom(null);
               setProblem(`${f.name}: ${problemText(text.problems)}`);
             })

@@ -1,0 +1,64 @@
+/**
+ * Layouts as they are stored: the text of the file in which every picture is told by the digest of its data, and the pictures apart,
+ * each once. A picture of a megabyte is not written again because a button has moved.
+ */
+import { refused, type Problem, type Result } from "../engine/result";
+import { backdropData } from "./schema/file";
+import { parseLayout, readLayout } from "./parse";
+import type { Layout } from "./types";
+
+/** What stands in place of a picture's data; no base64 text begins so. */
+const REFERENCE = "sha256:";
+/** The text that stands for the data of this digest. */
+export const pictureReference = (digest: string): string => `${REFERENCE}${digest}`;
+
+/** The data (base64) of every picture of a layout, those of its controls and its backdrops. */
+export function pictureData(layout: Pick<Layout, "pictures" | "workbench">): readonly string[] {
+  return [...layout.pictures.map((p) => p.data), ...backdropData(layout.workbench)];
+}
+
+type DataOf = (digest: string) => string | undefined;
+
+/** The digests that a stored text refers to; none where it is no stored text. */
+export function digestsIn(text: string): readonly string[] {
+  return [...new Set([...text.matchAll(/"sha256:([0-9a-f]{64})"/g)].map((match) => match[1]))];
+}
+
+/** Reads a stored text, or the text of a file, with the pictures that it refers to. A picture that is not there is a problem with its place. */
+export function readStored(text: string, dataOf: DataOf): Result<Layout> {
+  if (!text.includes(`"${REFERENCE}`)) return readLayout(text);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
+  }
+  const missing: Problem[] = [];
+  const whole = withData(value, "", dataOf, missing);
+  return missing.length > 0 ? { ok: false, problems: missing } : parseLayout(whole);
+}
+
+/** A stored text with its pictures in it again, as far as they are there: the text of a file. What is no JSON stays as it is. */
+export function wholeText(text: string, dataOf: DataOf): string {
+  if (!text.includes(`"${REFERENCE}`)) return text;
+  try {
+    return `${JSON.stringify(withData(JSON.parse(text), "", dataOf, []), null, 2)}\n`;
+  } catch {
+    return text;
+  }
+}
+
+/** A value in which the data of pictures stand in place of what refers to them. */
+function withData(value: unknown, path: string, dataOf: DataOf, missing: Problem[]): unknown {
+  if (Array.isArray(value)) return value.map((item, i) => withData(item, `${path}[${i}]`, dataOf, missing));
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, item]) => {
+      const at = path === "" ? key : `${path}.${key}`;
+      if (key !== "data" || typeof item !== "string" || !item.startsWith(REFERENCE)) return [key, withData(item, at, dataOf, missing)];
+      const data = dataOf(item.slice(REFERENCE.length));
+      if (data === undefined) missing.push({ path: at, message: "this picture is not kept any more" });
+      return [key, data ?? item];
+    }),
+  );
+}
