@@ -1,6 +1,7 @@
 "use client";
 /** A labelled field to type into, which commits on Enter or when it is left; numbers in it are changed by dragging on them. */
-import { useId, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
+import { useNumberDrags, type DragAt } from "./drags";
 
 export function Labelled({ label, id, children, wide = false }: { label: string; id?: string; children: ReactNode; wide?: boolean }) {
   return (
@@ -35,34 +36,46 @@ interface TypedProps {
 /** CSS px of a drag on a number for one step. */
 const STEP_PX = 4;
 
-/** Dragging on a number that has not the focus: one step every few px; a click without a drag goes into the field. */
-function useScrub(onStep: ((steps: number) => void) | undefined) {
-  const drag = useRef<{ x: number; steps: number; moved: boolean } | null>(null);
-  if (!onStep) return {};
+/** How many steps a drag has gone, Shift for ten times as many. */
+export function stepsOf({ from, at, keys }: DragAt): number {
+  const steps = Math.trunc((at.x - from.x) / STEP_PX);
+  // Less than a step to the left is 0, not −0.
+  return (keys.shift ? steps * 10 : steps) + 0;
+}
+
+/** Dragging on a number that has not the focus: one step every few px, all of them one gesture; a click without a drag goes into the field. */
+function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
+  const drags = useNumberDrags();
+  const abandon = useRef<(() => void) | null>(null);
+  const latest = useRef(onStep);
+  useEffect(() => {
+    latest.current = onStep;
+  });
+  useEffect(() => () => abandon.current?.(), []);
+  if (!onStep || !drags) return {};
   return {
     onPointerDown(event: PointerEvent<HTMLInputElement>) {
-      if (event.button !== 0 || document.activeElement === event.currentTarget) return;
+      const input = event.currentTarget;
+      if (event.button !== 0 || document.activeElement === input) return;
       event.preventDefault();
-      event.currentTarget.setPointerCapture(event.pointerId);
-      drag.current = { x: event.clientX, steps: 0, moved: false };
-    },
-    onPointerMove(event: PointerEvent<HTMLInputElement>) {
-      const from = drag.current;
-      if (!from) return;
-      const steps = Math.trunc((event.clientX - from.x) / STEP_PX);
-      if (!from.moved && steps === 0) return;
-      if (!from.moved) document.dispatchEvent(new CustomEvent("focusin"));
-      from.moved = true;
-      if (steps !== from.steps) onStep((steps - from.steps) * (event.shiftKey ? 10 : 1));
-      from.steps = steps;
-    },
-    onPointerUp(event: PointerEvent<HTMLInputElement>) {
-      const from = drag.current;
-      drag.current = null;
-      if (from && !from.moved) event.currentTarget.focus();
-    },
-    onPointerCancel() {
-      drag.current = null;
+      let base = latest.current;
+      let gone = 0;
+      abandon.current = drags.start(event, {
+        thresholdPx: STEP_PX,
+        onBegin: () => {
+          // Every step is told from where the drag began: what is shown by now may lag behind the pointer.
+          base = latest.current;
+          drags.begin();
+        },
+        onMove: (drag) => {
+          const steps = stepsOf(drag);
+          if (steps !== gone) base?.(steps);
+          gone = steps;
+        },
+        onDrop: drags.commit,
+        onAbandon: drags.cancel,
+        onClick: () => input.focus(),
+      });
     },
   };
 }
@@ -72,7 +85,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
-  const scrub = useScrub(onStep);
+  const dragged = useNumberDrag(onStep);
   const commit = () => {
     if (draft !== null && draft !== value && !cancelled.current) onCommit(draft);
     cancelled.current = false;
@@ -108,7 +121,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
         onBlur={commit}
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
-        {...scrub}
+        {...dragged}
       />
       {suffix}
     </span>

@@ -39,3 +39,26 @@ function servesKey(control: Control): string {
   }
   return key;
 }
+
+const servings = new WeakMap<Layout["controls"], Layout["controls"]>();
+let lastServing: Layout["controls"] = [];
+
+/**
+ * The controls of a layout, for whoever looks only at their names, moments and serves: a list that says the same about these as the one
+ * asked for last is that one, so that nothing which follows from it is worked out anew because a control has moved.
+ */
+export function servingControls(controls: Layout["controls"]): Layout["controls"] {
+  const known = servings.get(controls);
+  if (known) return known;
+  const same =
+    controls.length === lastServing.length &&
+    controls.every((c, i) => {
+      const before = lastServing[i];
+      return (
+        c === before || (c.id === before.id && c.name === before.name && c.kind === before.kind && c.moments === before.moments && c.serves === before.serves)
+      );
+    });
+  if (!same) lastServing = controls;
+  servings.set(controls, lastServing);
+  return lastServing;
+}

@@ -2,8 +2,8 @@
 /** What the game reads, and what serves it: the patch sheet or the same as a table, the card of what is picked, and the ways in and out. */
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { nearPairs } from "../../core/scan/words";
+import { useKeys } from "../interaction/useKeys";
 import { useSession, useSessionActions } from "../session/context";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
@@ -38,12 +38,11 @@ export function ActionsView() {
   const next = () => {
     if (!pickNextToDo(toDo, layout)) session.tell({ text: "Nothing is left to do.", tone: "plain" });
   };
-  // A dialogue has the keys to itself.
-  const free = { enabled: dialogue === null };
-  useHotkeys("o", next, free, [toDo, layout, dialogue]);
-  useHotkeys("escape", (event) => !event.defaultPrevented && setSheetState({ pick: null }), free);
-  useHotkeys(["delete", "backspace"], () => removePicked(session), free);
-  useHotkeys("slash", () => document.querySelector<HTMLInputElement>("[data-patch-search]")?.focus(), { preventDefault: true, ...free });
+  useKeys("actions", {
+    "next to do": next,
+    "pick nothing": () => setSheetState({ pick: null }),
+    "remove picked": () => removePicked(session),
+  });
   const close = () => setDialogue(null);
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">

@@ -1,5 +1,7 @@
 "use client";
 /** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
+import { useRef } from "react";
+import { useKeys } from "../interaction/useKeys";
 import { useSession } from "../session/context";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
 import { groupsOf } from "./sheetPositions";
@@ -22,12 +24,14 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
   const grouped = useSheetState((p) => p.grouped);
   const folded = useSheetState((p) => p.folded);
   const { toDo, positions, layout, seen } = data;
+  const searchBox = useRef<HTMLInputElement>(null);
+  useKeys("actions", { search: () => searchBox.current?.focus() });
   const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
   const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
   return (
     <div role="toolbar" aria-label="What is seen" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
       <input
-        data-patch-search
+        ref={searchBox}
         type="search"
         aria-label="Search by any word"
         placeholder="search  /"

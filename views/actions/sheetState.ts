@@ -3,7 +3,7 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { HardwareList } from "../../core/wiring/hardwareWires";
-import type { ConnectionStart, ConnectionTarget } from "./connections";
+import type { ConnectionDrag } from "../interaction/wires";
 
 /** What is picked on the sheet. A wire is told by its far end: a control's serve, or an action's desk source. */
 export type Picked =
@@ -12,16 +12,6 @@ export type Picked =
   | { readonly kind: "end"; readonly end: string }
   | { readonly kind: "serve"; readonly id: string; readonly index: number }
   | { readonly kind: "hardware"; readonly action: string; readonly list: HardwareList; readonly index: number };
-
-/** A wire being drawn. `over`: the end under the pointer or the focus; `why`: why that one does not fit, or null. */
-export interface ConnectionDrag {
-  readonly start: ConnectionStart;
-  /** By pointer it follows the pointer (CSS px of the sheet); by key the ends are walked along. */
-  readonly by: "pointer" | "key";
-  readonly at: { readonly x: number; readonly y: number };
-  readonly over: ConnectionTarget | null;
-  readonly why: string | null;
-}
 
 export interface SheetState {
   /** The layout it is about, by its id; null before any. */

@@ -14,6 +14,7 @@ import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { useGlassScale } from "./glassScale";
 import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
+import type { GlassGestures } from "./useGlassGestures";
 import { KindChoice } from "./KindChoice";
 
 /** What others may ask of the glass. */
@@ -25,6 +26,7 @@ export interface GlassHandle {
 export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHandle> }) {
   const area = useRef<HTMLDivElement>(null);
   const device = useRef<HTMLDivElement>(null);
+  const gestures = useRef<GlassGestures>(null);
   const room = useRoom(area);
   const pan = useBench((b) => b.pan);
   const held = useBench((b) => b.held);
@@ -38,7 +40,7 @@ export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHa
     return { x: (clientX - rect.left) / scale, y: (clientY - rect.top) / scale };
   };
   useImperativeHandle(ref, () => ({ pointAt }));
-  useZoomGestures(area, fit, scale);
+  useZoomGestures(area, { fit, scale, onSecondFinger: () => gestures.current?.abandon() });
   const width = screen.widthPx * scale;
   const height = screen.heightPx * scale;
   const left = room.w / 2 + pan.x - width / 2;
@@ -46,14 +48,19 @@ export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHa
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
       <GlassHeader context={context} />
-      <div ref={area} className="relative min-h-0 flex-1 touch-none overflow-hidden select-none" data-testid="bench-room">
+      <div
+        ref={area}
+        onPointerDownCapture={(event) => gestures.current?.secondFinger(event.pointerId)}
+        className="relative min-h-0 flex-1 touch-none overflow-hidden select-none"
+        data-testid="bench-room"
+      >
         {room.w > 0 && (
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
             <div className="absolute inset-0">
               <LayoutPicture layout={layout} screen={screen} resolved={resolved} scale={scale} label={`The layout on ${screen.name}`} held={held} />
             </div>
-            <GlassOverlay context={context} scale={scale} />
+            <GlassOverlay context={context} scale={scale} gestures={gestures} />
           </div>
         )}
         <KindChoice context={context} scale={scale} left={left} top={top} room={room} />
@@ -73,8 +80,15 @@ export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHa
 /** The most that one turn of the wheel zooms by; a touchpad's pinch comes in many small ones. */
 const WHEEL_STEP = 0.2;
 
+interface Zooming {
+  readonly fit: number;
+  readonly scale: number;
+  /** Two fingers have come down: what one of them began is not meant any more. */
+  readonly onSecondFinger: () => void;
+}
+
 /** Two fingers or the wheel with Ctrl zoom about where they are; the wheel alone pushes a zoomed glass about. */
-function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: number, scale: number): void {
+function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, scale, onSecondFinger }: Zooming): void {
   const start = useRef({ factor: 1, pan: { x: 0, y: 0 }, origin: { x: 0, y: 0 } });
   usePinch(
     ({ first, origin, movement: [grown], event, ctrlKey, delta: [step] }) => {
@@ -93,7 +107,7 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, fit: numb
       if (first) {
         start.current = { factor: scale / fit, pan: benchStore.getState().pan, origin: at };
         // One finger may have begun a drag before the second came down: it is not meant any more.
-        window.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", code: "Escape" }));
+        onSecondFinger();
       }
       const from = start.current;
       const factor = clampTo(from.factor * grown, ZOOM_RANGE.least, ZOOM_RANGE.most);

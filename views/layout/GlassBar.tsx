@@ -10,6 +10,7 @@ import type { EditContext } from "../../core/editing/placing";
 import { useSession, useSessionActions } from "../session/context";
 import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
+import { useKeys } from "../interaction/useKeys";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
@@ -131,6 +132,9 @@ const PlayerTools = memo(function PlayerTools() {
   );
 });
 
+/** One step of zooming, by button or key. */
+const ZOOM_STEP = 1.25;
+
 function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w: number; h: number } }) {
   const zoom = useBench((b) => b.zoom);
   const { scale, fit } = useGlassScale(room, screen);
@@ -140,15 +144,18 @@ function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w:
     const factor = clampTo((scale / fit) * by, ZOOM_RANGE.least, ZOOM_RANGE.most);
     zoomAbout({ x: 0, y: 0 }, scale / fit, factor, factor);
   };
+  const toFit = () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } });
+  const toTrue = () => setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } });
+  useKeys("layout", { "zoom in": () => step(ZOOM_STEP), "zoom out": () => step(1 / ZOOM_STEP), "zoom to fit": toFit, "true size": toTrue });
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Zoom">
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" title="Zoom out (−)" onClick={() => step(1 / 1.25)}>
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" title="Zoom out (−)" onClick={() => step(1 / ZOOM_STEP)}>
         <Minus size={13} />
       </button>
       <span className="figure w-10 text-center text-[11px]" data-testid="zoom">
         {Math.round((scale / fit) * 100)} %
       </span>
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" title="Zoom in (+)" onClick={() => step(1.25)}>
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" title="Zoom in (+)" onClick={() => step(ZOOM_STEP)}>
         <Plus size={13} />
       </button>
       <button
@@ -156,7 +163,7 @@ function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w:
         aria-pressed={zoom.mode === "fit"}
         aria-label="Fit"
         title="All of the screen (F)"
-        onClick={() => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } })}
+        onClick={toFit}
       >
         <Maximize size={13} />
       </button>
@@ -166,7 +173,7 @@ function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w:
         aria-label="True size"
         title="Life size (T)"
         onClick={() => {
-          setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } });
+          toTrue();
           if (!calibrated) setAsking(true);
         }}
       >
@@ -196,6 +203,7 @@ const OverlayList = memo(function OverlayList() {
           align="end"
           sideOffset={4}
           aria-label="Overlays"
+          data-keys-through
           className="z-50 grid min-w-[230px] gap-0.5 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
         >
           {OVERLAYS.map((o) => (

@@ -1,6 +1,6 @@
 "use client";
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
-import { useMemo, useRef } from "react";
+import { useMemo, useRef, type Ref } from "react";
 import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
 import { commonArea } from "../../core/engine/geometry/overlap";
@@ -16,15 +16,15 @@ import { Frames, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
-import { placeWord, shownClusters } from "./targets";
+import { placeWord, shownClusters } from "../interaction/targets";
 import { Tether, AnchorPoints } from "./Tether";
 import { FINDING_TONE, ON_GLASS } from "./tones";
-import { useGlassGestures } from "./useGlassGestures";
+import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 
 /** The fingertip under the pointer, mm across. */
 const FINGERTIP_MM = 10;
 
-export function GlassOverlay({ context, scale }: { context: EditContext; scale: number }) {
+export function GlassOverlay({ context, scale, gestures }: { context: EditContext; scale: number; gestures: Ref<GlassGestures> }) {
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
@@ -32,7 +32,7 @@ export function GlassOverlay({ context, scale }: { context: EditContext; scale: 
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
-  const { bind, marquee, anchorDrag, guides, moving, drawn } = useGlassGestures(context, scale, svg, tip);
+  const { bind, marquee, anchorDrag, guides, moving, drawn } = useGlassGestures(context, scale, { svg, tip, ref: gestures });
   const { screen, resolved, layout } = context;
   const named = useMemo(() => grave(findings), [findings]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);

@@ -1,7 +1,7 @@
 "use client";
 /** Eight handles of a box. Corners of round things keep their proportion, those of fields do not; Shift turns that over. */
 import type { Box } from "../../core/engine/geometry/point";
-import { HANDLES } from "./handlePlaces";
+import { HANDLES } from "../interaction/handles";
 import { ON_GLASS } from "./tones";
 
 /** Side of a handle, CSS px; the room that takes the pointer is wider. */

@@ -1,10 +1,13 @@
 "use client";
 /** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several marked ones a cluster; Enter grows them on the thumb's side. */
-import { memo, useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { memo, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { useDrag } from "../interaction/useDrag";
+import { useKeys } from "../interaction/useKeys";
 import { editContextOf } from "../../core/editing/placing";
 import Link from "next/link";
-import { useHotkeys } from "react-hotkeys-hook";
-import type { Action, Control } from "../../core/format/types";
+import { byName } from "../../core/derived/byId";
+import { layoutIndexOf, servingControls } from "../../core/derived/layoutIndex";
+import type { Action } from "../../core/format/types";
 import { fittingKind } from "../../core/editing/make";
 import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
 import { useSession, useSessionActions } from "../session/context";
@@ -27,7 +30,6 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   const actions = useSession((s) => s.layout.actions);
   const { served, statuses, toDo } = useStatuses();
   const [drag, setDrag] = useState<Drag | null>(null);
-  const start = useRef<{ actions: readonly Action[]; x: number; y: number } | null>(null);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const mark = (name: string) =>
     setMarked((before) => {
@@ -35,7 +37,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       if (!next.delete(name)) next.add(name);
       return next;
     });
-  const servedBy = (action: Action) => served.get(action.name) ?? [];
+  const servedBy = (action: Action) => [...(served.get(action.name) ?? [])];
   const left = (a: Action) => statuses.get(a.name)?.toDo ?? false;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
   /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
@@ -52,7 +54,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
     if (what.kind === "control") session.select([what.id]);
     else list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(what.name)}"]`)?.focus();
   };
-  useHotkeys("o", goToNext, [toDo, at]);
+  useKeys("layout", { "next to do": goToNext });
 
   const grow = (chosen: readonly Action[], x: number, y: number) => {
     if (growActions(session, contextNow(session), chosen, { x, y })) setMarked(new Set());
@@ -62,29 +64,21 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
     const { x, y } = homeOfActions(contextNow(session), chosen);
     grow(chosen, x, y);
   };
-  useEffect(() => {
-    if (!drag) return;
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== "Escape") return;
-      event.stopPropagation();
-      start.current = null;
-      setDrag(null);
-    };
-    window.addEventListener("keydown", onKey, true);
-    return () => window.removeEventListener("keydown", onKey, true);
-  }, [drag]);
-  const onMove = (event: PointerEvent) => {
-    const from = start.current;
-    if (from && (drag || Math.hypot(event.clientX - from.x, event.clientY - from.y) > DRAG_PX))
-      setDrag({ actions: from.actions, x: event.clientX, y: event.clientY });
-  };
-  const onUp = (event: PointerEvent) => {
-    if (drag && start.current) {
-      const point = glass.current?.pointAt(event.clientX, event.clientY);
-      if (point) grow(drag.actions, point.x, point.y);
-    }
-    start.current = null;
-    setDrag(null);
+  const follow = useDrag();
+  /** Follows a press on a row: dragged onto the glass, a control grows there. */
+  const onPress = (action: Action, event: PointerEvent) => {
+    if (event.button !== 0 || event.shiftKey) return;
+    const chosen = meant(action);
+    follow(event, {
+      thresholdPx: DRAG_PX,
+      onMove: ({ at: { x, y } }) => setDrag({ actions: chosen, x, y }),
+      onDrop: ({ at: { x, y } }) => {
+        setDrag(null);
+        const point = glass.current?.pointAt(x, y);
+        if (point) grow(chosen, point.x, point.y);
+      },
+      onAbandon: () => setDrag(null),
+    });
   };
 
   return (
@@ -123,17 +117,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                     mark(action.name);
                   }}
                   onKeyUp={(event) => event.key === " " && event.preventDefault()}
-                  onPointerDown={(event) => {
-                    if (event.button !== 0) return;
-                    event.currentTarget.setPointerCapture(event.pointerId);
-                    start.current = event.shiftKey ? null : { actions: meant(action), x: event.clientX, y: event.clientY };
-                  }}
-                  onPointerMove={onMove}
-                  onPointerUp={onUp}
-                  onPointerCancel={() => {
-                    start.current = null;
-                    setDrag(null);
-                  }}
+                  onPointerDown={(event) => onPress(action, event)}
                   onClick={(event) => {
                     if (event.shiftKey || event.ctrlKey || event.metaKey) mark(action.name);
                     else if (event.detail === 0) growAtHome(action);
@@ -170,16 +154,14 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
 
 /** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
 function useStatuses() {
-  const text = useSession((s) => JSON.stringify(s.layout.controls.map(({ id, moments, serves }) => ({ id, moments, serves }))));
+  const controls = useSession((s) => servingControls(s.layout.controls));
   const actions = useSession((s) => s.layout.actions);
   const moments = useSession((s) => s.layout.moments);
   return useMemo(() => {
-    const controls = JSON.parse(text) as Control[];
-    const served = new Map<string, string[]>();
-    for (const { id, serves } of controls) for (const name of new Set(serves.map((s) => s.action))) served.set(name, [...(served.get(name) ?? []), id]);
+    const served = layoutIndexOf({ controls }).servers;
     const of = { actions, controls, moments };
-    return { served, statuses: new Map(actionStatuses(of).map((s) => [s.name, s])), toDo: leftToDo(of) };
-  }, [text, actions, moments]);
+    return { served, statuses: byName(actionStatuses(of)), toDo: leftToDo(of) };
+  }, [controls, actions, moments]);
 }
 
 /** The edit context of the bench at this moment. */

@@ -4,7 +4,7 @@ import type { EditContext } from "../../core/editing/placing";
 import { framesOf } from "../../core/engine/placement/screen";
 import { placementIn, placeableOf, placeableBox } from "../../core/editing/placeables";
 import { ON_GLASS } from "./tones";
-import { tetherEnds, anchorPoints, type AnchorDrag } from "./anchorDrag";
+import { tetherEnds, anchorPoints, type AnchorDrag } from "../interaction/anchorDrag";
 
 export function Tether({ context, id, scale, anchorDrag }: { context: EditContext; id: string; scale: number; anchorDrag: AnchorDrag | null }) {
   const ends = tetherEnds(context, id);

@@ -4,9 +4,8 @@ import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Clip } from "../../core/wiring/paste";
 import type { ControlKind } from "../../core/format/types";
+import type { Tool } from "../interaction/glass";
 
-/** What drawing a box on the glass makes; null: nothing, it selects. */
-export type Tool = ControlKind | "zone" | null;
 /** fit: all of the screen in view · true: life size · free: so many times the size that fits. */
 export type Zoom = { readonly mode: "fit" } | { readonly mode: "true" } | { readonly mode: "free"; readonly factor: number };
 

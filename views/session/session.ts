@@ -24,11 +24,18 @@ export interface Notice {
   readonly act?: { readonly label: string; readonly run: () => void };
 }
 
+/** A gesture under way: what it is called, and the layout as it was before. `gathers`: edits made meanwhile are previews of it. */
+export interface Gesture {
+  readonly label: string;
+  readonly base: Layout;
+  readonly gathers: boolean;
+}
+
 export interface SessionState {
   readonly id: string;
   readonly layout: Layout;
   readonly history: History;
-  readonly gesture: { readonly label: string; readonly base: Layout } | null;
+  readonly gesture: Gesture | null;
   readonly selection: readonly string[];
   /** As which player, and in which moment of the game, the views show the layout; moment null: all of them at once. */
   readonly playerView: PlayerView;
@@ -58,6 +65,8 @@ export interface Session {
   preview(edit: Edit): boolean;
   commit(): void;
   cancel(): void;
+  /** A gesture made of edits: every `edit` from now on is a preview, from the layout as it was, and nothing is kept until `commit`. It is called as they are. */
+  gather(): void;
   /** The next edit starts an entry of its own, whatever its label: the user has turned to something else. */
   endRun(): void;
   undo(): void;
@@ -153,6 +162,11 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
   const session: Session = {
     store,
     edit(label, edit, merge = false) {
+      const { gesture } = get();
+      if (gesture?.gathers) {
+        set({ gesture: { ...gesture, label } });
+        return session.preview(edit);
+      }
       session.commit();
       const before = get().layout;
       const result = edit(before);
@@ -178,7 +192,11 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     begin(label) {
       session.commit();
       run = false;
-      set({ gesture: { label, base: get().layout } });
+      set({ gesture: { label, base: get().layout, gathers: false } });
+    },
+    gather() {
+      session.begin("change");
+      set({ gesture: { label: "change", base: get().layout, gathers: true } });
     },
     preview(edit) {
       const { gesture } = get();

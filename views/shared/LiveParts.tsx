@@ -1,6 +1,7 @@
 "use client";
 /** Small live pictures whose parts are dragged: a part follows the pointer, and the arrow keys. A drag is one gesture. */
-import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode, type RefObject } from "react";
+import { useEffect, useRef, type KeyboardEvent, type ReactNode, type RefObject } from "react";
+import { useDrag } from "../interaction/useDrag";
 import type { Point } from "../../core/engine/geometry/point";
 
 /** The side of a picture, in its own units and CSS px alike. */
@@ -57,20 +58,15 @@ interface PartProps {
 
 /** A part that can be dragged. */
 export function LivePart({ label, svg, value, min, max, text, drag, onMove, onStep, children, cursor = "grab" }: PartProps) {
-  const held = useRef(false);
-  const pointOf = (event: PointerEvent): Point => {
+  const follow = useDrag();
+  // While it is dragged the part is drawn anew, and what a movement means with it.
+  const latest = useRef(onMove);
+  useEffect(() => {
+    latest.current = onMove;
+  });
+  const pointOf = ({ x, y }: { readonly x: number; readonly y: number }): Point => {
     const rect = svg.current!.getBoundingClientRect();
-    return { x: event.clientX - rect.left, y: event.clientY - rect.top };
-  };
-  const end = () => {
-    if (!held.current) return;
-    held.current = false;
-    drag.onEnd();
-  };
-  const cancel = () => {
-    if (!held.current) return;
-    held.current = false;
-    drag.onCancel();
+    return { x: x - rect.left, y: y - rect.top };
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
@@ -95,14 +91,14 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
       style={{ cursor }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
-        event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = true;
-        drag.onStart();
+        follow(event, {
+          thresholdPx: 0,
+          onBegin: drag.onStart,
+          onMove: ({ at }) => latest.current(pointOf(at)),
+          onDrop: drag.onEnd,
+          onAbandon: drag.onCancel,
+        });
       }}
-      onPointerMove={(event) => held.current && onMove(pointOf(event))}
-      onPointerUp={end}
-      onPointerCancel={cancel}
-      onLostPointerCapture={cancel}
       onKeyDown={onKeyDown}
     >
       {children}

@@ -1,8 +1,10 @@
 "use client";
 /** Title strip, view, notices; the keys that work everywhere. */
 import { usePathname, useRouter } from "next/navigation";
-import { useEffect, useState, type ReactNode } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
+import { NumberDragsProvider } from "../../ui/drags";
+import { startDrag } from "../interaction/pointerDrag";
+import { useKeys } from "../interaction/useKeys";
 import { useSession, useSessionActions } from "../session/context";
 import { useFindings } from "../session/useFindings";
 import { SimulatedPad } from "../shared/SimulatedPad";
@@ -29,32 +31,26 @@ export function Shell({ children }: { children: ReactNode }) {
     document.addEventListener("focusin", onFocus);
     return () => document.removeEventListener("focusin", onFocus);
   }, [session]);
-  VIEWS.forEach((view, i) => {
-    // The views are a fixed list, so the order of hooks never changes.
-    // eslint-disable-next-line react-hooks/rules-of-hooks
-    useHotkeys(String(i + 1), () => router.push(view.path), { enabled: path !== view.path, ignoreModifiers: false });
+  useKeys("everywhere", {
+    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => path !== view.path && (router.push(view.path), true)])),
+    undo: () => session.undo(),
+    redo: () => session.redo(),
+    shortcuts: () => setHelp(true),
   });
-  useEffect(() => {
-    // By the sign, not by the key: on many keyboards the question mark lies elsewhere.
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable]") !== null;
-      if (event.key === "?" && !typing && !event.ctrlKey && !event.metaKey) setHelp(true);
-    };
-    document.addEventListener("keydown", onKey);
-    return () => document.removeEventListener("keydown", onKey);
-  }, []);
-  // On the sliders of live pictures too: a hand that has just dragged one wants to take it back.
-  const anywhere = { preventDefault: true, enableOnFormTags: ["slider"] } as const;
-  useHotkeys("mod+z", () => session.undo(), anywhere);
-  useHotkeys(["mod+shift+z", "ctrl+y"], () => session.redo(), anywhere);
 
+  const numberDrags = useMemo(
+    () => ({ start: startDrag, begin: () => session.gather(), commit: () => session.commit(), cancel: () => session.cancel() }),
+    [session],
+  );
   return (
-    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
-      <TitleStrip path={path} onHelp={() => setHelp(true)} />
-      <main className="min-h-0">{children}</main>
-      <NoticeBar />
-      <SimulatedPad />
-      <Shortcuts open={help} onOpenChange={setHelp} />
-    </div>
+    <NumberDragsProvider value={numberDrags}>
+      <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+        <TitleStrip path={path} onHelp={() => setHelp(true)} />
+        <main className="min-h-0">{children}</main>
+        <NoticeBar />
+        <SimulatedPad />
+        <Shortcuts open={help} onOpenChange={setHelp} />
+      </div>
+    </NumberDragsProvider>
   );
 }

@@ -9,6 +9,7 @@ import { MomentChoice } from "../../shared/MomentChoice";
 import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
 import { useRehearsal } from "../../shared/useRehearsal";
 import { fitScale, useRoom } from "../../shared/useRoom";
+import { isSomeonesOwn } from "../../interaction/typing";
 import { sheetStore } from "../sheetState";
 import { createLiveMarks } from "../live";
 import type { SheetData } from "../useSheet";
@@ -61,7 +62,8 @@ export function TryGlass({ data }: { data: SheetData }) {
       sheetStore.getState().listening !== null ||
       event.ctrlKey ||
       event.metaKey ||
-      (event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [role=dialog], [data-testid=try-glass]") !== null);
+      isSomeonesOwn(event) ||
+      (event.target instanceof HTMLElement && event.target.closest("[data-testid=try-glass]") !== null);
     const onKey = (event: KeyboardEvent) => {
       const down = event.type === "keydown";
       if (event.repeat || event.code === "" || (down && elsewhere(event)) || (!down && !held.has(event.code))) return;

@@ -7,7 +7,7 @@ import { useSessionActions } from "../../session/context";
 import { useRoom } from "../../shared/useRoom";
 import { setSheetState, toggleFold, useSheetState } from "../sheetState";
 import { endTitle } from "../keys";
-import { targetKey } from "../connections";
+import { targetKey } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import { columnsOf } from "./columns";
 import { SheetAction } from "./SheetAction";

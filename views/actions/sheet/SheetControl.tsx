@@ -8,7 +8,7 @@ import type { LooseEnd } from "../../../core/wiring/actionStatus";
 import { useSessionActions } from "../../session/context";
 import { setSheetState, useSheetState } from "../sheetState";
 import { CONTROL_HEAD, SERVE_HEIGHT, type Row } from "../sheetPositions";
-import { targetKey } from "../connections";
+import { targetKey } from "../../interaction/connections";
 import { fitClass, useFit } from "./useFit";
 import type { Connecting } from "./useConnectionDrag";
 

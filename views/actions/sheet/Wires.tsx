@@ -1,7 +1,7 @@
 "use client";
 /** The wires of the patch sheet, the one being drawn among them. A wire is picked by a click on it; live ones are marked by `live.ts`. */
 import { setSheetState, useSheetState, type Picked } from "../sheetState";
-import type { ConnectionStart } from "../connections";
+import type { ConnectionStart } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import type { Columns } from "./columns";
 

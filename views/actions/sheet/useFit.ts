@@ -2,7 +2,7 @@
 /** How an end of the sheet stands to the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
 import { useSession } from "../../session/context";
 import { useSheetState } from "../sheetState";
-import { meets, targetKey, whyNot, type ConnectionTarget } from "../connections";
+import { meets, targetKey, whyNot, type ConnectionTarget } from "../../interaction/connections";
 
 export interface Fit {
   /** none: no wire is being drawn, or not to ends of this sort. */

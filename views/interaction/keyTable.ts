@@ -1,0 +1,194 @@
+/** Every key and pointer gesture of the application: where it holds, what it commands, in which words. The list of shortcuts is made of it. */
+
+/** Where a key holds: in every view, or in one. */
+export type KeyPlace = "everywhere" | "actions" | "layout";
+/** Under which heading the list shows it. */
+export type KeyHeading = "Everywhere" | "Actions" | "Layout: making" | "Layout: placing" | "Layout: seeing" | "Rehearse";
+
+/** A row of the list. One without `keys` is told in the list alone: a gesture of the pointer, or what an element of its own does. */
+export interface KeyRow {
+  readonly heading: KeyHeading;
+  readonly place: KeyPlace;
+  /** What is commanded by each of its keys. See `strokeFits` for how keys are written. */
+  readonly keys: readonly (readonly [key: string, command: string])[];
+  /** As the list writes it, and what it does; the same number of parts in both, parted by " · ". */
+  readonly shown: string;
+  readonly words: string;
+  /** Holds on sliders and buttons too. */
+  readonly on?: "sliders" | "not-buttons";
+}
+
+const ARROWS = [
+  ["arrowup", "up"],
+  ["arrowdown", "down"],
+  ["arrowleft", "left"],
+  ["arrowright", "right"],
+] as const;
+const arrows = (modifiers: string, command: string) => ARROWS.map(([key, way]) => [`${modifiers}${key}`, `${command} ${way}`] as const);
+const tools = [
+  ["s", "stick"],
+  ["d", "dpad"],
+  ["b", "button"],
+  ["t", "touchpad"],
+  ["w", "swipe"],
+  ["k", "zone"],
+] as const;
+const overlays = (...letters: string[]) => letters.map((letter) => [letter, `overlay ${letter}`] as const);
+
+const EVERYWHERE = { heading: "Everywhere", place: "everywhere" } as const;
+const ACTIONS = { heading: "Actions", place: "actions" } as const;
+const MAKING = { heading: "Layout: making", place: "layout" } as const;
+const PLACING = { heading: "Layout: placing", place: "layout" } as const;
+const SEEING = { heading: "Layout: seeing", place: "layout" } as const;
+const REHEARSE = { heading: "Rehearse", place: "everywhere" } as const;
+
+export const KEY_TABLE: readonly KeyRow[] = [
+  { ...EVERYWHERE, keys: [1, 2, 3, 4, 5].map((n) => [String(n), `view ${n}`]), shown: "1 – 5", words: "the five views" },
+  { ...EVERYWHERE, keys: [["mod+z", "undo"]], shown: "Ctrl Z", words: "undo", on: "sliders" },
+  {
+    ...EVERYWHERE,
+    keys: [
+      ["mod+shift+z", "redo"],
+      ["mod+y", "redo"],
+    ],
+    shown: "Ctrl Shift Z · Ctrl Y",
+    words: "redo",
+    on: "sliders",
+  },
+  { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
+
+  { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do; in the ledger of Layout too" },
+  { ...ACTIONS, keys: [["/", "search"]], shown: "/", words: "search by any word" },
+  { ...ACTIONS, keys: [], shown: "drag from an end · Enter on an end", words: "draw a wire · draw one by key" },
+  { ...ACTIONS, keys: [], shown: "arrow keys · Enter · Escape", words: "lead the wire along the ends it fits · join it · let it go" },
+  { ...ACTIONS, keys: [], shown: "Enter on +", words: "bind a key by pressing it, a pad by moving it" },
+  {
+    ...ACTIONS,
+    keys: [
+      ["delete", "remove picked"],
+      ["backspace", "remove picked"],
+    ],
+    shown: "Delete · Backspace",
+    words: "take the picked wire, action or control away",
+  },
+  { ...ACTIONS, keys: [["escape", "pick nothing"]], shown: "Escape", words: "pick nothing" },
+
+  { ...MAKING, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
+  { ...MAKING, keys: [], shown: "Enter on an action of the ledger", words: "grow its control; of several marked ones a cluster" },
+  { ...MAKING, keys: [], shown: "Space on an action of the ledger", words: "mark it, to grow several together" },
+  {
+    ...MAKING,
+    keys: tools.map(([letter, kind]) => [`shift+${letter}`, `tool ${kind}`]),
+    shown: "Shift S · D · B · T · W · K",
+    words: "take a stick · d-pad · button · touchpad · swipe · keep-clear zone in hand",
+  },
+  { ...MAKING, keys: [["enter", "put down"]], shown: "Enter · draw a box · click", words: "put it down · in that box · there" },
+  { ...MAKING, keys: [["d", "duplicate"]], shown: "D", words: "duplicate" },
+  { ...MAKING, keys: [["shift+m", "mirror"]], shown: "Shift M", words: "the second side: a mirrored twin, nothing bound yet" },
+  {
+    ...MAKING,
+    keys: [
+      ["u", "gather"],
+      ["shift+u", "dissolve"],
+    ],
+    shown: "U · Shift U",
+    words: "gather into a cluster · dissolve it",
+  },
+  { ...MAKING, keys: [["shift+x", "split"]], shown: "Shift X", words: "split the screen between two sticks, touchpads or swipes" },
+  { ...MAKING, keys: [], shown: "Ctrl C · Ctrl V · Ctrl X", words: "copy · paste · cut" },
+  {
+    ...MAKING,
+    keys: [
+      ["delete", "delete"],
+      ["backspace", "delete"],
+    ],
+    shown: "Delete · Backspace",
+    words: "delete",
+  },
+
+  { ...PLACING, keys: [], shown: "Tab · Shift Tab", words: "next, previous control, cluster or zone" },
+  { ...PLACING, keys: [], shown: "click · Shift click", words: "select · add to the selection" },
+  { ...PLACING, keys: [["mod+a", "select all"]], shown: "drag on empty glass · Ctrl A", words: "select all within · all" },
+  {
+    ...PLACING,
+    keys: [["enter", "enter cluster"]],
+    shown: "Enter · double click · Escape",
+    words: "go into a cluster · likewise · leave it",
+    on: "not-buttons",
+  },
+  { ...PLACING, keys: [...arrows("", "nudge"), ...arrows("shift+", "nudge far")], shown: "arrow keys · with Shift", words: "nudge by 1 u · by 5 mm" },
+  { ...PLACING, keys: [], shown: "Alt while dragging", words: "let go of snapping; a tether is tied freely" },
+  { ...PLACING, keys: [], shown: "Shift while dragging a handle", words: "keep the proportion, or let it go where it is kept" },
+  {
+    ...PLACING,
+    keys: arrows("mod+shift+", "tie"),
+    shown: "Ctrl Shift arrow keys",
+    words: "tie it elsewhere: the next corner, edge or centre that way; it stays where it is",
+  },
+  { ...PLACING, keys: [["c", "carry"]], shown: "C · Shift while dropping a tether", words: "carry the control to where its tether is tied" },
+  {
+    ...PLACING,
+    keys: [
+      ["[", "lower"],
+      ["]", "raise"],
+      ["shift+[", "to bottom"],
+      ["shift+]", "to top"],
+    ],
+    shown: "[ · ] · with Shift",
+    words: "one below · one above · to the bottom, to the top",
+  },
+  { ...PLACING, keys: [], shown: "24/2 · +3 · *2 · 12mm in a field", words: "arithmetic, a change of what stands there, a unit" },
+  { ...PLACING, keys: [], shown: "↑ · ↓ · drag in a field", words: "step the number; Shift for ten" },
+  { ...PLACING, keys: [["escape", "let go"]], shown: "Escape", words: "cancel a drag, else put the tool away, else select nothing" },
+
+  { ...SEEING, keys: overlays("h", "l", "z"), shown: "H · L · Z", words: "hit areas · landing areas · dead zone and travel" },
+  {
+    ...SEEING,
+    keys: overlays("s", "e", "r", "k"),
+    shown: "S · E · R · K",
+    words: "frames and cut-outs · the system's strips · thumb's reach · keep-clear zones",
+  },
+  { ...SEEING, keys: overlays("g", "n"), shown: "G · N", words: "millimetre grid · gaps while moving" },
+  {
+    ...SEEING,
+    keys: [
+      ["+", "zoom in"],
+      ["=", "zoom in"],
+      ["-", "zoom out"],
+      ["f", "zoom to fit"],
+      ["t", "true size"],
+    ],
+    shown: "+ · − · F · T",
+    words: "zoom in · out · fit · true size",
+  },
+  { ...SEEING, keys: arrows("", "push"), shown: "arrow keys, nothing selected · Space and drag · wheel", words: "push a zoomed glass about" },
+  {
+    ...SEEING,
+    keys: [
+      ["m", "other hand"],
+      [",", "smaller player"],
+      [".", "larger player"],
+    ],
+    shown: "M · , · .",
+    words: "as a left-handed player · smaller · larger player size",
+  },
+  { ...SEEING, keys: [["p", "look held"]], shown: "P", words: "look at the controls as held" },
+  {
+    ...SEEING,
+    keys: [
+      ["j", "next moment"],
+      ["shift+j", "previous moment"],
+    ],
+    shown: "J · Shift J",
+    words: "next · previous moment",
+  },
+
+  { ...REHEARSE, keys: [], shown: "the keys of the actions", words: "play, while the glass has the focus" },
+  { ...REHEARSE, keys: [], shown: "Escape, held for 600 ms", words: "leave the glass" },
+];
+
+/** The list by its headings, in the order of the table. */
+export function keyList(): readonly (readonly [KeyHeading, readonly KeyRow[]])[] {
+  const headings = [...new Set(KEY_TABLE.map((row) => row.heading))];
+  return headings.map((heading) => [heading, KEY_TABLE.filter((row) => row.heading === heading)]);
+}

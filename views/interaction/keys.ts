@@ -1,0 +1,78 @@
+/**
+ * From a key that is pressed to what it commands: a look into the table, by who has the keys and in which view. Letters are those that
+ * the keyboard writes, or where it writes none of a–z those of the same place; signs are known by what they write.
+ */
+import { KEY_TABLE, type KeyPlace, type KeyRow } from "./keyTable";
+import type { KeyHolder } from "./typing";
+
+/** A key that is pressed, as a KeyboardEvent tells it. */
+export interface Stroke {
+  readonly key: string;
+  readonly code: string;
+  readonly shiftKey: boolean;
+  readonly altKey: boolean;
+  readonly ctrlKey: boolean;
+  readonly metaKey: boolean;
+}
+
+/** Signs that may be written with Shift held, and where they lie on the keyboard most have. */
+const SIGNS: Readonly<Record<string, string>> = { "[": "BracketLeft", "]": "BracketRight", ",": "Comma", ".": "Period", "/": "Slash" };
+
+/**
+ * Whether a stroke is a key of the table: modifiers (`mod+`: Ctrl or Cmd, `shift+`) and then a letter, a digit, a sign, or the name of a
+ * key in small letters (`escape`, `arrowup`). With Alt held no key of the table is meant.
+ */
+export function strokeFits(stroke: Stroke, written: string): boolean {
+  const mod = written.startsWith("mod+");
+  const rest = mod ? written.slice(4) : written;
+  const shift = rest.startsWith("shift+");
+  const key = shift ? rest.slice(6) : rest;
+  if (stroke.altKey || mod !== (stroke.ctrlKey || stroke.metaKey)) return false;
+  if (/^[a-z]$/.test(key)) return shift === stroke.shiftKey && letterOf(stroke) === key;
+  if (/^[0-9]$/.test(key)) return !stroke.shiftKey && (stroke.key === key || stroke.code === `Numpad${key}`);
+  if (key.length > 1) return shift === stroke.shiftKey && stroke.key.toLowerCase() === key;
+  // A sign is what is written, however many keys it takes; with Shift told apart it is known by its place.
+  if (SIGNS[key] !== undefined && stroke.code === SIGNS[key]) return shift === stroke.shiftKey;
+  return !shift && stroke.key === key;
+}
+
+function letterOf({ key, code }: Stroke): string {
+  const written = key.toLowerCase();
+  if (/^[a-z]$/.test(written)) return written;
+  return /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : "";
+}
+
+/** Whether a row of the table holds for whoever has the keys. */
+function holdsFor(row: KeyRow, holder: KeyHolder): boolean {
+  switch (holder) {
+    case "typing":
+    case "dialogue":
+      return false;
+    case "slider":
+      return row.on === "sliders";
+    case "button":
+      return row.on !== "not-buttons";
+    case "bench":
+      return true;
+  }
+}
+
+/** The commands of a stroke in a place, in the order of the table; the first that has something to do is meant. */
+export function commandsFor(stroke: Stroke, place: KeyPlace, holder: KeyHolder): readonly string[] {
+  return KEY_TABLE.filter((row) => row.place === place && holdsFor(row, holder)).flatMap((row) =>
+    row.keys.filter(([key]) => strokeFits(stroke, key)).map(([, command]) => command),
+  );
+}
+
+/** What is done at a command. False: there is nothing to do now, and the key is left to whoever else wants it. */
+export type KeyHandlers = Readonly<Record<string, (event: KeyboardEvent) => boolean | void>>;
+
+/** Works a key off: the first of its commands that has something to do is done, and then the browser does nothing of its own. */
+export function workKey(event: KeyboardEvent, place: KeyPlace, holder: KeyHolder, handlers: KeyHandlers): void {
+  for (const command of commandsFor(event, place, holder)) {
+    const handler = handlers[command];
+    if (!handler || handler(event) === false) continue;
+    event.preventDefault();
+    return;
+  }
+}

@@ -1,0 +1,21 @@
+"use client";
+/** The keys of a place, while it is shown. */
+import { useEffect, useRef } from "react";
+import { workKey, type KeyHandlers } from "./keys";
+import type { KeyPlace } from "./keyTable";
+import { keyHolder, targetOfEvent } from "./typing";
+
+/** Listens for the keys of a place. A key that something within has worked off already is left alone. */
+export function useKeys(place: KeyPlace, handlers: KeyHandlers): void {
+  const latest = useRef(handlers);
+  useEffect(() => {
+    latest.current = handlers;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!event.defaultPrevented) workKey(event, place, keyHolder(targetOfEvent(event)), latest.current);
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, [place]);
+}
