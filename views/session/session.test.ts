@@ -44,6 +44,28 @@ test("a gesture is one entry however many previews it has; cancelled it leaves n
   expect(layoutOf(session)).toEqual(brackwater);
 });
 
+test("edits that are gathered are one entry, called as they are, and saved once; taken back there is none", async () => {
+  const store = memoryStore("test");
+  let writes = 0;
+  const counted = { ...store, write: (...args: Parameters<LayoutStore["write"]>) => ((writes += 1), store.write(...args)) };
+  const session = createSession({ kept: counted, now: () => 1 }, "id", brackwater);
+  session.gather();
+  for (const s of [0.4, 0.5, 0.6]) session.edit("share of the screen", share(s));
+  expect([writes, session.store.getState().history.past.length]).toEqual([0, 0]);
+  session.commit();
+  await session.flush();
+  expect([writes, session.store.getState().history.past.map((e) => e.label)]).toEqual([1, ["share of the screen"]]);
+  session.gather();
+  session.edit("share of the screen", share(0.9));
+  session.edit("no", () => refused("there", "it cannot be"));
+  expect(session.store.getState().notice?.text).toBe("there: it cannot be");
+  session.cancel();
+  expect(layoutOf(session).scale.share).toBe(0.6);
+  expect(session.store.getState().notice).toBeNull();
+  session.edit("after", share(0.7));
+  expect(session.store.getState().history.past).toHaveLength(2);
+});
+
 test("a refused edit changes nothing and says why", () => {
   const session = fresh();
   expect(session.edit("no", () => refused("there", "it cannot be"))).toBe(false);

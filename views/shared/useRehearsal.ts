@@ -17,7 +17,7 @@ import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
 import { suppliesOf } from "./images";
 import { padNow } from "./pads";
-import { contextFor } from "./LayoutPicture";
+import { contextFor } from "./drawGlass";
 
 const HZ = 60;
 /** Escape held this long leaves the glass, ms. */

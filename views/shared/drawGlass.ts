@@ -1,0 +1,128 @@
+/** Drawing a layout onto a canvas: device glass, backdrop, cut-outs, controls. Of what is there already only the part that changes is drawn anew. */
+import { boundsOf } from "../../core/editing/align";
+import { byId } from "../../core/derived/byId";
+import type { Box } from "../../core/engine/geometry/point";
+import type { Resolved } from "../../core/engine/placement/resolve";
+import type { Layout, Screen } from "../../core/format/types";
+import { drawControls, POSE_AT_REST, type Drawn } from "../../runtime/art";
+import { backdropAt, backdropKey } from "./backdrop";
+import { suppliesOf } from "./images";
+
+const POSE_HELD = { held: true, x: 0, y: 0 } as const;
+
+/** The controls of a layout on a screen, at rest or held, in drawing order. */
+export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[] {
+  const known = byId(layout.controls);
+  return resolved.controls.flatMap((at) => {
+    const control = known.get(at.id);
+    return control ? [{ control, box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
+  });
+}
+
+/** A canvas is never larger than this along a side, px: zoomed in far, it is drawn a little softer instead. */
+const MOST_CANVAS_PX = 4096;
+
+/** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. `clear`: what was on it is wiped off. */
+export function contextFor(
+  canvas: HTMLCanvasElement,
+  { widthPx: width, heightPx: height }: Pick<Screen, "widthPx" | "heightPx">,
+  scale: number,
+  clear = true,
+): CanvasRenderingContext2D | null {
+  const density = Math.min(window.devicePixelRatio || 1, MOST_CANVAS_PX / Math.max(width * scale, height * scale));
+  const w = Math.max(1, Math.round(width * scale * density));
+  const h = Math.max(1, Math.round(height * scale * density));
+  if (canvas.width !== w) canvas.width = w;
+  if (canvas.height !== h) canvas.height = h;
+  const ctx = canvas.getContext("2d");
+  if (!ctx) return null;
+  ctx.setTransform(w / width, 0, 0, h / height, 0, 0);
+  if (clear) ctx.clearRect(0, 0, width, height);
+  return ctx;
+}
+
+/** What a canvas shows: enough to know which parts of it a new drawing changes. */
+interface Shown {
+  readonly drawn: readonly Drawn[];
+  /** Everything but the controls. */
+  readonly surroundings: string;
+}
+const shownOn = new WeakMap<HTMLCanvasElement, Shown>();
+
+/** A line and its softness reach beyond a control's box by this many hairlines. */
+const EDGE_HAIRLINES = 3;
+
+/** The part of the screen a control may colour, px. A turned picture reaches beyond its box. */
+function reachOf({ box, control }: Drawn, hairline: number): Box {
+  const turned = control.look.rotateDeg !== 0 ? Math.max(box.w, box.h) * 0.5 : 0;
+  const more = EDGE_HAIRLINES * hairline + turned;
+  return { x: box.x - more, y: box.y - more, w: box.w + 2 * more, h: box.h + 2 * more };
+}
+
+const isSame = (a: Drawn, b: Drawn) =>
+  a.control === b.control &&
+  a.travel === b.travel &&
+  a.pose === b.pose &&
+  a.box.x === b.box.x &&
+  a.box.y === b.box.y &&
+  a.box.w === b.box.w &&
+  a.box.h === b.box.h;
+
+/** The box that holds all that differs between two drawings; null where they are the same, undefined where they cannot be compared. */
+function changedPart(before: Shown | undefined, after: Shown, hairline: number): Box | null | undefined {
+  if (!before || before.surroundings !== after.surroundings || before.drawn.length !== after.drawn.length) return undefined;
+  const parts: Box[] = [];
+  for (let i = 0; i < after.drawn.length; i += 1) {
+    if (isSame(before.drawn[i], after.drawn[i])) continue;
+    if (before.drawn[i].control.id !== after.drawn[i].control.id) return undefined;
+    parts.push(reachOf(before.drawn[i], hairline), reachOf(after.drawn[i], hairline));
+  }
+  return boundsOf(parts);
+}
+
+/** The glass that is drawn: its screen, CSS px a px of it, and a count that rises when fonts or pictures have come in. */
+interface OnGlass {
+  readonly screen: Screen;
+  readonly scale: number;
+  readonly epoch: number;
+}
+
+/** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
+export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch }: OnGlass): void {
+  const hairline = 1 / scale;
+  const surroundings = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
+  const after: Shown = { drawn, surroundings };
+  const part = changedPart(shownOn.get(canvas), after, hairline);
+  shownOn.set(canvas, after);
+  if (part === null) return;
+  const ctx = contextFor(canvas, screen, scale, part === undefined);
+  if (!ctx) return;
+  ctx.save();
+  let shown = drawn;
+  if (part) {
+    // Whole device px, so that the edge of the part leaves no seam.
+    const px = canvas.width / screen.widthPx;
+    const [x0, y0] = [Math.floor(part.x * px) / px, Math.floor(part.y * px) / px];
+    const region = { x: x0, y: y0, w: Math.ceil((part.x + part.w) * px) / px - x0, h: Math.ceil((part.y + part.h) * px) / px - y0 };
+    ctx.beginPath();
+    ctx.rect(region.x, region.y, region.w, region.h);
+    ctx.clip();
+    ctx.clearRect(region.x, region.y, region.w, region.h);
+    shown = drawn.filter((d) => {
+      const r = reachOf(d, hairline);
+      return r.x < region.x + region.w && region.x < r.x + r.w && r.y < region.y + region.h && region.y < r.y + r.h;
+    });
+  }
+  ctx.beginPath();
+  ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
+  ctx.clip();
+  ctx.drawImage(backdropAt(layout.workbench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
+  drawControls(ctx, shown, hairline, suppliesOf(layout));
+  ctx.fillStyle = "#05080b";
+  for (const c of screen.cutouts) {
+    ctx.beginPath();
+    ctx.roundRect(c.x, c.y, c.w, c.h, Math.min(c.w, c.h) / 2);
+    ctx.fill();
+  }
+  ctx.restore();
+}
