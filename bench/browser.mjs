@@ -7,6 +7,7 @@ import { createRequire } from "node:module";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { ensureBuilt, root } from "../scripts/lib.mjs";
+import { countInPage } from "./counts.mjs";
 
 const { chromium } = createRequire(join(root, "package.json"))("@playwright/test");
 const PORT = 4333;
@@ -129,13 +130,17 @@ async function withBrowser(work) {
   }
 }
 
-/** A page with the grid of 60 controls imported, at a view. */
-async function pageWithGrid(browser) {
+/** The pattern of a length in the file, as the core looks at texts with it. */
+const LENGTH_PATTERN = String.raw`^(-?\d+(?:\.\d+)?)(u|mm|px|%w|%h|%min|%max)$`;
+
+/** A page with a grid of controls imported, at a view. `counts`: what a frame has to do is counted; that costs time of its own. */
+async function pageWithGrid(browser, { controls = 60, counts = false } = {}) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  if (counts) await page.addInitScript(countInPage, LENGTH_PATTERN);
   await page.goto(`http://127.0.0.1:${PORT}/handoff`);
   await page
     .getByLabel("Layout file to import")
-    .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(60, OWN_SCREENS))) });
+    .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(controls, OWN_SCREENS))) });
   await page.waitForURL(/layout$/);
   await page.locator('[data-control="c17"]').waitFor();
   await page.waitForTimeout(1500);
@@ -178,8 +183,7 @@ export const benchBrowser = () =>
       shipped = (await Promise.all(sizes)).reduce((sum, n) => sum + n, 0);
       await context.close();
     }
-    const page = await pageWithGrid(browser);
-    const drag = async () => {
+    const dragOn = (page) => async () => {
       const box = await page.locator('[data-control="c17"] rect').first().boundingBox();
       await page.mouse.move(box.x + 20, box.y + 20);
       await page.mouse.down();
@@ -189,11 +193,56 @@ export const benchBrowser = () =>
       }
       await page.mouse.up();
     };
+    const page = await pageWithGrid(browser);
+    const drag = dragOn(page);
     await drag();
     const frames = await scripted(browser, page, drag);
+    await page.close();
+    const counted = await countedDrag(browser, dragOn);
+    const nudges = await nudged(browser);
     loads.sort((a, b) => a - b);
-    return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), load: at(loads, 0.5), shippedKb: shipped / 1024 };
+    return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), load: at(loads, 0.5), shippedKb: shipped / 1024, counted, nudges };
   });
+
+/** What the frames of a drag have to do: for each count the median and the most, and which components were rendered how often a frame. */
+async function countedDrag(browser, dragOn) {
+  const page = await pageWithGrid(browser, { counts: true });
+  const drag = dragOn(page);
+  await drag();
+  await page.evaluate(() => window.countedFrames.clear());
+  await drag();
+  const { frames, names } = await page.evaluate(() => window.countedFrames.take());
+  await page.close();
+  const moved = frames.filter((f) => f.screens > 0);
+  const of = (key) => {
+    const sorted = moved.map((f) => f[key]).sort((a, b) => a - b);
+    return { median: at(sorted, 0.5), most: at(sorted, 1) };
+  };
+  const counts = Object.fromEntries(["components", "lengths", "screens", "controls", "canvases"].map((key) => [key, of(key)]));
+  return { frames: moved.length, counts, names: names.slice(0, 14).map(([name, n]) => `${name} ${(n / moved.length).toFixed(1)}`) };
+}
+
+/** Script of the main thread a press of an arrow key, with 100 controls of which one is selected, ms: the median and the 95th percentile of runs of ten. */
+async function nudged(browser) {
+  const page = await pageWithGrid(browser, { controls: 100 });
+  await page
+    .locator('[data-control="c17"] rect')
+    .first()
+    .click({ position: { x: 20, y: 20 } });
+  const runs = [];
+  for (let run = 0; run < 6; run += 1) {
+    const events = await trace(browser, page, async () => {
+      for (let i = 0; i < 10; i += 1) {
+        await page.keyboard.press(i % 2 === 0 ? "ArrowRight" : "ArrowLeft");
+        await page.waitForTimeout(150);
+      }
+    });
+    runs.push(scriptPerFrame(events).reduce((sum, ms) => sum + ms, 0) / 10);
+  }
+  await page.close();
+  runs.sort((a, b) => a - b);
+  return { median: at(runs, 0.5), most: at(runs, 1) };
+}
 
 /**
  * The Actions view: script a frame while a wire is drawn over 60 actions and 60 controls; a folder of 5,000 files, 30 MB in all,

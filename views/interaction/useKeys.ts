@@ -5,15 +5,16 @@ import { workKey, type KeyHandlers } from "./keys";
 import type { KeyPlace } from "./keyTable";
 import { keyHolder, targetOfEvent } from "./typing";
 
-/** Listens for the keys of a place. A key that something within has worked off already is left alone. */
-export function useKeys(place: KeyPlace, handlers: KeyHandlers): void {
+/** Listens for the keys of a place. A key that something within has worked off already is left alone. Handlers may be made when a key is pressed. */
+export function useKeys(place: KeyPlace, handlers: KeyHandlers | (() => KeyHandlers)): void {
   const latest = useRef(handlers);
   useEffect(() => {
     latest.current = handlers;
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!event.defaultPrevented) workKey(event, place, keyHolder(targetOfEvent(event)), latest.current);
+      if (!event.defaultPrevented)
+        workKey(event, place, keyHolder(targetOfEvent(event)), typeof latest.current === "function" ? latest.current() : latest.current);
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);

@@ -9,7 +9,7 @@ import type { Overlays } from "./overlays";
 import { ON_GLASS } from "./tones";
 
 /** The patterns, of the same size at every zoom. */
-export function AreaPatterns({ scale }: { scale: number }) {
+export const AreaPatterns = memo(function AreaPatterns({ scale }: { scale: number }) {
   const of = (size: number) => size / scale;
   const line = { strokeWidth: of(1), fill: "none" };
   return (
@@ -28,7 +28,7 @@ export function AreaPatterns({ scale }: { scale: number }) {
       </pattern>
     </defs>
   );
-}
+});
 
 const THIN = { fill: "none", vectorEffect: "non-scaling-stroke", pointerEvents: "none" } as const;
 

@@ -3,12 +3,14 @@
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/engine/geometry/point";
-import type { EditContext } from "../../core/editing/placing";
+import { arrangementFor } from "../../core/engine/placement/arrangement";
+import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clampTo } from "../../core/engine/geometry/point";
 import { Tally } from "../../ui/Tally";
+import { useBenchScreen } from "../session/benchContext";
 import { useSession } from "../session/context";
-import { LayoutPicture } from "../shared/LayoutPicture";
+import { LiveLayout } from "../shared/LiveLayout";
 import { useRoom } from "../shared/useRoom";
 import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { useGlassScale } from "./glassScale";
@@ -23,14 +25,15 @@ export interface GlassHandle {
   pointAt(clientX: number, clientY: number): Point | null;
 }
 
-export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHandle> }) {
+export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
   const area = useRef<HTMLDivElement>(null);
   const device = useRef<HTMLDivElement>(null);
   const gestures = useRef<GlassGestures>(null);
   const room = useRoom(area);
   const pan = useBench((b) => b.pan);
   const held = useBench((b) => b.held);
-  const { screen, layout, resolved } = context;
+  const screen = useBenchScreen();
+  const empty = useSession((s) => (s.layout.controls.length > 0 ? null : s.layout.actions.length === 0 ? "no actions" : "no controls"));
   const { scale, fit } = useGlassScale(room, screen);
   const pointAt = (clientX: number, clientY: number): Point | null => {
     const rect = device.current?.getBoundingClientRect();
@@ -47,7 +50,7 @@ export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHa
   const top = room.h / 2 + pan.y - height / 2;
   return (
     <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
-      <GlassHeader context={context} />
+      <GlassHeader screen={screen} />
       <div
         ref={area}
         onPointerDownCapture={(event) => gestures.current?.secondFinger(event.pointerId)}
@@ -58,24 +61,24 @@ export function Glass({ context, ref }: { context: EditContext; ref: Ref<GlassHa
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
             <div className="absolute inset-0">
-              <LayoutPicture layout={layout} screen={screen} resolved={resolved} scale={scale} label={`The layout on ${screen.name}`} held={held} />
+              <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}`} held={held} />
             </div>
-            <GlassOverlay context={context} scale={scale} gestures={gestures} />
+            <GlassOverlay scale={scale} gestures={gestures} />
           </div>
         )}
-        <KindChoice context={context} scale={scale} left={left} top={top} room={room} />
+        <KindChoice scale={scale} left={left} top={top} room={room} />
       </div>
-      {layout.controls.length === 0 && (
+      {empty !== null && (
         <p className="pb-1 text-center text-muted">
-          {layout.actions.length === 0
+          {empty === "no actions"
             ? "Nothing to lay out yet: add the actions your game reads."
             : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
         </p>
       )}
-      <GlassBar context={context} room={room} pointAt={pointAt} />
+      <GlassBar screen={screen} room={room} pointAt={pointAt} />
     </section>
   );
-}
+});
 
 /** The most that one turn of the wheel zooms by; a touchpad's pinch comes in many small ones. */
 const WHEEL_STEP = 0.2;
@@ -133,45 +136,40 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
   }, [area]);
 }
 
-const GlassHeader = memo(
-  function GlassHeader({ context }: { context: EditContext }) {
-    const { screen, layout, resolved, playerView } = context;
-    const tally = useSession((s) => s.findings[screen.name]?.tally);
-    const mm = pxPerMm(screen);
-    const arrangement = layout.arrangements.find((a) => a.id === resolved.arrangement);
-    return (
-      <header className="flex flex-wrap items-center gap-x-3 px-4 pt-1.5">
-        <h2 className="font-semibold" data-testid="bench-screen">
-          {screen.name}
-        </h2>
-        <span className="figure text-[11px] text-muted">
-          {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
+const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
+  const tally = useSession((s) => s.findings[screen.name]?.tally);
+  const arrangements = useSession((s) => s.layout.arrangements);
+  const handed = useSession((s) => s.playerView.handed);
+  const playerSize = useSession((s) => s.playerView.playerSize);
+  const mm = pxPerMm(screen);
+  const arrangement = arrangements[arrangementFor(arrangements, screen)];
+  return (
+    <header className="flex flex-wrap items-center gap-x-3 px-4 pt-1.5">
+      <h2 className="font-semibold" data-testid="bench-screen">
+        {screen.name}
+      </h2>
+      <span className="figure text-[11px] text-muted">
+        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
+      </span>
+      <Tally tally={tally} />
+      {arrangements.length > 0 && (
+        <span
+          className={`text-[11px] ${arrangement ? "text-accent" : "text-muted"}`}
+          data-testid="arrangement-in-use"
+          title={
+            arrangement
+              ? "What is changed here belongs to this arrangement; the base stays as it is."
+              : "No arrangement holds here: what is changed is the base."
+          }
+        >
+          {arrangement ? `arrangement: ${arrangement.name}` : "the base"}
         </span>
-        <Tally tally={tally} />
-        {layout.arrangements.length > 0 && (
-          <span
-            className={`text-[11px] ${arrangement ? "text-accent" : "text-muted"}`}
-            data-testid="arrangement-in-use"
-            title={
-              arrangement
-                ? "What is changed here belongs to this arrangement; the base stays as it is."
-                : "No arrangement holds here: what is changed is the base."
-            }
-          >
-            {arrangement ? `arrangement: ${arrangement.name}` : "the base"}
-          </span>
-        )}
-        {(playerView.handed === "left" || playerView.playerSize !== 1) && (
-          <span className="text-[11px] text-warning" data-testid="player-in-view">
-            as a {playerView.handed}-handed player, size {playerView.playerSize}
-          </span>
-        )}
-      </header>
-    );
-  },
-  (a, b) =>
-    a.context.screen === b.context.screen &&
-    a.context.playerView === b.context.playerView &&
-    a.context.resolved.arrangement === b.context.resolved.arrangement &&
-    a.context.layout.arrangements === b.context.layout.arrangements,
-);
+      )}
+      {(handed === "left" || playerSize !== 1) && (
+        <span className="text-[11px] text-warning" data-testid="player-in-view">
+          as a {handed}-handed player, size {playerSize}
+        </span>
+      )}
+    </header>
+  );
+});

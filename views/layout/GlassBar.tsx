@@ -5,8 +5,8 @@ import { Popover } from "radix-ui";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
-import type { ControlKind } from "../../core/format/types";
-import type { EditContext } from "../../core/editing/placing";
+import type { ControlKind, Screen } from "../../core/format/types";
+import { benchContextNow } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
 import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
@@ -23,18 +23,19 @@ const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm b
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
 interface BarProps {
-  readonly context: EditContext;
+  readonly screen: Screen;
   readonly room: { readonly w: number; readonly h: number };
   /** The point of the screen under a point of the window, or null beside the glass. */
   readonly pointAt: (clientX: number, clientY: number) => Point | null;
 }
 
-export function GlassBar({ context, room, pointAt }: BarProps) {
+export function GlassBar({ screen, room, pointAt }: BarProps) {
   const session = useSessionActions();
   const drop = (kind: ControlKind | "zone", event: PointerEvent) => {
     const at = pointAt(event.clientX, event.clientY);
     if (!at) return false;
     setBench({ tool: null });
+    const context = benchContextNow(session);
     if (kind === "zone") growZone(session, context, at);
     else growInto(session, growControl(context, { kind, action: null, at }), `add ${kind}`);
     return true;
@@ -44,7 +45,7 @@ export function GlassBar({ context, room, pointAt }: BarProps) {
       <Palette onDrop={drop} />
       <PlayerTools />
       <span className="ml-auto flex items-center gap-0.5">
-        <ZoomTools screen={context.screen} room={room} />
+        <ZoomTools screen={screen} room={room} />
         <OverlayList />
       </span>
     </div>
@@ -135,7 +136,7 @@ const PlayerTools = memo(function PlayerTools() {
 /** One step of zooming, by button or key. */
 const ZOOM_STEP = 1.25;
 
-function ZoomTools({ screen, room }: { screen: EditContext["screen"]; room: { w: number; h: number } }) {
+function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: number } }) {
   const zoom = useBench((b) => b.zoom);
   const { scale, fit } = useGlassScale(room, screen);
   const { calibrated } = useCalibration();

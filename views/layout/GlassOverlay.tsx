@@ -8,9 +8,10 @@ import { touchArea } from "../../core/engine/input/ready";
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { homeOf, inCluster, landingKey, placeableBox, placeableOf } from "../../core/editing/placeables";
+import { useBenchContext } from "../session/benchContext";
 import { useSession } from "../session/context";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
-import { useBench } from "./bench";
+import { useBench, type Bench } from "./bench";
 import { ControlTarget } from "./ControlTarget";
 import { Frames, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
@@ -24,7 +25,8 @@ import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 /** The fingertip under the pointer, mm across. */
 const FINGERTIP_MM = 10;
 
-export function GlassOverlay({ context, scale, gestures }: { context: EditContext; scale: number; gestures: Ref<GlassGestures> }) {
+export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref<GlassGestures> }) {
+  const context = useBenchContext();
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
@@ -32,7 +34,9 @@ export function GlassOverlay({ context, scale, gestures }: { context: EditContex
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
-  const { bind, marquee, anchorDrag, guides, moving, drawn } = useGlassGestures(context, scale, { svg, tip, ref: gestures });
+  const pointed = useBench((b) => b.finding);
+  const { marquee, anchorDrag, guides, moving, drawn } = useBench((b) => b.shown);
+  const { bind } = useGlassGestures(scale, { svg, tip, ref: gestures });
   const { screen, resolved, layout } = context;
   const named = useMemo(() => grave(findings), [findings]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
@@ -85,7 +89,7 @@ export function GlassOverlay({ context, scale, gestures }: { context: EditContex
       {resolved.controls.map((at) => (
         <ControlAreas key={at.id} control={controls.get(at.id)!} at={at} overlays={overlays} strong={isSelected(at.id)} />
       ))}
-      <PointedOut context={context} findings={findings} />
+      {pointed && <PointedOut context={context} findings={findings} pointed={pointed} />}
       {resolved.controls.map((at) => {
         const control = controls.get(at.id)!;
         const home = homeOf(layout, resolved.arrangement, control);
@@ -178,9 +182,16 @@ export function GlassOverlay({ context, scale, gestures }: { context: EditContex
 }
 
 /** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
-function PointedOut({ context, findings }: { context: EditContext; findings: readonly Finding[] | undefined }) {
-  const pointed = useBench((b) => b.finding);
-  const found = pointed && findings?.find((f) => f.code === pointed.code && f.subjects.join() === pointed.subjects.join());
+function PointedOut({
+  context,
+  findings,
+  pointed,
+}: {
+  context: EditContext;
+  findings: readonly Finding[] | undefined;
+  pointed: NonNullable<Bench["finding"]>;
+}) {
+  const found = findings?.find((f) => f.code === pointed.code && f.subjects.join() === pointed.subjects.join());
   if (!found) return null;
   const tone = FINDING_TONE[found.severity];
   const line = { fill: tone, fillOpacity: 0.18, stroke: tone, strokeWidth: 3, vectorEffect: "non-scaling-stroke" } as const;

@@ -10,7 +10,7 @@ import { ON_GLASS } from "./tones";
 
 const LINE = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;
 
-function Figure({ x, y, mm, scale, tone }: { x: number; y: number; mm: number; scale: number; tone: string }) {
+function figure({ x, y, mm, scale, tone }: { x: number; y: number; mm: number; scale: number; tone: string }) {
   return (
     <text
       x={x}
@@ -53,7 +53,7 @@ export function Guides({ guides, context, scale }: { guides: readonly Guide[]; c
                   stroke={ON_GLASS.accent}
                   {...LINE}
                 />
-                <Figure x={x} y={y} mm={(gap.to - gap.from) / mm} scale={scale} tone={ON_GLASS.accent} />
+                {figure({ x, y, mm: (gap.to - gap.from) / mm, scale, tone: ON_GLASS.accent })}
               </g>
             );
           })}
@@ -88,7 +88,7 @@ export function NeighbourGaps({ context, keys, scale }: { context: EditContext; 
         return (
           <g key={`${gap.index} ${gap.from.x}`}>
             <path d={`M${gap.from.x} ${gap.from.y}L${gap.to.x} ${gap.to.y}`} stroke={tone} strokeDasharray="3 2" {...LINE} />
-            <Figure x={(gap.from.x + gap.to.x) / 2} y={(gap.from.y + gap.to.y) / 2} mm={gap.px / mm} scale={scale} tone={tone} />
+            {figure({ x: (gap.from.x + gap.to.x) / 2, y: (gap.from.y + gap.to.y) / 2, mm: gap.px / mm, scale, tone })}
           </g>
         );
       })}

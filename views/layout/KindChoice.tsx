@@ -1,8 +1,8 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
-import type { EditContext } from "../../core/editing/placing";
-import { byName } from "../../core/derived/byId";
+import { byId, byName } from "../../core/derived/byId";
 import { kindsFor } from "../../core/editing/make";
+import { useBenchContext } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./kinds";
@@ -10,7 +10,6 @@ import { wishKind } from "./kindWish";
 import { changeServe } from "../../core/editing/edits/actions";
 
 interface Props {
-  readonly context: EditContext;
   readonly scale: number;
   /** Where the glass begins in the room it has, CSS px. */
   readonly left: number;
@@ -18,11 +17,16 @@ interface Props {
   readonly room: { readonly w: number; readonly h: number };
 }
 
-export function KindChoice({ context, scale, left, top, room }: Props) {
-  const session = useSessionActions();
+export function KindChoice(props: Props) {
   const grown = useBench((b) => b.grown);
-  const control = context.layout.controls.find((c) => c.id === grown);
-  const at = context.resolved.controls.find((c) => c.id === grown);
+  return grown === null ? null : <KindsOf id={grown} {...props} />;
+}
+
+function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
+  const session = useSessionActions();
+  const context = useBenchContext();
+  const control = byId(context.layout.controls).get(id);
+  const at = byId(context.resolved.controls).get(id);
   if (!control || !at) return null;
   const action = byName(context.layout.actions).get(control.serves[0]?.action) ?? null;
   const kinds = kindsFor(action);

@@ -1,18 +1,23 @@
 "use client";
 /** What another kind would take from a control, told before it is done. */
+import { byId } from "../../core/derived/byId";
 import { previewControlKind } from "../../core/wiring/controlKind";
 import { Dialogue } from "../../ui/Dialogue";
 import { useSession, useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
-import { setBench, useBench } from "./bench";
+import { setBench, useBench, type Bench } from "./bench";
 import { aKind, makeKind } from "./kindWish";
 
 export function KindWishDialogue() {
+  const wish = useBench((b) => b.kindWish);
+  return wish && <KindWish wish={wish} />;
+}
+
+function KindWish({ wish }: { wish: NonNullable<Bench["kindWish"]> }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const wish = useBench((b) => b.kindWish);
-  const control = layout.controls.find((c) => c.id === wish?.id);
-  if (!wish || !control) return null;
+  const control = byId(layout.controls).get(wish.id);
+  if (!control) return null;
   const { kept, lost } = previewControlKind(layout, wish.id, wish.kind);
   const close = () => setBench({ kindWish: null });
   return (

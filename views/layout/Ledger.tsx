@@ -3,16 +3,14 @@
 import { memo, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import { useDrag } from "../interaction/useDrag";
 import { useKeys } from "../interaction/useKeys";
-import { editContextOf } from "../../core/editing/placing";
 import Link from "next/link";
 import { byName } from "../../core/derived/byId";
 import { layoutIndexOf, servingControls } from "../../core/derived/layoutIndex";
 import type { Action } from "../../core/format/types";
 import { fittingKind } from "../../core/editing/make";
 import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
+import { benchContextNow } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
-import { benchScreenOf } from "../session/screens";
-import type { Session } from "../session/session";
 import type { GlassHandle } from "./Glass";
 import { growActions, homeOfActions } from "./grow";
 
@@ -57,11 +55,11 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   useKeys("layout", { "next to do": goToNext });
 
   const grow = (chosen: readonly Action[], x: number, y: number) => {
-    if (growActions(session, contextNow(session), chosen, { x, y })) setMarked(new Set());
+    if (growActions(session, benchContextNow(session), chosen, { x, y })) setMarked(new Set());
   };
   const growAtHome = (action: Action) => {
     const chosen = meant(action);
-    const { x, y } = homeOfActions(contextNow(session), chosen);
+    const { x, y } = homeOfActions(benchContextNow(session), chosen);
     grow(chosen, x, y);
   };
   const follow = useDrag();
@@ -162,10 +160,4 @@ function useStatuses() {
     const of = { actions, controls, moments };
     return { served, statuses: byName(actionStatuses(of)), toDo: leftToDo(of) };
   }, [controls, actions, moments]);
-}
-
-/** The edit context of the bench at this moment. */
-function contextNow(session: Session) {
-  const { layout, playerView } = session.store.getState();
-  return editContextOf(layout, benchScreenOf(layout), playerView);
 }

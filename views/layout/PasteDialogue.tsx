@@ -2,27 +2,28 @@
 /** What was pasted serves words that this game does not read, or reads as something else: what they mean here is asked before it comes in. */
 import { useMemo, useState } from "react";
 import type { Clip } from "../../core/wiring/paste";
-import type { EditContext } from "../../core/editing/placing";
 import { matchWords, mismatches, type WordChoice } from "../../core/wiring/adopt";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { Dialogue } from "../../ui/Dialogue";
 import { choiceOf, WordsTable } from "../actions/dialogues/WordsTable";
+import { useBenchContext } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { paste } from "./paste";
 
-export function PasteDialogue({ context }: { context: EditContext }) {
+export function PasteDialogue() {
   const clip = useBench((b) => b.pasted);
   if (!clip) return null;
   return (
     <Dialogue title="Paste from another layout" open onOpenChange={(open) => !open && setBench({ pasted: null })} wide>
-      <Asking clip={clip} context={context} />
+      <Asking clip={clip} />
     </Dialogue>
   );
 }
 
-function Asking({ clip, context }: { clip: Clip; context: EditContext }) {
+function Asking({ clip }: { clip: Clip }) {
   const session = useSessionActions();
+  const context = useBenchContext();
   const here = context.layout;
   const ids = useMemo(() => clip.layout.controls.map((c) => c.id), [clip]);
   const [byHand, setByHand] = useState<ReadonlyMap<string, WordChoice>>(new Map());

@@ -7,9 +7,8 @@ import type { Screen } from "../../core/format/types";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
-import { resolvedOn } from "../../core/derived/resolved";
 import { railOf } from "../session/screens";
-import { LayoutPicture } from "../shared/LayoutPicture";
+import { LiveLayout } from "../shared/LiveLayout";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
 
@@ -80,7 +79,6 @@ interface Props {
 }
 
 const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
-  const tally = useSession((s) => s.findings[item.name]?.tally);
   return (
     <button
       className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-[3px] text-left hover:bg-sheet ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
@@ -89,20 +87,17 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       onClick={() => onPick(item.name)}
     >
       <span className="grid shrink-0 place-items-center" style={{ width: ROOM.w, height: ROOM.h }}>
-        <RailPicture item={item} />
+        <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
       </span>
       <span className="min-w-0">
         <span className="line-clamp-2 text-[11px] leading-tight">{item.name}</span>
-        <Tally tally={tally} short />
+        <RailTally name={item.name} />
       </span>
     </button>
   );
 });
 
-/** The live part of a rail's screen: the one thing that follows every frame of a drag. */
-function RailPicture({ item }: { item: Screen }) {
-  const layout = useSession((s) => s.layout);
-  const playerView = useSession((s) => s.playerView);
-  const scale = Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx);
-  return <LayoutPicture layout={layout} screen={item} resolved={resolvedOn(layout, item, playerView)} scale={scale} label={`The layout on ${item.name}`} />;
+/** What is found on a screen of the rail: it changes while something is dragged, the rest of the row does not. */
+function RailTally({ name }: { name: string }) {
+  return <Tally tally={useSession((s) => s.findings[name]?.tally)} short />;
 }

@@ -4,7 +4,7 @@ import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Clip } from "../../core/wiring/paste";
 import type { ControlKind } from "../../core/format/types";
-import type { Tool } from "../interaction/glass";
+import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glass";
 
 /** fit: all of the screen in view · true: life size · free: so many times the size that fits. */
 export type Zoom = { readonly mode: "fit" } | { readonly mode: "true" } | { readonly mode: "free"; readonly factor: number };
@@ -22,6 +22,8 @@ export interface Bench {
   readonly finding: { readonly code: string; readonly subjects: readonly string[] } | null;
   /** Something is being dragged on the glass: what is not about the drag may follow a little later. */
   readonly dragging: boolean;
+  /** What is drawn of the gesture under way on the glass. */
+  readonly shown: GlassShown;
   /** The control that has just grown: its kind can be chosen at a gesture. */
   readonly grown: string | null;
   /** A control that is to become another kind and would lose wires by it: that is told before it is done. */
@@ -41,6 +43,7 @@ const START: Bench = {
   pan: { x: 0, y: 0 },
   finding: null,
   dragging: false,
+  shown: NOTHING_SHOWN,
   grown: null,
   kindWish: null,
   pasted: null,

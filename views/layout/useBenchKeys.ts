@@ -11,8 +11,8 @@ import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../.
 import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
 import { problemText } from "../../core/engine/result";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
-import { useSession, useSessionActions } from "../session/context";
-import type { Layout } from "../../core/format/types";
+import { benchContextNow } from "../session/benchContext";
+import { useSessionActions } from "../session/context";
 import type { KeyHandlers } from "../interaction/keys";
 import { isSomeonesOwn } from "../interaction/typing";
 import { useKeys } from "../interaction/useKeys";
@@ -40,16 +40,14 @@ const eachWay = (command: string, act: (dx: number, dy: number, event: KeyboardE
   Object.fromEntries(Object.entries(WAYS).map(([way, [dx, dy]]) => [`${command} ${way}`, (event) => act(dx, dy, event)]));
 
 /** The bench's keys for as long as it is shown. */
-export function useBenchKeys(context: EditContext): void {
+export function useBenchKeys(): void {
   const session = useSessionActions();
-  const selection = useSession((s) => s.selection);
-  const playerSizes = useSession((s) => s.layout.playerSizes);
-  useKeys("layout", {
-    ...placingKeys(session, context, selection),
-    ...makingKeys(session, context, selection),
-    ...seeingKeys(session, context, playerSizes),
+  useKeys("layout", () => {
+    const context = benchContextNow(session);
+    const { selection } = session.store.getState();
+    return { ...placingKeys(session, context, selection), ...makingKeys(session, context, selection), ...seeingKeys(session, context) };
   });
-  useClipboard(context, selection);
+  useClipboard(session);
 }
 
 /** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
@@ -140,7 +138,8 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
 }
 
 /** Looking: overlays, the player, the moment. Zooming has its keys at its own buttons. */
-function seeingKeys(session: Session, { layout, playerView }: EditContext, playerSizes: Layout["playerSizes"]): KeyHandlers {
+function seeingKeys(session: Session, { layout, playerView }: EditContext): KeyHandlers {
+  const { playerSizes } = layout;
   const sizes = [...new Set([playerSizes.min, 1, playerSizes.max])].sort((a, b) => a - b);
   const size = (by: number) => () => {
     session.showPlayer({ playerSize: sizes[clampTo(sizes.indexOf(playerView.playerSize) + by, 0, sizes.length - 1)] });
@@ -161,11 +160,10 @@ function seeingKeys(session: Session, { layout, playerView }: EditContext, playe
 }
 
 /** Copy, cut and paste, as text that another tab can take. */
-function useClipboard(context: EditContext, selection: readonly string[]): void {
-  const session = useSessionActions();
-  const { layout } = context;
+function useClipboard(session: Session): void {
   useEffect(() => {
     const onCopy = (event: ClipboardEvent) => {
+      const { layout, selection } = session.store.getState();
       if (isSomeonesOwn(event) || selection.length === 0) return;
       event.preventDefault();
       event.clipboardData?.setData("text/plain", clipText(layout, selection));
@@ -173,6 +171,8 @@ function useClipboard(context: EditContext, selection: readonly string[]): void 
     };
     const onPaste = (event: ClipboardEvent) => {
       if (isSomeonesOwn(event)) return;
+      const context = benchContextNow(session);
+      const { layout } = context;
       const read = readClip(event.clipboardData?.getData("text/plain") ?? "");
       if (!read.ok) session.tell({ text: problemText(read.problems, 3), tone: "problem" });
       else if (strangeWords(read.value, layout).length > 0) setBench({ pasted: read.value });
@@ -186,5 +186,5 @@ function useClipboard(context: EditContext, selection: readonly string[]): void 
       document.removeEventListener("cut", onCopy);
       document.removeEventListener("paste", onPaste);
     };
-  });
+  }, [session]);
 }

@@ -1,23 +1,21 @@
 "use client";
 /** Feeds the machine of the glass (interaction/glass.ts) with what the page tells, once a frame while something moves, and does what it says. */
-import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
+import { useEffect, useImperativeHandle, useRef, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
 import { growControl } from "../../core/editing/make";
-import type { EditContext } from "../../core/editing/placing";
 import type { Box, Point } from "../../core/engine/geometry/point";
 import {
   followed,
   GLASS_AT_REST,
   glassDoubleClick,
   glassStep,
-  NOTHING_SHOWN,
   type GlassCommand,
   type GlassInput,
-  type GlassShown,
   type GlassWorld,
   type PressedOn,
 } from "../interaction/glass";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyHolder, targetOfEvent } from "../interaction/typing";
+import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { benchStore, setBench } from "./bench";
 import { growInto, growZone } from "./grow";
@@ -48,9 +46,8 @@ function pressedOn(target: Element | null): PressedOn {
   return id ? { kind: "control", id } : { kind: "glass" };
 }
 
-export function useGlassGestures(context: EditContext, scale: number, { svg, tip, ref }: Parts) {
+export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   const session = useSessionActions();
-  const [shown, setShown] = useState<GlassShown>(NOTHING_SHOWN);
   const state = useRef(GLASS_AT_REST);
   const waiting = useRef<GlassInput | null>(null);
   const frame = useRef(0);
@@ -58,10 +55,11 @@ export function useGlassGestures(context: EditContext, scale: number, { svg, tip
 
   const world = (): GlassWorld => {
     const { entered, tool, pan } = benchStore.getState();
-    return { context, scale, selection: session.store.getState().selection, entered, tool, pan, grid: isShown("grid") };
+    return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isShown("grid") };
   };
   const make = (at: Point | Box) => {
     const { tool } = benchStore.getState();
+    const context = benchContextNow(session);
     setBench({ tool: null });
     if (tool === "zone") growZone(session, context, at);
     else if (tool !== null) growInto(session, growControl(context, { kind: tool, action: null, at }), `add ${tool}`);
@@ -97,7 +95,7 @@ export function useGlassGestures(context: EditContext, scale: number, { svg, tip
       case "push":
         return setBench({ pan: command.pan });
       case "show":
-        return setShown((before) => ({ ...before, ...command.shown }));
+        return setBench({ shown: { ...benchStore.getState().shown, ...command.shown } });
     }
   };
   const feed = (input: GlassInput) => {
@@ -191,6 +189,5 @@ export function useGlassGestures(context: EditContext, scale: number, { svg, tip
       onDoubleClick: (event: MouseEvent<SVGSVGElement>) =>
         glassDoubleClick(pressedOn(document.elementFromPoint(event.clientX, event.clientY)), world()).forEach(obey),
     },
-    ...shown,
   };
 }

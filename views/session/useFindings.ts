@@ -6,20 +6,18 @@ import { createChecker, type Checker } from "../../workers/checks";
 import { connectChecks } from "../../workers/connect";
 import { stillFor } from "../shared/backdrop";
 import { useImageArrivals } from "../shared/images";
-import { useSession, useSessionActions } from "./context";
+import type { PlayerView } from "../../core/engine/placement/resolve";
+import { useSessionActions } from "./context";
+import type { Session, SessionState } from "./session";
 import { benchScreenOf, railOf, shelfOf } from "./screens";
 
 /** The layout must rest this long before moves are proved: proving means checking the screen over and over. */
 const REST_MS = 250;
 
-/** Asks for findings whenever the layout changes: on every screen where `whole` is set, else on bench and rail. */
+/** Asks for findings whenever the layout changes: on every screen where `whole` is set, else on bench and rail. Nothing is drawn for it. */
 export function useFindings(whole: boolean): void {
   const session = useSessionActions();
-  const layout = useSession((s) => s.layout);
-  const playerView = useSession((s) => s.playerView);
-  const shelfScreen = useSession((s) => s.shelfScreen);
   const arrivals = useImageArrivals();
-  const { handed, playerSize } = playerView;
   const checker = useRef<Checker | null>(null);
   useEffect(() => {
     const made = createChecker(connectChecks());
@@ -30,23 +28,44 @@ export function useFindings(whole: boolean): void {
     };
   }, []);
   useEffect(() => {
-    const { id } = session.store.getState();
-    const player = { handed, playerSize, moment: null };
-    const screens = screensInView(layout, whole);
-    const stills = screens.map((screen) => stillFor(layout.workbench, screen));
-    const read = [whole && shelfScreen !== null ? shelfScreen : benchScreenOf(layout).name];
-    checker.current?.request({ layout, screens, playerView: player, stills, read }, (findings) => {
-      // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
-      const now = session.store.getState();
-      if (now.id === id && now.playerView.handed === handed && now.playerView.playerSize === playerSize) session.setFindings(findings);
+    let rest: number | undefined;
+    const ask = () => {
+      if (checker.current) askAbout(session, checker.current, whole);
+      window.clearTimeout(rest);
+      rest = window.setTimeout(() => checker.current && void askForFixes(session, checker.current), REST_MS);
+    };
+    ask();
+    const stop = session.store.subscribe((now, before) => {
+      if (now.layout !== before.layout || !isSamePlayer(now, before) || now.shelfScreen !== before.shelfScreen) ask();
     });
-    const rest = window.setTimeout(() => {
-      void checker.current?.fixes(layout, benchScreenOf(layout), player).then((fixes) => {
-        if (fixes && session.store.getState().layout === layout) session.setFixes(fixes, layout);
-      });
-    }, REST_MS);
-    return () => window.clearTimeout(rest);
-  }, [layout, whole, session, handed, playerSize, arrivals, shelfScreen]);
+    return () => {
+      window.clearTimeout(rest);
+      stop();
+    };
+  }, [session, whole, arrivals]);
+}
+
+const isSamePlayer = ({ playerView: a }: SessionState, { playerView: b }: SessionState) => a.handed === b.handed && a.playerSize === b.playerSize;
+const playerOf = ({ playerView }: SessionState): PlayerView => ({ ...playerView, moment: null });
+
+function askAbout(session: Session, checker: Checker, whole: boolean): void {
+  const asked = session.store.getState();
+  const { layout, shelfScreen } = asked;
+  const screens = screensInView(layout, whole);
+  const stills = screens.map((screen) => stillFor(layout.workbench, screen));
+  const read = [whole && shelfScreen !== null ? shelfScreen : benchScreenOf(layout).name];
+  checker.request({ layout, screens, playerView: playerOf(asked), stills, read }, (findings) => {
+    // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
+    const now = session.store.getState();
+    if (now.id === asked.id && isSamePlayer(now, asked)) session.setFindings(findings);
+  });
+}
+
+async function askForFixes(session: Session, checker: Checker): Promise<void> {
+  const asked = session.store.getState();
+  const { layout } = asked;
+  const fixes = await checker.fixes(layout, benchScreenOf(layout), playerOf(asked));
+  if (fixes && session.store.getState().layout === layout) session.setFixes(fixes, layout);
 }
 
 function screensInView(layout: Layout, whole: boolean): readonly Screen[] {

@@ -1,6 +1,6 @@
 "use client";
 /** A layout on a screen as a small picture: the device with its cut-outs, the game's backdrop, the controls as they look at rest. */
-import { memo, useEffect, useRef, useSyncExternalStore } from "react";
+import { memo, useEffect, useRef, useSyncExternalStore, type Ref } from "react";
 import type { Layout, Screen } from "../../core/format/types";
 import type { Resolved } from "../../core/engine/placement/resolve";
 import { forgetWordWidths } from "../../runtime/art";
@@ -34,13 +34,15 @@ function useFonts(): number {
   );
 }
 
-export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label, held = false }: Props) {
-  const ref = useRef<HTMLCanvasElement>(null);
+/** A count that rises when fonts or pictures have come in: what was drawn before is then drawn anew. */
+export function useDrawingEpoch(): number {
   const fonts = useFonts();
   const arrivals = useImageArrivals();
-  useEffect(() => {
-    if (ref.current) drawGlass(ref.current, layout, posed(layout, resolved, held), { screen, scale, epoch: fonts + arrivals * 1000 });
-  }, [layout, screen, resolved, scale, fonts, held, arrivals]);
+  return fonts + arrivals * 1000;
+}
+
+/** The canvas of a device's glass. */
+export function GlassCanvas({ ref, screen, scale, label }: { ref: Ref<HTMLCanvasElement>; screen: Screen; scale: number; label: string }) {
   return (
     <canvas
       ref={ref}
@@ -50,4 +52,13 @@ export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resol
       style={{ width: screen.widthPx * scale, height: screen.heightPx * scale, borderRadius: Math.max(2, screen.cornerPx * scale) }}
     />
   );
+}
+
+export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label, held = false }: Props) {
+  const ref = useRef<HTMLCanvasElement>(null);
+  const epoch = useDrawingEpoch();
+  useEffect(() => {
+    if (ref.current) drawGlass(ref.current, layout, posed(layout, resolved, held), { screen, scale, epoch });
+  }, [layout, screen, resolved, scale, held, epoch]);
+  return <GlassCanvas ref={ref} screen={screen} scale={scale} label={label} />;
 });

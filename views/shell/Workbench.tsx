@@ -1,6 +1,7 @@
 "use client";
 /** The window: opens what the browser keeps, then shows the title strip and the view. */
 import { useEffect, useState, type ReactNode } from "react";
+import { workDone } from "../../core/derived/resolved";
 import { sampleLayouts } from "../../samples/samples";
 import { openLayouts } from "../../storage/layouts";
 import { connectWriting } from "../../workers/connect";
@@ -32,6 +33,10 @@ export function Workbench({ children }: { children: ReactNode }) {
     return () => {
       current = false;
     };
+  }, []);
+  // How much has been worked out so far, for whoever measures the running application.
+  useEffect(() => {
+    Object.assign(window, { nodulumWork: workDone });
   }, []);
   if (!opened) return <div className="grid h-full place-items-center text-muted">Opening…</div>;
   return (

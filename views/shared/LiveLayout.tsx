@@ -1,0 +1,34 @@
+"use client";
+/** The open layout on a screen, live: it is drawn anew with every change, and nothing of the page around it. */
+import { memo, useEffect, useRef } from "react";
+import { resolvedOn } from "../../core/derived/resolved";
+import type { Screen } from "../../core/format/types";
+import { useSessionActions } from "../session/context";
+import { drawGlass, posed } from "./drawGlass";
+import { GlassCanvas, useDrawingEpoch } from "./LayoutPicture";
+
+interface Props {
+  readonly screen: Screen;
+  /** CSS px a device pixel. */
+  readonly scale: number;
+  readonly label: string;
+  /** Look at the controls as held rather than at rest. */
+  readonly held?: boolean;
+}
+
+export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false }: Props) {
+  const { store } = useSessionActions();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const epoch = useDrawingEpoch();
+  useEffect(() => {
+    const draw = () => {
+      const { layout, playerView } = store.getState();
+      if (canvas.current) drawGlass(canvas.current, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch });
+    };
+    draw();
+    return store.subscribe((now, before) => {
+      if (now.layout !== before.layout || now.playerView !== before.playerView) draw();
+    });
+  }, [store, screen, scale, held, epoch]);
+  return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
+});
