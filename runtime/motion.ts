@@ -30,7 +30,7 @@ export function glide(part: number): number {
 }
 
 /** The part of a span of time that has passed; a span of no length is over. */
-const passed = (sinceMs: number, spanMs: number) => (spanMs > 0 ? clampTo(sinceMs / spanMs, 0, 1) : sinceMs >= 0 ? 1 : 0);
+const passed = (sinceMs: number, lengthMs: number) => (lengthMs > 0 ? clampTo(sinceMs / lengthMs, 0, 1) : sinceMs >= 0 ? 1 : 0);
 
 /** A memory of what was held, empty: a control counts as untouched from when it is first seen. */
 export function createMotion(): Motion {

@@ -12,14 +12,14 @@ const layouts = files.flatMap((file) => {
   const read = parseLayout(file);
   return read.ok ? [read.value] : [];
 });
-const { filesTaken, tracesTaken } = fuzz(files, layouts, times, seed);
-console.log(`${times} files, ${filesTaken} of them taken; ${times} streams, ${tracesTaken} of them taken; nothing thrown, nothing out of range`);
+const { filesAccepted, tracesAccepted } = fuzz(files, layouts, times, seed);
+console.log(`${times} files, ${filesAccepted} of them taken; ${times} streams, ${tracesAccepted} of them taken; nothing thrown, nothing out of range`);
 /** Played files between two lines of progress. */
 const STRETCH = 50_000;
 const played = layouts.map(compile);
-let playedTaken = 0;
+let playedAccepted = 0;
 for (let done = 0; done < playedTimes; done += STRETCH) {
   const times = Math.min(STRETCH, playedTimes - done);
-  playedTaken += fuzzPlayed(played, times, seed + done);
-  console.log(`${done + times} played files, ${playedTaken} of them taken; nothing thrown`);
+  playedAccepted += fuzzPlayed(played, times, seed + done);
+  console.log(`${done + times} played files, ${playedAccepted} of them taken; nothing thrown`);
 }

@@ -57,26 +57,26 @@ const SCREENS = [plainScreen("a", 2400, 1080, 411), plainScreen("b", 480, 640, 2
 
 /** Changes a few places of a plain value in place: other values, removed keys, keys of other objects, repeated items. */
 export function mutate(value: unknown, random: () => number): void {
-  const spots: { holder: Record<string, unknown> | unknown[]; key: string }[] = [];
+  const spots: { container: Record<string, unknown> | unknown[]; key: string }[] = [];
   const walk = (item: unknown): void => {
     if (typeof item !== "object" || item === null) return;
     for (const key of Object.keys(item)) {
-      spots.push({ holder: item as Record<string, unknown>, key });
+      spots.push({ container: item as Record<string, unknown>, key });
       walk((item as Record<string, unknown>)[key]);
     }
   };
   walk(value);
   const some = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   for (let n = 1 + Math.floor(random() * 3); n > 0 && spots.length > 0; n -= 1) {
-    const { holder, key } = some(spots);
-    const target = holder as Record<string, unknown>;
+    const { container, key } = some(spots);
+    const target = container as Record<string, unknown>;
     const dice = random();
     if (dice < 0.45) target[key] = some(ODD);
     else if (dice < 0.6) {
       const other = some(spots);
-      target[key] = JSON.parse(JSON.stringify((other.holder as Record<string, unknown>)[other.key] ?? null));
-    } else if (dice < 0.75 && !Array.isArray(holder)) delete target[key];
-    else if (dice < 0.85 && Array.isArray(holder)) holder.push(holder[0]);
+      target[key] = JSON.parse(JSON.stringify((other.container as Record<string, unknown>)[other.key] ?? null));
+    } else if (dice < 0.75 && !Array.isArray(container)) delete target[key];
+    else if (dice < 0.85 && Array.isArray(container)) container.push(container[0]);
     else if (dice < 0.95 && typeof target[key] === "number") target[key] = (target[key] as number) * (random() * 4 - 1);
     else target[`${key}x`] = target[key];
   }
@@ -190,15 +190,15 @@ export function tryPlayed(bytes: Uint8Array): "taken" | "refused" {
 
 /** A run over broken played files; says how many were taken, and throws with the seed of what failed. */
 export function fuzzPlayed(files: readonly string[], times: number, seed: number): number {
-  let taken = 0;
+  let accepted = 0;
   for (let i = 0; i < times; i += 1) {
     try {
-      if (tryPlayed(brokenPlayed(files[i % files.length], numbersFrom(seed + i))) === "taken") taken += 1;
+      if (tryPlayed(brokenPlayed(files[i % files.length], numbersFrom(seed + i))) === "taken") accepted += 1;
     } catch (error) {
       throw new Error(`played, seed ${seed + i}: ${error instanceof Error ? `${error.message}\n${error.stack}` : String(error)}`, { cause: error });
     }
   }
-  return taken;
+  return accepted;
 }
 
 const SOURCE_FAMILIES: readonly Family[] = ["script", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python", "c"];
@@ -219,20 +219,20 @@ export function tryScan(random: () => number): void {
 }
 
 /** A run of all three; says how many were taken, and throws with the seed of what failed. */
-export function fuzz(files: readonly unknown[], layouts: readonly Layout[], times: number, seed: number): { filesTaken: number; tracesTaken: number } {
-  let filesTaken = 0;
-  let tracesTaken = 0;
+export function fuzz(files: readonly unknown[], layouts: readonly Layout[], times: number, seed: number): { filesAccepted: number; tracesAccepted: number } {
+  let filesAccepted = 0;
+  let tracesAccepted = 0;
   for (let i = 0; i < times; i += 1) {
     const random = numbersFrom(seed + i);
     const file: unknown = JSON.parse(JSON.stringify(files[i % files.length]));
     try {
       mutate(file, random);
       tryScan(random);
-      if (tryFile(file) === "taken") filesTaken += 1;
-      if (tryTrace(layouts[i % layouts.length], randomTrace(random)) === "taken") tracesTaken += 1;
+      if (tryFile(file) === "taken") filesAccepted += 1;
+      if (tryTrace(layouts[i % layouts.length], randomTrace(random)) === "taken") tracesAccepted += 1;
     } catch (error) {
       throw new Error(`seed ${seed + i}: ${error instanceof Error ? `${error.message}\n${error.stack}` : String(error)}`, { cause: error });
     }
   }
-  return { filesTaken, tracesTaken };
+  return { filesAccepted, tracesAccepted };
 }

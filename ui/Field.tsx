@@ -58,7 +58,7 @@ export function NumberField({
   onClear,
   onRefuse,
 }: NumberProps) {
-  const take = (next: number | null) => {
+  const accept = (next: number | null) => {
     if (next === null || !Number.isFinite(next) || next < min || next > max)
       onRefuse?.(
         `${label}: write a number${Number.isFinite(min) && Number.isFinite(max) ? ` from ${min} to ${max}` : Number.isFinite(min) ? ` of at least ${min}` : ""}.`,
@@ -76,9 +76,9 @@ export function NumberField({
       onCommit={(text) => {
         if (text.trim() === "" && onClear) onClear();
         else if (value === null && none === undefined && changesWhatStands(text)) onRefuse?.(severalDiffer(label));
-        else take(text.trim() === "" ? null : calculate(text, value ?? 0));
+        else accept(text.trim() === "" ? null : calculate(text, value ?? 0));
       }}
-      onStep={value === null ? undefined : (steps) => take(Math.min(max, Math.max(min, value + steps * step)))}
+      onStep={value === null ? undefined : (steps) => accept(Math.min(max, Math.max(min, value + steps * step)))}
       suffix={unit ? <span className="caption shrink-0 pr-1.5">{unit}</span> : undefined}
     />
   );
@@ -106,7 +106,7 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
   const sign = negate ? -1 : 1;
   const amount = length?.amount ?? 0;
   const unit = length?.unit ?? "u";
-  const take = (text: string) => {
+  const accept = (text: string) => {
     if (length === null && changesWhatStands(text)) return onRefuse?.(severalDiffer(label));
     const comesTo = (from: Length, to: LengthUnit) => (convert ? lengthOf(convert(formatLength(from.amount, from.unit), to)).amount : null);
     const read = calculateLength(text, { amount: amount * sign, unit }, comesTo);
@@ -131,7 +131,7 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
       prefix={prefix}
       value={length === null ? "" : shown(amount * sign, 2)}
       placeholder={length === null ? MIXED : undefined}
-      onCommit={take}
+      onCommit={accept}
       onStep={length === null ? undefined : (steps) => onChange(formatLength(amount + sign * steps * fine, unit))}
       suffix={<UnitChoice label={label} unit={length === null ? null : unit} onPick={pick} />}
     />

@@ -32,13 +32,13 @@ export interface MirrorReceiver {
 
 /** A receiver for one channel. Throws on a patch to a layout that never came. */
 export function createMirrorReceiver(): MirrorReceiver {
-  let held: Layout | null = null;
+  let known: Layout | null = null;
   return {
     receive(update) {
-      if ("whole" in update) held = update.whole;
-      else if (held === null) throw new Error("a patch came before any layout");
-      else held = applyPatch(held, update.patch);
-      return held;
+      if ("whole" in update) known = update.whole;
+      else if (known === null) throw new Error("a patch came before any layout");
+      else known = applyPatch(known, update.patch);
+      return known;
     },
   };
 }

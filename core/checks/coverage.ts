@@ -1,8 +1,8 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
-import { commonArea } from "../engine/geometry/overlap";
+import { commonArea } from "../engine/geometry/commonArea";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
-import { coveredArea } from "../engine/geometry/union";
+import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Check, MomentContext } from "./context";
 import { partText, type Found } from "./finding";
 

@@ -7,7 +7,7 @@ import { byId } from "../derived/byId";
 import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK, FILED_SLACK, SPARE_MM } from "../engine/geometry/tolerances";
-import { commonArea } from "../engine/geometry/overlap";
+import { commonArea } from "../engine/geometry/commonArea";
 import { changeHit, reorderControls } from "../editing/edits/controls";
 import { formatLength } from "../engine/placement/length";
 import type { Layout } from "../format/types";

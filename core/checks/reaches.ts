@@ -41,10 +41,10 @@ function* once(context: CheckContext): Iterable<Found> {
 }
 
 /** Whether a thumb can hold all of these at once. */
-function oneThumb(held: readonly PlacedControl[], mm: number): boolean {
-  if (held.length <= 1) return true;
-  if (held.length > 2) return false;
-  const [a, b] = held;
+function oneThumb(onThumb: readonly PlacedControl[], mm: number): boolean {
+  if (onThumb.length <= 1) return true;
+  if (onThumb.length > 2) return false;
+  const [a, b] = onThumb;
   if (a.control.kind !== "button" || b.control.kind !== "button") return false;
   if (!a.control.feel.slideIn && !b.control.feel.slideIn) return false;
   return clearance(a.area, b.area).px <= ONE_THUMB_GAP_MM * mm + LENGTH_SLACK;

@@ -1,9 +1,9 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
 import { clearance, isWithin } from "../engine/geometry/distance";
-import { commonArea } from "../engine/geometry/overlap";
+import { commonArea } from "../engine/geometry/commonArea";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
-import { coveredArea } from "../engine/geometry/union";
+import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
 import { mmText, partText, type Found } from "./finding";
 import { growBy, setApart } from "./fixes";

@@ -52,11 +52,11 @@ export function anchorAnew(before: EditContext, now: EditContext, keys: readonly
   for (const key of keys) {
     const pin = seenPin(now, key);
     const was = nearestOf(before, key);
-    const near = nearestOf(now, key);
-    if (!pin || !was || !near || typeof pin.frame !== "string") continue;
+    const nearest = nearestOf(now, key);
+    if (!pin || !was || !nearest || typeof pin.frame !== "string") continue;
     const anchoredTo = (point: readonly [number, number]) => [pin.anchor, pin.pivot].every((at) => at[0] === point[0] && at[1] === point[1]);
-    if (!anchoredTo(was) || anchoredTo(near)) continue;
-    const anchored = anchorTo({ ...now, layout }, key, pin.frame, near);
+    if (!anchoredTo(was) || anchoredTo(nearest)) continue;
+    const anchored = anchorTo({ ...now, layout }, key, pin.frame, nearest);
     if (!anchored.ok) return anchored;
     layout = anchored.value;
   }

@@ -6,7 +6,7 @@
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { freeId, freeName } from "./edits/controls";
-import { checked } from "./edits/check";
+import { checked } from "./edits/checked";
 import { formatLength, lengthOf } from "../engine/placement/length";
 import type { Cluster, Control, Layout, Pin, Placement } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";

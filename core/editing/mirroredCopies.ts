@@ -1,7 +1,7 @@
 /** Copies of what stands on the glass: the second side, a mirrored twin with its own names and nothing bound yet; and plain copies, bound as their originals, set off a little. */
 import { duplicateControls, freeId, freeName } from "./edits/controls";
 import { byId } from "../derived/byId";
-import { checked } from "./edits/check";
+import { checked } from "./edits/checked";
 import type { Cluster, Control, Layout, Pin } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorControl, mirrorPlacement } from "./mirror";

@@ -8,7 +8,7 @@
 import type { Box } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { refused, type Result } from "../engine/result";
-import { checked } from "./edits/check";
+import { checked } from "./edits/checked";
 import type { Arrangement, Control, Layout, Override, Pin, Placement, PlainPlacement } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { frozen, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { LENGTH_UNITS } from "../engine/placement/length";
-import { newLayout } from "./edits/whole";
+import { newLayout } from "./edits/layout";
 import { addAction } from "./edits/actions";
 import { convertLength, moveBy, nearestAnchor, placeAt, editContextOf, type EditContext } from "./placing";
 import { mirrorControl, mirrorPlacement } from "./mirror";

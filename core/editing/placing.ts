@@ -6,7 +6,7 @@ import type { Box } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { formatLength, LENGTH_UNITS, lengthOf, type LengthUnit } from "../engine/placement/length";
 import { lengthPx, readyLength, rulerOf, type Metrics } from "../engine/placement/ruler";
-import { checked } from "./edits/check";
+import { checked } from "./edits/checked";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { mirrorBox } from "./mirror";

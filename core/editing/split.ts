@@ -1,7 +1,7 @@
 /** The screen split between two landing areas, without gap or overlap. */
 import { refused, type Result } from "../engine/result";
 import { byId } from "../derived/byId";
-import { checked } from "./edits/check";
+import { checked } from "./edits/checked";
 import type { Control, Layout, PlainPlacement } from "../format/types";
 import type { EditContext } from "./placing";
 import { putPlacement, placeableBox } from "./placeables";

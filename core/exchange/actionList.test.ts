@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { sampleLayouts } from "../../samples/samples";
-import { newLayout } from "../editing/edits/whole";
+import { newLayout } from "../editing/edits/layout";
 import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";
 import { actionsCsv, actionsJson, applyActions, previewActions, readActionList } from "./actionList";

@@ -5,7 +5,7 @@
 import Papa from "papaparse";
 import { byName } from "../derived/byId";
 import { z } from "zod";
-import { checked } from "../editing/edits/check";
+import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
 import { schemaProblems } from "../format/parse";
 import { actionSchema } from "../format/schema/file";

@@ -187,14 +187,14 @@ function identifierOf(name: string, style: Language["style"]): string {
 /** The identifiers of names, in order: free of the language's own words, no two alike (a second one ends in 2, and so on). */
 export function identifiersOf(names: readonly string[], language: ConstantLanguage): string[] {
   const { style, reserved } = LANGUAGES[language];
-  const taken = new Set<string>(reserved);
+  const used = new Set<string>(reserved);
   // What is the same in another case would be a file or a name too many in some tools; so it counts as taken.
   const alike = new Set<string>();
   return names.map((name) => {
     const base = identifierOf(name, style);
     let id = reserved.includes(base) ? `${base}Action` : base;
-    for (let n = 2; taken.has(id) || alike.has(id.toLowerCase()); n += 1) id = style === "upper" ? `${base}_${n}` : `${base}${n}`;
-    taken.add(id);
+    for (let n = 2; used.has(id) || alike.has(id.toLowerCase()); n += 1) id = style === "upper" ? `${base}_${n}` : `${base}${n}`;
+    used.add(id);
     alike.add(id.toLowerCase());
     return id;
   });

@@ -34,8 +34,8 @@ function inOrder(value: unknown, rule: Rule): unknown {
       // Ids and language tags are words of letters: no engine sorts them to the front.
       return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, inOrder(item, rule.of)]));
     case "object": {
-      const held = value as Record<string, unknown>;
-      return Object.fromEntries(Object.entries(rule.keys).map(([key, own]) => [key, inOrder(held[key], own)]));
+      const object = value as Record<string, unknown>;
+      return Object.fromEntries(Object.entries(rule.keys).map(([key, own]) => [key, inOrder(object[key], own)]));
     }
     case "kinds":
       return inOrder(value, rule.of[(value as Record<string, string>)[rule.by]]);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { changeFeel, removePlaceables, reorderControls } from "../editing/edits/controls";
 import { addAction } from "../editing/edits/actions";
-import { changeLayout } from "../editing/edits/whole";
+import { changeLayout } from "../editing/edits/layout";
 import { sampleLayouts } from "../../samples/samples";
 import { layoutArbitrary, frozen } from "../../test/arbitrary";
 import { applyPatch, isEmptyPatch, patchBetween, type LayoutPatch } from "./patch";

@@ -3,7 +3,7 @@
  * then controls with their clusters and pictures come over, or the looks alone. Arrangements stay behind: they are made for
  * the screens and controls of their own layout.
  */
-import { checked } from "../editing/edits/check";
+import { checked } from "../editing/edits/checked";
 import { byId, byName } from "../derived/byId";
 import { newAction } from "../editing/edits/actions";
 import { freeId, freeName } from "../editing/edits/controls";

@@ -4,7 +4,7 @@
  */
 import { defaultShape, defaultSlideOut } from "../format/dependent";
 import { byId, byName } from "../derived/byId";
-import { checked } from "../editing/edits/check";
+import { checked } from "../editing/edits/checked";
 import { portCarries, portFits, serveLacks } from "../engine/input/fits";
 import { controlsSchema } from "../format/schema/control";
 import type { Action, Arrangement, Control, ControlKind, Hit, Layout, Port, Serve } from "../format/types";

@@ -110,10 +110,10 @@ test("whatever is taken over of any layout into any other is sound, and brings n
             wish === "means" ? (m.to === null ? { kind: "new" } : { kind: "means", action: m.to }) : { kind: wish },
           ]),
         );
-        const taken = adopt(here, from, { words, controls: new Map(ids.map((id) => [id, what])), unitRatio: 1.5 });
+        const used = adopt(here, from, { words, controls: new Map(ids.map((id) => [id, what])), unitRatio: 1.5 });
         // Nothing to take over, or a look that no control here can wear, is refused; all else is taken.
-        fc.pre(taken.ok);
-        const { layout } = taken.value;
+        fc.pre(used.ok);
+        const { layout } = used.value;
         expect(readLayout(writeLayout(layout)).ok).toBe(true);
         expect(layout.actions.slice(0, here.actions.length)).toEqual(here.actions);
         const before = new Set(here.controls.map((c) => c.id));

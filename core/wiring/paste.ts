@@ -34,9 +34,9 @@ export function plainWords(clip: Clip, here: Layout): Map<string, WordChoice> {
 export function pasteClip(clip: Clip, here: Layout, choice: Pick<Adoption, "words" | "unitRatio">): Result<{ layout: Layout; keys: string[] }> {
   const controls = new Map(clip.layout.controls.map((c) => [c.id, "control" as const]));
   const joins = new Set(here.clusters.map((c) => c.id).filter((id) => !clip.whole.includes(id)));
-  const taken = adopt(here, clip.layout, { ...choice, controls, joins });
-  if (!taken.ok) return taken;
-  const { layout, ids, clusters } = taken.value;
+  const used = adopt(here, clip.layout, { ...choice, controls, joins });
+  if (!used.ok) return used;
+  const { layout, ids, clusters } = used.value;
   const inside = new Set(clusters);
   const loose = layout.controls.filter((c) => ids.includes(c.id) && !inside.has(clusterOf(c.placement) ?? ""));
   return ok({ layout, keys: [...clusters, ...loose.map((c) => c.id)] });

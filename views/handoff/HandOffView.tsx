@@ -71,7 +71,7 @@ function Import() {
   const input = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const take = async (file: File | undefined) => {
+  const accept = async (file: File | undefined) => {
     if (!file) return;
     setProblem(null);
     const text = await textOfFile(file);
@@ -92,14 +92,14 @@ function Import() {
         onDrop={(event) => {
           event.preventDefault();
           setOver(false);
-          void take(event.dataTransfer.files[0]);
+          void accept(event.dataTransfer.files[0]);
         }}
       >
         <p className="text-muted">Drop a layout file here. It becomes a layout of its own; the open one stays.</p>
         <button className="push" onClick={() => input.current?.click()}>
           <Upload size={14} /> Import a file…
         </button>
-        <FileInput ref={input} accept=".json,application/json" label="Layout file to import" onFile={(file) => void take(file)} />
+        <FileInput ref={input} accept=".json,application/json" label="Layout file to import" onFile={(file) => void accept(file)} />
       </div>
       {problem && (
         <p role="alert" className="max-h-56 overflow-auto whitespace-pre-line text-blocker">

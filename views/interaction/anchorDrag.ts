@@ -50,8 +50,8 @@ export function anchorAt(context: EditContext, key: string, { point, free }: { p
     const near = anchorPoints(context, ends.pin).find((p) => Math.hypot(p.x - point.x, p.y - point.y) * scale <= ANCHOR_SNAP_PX);
     if (near) return { point, frame: near.frame, anchor: near.anchor };
   }
-  const held = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
-  const at = (v: number, low: number, side: number) => (side > 0 ? held((v - low) / side) : 0);
+  const clamped = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
+  const at = (v: number, low: number, side: number) => (side > 0 ? clamped((v - low) / side) : 0);
   const { frame } = ends;
   return { point, frame: ends.pin.frame, anchor: [at(point.x, frame.x, frame.w), at(point.y, frame.y, frame.h)] };
 }

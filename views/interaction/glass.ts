@@ -64,14 +64,14 @@ export type GlassAbout =
   | { readonly kind: "press" };
 
 /** What is held while a gesture lasts: what it is about, where on the screen (px) it began, and the layout as it was. */
-interface Held {
+interface GlassGesture {
   readonly about: GlassAbout;
   readonly point: Point;
   readonly context: EditContext;
   /** What a moving box may snap to, once for the gesture. */
   readonly targets: SnapTargets | null;
 }
-export type GlassState = DragState<Held>;
+export type GlassState = DragState<GlassGesture>;
 export const GLASS_AT_REST: GlassState = IDLE;
 
 /** What happens. `point`: where on the screen, px; `pans`: the middle button, or Space held. */
@@ -128,12 +128,12 @@ const between = (a: Point, b: Point): Box => ({ x: Math.min(a.x, b.x), y: Math.m
 export function glassStep(state: GlassState, input: GlassInput, world: GlassWorld): GlassStep {
   if (input.type === "down" && state.phase === "idle") {
     const { about, commands } = pressed(input, world);
-    const held: Held = { about, point: input.point, context: world.context, targets: targetsOf(about, world) };
-    const step = dragStep(state, { type: "down", pointer: input.pointer, at: input.at, about: held }, CLICK_PX);
+    const gesture: GlassGesture = { about, point: input.point, context: world.context, targets: targetsOf(about, world) };
+    const step = dragStep(state, { type: "down", pointer: input.pointer, at: input.at, about: gesture }, CLICK_PX);
     return { state: step.state, commands: [...step.commands.flatMap((c) => worked(c, input, world)), ...commands] };
   }
-  const held = state.phase === "idle" ? null : state.about;
-  const told: DragInput<Held> = input.type === "down" ? { type: "down", pointer: input.pointer, at: input.at, about: held! } : input;
+  const gesture = state.phase === "idle" ? null : state.about;
+  const told: DragInput<GlassGesture> = input.type === "down" ? { type: "down", pointer: input.pointer, at: input.at, about: gesture! } : input;
   const step = dragStep(state, told, CLICK_PX);
   const ended = state.phase !== "idle" && step.state.phase === "idle";
   return { state: step.state, commands: [...step.commands.flatMap((c) => worked(c, input, world)), ...(ended ? [CLEAN] : [])] };
@@ -181,7 +181,7 @@ function targetsOf(about: GlassAbout, { context, scale, grid }: GlassWorld): Sna
 }
 
 /** What a step of the drag means on the glass. */
-function worked(command: DragCommand<Held>, input: GlassInput, world: GlassWorld): readonly GlassCommand[] {
+function worked(command: DragCommand<GlassGesture>, input: GlassInput, world: GlassWorld): readonly GlassCommand[] {
   switch (command.do) {
     case "capture":
       return [command];
@@ -198,9 +198,9 @@ function worked(command: DragCommand<Held>, input: GlassInput, world: GlassWorld
   }
 }
 
-const changesLayout = ({ about }: Held) => about.kind === "move" || about.kind === "resize";
+const changesLayout = ({ about }: GlassGesture) => about.kind === "move" || about.kind === "resize";
 
-function begun({ about, context }: Held): readonly GlassCommand[] {
+function begun({ about, context }: GlassGesture): readonly GlassCommand[] {
   if (about.kind === "move")
     return [
       { do: "begin", label: `move ${namesOf(context.layout, about.ids)}` },
@@ -217,13 +217,13 @@ interface Now {
   readonly keys: Modifiers;
 }
 
-function moved(held: Held, now: Now, { scale }: GlassWorld): readonly GlassCommand[] {
-  const { about, context, point: start } = held;
+function moved(gesture: GlassGesture, now: Now, { scale }: GlassWorld): readonly GlassCommand[] {
+  const { about, context, point: start } = gesture;
   switch (about.kind) {
     case "move":
-      return movePreview(held, about, now);
+      return movePreview(gesture, about, now);
     case "resize":
-      return resizePreview(held, about, now);
+      return resizePreview(gesture, about, now);
     case "anchor":
       return [{ do: "show", shown: { anchorDrag: anchorAt(context, about.id, { point: now.point, free: now.keys.alt }, scale) } }];
     case "marquee":
@@ -237,7 +237,7 @@ function moved(held: Held, now: Now, { scale }: GlassWorld): readonly GlassComma
   }
 }
 
-function movePreview({ context, point: start, targets }: Held, { ids }: GlassAbout & { kind: "move" }, now: Now): readonly GlassCommand[] {
+function movePreview({ context, point: start, targets }: GlassGesture, { ids }: GlassAbout & { kind: "move" }, now: Now): readonly GlassCommand[] {
   let dx = now.point.x - start.x;
   let dy = now.point.y - start.y;
   let guides: readonly Guide[] = [];
@@ -261,7 +261,7 @@ function isRound({ layout }: EditContext, id: string): boolean {
 }
 
 function resizePreview(
-  { context, point: start, targets }: Held,
+  { context, point: start, targets }: GlassGesture,
   { id, handle, box: from }: GlassAbout & { kind: "resize" },
   now: Now,
 ): readonly GlassCommand[] {
@@ -276,8 +276,8 @@ function resizePreview(
   ];
 }
 
-function dropped(held: Held, now: Now, world: GlassWorld): readonly GlassCommand[] {
-  const { about, context, point: start } = held;
+function dropped(gesture: GlassGesture, now: Now, world: GlassWorld): readonly GlassCommand[] {
+  const { about, context, point: start } = gesture;
   switch (about.kind) {
     case "move":
       return [reanchored(context, about.ids), ...refitted(context, about.ids), { do: "commit" }];
@@ -325,7 +325,7 @@ function tied(context: EditContext, id: string, to: AnchorDrag, carry: boolean):
   };
 }
 
-function clicked({ about, point }: Held, { selection }: GlassWorld): readonly GlassCommand[] {
+function clicked({ about, point }: GlassGesture, { selection }: GlassWorld): readonly GlassCommand[] {
   switch (about.kind) {
     case "marquee":
       return [

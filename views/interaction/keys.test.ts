@@ -1,6 +1,6 @@
 import { commandsFor, strokeFits, workKey, type Stroke } from "./keys";
 import { KEY_TABLE, keyList, type KeyPlace } from "./keyTable";
-import { isSomeonesOwn, keyHolder, targetOfEvent, type KeyHolder } from "./typing";
+import { isSomeonesOwn, keyOwner, targetOfEvent, type KeyOwner } from "./typing";
 import { OVERLAYS } from "../layout/overlays";
 import { KIND_LETTER } from "../layout/kinds";
 
@@ -54,7 +54,7 @@ test.each<[string, Stroke, boolean]>([
 /** An element that lies within others, each told by the selector it answers to. */
 const within = (...inside: string[]) => ({ closest: (selector: string) => (inside.some((one) => selector.split(", ").includes(one)) ? {} : null) });
 
-test.each<[string[], KeyHolder]>([
+test.each<[string[], KeyOwner]>([
   [["textarea"], "typing"],
   [["select"], "typing"],
   [["[role=spinbutton]"], "typing"],
@@ -66,8 +66,8 @@ test.each<[string[], KeyHolder]>([
   [["button"], "button"],
   [["input"], "button"],
   [[], "bench"],
-])("within %j the keys are the %s's", (inside, holder) => {
-  expect(keyHolder(within(...inside))).toBe(holder);
+])("within %j the keys are the %s's", (inside, owner) => {
+  expect(keyOwner(within(...inside))).toBe(owner);
 });
 
 test("an event from a page or from nothing belongs to nobody", () => {
@@ -75,16 +75,16 @@ test("an event from a page or from nothing belongs to nobody", () => {
     expect(targetOfEvent({ target })).toBeNull();
     expect(isSomeonesOwn({ target })).toBe(false);
   }
-  expect(keyHolder(null)).toBe("bench");
+  expect(keyOwner(null)).toBe("bench");
   expect(isSomeonesOwn({ target: within("textarea") })).toBe(true);
 });
 
 test("a key holds by who has the keys: typing and dialogues have all, sliders all but undo, buttons their Enter", () => {
   const undo = stroke("z", "KeyZ", CTRL);
-  const holds = (pressed: Stroke, place: KeyPlace) =>
+  const works = (pressed: Stroke, place: KeyPlace) =>
     (["typing", "dialogue", "slider", "button", "bench"] as const).map((h) => commandsFor(pressed, place, h).length > 0);
-  expect(holds(undo, "everywhere")).toEqual([false, false, true, true, true]);
-  expect(holds(stroke("d", "KeyD"), "layout")).toEqual([false, false, false, true, true]);
+  expect(works(undo, "everywhere")).toEqual([false, false, true, true, true]);
+  expect(works(stroke("d", "KeyD"), "layout")).toEqual([false, false, false, true, true]);
   expect(commandsFor(stroke("Enter", "Enter"), "layout", "button")).toEqual(["put down"]);
   expect(commandsFor(stroke("Enter", "Enter"), "layout", "bench")).toEqual(["put down", "enter cluster"]);
 });

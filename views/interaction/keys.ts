@@ -3,7 +3,7 @@
  * the keyboard writes, or where it writes none of a–z those of the same place; signs are known by what they write.
  */
 import { KEY_TABLE, type KeyPlace, type KeyRow } from "./keyTable";
-import type { KeyHolder } from "./typing";
+import type { KeyOwner } from "./typing";
 
 /** A key that is pressed, as a KeyboardEvent tells it. */
 export interface Stroke {
@@ -43,8 +43,8 @@ function letterOf({ key, code }: Stroke): string {
 }
 
 /** Whether a row of the table holds for whoever has the keys. */
-function holdsFor(row: KeyRow, holder: KeyHolder): boolean {
-  switch (holder) {
+function worksFor(row: KeyRow, owner: KeyOwner): boolean {
+  switch (owner) {
     case "typing":
     case "dialogue":
       return false;
@@ -58,8 +58,8 @@ function holdsFor(row: KeyRow, holder: KeyHolder): boolean {
 }
 
 /** The commands of a stroke in a place, in the order of the table; the first that has something to do is meant. */
-export function commandsFor(stroke: Stroke, place: KeyPlace, holder: KeyHolder): readonly string[] {
-  return KEY_TABLE.filter((row) => row.place === place && holdsFor(row, holder)).flatMap((row) =>
+export function commandsFor(stroke: Stroke, place: KeyPlace, owner: KeyOwner): readonly string[] {
+  return KEY_TABLE.filter((row) => row.place === place && worksFor(row, owner)).flatMap((row) =>
     row.keys.filter(([key]) => strokeFits(stroke, key)).map(([, command]) => command),
   );
 }
@@ -68,8 +68,8 @@ export function commandsFor(stroke: Stroke, place: KeyPlace, holder: KeyHolder):
 export type KeyHandlers = Readonly<Record<string, (event: KeyboardEvent) => boolean | void>>;
 
 /** Works a key off: the first of its commands that has something to do is done, and then the browser does nothing of its own. */
-export function workKey(event: KeyboardEvent, place: KeyPlace, holder: KeyHolder, handlers: KeyHandlers): void {
-  for (const command of commandsFor(event, place, holder)) {
+export function workKey(event: KeyboardEvent, place: KeyPlace, owner: KeyOwner, handlers: KeyHandlers): void {
+  for (const command of commandsFor(event, place, owner)) {
     const handler = handlers[command];
     if (!handler || handler(event) === false) continue;
     event.preventDefault();

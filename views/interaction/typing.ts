@@ -4,7 +4,7 @@
  */
 
 /** Who has the keys. `bench`: nobody in particular, so the keys of the view hold. */
-export type KeyHolder = "typing" | "dialogue" | "slider" | "button" | "bench";
+export type KeyOwner = "typing" | "dialogue" | "slider" | "button" | "bench";
 
 /** What of an element says who has the keys: `closest` as of DOM elements. */
 export interface KeyTarget {
@@ -19,7 +19,7 @@ const SLIDER = "[role=slider], input[type=range]";
 const PRESSED = "button, a, input, summary";
 
 /** Who has the keys, by the element that has the focus. */
-export function keyHolder(target: KeyTarget | null): KeyHolder {
+export function keyOwner(target: KeyTarget | null): KeyOwner {
   if (!target) return "bench";
   const within = (selector: string) => target.closest(selector) !== null;
   if (within(TYPING)) return "typing";
@@ -36,6 +36,6 @@ export function targetOfEvent(event: { readonly target: unknown }): KeyTarget | 
 
 /** Whether someone is typing where an event came from, or a dialogue is open there: then it is theirs. */
 export function isSomeonesOwn(event: { readonly target: unknown }): boolean {
-  const holder = keyHolder(targetOfEvent(event));
-  return holder === "typing" || holder === "dialogue";
+  const owner = keyOwner(targetOfEvent(event));
+  return owner === "typing" || owner === "dialogue";
 }

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from "react";
 import { workKey, type KeyHandlers } from "./keys";
 import type { KeyPlace } from "./keyTable";
-import { keyHolder, targetOfEvent } from "./typing";
+import { keyOwner, targetOfEvent } from "./typing";
 
 /** Listens for the keys of a place. A key that something within has worked off already is left alone. Handlers may be made when a key is pressed. */
 export function useKeys(place: KeyPlace, handlers: KeyHandlers | (() => KeyHandlers)): void {
@@ -14,7 +14,7 @@ export function useKeys(place: KeyPlace, handlers: KeyHandlers | (() => KeyHandl
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!event.defaultPrevented)
-        workKey(event, place, keyHolder(targetOfEvent(event)), typeof latest.current === "function" ? latest.current() : latest.current);
+        workKey(event, place, keyOwner(targetOfEvent(event)), typeof latest.current === "function" ? latest.current() : latest.current);
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);

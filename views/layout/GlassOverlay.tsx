@@ -3,7 +3,7 @@
 import { useMemo, useRef, type Ref } from "react";
 import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
-import { commonArea } from "../../core/engine/geometry/overlap";
+import { commonArea } from "../../core/engine/geometry/commonArea";
 import { touchArea } from "../../core/engine/input/ready";
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";

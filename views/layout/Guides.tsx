@@ -64,7 +64,7 @@ export function Guides({ guides, context, scale }: { guides: readonly Guide[]; c
 }
 
 /** Neighbours nearer than this are measured, mm, and so many of them. */
-const NEAR_MM = 14;
+const NEIGHBOUR_MM = 14;
 const MOST_GAPS = 4;
 
 /** The gaps between what is moving and its nearest neighbours, hit area to hit area. */
@@ -78,7 +78,7 @@ export function NeighbourGaps({ context, keys, scale }: { context: EditContext; 
   const least = layout.limits.minGapMm;
   const gaps = resolved.controls
     .filter((c) => moving.has(c.id))
-    .flatMap((c) => gapsAbout(c.hit, others, NEAR_MM * mm, MOST_GAPS))
+    .flatMap((c) => gapsAbout(c.hit, others, NEIGHBOUR_MM * mm, MOST_GAPS))
     .sort((a, b) => a.px - b.px)
     .slice(0, MOST_GAPS);
   return (

@@ -14,7 +14,7 @@ import {
   type PressedOn,
 } from "../interaction/glass";
 import type { HandleKey } from "../interaction/handles";
-import { isSomeonesOwn, keyHolder, targetOfEvent } from "../interaction/typing";
+import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
 import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { benchStore, setBench } from "./bench";
@@ -50,7 +50,7 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   const session = useSessionActions();
   const state = useRef(GLASS_AT_REST);
   const waiting = useRef<GlassInput | null>(null);
-  const frame = useRef(0);
+  const animation = useRef(0);
   const spaceHeld = useRef(false);
 
   const world = (): GlassWorld => {
@@ -105,8 +105,8 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   };
   /** What has moved since the last frame. */
   const work = () => {
-    cancelAnimationFrame(frame.current);
-    frame.current = 0;
+    cancelAnimationFrame(animation.current);
+    animation.current = 0;
     const input = waiting.current;
     waiting.current = null;
     if (input) feed(input);
@@ -127,7 +127,7 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.code === "Space" && !isSomeonesOwn(event) && keyHolder(targetOfEvent(event)) !== "button") {
+      if (event.code === "Space" && !isSomeonesOwn(event) && keyOwner(targetOfEvent(event)) !== "button") {
         spaceHeld.current = event.type === "keydown";
         if (event.target === document.body || (event.target instanceof Element && event.target.closest("main"))) event.preventDefault();
       }
@@ -176,7 +176,7 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
         tip.current?.setAttribute("cy", String(point.y));
         if (state.current.phase === "idle") return;
         waiting.current = told("move", event);
-        if (frame.current === 0) frame.current = requestAnimationFrame(() => latest.current.work());
+        if (animation.current === 0) animation.current = requestAnimationFrame(() => latest.current.work());
       },
       onPointerUp(event: PointerEvent<SVGSVGElement>) {
         work();

@@ -37,7 +37,7 @@ export function RehearseView() {
   const scale = fitScale(room, screen, 24);
   const { resolvedTheme } = useTheme();
 
-  const onFrame = (values: ActionValues) => {
+  const onDrawn = (values: ActionValues) => {
     for (const [name, element] of figures.current) {
       const text = valueText(values[name]);
       if (element.textContent !== text) element.textContent = text;
@@ -52,7 +52,7 @@ export function RehearseView() {
     ctx.setTransform(density, 0, 0, density, 0, 0);
     drawTraces(ctx, actions, traces, { w, h, colours: TONES[resolvedTheme === "dark" ? "dark" : "light"] });
   };
-  const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick: (values) => traces.push(values) });
+  const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick: (values) => traces.push(values) });
   const glass = useRef<HTMLDivElement>(null);
   const ready = room.w > 0;
   useEffect(() => glass.current?.focus({ preventScroll: true }), [ready]);

@@ -1,5 +1,5 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
-import { newLayout } from "../../core/editing/edits/whole";
+import { newLayout } from "../../core/editing/edits/layout";
 import { readLayout } from "../../core/format/parse";
 import { storedForm } from "../../core/derived/stored";
 import type { Layout } from "../../core/format/types";

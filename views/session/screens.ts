@@ -16,7 +16,7 @@ export function shelfOf(layout: Screens): readonly Screen[] {
   return layout.workbench.screens.length > 0 ? [...shipped, ...layout.workbench.screens] : shipped;
 }
 
-const HELD = /, (?:landscape|portrait)$/;
+const HELD_HOW = /, (?:landscape|portrait)$/;
 
 /**
  * The screen of a name. A layout that is held either way has each class twice, named after how it is held: a name that does not say so is
@@ -24,7 +24,7 @@ const HELD = /, (?:landscape|portrait)$/;
  */
 function screenNamed(layout: Screens, shelf: readonly Screen[], name: string): Screen | undefined {
   const drawn = layout.reference.width >= layout.reference.height ? "landscape" : "portrait";
-  return byName(shelf).get(name) ?? byName(shelf).get(`${name}, ${drawn}`) ?? byName(shelf).get(name.replace(HELD, ""));
+  return byName(shelf).get(name) ?? byName(shelf).get(`${name}, ${drawn}`) ?? byName(shelf).get(name.replace(HELD_HOW, ""));
 }
 
 /** The screens of the rail: those the layout names, or the usual eight. */

@@ -1,5 +1,5 @@
 import { addAction } from "../../core/editing/edits/actions";
-import { changeLayout } from "../../core/editing/edits/whole";
+import { changeLayout } from "../../core/editing/edits/layout";
 import { refused, ok } from "../../core/engine/result";
 import { removePlaceables } from "../../core/editing/edits/controls";
 import { writeLayout } from "../../core/format/write";

@@ -292,12 +292,12 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     },
   };
 
-  function step(take: typeof undo): void {
+  function step(turn: typeof undo): void {
     session.cancel();
     const { history, layout: before } = get();
-    const taken = take(history, before);
-    if (!taken) return;
-    set({ layout: taken.layout, history: taken.history, selection: keepKnown(taken.layout), playerView: keepKnownView(taken.layout), notice: null });
+    const turned = turn(history, before);
+    if (!turned) return;
+    set({ layout: turned.layout, history: turned.history, selection: keepKnown(turned.layout), playerView: keepKnownView(turned.layout), notice: null });
     save();
   }
 

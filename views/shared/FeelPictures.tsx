@@ -43,7 +43,7 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
     },
   };
   const r = Math.max(2, travelPx * scale);
-  const mmText = (share: number) => `${((share * travelPx) / mm).toFixed(1)} mm`;
+  const mmText = (part: number) => `${((part * travelPx) / mm).toFixed(1)} mm`;
   const ring = { fill: "none", strokeWidth: 9, stroke: "transparent" } as const;
   return (
     <LivePicture label="Dead zone and travel" svg={svg}>

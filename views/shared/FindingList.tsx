@@ -2,10 +2,10 @@
 /** Findings as a list: mark, word, text; a click leads to what they are about; a move that mends one is a click away; one may be accepted with a reason, and taken back. */
 import { useState } from "react";
 import type { Finding } from "../../core/checks/finding";
-import { accept, unaccept } from "../../core/editing/edits/accepted";
+import { accept, unaccept } from "../../core/editing/edits/accept";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { FixOffer } from "../../workers/checks";
-import { useSession, useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
 import type { Layout } from "../../core/format/types";
 import { LEAVES } from "../../core/checks/fix";
@@ -52,17 +52,20 @@ interface Props {
   readonly empty?: string;
 }
 
+/** The controls a finding is about: those it names, or that serve an action it names. */
+function controlsOf({ controls }: Layout, { code, subjects }: Finding): string[] {
+  return controls.filter((c) => subjects.includes(c.id) || (code.startsWith("bind/") && c.serves.some((s) => subjects.includes(s.action)))).map((c) => c.id);
+}
+
 export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, narrow = false, empty }: Props) {
-  const layout = useSession((s) => s.layout);
-  const { controls } = layout;
+  const session = useSessionActions();
+  // Names are those of the moment: findings and moves come anew with every layout, and the list with them.
+  const { layout } = session.store.getState();
   if (!findings) return <p className="text-muted">Checking…</p>;
   if (findings.length === 0) return <p className="text-muted">{empty ?? "Nothing found on this screen: everything fits, and everything is served."}</p>;
   return (
     <ul className="grid gap-0.5">
       {findings.map((f) => {
-        const ids = controls
-          .filter((c) => f.subjects.includes(c.id) || c.serves.some((s) => f.subjects.includes(s.action) && f.code.startsWith("bind/")))
-          .map((c) => c.id);
         const offer = fixes.find(
           (m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null),
         );
@@ -74,7 +77,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
           >
             <button
               className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[12px_1fr]" : "min-w-0 flex-1 grid-cols-[76px_1fr]"}`}
-              onClick={() => onPick(ids, f)}
+              onClick={() => onPick(controlsOf(session.store.getState().layout, f), f)}
             >
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
                 <span aria-hidden>{SEVERITY_MARK[f.severity]}</span>{" "}

@@ -33,7 +33,7 @@ interface Options {
   /** The moment chosen by hand, where the game does not say. */
   readonly moment: string | null;
   readonly canvas: RefObject<HTMLCanvasElement | null>;
-  readonly onFrame: (values: ActionValues) => void;
+  readonly onDrawn: (values: ActionValues) => void;
   readonly onTick: (values: ActionValues) => void;
   /** Called after every frame with the player: for those who look at what feeds what. */
   readonly onPlayed?: (player: Player) => void;
@@ -41,12 +41,12 @@ interface Options {
   readonly still?: boolean;
 }
 
-export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFrame, onTick, onPlayed, still = false }: Options) {
+export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick, onPlayed, still = false }: Options) {
   const player = useRef<Player | null>(null);
   const values = useRef<ActionValues>({});
-  const now = useRef({ layout, screen, scale, game, moment, onFrame, onTick, onPlayed, still });
+  const now = useRef({ layout, screen, scale, game, moment, onDrawn, onTick, onPlayed, still });
   useEffect(() => {
-    now.current = { layout, screen, scale, game, moment, onFrame, onTick, onPlayed, still };
+    now.current = { layout, screen, scale, game, moment, onDrawn, onTick, onPlayed, still };
   });
   useEffect(() => {
     const playerView = { ...PLAIN_PLAYER_VIEW, moment: game.moment() ?? moment };
@@ -55,7 +55,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
   }, [layout, screen, moment, game]);
 
   useEffect(() => {
-    let frame = 0;
+    let animation = 0;
     let shown: string | null = null;
     let padBefore = "";
     let drawn: readonly unknown[] = [];
@@ -82,10 +82,10 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
         if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
         drawn = seen;
         if (!current.still || time - movedAt < SETTLED_MS || playing.state().time <= motion.restsAt()) paint(current, playing);
-        current.onFrame(values.current);
+        current.onDrawn(values.current);
         current.onPlayed?.(playing);
       }
-      frame = requestAnimationFrame(step);
+      animation = requestAnimationFrame(step);
     };
     const paint = (current: typeof now.current, playing: Player) => {
       const ctx = canvas.current && contextFor(canvas.current, current.screen, current.scale);
@@ -98,7 +98,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
         suppliesOf(current.layout),
       );
     };
-    frame = requestAnimationFrame(step);
+    animation = requestAnimationFrame(step);
     const onHide = () => {
       if (document.hidden) player.current?.feed({ t: performance.now(), type: "blur" });
     };
@@ -107,7 +107,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onFr
     window.addEventListener("blur", onLeave);
     return () => {
       window.removeEventListener("blur", onLeave);
-      cancelAnimationFrame(frame);
+      cancelAnimationFrame(animation);
       document.removeEventListener("visibilitychange", onHide);
     };
   }, [canvas]);

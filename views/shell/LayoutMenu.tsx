@@ -3,7 +3,7 @@
 import { ChevronDown } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
-import { changeLayout } from "../../core/editing/edits/whole";
+import { changeLayout } from "../../core/editing/edits/layout";
 import { problemText } from "../../core/engine/result";
 import type { KeptLayout } from "../../storage/layouts";
 import { Dialogue } from "../../ui/Dialogue";

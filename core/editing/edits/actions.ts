@@ -2,7 +2,7 @@
 import { refused, type Result } from "../../engine/result";
 import { actionSchema } from "../../format/schema/file";
 import type { Action, ActionKind, Control, Layout, Serve } from "../../format/types";
-import { checked, withControl } from "./check";
+import { checked, withControl } from "./checked";
 
 /** A new action with every default, wanted in every moment. */
 export function newAction(layout: Layout, name: string, kind: ActionKind): Action {

@@ -1,7 +1,7 @@
 /** Edits of arrangements: variants of the layout for a range of aspect or size. */
 import { refused, type Result } from "../../engine/result";
 import type { Arrangement, Layout } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 import { freeIdOf } from "./ids";
 
 export type When = Arrangement["when"];

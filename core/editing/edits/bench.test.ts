@@ -1,13 +1,13 @@
-import { changeLayout } from "./whole";
+import { changeLayout } from "./layout";
 import { changeControlId } from "./controls";
 import { placed, STAGE, staged } from "../../../test/stage";
 
-import { stretches } from "../ranges";
+import { stretches } from "../stretches";
 import { handBack } from "../placeables";
 import type { Result } from "../../engine/result";
 import { writeLayout } from "../../format/write";
 import { readLayout } from "../../format/parse";
-import { accept, unaccept } from "./accepted";
+import { accept, unaccept } from "./accept";
 import { addArrangement, changeArrangement, hideIn, moveArrangement, removeArrangement } from "./arrangements";
 import { changeHit, changeMoments, removePlaceables, renamePlaceable } from "./controls";
 import { addMoment, removeMoment, renameMoment } from "./moments";
@@ -96,9 +96,9 @@ test("pictures: the same is kept once, one that nothing shows is dropped, one to
   const both = get(setArt(base(), ["helm", "horn"], "rest", dot));
   expect(both.pictures).toEqual([{ ...dot, id: "dot" }]);
   expect(both.controls.map((c) => c.look.art)).toEqual([{ rest: "dot" }, { rest: "dot" }]);
-  const held = get(setArt(both, ["horn"], "held", dot));
-  expect(held.pictures).toHaveLength(1);
-  expect(get(clearArt(get(clearArt(held, ["helm", "horn"], "rest")), ["horn"], "held")).pictures).toEqual([]);
+  const covered = get(setArt(both, ["horn"], "held", dot));
+  expect(covered.pictures).toHaveLength(1);
+  expect(get(clearArt(get(clearArt(covered, ["helm", "horn"], "rest")), ["horn"], "held")).pictures).toEqual([]);
   expect(bytesOf("iVBORw0KGgo=")).toBe(8);
   expect(reason(setArt(base(), ["horn"], "rest", { ...dot, data: "A".repeat(800_000) }))).toMatch(/has 586 KiB; a picture holds at most 512 KiB/);
 });
@@ -124,14 +124,14 @@ test("zones and names; what is removed takes what refers to it along", () => {
 
 test("own screens: added to the rail, renamed in their place, removed; what cannot be a screen is refused", () => {
   const slate = { ...STAGE, name: "Slate" };
-  const taken = new Set(["Tablet 4:3"]);
-  const added = get(addScreens(base(), [slate], ["Tablet 4:3"], taken));
+  const used = new Set(["Tablet 4:3"]);
+  const added = get(addScreens(base(), [slate], ["Tablet 4:3"], used));
   expect(added.workbench).toMatchObject({ rail: ["Tablet 4:3", "Slate"], screens: [slate] });
-  const renamed = get(changeScreen(added, "Slate", { ...slate, name: "Shale", ppi: 300 }, taken));
+  const renamed = get(changeScreen(added, "Slate", { ...slate, name: "Shale", ppi: 300 }, used));
   expect(renamed.workbench).toMatchObject({ rail: ["Tablet 4:3", "Shale"], screens: [{ name: "Shale", ppi: 300 }] });
   expect(get(removeScreen(renamed, "Shale")).workbench).toMatchObject({ rail: ["Tablet 4:3"], screens: [] });
   expect(get(setRail(added, ["Slate", "Tablet 4:3", "Slate"])).workbench.rail).toEqual(["Slate", "Tablet 4:3"]);
-  expect(get(addScreens(added, [{ ...slate, ppi: 99 }], ["Slate"], taken)).workbench.screens).toHaveLength(1);
+  expect(get(addScreens(added, [{ ...slate, ppi: 99 }], ["Slate"], used)).workbench.screens).toHaveLength(1);
   for (const [wrong, message] of [
     [{ ...slate, name: "Tablet 4:3" }, /of the catalogue/],
     [{ ...slate, insets: { left: 600, right: 400, top: 0, bottom: 0 } }, /leave no room/],
@@ -139,7 +139,7 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
     [{ ...slate, ppi: 0 }, /above 0/],
     [{ ...slate, name: " " }, /a name/],
   ] as const)
-    expect(reason(addScreens(base(), [wrong], [], taken))).toMatch(message);
+    expect(reason(addScreens(base(), [wrong], [], used))).toMatch(message);
   expect(reason(setRail(added, []))).toMatch(/one screen at least/);
 });
 

@@ -2,7 +2,7 @@
 import { ok, refused, type Result } from "../../engine/result";
 import { byId } from "../../derived/byId";
 import type { Arrangement, Control, Layout, Placement } from "../../format/types";
-import { checked, withControl } from "./check";
+import { checked, withControl } from "./checked";
 import { freeIdOf } from "./ids";
 
 /** An id that is free, made from a wish: `horn`, `horn-2`, `horn-3`… */
@@ -72,10 +72,10 @@ export function duplicateControls(
 
 /** A name that no control, cluster or zone has yet, made from a wish: `Horn`, `Horn 2`, `Horn 3`… */
 export function freeName(layout: Layout, wish: string): string {
-  const taken = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.name));
+  const used = new Set([...layout.controls, ...layout.clusters, ...layout.keepClear].map((item) => item.name));
   const base = (wish.trim() || "Control").slice(0, 74);
   let name = base;
-  for (let n = 2; taken.has(name); n += 1) name = `${base} ${n}`;
+  for (let n = 2; used.has(name); n += 1) name = `${base} ${n}`;
   return name;
 }
 

@@ -4,7 +4,7 @@ import type { Layout } from "../../format/types";
 import { writeLayout } from "../../format/write";
 import { addAction, bind, changeAction, removeAction, renameAction, unbind } from "./actions";
 import { changeControlId, changeFeel, changeHit, duplicateControls, freeId, removePlaceables, renamePlaceable, reorderControls } from "./controls";
-import { changeLayout, newLayout } from "./whole";
+import { changeLayout, newLayout } from "./layout";
 import type { Result } from "../../engine/result";
 
 const pin = { kind: "pin", frame: "safe", anchor: [0, 1], pivot: [0, 1], offset: ["10u", "-10u"], size: ["100u", "100u"] };

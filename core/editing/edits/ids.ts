@@ -1,8 +1,8 @@
 /** Ids made from what people call things. */
 
 /** An id that is free, made from a wish: `horn`, `horn-2`, `horn-3`… A wish without any letter becomes `fallback`. */
-export function freeIdOf(taken: Iterable<{ readonly id: string }>, wish: string, fallback: string): string {
-  const known = new Set([...taken].map((item) => item.id));
+export function freeIdOf(used: Iterable<{ readonly id: string }>, wish: string, fallback: string): string {
+  const known = new Set([...used].map((item) => item.id));
   const base =
     wish
       .toLowerCase()

@@ -1,7 +1,7 @@
 /** Edits of moments: the times in a game that have their own controls. */
 import { ok, refused, type Result } from "../../engine/result";
 import type { Layout } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 import { removePlaceables } from "./controls";
 import { freeIdOf } from "./ids";
 

@@ -2,7 +2,7 @@
 import { refused, type Result } from "../../engine/result";
 import { bytesOf, LIMITS } from "../../format/schema/file";
 import type { Control, Layout } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 import { freeIdOf } from "./ids";
 
 /** A picture as it comes from a file: its type, and its bytes in base64. */

@@ -1,7 +1,7 @@
 /** Edits of the screens a layout is looked at on: one's own, and which stand in the rail. They live in the workbench; players ignore them. */
 import { refused, type Result } from "../../engine/result";
 import type { Layout, Screen } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 
 /** Puts screens, by name, into the rail in this order. A name twice counts once. */
 export function setRail(layout: Layout, names: readonly string[]): Result<Layout> {
@@ -20,9 +20,9 @@ function screenProblem(screen: Screen): string | null {
 }
 
 /** Adds screens of one's own and puts them at the end of `rail` (the names that stand there now); one of the same name is replaced. `taken`: names that are not one's own. */
-export function addScreens(layout: Layout, screens: readonly Screen[], rail: readonly string[], taken: ReadonlySet<string>): Result<Layout> {
+export function addScreens(layout: Layout, screens: readonly Screen[], rail: readonly string[], used: ReadonlySet<string>): Result<Layout> {
   for (const screen of screens) {
-    const problem = screenProblem(screen) ?? (taken.has(screen.name) ? `“${screen.name}” is a screen of the catalogue; give yours another name` : null);
+    const problem = screenProblem(screen) ?? (used.has(screen.name) ? `“${screen.name}” is a screen of the catalogue; give yours another name` : null);
     if (problem) return refused("screens", problem);
   }
   const names = new Set(screens.map((s) => s.name));
@@ -33,12 +33,12 @@ export function addScreens(layout: Layout, screens: readonly Screen[], rail: rea
 }
 
 /** Changes a screen of one's own; with another name it keeps its place in the rail. */
-export function changeScreen(layout: Layout, name: string, next: Screen, taken: ReadonlySet<string>): Result<Layout> {
+export function changeScreen(layout: Layout, name: string, next: Screen, used: ReadonlySet<string>): Result<Layout> {
   const { screens, rail, screen } = layout.workbench;
   if (!screens.some((s) => s.name === name)) return refused("screens", `there is no screen of yours called “${name}”`);
   const problem =
     screenProblem(next) ??
-    (next.name !== name && (taken.has(next.name) || screens.some((s) => s.name === next.name)) ? `there is already a screen called “${next.name}”` : null);
+    (next.name !== name && (used.has(next.name) || screens.some((s) => s.name === next.name)) ? `there is already a screen called “${next.name}”` : null);
   if (problem) return refused("screens", problem);
   const swap = (n: string) => (n === name ? next.name : n);
   return checked(layout, {

@@ -1,7 +1,7 @@
 /** Edits of keep-clear zones: what controls must leave free. */
 import { refused, type Result } from "../../engine/result";
 import type { KeepClear, Layout, PlainPlacement } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 import { freeId, freeName } from "./controls";
 
 /** Adds a zone of a placement, in every moment; gives the layout and the zone's id. */

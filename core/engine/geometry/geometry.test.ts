@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { clearance, distanceTo } from "./distance";
-import { commonArea } from "./overlap";
+import { commonArea } from "./commonArea";
 import { areaOf, extentAt, contains, type Shape } from "./shape";
-import { coveredArea } from "./union";
+import { coveredArea } from "./coveredArea";
 
 const shape: fc.Arbitrary<Shape> = fc.record({
   shape: fc.constantFrom("ellipse", "box", "capsule"),

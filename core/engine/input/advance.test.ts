@@ -150,13 +150,13 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
       let state = initialState(setup);
       const cut = Math.ceil((whole.length * percent) / 100);
       let next = 0;
-      whole.forEach((frame, i) => {
+      whole.forEach((output, i) => {
         if (i === cut) state = JSON.parse(JSON.stringify(state)) as typeof state;
         const pending: InputEvent[] = [];
-        while (next < events.length && events[next].t <= frame.t + 1e-6) pending.push(events[next++]);
-        const step = advance(setup, state, pending, frame.t);
+        while (next < events.length && events[next].t <= output.t + 1e-6) pending.push(events[next++]);
+        const step = advance(setup, state, pending, output.t);
         state = step.state;
-        expect(step.values).toEqual(frame.values);
+        expect(step.values).toEqual(output.values);
       });
     }),
     { numRuns: 60 },

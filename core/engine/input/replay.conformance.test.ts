@@ -12,5 +12,5 @@ test.each(conformanceCases().map((c) => [c.seed, c] as const))("case %i replays 
   const resolved = resolveLayout(layout.value, screen.value, { handed: c.options.handed, playerSize: c.options.playerSize, moment: null });
   const frames = replay(layout.value, resolved, c.trace as InputEvent[], { hz: c.options.hz });
   expect(frames.length).toBe(c.frames.length);
-  for (const [i, frame] of frames.entries()) expect(difference(frame, c.frames[i], `tick ${i + 1}`)).toBeNull();
+  for (const [i, output] of frames.entries()) expect(difference(output, c.frames[i], `tick ${i + 1}`)).toBeNull();
 });

@@ -61,9 +61,9 @@ function valuesAtRest(actions: readonly PlayedAction[]): ActionValues {
 }
 
 /** A name for a repeat that says what it belongs to; the second of the same three gets another. */
-function repeatName(taken: readonly string[], ...parts: readonly string[]): string {
+function repeatName(used: readonly string[], ...parts: readonly string[]): string {
   const name = JSON.stringify(parts);
-  const same = taken.filter((other) => other.startsWith(name)).length;
+  const same = used.filter((other) => other.startsWith(name)).length;
   return same === 0 ? name : `${name} ${same + 1}`;
 }
 

@@ -161,8 +161,8 @@ function originFor(stick: ReadyStick, x: number, y: number): [number, number] {
       const dy = roomyPlace(y, stick.travelPx, stick.screenH) - y;
       const far = magnitude(dx, dy);
       const most = stick.feel.inner * stick.travelPx;
-      const share = far > most && far > 0 ? most / far : 1;
-      return [x + dx * share, y + dy * share];
+      const part = far > most && far > 0 ? most / far : 1;
+      return [x + dx * part, y + dy * part];
     }
   }
 }

@@ -12,7 +12,7 @@ const HZ = 120;
 
 export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallMs"> }) {
   const { riseMs, fallMs } = action;
-  const { path, heldShare, lastMs } = useMemo(() => {
+  const { path, heldPart, lastMs } = useMemo(() => {
     const heldMs = Math.max(150, riseMs * 1.25);
     const lastMs = heldMs + Math.max(150, fallMs * 1.25);
     const x = (t: number) => PAD + (Math.min(t, lastMs) / lastMs) * (W - 2 * PAD);
@@ -20,7 +20,7 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
     const trace = easeTrace({ riseMs, fallMs }, heldMs, lastMs, HZ);
     // A value holds until the next tick: drawn as steps where it jumps, which at this fineness is a line.
     const path = trace.map((p, i) => `${i === 0 ? "M" : "L"}${x(p.t).toFixed(1)} ${y(p.value).toFixed(1)}`).join("");
-    return { path, heldShare: x(heldMs), lastMs };
+    return { path, heldPart: x(heldMs), lastMs };
   }, [riseMs, fallMs]);
   return (
     <svg
@@ -31,7 +31,7 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
       className="box block"
       style={{ aspectRatio: `${W} / ${H}` }}
     >
-      <path d={`M${heldShare} ${PAD}V${H - PAD}`} stroke="var(--rule)" />
+      <path d={`M${heldPart} ${PAD}V${H - PAD}`} stroke="var(--rule)" />
       <path d={path} fill="none" stroke="var(--accent)" strokeWidth={1.5} />
       <circle key={path} r={3} fill="var(--ink)" className="motion-reduce:hidden">
         <animateMotion dur={`${Math.max(0.6, lastMs / 1000)}s`} repeatCount="3" path={path} keyPoints="0;1" keyTimes="0;1" calcMode="paced" />
@@ -39,7 +39,7 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
       <text x={PAD + 2} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
         given
       </text>
-      <text x={heldShare + 3} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
+      <text x={heldPart + 3} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
         let go · {Math.round(lastMs)} ms in all
       </text>
     </svg>

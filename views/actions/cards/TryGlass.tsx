@@ -40,7 +40,7 @@ export function TryGlass({ data }: { data: SheetData }) {
   useEffect(() => {
     latest.current = layout;
   });
-  const onFrame = useCallback((_: ActionValues) => {}, []);
+  const onDrawn = useCallback((_: ActionValues) => {}, []);
   const { bind, feed } = useRehearsal({
     layout,
     screen,
@@ -48,7 +48,7 @@ export function TryGlass({ data }: { data: SheetData }) {
     game: NO_GAME,
     moment,
     canvas,
-    onFrame,
+    onDrawn,
     onTick: () => {},
     still: true,
     onPlayed: (player) => {

@@ -2,7 +2,7 @@
 /** From the game's own code: files are read in the browser, the user says what in them reads an input, and takes over the words that are right. */
 import { useMemo, useRef, useState, type DragEvent } from "react";
 import { changeAction, renameAction, addActions } from "../../../core/editing/edits/actions";
-import { changeLayout } from "../../../core/editing/edits/whole";
+import { changeLayout } from "../../../core/editing/edits/layout";
 import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
 import { hardwareEnds } from "../../../core/wiring/hardwareWires";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -149,7 +149,7 @@ function FromCode() {
           <WordTable
             words={words}
             ticked={callees.length > 0}
-            onTake={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => addActions(l, list))}
+            onAccept={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => addActions(l, list))}
             onGone={(word) => session.edit(`${word} is not read`, (l) => changeAction(l, word, { read: false }))}
             onRespell={(from, to) => session.edit(`spell ${from} ${to}`, (l) => renameAction(l, from, to))}
           />

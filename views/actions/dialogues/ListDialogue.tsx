@@ -16,7 +16,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   const [problem, setProblem] = useState("");
   const [language, setLanguage] = useState<ConstantLanguage>("typescript");
   const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File) => {
+  const accept = async (file: File) => {
     const read = readActionList(await file.text());
     setProblem(read.ok ? "" : `${file.name}: ${problemText(read.problems, 4)}`);
     setList(read.ok ? read.value : null);
@@ -38,7 +38,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             <button className="push" onClick={() => input.current?.click()}>
               Import…
             </button>
-            <FileInput ref={input} accept=".csv,.json,text/csv,application/json" label="List of actions to import" onFile={(file) => void take(file)} />
+            <FileInput ref={input} accept=".csv,.json,text/csv,application/json" label="List of actions to import" onFile={(file) => void accept(file)} />
           </div>
           {problem && (
             <p role="alert" className="whitespace-pre-line text-blocker">

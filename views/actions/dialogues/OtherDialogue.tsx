@@ -106,12 +106,12 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
   const run = () => {
     const screen = benchScreenOf(here);
     const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
-    const taken = adopt(here, from, { words, controls, unitRatio });
-    if (!taken.ok) return session.edit("take over", () => taken);
-    if (!session.edit(`take ${namesOf(taken.value.layout, taken.value.ids)} over from ${from.name}`, () => ok(taken.value.layout))) return;
-    session.select(taken.value.ids);
+    const used = adopt(here, from, { words, controls, unitRatio });
+    if (!used.ok) return session.edit("take over", () => used);
+    if (!session.edit(`take ${namesOf(used.value.layout, used.value.ids)} over from ${from.name}`, () => ok(used.value.layout))) return;
+    session.select(used.value.ids);
     session.tell({
-      text: `${taken.value.ids.length} ${taken.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,
+      text: `${used.value.ids.length} ${used.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,
       tone: "plain",
     });
     onDone();

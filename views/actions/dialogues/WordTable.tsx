@@ -10,20 +10,20 @@ const MOST_OCCURRENCES = 2;
 interface Props {
   readonly words: readonly FoundWord[];
   readonly ticked: boolean;
-  readonly onTake: (words: readonly FoundWord[]) => void;
+  readonly onAccept: (words: readonly FoundWord[]) => void;
   readonly onRespell: (from: string, to: string) => void;
   /** The game reads it no longer: the action is kept, and says so. */
   readonly onGone: (word: string) => void;
 }
 
-export function WordTable({ words, ticked, onTake, onRespell, onGone }: Props) {
+export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props) {
   const fresh = words.filter((w) => w.state === "new");
   return (
     <section aria-label="Words the game reads" className="min-w-0">
       <header className="mb-1 flex items-center justify-between">
         <h3 className="heading">Words the game reads</h3>
         {fresh.length > 1 && (
-          <button className="push h-6" onClick={() => onTake(fresh)}>
+          <button className="push h-6" onClick={() => onAccept(fresh)}>
             Take over all {fresh.length} new ones
           </button>
         )}
@@ -52,7 +52,7 @@ export function WordTable({ words, ticked, onTake, onRespell, onGone }: Props) {
             </span>
             <span className="caption">{w.kind}</span>
             {w.state === "new" && (
-              <button className="push h-6 px-1.5" onClick={() => onTake([w])}>
+              <button className="push h-6 px-1.5" onClick={() => onAccept([w])}>
                 Take it over
               </button>
             )}
@@ -74,7 +74,7 @@ export function WordTable({ words, ticked, onTake, onRespell, onGone }: Props) {
                 >
                   Spell it so
                 </button>
-                <button className="push h-6 px-1.5" onClick={() => onTake([w])}>
+                <button className="push h-6 px-1.5" onClick={() => onAccept([w])}>
                   It is new
                 </button>
               </>

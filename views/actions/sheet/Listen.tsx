@@ -39,7 +39,7 @@ function Listening({ action }: { action: Action }) {
   /** Where the focus was; it goes back there. */
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
-  const take = (end: string) => {
+  const accept = (end: string) => {
     if (hardwareWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
     const made = sourceOfEnd(end)!;
     const why = hardwareWhyNot(made.source, kind);
@@ -54,12 +54,12 @@ function Listening({ action }: { action: Action }) {
     setAsked(null);
     listener.current?.focus();
   };
-  const taking = useRef(take);
+  const accepting = useRef(accept);
   useEffect(() => {
-    taking.current = take;
+    accepting.current = accept;
   });
   useEffect(() => {
-    let frame = 0;
+    let animation = 0;
     let rest: PadSnapshot | null = null;
     let settled = true;
     const wants = kind === "axis" ? "axis" : "stick";
@@ -71,21 +71,21 @@ function Listening({ action }: { action: Action }) {
         if (end === null) settled = true;
         else if (settled) {
           settled = false;
-          taking.current(end);
+          accepting.current(end);
         }
       } else if (now) rest = now;
       else rest = null;
-      frame = requestAnimationFrame(look);
+      animation = requestAnimationFrame(look);
     };
-    frame = requestAnimationFrame(look);
-    return () => cancelAnimationFrame(frame);
+    animation = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(animation);
   }, [kind]);
   const onKey = (event: KeyboardEvent) => {
     if (event.code === "" || event.repeat || event.code === "Escape" || event.code === "Tab") return;
     event.preventDefault();
     event.stopPropagation();
     event.nativeEvent.stopPropagation();
-    take(`key ${event.code}`);
+    accept(`key ${event.code}`);
   };
   const wires = hardwareWires(action);
   return (
@@ -153,7 +153,7 @@ function Listening({ action }: { action: Action }) {
               className="push h-6 px-1.5 text-[11px]"
               disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
               title={end === "mouse 0" ? "Every touch on the glass would give this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
-              onClick={() => take(end)}
+              onClick={() => accept(end)}
             >
               {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
               {end === "mouse 0" && <span className="text-warning">◆</span>}
@@ -163,7 +163,7 @@ function Listening({ action }: { action: Action }) {
         <div className="flex flex-wrap items-center gap-1">
           <span className="caption w-10">keys</span>
           {CHOSEN_KEYS.map((end) => (
-            <button key={end} className="push h-6 px-1.5 text-[11px]" disabled={kind === "motion"} onClick={() => take(end)}>
+            <button key={end} className="push h-6 px-1.5 text-[11px]" disabled={kind === "motion"} onClick={() => accept(end)}>
               {endWord(end)}
             </button>
           ))}

@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import { byId } from "../../../core/derived/byId";
 import { addArrangement, changeArrangement, moveArrangement, removeArrangement, type When } from "../../../core/editing/edits/arrangements";
 import type { EditContext } from "../../../core/editing/placing";
-import { stretches } from "../../../core/editing/ranges";
+import { stretches } from "../../../core/editing/stretches";
 import { aspectOf } from "../../../core/engine/placement/screen";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
@@ -12,7 +12,7 @@ import { useSessionActions } from "../../session/context";
 import { removeTold } from "../../shared/remove";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;
-const share = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
+const part = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
 export function ArrangementsCard({ context }: { context: EditContext }) {
@@ -129,8 +129,8 @@ function Axis({ context }: { context: EditContext }) {
             title={`${p.from} to ${p.to}: ${p.ids.map(nameOf).join(", then ") || "the base"}${p.overlap ? " (overlap: the first applies)" : p.gap ? " (a gap: the base holds)" : ""}`}
             className={`absolute bottom-0 h-[14px] overflow-hidden px-0.5 text-[9.5px] leading-[14px] whitespace-nowrap ${p.ids.length > 0 ? "border-x border-accent bg-accent/20 text-ink" : p.gap ? "text-warning" : "text-muted"}`}
             style={{
-              left: `${share(p.from)}%`,
-              width: `${share(p.to) - share(p.from)}%`,
+              left: `${part(p.from)}%`,
+              width: `${part(p.to) - part(p.from)}%`,
               backgroundImage: p.overlap ? "repeating-linear-gradient(45deg, transparent 0 3px, var(--warning) 3px 4px)" : undefined,
             }}
             data-stretch={p.overlap ? "overlap" : p.gap ? "gap" : p.ids.length > 0 ? "held" : "base"}
@@ -138,12 +138,12 @@ function Axis({ context }: { context: EditContext }) {
             {p.overlap ? "overlap" : p.gap ? "gap" : (p.ids.map(nameOf)[0] ?? "base")}
           </div>
         ))}
-        <span aria-hidden className="absolute bottom-0 h-[24px] w-px bg-ink" style={{ left: `${share(here)}%` }} />
-        <span className="figure absolute top-0 text-[9.5px]" style={{ left: `calc(${share(here)}% + 3px)` }}>
+        <span aria-hidden className="absolute bottom-0 h-[24px] w-px bg-ink" style={{ left: `${part(here)}%` }} />
+        <span className="figure absolute top-0 text-[9.5px]" style={{ left: `calc(${part(here)}% + 3px)` }}>
           {here.toFixed(2)}
         </span>
         {[0.5, 1, 1.5, 2, 2.5].map((v) => (
-          <span key={v} className="figure absolute top-[27px] -translate-x-1/2 text-[9.5px] text-muted" style={{ left: `${share(v)}%` }}>
+          <span key={v} className="figure absolute top-[27px] -translate-x-1/2 text-[9.5px] text-muted" style={{ left: `${part(v)}%` }}>
             {v}
           </span>
         ))}

@@ -25,14 +25,14 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   const picture = pictures.find((p) => p.id === shown);
   useImageArrivals();
   const url = picture && pictureUrl(picture);
-  const take = async (file: File) => {
+  const accept = async (file: File) => {
     const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
     if (!read.ok) session.tell({ text: problemText(read.problems).replace(": ", " "), tone: "problem" });
     else session.edit(`picture of ${controls.map((c) => c.name).join(", ")}`, (l) => setArt(l, ids, part, read.value));
   };
   return (
     <>
-      <FileInput ref={input} accept={TYPES.join(",")} label={`Picture file, ${word}`} onFile={(file) => void take(file)} />
+      <FileInput ref={input} accept={TYPES.join(",")} label={`Picture file, ${word}`} onFile={(file) => void accept(file)} />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger
           className="box grid size-6 shrink-0 place-items-center overflow-hidden"

@@ -1,7 +1,7 @@
 "use client";
 /** What stands behind the controls: one of the project's stills or a screenshot of one's own game, filled or fitted, dimmed. */
 import { useRef, useState } from "react";
-import { changeLayout } from "../../../core/editing/edits/whole";
+import { changeLayout } from "../../../core/editing/edits/layout";
 import { LIMITS } from "../../../core/format/schema/file";
 import type { Workbench } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
@@ -22,7 +22,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
   const input = useRef<HTMLInputElement>(null);
   const change = (label: string, next: Partial<Workbench>, merge = false) =>
     session.edit(label, (l) => changeLayout(l, { workbench: { ...l.workbench, ...next } }), merge);
-  const take = async (file: File) => {
+  const accept = async (file: File) => {
     const read = await readPicture(file, TYPES, LIMITS.backdropBytes);
     if (!read.ok) return setProblem(problemText(read.problems).replace(": ", " "));
     setProblem("");
@@ -47,7 +47,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             A screenshot of your game…
           </button>
           <span className="caption">PNG, WebP or JPEG, up to 4 MiB</span>
-          <FileInput ref={input} accept={TYPES.join(",")} label="Screenshot file" onFile={(file) => void take(file)} />
+          <FileInput ref={input} accept={TYPES.join(",")} label="Screenshot file" onFile={(file) => void accept(file)} />
         </div>
         {problem && (
           <p role="alert" className="text-blocker">

@@ -20,14 +20,14 @@ interface Props {
 }
 
 /** The visual box takes this share of the picture, so that there is room to grow into. */
-const SHARE = 0.5;
+const PART = 0.5;
 
 export function HitPicture({ context, control, hit, at, onHit }: Props) {
   const session = useSessionActions();
   const svg = useRef<SVGSVGElement>(null);
   const mm = pxPerMm(context.screen);
   const { visual, k } = at;
-  const scale = (PICTURE * SHARE) / Math.max(visual.w, visual.h, 1);
+  const scale = (PICTURE * PART) / Math.max(visual.w, visual.h, 1);
   const toPicture = (box: { x: number; y: number; w: number; h: number }) => ({
     x: PICTURE / 2 + (box.x - visual.x - visual.w / 2) * scale,
     y: PICTURE / 2 + (box.y - visual.y - visual.h / 2) * scale,

@@ -2,7 +2,7 @@
 /** The tray with nothing selected: the layout's own settings and its scale. */
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { changeLayout } from "../../../core/editing/edits/whole";
+import { changeLayout } from "../../../core/editing/edits/layout";
 import type { Layout } from "../../../core/format/types";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";

@@ -27,7 +27,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   const rail = railOf(layout);
   const names = rail.map((s) => s.name);
   const own = new Set(layout.workbench.screens.map((s) => s.name));
-  const taken = new Set(catalogueFor(layout.orientation).map((s) => s.name));
+  const used = new Set(catalogueFor(layout.orientation).map((s) => s.name));
   const rest = shelfOf(layout).filter((s) => !names.includes(s.name));
   const put = (label: string, next: readonly string[]) => session.edit(label, (l) => setRail(l, next));
   const move = (at: number, by: -1 | 1) => {
@@ -35,12 +35,12 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
     [next[at], next[at + by]] = [next[at + by], next[at]];
     put("order of the rail", next);
   };
-  const take = async (chosen: File) => {
+  const accept = async (chosen: File) => {
     const read = readScreenList(await chosen.text());
     if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
-    const fresh = read.value.filter((s) => !taken.has(s.name));
-    const known = read.value.filter((s) => taken.has(s.name)).map((s) => s.name);
-    const added = addScreens(layout, fresh, [...names, ...known], taken);
+    const fresh = read.value.filter((s) => !used.has(s.name));
+    const known = read.value.filter((s) => used.has(s.name)).map((s) => s.name);
+    const added = addScreens(layout, fresh, [...names, ...known], used);
     if (!added.ok) return setProblem(`${chosen.name}: ${problemText(added.problems, 4)}`);
     setProblem("");
     session.edit("import screens", () => added);
@@ -56,7 +56,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   return (
     <Dialogue title="Screens of the rail" open={open} onOpenChange={onOpenChange} wide>
       {form ? (
-        <ScreenForm screen={form.screen} replaces={form.replaces} taken={taken} rail={names} onDone={() => setForm(null)} />
+        <ScreenForm screen={form.screen} replaces={form.replaces} used={used} rail={names} onDone={() => setForm(null)} />
       ) : (
         <div className="grid gap-3">
           <div className="grid grid-cols-2 gap-4">
@@ -141,7 +141,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             <button className="push" onClick={() => file.current?.click()}>
               Import a list…
             </button>
-            <FileInput ref={file} accept=".csv,.json,text/csv,application/json" label="List of screens to import" onFile={(file) => void take(file)} />
+            <FileInput ref={file} accept=".csv,.json,text/csv,application/json" label="List of screens to import" onFile={(file) => void accept(file)} />
             <button className="push ml-auto" onClick={() => saveText("screens.csv", screensCsv(rail), "text/csv")}>
               Export as CSV
             </button>

@@ -10,7 +10,7 @@ interface Props {
   readonly screen: Screen;
   /** The name of the screen it takes the place of; null: a new one. */
   readonly replaces: string | null;
-  readonly taken: ReadonlySet<string>;
+  readonly used: ReadonlySet<string>;
   readonly rail: readonly string[];
   readonly onDone: () => void;
 }
@@ -27,7 +27,7 @@ function readCutouts(text: string): Screen["cutouts"] | null {
   return parts.every((p) => p.length === 4 && p.every(Number.isFinite)) ? parts.map(([x, y, w, h]) => ({ x, y, w, h })) : null;
 }
 
-export function ScreenForm({ screen, replaces, taken, rail, onDone }: Props) {
+export function ScreenForm({ screen, replaces, used, rail, onDone }: Props) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const [name, setName] = useState(screen.name);
@@ -58,7 +58,7 @@ export function ScreenForm({ screen, replaces, taken, rail, onDone }: Props) {
       edges: sides(figures.edges),
       cutouts,
     };
-    const changed = replaces === null ? addScreens(layout, [next], rail, taken) : changeScreen(layout, replaces, next, taken);
+    const changed = replaces === null ? addScreens(layout, [next], rail, used) : changeScreen(layout, replaces, next, used);
     if (!changed.ok) return setProblem(problemText(changed.problems, 3));
     session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, () => changed);
     onDone();

@@ -16,14 +16,14 @@ export interface Stretch {
 export function stretches(arrangements: readonly Arrangement[], from: number, to: number): Stretch[] {
   const ends = arrangements.flatMap(({ when }) => [when.aspect?.min, when.aspect?.max]).filter((v): v is number => v !== undefined && v > from && v < to);
   const cuts = [from, ...[...new Set(ends)].sort((a, b) => a - b), to];
-  const holding = (aspect: number) => arrangements.filter(({ when }) => (when.aspect?.min ?? -Infinity) <= aspect && aspect < (when.aspect?.max ?? Infinity));
-  const plain = cuts.slice(0, -1).map((cut, i) => ({ from: cut, to: cuts[i + 1], held: holding((cut + cuts[i + 1]) / 2) }));
-  const first = plain.findIndex((s) => s.held.length > 0);
-  const last = plain.length - 1 - [...plain].reverse().findIndex((s) => s.held.length > 0);
-  return plain.map(({ held, ...s }, i) => ({
+  const covering = (aspect: number) => arrangements.filter(({ when }) => (when.aspect?.min ?? -Infinity) <= aspect && aspect < (when.aspect?.max ?? Infinity));
+  const plain = cuts.slice(0, -1).map((cut, i) => ({ from: cut, to: cuts[i + 1], covered: covering((cut + cuts[i + 1]) / 2) }));
+  const first = plain.findIndex((s) => s.covered.length > 0);
+  const last = plain.length - 1 - [...plain].reverse().findIndex((s) => s.covered.length > 0);
+  return plain.map(({ covered, ...s }, i) => ({
     ...s,
-    ids: held.map((a) => a.id),
-    gap: held.length === 0 && first >= 0 && i > first && i < last,
-    overlap: held.filter((a) => !a.when.shortSideMm).length > 1,
+    ids: covered.map((a) => a.id),
+    gap: covered.length === 0 && first >= 0 && i > first && i < last,
+    overlap: covered.filter((a) => !a.when.shortSideMm).length > 1,
   }));
 }

@@ -1,7 +1,7 @@
 /** Findings someone has looked at and lives with. */
 import { refused, type Result } from "../../engine/result";
 import type { Layout } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 
 interface Named {
   readonly code: string;

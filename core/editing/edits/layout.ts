@@ -4,7 +4,7 @@ import { defaultOrientation } from "../../format/dependent";
 import { parseLayout } from "../../format/parse";
 import { FILE_FORMAT, FILE_VERSION } from "../../format/schema/file";
 import type { Layout, Scale } from "../../format/types";
-import { checked } from "./check";
+import { checked } from "./checked";
 
 /** An empty layout. Refused where a figure is out of range. */
 export function newLayout(name: string, reference: { width: number; height: number }, scale: Partial<Scale> = {}): Result<Layout> {

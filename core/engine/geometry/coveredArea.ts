@@ -24,12 +24,12 @@ export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
   if (within.w <= 0 || within.h <= 0) return 0;
   const right = within.x + within.w;
   const bottom = within.y + within.h;
-  const near: Shape[] = [];
+  const reaching: Shape[] = [];
   const ends = [within.x, right];
   let straight = within.shape === "box";
   for (const s of shapes) {
     if (s.w <= 0 || s.h <= 0 || s.x >= right || s.x + s.w <= within.x || s.y >= bottom || s.y + s.h <= within.y) continue;
-    near.push(s);
+    reaching.push(s);
     if (s.x > within.x) ends.push(s.x);
     if (s.x + s.w < right) ends.push(s.x + s.w);
     if (s.shape === "box") continue;
@@ -37,10 +37,10 @@ export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
     const middle = s.x + s.w / 2;
     if (middle > within.x && middle < right) ends.push(middle);
   }
-  if (near.length === 0) return 0;
+  if (reaching.length === 0) return 0;
   const sorted = Float64Array.from(ends).sort();
-  near.sort((a, b) => a.x - b.x);
-  const room = { tops: new Float64Array(near.length), bottoms: new Float64Array(near.length) };
+  reaching.sort((a, b) => a.x - b.x);
+  const room = { tops: new Float64Array(reaching.length), bottoms: new Float64Array(reaching.length) };
   /** The shapes that the present slab cuts. */
   const cut: Shape[] = [];
   let coming = 0;
@@ -50,7 +50,7 @@ export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
     const width = sorted[i + 1] - from;
     if (width <= 0) continue;
     const middle = from + width / 2;
-    while (coming < near.length && near[coming].x < middle) cut.push(near[coming++]);
+    while (coming < reaching.length && reaching[coming].x < middle) cut.push(reaching[coming++]);
     let kept = 0;
     for (const shape of cut) if (shape.x + shape.w > middle) cut[kept++] = shape;
     cut.length = kept;
@@ -72,10 +72,10 @@ export function coveredArea(within: Shape, shapes: readonly Shape[]): number {
 
 /** The covered length above x. */
 function coveredLength(within: Shape, shapes: readonly Shape[], x: number, { tops, bottoms }: Intervals): number {
-  const frame = reachAt(within, x);
-  if (frame < 0) return 0;
-  const low = within.y + within.h / 2 - frame;
-  const high = low + 2 * frame;
+  const reach = reachAt(within, x);
+  if (reach < 0) return 0;
+  const low = within.y + within.h / 2 - reach;
+  const high = low + 2 * reach;
   let count = 0;
   for (const shape of shapes) {
     const reach = reachAt(shape, x);

@@ -1,0 +1,21 @@
+/** Everyday words of English and of programming, of which names may be made without standing in docs/GLOSSARY.md. */
+export const COMMON_WORDS: ReadonlySet<string> = new Set(
+  `
+  about add added advance advice align aligned alignment alignments all any apart apply area art as at back back backdrop between bind binding bindings
+  blur border bounds box by bytes calculate can cancel captured carries carry centre change check checked choice circle clamp class classes clear clearance
+  code codes colour columns common compare compile constant constants contains context contrast convert copies copy covered csv curve data default delete
+  dissolve distance distribute do doc docs done down duplicate edge edges edit empty end ends enough entry error event events extent fall falls farthest
+  field fields figures file fill find first fit fits fitting for form format formed forms found fraction frames from gap gaps gather gives go group groups guide
+  half hand help hidden hide icon id identifiers ids in index initial ink input inputs intervals into is item join json junit keep key kind kinds known language
+  languages layouts lead least leaves left length let lift likely limits linear list listed log looks lost luminance magnitude main make match mean measure
+  metrics migrate migration migrations mismatch mismatches mm mouse move moved name names nearest new node not number of off offer ok on one only open or
+  orientation other out outside output over own pair pairs paste path pattern per picture place placed placement placements places point points
+  prepare prepared preview print problem problems put px radius range rank ratio read reader reading receive record refit refused remove rename reorder
+  repeat report resolved result rewritten rgb same schema screen screens seen selectable set setup severities severity shape short shown side size
+  snapped snapshot source sources spaced split square state step strength sum switch target targets term text the time times to touch touches two type types
+  under unit units up value values version view when whole why width with within word words work working worse write xml zero units plug unplug unbind
+  accept angle axes negative parse positive standards subjects serving slide typed keeper
+  `
+    .trim()
+    .split(/\s+/),
+);
