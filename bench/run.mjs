@@ -40,7 +40,9 @@ console.log(
   ].join(", ")} (aims: components 12, lengths 0, controls: the one that is dragged on each screen)`,
 );
 console.log(`  rendered a frame: ${b.counted.names.join(", ")}`);
-console.log(`nudging by key, 100 controls: script a press ${b.nudges.median.toFixed(1)} ms median, ${b.nudges.most.toFixed(1)} ms at most (aim 8 ms)`);
+console.log(
+  `nudging by key, 100 controls: script a press ${b.nudges.press.toFixed(1)} ms until it is drawn (aim 8 ms), ${b.nudges.all.toFixed(1)} ms with the findings, fixes and the saving that follow`,
+);
 console.log(`cold load of the bench to the first drag: ${(b.load / 1000).toFixed(2)} s (median of 5; aim 1.5 s)`);
 console.log(`JavaScript shipped to the bench: ${b.shippedKb.toFixed(0)} kB gzip (aim 350 kB)`);
 const a = await benchActions();

@@ -8,10 +8,9 @@ import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
-import { resolvedOn } from "../../core/derived/resolved";
 import { benchScreenOf, shelfOf, showMomentOf } from "../session/screens";
 import { FindingList } from "../shared/FindingList";
-import { LayoutPicture } from "../shared/LayoutPicture";
+import { LiveLayout } from "../shared/LiveLayout";
 
 const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: screen.heightPx / pxPerMm(screen) });
 
@@ -19,7 +18,6 @@ export function ShelfView() {
   const session = useSessionActions();
   const router = useRouter();
   const layout = useSession((s) => s.layout);
-  const playerView = useSession((s) => s.playerView);
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
   const shelfScreen = useSession((s) => s.shelfScreen);
@@ -72,13 +70,7 @@ export function ShelfView() {
                   onDoubleClick={() => open(item.name, [])}
                   title="Click for the findings, double click for the bench"
                 >
-                  <LayoutPicture
-                    layout={layout}
-                    screen={item}
-                    resolved={resolvedOn(layout, item, playerView)}
-                    scale={width / item.widthPx}
-                    label={`The layout on ${item.name}`}
-                  />
+                  <LiveLayout screen={item} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
                   <span className="text-[12px] leading-tight">{item.name}</span>
                   <span className="figure text-[10.5px] text-muted">
                     {w.toFixed(0)} × {h.toFixed(0)} mm

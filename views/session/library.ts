@@ -1,11 +1,11 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
 import { newLayout } from "../../core/editing/edits/layout";
 import { readLayout } from "../../core/format/parse";
-import { storedForm } from "../../core/derived/stored";
 import type { Layout } from "../../core/format/types";
 import { ok, problemText, type Result } from "../../core/engine/result";
 import type { KeptLayout, LayoutStore } from "../../storage/layouts";
-import { keptLayout, keptText, picturesByDigest } from "./kept";
+import type { Sample } from "../../samples/samples";
+import { keptLayout, keptText } from "./kept";
 import type { Session } from "./session";
 
 export interface Library {
@@ -108,22 +108,22 @@ export function createLibrary(kept: LayoutStore, session: Session, now: () => nu
   return library;
 }
 
-/** Puts the samples into an empty store, the first of them to be opened; gives the layout to begin with. */
+/**
+ * The layout to begin with. An empty store gets the samples, and the first of them is shown at once: they ship with the application, so
+ * nobody need wait until they are written, and what the browser refuses then is told with the first edit.
+ */
 export async function firstLayout(
   kept: LayoutStore,
-  samples: readonly Layout[],
+  samples: readonly Sample[],
   now: () => number,
   newId: () => string,
 ): Promise<{ id: string; layout: Layout; unreadable: KeptLayout[] }> {
-  let all = await kept.all();
+  const all = await kept.all();
   if (all.length === 0) {
     const time = now();
-    const stored = samples.map((layout) => ({ layout, ...storedForm(layout) }));
-    await kept.writeAll(
-      stored.map(({ layout, text }, i) => ({ id: newId(), name: layout.name, text, savedAt: time - i, deletedAt: null })),
-      new Map(stored.flatMap(({ layout, digests }) => [...picturesByDigest(layout, digests)])),
-    );
-    all = await kept.all();
+    const records = samples.map(({ name, text }, i) => ({ id: newId(), name, text: text(), savedAt: time - i, deletedAt: null }));
+    kept.writeAll(records).catch((error: unknown) => console.error("The samples could not be kept.", error));
+    return { id: records[0].id, layout: samples[0].layout(), unreadable: [] };
   }
   const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);
   const last = await kept.lastOpen();
@@ -134,5 +134,5 @@ export async function firstLayout(
     if (layout.ok) return { id: candidate.id, layout: layout.value, unreadable };
     unreadable.push(candidate);
   }
-  return { id: newId(), layout: samples[0], unreadable };
+  return { id: newId(), layout: samples[0].layout(), unreadable };
 }

@@ -3,7 +3,7 @@ import { changeLayout } from "../../core/editing/edits/layout";
 import { refused, ok } from "../../core/engine/result";
 import { removePlaceables } from "../../core/editing/edits/controls";
 import { writeLayout } from "../../core/format/write";
-import { sampleLayouts } from "../../samples/samples";
+import { SAMPLES, sampleLayouts } from "../../samples/samples";
 import { memoryStore, type LayoutStore } from "../../storage/layouts";
 import { createLibrary, firstLayout } from "./library";
 import { createSession, type Session } from "./session";
@@ -165,7 +165,7 @@ test("the library: samples at first, new, duplicate, delete and bring back, impo
   const store = memoryStore("test");
   let n = 0;
   const newId = () => `id-${(n += 1)}`;
-  const first = await firstLayout(store, sampleLayouts(), () => 10, newId);
+  const first = await firstLayout(store, SAMPLES, () => 10, newId);
   expect(first.layout.name).toBe("Brackwater");
   const session = createSession({ kept: store, now: () => 20 }, first.id, first.layout);
   const library = createLibrary(store, session, () => 20, newId);
@@ -186,13 +186,60 @@ test("the library: samples at first, new, duplicate, delete and bring back, impo
   expect(layoutOf(session).name).toBe("Dock, copy");
 });
 
+test("the first sample is shown though the browser refuses to keep the samples; the first edit tells", async () => {
+  const told = jest.spyOn(console, "error").mockImplementation(() => undefined);
+  const refusing: LayoutStore = { ...memoryStore("test"), writeAll: () => Promise.reject(new Error("full")), write: () => Promise.reject(new Error("full")) };
+  const { id, layout } = await firstLayout(
+    refusing,
+    SAMPLES,
+    () => 1,
+    () => "new",
+  );
+  expect(layout).toEqual(brackwater);
+  const session = createSession({ kept: refusing, now: () => 2 }, id, layout);
+  session.edit("share", share(0.5));
+  await session.flush();
+  expect(session.store.getState().saving).toEqual({ kind: "refused", reason: "full" });
+  expect(told).toHaveBeenCalledTimes(1);
+  told.mockRestore();
+});
+
+test("pictures that the last confirmed write holds already are not handed over again", async () => {
+  const store = memoryStore("test");
+  const handed: (readonly string[])[] = [];
+  let full = false;
+  const watched: LayoutStore = {
+    ...store,
+    write: (kept, pictures) => {
+      handed.push([...(pictures?.values() ?? [])]);
+      return full ? Promise.reject(new Error("full")) : store.write(kept, pictures);
+    },
+  };
+  const picture = (id: string, data: string) => ({ id, name: id, type: "image/png" as const, data });
+  const session = createSession({ kept: watched, now: () => 2 }, "id", { ...brackwater, pictures: [picture("a", "AAAA")] });
+  const edit = async (label: string, change: Partial<Layout>) => {
+    session.edit(label, (l) => ok({ ...l, ...change }));
+    await session.flush();
+  };
+  await edit("name", { name: "One" });
+  await edit("name", { name: "Two" });
+  full = true;
+  await edit("pictures", { pictures: [picture("a", "AAAA"), picture("b", "BBBB")] });
+  full = false;
+  await edit("name", { name: "Three" });
+  await edit("pictures", { pictures: [picture("b", "BBBB")] });
+  await edit("pictures", { pictures: [picture("a", "AAAA")] });
+  // After a refusal nothing counts as kept.
+  expect(handed).toEqual([["AAAA"], [], ["BBBB"], ["AAAA", "BBBB"], [], ["AAAA"]]);
+});
+
 test("a kept layout that cannot be read is set aside, not deleted", async () => {
   const store = memoryStore("test");
   await store.write({ id: "bad", name: "Bad", text: "{", savedAt: 99, deletedAt: null });
   await store.write({ id: "good", name: "Good", text: writeLayout(brackwater), savedAt: 1, deletedAt: null });
   const opened = await firstLayout(
     store,
-    sampleLayouts(),
+    SAMPLES,
     () => 1,
     () => "new",
   );

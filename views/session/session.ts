@@ -122,11 +122,17 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     notice: null,
   }));
   const { getState: get, setState: set } = store;
+  /** The pictures of the record as it was last confirmed. */
+  let confirmed: { readonly id: string; readonly digests: ReadonlySet<string> } = { id: "", digests: new Set() };
   const saver: Saver<{ id: string; layout: Layout }> = createSaver(
     async (value) => {
       const { text, digests } = await compose(value.layout);
       const pictures = picturesByDigest(value.layout, digests);
-      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, pictures);
+      // What the record holds already is kept as long as the record refers to it.
+      const fresh = new Map([...pictures].filter(([digest]) => confirmed.id !== value.id || !confirmed.digests.has(digest)));
+      confirmed = { id: "", digests: new Set() };
+      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, fresh);
+      confirmed = { id: value.id, digests: new Set(digests) };
     },
     (saving) => set({ saving }),
   );

@@ -5,7 +5,7 @@ import { resolvedOn } from "../../core/derived/resolved";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
 import { drawGlass, posed } from "./drawGlass";
-import { GlassCanvas, useDrawingEpoch } from "./LayoutPicture";
+import { GlassCanvas, useDrawingEpoch } from "./GlassCanvas";
 
 interface Props {
   readonly screen: Screen;
@@ -21,14 +21,30 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
   const canvas = useRef<HTMLCanvasElement>(null);
   const epoch = useDrawingEpoch();
   useEffect(() => {
+    const element = canvas.current;
+    if (!element) return;
+    // What is out of sight is drawn when it comes into sight.
+    let inSight = true;
+    let stale = true;
     const draw = () => {
+      stale = !inSight;
+      if (stale) return;
       const { layout, playerView } = store.getState();
-      if (canvas.current) drawGlass(canvas.current, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch });
+      drawGlass(element, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch });
     };
     draw();
-    return store.subscribe((now, before) => {
+    const observer = new IntersectionObserver((entries) => {
+      inSight = entries.at(-1)!.isIntersecting;
+      if (inSight && stale) draw();
+    });
+    observer.observe(element);
+    const stop = store.subscribe((now, before) => {
       if (now.layout !== before.layout || now.playerView !== before.playerView) draw();
     });
+    return () => {
+      observer.disconnect();
+      stop();
+    };
   }, [store, screen, scale, held, epoch]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
 });

@@ -52,21 +52,27 @@ const shownOn = new WeakMap<HTMLCanvasElement, Shown>();
 /** A line and its softness reach beyond a control's box by this many hairlines. */
 const EDGE_HAIRLINES = 3;
 
-/** The part of the screen a control may colour, px. A turned picture reaches beyond its box. */
-function reachOf({ box, control }: Drawn, hairline: number): Box {
-  const turned = control.look.rotateDeg !== 0 ? Math.max(box.w, box.h) * 0.5 : 0;
-  const more = EDGE_HAIRLINES * hairline + turned;
-  return { x: box.x - more, y: box.y - more, w: box.w + 2 * more, h: box.h + 2 * more };
+/** How far beyond its box a control may colour the screen, px: its line, and a picture that is turned. */
+function edgeOf({ box, control }: Drawn, hairline: number): number {
+  return EDGE_HAIRLINES * hairline + (control.look.rotateDeg !== 0 ? Math.max(box.w, box.h) * 0.5 : 0);
 }
 
-const isSame = (a: Drawn, b: Drawn) =>
-  a.control === b.control &&
-  a.travel === b.travel &&
-  a.pose === b.pose &&
-  a.box.x === b.box.x &&
-  a.box.y === b.box.y &&
-  a.box.w === b.box.w &&
-  a.box.h === b.box.h;
+/** The part of the screen a control may colour, px. */
+function colouredBy(drawn: Drawn, hairline: number): Box {
+  const { box } = drawn;
+  const edge = edgeOf(drawn, hairline);
+  return { x: box.x - edge, y: box.y - edge, w: box.w + 2 * edge, h: box.h + 2 * edge };
+}
+
+/** Whether a control may colour something of a region. */
+function colours(drawn: Drawn, region: Box, hairline: number): boolean {
+  const { x, y, w, h } = drawn.box;
+  const edge = edgeOf(drawn, hairline);
+  return x - edge < region.x + region.w && region.x < x + w + edge && y - edge < region.y + region.h && region.y < y + h + edge;
+}
+
+const isSame = (a: Drawn, b: Drawn) => a.control === b.control && a.travel === b.travel && a.pose === b.pose && (a.box === b.box || isSameBox(a.box, b.box));
+const isSameBox = (a: Box, b: Box) => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
 
 /** The box that holds all that differs between two drawings; null where they are the same, undefined where they cannot be compared. */
 function changedPart(before: Shown | undefined, after: Shown, hairline: number): Box | null | undefined {
@@ -75,7 +81,7 @@ function changedPart(before: Shown | undefined, after: Shown, hairline: number):
   for (let i = 0; i < after.drawn.length; i += 1) {
     if (isSame(before.drawn[i], after.drawn[i])) continue;
     if (before.drawn[i].control.id !== after.drawn[i].control.id) return undefined;
-    parts.push(reachOf(before.drawn[i], hairline), reachOf(after.drawn[i], hairline));
+    parts.push(colouredBy(before.drawn[i], hairline), colouredBy(after.drawn[i], hairline));
   }
   return boundsOf(parts);
 }
@@ -108,10 +114,7 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: read
     ctx.rect(region.x, region.y, region.w, region.h);
     ctx.clip();
     ctx.clearRect(region.x, region.y, region.w, region.h);
-    shown = drawn.filter((d) => {
-      const r = reachOf(d, hairline);
-      return r.x < region.x + region.w && region.x < r.x + r.w && r.y < region.y + region.h && region.y < r.y + r.h;
-    });
+    shown = drawn.filter((d) => colours(d, region, hairline));
   }
   ctx.beginPath();
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);

@@ -10,14 +10,9 @@ import { LayoutMenu } from "./LayoutMenu";
 import { VIEWS } from "./views";
 
 export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void }) {
-  const session = useSessionActions();
   const router = useRouter();
-  const past = useSession((s) => s.history.past);
-  const future = useSession((s) => s.history.future);
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
-  const back = past[past.length - 1]?.label;
-  const forward = future[0]?.label;
   return (
     <header className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
       <span className="flex items-center gap-2 font-semibold tracking-tight">
@@ -49,24 +44,7 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
       <div className="ml-auto flex items-center gap-1">
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <SavedState />
-        <button
-          className="push push-bare"
-          disabled={!back}
-          onClick={() => session.undo()}
-          aria-label={back ? `Undo: ${back}` : "Undo"}
-          title={back ? `Undo: ${back}` : "Nothing to undo"}
-        >
-          <Undo2 size={15} />
-        </button>
-        <button
-          className="push push-bare"
-          disabled={!forward}
-          onClick={() => session.redo()}
-          aria-label={forward ? `Redo: ${forward}` : "Redo"}
-          title={forward ? `Redo: ${forward}` : "Nothing to redo"}
-        >
-          <Redo2 size={15} />
-        </button>
+        <UndoButtons />
         <button
           className="push push-bare"
           onClick={() => setTheme(dark ? "light" : "dark")}
@@ -80,6 +58,35 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
         </button>
       </div>
     </header>
+  );
+}
+
+/** One step back, one forward again, each called by what it would take back or do. */
+function UndoButtons() {
+  const session = useSessionActions();
+  const back = useSession((s) => s.history.past.at(-1)?.label);
+  const forward = useSession((s) => s.history.future[0]?.label);
+  return (
+    <>
+      <button
+        className="push push-bare"
+        disabled={!back}
+        onClick={() => session.undo()}
+        aria-label={back ? `Undo: ${back}` : "Undo"}
+        title={back ? `Undo: ${back}` : "Nothing to undo"}
+      >
+        <Undo2 size={15} />
+      </button>
+      <button
+        className="push push-bare"
+        disabled={!forward}
+        onClick={() => session.redo()}
+        aria-label={forward ? `Redo: ${forward}` : "Redo"}
+        title={forward ? `Redo: ${forward}` : "Nothing to redo"}
+      >
+        <Redo2 size={15} />
+      </button>
+    </>
   );
 }
 

@@ -2,7 +2,7 @@
 /** The window: opens what the browser keeps, then shows the title strip and the view. */
 import { useEffect, useState, type ReactNode } from "react";
 import { workDone } from "../../core/derived/resolved";
-import { sampleLayouts } from "../../samples/samples";
+import { SAMPLES } from "../../samples/samples";
 import { openLayouts } from "../../storage/layouts";
 import { connectWriting } from "../../workers/connect";
 import { createComposer } from "../../workers/writing";
@@ -20,7 +20,7 @@ export function Workbench({ children }: { children: ReactNode }) {
     let current = true;
     void (async () => {
       const kept = await openLayouts();
-      const { id, layout, unreadable } = await firstLayout(kept, sampleLayouts(), now, newId);
+      const { id, layout, unreadable } = await firstLayout(kept, SAMPLES, now, newId);
       if (!current) return;
       const session = createSession({ kept, now, compose: createComposer(connectWriting) }, id, layout);
       if (unreadable.length > 0)

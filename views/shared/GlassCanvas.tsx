@@ -1,22 +1,9 @@
 "use client";
-/** A layout on a screen as a small picture: the device with its cut-outs, the game's backdrop, the controls as they look at rest. */
-import { memo, useEffect, useRef, useSyncExternalStore, type Ref } from "react";
-import type { Layout, Screen } from "../../core/format/types";
-import type { Resolved } from "../../core/engine/placement/resolve";
+/** The canvas of a device's glass, and when what is on it must be drawn anew. */
+import { useSyncExternalStore, type Ref } from "react";
+import type { Screen } from "../../core/format/types";
 import { forgetWordWidths } from "../../runtime/art";
-import { drawGlass, posed } from "./drawGlass";
 import { useImageArrivals } from "./images";
-
-interface Props {
-  readonly layout: Layout;
-  readonly screen: Screen;
-  readonly resolved: Resolved;
-  /** CSS px a device pixel. */
-  readonly scale: number;
-  readonly label: string;
-  /** Look at the controls as held rather than at rest. */
-  readonly held?: boolean;
-}
 
 /** Counts the fonts that have come in, so that words are drawn anew in their own type. */
 function useFonts(): number {
@@ -53,12 +40,3 @@ export function GlassCanvas({ ref, screen, scale, label }: { ref: Ref<HTMLCanvas
     />
   );
 }
-
-export const LayoutPicture = memo(function LayoutPicture({ layout, screen, resolved, scale, label, held = false }: Props) {
-  const ref = useRef<HTMLCanvasElement>(null);
-  const epoch = useDrawingEpoch();
-  useEffect(() => {
-    if (ref.current) drawGlass(ref.current, layout, posed(layout, resolved, held), { screen, scale, epoch });
-  }, [layout, screen, resolved, scale, held, epoch]);
-  return <GlassCanvas ref={ref} screen={screen} scale={scale} label={label} />;
-});
