@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { compile } from "../core/format/compile";
 import { readPlayed } from "../core/engine/read/played";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "../test/samples";
 
 const root = process.cwd();
 const run = (command: string, args: string[], cwd: string) => {

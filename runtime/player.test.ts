@@ -1,6 +1,6 @@
 import { changeFeel } from "../core/editing/edits/controls";
 import { benchScreenOf } from "../views/session/screens";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "../test/samples";
 import type { ActionValues } from "../core/engine/input/events";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { placed, STAGE, staged } from "../test/stage";

@@ -1,7 +1,7 @@
 import { createTug } from "./tug/tug";
 import { BARGE_START, FIRE, momentOf, newTug, sail, WORLD, type TugState } from "./tug/world";
 import { createYard } from "./yard/yard";
-import { sampleLayouts } from "./samples";
+import { sampleLayouts } from "../test/samples";
 import type { ActionValues } from "../core/engine/input/events";
 
 const TICK = 1000 / 60;

@@ -1,6 +1,6 @@
 import { checkScreen } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
-import { sampleLayouts } from "./samples";
+import { sampleLayouts } from "../test/samples";
 
 const [brackwater, pigeonhole, firstDraft] = sampleLayouts();
 

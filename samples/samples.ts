@@ -25,8 +25,3 @@ export const SAMPLES: readonly Sample[] = [brackwater, pigeonhole, firstDraft].m
   text: () => JSON.stringify(file),
   layout: () => read(file),
 }));
-
-/** All of them, read. */
-export function sampleLayouts(): Layout[] {
-  return SAMPLES.map((sample) => sample.layout());
-}

@@ -1,5 +1,5 @@
 import { conformanceCases } from "./cases";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "./samples";
 import { compile } from "../core/format/compile";
 import { placed, staged } from "./stage";
 import { fuzz, fuzzPlayed } from "./fuzz";

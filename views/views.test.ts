@@ -3,7 +3,7 @@ import { INK_STRENGTH } from "../core/checks/contrast";
 import { gather } from "../core/editing/clusters";
 import { editContextOf } from "../core/editing/placing";
 import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "../test/samples";
 import type { Layout } from "../core/format/types";
 import { hardwareEnds } from "../core/wiring/hardwareWires";
 import { portsOf } from "../core/wiring/serves";

@@ -5,7 +5,7 @@ import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { catalogueFor } from "../core/checks/catalogue";
 import { changeLook, removePlaceables } from "../core/editing/edits/controls";
 import type { Layout } from "../core/format/types";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "../test/samples";
 import { createChecker, type ScreenFindings } from "./checks";
 import { createChecksService, type ChecksQuestion, type ChecksService } from "./checksService";
 import type { Connection } from "./connect";

@@ -1,6 +1,6 @@
 import { storedForm } from "../core/derived/stored";
 import { removePlaceables } from "../core/editing/edits/controls";
-import { sampleLayouts } from "../samples/samples";
+import { sampleLayouts } from "../test/samples";
 import type { Connection } from "./connect";
 import type { LayoutUpdate } from "./mirror";
 import { createComposer } from "./writing";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { layoutArbitrary } from "../../test/arbitrary";
 import { parseLayout } from "../format/parse";
 import type { Layout } from "../format/types";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { bareFindings } from "./check";
 import { findAspectIntervals, screenAt, type AspectIntervals, type AspectRange } from "./aspectIntervals";
 

@@ -4,7 +4,7 @@ import { parseLayout } from "../format/parse";
 import type { Layout, Screen } from "../format/types";
 import { editContextOf } from "../editing/placing";
 import { plainScreen } from "../engine/placement/screen";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { catalogueFor } from "./catalogue";
 import { bareFindings, checkScreen, fixesOn } from "./check";
 import { SEVERITIES, type BareFinding } from "./finding";

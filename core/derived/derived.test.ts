@@ -3,7 +3,7 @@ import { prepareLayout } from "../engine/placement/prepare";
 import { resolve, PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import { plainScreen } from "../engine/placement/screen";
 import type { Layout } from "../format/types";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { frozen, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { byId, byName } from "./byId";
 import { keptOnScreen } from "./kept";

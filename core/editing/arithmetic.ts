@@ -32,12 +32,6 @@ export function calculateLength(text: string, present: Length, convert: Convert 
   return value && { amount: value.amount, unit: value.unit ?? present.unit };
 }
 
-/** A typed length as the file writes it. */
-export function lengthTyped(text: string, present: Length, convert?: Convert): string | null {
-  const length = calculateLength(text, present, convert);
-  return length && formatLength(length.amount, length.unit);
-}
-
 function evaluate(text: string, present: Quantity, convert: Convert): Quantity | null {
   const source = text.replace(/,/g, ".").replace(/\s+/g, "").toLowerCase();
   let at = 0;

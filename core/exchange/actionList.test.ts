@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { newLayout } from "../editing/edits/layout";
 import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";

@@ -1,4 +1,4 @@
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { fileSchema } from "../format/schema/file";
 import { fallsShort, textReport } from "./report";
 import { layoutJsonSchema } from "./schema";

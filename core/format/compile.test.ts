@@ -10,7 +10,7 @@ import type { PlayedLayout } from "../engine/types";
 import { printResolved } from "../exchange/resolved";
 import { fileArbitrary, fileLayout } from "../../test/arbitrary";
 import { conformanceCases, difference } from "../../test/cases";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { compile, digestOf } from "./compile";
 import { parseLayout } from "./parse";
 import type { Layout } from "./types";

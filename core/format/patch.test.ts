@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { changeFeel, removePlaceables, reorderControls } from "../editing/edits/controls";
 import { addAction } from "../editing/edits/actions";
 import { changeLayout } from "../editing/edits/layout";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { layoutArbitrary, frozen } from "../../test/arbitrary";
 import { applyPatch, isEmptyPatch, patchBetween, type LayoutPatch } from "./patch";
 import type { Layout } from "./types";

@@ -3,7 +3,7 @@ import { changeLook, reorderControls } from "../editing/edits/controls";
 import { addMoment } from "../editing/edits/moments";
 import { storedForm } from "../derived/stored";
 import { textOf } from "../derived/text";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { frozen, layoutArbitrary } from "../../test/arbitrary";
 import { digestOfText } from "./digest";
 import { digestsIn, pictureData, readStored, wholeText } from "./stored";

@@ -1,4 +1,4 @@
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { placed, staged } from "../../test/stage";
 import { clipText, readClip } from "../exchange/clip";
 import { removePlaceables } from "../editing/edits/controls";

@@ -40,7 +40,6 @@ const PAD_PLACES = [
   "right of the left cluster",
   "centre",
 ] as const;
-export const PAD_BUTTONS = PAD_PLACES.length;
 export const padPlace = (button: number): string => PAD_PLACES[button] ?? `button ${button}`;
 const AXIS_WORDS = ["left stick, across", "left stick, along", "right stick, across", "right stick, along"];
 

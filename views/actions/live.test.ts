@@ -1,6 +1,6 @@
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { createPlayer } from "../../runtime/player";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { benchScreenOf } from "../session/screens";
 import { liveWires } from "./live";
 

@@ -3,7 +3,7 @@ import { placeableBox, placeableOf } from "../../core/editing/placeables";
 import type { Layout } from "../../core/format/types";
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { plainScreen } from "../../core/engine/placement/screen";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import {
   followed,
   GLASS_AT_REST,

@@ -1,4 +1,4 @@
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { targetKey, type ConnectionStart, type ConnectionTarget } from "./connections";
 import { fittingEnds, NO_WIRE, wireStep, type WireCommand, type WireInput, type WireState } from "./wires";
 

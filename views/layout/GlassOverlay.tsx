@@ -1,6 +1,8 @@
 "use client";
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
-import { useMemo, useRef, type Ref } from "react";
+import { memo, useMemo, useRef, type Ref } from "react";
+import type { ResolvedControl } from "../../core/engine/placement/resolve";
+import type { Control, Screen } from "../../core/format/types";
 import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
 import { commonArea } from "../../core/engine/geometry/commonArea";
@@ -93,18 +95,12 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
       {resolved.controls.map((at) => {
         const control = controls.get(at.id)!;
         const home = homeOf(layout, resolved.arrangement, control);
-        const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
         return (
-          <ControlTarget
+          <GlassControl
             key={at.id}
-            id={at.id}
-            name={control.name}
-            role={control.kind}
-            words={`${placeWord(at.visual, screen)}, ${serves}`}
-            x={at.visual.x}
-            y={at.visual.y}
-            w={at.visual.w}
-            h={at.visual.h}
+            control={control}
+            at={at}
+            screen={screen}
             scale={scale}
             selected={isSelected(at.id)}
             reachable={home === null || home === entered}
@@ -180,6 +176,26 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
     </svg>
   );
 }
+
+interface GlassControlProps {
+  readonly control: Control;
+  readonly at: ResolvedControl;
+  readonly screen: Screen;
+  readonly scale: number;
+  readonly selected: boolean;
+  readonly reachable: boolean;
+  readonly findings: number;
+  readonly worst: Severity | null;
+}
+
+/** A control as something to point at; while another is moved it stays as it is. */
+const GlassControl = memo(function GlassControl({ control, at, screen, ...more }: GlassControlProps) {
+  const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
+  const { x, y, w, h } = at.visual;
+  return (
+    <ControlTarget id={at.id} name={control.name} role={control.kind} words={`${placeWord(at.visual, screen)}, ${serves}`} x={x} y={y} w={w} h={h} {...more} />
+  );
+});
 
 /** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
 function PointedOut({

@@ -18,7 +18,7 @@ import { isSomeonesOwn } from "../interaction/typing";
 import { useKeys } from "../interaction/useKeys";
 import type { Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
-import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./gestures";
+import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./selectionEdits";
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
 import { KINDS } from "./kinds";

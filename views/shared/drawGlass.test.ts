@@ -3,7 +3,7 @@ import { plainScreen } from "../../core/engine/placement/screen";
 import { resolveLayout } from "../../core/engine/placement/resolve";
 import type { Layout } from "../../core/format/types";
 import { forgetWordWidths } from "../../runtime/art";
-import { sampleLayouts } from "../../samples/samples";
+import { sampleLayouts } from "../../test/samples";
 import { recorder } from "../../test/canvas";
 import { contextFor, drawGlass, posed } from "./drawGlass";
 

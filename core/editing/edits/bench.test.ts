@@ -1,5 +1,4 @@
 import { changeLayout } from "./layout";
-import { changeControlId } from "./controls";
 import { placed, STAGE, staged } from "../../../test/stage";
 
 import { stretches } from "../stretches";
@@ -145,7 +144,6 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
 
 test("locks and players' parts follow what they name, and go with it", () => {
   const locked = { ...base(), workbench: { ...base().workbench, locked: { horn: ["x" as const], helm: ["size" as const] }, playersPart: { Slate: 0.2 } } };
-  expect(get(changeControlId(locked, "horn", "siren")).workbench.locked).toEqual({ siren: ["x"], helm: ["size"] });
   expect(get(removePlaceables(locked, ["horn"])).workbench.locked).toEqual({ helm: ["size"] });
   const slate = { ...STAGE, name: "Slate" };
   const own = get(addScreens(locked, [slate], ["Slate"], new Set()));

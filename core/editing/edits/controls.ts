@@ -87,21 +87,6 @@ export function renamePlaceable(layout: Layout, id: string, name: string): Resul
   return checked(layout, { ...layout, controls: named(layout.controls), clusters: named(layout.clusters), keepClear: named(layout.keepClear) });
 }
 
-/** Gives a control another id; overrides and accepted findings follow. */
-export function changeControlId(layout: Layout, from: string, to: string): Result<Layout> {
-  if (from === to) return ok(layout);
-  const swap = (id: string) => (id === from ? to : id);
-  return checked(layout, {
-    ...layout,
-    controls: layout.controls.map((c) => (c.id === from ? { ...c, id: to } : c)),
-    arrangements: layout.arrangements.map((a) =>
-      from in a.overrides ? { ...a, overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [swap(id), o])) } : a,
-    ),
-    accepted: layout.accepted.map((a) => (a.subjects.includes(from) ? { ...a, subjects: a.subjects.map(swap) } : a)),
-    workbench: withLocks(layout, swap),
-  });
-}
-
 /** Moves controls within the drawing order by one step, or to an end. Later is on top. */
 export function reorderControls(layout: Layout, ids: readonly string[], to: "up" | "down" | "top" | "bottom"): Result<Layout> {
   const moving = new Set(ids);

@@ -3,7 +3,7 @@ import { parseLayout } from "../../format/parse";
 import type { Layout } from "../../format/types";
 import { writeLayout } from "../../format/write";
 import { addAction, bind, changeAction, removeAction, renameAction, unbind } from "./actions";
-import { changeControlId, changeFeel, changeHit, duplicateControls, freeId, removePlaceables, renamePlaceable, reorderControls } from "./controls";
+import { changeFeel, changeHit, duplicateControls, freeId, removePlaceables, renamePlaceable, reorderControls } from "./controls";
 import { changeLayout, newLayout } from "./layout";
 import type { Result } from "../../engine/result";
 
@@ -71,14 +71,6 @@ test("a control removed takes its overrides and accepted findings along", () => 
   expect(layout.controls.map((c) => c.id)).toEqual(["pump", "extra"]);
   expect(layout.arrangements[0].overrides).toEqual({});
   expect(layout.accepted.map((a) => a.code)).toEqual(["bind/unserved"]);
-});
-
-test("a control's id changes with its references, and not to one in use", () => {
-  const layout = get(changeControlId(sample(), "horn", "siren"));
-  expect(Object.keys(layout.arrangements[0].overrides)).toEqual(["siren"]);
-  expect(layout.accepted[0].subjects).toEqual(["siren", "extra"]);
-  expect(reason(changeControlId(sample(), "horn", "pump"))).toMatch(/already used/);
-  expect(reason(changeControlId(sample(), "horn", "Not an id"))).toMatch(/small letter/);
 });
 
 test("copies get free ids and names and stand on top", () => {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { clearance, distanceTo } from "./distance";
 import { commonArea } from "./commonArea";
-import { areaOf, extentAt, contains, type Shape } from "./shape";
+import { areaOf, reachAt, contains, type Shape } from "./shape";
 import { coveredArea } from "./coveredArea";
 
 const shape: fc.Arbitrary<Shape> = fc.record({
@@ -41,7 +41,8 @@ test("areas and extents agree with what the shape holds", () => {
         [s],
       );
       const x = s.x + s.w * 0.3;
-      const [top, bottom] = extentAt(s, x)!;
+      const middle = s.y + s.h / 2;
+      const [top, bottom] = [middle - reachAt(s, x), middle + reachAt(s, x)];
       expect(contains(s, x, top + 1e-7) && contains(s, x, bottom - 1e-7)).toBe(true);
       expect(contains(s, x, top - 1e-3) || contains(s, x, bottom + 1e-3)).toBe(false);
     }),

@@ -46,17 +46,6 @@ export function areaOf(shape: Shape): number {
   }
 }
 
-/**
- * The vertical extent of a shape above x: `[top, bottom]` in px, or null where it has none.
- * All shapes are convex, so one interval says all.
- */
-export function extentAt(shape: Shape, x: number): readonly [number, number] | null {
-  const reach = reachAt(shape, x);
-  if (reach < 0) return null;
-  const middle = shape.y + shape.h / 2;
-  return [middle - reach, middle + reach];
-}
-
 /** Half the vertical extent of a shape above x, px; −1 where it has none. The middle is that of the shape. */
 export function reachAt(shape: Shape, x: number): number {
   const halfW = shape.w / 2;

@@ -31,7 +31,7 @@ describe("stick", () => {
   });
 
   test("floating: the origin is where the thumb lands, and a touch alone gives nothing even at the screen's edge", () => {
-    const landing = { kind: "span", output: "screen", from: [0, 0], to: [1, 1] };
+    const landing = { kind: "span", frame: "screen", from: [0, 0], to: [1, 1] };
     expect(at({ origin: "floating", inner: 0.2, landing }, [300, 250], [350, 250])[0]).toBeCloseTo((0.5 - 0.2) / 0.8, 6);
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 500 }), (x, y) => {

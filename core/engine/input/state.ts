@@ -44,11 +44,6 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
   };
 }
 
-/** A copy that shares nothing with the first. */
-export function copyState(state: InputState): InputState {
-  return copy(state);
-}
-
 /**
  * A copy to be worked on: what every tick changes in place is copied, and so are the controls that are not idle.
  * The given values of smoothed actions are replaced, not changed.
@@ -78,12 +73,4 @@ export function workingCopy(state: InputState): InputState {
 /** Makes a control's state one's own before it is changed. */
 export function ownControl(state: InputState, index: number): ControlState {
   return (state.controls[index] = copyControl(state.controls[index]));
-}
-
-function copy<T>(value: T): T {
-  if (typeof value !== "object" || value === null) return value;
-  if (Array.isArray(value)) return value.map(copy) as T;
-  const out: Record<string, unknown> = {};
-  for (const key in value) out[key] = copy(value[key]);
-  return out as T;
 }

@@ -1,4 +1,4 @@
-import { sampleLayouts } from "../../../samples/samples";
+import { sampleLayouts } from "../../../test/samples";
 import { placed, staged } from "../../../test/stage";
 import { compile } from "../../format/compile";
 import { problemText } from "../result";

@@ -9,7 +9,7 @@ import { inCluster } from "../../../core/editing/placeables";
 import { LengthField, SwitchField } from "../../../ui/Field";
 import { useSessionActions } from "../../session/context";
 import { setBench, useBench } from "../bench";
-import { dissolveSelected } from "../gestures";
+import { dissolveSelected } from "../selectionEdits";
 import { nameOf } from "../../shared/names";
 
 export function ClusterCard({ context, id }: { context: EditContext; id: string }) {

@@ -31,7 +31,7 @@ import { ChoiceField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
-import { dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "../gestures";
+import { dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "../selectionEdits";
 import { KIND_WORD } from "../kinds";
 import { CARRY_MM } from "../../interaction/glass";
 import { FrameChoice, PinFields } from "./PinFields";
