@@ -7,7 +7,8 @@ export function countInPage(lengthPattern) {
   const now = { components: 0, lengths: 0, canvases: new Set(), screens: 0, controls: 0 };
   const frames = [];
   const names = new Map();
-  const FUNCTION = new Set([0, 11, 14, 15]);
+  // A memo with a comparison of its own is told by the function within.
+  const FUNCTION = new Set([0, 11, 15]);
   const PERFORMED_WORK = 1;
   const nameOf = (fiber) => {
     const type = fiber.elementType?.type ?? fiber.elementType ?? fiber.type;

@@ -4,7 +4,7 @@
  * decimal points. In a length every number may carry its unit; numbers without one take the unit of what they are added to, and a unit
  * at the end alone is that of the whole (`24/2mm`). Lengths of different units are added by what they come to, never by their digits.
  */
-import { formatLength, LENGTH_UNITS, type Length, type LengthUnit } from "../engine/placement/length";
+import { LENGTH_UNITS, type Length, type LengthUnit } from "../engine/placement/length";
 
 /** A number on its way through an expression; unit null: none said so far. */
 interface Quantity {

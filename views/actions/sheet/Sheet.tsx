@@ -117,7 +117,7 @@ export function Sheet({ data }: { data: SheetData }) {
               <SheetControl
                 key={control.id}
                 control={control}
-                actions={actions}
+                kinds={control.serves.map((s) => actions.get(s.action)?.kind ?? null)}
                 loose={looseBy.get(control.id) ?? NONE}
                 row={row}
                 dim={chain !== null && !chain.controls.has(control.id)}

@@ -2,6 +2,7 @@
 /** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
 import { Plus } from "lucide-react";
 import { memo } from "react";
+import { saySame } from "../../shared/sameData";
 import type { Action, Moment } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
 import type { ActionStatus } from "../../../core/wiring/actionStatus";
@@ -94,4 +95,4 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
       </button>
     </li>
   );
-});
+}, saySame);

@@ -1,8 +1,9 @@
 "use client";
 /** A touch control on the patch sheet with the ports it serves by; all its ports show while it is picked, or a wire is led to it. */
 import { memo } from "react";
+import { saySame } from "../../shared/sameData";
 import { changeServe } from "../../../core/editing/edits/actions";
-import type { Action, Control, Port, Serve } from "../../../core/format/types";
+import type { ActionKind, Control, Port, Serve } from "../../../core/format/types";
 import { portsOf, serveGives } from "../../../core/wiring/serves";
 import type { LooseEnd } from "../../../core/wiring/actionStatus";
 import { useSessionActions } from "../../session/context";
@@ -14,7 +15,8 @@ import type { Connecting } from "./useConnectionDrag";
 
 interface Props {
   readonly control: Control;
-  readonly actions: ReadonlyMap<string, Action>;
+  /** The kind of each action that it serves, in the order of its wires; null where there is no such action. */
+  readonly kinds: readonly (ActionKind | null)[];
   readonly loose: readonly LooseEnd[];
   readonly row: Row;
   readonly dim: boolean;
@@ -26,7 +28,7 @@ interface Props {
 const PORT_SIGN: Partial<Record<Port, string>> = { up: "▲", down: "▼", left: "◀", right: "▶", vector: "x,y", motion: "move" };
 export const portSign = (port: Port): string => PORT_SIGN[port] ?? port;
 
-export const SheetControl = memo(function SheetControl({ control, actions, loose, row, dim, picked, connecting }: Props) {
+export const SheetControl = memo(function SheetControl({ control, kinds, loose, row, dim, picked, connecting }: Props) {
   const { id } = control;
   const fit = useFit({ kind: "port", id, port: null });
   const led = useSheetState((p) => p.connectionDrag?.over?.kind === "port" && p.connectionDrag.over.id === id && p.connectionDrag.why === null);
@@ -61,14 +63,14 @@ export const SheetControl = memo(function SheetControl({ control, actions, loose
           control={control}
           serve={serve}
           index={index}
-          action={actions.get(serve.action)}
+          kind={kinds[index]}
           loose={loose.find((e) => e.index === index) ?? null}
           connecting={connecting}
         />
       ))}
     </li>
   );
-});
+}, saySame);
 
 function Knob({ label, props }: { label: string; props: ReturnType<Connecting["endProps"]> }) {
   return (
@@ -87,21 +89,21 @@ function ServeRow({
   control,
   serve,
   index,
-  action,
+  kind,
   loose,
   connecting,
 }: {
   control: Control;
   serve: Serve;
   index: number;
-  action: Action | undefined;
+  kind: ActionKind | null;
   loose: LooseEnd | null;
   connecting: Connecting;
 }) {
   const session = useSessionActions();
   const { id } = control;
   const picked = useSheetState((p) => p.pick?.kind === "serve" && p.pick.id === id && p.pick.index === index);
-  const stray = action === undefined;
+  const stray = kind === null;
   const near = loose?.near ?? null;
   return (
     <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`} style={{ height: SERVE_HEIGHT }}>
@@ -120,8 +122,8 @@ function ServeRow({
       >
         <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>
         <span className={`figure truncate ${stray ? "text-blocker" : ""}`}>{serve.action}</span>
-        {action && !loose && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
-          <span className="caption truncate">{serveGives(serve, action.kind)}</span>
+        {kind !== null && !loose && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
+          <span className="caption truncate">{serveGives(serve, kind)}</span>
         )}
       </button>
       {loose && (

@@ -1,6 +1,7 @@
 "use client";
 /** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
 import { memo } from "react";
+import { saySame } from "../../shared/sameData";
 import type { Action, Moment } from "../../../core/format/types";
 import { hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/actionStatus";
@@ -76,4 +77,4 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
       </span>
     </li>
   );
-});
+}, saySame);

@@ -15,8 +15,9 @@ const NONE: Fit = { state: "none", why: null, over: false };
 export function useFit(target: ConnectionTarget): Fit {
   const start = useSheetState((p) => p.connectionDrag?.start ?? null);
   const over = useSheetState((p) => p.connectionDrag?.over != null && targetKey(p.connectionDrag.over) === targetKey(target));
-  const layout = useSession((s) => s.layout);
-  if (start === null || !meets(start, target)) return NONE;
+  // Without a wire nothing of the layout is looked at, and no row draws anew for it.
+  const layout = useSession((s) => (start === null ? null : s.layout));
+  if (start === null || layout === null || !meets(start, target)) return NONE;
   const why = whyNot(layout, start, target);
   return { state: why === null ? "fits" : "not", why, over };
 }
