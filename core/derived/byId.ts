@@ -1,4 +1,6 @@
 /** Lists by what their items are called, worked out once a list: lists never change in place, so a list that is the same object has the same items. */
+import type { Layout } from "../format/types";
+
 type Named = { readonly id: string };
 type Worded = { readonly name: string };
 
@@ -23,4 +25,9 @@ export function byName<T extends Worded>(list: readonly T[]): ReadonlyMap<string
   let map = byNames.get(list);
   if (!map) byNames.set(list, (map = mapped(list, (item) => item.name)));
   return map as ReadonlyMap<string, T>;
+}
+
+/** What a control, cluster or keep-clear zone of a layout is called; undefined where nothing has the id. */
+export function nameById({ controls, clusters, keepClear }: Pick<Layout, "controls" | "clusters" | "keepClear">, id: string): string | undefined {
+  return (byId<Named & Worded>(controls).get(id) ?? byId<Named & Worded>(clusters).get(id) ?? byId<Named & Worded>(keepClear).get(id))?.name;
 }

@@ -3,7 +3,7 @@
  * Screens have no say here: what an arrangement hides on one of them is told by the findings.
  */
 import { portFits, serveLacks } from "../engine/input/fits";
-import { byName } from "../derived/byId";
+import { byId, byName } from "../derived/byId";
 import type { Action, Layout, Serve } from "../format/types";
 import { nearestWord } from "../format/nearest";
 import { hardwareEnds } from "./hardwareWires";
@@ -43,7 +43,7 @@ export function gives(serve: Serve, action: Pick<Action, "name" | "kind">): bool
 export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "moments">): ActionStatus[] {
   const names = new Set(layout.actions.map((a) => a.name));
   const strays = [...new Set(layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)))].filter((word) => !names.has(word));
-  const momentName = new Map(layout.moments.map((m) => [m.id, m.name]));
+  const named = byId(layout.moments);
   const known = [...names];
   return layout.actions.map((action): ActionStatus => {
     const servers = layout.controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
@@ -66,7 +66,7 @@ export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "mo
     if (wanted.length === 0) return status("idle", "wanted in no moment");
     if (bare.length > 0) {
       const all = bare.length === wanted.length;
-      const word = all ? "nothing on touch" : `nothing on touch ${bare.map((m) => `in ${momentName.get(m!) ?? m!}`).join(", ")}`;
+      const word = all ? "nothing on touch" : `nothing on touch ${bare.map((m) => `in ${named.get(m!)?.name ?? m!}`).join(", ")}`;
       return near === null ? status(all ? "unserved" : "part", word, true) : status("misspelt", `${word}; nearly ${near}`, true);
     }
     const most = Math.max(...moments.map((m) => m.by.length));

@@ -1,6 +1,6 @@
 /** How the interface speaks of what stands on the glass: by the names people gave, never by ids or places in lists. */
 import type { Layout } from "../../core/format/types";
-import { byId } from "../../core/derived/byId";
+import { byId, nameById } from "../../core/derived/byId";
 import { placeableOf } from "../../core/editing/placeables";
 import { problemText, type Problem } from "../../core/engine/result";
 
@@ -8,8 +8,7 @@ import { problemText, type Problem } from "../../core/engine/result";
 export function nameOf(layout: Layout, key: string): string {
   const placeable = placeableOf(layout, key);
   if (placeable?.kind === "landing") return `the landing area of ${nameOf(layout, placeable.id)}`;
-  const named = byId(layout.controls).get(key) ?? byId(layout.clusters).get(key) ?? byId(layout.keepClear).get(key);
-  return named?.name ?? key;
+  return nameById(layout, key) ?? key;
 }
 
 /** One of them by its name, several by their number. */

@@ -1,7 +1,7 @@
 "use client";
 /** What a wire gives: of a control's port, or of a key, mouse or pad input. */
 import { changeServe } from "../../../core/editing/edits/actions";
-import { byName } from "../../../core/derived/byId";
+import { byId, byName } from "../../../core/derived/byId";
 import type { Action, Control, Serve } from "../../../core/format/types";
 import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
@@ -106,7 +106,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
 export function EndCard({ end, data }: { end: string; data: SheetData }) {
   const wires = data.layout.actions.flatMap((a) => hardwareWires(a).flatMap((w) => (w.end === end ? [{ w, kind: a.kind }] : [])));
   const clash = data.clashes.find((c) => c.end === end);
-  const moment = useSession((s) => s.layout.moments.find((m) => m.id === clash?.moment)?.name);
+  const moment = useSession((s) => byId(s.layout.moments).get(clash?.moment ?? "")?.name);
   return (
     <section aria-label={endTitle(end)} className="grid gap-2">
       <h2 className="text-[14px] font-semibold">{endTitle(end, data.letters)}</h2>

@@ -3,6 +3,7 @@
 import { memo } from "react";
 import { saySame } from "../../shared/sameData";
 import type { Action, Moment } from "../../../core/format/types";
+import { byId } from "../../../core/derived/byId";
 import { hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/actionStatus";
 import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
@@ -40,7 +41,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
   const sign = here && (here.kind === "vector" || here.kind === "axis") && ("code" in here.source || "button" in here.source) ? directionWord(value) : null;
   const warning = clash ? `◆ ${clash.actions.length} at once` : end === MAIN_MOUSE ? "◆ every touch" : null;
   const told = clash
-    ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${moments.find((m) => m.id === clash.moment)?.name ?? clash.moment}`}`
+    ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${byId(moments).get(clash.moment)?.name ?? clash.moment}`}`
     : end === MAIN_MOUSE
       ? "The main mouse button: every touch on the glass would give this action; bind another button"
       : endTitle(end, letters);

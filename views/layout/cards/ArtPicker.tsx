@@ -1,5 +1,6 @@
 "use client";
 /** Puts a picture of the user's own on a part of the look, or takes it off. */
+import { byId } from "../../../core/derived/byId";
 import { ImagePlus } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef } from "react";
@@ -22,7 +23,7 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   const input = useRef<HTMLInputElement>(null);
   const ids = controls.map((c) => c.id);
   const shown = common(controls, (c) => c.look.art?.[part] ?? "");
-  const picture = pictures.find((p) => p.id === shown);
+  const picture = shown === null ? undefined : byId(pictures).get(shown);
   useImageArrivals();
   const url = picture && pictureUrl(picture);
   const accept = async (file: File) => {

@@ -46,8 +46,8 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
   const one = keys.length === 1 ? keys[0] : null;
   const placeable = one === null ? null : placeableOf(layout, one);
   const box = placeable && placeableBox(resolved, placeable);
-  const control = layout.controls.find((c) => c.id === one);
-  const named = control ?? layout.clusters.find((c) => c.id === one) ?? layout.keepClear.find((z) => z.id === one);
+  const control = one === null ? undefined : byId(layout.controls).get(one);
+  const named = control ?? (one === null ? undefined : (byId(layout.clusters).get(one) ?? byId(layout.keepClear).get(one)));
   const kind = common(keys, (key) => placementIn(layout, resolved.arrangement, key)?.kind);
   const { arrangement } = resolved;
   const own = keys.filter((key) => ownFields(layout, arrangement, key).length > 0);
