@@ -9,7 +9,7 @@ import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
 import type { ChecksService, ScreenFindings } from "./checksService";
 import type { Connection } from "./connect";
-import { createMirrorSender } from "./mirror";
+import { createMirrorSender, type MirrorSender } from "./mirror";
 
 export type { FixOffer, ScreenFindings };
 
@@ -49,36 +49,36 @@ interface Request extends Asked {
 const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
 const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
+/** What has been told to the worker so far. */
+interface Told {
+  readonly mirror: MirrorSender;
+  screens: readonly Screen[];
+  readonly stills: Set<string>;
+}
+
+/** Asks the worker one question; what it knows already is not sent again. */
+async function ask({ remote, broken }: Connection<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
+  const { layout, screens, playerView, stills, read } = asked;
+  for (const still of stills)
+    if (!told.stills.has(still.key)) {
+      told.stills.add(still.key);
+      await remote.keepStill(still.key, still.read());
+    }
+  const same = isSameList(told.screens, screens);
+  told.screens = screens;
+  const update = told.mirror.update(withoutPictures(layout));
+  const question = { update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), read };
+  const found = await Promise.race([remote.check(question), broken]);
+  return Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]]));
+}
+
 /** A client over a connection; `breathMs`: the pause between two answers. */
-export function createChecker({ remote, stop, broken }: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
-  const mirror = createMirrorSender();
+export function createChecker(connection: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
+  const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set() };
   let waiting: Request | null = null;
   let busy = false;
   let disposed = false;
   let generation = 0;
-  let told: readonly Screen[] = [];
-  const sent = new Set<string>();
-
-  const ask = async ({ layout, screens, playerView, stills, read, done }: Request): Promise<void> => {
-    for (const still of stills)
-      if (!sent.has(still.key)) {
-        sent.add(still.key);
-        await remote.keepStill(still.key, still.read());
-      }
-    const same = isSameList(told, screens);
-    told = screens;
-    const found = await Promise.race([
-      remote.check({
-        update: mirror.update(withoutPictures(layout)),
-        screens: same ? null : screens,
-        playerView,
-        stills: stills.map((s) => s.key),
-        read,
-      }),
-      broken,
-    ]);
-    if (!disposed) done(Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]])));
-  };
 
   const run = async (): Promise<void> => {
     busy = true;
@@ -86,7 +86,8 @@ export function createChecker({ remote, stop, broken }: Connection<ChecksService
       const request: Request = waiting;
       waiting = null;
       try {
-        await ask(request);
+        const found = await ask(connection, told, request);
+        if (!disposed) request.done(found);
       } catch (error) {
         console.error("The checks worker failed.", error);
       }
@@ -104,7 +105,7 @@ export function createChecker({ remote, stop, broken }: Connection<ChecksService
       generation += 1;
       const mine = generation;
       try {
-        const offers = await Promise.race([remote.fixes(mirror.update(withoutPictures(layout)), screen, playerView), broken]);
+        const offers = await Promise.race([connection.remote.fixes(told.mirror.update(withoutPictures(layout)), screen, playerView), connection.broken]);
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
         console.error("The checks worker failed.", error);
@@ -113,7 +114,7 @@ export function createChecker({ remote, stop, broken }: Connection<ChecksService
     },
     dispose() {
       disposed = true;
-      stop();
+      connection.stop();
     },
   };
 }

@@ -3,72 +3,90 @@ import type { Problem } from "../engine/result";
 import { LIMITS } from "./schema/file";
 import type { Layout } from "./types";
 
+/** Tells a problem: where, and what. */
+type Tell = (path: string, message: string) => void;
+
 /** The problems of a layout's references; none for a sound one. An action named in `serves` need not exist: that is a finding, not a fault of the file. */
 export function referenceProblems(layout: Layout): Problem[] {
   const problems: Problem[] = [];
-  const say = (path: string, message: string) => problems.push({ path, message });
-  const seenOnce = (what: string, entries: readonly (readonly [string, string])[]) => {
-    const first = new Map<string, string>();
-    for (const [key, path] of entries) {
-      const before = first.get(key);
-      if (before !== undefined) say(path, `"${key}" is already used by ${before}; ${what} must be unique`);
-      else first.set(key, path);
-    }
-  };
-  const ids = (list: readonly { id: string }[], name: string) => list.map((item, i) => [item.id, `${name}[${i}].id`] as const);
-  seenOnce("ids of clusters, controls and keep-clear zones", [
-    ...ids(layout.clusters, "clusters"),
-    ...ids(layout.controls, "controls"),
-    ...ids(layout.keepClear, "keepClear"),
-  ]);
-  seenOnce("ids of moments", ids(layout.moments, "moments"));
-  seenOnce("ids of arrangements", ids(layout.arrangements, "arrangements"));
-  seenOnce("ids of pictures", ids(layout.pictures, "pictures"));
-  seenOnce("ids of together sets", ids(layout.together, "together"));
-  seenOnce(
-    "names of actions",
-    layout.actions.map((a, i) => [a.name, `actions[${i}].name`] as const),
-  );
+  const tell: Tell = (path, message) => problems.push({ path, message });
+  uniqueNames(layout, tell);
+  momentReferences(layout, tell);
+  controlReferences(layout, tell);
+  overrideReferences(layout, tell);
+  const pictureBytes = layout.pictures.reduce((sum, p) => sum + Math.floor((p.data.length * 3) / 4), 0);
+  if (pictureBytes > LIMITS.picturesBytes) tell("pictures", "the pictures of a layout hold at most 6 MiB in all");
+  return problems;
+}
 
+/** Lists of a layout whose items share one space of names. */
+type Space = readonly { readonly list: string; readonly key: "id" | "name"; readonly items: readonly object[] }[];
+
+function uniqueNames(layout: Layout, tell: Tell): void {
+  const ids = (list: string, items: readonly object[]): Space[number] => ({ list, key: "id", items });
+  seenOnce(
+    "ids of clusters, controls and keep-clear zones",
+    [ids("clusters", layout.clusters), ids("controls", layout.controls), ids("keepClear", layout.keepClear)],
+    tell,
+  );
+  seenOnce("ids of moments", [ids("moments", layout.moments)], tell);
+  seenOnce("ids of arrangements", [ids("arrangements", layout.arrangements)], tell);
+  seenOnce("ids of pictures", [ids("pictures", layout.pictures)], tell);
+  seenOnce("ids of together sets", [ids("together", layout.together)], tell);
+  seenOnce("names of actions", [{ list: "actions", key: "name", items: layout.actions }], tell);
+}
+
+function seenOnce(what: string, space: Space, tell: Tell): void {
+  const first = new Map<string, readonly [list: Space[number], index: number]>();
+  const path = ({ list, key }: Space[number], i: number) => `${list}[${i}].${key}`;
+  for (const list of space)
+    list.items.forEach((item, i) => {
+      const name = (item as Record<string, string>)[list.key];
+      const before = first.get(name);
+      if (before) tell(path(list, i), `"${name}" is already used by ${path(...before)}; ${what} must be unique`);
+      else first.set(name, [list, i]);
+    });
+}
+
+function momentReferences(layout: Layout, tell: Tell): void {
   const moments = new Set(layout.moments.map((m) => m.id));
-  const clusters = new Set(layout.clusters.map((c) => c.id));
-  const pictures = new Set(layout.pictures.map((p) => p.id));
-  const withMoments = [
-    ["actions", layout.actions],
-    ["controls", layout.controls],
-    ["keepClear", layout.keepClear],
-  ] as const;
-  for (const [list, items] of withMoments)
-    items.forEach((item, i) =>
+  for (const list of ["actions", "controls", "keepClear"] as const)
+    layout[list].forEach((item, i) =>
       item.moments.forEach((m, j) => {
-        if (!moments.has(m)) say(`${list}[${i}].moments[${j}]`, `there is no moment "${m}"`);
+        if (!moments.has(m)) tell(`${list}[${i}].moments[${j}]`, `there is no moment "${m}"`);
       }),
     );
+}
+
+function controlReferences(layout: Layout, tell: Tell): void {
+  const clusters = new Set(layout.clusters.map((c) => c.id));
+  const pictures = new Set(layout.pictures.map((p) => p.id));
   layout.controls.forEach((control, i) => {
-    if (control.placement.kind === "pin" && typeof control.placement.frame === "object" && !clusters.has(control.placement.frame.cluster))
-      say(`controls[${i}].placement.frame.cluster`, `there is no cluster "${control.placement.frame.cluster}"`);
-    for (const [part, id] of Object.entries(control.look.art ?? {}))
-      if (id !== undefined && !pictures.has(id)) say(`controls[${i}].look.art.${part}`, `there is no picture "${id}"`);
+    const { placement, look } = control;
+    if (placement.kind === "pin" && typeof placement.frame === "object" && !clusters.has(placement.frame.cluster))
+      tell(`controls[${i}].placement.frame.cluster`, `there is no cluster "${placement.frame.cluster}"`);
+    for (const [part, id] of Object.entries(look.art ?? {}))
+      if (id !== undefined && !pictures.has(id)) tell(`controls[${i}].look.art.${part}`, `there is no picture "${id}"`);
   });
-  const controls = new Map(layout.controls.map((c) => [c.id, c.kind]));
+}
+
+function overrideReferences(layout: Layout, tell: Tell): void {
+  const clusters = new Set(layout.clusters.map((c) => c.id));
+  const kinds = new Map(layout.controls.map((c) => [c.id, c.kind]));
   const zones = new Set(layout.keepClear.map((z) => z.id));
   layout.arrangements.forEach((arrangement, i) => {
     for (const [id, override] of Object.entries(arrangement.overrides)) {
       const path = `arrangements[${i}].overrides.${id}`;
-      const kind = controls.get(id);
-      if (kind === undefined && !clusters.has(id) && !zones.has(id)) say(path, "no control, cluster or keep-clear zone has this id");
-      if (kind === undefined && override.hit) say(`${path}.hit`, "only a control has a hit area");
-      if (override.landing && kind !== "stick") say(`${path}.landing`, "only a stick has a landing area");
-      const placement = override.placement;
+      const kind = kinds.get(id);
+      if (kind === undefined && !clusters.has(id) && !zones.has(id)) tell(path, "no control, cluster or keep-clear zone has this id");
+      if (kind === undefined && override.hit) tell(`${path}.hit`, "only a control has a hit area");
+      if (override.landing && kind !== "stick") tell(`${path}.landing`, "only a stick has a landing area");
+      const { placement } = override;
       if (!placement) continue;
-      if (clusters.has(id) && placement.kind !== "pin") say(`${path}.placement.kind`, "a cluster is a pin");
-      if (placement.kind === "pin" && typeof placement.frame === "object") {
-        if (kind === undefined) say(`${path}.placement.frame`, "only a control can stand in a cluster");
-        else if (!clusters.has(placement.frame.cluster)) say(`${path}.placement.frame.cluster`, `there is no cluster "${placement.frame.cluster}"`);
-      }
+      if (clusters.has(id) && placement.kind !== "pin") tell(`${path}.placement.kind`, "a cluster is a pin");
+      if (placement.kind !== "pin" || typeof placement.frame !== "object") continue;
+      if (kind === undefined) tell(`${path}.placement.frame`, "only a control can stand in a cluster");
+      else if (!clusters.has(placement.frame.cluster)) tell(`${path}.placement.frame.cluster`, `there is no cluster "${placement.frame.cluster}"`);
     }
   });
-  const pictureBytes = layout.pictures.reduce((sum, p) => sum + Math.floor((p.data.length * 3) / 4), 0);
-  if (pictureBytes > LIMITS.picturesBytes) say("pictures", "the pictures of a layout hold at most 6 MiB in all");
-  return problems;
 }
