@@ -7,7 +7,7 @@ import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { FixOffer } from "../../workers/checks";
 import { useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
-import type { Layout } from "../../core/format/types";
+import type { Control, Layout } from "../../core/format/types";
 import { LEAVES } from "../../core/checks/fix";
 
 /** Words of a finding with the names in it set apart. */
@@ -54,7 +54,8 @@ interface Props {
 
 /** The controls a finding is about: those it names, or that serve an action it names. */
 function controlsOf({ controls }: Layout, { code, subjects }: Finding): string[] {
-  return controls.filter((c) => subjects.includes(c.id) || (code.startsWith("bind/") && c.serves.some((s) => subjects.includes(s.action)))).map((c) => c.id);
+  const serves = (c: Control) => code.startsWith("bind/") && c.serves.some((s) => subjects.includes(s.action));
+  return controls.flatMap((c) => (subjects.includes(c.id) || serves(c) ? [c.id] : []));
 }
 
 export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, narrow = false, empty }: Props) {
