@@ -85,19 +85,21 @@ test("fixes are those of the core; an answer that a later question has overtaken
 
 test("a worker that fails is told in the console, and the next question is asked all the same", async () => {
   const told = jest.spyOn(console, "error").mockImplementation(() => undefined);
-  const { connection } = worker();
+  const { connection, asked } = worker();
   const { check } = connection.remote;
   let first = true;
   (connection.remote as unknown as Record<string, unknown>).check = (question: ChecksQuestion) => {
     if (!first) return check(question);
     first = false;
-    // It has taken the question in, and fails over it.
-    return Promise.resolve(check(question)).then(() => Promise.reject(new Error("out of memory")));
+    // It never heard the question.
+    return Promise.reject(new Error("could not be cloned"));
   };
   const checker = createChecker(connection, 0);
   checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
   const found = await ask(checker, harbour, []);
   expect(Object.keys(found)).toEqual(screens.map((s) => s.name));
+  expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
+  expect("whole" in asked[0].update && asked[0].screens?.length).toBe(screens.length);
   expect(told).toHaveBeenCalledTimes(1);
   told.mockRestore();
 });

@@ -75,6 +75,12 @@ async function ask({ remote, broken }: Connection<ChecksService>, told: Told, as
 /** A client over a connection; `breathMs`: the pause between two answers. */
 export function createChecker(connection: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
   const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set() };
+  const failed = (error: unknown) => {
+    console.error("The checks worker failed.", error);
+    // Whether the question was heard is not known.
+    told.mirror.reset();
+    told.screens = [];
+  };
   let waiting: Request | null = null;
   let busy = false;
   let disposed = false;
@@ -89,7 +95,7 @@ export function createChecker(connection: Connection<ChecksService>, breathMs = 
         const found = await ask(connection, told, request);
         if (!disposed) request.done(found);
       } catch (error) {
-        console.error("The checks worker failed.", error);
+        failed(error);
       }
       await new Promise((resolve) => setTimeout(resolve, breathMs));
     }
@@ -108,7 +114,7 @@ export function createChecker(connection: Connection<ChecksService>, breathMs = 
         const offers = await Promise.race([connection.remote.fixes(told.mirror.update(withoutPictures(layout)), screen, playerView), connection.broken]);
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
-        console.error("The checks worker failed.", error);
+        failed(error);
         return null;
       }
     },

@@ -11,6 +11,8 @@ export type LayoutUpdate = { readonly whole: Layout } | { readonly patch: Layout
 /** The sending side. Every update it makes must be sent, in order. */
 export interface MirrorSender {
   update(layout: Layout): LayoutUpdate;
+  /** Something may have gone astray: the next update is whole. */
+  reset(): void;
 }
 
 /** A sender for one channel, of which the other side knows nothing yet. */
@@ -21,6 +23,9 @@ export function createMirrorSender(): MirrorSender {
       const before = sent;
       sent = layout;
       return before === null ? { whole: layout } : { patch: patchBetween(before, layout) };
+    },
+    reset() {
+      sent = null;
     },
   };
 }

@@ -33,6 +33,10 @@ test.each<[string, Stroke, boolean]>([
   ["1", stroke("1", "Digit1"), true],
   ["1", stroke("1", "Numpad1"), true],
   ["1", stroke("!", "Digit1", SHIFT), false],
+  ["1", stroke("1", "Digit1", SHIFT), true], // digits that are written with Shift
+  ["1", stroke("&", "Digit1"), true],
+  ["/", stroke("-", "Slash"), false],
+  ["-", stroke("-", "Slash"), true],
   ["escape", stroke("Escape", "Escape"), true],
   ["arrowup", stroke("ArrowUp", "ArrowUp"), true],
   ["shift+arrowup", stroke("ArrowUp", "ArrowUp", SHIFT), true],

@@ -15,8 +15,8 @@ export interface Stroke {
   readonly metaKey: boolean;
 }
 
-/** Signs that may be written with Shift held, and where they lie on the keyboard most have. */
-const SIGNS: Readonly<Record<string, string>> = { "[": "BracketLeft", "]": "BracketRight", ",": "Comma", ".": "Period", "/": "Slash" };
+/** Signs that are told apart with Shift and without: they are known by where they lie, for with Shift something else is written. */
+const PLACED: Readonly<Record<string, string>> = { "[": "BracketLeft", "]": "BracketRight" };
 
 /**
  * Whether a stroke is a key of the table: modifiers (`mod+`: Ctrl or Cmd, `shift+`) and then a letter, a digit, a sign, or the name of a
@@ -29,10 +29,11 @@ export function strokeFits(stroke: Stroke, written: string): boolean {
   const key = shift ? rest.slice(6) : rest;
   if (stroke.altKey || mod !== (stroke.ctrlKey || stroke.metaKey)) return false;
   if (/^[a-z]$/.test(key)) return shift === stroke.shiftKey && letterOf(stroke) === key;
-  if (/^[0-9]$/.test(key)) return !stroke.shiftKey && (stroke.key === key || stroke.code === `Numpad${key}`);
+  // Where digits are written with Shift, their places without it count as well.
+  if (/^[0-9]$/.test(key)) return stroke.key === key || (!stroke.shiftKey && (stroke.code === `Digit${key}` || stroke.code === `Numpad${key}`));
   if (key.length > 1) return shift === stroke.shiftKey && stroke.key.toLowerCase() === key;
-  // A sign is what is written, however many keys it takes; with Shift told apart it is known by its place.
-  if (SIGNS[key] !== undefined && stroke.code === SIGNS[key]) return shift === stroke.shiftKey;
+  if (PLACED[key] !== undefined && stroke.code === PLACED[key]) return shift === stroke.shiftKey;
+  // Any other sign is what is written, however many keys that takes.
   return !shift && stroke.key === key;
 }
 

@@ -122,17 +122,11 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     notice: null,
   }));
   const { getState: get, setState: set } = store;
-  /** The pictures of the record as it was last confirmed. */
-  let confirmed: { readonly id: string; readonly digests: ReadonlySet<string> } = { id: "", digests: new Set() };
   const saver: Saver<{ id: string; layout: Layout }> = createSaver(
     async (value) => {
       const { text, digests } = await compose(value.layout);
       const pictures = picturesByDigest(value.layout, digests);
-      // What the record holds already is kept as long as the record refers to it.
-      const fresh = new Map([...pictures].filter(([digest]) => confirmed.id !== value.id || !confirmed.digests.has(digest)));
-      confirmed = { id: "", digests: new Set() };
-      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, fresh);
-      confirmed = { id: value.id, digests: new Set(digests) };
+      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, pictures);
     },
     (saving) => set({ saving }),
   );
@@ -221,7 +215,9 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
       const { gesture, layout: after, history } = get();
       if (!gesture) return;
       previewRefusal = null;
-      set({ gesture: null, history: record(history, gesture.base, after, gesture), selection: keepKnown(after) });
+      // What the editor alone remembers leaves no entry.
+      const base = gesture.gathers ? { ...gesture.base, workbench: after.workbench } : gesture.base;
+      set({ gesture: null, history: record(history, base, after, gesture), selection: keepKnown(after) });
       if (after !== gesture.base) save();
     },
     cancel() {
@@ -251,6 +247,8 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     remember(change) {
       const { layout: before, gesture } = get();
       const workbench = { ...before.workbench, ...change };
+      // While a number is dragged it is a step like any other, kept or taken back at the end.
+      if (gesture?.gathers) return set({ layout: { ...before, workbench } });
       set({ layout: { ...before, workbench }, gesture: gesture && { ...gesture, base: { ...gesture.base, workbench } } });
       save();
     },
