@@ -4,19 +4,8 @@ import type { Layout } from "../../core/format/types";
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { plainScreen } from "../../core/engine/placement/screen";
 import { sampleLayouts } from "../../test/samples";
-import {
-  followed,
-  GLASS_AT_REST,
-  glassDoubleClick,
-  glassStep,
-  NOTHING_SHOWN,
-  type GlassCommand,
-  type GlassInput,
-  type GlassShown,
-  type GlassState,
-  type GlassWorld,
-  type PressedOn,
-} from "./glass";
+import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput, type GlassState } from "./glass";
+import { followed, NOTHING_SHOWN, type GlassCommand, type GlassShown, type GlassWorld, type PressedOn } from "./glassGesture";
 
 const [harbour] = sampleLayouts();
 const screen = plainScreen("Bench", 2400, 1080, 411);

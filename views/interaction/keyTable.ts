@@ -11,10 +11,10 @@ export interface KeyRow {
   readonly place: KeyPlace;
   /** What is commanded by each of its keys. See `strokeFits` for how keys are written. */
   readonly keys: readonly (readonly [key: string, command: string])[];
-  /** As the list writes it, and what it does; the same number of parts in both, parted by " · ". */
+  /** As the list writes it, and what it does. */
   readonly shown: string;
   readonly words: string;
-  /** Holds on sliders and buttons too. */
+  /** sliders: it works while a slider has the focus too; not-buttons: not while a button has it, for it presses that. */
   readonly on?: "sliders" | "not-buttons";
 }
 
@@ -57,7 +57,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
   },
   { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
 
-  { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do; in the ledger of Layout too" },
+  { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
   { ...ACTIONS, keys: [["/", "search"]], shown: "/", words: "search by any word" },
   { ...ACTIONS, keys: [], shown: "drag from an end · Enter on an end", words: "draw a wire · draw one by key" },
   { ...ACTIONS, keys: [], shown: "arrow keys · Enter · Escape", words: "lead the wire along the ends it fits · join it · let it go" },

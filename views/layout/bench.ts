@@ -4,7 +4,7 @@ import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Clip } from "../../core/wiring/paste";
 import type { ControlKind } from "../../core/format/types";
-import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glass";
+import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glassGesture";
 
 /** fit: all of the screen in view · true: life size · free: so many times the size that fits. */
 export type Zoom = { readonly mode: "fit" } | { readonly mode: "true" } | { readonly mode: "free"; readonly factor: number };

@@ -25,7 +25,7 @@ import { KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay } from "./overlays";
 import { paste } from "./paste";
 import { shownClusters } from "../interaction/targets";
-import { CARRY_MM } from "../interaction/glass";
+import { CARRY_MM } from "../interaction/glassGesture";
 import { namesOf } from "../shared/names";
 import { deletePlaceables } from "../shared/remove";
 

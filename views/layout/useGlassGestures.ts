@@ -3,16 +3,8 @@
 import { useEffect, useImperativeHandle, useRef, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
 import { growControl } from "../../core/editing/make";
 import type { Box, Point } from "../../core/engine/geometry/point";
-import {
-  followed,
-  GLASS_AT_REST,
-  glassDoubleClick,
-  glassStep,
-  type GlassCommand,
-  type GlassInput,
-  type GlassWorld,
-  type PressedOn,
-} from "../interaction/glass";
+import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/glass";
+import { followed, type GlassCommand, type GlassWorld, type PressedOn } from "../interaction/glassGesture";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
 import { benchContextNow } from "../session/benchContext";

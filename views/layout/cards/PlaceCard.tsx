@@ -33,7 +33,7 @@ import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "../selectionEdits";
 import { KIND_WORD } from "../kinds";
-import { CARRY_MM } from "../../interaction/glass";
+import { CARRY_MM } from "../../interaction/glassGesture";
 import { FrameChoice, PinFields } from "./PinFields";
 import { SpanFields } from "./SpanFields";
 import { nameOf, namesOf } from "../../shared/names";
