@@ -1,6 +1,6 @@
 /**
  * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; inside core
- * engine ← format ← derived ← editing ← checks, wiring, scan ← exchange; runtime → core/engine and nothing else; cli → core.
+ * engine ← format ← derived ← editing ← checks, wiring, scan, versions ← exchange; runtime → core/engine and nothing else; cli → core.
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
@@ -33,8 +33,9 @@ module.exports = {
     room("editing", ["engine", "format", "derived"], "layout in, layout or reasons out"),
     room("checks", ["engine", "format", "derived", "editing"], "findings follow from a layout on a screen"),
     room("wiring", ["engine", "format", "derived", "editing"], "what fits what"),
+    room("versions", ["engine", "format", "derived", "editing"], "what changed between versions of a layout, and the log of it"),
     room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
-    room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan"], "readers and writers of formats"),
+    room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan", "versions"], "readers and writers of formats"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),

@@ -1,0 +1,149 @@
+/**
+ * The log of a layout: everything that happened to it, each with its words, its time, who did it, and what it changed. Records are only
+ * ever added; to take something back is a record too. What undo and redo would do next is read from the log, so it outlasts whoever made it.
+ */
+import type { Layout } from "../format/types";
+import { applyChanges, changesBetween, inverseOf, type FieldChange, type Unmet } from "./changes";
+
+/**
+ * edit: something was done; `joins`: it goes on with that edit, as steps of one field do · undo, redo: the edit `of` was taken back, made
+ * again · remembered: what the editor alone remembers, no step of undo.
+ */
+export type RecordKind = "edit" | "undo" | "redo" | "remembered";
+
+/** One record of the log. `id` no other record has; `time`: ms since 1970; `by`: the window it was made in. */
+export interface LogRecord {
+  readonly id: string;
+  readonly kind: RecordKind;
+  /** What was done, in words: "move horn". */
+  readonly label: string;
+  readonly time: number;
+  readonly by: string;
+  readonly of?: string;
+  readonly joins?: string;
+  readonly changes: readonly FieldChange[];
+}
+
+/** An edit with all that was joined to it. `changes`: what it did, or did last when made again, record by record. */
+export interface Entry {
+  readonly id: string;
+  readonly label: string;
+  readonly time: number;
+  readonly by: string;
+  readonly changes: readonly (readonly FieldChange[])[];
+}
+/** What undo takes back, the last first to go; what redo makes again, the first first. */
+export interface History {
+  readonly past: readonly Entry[];
+  readonly future: readonly Entry[];
+}
+export const NO_HISTORY: History = { past: [], future: [] };
+
+/** Of how many edits the log is kept; besides, named states stay. */
+export const MOST_EDITS = 1000;
+
+/** The history of those whose edits count as one's own. */
+export function historyOf(records: readonly LogRecord[], isOwn: (by: string) => boolean): History {
+  return records.reduce((history, record) => (isOwn(record.by) ? withRecord(history, record) : history), NO_HISTORY);
+}
+
+/** The history after one more record of one's own. */
+export function withRecord(history: History, record: LogRecord): History {
+  const { past, future } = history;
+  switch (record.kind) {
+    case "remembered":
+      return history;
+    case "edit":
+      return { past: withEdit(past, record), future: [] };
+    case "undo": {
+      const entry = past.find((e) => e.id === record.of);
+      return entry ? { past: past.filter((e) => e !== entry), future: [{ ...entry, changes: [record.changes] }, ...future] } : history;
+    }
+    case "redo": {
+      const entry = future.find((e) => e.id === record.of);
+      return entry ? { past: [...past, { ...entry, changes: [record.changes] }], future: future.filter((e) => e !== entry) } : history;
+    }
+  }
+}
+
+function withEdit(past: readonly Entry[], { id, label, time, by, joins, changes }: LogRecord): readonly Entry[] {
+  const last = past.at(-1);
+  if (joins !== undefined && last?.id === joins) return [...past.slice(0, -1), { ...last, time, changes: [...last.changes, changes] }];
+  return [...past, { id, label, time, by, changes: [changes] }];
+}
+
+/** A step that was made: the version it leads to, what it changed, and what it left because others have changed it since. */
+export interface Step {
+  readonly layout: Layout;
+  readonly changes: readonly FieldChange[];
+  readonly left: readonly Unmet[];
+}
+
+/** An entry of the past taken back on a version that may have gone on since. */
+export function takenBack(layout: Layout, entry: Entry): Step {
+  return turned(layout, [...entry.changes].reverse().map(inverseOf));
+}
+
+/** An entry of the future made again: what taking it back changed, backwards. */
+export function madeAgain(layout: Layout, entry: Entry): Step {
+  return turned(layout, [...entry.changes].reverse().map(inverseOf));
+}
+
+function turned(layout: Layout, steps: readonly (readonly FieldChange[])[]): Step {
+  const left: Unmet[] = [];
+  let now = layout;
+  for (const step of steps) {
+    const applied = applyChanges(now, step, "leave");
+    now = applied.layout;
+    left.push(...applied.unmet);
+  }
+  return { layout: now, changes: changesBetween(layout, now), left };
+}
+
+/** A layout as it was when a record had just been made: all later ones taken away again. Null where the record is not in the log. */
+export function versionAt(layout: Layout, records: readonly LogRecord[], id: string): Layout | null {
+  const at = records.findIndex((r) => r.id === id);
+  if (at < 0) return null;
+  return [...records.slice(at + 1)].reverse().reduce((now, record) => applyChanges(now, inverseOf(record.changes)).layout, layout);
+}
+
+/** An edit as the list of the history shows it. done: it holds · undone: redo makes it again · left: taken back, and then something else was done. */
+export interface ListedEntry {
+  readonly entry: Entry;
+  readonly standing: "done" | "undone" | "left";
+  /** The last record that belongs to it: the version at this record is the layout after the edit. */
+  readonly lastRecord: string;
+}
+
+/** All edits of a log, whoever made them, the newest first. */
+export function listedEntries(records: readonly LogRecord[], history: History): readonly ListedEntry[] {
+  const entries = new Map<string, { entry: Entry; lastRecord: string; taken: boolean }>();
+  for (const record of records) {
+    if (record.kind === "edit") {
+      const joined = record.joins === undefined ? undefined : entries.get(record.joins);
+      if (joined) Object.assign(joined, { lastRecord: record.id, entry: { ...joined.entry, time: record.time } });
+      else {
+        const { id, label, time, by } = record;
+        entries.set(id, { entry: { id, label, time, by, changes: [record.changes] }, lastRecord: id, taken: false });
+      }
+    } else if (record.of !== undefined) {
+      const entry = entries.get(record.of);
+      if (entry) entry.taken = record.kind === "undo";
+    }
+  }
+  const redone = new Set(history.future.map((e) => e.id));
+  return [...entries.values()]
+    .map(({ entry, lastRecord, taken }): ListedEntry => ({ entry, lastRecord, standing: !taken ? "done" : redone.has(entry.id) ? "undone" : "left" }))
+    .reverse();
+}
+
+/** How many records at the beginning of a log may go, so that the last `MOST_EDITS` edits stay whole. */
+export function recordsToTrim(records: readonly LogRecord[], most = MOST_EDITS): number {
+  let edits = 0;
+  for (let i = records.length - 1; i >= 0; i -= 1) {
+    if (records[i].kind !== "edit" || records[i].joins !== undefined) continue;
+    edits += 1;
+    if (edits === most) return i;
+  }
+  return 0;
+}

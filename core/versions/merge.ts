@@ -1,0 +1,113 @@
+/**
+ * Two windows at one layout. What one of them has not written yet is made again on what the other has written meanwhile: fields that only
+ * one of them touched keep both; where both changed the same field, the later write wins, and the version that lost is handed out, to be
+ * kept by name. A version that would not be a sound layout is never made: then what came later stands back, and is handed out as well.
+ */
+import { checked } from "../editing/edits/checked";
+import { freeIdOf } from "../editing/edits/ids";
+import type { Layout } from "../format/types";
+import { applyChanges, changesBetween, type FieldChange } from "./changes";
+import { isKeyed, valueAt } from "./fields";
+import type { LogRecord } from "./log";
+
+/** Where one window is: the version that is written, and the records that are not yet. */
+export interface Unwritten {
+  readonly written: Layout;
+  readonly records: readonly LogRecord[];
+}
+
+/** A version that lost against another. theirs: what the other window had written · own: what this one had, and could not be joined. */
+export interface LostVersion {
+  readonly whose: "theirs" | "own";
+  readonly layout: Layout;
+  /** The edit that met the other. */
+  readonly label: string;
+}
+
+/** Both together. */
+export interface Merged extends Unwritten {
+  readonly layout: Layout;
+  readonly lost: readonly LostVersion[];
+}
+
+/** What is not written yet, made again on what others have written. */
+export function merge(own: Unwritten, theirs: readonly LogRecord[]): Merged {
+  const written = theirs.reduce((layout, record) => applyChanges(layout, record.changes).layout, own.written);
+  return mergeOnto(own, written);
+}
+
+/** The same, where the other version is known as a whole. */
+export function mergeOnto(own: Unwritten, written: Layout): Merged {
+  const lost: LostVersion[] = [];
+  const records: LogRecord[] = [];
+  let now = written;
+  let mine = own.written;
+  for (const record of own.records) {
+    mine = applyChanges(mine, record.changes).layout;
+    const changes = withFreeIds(now, record.changes);
+    const { layout: next, unmet } = applyChanges(now, changes);
+    const sound = checked(now, next);
+    const gone = unmet.some((u) => u.why === "gone");
+    if (!sound.ok || gone) lost.push({ whose: "own", layout: mine, label: record.label });
+    else if (unmet.length > 0) lost.push({ whose: "theirs", layout: now, label: record.label });
+    if (!sound.ok) continue;
+    const made = changesBetween(now, sound.value);
+    now = sound.value;
+    if (made.length > 0 || record.kind === "undo" || record.kind === "redo") records.push({ ...record, changes: made });
+  }
+  return { written, records, layout: now, lost: onceEach(lost) };
+}
+
+/** Of each side the last version is enough: it holds what the earlier ones did. */
+function onceEach(lost: readonly LostVersion[]): readonly LostVersion[] {
+  const theirs = lost.filter((l) => l.whose === "theirs");
+  const own = lost.filter((l) => l.whose === "own");
+  return [...theirs.slice(0, 1), ...own.slice(-1)];
+}
+
+const ON_GLASS: readonly string[] = ["controls", "clusters", "keepClear"];
+
+/** Two windows may have called two new things alike: the later of them takes another id, here and wherever these changes refer to it. */
+function withFreeIds(layout: Layout, changes: readonly FieldChange[]): readonly FieldChange[] {
+  let made = changes;
+  for (const change of changes) {
+    const [list, id] = change.path;
+    const isNew = change.kind === "value" && change.path.length === 2 && ON_GLASS.includes(list) && change.was === undefined;
+    if (!isNew) continue;
+    const taken = ON_GLASS.some((other) => valueAt(layout, [other, id]).value !== undefined);
+    const before = valueAt(layout, change.path).value;
+    const fell = changes.some((c) => c.kind === "value" && c.path.length === 2 && c.path[1] === id && c.is === undefined);
+    if (!taken || fell || JSON.stringify(before) === JSON.stringify(change.is)) continue;
+    made = made.map((c) => renamed(c, id, freeIdOf([...layout.controls, ...layout.clusters, ...layout.keepClear], id, id)));
+  }
+  return made;
+}
+
+/** Where the paths of changes speak of what stands on the glass: the list and the key that stand before its id. */
+const SPEAKS: readonly (readonly [path: readonly string[], at: number])[] = [
+  [["arrangements", "", "overrides"], 3],
+  [["workbench", "locked"], 2],
+  ...ON_GLASS.map((list) => [[list], 1] as const),
+];
+
+/** A change that speaks of one id, speaking of another. */
+function renamed(change: FieldChange, from: string, to: string): FieldChange {
+  const { path } = change;
+  const at = SPEAKS.find(([lead]) => lead.every((step, i) => step === "" || step === path[i]))?.[1];
+  const spoken = path.map((step, i) => (i === at && step === from ? to : step));
+  if (change.kind === "value") return { ...change, path: spoken, is: renamedIn(change.is, from, to) };
+  const call = (text: string) => (text === from && ON_GLASS.includes(path[0]) ? to : text);
+  return { ...change, path: spoken, was: change.was.map(call), is: change.is.map(call) };
+}
+
+/** A value in which the id of a thing, the cluster it stands in, and the keys of overrides are another. */
+function renamedIn(value: unknown, from: string, to: string): unknown {
+  if (Array.isArray(value)) return value.map((item) => renamedIn(item, from, to));
+  if (!isKeyed(value)) return value;
+  const entries = Object.entries(value).map(([key, item]): [string, unknown] => {
+    if ((key === "id" || key === "cluster") && item === from) return [key, to];
+    if (key !== "overrides" || !isKeyed(item)) return [key, renamedIn(item, from, to)];
+    return [key, Object.fromEntries(Object.entries(item).map(([id, override]) => [id === from ? to : id, renamedIn(override, from, to)]))];
+  });
+  return Object.fromEntries(entries);
+}
