@@ -1,147 +1,210 @@
 /**
- * What the browser keeps: layouts as texts, their pictures apart and each once, in IndexedDB. A write counts only when its transaction is
- * complete, with strict durability, so that a tab killed right after has lost nothing. Removing only marks; what cannot be
- * read is left as it is. Where storage is refused, everything works from memory and says so.
+ * What the browser keeps: layouts as texts, their logs, their named states, and pictures apart and each once, in IndexedDB. A write
+ * counts only when its transaction is complete, with strict durability, so that a tab killed right after has lost nothing; and only when
+ * nobody has written since the version it goes on from. Removing only marks; what cannot be read is left as it is. Where storage is
+ * refused, everything works from memory and says so.
  */
-import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+import type { IDBPDatabase } from "idb";
+import { readKeptLayout, readKeptState, soundLog, type KeptLayout } from "../core/exchange/kept";
 import { digestsIn } from "../core/format/stored";
+import { problemText } from "../core/engine/result";
+import type { LogRecord } from "../core/versions/log";
+import { openDatabase, within, type Database, type Life, type LogRow, type Schema } from "./database";
+import { memoryStore } from "./memory";
+import { NO_PICTURES, type AllKept, type LayoutStore, type PicturesByDigest, type SetAside, type Writing, type Written } from "./store";
 
-/**
- * One kept layout. `text`: its stored form, in which pictures are told by their digests, or the whole text of a file. Times are ms since
- * 1970; `deletedAt` null: it stands in the list.
- */
-export interface KeptLayout {
-  readonly id: string;
-  readonly name: string;
-  readonly text: string;
-  readonly savedAt: number;
-  readonly deletedAt: number | null;
+/** Everything that is asked of storage must be answered within this time, ms, or it counts as refused. */
+const ANSWER_MS = 15_000;
+
+/** How a store is opened. */
+export interface Opening {
+  readonly name?: string;
+  readonly patienceMs?: number;
+  readonly onLife?: (life: Life) => void;
 }
 
-/** The data of pictures (base64) by their digests. */
-export type PicturesByDigest = ReadonlyMap<string, string>;
-const NO_PICTURES: PicturesByDigest = new Map();
-
-export interface LayoutStore {
-  /** "memory" when the browser refuses storage: nothing outlives the tab. */
-  readonly kind: "browser" | "memory";
-  /** Why storage was refused, for the message. */
-  readonly refusal: string | null;
-  all(): Promise<KeptLayout[]>;
-  read(id: string): Promise<KeptLayout | undefined>;
-  /** Writes several at once: all of them are safe when it resolves, or none. */
-  writeAll(layouts: readonly KeptLayout[], pictures?: PicturesByDigest): Promise<void>;
-  /** Resolves when the layout is safe, and every picture with it that was not kept yet. Rejects when the browser refuses (full, say). */
-  write(layout: KeptLayout, pictures?: PicturesByDigest): Promise<void>;
-  /** The pictures of these digests, as far as they are kept. */
-  pictures(digests: readonly string[]): Promise<PicturesByDigest>;
-  /** The id of the layout that was open last, or null. */
-  lastOpen(): Promise<string | null>;
-  setLastOpen(id: string): Promise<void>;
-}
-
-interface Schema extends DBSchema {
-  layouts: { key: string; value: KeptLayout };
-  choices: { key: string; value: string };
-  pictures: { key: string; value: string };
-}
-const VERSION = 2;
-
-/** Opens the browser's store, or one in memory. Never rejects. */
-export async function openLayouts(name = "nodulum"): Promise<LayoutStore> {
+/** Opens the browser's store, or one in memory. Never rejects, and never takes longer than its patience. */
+export async function openLayouts({ name = "nodulum", patienceMs, onLife = () => undefined }: Opening = {}): Promise<LayoutStore> {
   try {
-    const db = await openStore(name);
-    await sweepPictures(db);
-    return browserStore(db);
+    return browserStore(await openDatabase(name, onLife, patienceMs));
   } catch (error) {
     return memoryStore(error instanceof Error ? error.message : "the browser gave no reason");
   }
 }
 
-function openStore(name: string): Promise<IDBPDatabase<Schema>> {
-  return new Promise((resolve, reject) => {
-    const opened = openDB<Schema>(name, VERSION, {
-      upgrade(db, from) {
-        if (from < 1) {
-          db.createObjectStore("layouts", { keyPath: "id" });
-          db.createObjectStore("choices");
-        }
-        if (from < 2) db.createObjectStore("pictures");
-      },
-      blocked: () => reject(new Error("another tab still has an older Nodulum open; close it and load this one again")),
-      // A newer Nodulum wants to open the store: it must not wait for this tab.
-      blocking: (_now, _next, event) => (event.target as IDBDatabase).close(),
-    });
-    opened.then(resolve, reject);
-  });
-}
+type Db = IDBPDatabase<Schema>;
+const STRICT = { durability: "strict" } as const;
+const logOf = (id: string, from = 0, to = Infinity) => IDBKeyRange.bound([id, from], [id, to]);
+const rowOf = (layout: string, seq: number, record: LogRecord): LogRow => ({ layout, seq, record, digests: digestsIn(JSON.stringify(record.changes)) });
 
-/** Pictures that no layout refers to any more, deleted ones included, are let go. One transaction: a layout that is just being written keeps its own. */
-async function sweepPictures(db: IDBPDatabase<Schema>): Promise<void> {
-  const tx = db.transaction(["layouts", "pictures"], "readwrite");
-  const pictures = tx.objectStore("pictures");
-  const kept = await pictures.getAllKeys();
-  if (kept.length > 0) {
-    const wanted = new Set((await tx.objectStore("layouts").getAll()).flatMap((layout) => digestsIn(String(layout.text))));
-    await Promise.all(kept.filter((digest) => !wanted.has(digest)).map((digest) => pictures.delete(digest)));
-  }
-  await tx.done;
-}
-
-function browserStore(db: IDBPDatabase<Schema>): LayoutStore {
-  const writeAll = async (layouts: readonly KeptLayout[], pictures = NO_PICTURES) => {
-    const tx = db.transaction(pictures.size > 0 ? ["layouts", "pictures"] : ["layouts"], "readwrite", { durability: "strict" });
-    const writing: Promise<unknown>[] = layouts.map((layout) => tx.objectStore("layouts").put(layout));
-    if (pictures.size > 0) {
-      const store = tx.objectStore("pictures");
-      for (const [digest, data] of pictures) writing.push(store.count(digest).then((known) => (known === 0 ? store.put(data, digest) : undefined)));
-    }
-    await Promise.all([...writing, tx.done]);
-  };
+function browserStore(database: Database): LayoutStore {
+  const ask = <T>(work: (db: Db) => Promise<T>): Promise<T> => within(ANSWER_MS, "the browser's storage", database.use(work));
   return {
     kind: "browser",
     refusal: null,
-    all: () => db.getAll("layouts"),
-    read: (id) => db.get("layouts", id),
-    writeAll,
-    write: (layout, pictures) => writeAll([layout], pictures),
-    async pictures(digests) {
-      if (digests.length === 0) return NO_PICTURES;
-      const tx = db.transaction("pictures");
-      const found = await Promise.all(digests.map((digest) => tx.store.get(digest)));
-      return new Map(digests.flatMap((digest, i) => (found[i] === undefined ? [] : [[digest, found[i]]])));
-    },
-    async lastOpen() {
-      return (await db.get("choices", "open")) ?? null;
-    },
-    async setLastOpen(id) {
-      await db.put("choices", id, "open");
-    },
+    all: () => ask(async (db) => sorted(await db.getAll("layouts"))),
+    read: (id) => ask(async (db) => sound(await db.get("layouts", id))),
+    whole: (id) =>
+      ask(async (db) => {
+        const tx = db.transaction(["layouts", "log"]);
+        const [found, rows] = await Promise.all([tx.objectStore("layouts").get(id), tx.objectStore("log").getAll(logOf(id))]);
+        const layout = sound(found);
+        return layout && { layout, log: soundLog(rows.map((row) => row.record)) };
+      }),
+    write: (writing) => ask((db) => write(db, writing)),
+    since: (id, revision) =>
+      ask(async (db) => {
+        const tx = db.transaction(["layouts", "log"]);
+        const [found, rows] = await Promise.all([tx.objectStore("layouts").get(id), tx.objectStore("log").getAll(logOf(id, revision + 1))]);
+        const layout = sound(found);
+        return layout ? behind(layout, revision, rows) : { kind: "missing" };
+      }),
+    addAll: (layouts, pictures) =>
+      ask(async (db) => {
+        const tx = db.transaction(["layouts", "pictures"], "readwrite", STRICT);
+        const store = tx.objectStore("layouts");
+        const adding = layouts.map((layout) => async () => ((await store.count(layout.id)) === 0 ? store.put(layout) : undefined));
+        await all(tx, [...adding, ...putPictures(tx.objectStore("pictures"), pictures)]);
+      }),
+    mark: (id, deletedAt) =>
+      ask(async (db) => {
+        const tx = db.transaction("layouts", "readwrite", STRICT);
+        const layout = sound(await tx.store.get(id));
+        await all(tx, layout ? [() => tx.store.put({ ...layout, deletedAt })] : []);
+        return layout !== undefined;
+      }),
+    states: (layout) =>
+      ask(async (db) => {
+        const read = (await db.getAllFromIndex("states", "layout", layout)).map(readKeptState);
+        return read.flatMap((r) => (r.ok ? [r.value] : [])).sort((a, b) => a.time - b.time);
+      }),
+    writeState: (state, pictures) =>
+      ask(async (db) => {
+        const tx = db.transaction(["states", "pictures"], "readwrite", STRICT);
+        await all(tx, [() => tx.objectStore("states").put(state), ...putPictures(tx.objectStore("pictures"), pictures)]);
+      }),
+    removeState: (id) => ask((db) => db.delete("states", id)),
+    pictures: (digests) =>
+      digests.length === 0
+        ? Promise.resolve(NO_PICTURES)
+        : ask(async (db) => {
+            const tx = db.transaction("pictures");
+            const found = await Promise.all(digests.map((digest) => tx.store.get(digest)));
+            return new Map(digests.flatMap((digest, i) => (found[i] === undefined ? [] : [[digest, found[i]]])));
+          }),
+    sweep: () => ask(sweep),
+    lastOpen: () => ask(async (db) => (await db.get("choices", "open")) ?? null),
+    setLastOpen: (id) => ask(async (db) => void (await db.put("choices", id, "open"))),
   };
 }
 
-/** A store that lives as long as the tab. */
-export function memoryStore(refusal: string): LayoutStore {
-  const kept = new Map<string, KeptLayout>();
-  const known = new Map<string, string>();
-  let open: string | null = null;
-  const writeAll = (layouts: readonly KeptLayout[], pictures = NO_PICTURES) => {
-    for (const layout of layouts) kept.set(layout.id, layout);
-    for (const [digest, data] of pictures) known.set(digest, data);
-    return Promise.resolve();
-  };
-  return {
-    kind: "memory",
-    refusal,
-    all: () => Promise.resolve([...kept.values()]),
-    read: (id) => Promise.resolve(kept.get(id)),
-    writeAll,
-    write: (layout, pictures) => writeAll([layout], pictures),
-    pictures: (digests) => Promise.resolve(new Map(digests.flatMap((digest) => (known.has(digest) ? [[digest, known.get(digest)!]] : [])))),
-    lastOpen: () => Promise.resolve(open),
-    setLastOpen: (id) => {
-      open = id;
-      return Promise.resolve();
-    },
-  };
+function sound(value: unknown): KeptLayout | undefined {
+  const read = readKeptLayout(value);
+  return read.ok ? read.value : undefined;
+}
+
+/** Records that can be read, and those that cannot. */
+function sorted(values: readonly unknown[]): AllKept {
+  const layouts: KeptLayout[] = [];
+  const aside: SetAside[] = [];
+  for (const value of values) {
+    const read = readKeptLayout(value);
+    if (read.ok) layouts.push(read.value);
+    else {
+      const name = typeof value === "object" && value !== null && "name" in value && typeof value.name === "string" ? value.name : "a layout without a name";
+      aside.push({ name, why: problemText(read.problems, 2), value });
+    }
+  }
+  return { layouts, aside };
+}
+
+function behind(layout: KeptLayout, revision: number, rows: readonly LogRow[]): Extract<Written, { kind: "behind" }> {
+  const theirs = soundLog(rows.map((row) => row.record));
+  return { kind: "behind", revision: layout.revision, theirs: theirs.length === layout.revision - revision ? theirs : null };
+}
+
+/** Compare and set: only what goes on from the revision that is there is written. */
+async function write(db: Db, { base, id, name, text, savedAt, records, pictures, trim = 0 }: Writing): Promise<Written> {
+  const tx = db.transaction(["layouts", "log", "pictures"], "readwrite", STRICT);
+  const layouts = tx.objectStore("layouts");
+  const log = tx.objectStore("log");
+  const there = await layouts.get(id);
+  const known = sound(there);
+  if (there !== undefined && (!known || base !== known.revision)) {
+    const rows = known && base !== null ? await log.getAll(logOf(id, base + 1)) : [];
+    await tx.done;
+    if (!known) throw new Error("the record of this layout cannot be read any more; hand off the file, and load this page again");
+    return behind(known, base ?? -1, rows);
+  }
+  if (there === undefined && base !== null) {
+    await tx.done;
+    return { kind: "missing" };
+  }
+  const first = (base ?? 0) + 1;
+  const revision = (base ?? 0) + records.length;
+  const deletedAt = known?.deletedAt ?? null;
+  await all(tx, [
+    ...(base === null ? [() => log.delete(logOf(id))] : []),
+    () => layouts.put({ id, name, text, savedAt, deletedAt, revision }),
+    ...records.map((record, i) => () => log.put(rowOf(id, first + i, record))),
+    ...putPictures(tx.objectStore("pictures"), pictures),
+    ...(trim > 0 ? [() => trimLog(log, id, trim)] : []),
+  ]);
+  return { kind: "written", revision, deletedAt };
+}
+
+interface LogStore {
+  getAllKeys(range: IDBKeyRange, count: number): Promise<[string, number][]>;
+  delete(range: IDBKeyRange): Promise<void>;
+}
+async function trimLog(log: LogStore, id: string, count: number): Promise<void> {
+  const last = (await log.getAllKeys(logOf(id), count)).at(-1);
+  if (last) await log.delete(logOf(id, 0, last[1]));
+}
+
+interface PictureStore {
+  count(digest: string): Promise<number>;
+  put(data: string, digest: string): Promise<unknown>;
+}
+/** Each picture is written once. */
+function putPictures(store: PictureStore, pictures: PicturesByDigest = NO_PICTURES): Request[] {
+  return [...pictures].map(
+    ([digest, data]) =>
+      () =>
+        store.count(digest).then((known) => (known === 0 ? store.put(data, digest) : undefined)),
+  );
+}
+
+/** See `LayoutStore.sweep`. One transaction: a layout that is just being written keeps its own. */
+async function sweep(db: Db): Promise<void> {
+  const tx = db.transaction(["layouts", "log", "states", "pictures"], "readwrite");
+  const pictures = tx.objectStore("pictures");
+  await all(tx, async () => {
+    const kept = await pictures.getAllKeys();
+    if (kept.length === 0) return [];
+    const texts = [...(await tx.objectStore("layouts").getAll()), ...(await tx.objectStore("states").getAll())];
+    const rows = await tx.objectStore("log").getAll();
+    const wanted = new Set([...texts.flatMap((value) => digestsIn(textIn(value))), ...rows.flatMap((row) => row.digests)]);
+    return kept.filter((digest) => !wanted.has(digest)).map((digest) => () => pictures.delete(digest));
+  });
+}
+
+const textIn = (value: unknown): string => (typeof value === "object" && value !== null && "text" in value ? String(value.text) : "");
+
+type Request = () => Promise<unknown>;
+/** Several requests in one transaction: when it resolves all of them are safe, when it rejects none has been made. */
+async function all(tx: { readonly done: Promise<void>; abort(): void }, requests: readonly Request[] | (() => Promise<readonly Request[]>)): Promise<void> {
+  tx.done.catch(() => undefined);
+  try {
+    const made = typeof requests === "function" ? await requests() : requests;
+    await Promise.all(made.map(async (request) => request()));
+    await tx.done;
+  } catch (error) {
+    try {
+      tx.abort();
+    } catch {
+      // The failed request has ended it already.
+    }
+    throw error;
+  }
 }

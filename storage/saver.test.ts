@@ -1,50 +1,63 @@
 import { createSaver, type Saving } from "./saver";
-import { memoryStore } from "./layouts";
 
-/** A write that ends when told to. */
-function manual() {
-  const open: { value: string; resolve: () => void; reject: (error: Error) => void }[] = [];
-  return { open, write: (value: string) => new Promise<void>((resolve, reject) => void open.push({ value, resolve, reject })) };
+/** Work of steps that end when told to. */
+function manual(steps: number) {
+  let left = steps;
+  const open: { done: () => void; refuse: (error: Error) => void }[] = [];
+  const told: Saving[] = [];
+  const step = () =>
+    new Promise<void>((resolve, reject) => {
+      open.push({
+        done: () => {
+          left -= 1;
+          resolve();
+        },
+        refuse: reject,
+      });
+    });
+  return { open, told, more: () => (left += 1), work: { left: () => left > 0, step, tell: (s: Saving) => void told.push(s) } };
 }
+const turn = () => new Promise((resolve) => setImmediate(resolve));
 
-test("says saved only after the write of the latest value", async () => {
-  const { open, write } = manual();
-  const told: Saving[] = [];
-  const saver = createSaver(write, (s) => told.push(s));
-  saver.save("one");
-  saver.save("two");
-  saver.save("three");
-  expect(open.map((o) => o.value)).toEqual(["one"]);
-  open[0].resolve();
-  await Promise.resolve();
-  await Promise.resolve();
-  expect(told.every((s) => s.kind === "saving")).toBe(true);
-  expect(open.map((o) => o.value)).toEqual(["one", "three"]);
-  open[1].resolve();
+test("says saved only when nothing is left to do, and does one thing at a time", async () => {
+  const { open, told, more, work } = manual(1);
+  const saver = createSaver(work);
+  saver.wake();
+  more();
+  saver.wake();
+  expect(open).toHaveLength(1);
+  open[0].done();
+  await turn();
+  expect([open.length, told.every((s) => s.kind === "saving")]).toEqual([2, true]);
+  open[1].done();
   await saver.settled();
   expect(told.at(-1)).toEqual({ kind: "saved" });
 });
 
-test("a refused write is told with its reason, and the next one may succeed", async () => {
-  const { open, write } = manual();
-  const told: Saving[] = [];
-  const saver = createSaver(write, (s) => told.push(s));
-  saver.save("one");
-  open[0].reject(new Error("the disk is full"));
-  await saver.settled();
-  expect(told.at(-1)).toEqual({ kind: "refused", reason: "the disk is full" });
-  saver.save("two");
-  open[1].resolve();
+test("what is refused is told with its reason, and tried again by itself until it succeeds", async () => {
+  const { open, told, work } = manual(1);
+  const saver = createSaver(work, [1, 2]);
+  saver.wake();
+  for (let i = 0; i < 3; i += 1) {
+    open[i].refuse(new Error("the disk is full"));
+    await turn();
+    expect(told.at(-1)).toEqual({ kind: "refused", reason: "the disk is full" });
+    while (open.length === i + 1) await turn();
+  }
+  expect(told.filter((s) => s.kind === "saving")).toHaveLength(1);
+  open[3].done();
   await saver.settled();
   expect(told.at(-1)).toEqual({ kind: "saved" });
 });
 
-test("the store in memory keeps what it is given and says why it is in memory", async () => {
-  const store = memoryStore("refused");
-  const layout = { id: "a", name: "A", text: "{}", savedAt: 1, deletedAt: null };
-  await store.write(layout);
-  await store.setLastOpen("a");
-  expect(await store.read("a")).toEqual(layout);
-  expect(await store.lastOpen()).toBe("a");
-  expect(store).toMatchObject({ kind: "memory", refusal: "refused" });
+test("whoever waits hears when it was refused once more, and stopped it is not tried again", async () => {
+  const { open, told, work } = manual(1);
+  const saver = createSaver(work, [1]);
+  const waiting = saver.settled();
+  open[0].refuse(new Error(""));
+  await waiting;
+  expect(told.at(-1)).toEqual({ kind: "refused", reason: "the browser gave no reason" });
+  saver.stop();
+  await new Promise((resolve) => setTimeout(resolve, 5));
+  expect(open).toHaveLength(1);
 });

@@ -1,43 +1,64 @@
-/** Writes one thing at a time, the latest last, and says when the latest is safe. */
+/** How far the open layout is kept. */
 export type Saving =
   | { readonly kind: "saved" }
   | { readonly kind: "saving" }
-  /** The last write was refused; work goes on and the next edit tries again. */
+  /** The last write was refused; work goes on, and it is tried again by itself. */
   | { readonly kind: "refused"; readonly reason: string };
 
-export interface Saver<T> {
-  save(value: T): void;
-  /** Resolves when nothing waits to be written. */
+/** Does what is left to do, one thing after the other, and again after a while where it was refused. */
+export interface Saver {
+  /** There is something to do. */
+  wake(): void;
+  /** Resolves when nothing is left to do, or it was refused; what had been refused is tried once more at once. */
   settled(): Promise<void>;
+  /** Nothing is tried again. */
+  stop(): void;
 }
 
-/** A saver over an asynchronous write. `tell` hears "saved" only when the write of the latest value has been confirmed. */
-export function createSaver<T>(write: (value: T) => Promise<void>, tell: (saving: Saving) => void): Saver<T> {
-  let waiting: { value: T } | null = null;
+/** What a saver works off. */
+export interface Work {
+  /** Whether something is left to do. */
+  readonly left: () => boolean;
+  /** Does some of it; refused where it cannot be done now. */
+  readonly step: () => Promise<void>;
+  /** Hears "saved" only when nothing is left to do. */
+  readonly tell: (saving: Saving) => void;
+}
+
+/** How long after a refusal it is tried again, ms: sooner at first. */
+const AGAIN_MS: readonly number[] = [1000, 2000, 4000, 8000, 15_000, 30_000];
+
+/** A saver over steps of work. `againMs`: the waits after refusals. */
+export function createSaver({ left, step, tell }: Work, againMs = AGAIN_MS): Saver {
   let running: Promise<void> | null = null;
+  let refusals = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
 
   const run = async (): Promise<void> => {
-    let refusal: string | null = null;
-    while (waiting) {
-      const { value }: { value: T } = waiting;
-      waiting = null;
-      try {
-        await write(value);
-        refusal = null;
-      } catch (error) {
-        refusal = error instanceof Error ? error.message : "the browser gave no reason";
-      }
+    try {
+      while (left()) await step();
+      refusals = 0;
+      running = null;
+      tell({ kind: "saved" });
+    } catch (error) {
+      running = null;
+      timer = setTimeout(wake, againMs[Math.min(refusals, againMs.length - 1)]);
+      refusals += 1;
+      tell({ kind: "refused", reason: error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason" });
     }
-    running = null;
-    tell(refusal === null ? { kind: "saved" } : { kind: "refused", reason: refusal });
   };
-
+  const wake = () => {
+    clearTimeout(timer);
+    if (!left()) return;
+    if (refusals === 0) tell({ kind: "saving" });
+    running ??= run();
+  };
   return {
-    save(value) {
-      waiting = { value };
-      tell({ kind: "saving" });
-      running ??= run();
+    wake,
+    async settled() {
+      wake();
+      await running;
     },
-    settled: () => running ?? Promise.resolve(),
+    stop: () => clearTimeout(timer),
   };
 }

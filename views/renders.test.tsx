@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 import { rendered } from "../test/renders";
+import { openWindow } from "../test/window";
 import { act, cleanup, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { changeAction } from "../core/editing/edits/actions";
@@ -8,15 +9,13 @@ import { moveBy } from "../core/editing/placing";
 import { ok, type Result } from "../core/engine/result";
 import { parseLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";
-import { memoryStore } from "../storage/layouts";
 import { Sheet } from "./actions/sheet/Sheet";
 import { useSheet } from "./actions/useSheet";
 import { Ledger } from "./layout/Ledger";
 import { GlassOverlay } from "./layout/GlassOverlay";
 import { benchContextNow } from "./session/benchContext";
 import { SessionProvider } from "./session/context";
-import { createSession, type Session } from "./session/session";
-import { createLibrary } from "./session/library";
+import type { Session } from "./session/session";
 
 jest.mock("next/link", () => ({ __esModule: true, default: ({ children }: { children: ReactNode }) => children }));
 
@@ -60,17 +59,10 @@ function sixty(): Layout {
 }
 
 function shown(children: ReactNode, layout: Layout): Session {
-  const kept = memoryStore("test");
-  const session = createSession({ kept, now: () => 1 }, "id", layout);
-  const library = createLibrary(
-    kept,
-    session,
-    () => 1,
-    () => "new",
-  );
-  render(<SessionProvider value={{ session, library }}>{children}</SessionProvider>);
+  const parts = openWindow(layout);
+  render(<SessionProvider value={parts}>{children}</SessionProvider>);
   rendered();
-  return session;
+  return parts.session;
 }
 const change = (session: Session, edit: (layout: Layout) => Result<Layout>) => {
   act(() => void session.edit("change", edit));

@@ -1,11 +1,9 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { memoryStore } from "../../storage/layouts";
 import { sampleLayouts } from "../../test/samples";
+import { openWindow } from "../../test/window";
 import { SessionProvider } from "../session/context";
-import { createLibrary } from "../session/library";
-import { createSession } from "../session/session";
 import type { GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
 
@@ -22,17 +20,11 @@ const pointer = (element: Element | Window, name: string, x: number, { pointerId
 
 /** The ledger beside a glass that begins at x = 400. */
 function ledger() {
-  const kept = memoryStore("test");
-  const session = createSession({ kept, now: () => 1 }, "id", { ...harbour, controls: [], clusters: [], arrangements: [], accepted: [] });
-  const library = createLibrary(
-    kept,
-    session,
-    () => 1,
-    () => "new",
-  );
+  const parts = openWindow({ ...harbour, controls: [], clusters: [], arrangements: [], accepted: [] });
+  const { session } = parts;
   const glass: GlassHandle = { pointAt: (x, y) => (x < 400 ? null : { x: (x - 400) * 2, y: y * 2 }) };
   const view = render(
-    <SessionProvider value={{ session, library }}>
+    <SessionProvider value={parts}>
       <Ledger wide glass={{ current: glass }} />
     </SessionProvider>,
   );

@@ -2,12 +2,17 @@
 /** The session and the library, for every view. */
 import { createContext, useContext, type ReactNode } from "react";
 import { useStore } from "zustand";
+import { refused, type Result } from "../../core/engine/result";
+import type { LayoutStore } from "../../storage/store";
 import type { Library } from "./library";
 import type { Session, SessionState } from "./session";
+import type { States } from "./states";
 
 interface WorkbenchParts {
+  readonly kept: LayoutStore;
   readonly session: Session;
   readonly library: Library;
+  readonly states: States;
 }
 const WorkbenchContext = createContext<WorkbenchParts | null>(null);
 
@@ -23,8 +28,21 @@ function useWorkbench(): WorkbenchParts {
 
 /** The session itself: for edits. It never changes. */
 export const useSessionActions = (): Session => useWorkbench().session;
+/** Tells why what was asked of storage was refused; nothing that is refused goes by in silence. */
+export function useAsking(): (asked: Promise<Result<unknown>>) => void {
+  const session = useSessionActions();
+  return (asked) =>
+    void asked.then(
+      (done) => session.tellRefusal(done),
+      (error: unknown) => session.tellRefusal(refused("", `the browser's storage refused: ${error instanceof Error ? error.message : String(error)}`)),
+    );
+}
 /** The kept layouts. */
 export const useLibrary = (): Library => useWorkbench().library;
+/** The named states of the open layout. */
+export const useStates = (): States => useWorkbench().states;
+/** What the browser keeps. */
+export const useKept = (): LayoutStore => useWorkbench().kept;
 /** A part of the session's state; the component draws anew when that part changes. */
 export function useSession<T>(select: (state: SessionState) => T): T {
   return useStore(useWorkbench().session.store, select);

@@ -1,23 +1,33 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
 import { newLayout } from "../../core/editing/edits/layout";
+import type { KeptLayout } from "../../core/exchange/kept";
 import { readLayout } from "../../core/format/parse";
 import type { Layout } from "../../core/format/types";
-import { ok, problemText, type Result } from "../../core/engine/result";
-import type { KeptLayout, LayoutStore } from "../../storage/layouts";
-import type { Sample } from "../../samples/samples";
-import { keptLayout, keptText } from "./kept";
+import { ok, refused, type Result } from "../../core/engine/result";
+import type { LayoutStore, SetAside } from "../../storage/store";
+import type { Windows } from "../../storage/windows";
+import { keptText, newlyOpened, openKept, storedLayout, type OpenedLayout } from "./kept";
 import type { Session } from "./session";
 
+/** Layouts, latest first; `deleted` those that can be brought back, `aside` what cannot be read. */
+export interface Listed {
+  readonly kept: readonly KeptLayout[];
+  readonly deleted: readonly KeptLayout[];
+  readonly aside: readonly SetAside[];
+}
+
+/** Whatever it is asked, nothing that is not written is left behind: where it cannot be written, another layout is not opened, and the refusal says so. */
 export interface Library {
-  /** Layouts in the list, latest first; `deleted` those that can be brought back. */
-  list(): Promise<{ kept: KeptLayout[]; deleted: KeptLayout[] }>;
+  list(): Promise<Listed>;
   open(id: string): Promise<Result<true>>;
   /** Keeps a layout under a new id and opens it. */
-  add(layout: Layout): Promise<void>;
+  add(layout: Layout): Promise<Result<true>>;
   start(name: string, reference: Layout["reference"], scale: Partial<Layout["scale"]>): Promise<Result<true>>;
-  duplicate(): Promise<void>;
-  remove(id: string): Promise<void>;
-  restore(id: string): Promise<void>;
+  duplicate(): Promise<Result<true>>;
+  /** Marks a layout as deleted; the open one makes room for another. */
+  remove(id: string): Promise<Result<true>>;
+  /** Brings a deleted layout back and opens it. */
+  restore(id: string): Promise<Result<true>>;
   importText(text: string): Promise<Result<true>>;
   /** A kept layout, or why it cannot be read. */
   layoutOf(kept: KeptLayout): Promise<Result<Layout>>;
@@ -25,114 +35,115 @@ export interface Library {
   textOf(kept: KeptLayout): Promise<string>;
 }
 
-/** `newId` makes ids that no other layout has. */
-export function createLibrary(kept: LayoutStore, session: Session, now: () => number, newId: () => string): Library {
+/** What a library stands on. `newId` makes ids that no other layout has. */
+export interface LibraryParts {
+  readonly kept: LayoutStore;
+  readonly session: Session;
+  readonly windows: Pick<Windows, "tell">;
+  readonly now: () => number;
+  readonly newId: () => string;
+}
+
+/** The library of a store. */
+export function createLibrary({ kept, session, windows, now, newId }: LibraryParts): Library {
+  /** Nothing that is not written is left behind. */
+  const leave = async (): Promise<Result<true>> => {
+    session.commit();
+    if (await session.flush()) return ok(true);
+    const { saving, layout } = session.store.getState();
+    const why = saving.kind === "refused" ? saving.reason : "the browser has not answered yet";
+    return refused("", `“${layout.name}” is not saved (${why}), so no other layout is opened. It is tried again by itself; hand off its file to be safe.`);
+  };
+  const show = (opened: OpenedLayout): Result<true> => {
+    session.show(opened);
+    return ok(true);
+  };
+  /** What storage refuses is a refusal like any other. */
+  const attempt = async (work: () => Promise<Result<true>>): Promise<Result<true>> => {
+    try {
+      return await work();
+    } catch (error) {
+      return refused("", `the browser's storage refused: ${error instanceof Error && error.message !== "" ? error.message : "it gave no reason"}`);
+    }
+  };
+  const mark = async (id: string, deletedAt: number | null): Promise<boolean> => {
+    const there = await kept.mark(id, deletedAt);
+    if (there) windows.tell({ kind: "marked", layout: id });
+    return there;
+  };
+  const openOne = async (id: string): Promise<Result<true>> => {
+    const opened = await openKept(kept, id);
+    return opened.ok ? show(opened.value) : opened;
+  };
+
   const library: Library = {
-    layoutOf: (one) => keptLayout(kept, one),
+    layoutOf: (one) => storedLayout(kept, one.text),
     textOf: (one) => keptText(kept, one),
     async list() {
-      const all = (await kept.all()).sort((a, b) => b.savedAt - a.savedAt);
-      return { kept: all.filter((l) => l.deletedAt === null), deleted: all.filter((l) => l.deletedAt !== null) };
+      const { layouts, aside } = await kept.all();
+      const latest = [...layouts].sort((a, b) => b.savedAt - a.savedAt);
+      return { kept: latest.filter((l) => l.deletedAt === null), deleted: latest.filter((l) => l.deletedAt !== null), aside };
     },
-    async open(id) {
-      await session.flush();
-      const found = await kept.read(id);
-      if (!found) return { ok: false, problems: [{ path: "", message: "this layout is no longer kept" }] };
-      const layout = await keptLayout(kept, found);
-      if (!layout.ok) return layout;
-      session.show(id, layout.value);
-      return ok(true);
-    },
-    async add(layout) {
-      const id = newId();
-      session.show(id, layout);
-      await session.save();
-    },
+    open: (id) =>
+      attempt(async () => {
+        const left = await leave();
+        return left.ok ? openOne(id) : left;
+      }),
+    add: (layout) =>
+      attempt(async () => {
+        const left = await leave();
+        if (!left.ok) return left;
+        show(newlyOpened(newId(), layout));
+        await session.flush();
+        return ok(true);
+      }),
     async start(name, reference, scale) {
       const layout = newLayout(name, reference, scale);
-      if (!layout.ok) return layout;
-      await session.flush();
-      await library.add(layout.value);
-      return ok(true);
+      return layout.ok ? library.add(layout.value) : layout;
     },
-    async duplicate() {
-      await session.flush();
+    duplicate() {
+      session.commit();
       const { layout } = session.store.getState();
-      await library.add({ ...layout, name: `${layout.name.slice(0, 74)}, copy` });
+      return library.add({ ...layout, name: `${layout.name.slice(0, 74)}, copy` });
     },
-    async remove(id) {
-      if (session.store.getState().id === id) await session.flush();
-      const found = await kept.read(id);
-      if (!found) return;
-      await kept.write({ ...found, deletedAt: now() });
-      if (session.store.getState().id === id) {
-        if (!(await openAnother())) {
+    remove: (id) =>
+      attempt(async () => {
+        const isOpen = () => session.store.getState().id === id;
+        if (isOpen()) {
+          const left = await leave();
+          if (!left.ok) return left;
+        }
+        const name = isOpen() ? session.store.getState().layout.name : ((await kept.read(id))?.name ?? "");
+        if (!(await mark(id, now()))) return refused("", "this layout is no longer kept");
+        if (isOpen() && !(await openAnother())) {
           const empty = newLayout("Untitled", { width: 1600, height: 720 });
           if (empty.ok) await library.add(empty.value);
         }
-      }
-      session.tell({
-        text: `“${found.name}” is deleted.`,
-        tone: "plain",
-        act: { label: "Bring it back", run: () => void library.restore(id) },
-      });
-    },
-    async restore(id) {
-      const found = await kept.read(id);
-      if (!found) return;
-      await kept.write({ ...found, deletedAt: null });
-      const opened = await library.open(id);
-      session.tell(opened.ok ? null : { text: problemText(opened.problems), tone: "problem" });
-    },
+        session.tell({
+          text: `“${name}” is deleted.`,
+          tone: "plain",
+          act: { label: "Bring it back", run: () => void library.restore(id).then((done) => session.tellRefusal(done)) },
+        });
+        return ok(true);
+      }),
+    restore: (id) =>
+      attempt(async () => {
+        const left = await leave();
+        if (!left.ok) return left;
+        if (!(await mark(id, null))) return refused("", "this layout is no longer kept");
+        return openOne(id);
+      }),
     async importText(text) {
       const layout = readLayout(text);
-      if (!layout.ok) return layout;
-      await session.flush();
-      await library.add(layout.value);
-      return ok(true);
+      return layout.ok ? library.add(layout.value) : layout;
     },
   };
 
-  /** Opens the latest layout that can be read, without saving what is open; false where there is none. */
+  /** Opens the latest layout that can be read; false where there is none. */
   async function openAnother(): Promise<boolean> {
-    for (const next of (await library.list()).kept) {
-      const layout = await keptLayout(kept, next);
-      if (!layout.ok) continue;
-      session.show(next.id, layout.value);
-      await kept.setLastOpen(next.id);
-      return true;
-    }
+    for (const next of (await library.list()).kept) if ((await openOne(next.id)).ok) return true;
     return false;
   }
 
   return library;
-}
-
-/**
- * The layout to begin with. An empty store gets the samples, and the first of them is shown at once: they ship with the application, so
- * nobody need wait until they are written, and what the browser refuses then is told with the first edit.
- */
-export async function firstLayout(
-  kept: LayoutStore,
-  samples: readonly Sample[],
-  now: () => number,
-  newId: () => string,
-): Promise<{ id: string; layout: Layout; unreadable: KeptLayout[] }> {
-  const all = await kept.all();
-  if (all.length === 0) {
-    const time = now();
-    const records = samples.map(({ name, text }, i) => ({ id: newId(), name, text: text(), savedAt: time - i, deletedAt: null }));
-    kept.writeAll(records).catch((error: unknown) => console.error("The samples could not be kept.", error));
-    return { id: records[0].id, layout: samples[0].layout(), unreadable: [] };
-  }
-  const listed = all.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);
-  const last = await kept.lastOpen();
-  const order = [...listed.filter((l) => l.id === last), ...listed.filter((l) => l.id !== last)];
-  const unreadable: KeptLayout[] = [];
-  for (const candidate of order) {
-    const layout = await keptLayout(kept, candidate);
-    if (layout.ok) return { id: candidate.id, layout: layout.value, unreadable };
-    unreadable.push(candidate);
-  }
-  return { id: newId(), layout: samples[0].layout(), unreadable };
 }

@@ -1,19 +1,25 @@
 import { addAction } from "../../core/editing/edits/actions";
 import { changeLayout } from "../../core/editing/edits/layout";
 import { refused, ok } from "../../core/engine/result";
-import { removePlaceables } from "../../core/editing/edits/controls";
+import { changeFeel, removePlaceables } from "../../core/editing/edits/controls";
 import { writeLayout } from "../../core/format/write";
 import { sampleLayouts } from "../../test/samples";
-import { SAMPLES } from "../../samples/samples";
-import { memoryStore, type LayoutStore } from "../../storage/layouts";
-import { createLibrary, firstLayout } from "./library";
-import { createSession, type Session } from "./session";
-import { changeFeel } from "../../core/editing/edits/controls";
+import { openWindow } from "../../test/window";
+import { memoryStore } from "../../storage/memory";
+import type { LayoutStore, Writing } from "../../storage/store";
+import { newlyOpened, openKept } from "./kept";
+import type { Session } from "./session";
 import { deleteAction, deletePlaceables } from "../shared/remove";
 import type { Layout } from "../../core/format/types";
 
 const [brackwater] = sampleLayouts();
-const fresh = (store: LayoutStore = memoryStore("test")): Session => createSession({ kept: store, now: () => 1000 }, "id", brackwater);
+const fresh = (): Session => openWindow(brackwater).session;
+/** A store that tells how often it was written to. */
+const counted = (store: LayoutStore = memoryStore("test")) => {
+  const writes: Writing[] = [];
+  return { writes, store: { ...store, write: (writing: Writing) => (writes.push(writing), store.write(writing)) } satisfies LayoutStore };
+};
+const opened = (session: Session) => session.flush().then(() => undefined);
 const layoutOf = (session: Session) => session.store.getState().layout;
 const share = (value: number) => (l: typeof brackwater) => changeLayout(l, { scale: { ...l.scale, share: value } });
 
@@ -46,16 +52,15 @@ test("a gesture is one entry however many previews it has; cancelled it leaves n
 });
 
 test("edits that are gathered are one entry, called as they are, and saved once; taken back there is none", async () => {
-  const store = memoryStore("test");
-  let writes = 0;
-  const counted = { ...store, write: (...args: Parameters<LayoutStore["write"]>) => ((writes += 1), store.write(...args)) };
-  const session = createSession({ kept: counted, now: () => 1 }, "id", brackwater);
+  const { writes, store } = counted();
+  const { session } = openWindow(brackwater, { kept: store });
+  await opened(session);
   session.gather();
   for (const s of [0.4, 0.5, 0.6]) session.edit("share of the screen", share(s));
-  expect([writes, session.store.getState().history.past.length]).toEqual([0, 0]);
+  expect([writes.length, session.store.getState().history.past.length]).toEqual([1, 0]);
   session.commit();
   await session.flush();
-  expect([writes, session.store.getState().history.past.map((e) => e.label)]).toEqual([1, ["share of the screen"]]);
+  expect([writes.length, session.store.getState().history.past.map((e) => e.label)]).toEqual([2, ["share of the screen"]]);
   session.gather();
   session.edit("share of the screen", share(0.9));
   session.edit("no", () => refused("there", "it cannot be"));
@@ -102,13 +107,13 @@ test("why a preview is refused is told, by name, and goes with the next one that
 
 test("a gesture under way is not kept: not by what is remembered meanwhile, not by opening another layout", async () => {
   const store = memoryStore("test");
-  const session = createSession({ kept: store, now: () => 5 }, "id", brackwater);
+  const { session } = openWindow(brackwater, { kept: store });
   session.begin("scale");
   session.preview(share(0.9));
   session.remember({ screen: "Tablet 4:3" });
   await session.flush();
   expect(JSON.parse((await store.read("id"))!.text)).toMatchObject({ scale: { share: 0.35 }, workbench: { screen: "Tablet 4:3" } });
-  session.show("other", sampleLayouts()[1]);
+  session.show(newlyOpened("other", sampleLayouts()[1]));
   session.undo();
   expect(session.store.getState()).toMatchObject({ id: "other", gesture: null });
   expect(JSON.parse((await store.read("id"))!.text)).toMatchObject({ scale: { share: 0.35 } });
@@ -139,118 +144,102 @@ test("deleted controls leave the selection; a new layout has an empty history", 
   session.select(["horn", "pump"]);
   session.edit("delete", (l) => removePlaceables(l, ["horn"]));
   expect(session.store.getState().selection).toEqual(["pump"]);
-  session.show("other", sampleLayouts()[1]);
+  session.show(newlyOpened("other", sampleLayouts()[1]));
   expect(session.store.getState()).toMatchObject({ history: { past: [] }, selection: [], playerView: { moment: "sorting", handed: "right" } });
 });
 
-test("saved means written; a refusal is told and work goes on", async () => {
+test("saved means written; a refusal is told, work goes on, and it is tried again by itself", async () => {
   const store = memoryStore("test");
-  let full = true;
-  const session = createSession(
-    { kept: { ...store, write: (l) => (full ? Promise.reject(new Error("full")) : store.write(l)) }, now: () => 5 },
-    "id",
-    brackwater,
-  );
+  let full = false;
+  const { session } = openWindow(brackwater, { kept: { ...store, write: (w) => (full ? Promise.reject(new Error("full")) : store.write(w)) } });
+  await opened(session);
+  full = true;
   session.edit("share", share(0.5));
-  await session.flush();
+  expect(session.isUnsaved()).toBe(true);
+  expect(await session.flush()).toBe(false);
   expect(session.store.getState().saving).toEqual({ kind: "refused", reason: "full" });
-  full = false;
   session.edit("share", share(0.7));
-  expect(session.store.getState().saving.kind).toBe("saving");
-  await session.flush();
-  expect(session.store.getState().saving.kind).toBe("saved");
+  full = false;
+  await new Promise<void>((resolve) => session.store.subscribe(({ saving }) => saving.kind === "saved" && resolve()));
+  expect(session.isUnsaved()).toBe(false);
   expect((await store.read("id"))!.text).toBe(writeLayout(layoutOf(session)));
 });
 
-test("the library: samples at first, new, duplicate, delete and bring back, import", async () => {
-  const store = memoryStore("test");
-  let n = 0;
-  const newId = () => `id-${(n += 1)}`;
-  const first = await firstLayout(store, SAMPLES, () => 10, newId);
-  expect(first.layout.name).toBe("Brackwater");
-  const session = createSession({ kept: store, now: () => 20 }, first.id, first.layout);
-  const library = createLibrary(store, session, () => 20, newId);
-  expect((await library.list()).kept).toHaveLength(3);
-  expect(await library.start("Dock", { width: 1, height: 0 }, {})).toMatchObject({ ok: false });
-  expect(await library.start("Dock", { width: 1280, height: 720 }, { share: 0.2 })).toEqual(ok(true));
-  expect(layoutOf(session).name).toBe("Dock");
-  await library.duplicate();
-  expect(layoutOf(session).name).toBe("Dock, copy");
-  const { id } = session.store.getState();
-  await library.remove(id);
-  expect(session.store.getState().id).not.toBe(id);
-  const { kept, deleted } = await library.list();
-  expect([kept.length, deleted.map((l) => l.name)]).toEqual([4, ["Dock, copy"]]);
-  await library.restore(id);
-  expect(layoutOf(session).name).toBe("Dock, copy");
-  expect(await library.importText("{}")).toMatchObject({ ok: false });
-  expect(layoutOf(session).name).toBe("Dock, copy");
+test("undo and redo outlast the window: another one opens the layout with its history", async () => {
+  const { kept, session } = openWindow(brackwater);
+  session.edit("share", share(0.5));
+  session.edit("delete", (l) => removePlaceables(l, ["horn"]));
+  session.undo();
+  await session.flush();
+  const again = openWindow(brackwater, { kept }).session;
+  const found = await openKept(kept, "id");
+  if (!found.ok) throw new Error("not kept");
+  again.show(found.value);
+  again.redo();
+  expect(layoutOf(again).controls.some((c) => c.id === "horn")).toBe(false);
+  again.undo();
+  again.undo();
+  expect(writeLayout(layoutOf(again))).toBe(writeLayout(brackwater));
 });
 
-test("the first sample is shown though the browser refuses to keep the samples; the first edit tells", async () => {
-  const told = jest.spyOn(console, "error").mockImplementation(() => undefined);
-  const refusing: LayoutStore = { ...memoryStore("test"), writeAll: () => Promise.reject(new Error("full")), write: () => Promise.reject(new Error("full")) };
-  const { id, layout } = await firstLayout(
-    refusing,
-    SAMPLES,
-    () => 1,
-    () => "new",
-  );
-  expect(layout).toEqual(brackwater);
-  const session = createSession({ kept: refusing, now: () => 2 }, id, layout);
-  session.edit("share", share(0.5));
+test("going to any edit of the history: back, on, and to one that was left behind", () => {
+  const session = fresh();
+  for (const s of [0.4, 0.5, 0.6, 0.7]) session.edit(`share ${s}`, share(s));
+  const ids = session.store.getState().history.past.map((e) => e.id);
+  session.goTo(ids[1]);
+  expect(layoutOf(session).scale.share).toBe(0.5);
+  expect(session.store.getState().history.future).toHaveLength(2);
+  session.goTo(ids[2]);
+  expect(layoutOf(session).scale.share).toBe(0.6);
+  session.goTo(null);
+  expect(layoutOf(session)).toEqual(brackwater);
+  session.edit("share 0.9", share(0.9));
+  session.goTo(ids[3]);
+  expect(layoutOf(session).scale.share).toBe(0.7);
+  expect(session.store.getState().history.past.map((e) => e.label)).toEqual(["share 0.9", "go back to “share 0.7”"]);
+});
+
+test("steps of one field that wait together are one record", async () => {
+  const { writes, store } = counted();
+  const { session } = openWindow(brackwater, { kept: store });
+  await opened(session);
+  for (const s of [0.4, 0.41, 0.42, 0.43]) session.edit("share", share(s), true);
   await session.flush();
-  expect(session.store.getState().saving).toEqual({ kind: "refused", reason: "full" });
-  expect(told).toHaveBeenCalledTimes(1);
-  told.mockRestore();
+  const records = writes.slice(1).flatMap((w) => w.records);
+  expect(records.length).toBeLessThan(4);
+  expect(records.at(-1)!.changes).toMatchObject([{ path: ["scale", "share"], is: 0.43 }]);
+  session.undo();
+  expect(layoutOf(session).scale.share).toBe(0.35);
 });
 
 test("what is remembered while a number is dragged is kept once at the end, without an entry, or taken back", async () => {
-  const store = memoryStore("test");
-  let writes = 0;
-  const counted = { ...store, write: (...args: Parameters<LayoutStore["write"]>) => ((writes += 1), store.write(...args)) };
-  const session = createSession({ kept: counted, now: () => 1 }, "id", brackwater);
+  const { writes, store } = counted();
+  const { session } = openWindow(brackwater, { kept: store });
+  await opened(session);
   session.gather();
   for (const gridMm of [6, 7, 8]) session.remember({ gridMm });
   session.commit();
   await session.flush();
-  expect([writes, layoutOf(session).workbench.gridMm, session.store.getState().history.past]).toEqual([1, 8, []]);
+  expect([writes.length, layoutOf(session).workbench.gridMm, session.store.getState().history.past]).toEqual([2, 8, []]);
   session.gather();
   session.remember({ gridMm: 20 });
   session.cancel();
   expect(layoutOf(session).workbench.gridMm).toBe(8);
 });
 
-test("every write hands over every picture: what another tab let go of is there again", async () => {
-  const store = memoryStore("test");
-  const handed: (readonly string[])[] = [];
-  const watched: LayoutStore = {
-    ...store,
-    write: (kept, pictures) => {
-      handed.push([...(pictures?.values() ?? [])]);
-      return store.write(kept, pictures);
-    },
-  };
-  const picture = { id: "a", name: "a", type: "image/png" as const, data: "AAAA" };
-  const session = createSession({ kept: watched, now: () => 2 }, "id", { ...brackwater, pictures: [picture] });
-  for (const name of ["One", "Two"]) {
-    session.edit("name", (l) => ok({ ...l, name }));
-    await session.flush();
-  }
-  expect(handed).toEqual([["AAAA"], ["AAAA"]]);
-  expect((await store.read("id"))!.text).not.toContain("AAAA");
-});
-
-test("a kept layout that cannot be read is set aside, not deleted", async () => {
-  const store = memoryStore("test");
-  await store.write({ id: "bad", name: "Bad", text: "{", savedAt: 99, deletedAt: null });
-  await store.write({ id: "good", name: "Good", text: writeLayout(brackwater), savedAt: 1, deletedAt: null });
-  const opened = await firstLayout(
-    store,
-    SAMPLES,
-    () => 1,
-    () => "new",
-  );
-  expect([opened.id, opened.unreadable.map((l) => l.id)]).toEqual(["good", ["bad"]]);
-  expect((await store.read("bad"))!.text).toBe("{");
+test("every write hands over every picture: what another tab let go of is there again; none is in the log", async () => {
+  const { writes, store } = counted();
+  const { session } = openWindow({ ...brackwater, pictures: [{ id: "a", name: "a", type: "image/png" as const, data: "AAAA" }] }, { kept: store });
+  await opened(session);
+  session.edit("name", (l) => ok({ ...l, name: "One" }));
+  await opened(session);
+  session.edit("away", (l) => ok({ ...l, pictures: [] }));
+  await opened(session);
+  expect(writes.map((w) => [...(w.pictures?.values() ?? [])])).toEqual([["AAAA"], ["AAAA"], ["AAAA"]]);
+  expect(JSON.stringify(writes.map(({ text, records }) => [text, records]))).not.toContain("AAAA");
+  const found = await openKept(store, "id");
+  const again = openWindow(brackwater, { kept: store }).session;
+  again.show(found.ok ? found.value : newlyOpened("id", brackwater));
+  again.undo();
+  expect(layoutOf(again).pictures).toMatchObject([{ data: "AAAA" }]);
 });

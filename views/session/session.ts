@@ -6,15 +6,20 @@ import { createStore, type StoreApi } from "zustand/vanilla";
 import type { FixOffer } from "../../core/checks/check";
 import type { ScreenFindings } from "../../workers/checksService";
 import { composeHere, type Compose } from "../../workers/writing";
-import { picturesByDigest } from "./kept";
+import type { OpenedLayout } from "./kept";
 import type { Layout, Workbench } from "../../core/format/types";
-import type { Problem, Result } from "../../core/engine/result";
+import { problemText, type Problem, type Result } from "../../core/engine/result";
+import { checked } from "../../core/editing/edits/checked";
 import { spokenProblems } from "../shared/names";
-import type { LayoutStore } from "../../storage/layouts";
-import { createSaver, type Saver, type Saving } from "../../storage/saver";
+import type { LayoutStore } from "../../storage/store";
+import type { Saving } from "../../storage/saver";
+import { ONLY_WINDOW, type Windows } from "../../storage/windows";
 import { inCluster } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
-import { NO_HISTORY, record, redo, undo, type History } from "./history";
+import { applyChanges, changesBetween } from "../../core/versions/changes";
+import { historyOf, madeAgain, takenBack, versionAt, withRecord, type Entry, type History, type LogRecord } from "../../core/versions/log";
+import type { LostVersion } from "../../core/versions/merge";
+import { createKeeper } from "./keeper";
 
 /** A message at the foot of the window. */
 export interface Notice {
@@ -34,7 +39,13 @@ export interface Gesture {
 export interface SessionState {
   readonly id: string;
   readonly layout: Layout;
+  /** All that happened to it, as far as it is kept; and what of it undo and redo would do here. */
+  readonly log: readonly LogRecord[];
   readonly history: History;
+  /** The other windows that are open: what they did is theirs to take back. */
+  readonly others: ReadonlySet<string>;
+  /** Whether it has been deleted, here or in another window: it is still kept, and can be brought back. */
+  readonly isDeleted: boolean;
   readonly gesture: Gesture | null;
   readonly selection: readonly string[];
   /** As which player, and in which moment of the game, the views show the layout; moment null: all of them at once. */
@@ -78,19 +89,31 @@ export interface Session {
   showPlayer(player: Partial<Pick<PlayerView, "handed" | "playerSize">>): void;
   /** Changes what the editor alone remembers; no entry in the history. */
   remember(change: Partial<Workbench>): void;
-  /** Puts another layout on the bench, its history empty. */
-  show(id: string, layout: Layout): void;
-  /** Writes the layout now and resolves when it is safe, or refused. */
-  save(): Promise<void>;
-  /** Resolves when nothing waits to be written; what was refused is tried once more. */
-  flush(): Promise<void>;
+  /** Goes to where an edit of the history had just been made, by undo and redo where these lead there; null: to before all of one's own. */
+  goTo(edit: string | null): void;
+  /** Puts another layout on the bench. What was not written of the one before is given up: see `flush`. */
+  show(opened: OpenedLayout): void;
+  /** Resolves when nothing waits to be written, or it was refused once more; false: something is still not written. */
+  flush(): Promise<boolean>;
+  /** Whether leaving now would lose something: unwritten edits, or a gesture under way. */
+  isUnsaved(): boolean;
+  /** Another window has written this layout. */
+  heard(): void;
+  /** Whether the layout is deleted, told by another window. */
+  setDeleted(isDeleted: boolean): void;
+  /** Which other windows are open. */
+  setOthers(others: ReadonlySet<string>): void;
   tell(notice: Notice | null): void;
+  /** Tells why something was refused; of what was done nothing is told. */
+  tellRefusal(done: Result<unknown>): void;
   /** Takes the moves that fix what is found on the bench. */
   setFixes(fixes: readonly FixOffer[], of: Layout): void;
   /** Takes the findings of the screens in view; what says the same keeps its identity, so that nothing draws anew for it. */
   setFindings(findings: Record<string, ScreenFindings>): void;
   /** Chooses the screen whose findings are read on the shelf. */
   readOnShelf(screen: string): void;
+  /** The window goes: nothing is tried again. */
+  close(): void;
 }
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
@@ -100,39 +123,75 @@ export interface SessionParts {
   readonly kept: LayoutStore;
   /** The time for the records, ms since 1970. */
   readonly now: () => number;
+  /** Makes ids that nothing else has. */
+  readonly newId: () => string;
   /** Gives the form in which a layout is stored. */
   readonly compose?: Compose;
+  readonly windows?: Windows;
+  /** Hears of versions that lost against another window's: they are to be kept by name. */
+  readonly onLost?: (lost: readonly LostVersion[]) => void;
+  /** The waits after refused writes, ms. */
+  readonly againMs?: readonly number[];
 }
 
+/** What is said of a step that is recorded; a step is an edit where nothing else is said. */
+type Recorded = Pick<LogRecord, "label"> & Partial<Pick<LogRecord, "kind" | "of" | "joins">>;
+
+/** What a session shows of a layout that has just been opened. */
+const firstState = ({ id, layout, log, isDeleted }: OpenedLayout, isOwn: (by: string) => boolean) => ({
+  id,
+  layout,
+  log,
+  history: historyOf(log, isOwn),
+  isDeleted,
+  gesture: null,
+  selection: [],
+  playerView: firstView(layout),
+  findings: {},
+  shelfScreen: null,
+  fixes: [],
+  fixesOf: null,
+});
+
 /** Opens a session on a layout. */
-export function createSession({ kept, now, compose = composeHere }: SessionParts, id: string, layout: Layout): Session {
+export function createSession(parts: SessionParts, opened: OpenedLayout): Session {
+  const { kept, now, newId, compose = composeHere, windows = ONLY_WINDOW("this"), onLost = () => undefined, againMs } = parts;
+  const isOwn = (by: string) => !get().others.has(by);
   const store = createStore<SessionState>(() => ({
-    id,
-    layout,
-    history: NO_HISTORY,
-    gesture: null,
-    selection: [],
-    playerView: firstView(layout),
+    ...firstState(opened, () => true),
+    others: new Set(),
     saving: { kind: "saved" },
     onlyMemory: kept.refusal,
-    findings: {},
-    shelfScreen: null,
-    fixes: [],
-    fixesOf: null,
     notice: null,
   }));
   const { getState: get, setState: set } = store;
-  const saver: Saver<{ id: string; layout: Layout }> = createSaver(
-    async (value) => {
-      const { text, digests } = await compose(value.layout);
-      const pictures = picturesByDigest(value.layout, digests);
-      await kept.write({ id: value.id, name: value.layout.name, text, savedAt: now(), deletedAt: null }, pictures);
+  const keeper = createKeeper(
+    { kept, windows, now, compose, againMs },
+    {
+      onSaving: (saving) => set({ saving }),
+      onMerged: (layout, log) => setMerged(layout, log),
+      onLost,
+      onDeleted: (isDeleted) => isDeleted !== get().isDeleted && set({ isDeleted }),
+      onCleared: () =>
+        tell({
+          text: "What this browser kept has been cleared. The open layout is being kept again, from this window; take a backup of what matters.",
+          tone: "problem",
+        }),
     },
-    (saving) => set({ saving }),
   );
+  keeper.open(opened);
+  const prefix = newId();
+  let count = 0;
+  /** Records a step from one version to another: the log, and the history with it. Nothing is recorded where nothing differs. */
+  const record = (before: Layout, after: Layout, what: Recorded, history = get().history): Pick<SessionState, "log" | "history"> => {
+    const changes = changesBetween(before, after);
+    if (changes.length === 0 && what.of === undefined) return { log: get().log, history };
+    count += 1;
+    const made: LogRecord = { id: `${prefix}.${count}`, kind: "edit", ...what, time: now(), by: windows.own, changes };
+    return { log: keeper.add(made, after), history: withRecord(history, made) };
+  };
   /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */
   let run = false;
-  const save = () => saver.save({ id: get().id, layout: committedLayout() });
   const tell = (notice: Notice | null) => set({ notice });
   const keepKnown = (next: Layout) => {
     const known = new Set([...next.controls, ...next.clusters, ...next.keepClear].map((c) => c.id));
@@ -146,12 +205,11 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
       ? playerView
       : { ...playerView, moment: next.moments[0]?.id ?? null };
   };
+  const keptIn = (next: Layout) => ({ selection: keepKnown(next), playerView: keepKnownView(next) });
   const refuse = (problems: readonly Problem[]) => {
     const text = spokenProblems(get().layout, problems, 3);
     if (get().notice?.text !== text) tell({ text, tone: "problem" });
   };
-  /** What may be kept: a gesture under way is not. */
-  const committedLayout = () => get().gesture?.base ?? get().layout;
   /** The reason why the last preview of the gesture was refused; it goes with the next one that is not. */
   let previewRefusal: Notice | null = null;
   const endPreview = () => {
@@ -175,15 +233,11 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
         return false;
       }
       if (result.value === before) return true;
-      set({
-        layout: result.value,
-        history: record(get().history, before, result.value, { label, merge: merge && run }),
-        selection: keepKnown(result.value),
-        playerView: keepKnownView(result.value),
-        notice: null,
-      });
+      const { past, future } = get().history;
+      const last = past.at(-1);
+      const joins = merge && run && last?.label === label && future.length === 0 ? last.id : undefined;
+      set({ layout: result.value, ...record(before, result.value, joins === undefined ? { label } : { label, joins }), ...keptIn(result.value), notice: null });
       run = true;
-      save();
       return true;
     },
     endRun() {
@@ -212,13 +266,13 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
       return true;
     },
     commit() {
-      const { gesture, layout: after, history } = get();
+      const { gesture, layout: after } = get();
       if (!gesture) return;
       previewRefusal = null;
       // What the editor alone remembers leaves no entry.
       const base = gesture.gathers ? { ...gesture.base, workbench: after.workbench } : gesture.base;
-      set({ gesture: null, history: record(history, base, after, gesture), selection: keepKnown(after) });
-      if (after !== gesture.base) save();
+      if (base !== gesture.base) set(record(gesture.base, base, { kind: "remembered", label: gesture.label }));
+      set({ gesture: null, ...record(base, after, { label: gesture.label }), selection: keepKnown(after) });
     },
     cancel() {
       const { gesture } = get();
@@ -226,8 +280,19 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
       set({ gesture: null, layout: gesture.base });
       endPreview();
     },
-    undo: () => step(undo),
-    redo: () => step(redo),
+    undo: () => turn(["undo"]),
+    redo: () => turn(["redo"]),
+    goTo(edit) {
+      const { history, log, layout: present } = get();
+      const { past, future } = history;
+      const back = edit === null ? -1 : past.findIndex((e) => e.id === edit);
+      const on = future.findIndex((e) => e.id === edit);
+      if (edit === null || back >= 0) return turn(past.slice(back + 1).map(() => "undo"));
+      if (on >= 0) return turn(future.slice(0, on + 1).map(() => "redo"));
+      const last = log.findLast((r) => r.kind === "edit" && (r.id === edit || r.joins === edit));
+      const version = last && versionAt(present, log, last.id);
+      if (version) session.edit(`go back to “${last.label}”`, (before) => checked(before, { ...version, workbench: before.workbench }));
+    },
     select(ids) {
       run = false;
       set({ selection: ids });
@@ -249,34 +314,39 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
       const workbench = { ...before.workbench, ...change };
       // While a number is dragged it is a step like any other, kept or taken back at the end.
       if (gesture?.gathers) return set({ layout: { ...before, workbench } });
-      set({ layout: { ...before, workbench }, gesture: gesture && { ...gesture, base: { ...gesture.base, workbench } } });
-      save();
-    },
-    show(nextId, next) {
-      session.cancel();
+      const base = gesture?.base ?? before;
+      const kept = { ...base, workbench };
       set({
-        id: nextId,
-        layout: next,
-        history: NO_HISTORY,
-        selection: [],
-        playerView: firstView(next),
-        findings: {},
-        shelfScreen: null,
-        fixes: [],
-        fixesOf: null,
-        gesture: null,
+        ...record(base, kept, { kind: "remembered", label: "remember" }),
+        layout: { ...before, workbench },
+        gesture: gesture && { ...gesture, base: kept },
       });
-      void kept.setLastOpen(nextId);
     },
-    async save() {
-      save();
-      await saver.settled();
+    show(next) {
+      session.cancel();
+      run = false;
+      set({ ...firstState(next, isOwn), notice: null });
+      keeper.open(next);
+      kept.setLastOpen(next.id).catch((error: unknown) => console.error("Which layout is open could not be kept.", error));
     },
     async flush() {
-      if (get().saving.kind === "refused") save();
-      await saver.settled();
+      await keeper.settled();
+      return keeper.isSafe();
+    },
+    isUnsaved() {
+      const { gesture, layout: present } = get();
+      return !keeper.isSafe() || (gesture !== null && gesture.base !== present);
+    },
+    heard: () => keeper.heard(),
+    setDeleted: (isDeleted) => set({ isDeleted }),
+    setOthers(others) {
+      const before = get().others;
+      if (before.size === others.size && [...others].every((one) => before.has(one))) return;
+      set({ others });
+      set({ history: historyOf(get().log, isOwn) });
     },
     tell,
+    tellRefusal: (done) => !done.ok && tell({ text: problemText(done.problems, 3), tone: "problem" }),
     setFixes(fixes, of) {
       set({ fixes, fixesOf: of });
     },
@@ -294,16 +364,40 @@ export function createSession({ kept, now, compose = composeHere }: SessionParts
     readOnShelf(screen) {
       set({ shelfScreen: screen });
     },
+    close: () => keeper.close(),
   };
 
-  function step(turn: typeof undo): void {
+  /** Takes edits back or makes them again, one after the other, and shows where that leads. */
+  function turn(steps: readonly ("undo" | "redo")[]): void {
     session.cancel();
-    const { history, layout: before } = get();
-    const turned = turn(history, before);
-    if (!turned) return;
-    set({ layout: turned.layout, history: turned.history, selection: keepKnown(turned.layout), playerView: keepKnownView(turned.layout), notice: null });
-    save();
+    run = false;
+    let { layout: reached, log, history } = get();
+    let notice: Notice | null = null;
+    for (const kind of steps) {
+      const entry: Entry | undefined = kind === "undo" ? history.past.at(-1) : history.future[0];
+      if (!entry) break;
+      const made = kind === "undo" ? takenBack(reached, entry) : madeAgain(reached, entry);
+      const sound = checked(reached, made.layout);
+      if (!sound.ok) {
+        const why = spokenProblems(made.layout, sound.problems, 2);
+        notice = { text: `“${entry.label}” cannot be turned back any more: ${why}`, tone: "problem" };
+        break;
+      }
+      if (made.left.length > 0) notice = STAYED;
+      ({ log, history } = record(reached, made.layout, { kind, label: entry.label, of: entry.id }, history));
+      reached = made.layout;
+    }
+    set({ layout: reached, log, history, ...keptIn(reached), notice });
+  }
+
+  /** Another window has changed the layout; what is in hand here goes on from there. */
+  function setMerged(merged: Layout, log: readonly LogRecord[]): void {
+    const { gesture, layout: present } = get();
+    const inHand = gesture ? applyChanges(merged, changesBetween(gesture.base, present)).layout : merged;
+    set({ layout: inHand, gesture: gesture && { ...gesture, base: merged }, log, history: historyOf(log, isOwn), ...keptIn(inHand) });
   }
 
   return session;
 }
+
+const STAYED: Notice = { text: "What another window has changed since has stayed as it is.", tone: "plain" };

@@ -5,10 +5,13 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { changeLayout } from "../../core/editing/edits/layout";
 import { problemText } from "../../core/engine/result";
-import type { KeptLayout } from "../../storage/layouts";
+import type { KeptLayout } from "../../core/exchange/kept";
 import { Dialogue } from "../../ui/Dialogue";
-import { useLibrary, useSession, useSessionActions } from "../session/context";
-import { saveText } from "../shared/download";
+import { ok } from "../../core/engine/result";
+import type { SetAside } from "../../storage/store";
+import { useAsking, useLibrary, useSession, useSessionActions } from "../session/context";
+import type { Listed } from "../session/library";
+import { fileNameFor, saveText } from "../shared/download";
 import { NewLayout } from "./NewLayout";
 
 const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
@@ -17,23 +20,31 @@ const BOX = "z-50 min-w-[230px] rounded-sm border border-edge bg-sheet p-1 shado
 export function LayoutMenu() {
   const library = useLibrary();
   const session = useSessionActions();
+  const ask = useAsking();
   const name = useSession((s) => s.layout.name);
   const id = useSession((s) => s.id);
-  const [lists, setLists] = useState<{ kept: KeptLayout[]; deleted: KeptLayout[] }>({ kept: [], deleted: [] });
+  const [lists, setLists] = useState<Listed>({ kept: [], deleted: [], aside: [] });
   const [dialogue, setDialogue] = useState<"new" | "rename" | null>(null);
 
   const open = async (target: KeptLayout) => {
     const opened = await library.open(target.id);
     if (!opened.ok)
       session.tell({
-        text: `“${target.name}” cannot be read: ${problemText(opened.problems, 2)}`,
+        text: `“${target.name}” was not opened: ${problemText(opened.problems, 2)}`,
         tone: "problem",
-        act: { label: "Download it as it is", run: () => void library.textOf(target).then((text) => saveText(`${target.name}.nodulum.json`, text)) },
+        act: { label: "Download it as it is", run: () => ask(library.textOf(target).then((text) => ok(saveText(fileNameFor(target.name), text)))) },
       });
   };
+  /** A record that cannot be read is never thrown away: it can be taken out as it is. */
+  const tellAside = ({ name: called, why, value }: SetAside) =>
+    session.tell({
+      text: `“${called}” cannot be read: ${why}. It stays as it is.`,
+      tone: "problem",
+      act: { label: "Download it as it is", run: () => saveText(`${fileNameFor(called)}.txt`, JSON.stringify(value, null, 2)) },
+    });
   return (
     <>
-      <DropdownMenu.Root onOpenChange={(shown) => shown && void library.list().then(setLists)}>
+      <DropdownMenu.Root onOpenChange={(shown) => shown && ask(library.list().then((all) => ok(setLists(all))))}>
         <DropdownMenu.Trigger className="push max-w-[240px]" aria-label={`Layouts; open: ${name}`}>
           <span className="truncate font-medium">{name}</span>
           <ChevronDown size={14} />
@@ -52,10 +63,10 @@ export function LayoutMenu() {
             <DropdownMenu.Item className={ITEM} onSelect={() => setDialogue("rename")}>
               Rename…
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => void library.duplicate()}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => ask(library.duplicate())}>
               Duplicate
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => void library.remove(id)}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => ask(library.remove(id))}>
               Delete
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
@@ -66,13 +77,19 @@ export function LayoutMenu() {
                 {kept.id === id && <span className="ml-auto pl-3 text-[11px] opacity-70">open</span>}
               </DropdownMenu.Item>
             ))}
+            {lists.aside.map((aside, i) => (
+              <DropdownMenu.Item key={i} className={ITEM} onSelect={() => tellAside(aside)}>
+                <span className="truncate">{aside.name}</span>
+                <span className="ml-auto pl-3 text-[11px] text-warning">set aside</span>
+              </DropdownMenu.Item>
+            ))}
             {lists.deleted.length > 0 && (
               <DropdownMenu.Sub>
                 <DropdownMenu.SubTrigger className={ITEM}>Bring back a deleted one…</DropdownMenu.SubTrigger>
                 <DropdownMenu.Portal>
                   <DropdownMenu.SubContent className={BOX}>
                     {lists.deleted.map((kept) => (
-                      <DropdownMenu.Item key={kept.id} className={ITEM} onSelect={() => void library.restore(kept.id)}>
+                      <DropdownMenu.Item key={kept.id} className={ITEM} onSelect={() => ask(library.restore(kept.id))}>
                         {kept.name}
                       </DropdownMenu.Item>
                     ))}

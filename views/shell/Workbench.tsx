@@ -2,46 +2,53 @@
 /** The window: opens what the browser keeps, then shows the title strip and the view. */
 import { useEffect, useState, type ReactNode } from "react";
 import { workDone } from "../../core/derived/resolved";
-import { SAMPLES } from "../../samples/samples";
-import { openLayouts } from "../../storage/layouts";
-import { connectWriting } from "../../workers/connect";
-import { createComposer } from "../../workers/writing";
 import { SessionProvider } from "../session/context";
-import { createLibrary, firstLayout, type Library } from "../session/library";
-import { createSession, type Session } from "../session/session";
+import { openWorkbench, type Opened } from "./openWorkbench";
 import { Shell } from "./Shell";
 
-const now = () => Date.now();
-const newId = () => crypto.randomUUID();
-
 export function Workbench({ children }: { children: ReactNode }) {
-  const [opened, setOpened] = useState<{ session: Session; library: Library } | null>(null);
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
     let current = true;
-    void (async () => {
-      const kept = await openLayouts();
-      const { id, layout, unreadable } = await firstLayout(kept, SAMPLES, now, newId);
-      if (!current) return;
-      const session = createSession({ kept, now, compose: createComposer(connectWriting) }, id, layout);
-      if (unreadable.length > 0)
-        session.tell({
-          text: `“${unreadable[0].name}” cannot be read and was set aside as it is; it stands in the list of layouts, to be downloaded.`,
-          tone: "problem",
-        });
-      setOpened({ session, library: createLibrary(kept, session, now, newId) });
-    })();
+    let close = () => undefined as void;
+    openWorkbench().then(
+      (made) => {
+        if (!current) return made.close();
+        close = made.close;
+        setOpened(made);
+      },
+      (error: unknown) => current && setProblem(error instanceof Error ? error.message : String(error)),
+    );
     return () => {
       current = false;
+      close();
     };
   }, []);
   // How much has been worked out so far, for whoever measures the running application.
   useEffect(() => {
     Object.assign(window, { nodulumWork: workDone });
   }, []);
+  if (problem !== null) return <NotOpened problem={problem} />;
   if (!opened) return <div className="grid h-full place-items-center text-muted">Opening…</div>;
   return (
     <SessionProvider value={opened}>
       <Shell>{children}</Shell>
     </SessionProvider>
+  );
+}
+
+/** The window itself could not be opened: what is kept is untouched. */
+function NotOpened({ problem }: { problem: string }) {
+  return (
+    <div className="grid h-full place-items-center">
+      <div role="alert" className="grid max-w-[520px] gap-3">
+        <p>Nodulum could not be opened: {problem}</p>
+        <p className="text-muted">What this browser keeps is untouched.</p>
+        <button className="push push-main w-fit" onClick={() => window.location.reload()}>
+          Load it again
+        </button>
+      </div>
+    </div>
   );
 }

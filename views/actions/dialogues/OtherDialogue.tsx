@@ -5,9 +5,9 @@ import { byId } from "../../../core/derived/byId";
 import { readLayout } from "../../../core/format/parse";
 import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
-import { ok, problemText, type Result } from "../../../core/engine/result";
+import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "../../../core/wiring/adopt";
-import type { KeptLayout } from "../../../storage/layouts";
+import type { KeptLayout } from "../../../core/exchange/kept";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useLibrary, useSession, useSessionActions } from "../../session/context";
@@ -33,7 +33,10 @@ function FromOther({ onDone }: { onDone: () => void }) {
   const file = useRef<HTMLInputElement>(null);
   useEffect(() => {
     let current = true;
-    void library.list().then((all) => current && setKept(all.kept.filter((l) => l.id !== openId)));
+    library.list().then(
+      (all) => current && setKept(all.kept.filter((l) => l.id !== openId)),
+      (error: unknown) => current && setProblem(`The kept layouts cannot be listed: ${error instanceof Error ? error.message : String(error)}`),
+    );
     return () => {
       current = false;
     };
@@ -51,7 +54,11 @@ function FromOther({ onDone }: { onDone: () => void }) {
           defaultValue=""
           onChange={(event) => {
             const chosen = byId(kept).get(event.target.value);
-            if (chosen) void library.layoutOf(chosen).then((read) => show(read, chosen.name));
+            if (chosen)
+              library.layoutOf(chosen).then(
+                (read) => show(read, chosen.name),
+                (error: unknown) => show(refused("", error instanceof Error ? error.message : String(error)), chosen.name),
+              );
           }}
         >
           <option value="">a layout kept here…</option>

@@ -1,0 +1,105 @@
+/** Named states: points of a layout's history that somebody wants to come back to, or that lost against another window. */
+import type { KeptState } from "../../core/exchange/kept";
+import type { Layout } from "../../core/format/types";
+import type { LostVersion } from "../../core/versions/merge";
+import { ok, refused, type Result } from "../../core/engine/result";
+import type { LayoutStore } from "../../storage/store";
+import type { Windows } from "../../storage/windows";
+import type { Compose } from "../../workers/writing";
+import { picturesByDigest, storedLayout } from "./kept";
+import type { Session } from "./session";
+
+export interface States {
+  /** Those of the open layout, oldest first. */
+  list(): Promise<readonly KeptState[]>;
+  /** Names the layout as it stands. */
+  name(name: string): Promise<Result<true>>;
+  /** Keeps versions that lost against another window's, and tells of them. */
+  keepLost(lost: readonly LostVersion[]): Promise<void>;
+  remove(state: KeptState): Promise<Result<true>>;
+  /** A state's layout, or why it cannot be read. */
+  layoutOf(state: KeptState): Promise<Result<Layout>>;
+  /** Another window has named or removed one. */
+  heard(): void;
+  /** Hears whenever the list may have changed. */
+  subscribe(listener: () => void): () => void;
+}
+
+/** What states stand on. */
+export interface StatesParts {
+  readonly kept: LayoutStore;
+  readonly session: Session;
+  readonly windows: Pick<Windows, "tell">;
+  readonly now: () => number;
+  readonly newId: () => string;
+  readonly compose: Compose;
+}
+
+const MOST_LETTERS = 80;
+const WHOSE = { theirs: "as another window had it", own: "as this window had it" } as const;
+
+/** The states of whatever layout is open. */
+export function createStates({ kept, session, windows, now, newId, compose }: StatesParts): States {
+  const listeners = new Set<() => void>();
+  const changed = (layout: string) => {
+    windows.tell({ kind: "states", layout });
+    listeners.forEach((listener) => listener());
+  };
+  const keep = async (name: string, version: Layout) => {
+    const { id: layout } = session.store.getState();
+    const { text, digests } = await compose(version);
+    await kept.writeState({ id: newId(), layout, name: name.slice(0, MOST_LETTERS), time: now(), text }, picturesByDigest(version, digests));
+    changed(layout);
+  };
+  const why = (error: unknown) => (error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason");
+  const states: States = {
+    list: () => kept.states(session.store.getState().id),
+    async name(name) {
+      if (name.trim() === "") return refused("", "a state needs a name, such as “before the playtest”");
+      session.commit();
+      try {
+        await keep(name.trim(), session.store.getState().layout);
+        return ok(true);
+      } catch (error) {
+        return refused("", `the state could not be kept: ${why(error)}`);
+      }
+    },
+    async keepLost(lost) {
+      const names = lost.map(({ whose, label }) => `${WHOSE[whose]}, at “${label}”`);
+      try {
+        for (const [i, { layout }] of lost.entries()) await keep(names[i], layout);
+        session.tell({ text: `Two windows changed the same at the same time; the later stands. Kept in the history: ${names.join("; ")}.`, tone: "plain" });
+      } catch (error) {
+        session.tell({
+          text: `Two windows changed the same at the same time; the later stands, and the earlier could not be kept: ${why(error)}.`,
+          tone: "problem",
+        });
+      }
+    },
+    async remove(state) {
+      try {
+        await kept.removeState(state.id);
+      } catch (error) {
+        return refused("", `the state could not be removed: ${why(error)}`);
+      }
+      changed(state.layout);
+      const bringBack = async () => {
+        await kept.writeState(state);
+        changed(state.layout);
+      };
+      session.tell({
+        text: `The state “${state.name}” is removed.`,
+        tone: "plain",
+        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", why(error)))) },
+      });
+      return ok(true);
+    },
+    layoutOf: (state) => storedLayout(kept, state.text),
+    heard: () => listeners.forEach((listener) => listener()),
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+  return states;
+}

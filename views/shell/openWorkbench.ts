@@ -1,0 +1,132 @@
+/** Opens everything the window stands on: the other windows, the store, the first layout, the session and what goes with it. */
+import { SAMPLES } from "../../samples/samples";
+import { openLayouts } from "../../storage/layouts";
+import type { LayoutStore } from "../../storage/store";
+import { joinWindows, type News } from "../../storage/windows";
+import { connectWriting } from "../../workers/connect";
+import { createComposer } from "../../workers/writing";
+import { firstLayout } from "../session/firstLayout";
+import { createLibrary, type Library } from "../session/library";
+import { createSession, type Session } from "../session/session";
+import { createStates, type States } from "../session/states";
+import { newId } from "../shared/newId";
+import { drawingBegins, undrawable } from "./drawing";
+
+/** What a window stands on. `close` leaves it. */
+export interface Opened {
+  readonly kept: LayoutStore;
+  readonly session: Session;
+  readonly library: Library;
+  readonly states: States;
+  readonly close: () => void;
+}
+
+const now = () => Date.now();
+/** The layout this window had open last: another window may have had another. */
+const OPEN_KEY = "nodulum.open";
+/** Pictures that nothing refers to are let go when the window has come to rest, ms. */
+const SWEEP_MS = 8000;
+
+/** What the browser has, or null where it has it not: on plain http, in a frame, where it is forbidden. */
+function attempt<T>(get: () => T): T | null {
+  try {
+    return get() ?? null;
+  } catch {
+    return null;
+  }
+}
+
+/** Opens a window. Never rejects for what storage refuses: then work begins in memory, and says so. */
+export async function openWorkbench(): Promise<Opened> {
+  const remembered = attempt(() => window.sessionStorage);
+  const notes = attempt(() => window.localStorage);
+  let hear: (news: News) => void = () => undefined;
+  let given: () => void = () => undefined;
+  const [windows, store] = await Promise.all([
+    joinWindows(
+      {
+        channel: attempt(() => new BroadcastChannel("nodulum")),
+        locks: attempt(() => navigator.locks),
+        remembered,
+        newId,
+      },
+      (news) => hear(news),
+    ),
+    openLayouts({ onLife: (life) => life === "given-up" && given() }),
+  ]);
+  const last = attempt(() => remembered?.getItem(OPEN_KEY) ?? null);
+  const { kept, opened, passedOver } = await firstLayout({ kept: store, samples: SAMPLES, now, newId, last, shunned: notes ? undrawable(notes) : undefined });
+  if (notes) drawingBegins(notes, opened.id);
+  const compose = createComposer(connectWriting);
+  const session: Session = createSession({ kept, now, newId, compose, windows, onLost: (lost) => void states.keepLost(lost) }, opened);
+  const states = createStates({ kept, session, windows, now, newId, compose });
+  const library = createLibrary({ kept, session, windows, now, newId });
+
+  const rememberOpen = () => attempt(() => remembered?.setItem(OPEN_KEY, session.store.getState().id));
+  rememberOpen();
+  session.store.subscribe((state, before) => {
+    if (state.id !== before.id) rememberOpen();
+  });
+  const seeOthers = () =>
+    void windows
+      .others()
+      .then((others) => session.setOthers(others))
+      .catch(() => undefined);
+  hear = (news) => {
+    seeOthers();
+    if (!("layout" in news) || news.layout !== session.store.getState().id) return;
+    if (news.kind === "written") session.heard();
+    else if (news.kind === "states") states.heard();
+    else void hearMarked(kept, session);
+  };
+  given = () =>
+    session.tell({
+      text: "A newer Nodulum has been opened in another window and has what is kept now. Load this window again to go on; edits made here are not saved.",
+      tone: "problem",
+    });
+  seeOthers();
+  // Whatever was told while this window slept: it looks again when somebody comes back to it.
+  const onSight = () => {
+    if (document.visibilityState !== "visible") return;
+    seeOthers();
+    session.heard();
+    void hearMarked(kept, session);
+  };
+  document.addEventListener("visibilitychange", onSight);
+  window.addEventListener("focus", onSight);
+  if (passedOver.length > 0) session.tell({ text: `${passedOver.join(".\n")}. It stands in the list of layouts.`, tone: "problem" });
+  const sweep = window.setTimeout(() => void kept.sweep().catch((error: unknown) => console.error("Unused pictures could not be let go.", error)), SWEEP_MS);
+  const onHide = () => windows.tell({ kind: "bye" });
+  window.addEventListener("pagehide", onHide);
+  return {
+    kept,
+    session,
+    library,
+    states,
+    close() {
+      window.clearTimeout(sweep);
+      document.removeEventListener("visibilitychange", onSight);
+      window.removeEventListener("focus", onSight);
+      window.removeEventListener("pagehide", onHide);
+      windows.close();
+      session.close();
+    },
+  };
+}
+
+/** Another window has deleted the open layout, or brought it back. */
+async function hearMarked(kept: LayoutStore, session: Session): Promise<void> {
+  try {
+    const { id, isDeleted } = session.store.getState();
+    const found = await kept.read(id);
+    const marked = found !== undefined && found.deletedAt !== null;
+    if (marked === isDeleted || session.store.getState().id !== id) return;
+    session.setDeleted(marked);
+    session.tell({
+      text: marked ? "This layout was deleted in another window. It is still here, and edits to it are kept." : "Another window has brought this layout back.",
+      tone: "plain",
+    });
+  } catch {
+    // Storage tells of itself with the next edit.
+  }
+}
