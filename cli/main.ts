@@ -8,6 +8,7 @@ import { replay } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
+import { addDiff } from "./diff";
 import { CallError, isSameFile, layoutFrom, orFail, screenFrom, textOf, viewFrom, writeText, type ViewOptions } from "./inputs";
 
 const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
@@ -67,6 +68,7 @@ program
 
 addCheck(withView(program.command("check")));
 addSpans(withView(program.command("spans")));
+addDiff(withView(program.command("diff")));
 
 program
   .command("schema")

@@ -5,7 +5,7 @@
  * refused, everything works from memory and says so.
  */
 import type { IDBPDatabase } from "idb";
-import { readKeptLayout, readKeptState, soundLog, type KeptLayout } from "../core/exchange/kept";
+import { readKeptLayout, readKeptState, readableLog, type KeptLayout } from "../core/exchange/kept";
 import { digestsIn } from "../core/format/stored";
 import { problemText } from "../core/engine/result";
 import type { LogRecord } from "../core/versions/log";
@@ -49,7 +49,7 @@ function browserStore(database: Database): LayoutStore {
         const tx = db.transaction(["layouts", "log"]);
         const [found, rows] = await Promise.all([tx.objectStore("layouts").get(id), tx.objectStore("log").getAll(logOf(id))]);
         const layout = sound(found);
-        return layout && { layout, log: soundLog(rows.map((row) => row.record)) };
+        return layout && { layout, log: readableLog(rows.map((row) => row.record)) };
       }),
     write: (writing) => ask((db) => write(db, writing)),
     since: (id, revision) =>
@@ -119,7 +119,7 @@ function sorted(values: readonly unknown[]): AllKept {
 }
 
 function behind(layout: KeptLayout, revision: number, rows: readonly LogRow[]): Extract<Written, { kind: "behind" }> {
-  const theirs = soundLog(rows.map((row) => row.record));
+  const theirs = readableLog(rows.map((row) => row.record));
   return { kind: "behind", revision: layout.revision, theirs: theirs.length === layout.revision - revision ? theirs : null };
 }
 

@@ -39,10 +39,10 @@ const keptLayout = z.object({
 const keptState = z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, text: z.string() });
 
 const path = z.array(z.string()).min(1).max(24);
-const calls = z.array(z.string());
+const names = z.array(z.string());
 const change = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("value"), path, was: z.unknown(), is: z.unknown() }),
-  z.object({ kind: z.literal("order"), path, was: calls, is: calls }),
+  z.object({ kind: z.literal("order"), path, was: names, is: names }),
 ]);
 const logRecord = z.object({
   id: z.string().min(1),
@@ -68,7 +68,7 @@ export const readKeptState = (value: unknown): Result<KeptState> => read(keptSta
 export const readLogRecord = (value: unknown): Result<LogRecord> => read(logRecord as unknown as z.ZodType<LogRecord>, value);
 
 /** The part of a log that can be relied on: all after the last record that cannot be read. */
-export function soundLog(values: readonly unknown[]): readonly LogRecord[] {
+export function readableLog(values: readonly unknown[]): readonly LogRecord[] {
   const records = values.map(readLogRecord);
   const broken = records.findLastIndex((r) => !r.ok);
   return records.slice(broken + 1).flatMap((r) => (r.ok ? [r.value] : []));

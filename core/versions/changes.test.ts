@@ -22,7 +22,7 @@ test("changes lead from any layout to any other and back again, to the byte, kep
       const [before, after] = [frozen(a), frozen(b)];
       const changes = kept(changesBetween(before, after));
       const there = applyChanges(before, changes);
-      expect(there.unmet).toEqual([]);
+      expect(there.conflicts).toEqual([]);
       expect(writeLayout(there.layout)).toBe(writeLayout(after));
       expect(there.layout).toEqual(after);
       const back = applyChanges(there.layout, inverseOf(changes));
@@ -74,9 +74,9 @@ test("a field that has another value by now is told, and left or changed as want
   expect(applyChanges(theirs, mine).layout).toEqual(must(changeFeel(harbour, "helm", { inner: 0.2 })));
   const left = applyChanges(theirs, mine, "leave");
   expect(left.layout).toBe(theirs);
-  expect(left.unmet.map((u) => u.why)).toEqual(["other"]);
+  expect(left.conflicts.map((u) => u.why)).toEqual(["other"]);
   const without = must(removePlaceables(harbour, ["helm"]));
-  expect(applyChanges(without, mine)).toMatchObject({ layout: without, unmet: [{ why: "gone" }] });
+  expect(applyChanges(without, mine)).toMatchObject({ layout: without, conflicts: [{ why: "gone" }] });
 });
 
 test("what becomes of another kind is another value as a whole", () => {

@@ -3,7 +3,7 @@
  * again on a version that others have changed meanwhile. Parts that two versions share are not looked into.
  */
 import type { Layout } from "../format/types";
-import { callsAt, isKeyed, isSameValue, ownValue, valueAt, withValueAt, type FieldPath, type Keyed } from "./fields";
+import { namesAt, isKeyed, isSameValue, ownValue, valueAt, withValueAt, type FieldPath, type Keyed } from "./fields";
 
 /**
  * value: a field, or an item of a list, `was` and `is` now something else; undefined: not there · order: the items of a list stand in
@@ -22,8 +22,8 @@ export function changesBetween(before: Layout, after: Layout): readonly FieldCha
 
 function compareAt(path: FieldPath, before: unknown, after: unknown, found: FieldChange[]): void {
   if (before === after) return;
-  const calls = [callsAt(path, before), callsAt(path, after)] as const;
-  if (calls[0] && calls[1]) compareLists(path, [before, after] as [unknown[], unknown[]], [calls[0], calls[1]], found);
+  const names = [namesAt(path, before), namesAt(path, after)] as const;
+  if (names[0] && names[1]) compareLists(path, [before, after] as [unknown[], unknown[]], [names[0], names[1]], found);
   else if (isKeyed(before) && isKeyed(after) && before.kind === after.kind) compareKeys(path, before, after, found);
   else if (!isSameValue(before, after)) found.push({ kind: "value", path, was: before, is: after });
 }
@@ -43,7 +43,7 @@ function compareLists(path: FieldPath, [before, after]: Both<readonly unknown[]>
   for (const call of came) found.push({ kind: "value", path: [...path, call], is: after[places.get(call)!] });
   const went = had.filter((call) => !places.has(call));
   const inOrder = (left: readonly string[], added: readonly string[], wanted: readonly string[]) => isSameValue([...left, ...added], wanted);
-  const stay = (calls: readonly string[], others: { has(call: string): boolean }) => calls.filter((call) => others.has(call));
+  const stay = (names: readonly string[], others: { has(call: string): boolean }) => names.filter((call) => others.has(call));
   // Both ways must come out, for a change is taken back by the same rule.
   if (!inOrder(stay(had, places), came, has) || !inOrder(stay(has, known), went, had)) found.push({ kind: "order", path, was: had, is: has });
 }
@@ -55,48 +55,48 @@ export function inverseOf(changes: readonly FieldChange[]): readonly FieldChange
 }
 
 /** A change that met something else than it was made on. gone: what held the field is no longer there · other: another value stands there. */
-export interface Unmet {
+export interface Conflict {
   readonly change: FieldChange;
   readonly why: "gone" | "other";
 }
 /** A version with changes made in it, and those that did not meet what they were made on. */
 export interface Applied {
   readonly layout: Layout;
-  readonly unmet: readonly Unmet[];
+  readonly conflicts: readonly Conflict[];
 }
 
 /** Makes changes in a version. `others`: what becomes of a field that has another value by now: the change is made all the same, or it is left. */
 export function applyChanges(layout: Layout, changes: readonly FieldChange[], others: "overwrite" | "leave" = "overwrite"): Applied {
-  const unmet: Unmet[] = [];
+  const conflicts: Conflict[] = [];
   let now = layout;
   for (const change of changes) {
-    const why = whyUnmet(now, change);
-    if (why) unmet.push({ change, why });
+    const why = whyConflict(now, change);
+    if (why) conflicts.push({ change, why });
     if (why === "gone" || (why === "other" && others === "leave")) continue;
     now = change.kind === "value" ? withValueAt(now, change.path, change.is) : ordered(now, change.path, change.is);
   }
-  return { layout: now, unmet };
+  return { layout: now, conflicts };
 }
 
-function whyUnmet(layout: Layout, change: FieldChange): Unmet["why"] | null {
+function whyConflict(layout: Layout, change: FieldChange): Conflict["why"] | null {
   const { held, value } = valueAt(layout, change.path);
   if (!held) return "gone";
   if (change.kind === "value") return isSameValue(value, change.was) || isSameValue(value, change.is) ? null : "other";
-  const calls = callsAt(change.path, value);
-  if (!calls) return "gone";
+  const names = namesAt(change.path, value);
+  if (!names) return "gone";
   // What came or went meanwhile says nothing of the order of the rest.
-  const common = (list: readonly string[]) => list.filter((call) => calls.includes(call) && change.was.includes(call) && change.is.includes(call));
-  const now = common(calls);
+  const common = (list: readonly string[]) => list.filter((call) => names.includes(call) && change.was.includes(call) && change.is.includes(call));
+  const now = common(names);
   return isSameValue(now, common(change.was)) || isSameValue(now, common(change.is)) ? null : "other";
 }
 
-/** A list in the order of `calls`; what is not named in it stays behind what it stood behind. */
-function ordered(layout: Layout, path: FieldPath, calls: readonly string[]): Layout {
+/** A list in the order of `names`; what is not named in it stays behind what it stood behind. */
+function ordered(layout: Layout, path: FieldPath, names: readonly string[]): Layout {
   const list = valueAt(layout, path).value as readonly unknown[];
-  const has = callsAt(path, list);
+  const has = namesAt(path, list);
   if (!has) return layout;
   const items = new Map(has.map((call, i) => [call, list[i]]));
-  const order = calls.filter((call) => items.has(call));
+  const order = names.filter((call) => items.has(call));
   const named = new Set(order);
   has.forEach((call, i) => {
     if (named.has(call)) return;

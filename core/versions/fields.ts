@@ -16,7 +16,7 @@ const byKey =
     isKeyed(item) ? String(item[key]) : "";
 
 /** What the items of a list are called, by where the list stands. Every other list is a value as a whole. */
-const CALLED: Readonly<Record<string, (item: unknown) => string>> = {
+const NAMED: Readonly<Record<string, (item: unknown) => string>> = {
   actions: byKey("name"),
   moments: byKey("id"),
   clusters: byKey("id"),
@@ -30,11 +30,11 @@ const CALLED: Readonly<Record<string, (item: unknown) => string>> = {
 };
 
 /** What the items of the list at a path are called, in its order; null where it is no list of called items, or two are called the same. */
-export function callsAt(path: FieldPath, list: unknown): readonly string[] | null {
-  const called = path.length <= 2 ? CALLED[path.join("/")] : undefined;
+export function namesAt(path: FieldPath, list: unknown): readonly string[] | null {
+  const called = path.length <= 2 ? NAMED[path.join("/")] : undefined;
   if (!called || !Array.isArray(list)) return null;
-  const calls = list.map(called);
-  return new Set(calls).size === calls.length ? calls : null;
+  const names = list.map(called);
+  return new Set(names).size === names.length ? names : null;
 }
 
 /** Whether two values say the same, whatever made them; a key that holds nothing is as good as none. */
@@ -53,9 +53,9 @@ export const ownValue = (value: Keyed, key: string): unknown => (Object.hasOwn(v
 export function valueAt(within: unknown, path: FieldPath): { readonly held: boolean; readonly value: unknown } {
   let value = within;
   for (let i = 0; i < path.length; i += 1) {
-    const calls = callsAt(path.slice(0, i), value);
-    if (calls) {
-      const at = calls.indexOf(path[i]);
+    const names = namesAt(path.slice(0, i), value);
+    if (names) {
+      const at = names.indexOf(path[i]);
       if (at < 0) return { held: i === path.length - 1, value: undefined };
       value = (value as readonly unknown[])[at];
     } else if (isKeyed(value)) {
@@ -75,10 +75,10 @@ function replaced(within: unknown, path: FieldPath, depth: number, value: unknow
   if (depth === path.length) return value;
   const key = path[depth];
   const last = depth === path.length - 1;
-  const calls = callsAt(path.slice(0, depth), within);
-  if (calls) {
+  const names = namesAt(path.slice(0, depth), within);
+  if (names) {
     const list = within as readonly unknown[];
-    const at = calls.indexOf(key);
+    const at = names.indexOf(key);
     if (at < 0) return last && value !== undefined ? [...list, value] : within;
     const next = replaced(list[at], path, depth + 1, value);
     if (next === list[at]) return within;

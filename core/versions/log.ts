@@ -3,7 +3,7 @@
  * ever added; to take something back is a record too. What undo and redo would do next is read from the log, so it outlasts whoever made it.
  */
 import type { Layout } from "../format/types";
-import { applyChanges, changesBetween, inverseOf, type FieldChange, type Unmet } from "./changes";
+import { applyChanges, changesBetween, inverseOf, type FieldChange, type Conflict } from "./changes";
 
 /**
  * edit: something was done; `joins`: it goes on with that edit, as steps of one field do · undo, redo: the edit `of` was taken back, made
@@ -76,26 +76,26 @@ function withEdit(past: readonly Entry[], { id, label, time, by, joins, changes 
 export interface Step {
   readonly layout: Layout;
   readonly changes: readonly FieldChange[];
-  readonly left: readonly Unmet[];
+  readonly left: readonly Conflict[];
 }
 
 /** An entry of the past taken back on a version that may have gone on since. */
-export function takenBack(layout: Layout, entry: Entry): Step {
+export function undoEntry(layout: Layout, entry: Entry): Step {
   return turned(layout, [...entry.changes].reverse().map(inverseOf));
 }
 
 /** An entry of the future made again: what taking it back changed, backwards. */
-export function madeAgain(layout: Layout, entry: Entry): Step {
+export function redoEntry(layout: Layout, entry: Entry): Step {
   return turned(layout, [...entry.changes].reverse().map(inverseOf));
 }
 
 function turned(layout: Layout, steps: readonly (readonly FieldChange[])[]): Step {
-  const left: Unmet[] = [];
+  const left: Conflict[] = [];
   let now = layout;
   for (const step of steps) {
     const applied = applyChanges(now, step, "leave");
     now = applied.layout;
-    left.push(...applied.unmet);
+    left.push(...applied.conflicts);
   }
   return { layout: now, changes: changesBetween(layout, now), left };
 }

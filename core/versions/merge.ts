@@ -45,11 +45,11 @@ export function mergeOnto(own: Unwritten, written: Layout): Merged {
   for (const record of own.records) {
     mine = applyChanges(mine, record.changes).layout;
     const changes = withFreeIds(now, record.changes);
-    const { layout: next, unmet } = applyChanges(now, changes);
+    const { layout: next, conflicts } = applyChanges(now, changes);
     const sound = checked(now, next);
-    const gone = unmet.some((u) => u.why === "gone");
+    const gone = conflicts.some((u) => u.why === "gone");
     if (!sound.ok || gone) lost.push({ whose: "own", layout: mine, label: record.label });
-    else if (unmet.length > 0) lost.push({ whose: "theirs", layout: now, label: record.label });
+    else if (conflicts.length > 0) lost.push({ whose: "theirs", layout: now, label: record.label });
     if (!sound.ok) continue;
     const made = changesBetween(now, sound.value);
     now = sound.value;

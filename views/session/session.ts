@@ -17,7 +17,7 @@ import { ONLY_WINDOW, type Windows } from "../../storage/windows";
 import { inCluster } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import { applyChanges, changesBetween } from "../../core/versions/changes";
-import { historyOf, madeAgain, takenBack, versionAt, withRecord, type Entry, type History, type LogRecord } from "../../core/versions/log";
+import { historyOf, redoEntry, undoEntry, versionAt, withRecord, type Entry, type History, type LogRecord } from "../../core/versions/log";
 import type { LostVersion } from "../../core/versions/merge";
 import { createKeeper } from "./keeper";
 
@@ -376,7 +376,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     for (const kind of steps) {
       const entry: Entry | undefined = kind === "undo" ? history.past.at(-1) : history.future[0];
       if (!entry) break;
-      const made = kind === "undo" ? takenBack(reached, entry) : madeAgain(reached, entry);
+      const made = kind === "undo" ? undoEntry(reached, entry) : redoEntry(reached, entry);
       const sound = checked(reached, made.layout);
       if (!sound.ok) {
         const why = spokenProblems(made.layout, sound.problems, 2);

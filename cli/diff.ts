@@ -1,0 +1,29 @@
+/** `nodulum diff`: what changed between two layouts, in lines for a review or as data. */
+import type { Command } from "commander";
+import { compare, drawnFor } from "../core/versions/compare";
+import { CallError, layoutFrom, screenFrom, viewFrom, type ViewOptions } from "./inputs";
+
+interface DiffOptions extends ViewOptions {
+  screen?: string;
+  format: string;
+}
+
+/** Makes a command the one that compares. Exit 0 where nothing differs, 1 where something does. */
+export function addDiff(command: Command): void {
+  command
+    .argument("<old>")
+    .argument("<new>")
+    .option("--screen <screen>", "where moves and sizes are measured, WxH@ppi[+left,top,right,bottom]; without, the screen the new one is drawn for")
+    .option("--format <format>", "text or json", "text")
+    .description("tell what changed between two layouts: what came, went, moved, grew, and every field")
+    .action((old: string, next: string, options: DiffOptions) => {
+      const { format } = options;
+      if (format !== "text" && format !== "json") throw new CallError(`--format: "${format}" is not a format; write text or json`);
+      const [before, after] = [layoutFrom(old), layoutFrom(next)];
+      const screen = options.screen === undefined ? drawnFor(after) : screenFrom(options.screen);
+      const differences = compare(before, after, { screen, playerView: viewFrom(options, after) });
+      const lines = format === "json" ? [JSON.stringify({ screen: screen.name, differences }, null, 2)] : differences.map((d) => d.text);
+      if (lines.length > 0) process.stdout.write(`${lines.join("\n")}\n`);
+      process.exitCode = differences.length > 0 ? 1 : 0;
+    });
+}
