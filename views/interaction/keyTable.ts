@@ -55,6 +55,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     words: "redo",
     on: "sliders",
   },
+  { ...EVERYWHERE, keys: [["shift+h", "history"]], shown: "Shift H", words: "the history: go to any edit, name a state, compare" },
   { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
 
   { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },

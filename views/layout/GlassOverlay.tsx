@@ -14,6 +14,7 @@ import { useBenchContext } from "../session/benchContext";
 import { useSession } from "../session/context";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
 import { useBench, type Bench } from "./bench";
+import { Compared } from "./Compared";
 import { ControlTarget } from "./ControlTarget";
 import { Frames, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
@@ -142,6 +143,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
       {one !== null && oneBox && <Handles of={one} box={oneBox} scale={scale} />}
       {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
       {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
+      <Compared context={context} scale={scale} />
       {(marquee ?? drawn) && (
         <rect
           x={(marquee ?? drawn)!.x}

@@ -62,6 +62,8 @@ export interface SessionState {
   /** The layout those moves were proved on; of any other they are stale, and may not be made. */
   readonly fixesOf: Layout | null;
   readonly notice: Notice | null;
+  /** Two versions that are shown over each other on the glass. */
+  readonly compared: { readonly was: Layout; readonly is: Layout } | null;
 }
 
 /** An edit as the core writes them. */
@@ -112,6 +114,8 @@ export interface Session {
   setFindings(findings: Record<string, ScreenFindings>): void;
   /** Chooses the screen whose findings are read on the shelf. */
   readOnShelf(screen: string): void;
+  /** Shows two versions over each other on the glass, or none. */
+  setCompared(compared: SessionState["compared"]): void;
   /** The window goes: nothing is tried again. */
   close(): void;
 }
@@ -151,6 +155,7 @@ const firstState = ({ id, layout, log, isDeleted }: OpenedLayout, isOwn: (by: st
   shelfScreen: null,
   fixes: [],
   fixesOf: null,
+  compared: null,
 });
 
 /** Opens a session on a layout. */
@@ -364,6 +369,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     readOnShelf(screen) {
       set({ shelfScreen: screen });
     },
+    setCompared: (compared) => set({ compared }),
     close: () => keeper.close(),
   };
 

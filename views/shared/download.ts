@@ -1,6 +1,11 @@
 /** Hands a text to the user as a file. */
 export function saveText(fileName: string, text: string, type = "application/json"): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+  saveFile(fileName, text, type);
+}
+
+/** Hands a text or bytes to the user as a file. */
+export function saveFile(fileName: string, content: string | Uint8Array, type: string): void {
+  const url = URL.createObjectURL(new Blob([content as BlobPart], { type }));
   const link = document.createElement("a");
   link.href = url;
   link.download = fileName;

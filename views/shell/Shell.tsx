@@ -1,5 +1,6 @@
 "use client";
 /** Title strip, view, notices; the keys that work everywhere. */
+import dynamic from "next/dynamic";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { NumberDragsProvider } from "../../ui/drags";
@@ -8,17 +9,35 @@ import { useKeys } from "../interaction/useKeys";
 import { useSession, useSessionActions } from "../session/context";
 import { useFindings } from "../session/useFindings";
 import { SimulatedPad } from "../shared/SimulatedPad";
+import { drawingEnds } from "./drawing";
 import { NoticeBar } from "./NoticeBar";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
+import { useLeaving } from "./useLeaving";
+import { ViewBoundary } from "./ViewBoundary";
 import { VIEWS } from "./views";
+
+const HistoryDrawer = dynamic(() => import("../history/HistoryDrawer").then((m) => m.HistoryDrawer), { ssr: false });
+
+/** A view that has stood so long has been drawn, ms. */
+const STANDS_MS = 400;
+function drawn(id: string): void {
+  try {
+    drawingEnds(window.localStorage, id, "drawn");
+  } catch {
+    // Where nothing can be noted, nothing was.
+  }
+}
 
 export function Shell({ children }: { children: ReactNode }) {
   const session = useSessionActions();
   const router = useRouter();
   const path = usePathname();
   const name = useSession((s) => s.layout.name);
+  const id = useSession((s) => s.id);
   const [help, setHelp] = useState(false);
+  const [history, setHistory] = useState(false);
+  const hasDraft = useLeaving();
   useFindings(path === "/screens");
   // A view left in the middle of a drag keeps nothing of it.
   useEffect(() => () => session.cancel(), [path, session]);
@@ -35,8 +54,14 @@ export function Shell({ children }: { children: ReactNode }) {
     ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => path !== view.path && (router.push(view.path), true)])),
     undo: () => session.undo(),
     redo: () => session.redo(),
+    history: () => setHistory((shown) => !shown),
     shortcuts: () => setHelp(true),
   });
+  // The view stands: this layout can be drawn.
+  useEffect(() => {
+    const standing = window.setTimeout(() => drawn(id), STANDS_MS);
+    return () => window.clearTimeout(standing);
+  }, [id, path]);
 
   const numberDrags = useMemo(
     () => ({ start: startDrag, begin: () => session.gather(), commit: () => session.commit(), cancel: () => session.cancel() }),
@@ -45,8 +70,11 @@ export function Shell({ children }: { children: ReactNode }) {
   return (
     <NumberDragsProvider value={numberDrags}>
       <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
-        <TitleStrip path={path} onHelp={() => setHelp(true)} />
-        <main className="min-h-0">{children}</main>
+        <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
+        <main className="min-h-0">
+          <ViewBoundary of={`${path} ${id}`}>{children}</ViewBoundary>
+        </main>
+        {history && <HistoryDrawer onClose={() => setHistory(false)} />}
         <NoticeBar />
         <SimulatedPad />
         <Shortcuts open={help} onOpenChange={setHelp} />

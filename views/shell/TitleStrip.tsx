@@ -1,15 +1,24 @@
 "use client";
 /** The strip at the top: which layout, which view, undo and redo, whether it is saved. */
-import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { History, Moon, Redo2, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useSession, useSessionActions } from "../session/context";
 import { MomentChoice } from "../shared/MomentChoice";
+import { Keeping } from "./Keeping";
 import { LayoutMenu } from "./LayoutMenu";
 import { VIEWS } from "./views";
 
-export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void }) {
+interface Props {
+  readonly path: string;
+  /** Text was typed and not entered. */
+  readonly hasDraft: boolean;
+  readonly onHelp: () => void;
+  readonly onHistory: () => void;
+}
+
+export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const router = useRouter();
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
@@ -43,8 +52,11 @@ export function TitleStrip({ path, onHelp }: { path: string; onHelp: () => void 
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
-        <SavedState />
+        <Keeping hasDraft={hasDraft} />
         <UndoButtons />
+        <button className="push push-bare" onClick={onHistory} aria-label="History" title="History (Shift H)">
+          <History size={15} />
+        </button>
         <button
           className="push push-bare"
           onClick={() => setTheme(dark ? "light" : "dark")}
@@ -87,23 +99,5 @@ function UndoButtons() {
         <Redo2 size={15} />
       </button>
     </>
-  );
-}
-
-function SavedState() {
-  const saving = useSession((s) => s.saving);
-  const onlyMemory = useSession((s) => s.onlyMemory);
-  const [text, tone, title] =
-    saving.kind === "refused"
-      ? ["not saved", "text-blocker", `The browser refused to keep the layout: ${saving.reason}. Work goes on; hand off the file to be safe.`]
-      : onlyMemory !== null
-        ? ["in memory only", "text-warning", `The browser keeps nothing here: ${onlyMemory}. Hand off the file before you close the tab.`]
-        : saving.kind === "saving"
-          ? ["saving…", "text-muted", "Being written"]
-          : ["saved", "text-muted", "Written and confirmed by the browser"];
-  return (
-    <span role="status" data-testid="saved-state" className={`mr-2 text-[12px] ${tone}`} title={title}>
-      {text}
-    </span>
   );
 }

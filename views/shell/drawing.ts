@@ -51,7 +51,9 @@ export function drawingBegins(notes: Notes, id: string): void {
 export function drawingEnds(notes: Notes, id: string, how: "drawn" | "failed"): void {
   if (how === "failed") return write(notes, { id, attempts: 0, failed: true });
   try {
-    if (noteIn(notes)?.id === id) notes.removeItem(KEY);
+    const note = noteIn(notes);
+    // The window may stand though the view in it does not.
+    if (note?.id === id && !note.failed) notes.removeItem(KEY);
   } catch {
     // As above.
   }

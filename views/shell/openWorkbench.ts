@@ -65,7 +65,9 @@ export async function openWorkbench(): Promise<Opened> {
   const rememberOpen = () => attempt(() => remembered?.setItem(OPEN_KEY, session.store.getState().id));
   rememberOpen();
   session.store.subscribe((state, before) => {
-    if (state.id !== before.id) rememberOpen();
+    if (state.id === before.id) return;
+    rememberOpen();
+    if (notes) drawingBegins(notes, state.id);
   });
   const seeOthers = () =>
     void windows

@@ -46,6 +46,7 @@ export function IconPicker({ value, onChange }: { value: string | null; onChange
         >
           <div className="mb-1.5 flex gap-1.5">
             <input
+              type="search"
               aria-label="Search icons"
               className="box h-6 flex-1 px-1.5"
               placeholder="search"

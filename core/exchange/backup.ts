@@ -1,0 +1,42 @@
+/** The table of contents of a backup: which layouts and named states a zip holds, and in which of its files. */
+import { z } from "zod";
+import { refused, type Result } from "../engine/result";
+import { schemaProblems } from "../format/parse";
+
+/** The file of a backup that says what is in it. */
+export const CONTENTS_FILE = "backup.json";
+const FORMAT = "nodulum-backup";
+const VERSION = 1;
+
+const file = z.string().min(1).max(200);
+const time = z.number().min(0);
+const schema = z.object({
+  format: z.literal(FORMAT, `must be "${FORMAT}"`),
+  version: z.number().int(),
+  made: time,
+  layouts: z.array(z.object({ id: z.string().min(1), name: z.string(), savedAt: time, deletedAt: time.nullable(), file })).max(10_000),
+  states: z.array(z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, file })).max(100_000),
+});
+
+/** What a backup holds. Layouts stand in their files whole, with their pictures; states in their stored form, whose pictures stand apart. Times are ms since 1970. */
+export type BackupContents = Omit<z.output<typeof schema>, "format" | "version">;
+
+/** The text of the table of contents. */
+export function writeContents(contents: BackupContents): string {
+  return `${JSON.stringify({ format: FORMAT, version: VERSION, ...contents }, null, 2)}\n`;
+}
+
+/** Reads a table of contents. */
+export function readContents(text: string): Result<BackupContents> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return refused(CONTENTS_FILE, "is not JSON; this is no backup of Nodulum, or it is damaged");
+  }
+  const read = schema.safeParse(value, { reportInput: true });
+  if (!read.success) return { ok: false, problems: schemaProblems(read.error).map((p) => ({ ...p, path: `${CONTENTS_FILE}: ${p.path}` })) };
+  const { format: _format, version, ...contents } = read.data;
+  if (version !== VERSION) return refused(CONTENTS_FILE, `is of version ${version}, this program reads version ${VERSION}; load the newest one`);
+  return { ok: true, value: contents };
+}

@@ -1,0 +1,68 @@
+/** The versions of a layout that can be compared: as it stands, its named states, each edit of its log, a file. */
+import type { KeptState } from "../../core/exchange/kept";
+import type { Layout } from "../../core/format/types";
+import { refused, ok, type Result } from "../../core/engine/result";
+import type { Difference } from "../../core/versions/compare";
+import { versionAt } from "../../core/versions/log";
+import type { Session } from "../session/session";
+import type { States } from "../session/states";
+
+/** A version by how it is found again. */
+export type VersionChoice =
+  | { readonly kind: "now" }
+  | { readonly kind: "state"; readonly state: KeptState }
+  | { readonly kind: "edit"; readonly record: string; readonly label: string }
+  | { readonly kind: "file"; readonly name: string; readonly layout: Layout };
+
+/** What a version is called. */
+export function choiceWord(choice: VersionChoice): string {
+  switch (choice.kind) {
+    case "now":
+      return "now";
+    case "state":
+      return choice.state.name;
+    case "edit":
+      return `after “${choice.label}”`;
+    case "file":
+      return choice.name;
+  }
+}
+
+/** The layout of a version. */
+export async function versionOf(choice: VersionChoice, session: Session, states: States): Promise<Result<Layout>> {
+  const { layout, gesture, log } = session.store.getState();
+  const now = gesture?.base ?? layout;
+  switch (choice.kind) {
+    case "now":
+      return ok(now);
+    case "state":
+      return states.layoutOf(choice.state);
+    case "edit": {
+      const version = versionAt(now, log, choice.record);
+      return version ? ok(version) : refused("", "the log no longer has this edit");
+    }
+    case "file":
+      return ok(choice.layout);
+  }
+}
+
+const SUMMED = [
+  ["moved", "moved"],
+  ["sized", "of another size"],
+  ["came", "new"],
+  ["went", "gone"],
+] as const;
+
+/** What differs, in a line: "4 moved, 1 new, 3 fields". */
+export function sumOf(differences: readonly Difference[]): string {
+  const counts = SUMMED.map(([what, word]) => [differences.filter((d) => d.what === what).length, word] as const);
+  const fields = listedDifferences(differences).filter((d) => !SUMMED.some(([what]) => what === d.what)).length;
+  const parts = [...counts, [fields, fields === 1 ? "other change" : "other changes"] as const].filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`);
+  return parts.length === 0 ? "nothing differs" : parts.join(", ");
+}
+
+/** Those worth a line of their own: the fields of a placement are told by the move they make. */
+export function listedDifferences(differences: readonly Difference[]): readonly Difference[] {
+  const placed = new Set(differences.filter((d) => d.what === "moved" || d.what === "sized").map((d) => d.subject.id));
+  return differences.filter((d) => !(d.what === "field" && /(^|\.)placement\b/.test(d.field) && placed.has(d.subject.id)));
+}

@@ -1,0 +1,70 @@
+"use client";
+/** Two versions over each other on the glass: where things were in long dashes, where they are in a plain line, an arrow between. */
+import type { EditContext } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { placesOn, type PlaceMm } from "../../core/versions/compare";
+import { useSession } from "../session/context";
+import { ON_GLASS } from "./tones";
+
+/** What moves less than this has no arrow, CSS px. */
+const ARROW_PX = 6;
+
+export function Compared({ context: { screen, playerView }, scale }: { context: EditContext; scale: number }) {
+  const compared = useSession((s) => s.compared);
+  if (!compared) return null;
+  const [was, is] = [placesOn(compared.was, { screen, playerView }), placesOn(compared.is, { screen, playerView })];
+  const px = pxPerMm(screen);
+  const hairline = 1 / scale;
+  const ids = [...new Set([...was.keys(), ...is.keys()])];
+  return (
+    <g pointerEvents="none" data-testid="compared">
+      <defs>
+        <marker id="compared-way" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto-start-reverse">
+          <path d="M1 1 7 4 1 7" fill="none" stroke={ON_GLASS.accent} strokeWidth="1.4" />
+        </marker>
+      </defs>
+      {ids.map((id) => {
+        const [a, b] = [was.get(id), is.get(id)];
+        if (a && b && isSamePlace(a, b)) return null;
+        return (
+          <g key={id} data-compared={id}>
+            {a && <Outline at={a} px={px} stroke={ON_GLASS.muted} width={1.6 * hairline} dash={`${8 * hairline} ${5 * hairline}`} />}
+            {b && <Outline at={b} px={px} stroke={ON_GLASS.accent} width={1.6 * hairline} />}
+            {a && b && <Way from={a} to={b} px={px} scale={scale} />}
+            {!(a && b) && <Word at={(a ?? b)!} px={px} scale={scale} text={a ? "gone" : "new"} />}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+const isSamePlace = (a: PlaceMm, b: PlaceMm) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.w - b.w), Math.abs(a.h - b.h)) < 0.05;
+
+function Outline({ at, px, stroke, width, dash }: { at: PlaceMm; px: number; stroke: string; width: number; dash?: string }) {
+  return <rect x={at.x * px} y={at.y * px} width={at.w * px} height={at.h * px} fill="none" stroke={stroke} strokeWidth={width} strokeDasharray={dash} />;
+}
+
+function Way({ from, to, px, scale }: { from: PlaceMm; to: PlaceMm; px: number; scale: number }) {
+  const middle = ({ x, y, w, h }: PlaceMm) => [(x + w / 2) * px, (y + h / 2) * px] as const;
+  const [[x1, y1], [x2, y2]] = [middle(from), middle(to)];
+  if (Math.hypot(x2 - x1, y2 - y1) * scale < ARROW_PX) return null;
+  return <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={ON_GLASS.accent} strokeWidth={1.4 / scale} markerEnd="url(#compared-way)" />;
+}
+
+function Word({ at, px, scale, text }: { at: PlaceMm; px: number; scale: number; text: string }) {
+  return (
+    <text
+      x={(at.x + at.w / 2) * px}
+      y={at.y * px - 4 / scale}
+      textAnchor="middle"
+      fontSize={11 / scale}
+      fill={ON_GLASS.ink}
+      stroke={ON_GLASS.dark}
+      strokeWidth={3 / scale}
+      paintOrder="stroke"
+    >
+      {text}
+    </text>
+  );
+}

@@ -1,0 +1,157 @@
+/** Everything that is kept, as one zip, and back again: nothing that is newer here is written over. */
+import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from "fflate";
+import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from "../../core/exchange/backup";
+import type { KeptLayout } from "../../core/exchange/kept";
+import { storedForm } from "../../core/derived/stored";
+import { digestOfText } from "../../core/format/digest";
+import { readLayout } from "../../core/format/parse";
+import { digestsIn } from "../../core/format/stored";
+import { problemText, refused, type Result } from "../../core/engine/result";
+import { changesBetween } from "../../core/versions/changes";
+import type { LayoutStore } from "../../storage/store";
+import { fileNameFor } from "../shared/download";
+import { keptText, openKept, picturesByDigest } from "./kept";
+
+const pictureFile = (digest: string) => `pictures/${digest}.txt`;
+
+/** The zip of everything that is kept: layouts, deleted ones too, their named states, all pictures. Rejects where the store cannot be read. */
+export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8Array> {
+  const files: Zippable = {};
+  const put = (name: string, text: string) => {
+    files[name] = strToU8(text);
+  };
+  const { layouts } = await kept.all();
+  const contents: { made: number; layouts: BackupContents["layouts"]; states: BackupContents["states"] } = { made: now, layouts: [], states: [] };
+  for (const [i, layout] of layouts.entries()) {
+    const { id, name, savedAt, deletedAt } = layout;
+    const file = `layouts/${String(i + 1).padStart(3, "0")}-${fileNameFor(name)}`;
+    put(file, await keptText(kept, layout));
+    contents.layouts.push({ id, name, savedAt, deletedAt, file });
+    for (const state of await kept.states(id)) {
+      const at = `states/${String(contents.states.length + 1).padStart(3, "0")}-${fileNameFor(state.name)}`;
+      put(at, state.text);
+      for (const [digest, data] of await kept.pictures(digestsIn(state.text))) put(pictureFile(digest), data);
+      contents.states.push({ id: state.id, layout: id, name: state.name, time: state.time, file: at });
+    }
+  }
+  put(CONTENTS_FILE, writeContents(contents));
+  return zipSync(files, { level: 6 });
+}
+
+/** What became of a backup that was taken in. `left`: what is newer here, and stayed; `same`: what was there already; `problems`: what could not be taken. */
+export interface TakenBack {
+  readonly added: readonly string[];
+  readonly renewed: readonly string[];
+  readonly left: readonly string[];
+  readonly same: number;
+  readonly states: number;
+  readonly problems: readonly string[];
+}
+
+/** What a backup may hold at most, unpacked, bytes: more is no backup, or meant to do harm. */
+const MOST_BYTES = 1024 * 1024 * 1024;
+
+function unpacked(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>> {
+  try {
+    let sum = 0;
+    const files = unzipSync(bytes, {
+      filter: ({ originalSize }) => {
+        sum += originalSize;
+        if (sum > MOST_BYTES) throw new Error("unpacked it is larger than 1 GiB");
+        return true;
+      },
+    });
+    return { ok: true, value: files };
+  } catch (error) {
+    return refused("", `this is no zip that can be read: ${error instanceof Error ? error.message : "it is damaged"}`);
+  }
+}
+
+/** What taking a backup in stands on. */
+export interface TakingBack {
+  readonly kept: LayoutStore;
+  readonly now: () => number;
+  readonly newId: () => string;
+}
+
+/** Takes a backup in. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
+export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): Promise<Result<TakenBack>> {
+  const files = unpacked(bytes);
+  if (!files.ok) return files;
+  const textOf = (name: string) => (Object.hasOwn(files.value, name) ? strFromU8(files.value[name]) : null);
+  const contents = readContents(textOf(CONTENTS_FILE) ?? "");
+  if (!contents.ok) return contents;
+  const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, problems: [] as string[] };
+  for (const entry of contents.value.layouts) {
+    const text = textOf(entry.file);
+    const layout = text === null ? refused<never>(entry.file, "is not in the zip") : readLayout(text);
+    if (!layout.ok) {
+      report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
+      continue;
+    }
+    const form = storedForm(layout.value);
+    const pictures = picturesByDigest(layout.value, form.digests);
+    const here = await kept.read(entry.id);
+    if (!here) {
+      const { id, name, savedAt, deletedAt } = entry;
+      await kept.addAll([{ id, name, text: form.text, savedAt, deletedAt, revision: 0 } satisfies KeptLayout], pictures);
+      report.added.push(name);
+      continue;
+    }
+    const known = await openKept(kept, entry.id);
+    if (known.ok && storedForm(known.value.layout).text === form.text) report.same += 1;
+    else if (!known.ok || here.savedAt >= entry.savedAt) report.left.push(here.name);
+    else {
+      const record = {
+        id: newId(),
+        kind: "edit",
+        label: "take it back from a backup",
+        time: now(),
+        by: "backup",
+        changes: changesBetween(known.value.layout, layout.value),
+      } as const;
+      const done = await kept.write({
+        id: entry.id,
+        name: layout.value.name,
+        text: form.text,
+        savedAt: now(),
+        base: here.revision,
+        records: [record],
+        pictures,
+      });
+      if (done.kind === "written") report.renewed.push(entry.name);
+      else report.left.push(here.name);
+    }
+  }
+  for (const { file, ...state } of contents.value.states) {
+    const text = textOf(file);
+    const known = (await kept.states(state.layout)).some((s) => s.id === state.id);
+    if (known) continue;
+    const pictures = text === null ? null : picturesIn(text, (digest) => textOf(pictureFile(digest)));
+    if (text === null || pictures === null) report.problems.push(`the state “${state.name}”: ${file} or a picture of it is not in the zip, or damaged`);
+    else {
+      await kept.writeState({ ...state, text }, pictures);
+      report.states += 1;
+    }
+  }
+  return { ok: true, value: report };
+}
+
+/** The pictures a stored text refers to; null where one is not there, or is not the one it should be. */
+function picturesIn(text: string, dataOf: (digest: string) => string | null): ReadonlyMap<string, string> | null {
+  const found = digestsIn(text).map((digest) => [digest, dataOf(digest)] as const);
+  return found.every(([digest, data]) => data !== null && digestOfText(data) === digest) ? new Map(found as readonly (readonly [string, string])[]) : null;
+}
+
+/** What became of a backup, in a line or two. */
+export function takenBackText({ added, renewed, left, same, states, problems }: TakenBack): string {
+  const count = (n: number, one: string, many: string) => (n === 0 ? "" : `${n} ${n === 1 ? one : many}`);
+  const parts = [
+    count(added.length, "layout added", "layouts added"),
+    count(renewed.length, "brought up to the backup", "brought up to the backup"),
+    count(left.length, "newer here, left as it is", "newer here, left as they are"),
+    count(same, "was the same", "were the same"),
+    count(states, "named state added", "named states added"),
+  ].filter((part) => part !== "");
+  return [`${parts.join(", ") || "Nothing was in it"}.`, ...problems].join("\n");
+}
