@@ -20,9 +20,9 @@ export async function open(page: Page, path = "/"): Promise<void> {
 }
 
 /** Chooses from the menu of layouts. */
-export async function fromMenu(page: Page, item: string): Promise<void> {
+export async function fromMenu(page: Page, item: string, exact = false): Promise<void> {
   await page.getByRole("button", { name: /^Layouts; open/ }).click();
-  await page.getByRole("menuitem", { name: item }).click();
+  await page.getByRole("menuitem", { name: item, exact }).click();
 }
 
 /** A point of the glass, given as fractions of its sides. */

@@ -1,6 +1,7 @@
-/** Starting the workers: each is reached as an object whose answers are promised. */
+/** Starting the workers: each is reached as an object whose answers are promised. Where a browser has no workers, the page does their work itself. */
 import { wrap, type Remote } from "comlink";
 import type { ChecksService } from "./checksService";
+import type { ScanService } from "./scanService";
 import type { WritingService } from "./writingService";
 
 /** A running worker: what it can be asked, and its end. */
@@ -21,12 +22,51 @@ function connectionTo<T>(worker: Worker): Connection<T> {
   return { remote: wrap<T>(worker), stop: () => worker.terminate(), broken };
 }
 
-/** Starts the checks worker. */
-export function connectChecks(): Connection<ChecksService> {
-  return connectionTo(new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" }));
+/** A service on this very page, fetched when it is first asked: slower for whoever uses the page, but it answers. */
+function connectionHere<T extends object>(load: () => Promise<T>): Connection<T> {
+  let service: Promise<T> | null = null;
+  const ask =
+    (name: string) =>
+    async (...args: unknown[]): Promise<unknown> => {
+      const here = await (service ??= load());
+      return (here[name as keyof T] as (...args: unknown[]) => unknown)(...args);
+    };
+  const remote = new Proxy({}, { get: (_, name) => (typeof name === "string" && name !== "then" ? ask(name) : undefined) }) as Remote<T>;
+  return { remote, stop: () => undefined, broken: new Promise<never>(() => undefined) };
 }
 
-/** Starts the writing worker. */
+/** In a worker where there are any, else here. */
+function connected<T extends object>(start: () => Worker, load: () => Promise<T>): Connection<T> {
+  let worker: Worker;
+  try {
+    worker = start();
+  } catch (error) {
+    console.error("There are no workers here; the page does their work itself.", error);
+    return connectionHere(load);
+  }
+  return connectionTo<T>(worker);
+}
+
+/** Starts the checks. */
+export function connectChecks(): Connection<ChecksService> {
+  return connected(
+    () => new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./checksService").then((m) => m.createChecksService()),
+  );
+}
+
+/** Starts the writing. */
 export function connectWriting(): Connection<WritingService> {
-  return connectionTo(new Worker(new URL("./writing.worker.ts", import.meta.url), { type: "module" }));
+  return connected(
+    () => new Worker(new URL("./writing.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./writingService").then((m) => m.createWritingService()),
+  );
+}
+
+/** Starts the scan. */
+export function connectScan(): Connection<ScanService> {
+  return connected(
+    () => new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./scanService").then((m) => m.createScanService()),
+  );
 }

@@ -1,7 +1,7 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
-import { wrap } from "comlink";
 import type { FileRead, FileStandard } from "../core/scan/words";
-import type { NamedFile, ScanApi } from "./scan.worker";
+import { connectScan } from "./connect";
+import type { NamedFile } from "./scanService";
 
 export interface ScanProgress {
   readonly read: number;
@@ -28,8 +28,7 @@ const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 
 /** Reads files; `onProgress` hears after each batch. Null when `signal` has stopped it. */
 export async function scanFiles(files: readonly File[], onProgress: (progress: ScanProgress) => void, signal: AbortSignal): Promise<Scanned | null> {
-  const worker = new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" });
-  const remote = wrap<ScanApi>(worker);
+  const { remote, broken, stop } = connectScan();
   const reads: FileRead[] = [];
   const standards: FileStandard[] = [];
   let read = 0;
@@ -41,7 +40,7 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     const sent = batch;
     batch = [];
     size = 0;
-    const found = await remote.scan(sent);
+    const found = await Promise.race([remote.scan(sent), broken]);
     for (const one of found.reads) reads.push(one);
     for (const one of found.standards) standards.push(one);
     read += sent.length - found.passedOver;
@@ -63,6 +62,6 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     await send();
     return signal.aborted ? null : { read, passedOver, files: files.length, reads, standards };
   } finally {
-    worker.terminate();
+    stop();
   }
 }

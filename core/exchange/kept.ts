@@ -41,7 +41,7 @@ const keptState = z.object({ id: z.string().min(1), layout: z.string().min(1), n
 const path = z.array(z.string()).min(1).max(24);
 const names = z.array(z.string());
 const change = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("value"), path, was: z.unknown(), is: z.unknown() }),
+  z.object({ kind: z.literal("value"), path, was: z.unknown().optional(), is: z.unknown().optional() }),
   z.object({ kind: z.literal("order"), path, was: names, is: names }),
 ]);
 const logRecord = z.object({

@@ -52,6 +52,8 @@ test("what stands elsewhere by the scale alone is told so; its own fields are no
 
 test("came, went, feel, action and order, each in words", () => {
   expect(texts(harbour, must(removePlaceables(harbour, ["pump"])))).toContain("pump (button) went");
+  expect(texts(harbour, must(removePlaceables(harbour, ["horn"])))).toEqual(expect.arrayContaining(["Small and nearly square: no longer changes horn"]));
+  expect(texts(harbour, must(removePlaceables(harbour, ["horn"]))).filter((text) => text.includes("order"))).toEqual([]);
   expect(texts(must(removePlaceables(harbour, ["pump"])), harbour)).toContain("pump (button) came");
   expect(texts(harbour, must(changeFeel(harbour, "helm", { inner: 0.2 })))).toEqual(["helm: feel inner 0.12 → 0.2"]);
   expect(texts(harbour, must(addAction(harbour, "anchor", "press")))).toEqual(["anchor (action, press) came"]);

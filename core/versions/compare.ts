@@ -5,10 +5,11 @@
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import type { Box } from "../engine/geometry/point";
+import { nameById } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
 import { changesBetween, type FieldChange } from "./changes";
-import { isKeyed, valueAt, type Keyed } from "./fields";
+import { isKeyed, isSameValue, valueAt, type Keyed } from "./fields";
 
 /** What of a layout is told apart by lists of its own; `layout`: the rest of it. */
 export type SubjectKind = "control" | "cluster" | "zone" | "action" | "moment" | "arrangement" | "together" | "picture" | "accepted" | "layout" | "workbench";
@@ -139,8 +140,12 @@ function wayText({ x, y }: { readonly x: number; readonly y: number }): string {
 function told(before: Layout, after: Layout, change: FieldChange): Difference[] {
   const subject = subjectOf(before, after, change.path);
   const [list] = change.path;
-  if (change.kind === "order")
+  if (change.kind === "order") {
+    // What came or went is told on its own.
+    const both = (order: readonly string[]) => order.filter((name) => change.was.includes(name) && change.is.includes(name));
+    if (isSameValue(both(change.was), both(change.is))) return [];
     return [{ subject: LAYOUT, what: "order", text: `${list === "controls" ? "the drawing order" : `the order of ${list}`} is another` }];
+  }
   const inList = KINDS[list] !== undefined;
   if (inList && change.path.length === 2 && (change.was === undefined || change.is === undefined)) {
     const came = change.was === undefined;
@@ -151,6 +156,11 @@ function told(before: Layout, after: Layout, change: FieldChange): Difference[] 
   const field = rest.length > 0 ? rest.join(".") : "kind";
   const [was, is] = rest.length > 0 ? [change.was, change.is] : [kindOf(change.was), kindOf(change.is)];
   const lead = subject.kind === "layout" ? "" : `${subject.name}: `;
+  const [part, id] = rest;
+  if (part === "overrides" && rest.length === 2 && (was === undefined || is === undefined)) {
+    const text = `${lead}${was === undefined ? "changes" : "no longer changes"} ${nameById(after, id) ?? nameById(before, id) ?? id}`;
+    return [{ subject, what: "field", field, was: spared(was), is: spared(is), text }];
+  }
   return [
     { subject, what: "field", field, was: spared(was), is: spared(is), text: `${lead}${field.replaceAll(".", " ")} ${valueText(was)} → ${valueText(is)}` },
   ];

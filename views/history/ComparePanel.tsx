@@ -180,7 +180,7 @@ function VersionSelect({ label, value, named, onChoose, onProblem }: SelectProps
           </optgroup>
         )}
       </select>
-      <FileInput ref={input} accept=".json,application/json" label={`${label}: a file`} onFile={(file) => void takeFile(file)} />
+      <FileInput ref={input} accept=".json,application/json" label="File of the version" onFile={(file) => void takeFile(file)} />
     </>
   );
 }

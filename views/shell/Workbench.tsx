@@ -30,11 +30,28 @@ export function Workbench({ children }: { children: ReactNode }) {
     Object.assign(window, { nodulumWork: workDone });
   }, []);
   if (problem !== null) return <NotOpened problem={problem} />;
-  if (!opened) return <div className="grid h-full place-items-center text-muted">Opening…</div>;
+  if (!opened) return <Opening />;
   return (
     <SessionProvider value={opened}>
       <Shell>{children}</Shell>
     </SessionProvider>
+  );
+}
+
+/** A way out that needs no script: it shows by itself when opening takes longer than it ever should. */
+function Opening() {
+  return (
+    <div className="grid h-full place-items-center text-muted">
+      <div className="grid justify-items-center gap-3">
+        <p>Opening…</p>
+        <p className="late">
+          This takes longer than it should.{" "}
+          <a href="" className="text-accent underline">
+            Load it again
+          </a>
+        </p>
+      </div>
+    </div>
   );
 }
 

@@ -1,0 +1,52 @@
+/** What the scan worker does, apart from its message channel: reading a game's code. */
+import { familyOf } from "../core/scan/lex";
+import { scanSource } from "../core/scan/reads";
+import type { FileRead, FileStandard } from "../core/scan/words";
+
+/** A file with the name and folders it was dropped with; what is read of it stays here. */
+export interface NamedFile {
+  readonly name: string;
+  readonly file: File;
+}
+/** What some files read. `passedOver`: how many of them hold no text. */
+export interface ScanBatch {
+  readonly reads: readonly FileRead[];
+  readonly standards: readonly FileStandard[];
+  readonly passedOver: number;
+}
+
+/** Whether a text begins as no text does. */
+const isBinary = (text: string): boolean => text.slice(0, 4000).includes("\u0000");
+
+/** The worker's side of the scan. */
+export interface ScanService {
+  /** What a batch of files reads. */
+  scan(files: readonly NamedFile[]): Promise<ScanBatch>;
+}
+
+/** A service that has read nothing yet. */
+export function createScanService(): ScanService {
+  return {
+    async scan(files) {
+      // Read here, so that the page has nothing to do but to wait; all in one, for each reading has its price.
+      const bytes = new Uint8Array(await new Blob(files.map(({ file }) => file)).arrayBuffer());
+      const decoder = new TextDecoder();
+      let at = 0;
+      const reads: FileRead[] = [];
+      const standards: FileStandard[] = [];
+      let passedOver = 0;
+      for (const { name, file } of files) {
+        const text = decoder.decode(bytes.subarray(at, at + file.size));
+        at += file.size;
+        if (isBinary(text)) {
+          passedOver += 1;
+          continue;
+        }
+        const found = scanSource(text, familyOf(name));
+        for (const read of found.reads) reads.push({ ...read, file: name });
+        for (const standard of found.standards) standards.push({ ...standard, file: name });
+      }
+      return { reads, standards, passedOver };
+    },
+  };
+}
