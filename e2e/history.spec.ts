@@ -82,11 +82,7 @@ test("a state by name is compared with now and with a file, in words and over ea
   await saved(page);
   await page.keyboard.press("5");
   const text = await exportText(page);
-  await page
-    .getByRole("button", { name: "Layout" })
-    .or(page.getByRole("link", { name: "Layout" }))
-    .first()
-    .click();
+  await page.getByRole("link", { name: "Layout" }).click();
   await page
     .getByLabel("File of the version")
     .first()

@@ -18,7 +18,6 @@ export interface First {
 export interface Finding {
   readonly kept: LayoutStore;
   readonly samples: readonly Sample[];
-  readonly now: () => number;
   readonly newId: () => string;
   /** The layout this window had open last; null: the one that any window had. */
   readonly last?: string | null;
@@ -50,12 +49,12 @@ export async function firstLayout(finding: Finding): Promise<First> {
   }
 }
 
-async function findIn({ kept, samples, now, newId, last = null, shunned = new Set() }: Finding): Promise<First> {
+async function findIn({ kept, samples, newId, last = null, shunned = new Set() }: Finding): Promise<First> {
   const { layouts, aside } = await kept.all();
   const passedOver = aside.map(({ name }) => `“${name}” cannot be read and was set aside as it is`);
   if (layouts.length === 0 && aside.length === 0) {
-    const time = now();
-    const records = samples.map(({ name, text }, i) => ({ id: sampleId(i), name, text: text(), savedAt: time - i, deletedAt: null, revision: 0 }));
+    // Nobody has saved them: whatever a backup holds under their ids is newer.
+    const records = samples.map(({ name, text }, i) => ({ id: sampleId(i), name, text: text(), savedAt: samples.length - i, deletedAt: null, revision: 0 }));
     kept.addAll(records).catch((error: unknown) => console.error("The samples could not be kept.", error));
     return { kept, opened: { ...newlyOpened(records[0].id, samples[0].layout()), revision: 0 }, passedOver };
   }

@@ -11,7 +11,7 @@ import { firstLayout } from "./firstLayout";
 const [brackwater] = sampleLayouts();
 const kept = (id: string, text: string, savedAt = 1) => ({ id, name: id, text, savedAt, deletedAt: null, revision: 0 });
 const first = (store: LayoutStore, more: Partial<Parameters<typeof firstLayout>[0]> = {}) =>
-  firstLayout({ kept: store, samples: SAMPLES, now: () => 10, newId: testId, ...more });
+  firstLayout({ kept: store, samples: SAMPLES, newId: testId, ...more });
 
 test("samples at first, new, duplicate, delete and bring back, import", async () => {
   const store = memoryStore("test");

@@ -55,7 +55,7 @@ export async function openWorkbench(): Promise<Opened> {
     openLayouts({ onLife: (life) => life === "given-up" && given() }),
   ]);
   const last = attempt(() => remembered?.getItem(OPEN_KEY) ?? null);
-  const { kept, opened, passedOver } = await firstLayout({ kept: store, samples: SAMPLES, now, newId, last, shunned: notes ? undrawable(notes) : undefined });
+  const { kept, opened, passedOver } = await firstLayout({ kept: store, samples: SAMPLES, newId, last, shunned: notes ? undrawable(notes) : undefined });
   if (notes) drawingBegins(notes, opened.id);
   const compose = createComposer(connectWriting);
   const session: Session = createSession({ kept, now, newId, compose, windows, onLost: (lost) => void states.keepLost(lost) }, opened);

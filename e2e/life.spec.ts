@@ -1,0 +1,366 @@
+/** "Saved" is always true, and storage has a whole life: every way in which it can refuse, vanish, lag or be damaged. */
+import { expect, test, type Page } from "@playwright/test";
+import { addAction, control, exportText, fromMenu, middle, open, saved, startLayout, visual } from "./bench";
+
+const state = (page: Page) => page.getByTestId("saved-state");
+const word = (page: Page, name: string) => page.getByLabel(`Word of ${name}`, { exact: true });
+const opened = (page: Page, name: string) => expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
+
+/** What a page lets fall: nothing may. */
+const fallen: string[] = [];
+test.beforeEach(({ page }) => {
+  fallen.length = 0;
+  page.on("pageerror", (error) => fallen.push(error.message));
+});
+test.afterEach(() => expect(fallen).toEqual([]));
+
+/** Makes the browser's storage full, and not full again, by `window.full`. */
+const canBeFull = (page: Page) =>
+  page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if ((window as { full?: boolean }).full) throw new DOMException("No room left", "QuotaExceededError");
+      return put.apply(this, args);
+    };
+  });
+const setFull = (page: Page, full: boolean) => page.evaluate((value) => void ((window as { full?: boolean }).full = value), full);
+/** Whether leaving the page now would ask. */
+const leavingAsks = (page: Page) => page.evaluate(() => !window.dispatchEvent(new Event("beforeunload", { cancelable: true })));
+/** Puts something into the database before the application opens it. */
+async function inDatabase(page: Page, version: number, work: string): Promise<void> {
+  await page.goto("/icon.svg");
+  await page.evaluate(
+    ([at, body]) =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open("nodulum", Number(at));
+        request.onupgradeneeded = () => {
+          const db = request.result;
+          db.createObjectStore("layouts", { keyPath: "id" });
+          db.createObjectStore("choices");
+        };
+        request.onerror = () => reject(request.error!);
+        request.onsuccess = () => {
+          const db = request.result;
+          const tx = db.transaction("layouts", "readwrite");
+          new Function("layouts", String(body))(tx.objectStore("layouts"));
+          tx.oncomplete = () => {
+            db.close();
+            resolve();
+          };
+        };
+      }),
+    [version, work],
+  );
+}
+const GOOD = `{ id: "good", name: "Good", savedAt: 5, deletedAt: null, text: JSON.stringify({ format: "nodulum-layout", version: 1, name: "Good", reference: { width: 1600, height: 720 }, scale: {} }) }`;
+
+test.describe("“saved” is always true", () => {
+  test("a gesture under way is not saved, and leaving asks until it is let go", async ({ page }) => {
+    await open(page);
+    await saved(page);
+    expect(await leavingAsks(page)).toBe(false);
+    const from = await middle(visual(page, "horn"));
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 40, from.y, { steps: 4 });
+    await expect(state(page)).toHaveText("not saved yet");
+    expect(await leavingAsks(page)).toBe(true);
+    await page.mouse.up();
+    await saved(page);
+    expect(await leavingAsks(page)).toBe(false);
+  });
+
+  test("text in a field that was not entered is told, and leaving asks; entered it is saved", async ({ page }) => {
+    await open(page);
+    await control(page, "horn").click({ position: { x: 12, y: 20 } });
+    const name = page.getByRole("region", { name: "Place", exact: true }).getByRole("textbox", { name: "Name" }).first();
+    await name.fill("fog horn");
+    await expect(state(page)).toHaveText("not entered yet");
+    expect(await leavingAsks(page)).toBe(true);
+    await name.press("Enter");
+    await saved(page);
+    await page.getByRole("link", { name: "Actions" }).click();
+    await page.getByLabel("Name of the new action").fill("anch");
+    await page.getByLabel("Search by any word").click();
+    await expect(state(page)).toHaveText("not entered yet");
+    expect(await leavingAsks(page)).toBe(true);
+    await page.getByLabel("Name of the new action").fill("");
+    await saved(page);
+  });
+
+  test("what is refused is tried again by itself; meanwhile leaving asks, no other layout is opened, and nothing is lost", async ({ page }) => {
+    await canBeFull(page);
+    await open(page, "/actions");
+    await saved(page);
+    await setFull(page, true);
+    await addAction(page, "anchor", "press");
+    await expect(state(page)).toHaveText("not saved");
+    expect(await leavingAsks(page)).toBe(true);
+    await fromMenu(page, "Pigeonhole");
+    await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout is opened/)).toBeVisible();
+    await opened(page, "Brackwater");
+    await fromMenu(page, "Delete");
+    await opened(page, "Brackwater");
+    await setFull(page, false);
+    await saved(page);
+    await fromMenu(page, "Pigeonhole");
+    await opened(page, "Pigeonhole");
+    await fromMenu(page, "Brackwater", true);
+    await expect(word(page, "anchor")).toBeVisible();
+  });
+
+  test("another layout is opened only when this one is written", async ({ page }) => {
+    await open(page, "/actions");
+    await addAction(page, "anchor", "press");
+    await fromMenu(page, "Pigeonhole");
+    await opened(page, "Pigeonhole");
+    await page.reload();
+    await opened(page, "Pigeonhole");
+    await fromMenu(page, "Brackwater", true);
+    await expect(word(page, "anchor")).toBeVisible();
+  });
+});
+
+test.describe("storage's life", () => {
+  for (const [answer, words] of [
+    [true, "The browser has promised to keep it"],
+    [false, "The browser has not promised to keep it"],
+  ] as const)
+    test(`the browser is asked to keep it after the first edit, and its answer is shown: ${answer}`, async ({ page }) => {
+      await page.addInitScript((promised) => {
+        Object.assign(window, { asked: 0 });
+        navigator.storage.persisted = () => Promise.resolve(false);
+        navigator.storage.persist = () => {
+          (window as unknown as { asked: number }).asked += 1;
+          return Promise.resolve(promised);
+        };
+      }, answer);
+      await open(page, "/actions");
+      const asked = () => page.evaluate(() => (window as unknown as { asked: number }).asked);
+      expect(await asked()).toBe(0);
+      await addAction(page, "anchor", "press");
+      await expect.poll(asked).toBe(1);
+      await addAction(page, "buoy", "press");
+      await state(page).click();
+      await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(words);
+      expect(await asked()).toBe(1);
+    });
+
+  test("an older Nodulum in another window holds the store: said plainly, work goes on in memory", async ({ page, context }) => {
+    const old = await context.newPage();
+    await inDatabase(old, 1, `layouts.put(${GOOD})`);
+    await old.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const request = indexedDB.open("nodulum", 1);
+          request.onsuccess = () => resolve(Object.assign(window, { held: request.result }) && undefined);
+        }),
+    );
+    await open(page);
+    await expect(state(page)).toHaveText("in memory only");
+    await state(page).click();
+    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/another window still has an older Nodulum open; close it/);
+    await old.close();
+    await page.reload();
+    await opened(page, "Good");
+    await saved(page);
+  });
+
+  test("a newer Nodulum wants the store: this window makes room and says so; what a newer one keeps is there and untouched", async ({ page, context }) => {
+    await open(page, "/actions");
+    await saved(page);
+    const newer = await context.newPage();
+    await newer.goto("/icon.svg");
+    const version = () =>
+      newer.evaluate(
+        () =>
+          new Promise<number>((resolve, reject) => {
+            const request = indexedDB.open("nodulum", 99);
+            request.onblocked = () => reject(new Error("blocked"));
+            request.onsuccess = () => {
+              resolve(request.result.version);
+              request.result.close();
+            };
+          }),
+      );
+    expect(await version()).toBe(99);
+    await expect(page.getByText(/A newer Nodulum has been opened in another window/)).toBeVisible();
+    await addAction(page, "anchor", "press");
+    await expect(state(page)).toHaveText("not saved");
+    const later = await context.newPage();
+    await open(later, "/actions");
+    await expect(state(later)).toHaveText("in memory only");
+    await state(later).click();
+    await expect(later.getByRole("dialog", { name: "What is kept" })).toContainText(
+      /newer Nodulum keeps its layouts in this browser; they are there and untouched/,
+    );
+    expect(await version()).toBe(99);
+  });
+
+  test("cleared while it is open: the open layout is kept again, from this window, and told", async ({ page, context }) => {
+    await open(page, "/actions");
+    await addAction(page, "anchor", "press");
+    await saved(page);
+    const session = await context.newCDPSession(page);
+    await session.send("Storage.clearDataForOrigin", { origin: new URL(page.url()).origin, storageTypes: "indexeddb" });
+    await addAction(page, "buoy", "press");
+    await expect(page.getByText("What this browser kept has been cleared.")).toBeVisible();
+    await saved(page);
+    await page.reload();
+    await expect(word(page, "buoy")).toBeVisible();
+    await expect(word(page, "anchor")).toBeVisible();
+    await page.getByRole("button", { name: "Undo: add buoy" }).click();
+    await expect(page.getByRole("button", { name: "Undo: add anchor" })).toBeEnabled();
+  });
+
+  test("storage that never answers: within 5 s there is a way on, in memory, said plainly", async ({ page }) => {
+    await page.addInitScript(() => {
+      const Real = IDBOpenDBRequest;
+      IDBFactory.prototype.open = () =>
+        Object.create(Real.prototype, { addEventListener: { value: () => undefined }, removeEventListener: { value: () => undefined } }) as IDBOpenDBRequest;
+    });
+    await page.goto("/layout");
+    await expect(state(page)).toHaveText("in memory only", { timeout: 8000 });
+    await expect(control(page, "helm")).toBeVisible();
+    await state(page).click();
+    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/the browser's storage has not answered within 3 s/);
+  });
+
+  test("storage that opens and refuses to be read: what is there is untouched, work goes on in memory", async ({ page }) => {
+    await open(page);
+    await saved(page);
+    await page.addInitScript(() => {
+      IDBObjectStore.prototype.getAll = () => {
+        throw new DOMException("The file is damaged", "UnknownError");
+      };
+    });
+    await page.reload();
+    await expect(state(page)).toHaveText("in memory only");
+    await state(page).click();
+    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/cannot be read: The file is damaged. What is kept there is untouched/);
+  });
+
+  test("a page whose script never comes shows a way out by itself", async ({ page }) => {
+    await page.route(/\/_next\/static\/.*\.js/, (route) => route.abort());
+    await page.goto("/layout");
+    await expect(page.getByText("Opening…")).toBeVisible();
+    await expect(page.getByRole("link", { name: "Load it again" })).toBeVisible({ timeout: 8000 });
+    fallen.length = 0;
+  });
+
+  test("one bad record among good ones is set aside with its download; the rest opens", async ({ page }) => {
+    await inDatabase(
+      page,
+      1,
+      `layouts.put(${GOOD}); layouts.put({ id: "bad", name: "Shipwreck", text: 7 }); layouts.put({ id: "torn", name: "Torn", text: "{ half", savedAt: 9, deletedAt: null })`,
+    );
+    await open(page);
+    await opened(page, "Good");
+    await expect(page.getByText(/“Shipwreck” cannot be read and was set aside as it is/)).toBeVisible();
+    await fromMenu(page, "Shipwreck");
+    const waiting = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Download it as it is" }).click();
+    const stream = await (await waiting).createReadStream();
+    const chunks: Buffer[] = [];
+    for await (const chunk of stream) chunks.push(chunk as Buffer);
+    expect(JSON.parse(Buffer.concat(chunks).toString("utf8"))).toEqual({ id: "bad", name: "Shipwreck", text: 7 });
+    await fromMenu(page, "Torn");
+    await expect(page.getByText(/“Torn” was not opened: this is not JSON/)).toBeVisible();
+    await opened(page, "Good");
+  });
+
+  test("where everything is full from the start, deleting, duplicating and naming are refused in words, and nothing falls", async ({ page }) => {
+    await canBeFull(page);
+    await open(page, "/actions");
+    await saved(page);
+    await setFull(page, true);
+    await fromMenu(page, "Delete");
+    await expect(page.getByText(/the browser's storage refused: No room left/)).toBeVisible();
+    await opened(page, "Brackwater");
+    await page.getByRole("button", { name: "History" }).click();
+    await page.getByLabel("Name of the state").fill("full");
+    await page.getByRole("button", { name: "Name this state" }).click();
+    await expect(page.getByText(/the state could not be kept: No room left/)).toBeVisible();
+    await fromMenu(page, "Duplicate");
+    await opened(page, "Brackwater, copy");
+    await expect(state(page)).toHaveText("not saved");
+    await setFull(page, false);
+    await saved(page);
+  });
+
+  test("on plain http, without randomUUID, locks and workers, everything goes on", async ({ page, context }) => {
+    await context.addInitScript(() => {
+      Object.defineProperty(crypto, "randomUUID", { value: undefined });
+      Object.defineProperty(navigator, "locks", { value: undefined });
+      Object.defineProperty(navigator, "storage", { value: undefined });
+      Object.defineProperty(window, "Worker", { value: undefined });
+    });
+    await open(page);
+    await startLayout(page, "Plain");
+    await addAction(page, "anchor", "press");
+    await saved(page);
+    const other = await context.newPage();
+    await open(other, "/actions");
+    await addAction(other, "buoy", "press");
+    await expect(word(page, "buoy")).toBeVisible();
+    await page.getByRole("button", { name: "Undo: add anchor" }).click();
+    await expect(word(other, "anchor")).toHaveCount(0);
+    await fromMenu(page, "Brackwater, first draft");
+    await page.getByRole("link", { name: "Layout" }).click();
+    await expect(page.getByText(/\d+ blockers/).first()).toBeVisible();
+    await state(page).click();
+    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText("cannot be asked to keep it for good");
+  });
+});
+
+test("a backup is one zip, and brings layouts and states back into an empty browser; what is newer is left", async ({ page, browser }) => {
+  await open(page, "/actions");
+  await addAction(page, "anchor", "press");
+  await page.getByRole("button", { name: "History" }).click();
+  await page.getByLabel("Name of the state").fill("with an anchor");
+  await page.getByRole("button", { name: "Name this state" }).click();
+  await expect(page.getByRole("button", { name: "Remove the state with an anchor" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await state(page).click();
+  const waiting = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Take a backup" }).click();
+  const path = await (await waiting).path();
+  const fresh = await browser.newContext();
+  const there = await fresh.newPage();
+  await open(there, "/actions");
+  await fromMenu(there, "Duplicate");
+  await addAction(there, "mine", "press");
+  await state(there).click();
+  await there.getByLabel("Backup to bring back").setInputFiles(path);
+  await expect(there.getByRole("dialog", { name: "What is kept" })).toContainText(/1 brought up to the backup/);
+  await there.keyboard.press("Escape");
+  await expect(word(there, "mine")).toBeVisible();
+  await fromMenu(there, "Brackwater", true);
+  await expect(word(there, "anchor")).toBeVisible();
+  await there.getByRole("button", { name: "History" }).click();
+  await expect(there.getByRole("button", { name: "Remove the state with an anchor" })).toBeVisible();
+  await fresh.close();
+});
+
+test("a layout that cannot be drawn takes nothing with it: export it, look at another; it is not opened by itself again", async ({ page }) => {
+  await page.addInitScript(() => {
+    const draw = CanvasRenderingContext2D.prototype.drawImage;
+    CanvasRenderingContext2D.prototype.drawImage = function (this: CanvasRenderingContext2D, ...args: Parameters<typeof draw>) {
+      if (document.title.startsWith("Brackwater ·") || document.title === "Nodulum") throw new Error("this canvas is broken");
+      return draw.apply(this, args);
+    } as typeof draw;
+  });
+  await page.goto("/layout");
+  await expect(page.getByText("This layout could not be drawn.")).toBeVisible();
+  await page.getByRole("link", { name: "Hand off" }).click();
+  expect(await exportText(page)).toContain('"name": "Brackwater"');
+  await fromMenu(page, "Pigeonhole");
+  await page.getByRole("link", { name: "Layout" }).click();
+  await expect(control(page, "walk")).toBeVisible();
+  await fromMenu(page, "Brackwater", true);
+  await expect(page.getByText("This layout could not be drawn.")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/“Brackwater” could not be drawn last time/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Layouts; open: Brackwater", exact: true })).toHaveCount(0);
+  fallen.length = 0;
+});

@@ -1,0 +1,13 @@
+/** A short storm; the long one is `npm run storm`. */
+import { expect, test } from "@playwright/test";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { storm } from "./stormRun";
+
+test("a browser killed at random moments, in one window and in two, has lost nothing that was called saved", async ({ launchOptions, baseURL }) => {
+  const folder = mkdtempSync(join(tmpdir(), "nodulum-storm-"));
+  const report = await storm({ kills: 4, seed: 7, baseURL: baseURL!, folder, launchOptions });
+  expect(report.lost).toEqual([]);
+  expect(report.kills).toBe(4);
+});
