@@ -48,6 +48,7 @@ const logRecord = z.object({
   id: z.string().min(1),
   kind: z.enum(["edit", "undo", "redo", "remembered"]),
   label: z.string(),
+  words: z.string().optional(),
   time,
   by: z.string(),
   of: z.string().optional(),

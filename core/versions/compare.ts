@@ -93,6 +93,18 @@ export function compare(before: Layout, after: Layout, { screen, playerView = PL
   return [...all].sort((a, b) => rank(a) - rank(b) || ids.get(a.subject.id)! - ids.get(b.subject.id)!);
 }
 
+/** Those worth a line of their own: the fields of a placement are told by the move they make. */
+export function tellingDifferences(differences: readonly Difference[]): readonly Difference[] {
+  const placed = new Set(differences.filter((d) => d.what === "moved" || d.what === "sized").map((d) => d.subject.id));
+  return differences.filter((d) => !(d.what === "field" && /(^|\.)placement\b/.test(d.field) && placed.has(d.subject.id)));
+}
+
+/** What differs in a line where it can be told in one; else null. */
+export function inOneLine(differences: readonly Difference[]): string | null {
+  const telling = tellingDifferences(differences);
+  return telling.length === 1 ? telling[0].text : null;
+}
+
 /** Boxes of everything that stands on the glass of a screen, mm. */
 export function placesOn(layout: Layout, { screen, playerView = PLAIN_PLAYER_VIEW }: SeenOn): ReadonlyMap<string, PlaceMm> {
   const resolved = resolvedOn(layout, screen, playerView);

@@ -15,8 +15,10 @@ export type RecordKind = "edit" | "undo" | "redo" | "remembered";
 export interface LogRecord {
   readonly id: string;
   readonly kind: RecordKind;
-  /** What was done, in words: "move horn". */
+  /** What was done: "move horn". */
   readonly label: string;
+  /** What came of it, where that can be told in a line: "horn moved 3.2 mm right". */
+  readonly words?: string;
   readonly time: number;
   readonly by: string;
   readonly of?: string;
@@ -28,6 +30,7 @@ export interface LogRecord {
 export interface Entry {
   readonly id: string;
   readonly label: string;
+  readonly words?: string;
   readonly time: number;
   readonly by: string;
   readonly changes: readonly (readonly FieldChange[])[];
@@ -66,11 +69,14 @@ export function withRecord(history: History, record: LogRecord): History {
   }
 }
 
-function withEdit(past: readonly Entry[], { id, label, time, by, joins, changes }: LogRecord): readonly Entry[] {
+function withEdit(past: readonly Entry[], record: LogRecord): readonly Entry[] {
   const last = past.at(-1);
-  if (joins !== undefined && last?.id === joins) return [...past.slice(0, -1), { ...last, time, changes: [...last.changes, changes] }];
-  return [...past, { id, label, time, by, changes: [changes] }];
+  return record.joins !== undefined && last?.id === record.joins ? [...past.slice(0, -1), joined(last, record)] : [...past, entryOf(record)];
 }
+
+const entryOf = ({ id, label, words, time, by, changes }: LogRecord): Entry => ({ id, label, words, time, by, changes: [changes] });
+/** What came of the first step is not what came of all of them. */
+const joined = (entry: Entry, { time, changes }: LogRecord): Entry => ({ ...entry, words: undefined, time, changes: [...entry.changes, changes] });
 
 /** A step that was made: the version it leads to, what it changed, and what it left because others have changed it since. */
 export interface Step {
@@ -120,12 +126,9 @@ export function listedEntries(records: readonly LogRecord[], history: History): 
   const entries = new Map<string, { entry: Entry; lastRecord: string; taken: boolean }>();
   for (const record of records) {
     if (record.kind === "edit") {
-      const joined = record.joins === undefined ? undefined : entries.get(record.joins);
-      if (joined) Object.assign(joined, { lastRecord: record.id, entry: { ...joined.entry, time: record.time } });
-      else {
-        const { id, label, time, by } = record;
-        entries.set(id, { entry: { id, label, time, by, changes: [record.changes] }, lastRecord: id, taken: false });
-      }
+      const first = record.joins === undefined ? undefined : entries.get(record.joins);
+      if (first) Object.assign(first, { lastRecord: record.id, entry: joined(first.entry, record) });
+      else entries.set(record.id, { entry: entryOf(record), lastRecord: record.id, taken: false });
     } else if (record.of !== undefined) {
       const entry = entries.get(record.of);
       if (entry) entry.taken = record.kind === "undo";

@@ -48,8 +48,9 @@ export function mergeOnto(own: Unwritten, written: Layout): Merged {
     const { layout: next, conflicts } = applyChanges(now, changes);
     const sound = checked(now, next);
     const gone = conflicts.some((u) => u.why === "gone");
-    if (!sound.ok || gone) lost.push({ whose: "own", layout: mine, label: record.label });
-    else if (conflicts.length > 0) lost.push({ whose: "theirs", layout: now, label: record.label });
+    if (record.kind !== "remembered" && (!sound.ok || gone)) lost.push({ whose: "own", layout: mine, label: record.label });
+    // What the editor alone remembers is nobody's work.
+    else if (conflicts.length > 0 && record.kind !== "remembered") lost.push({ whose: "theirs", layout: now, label: record.label });
     if (!sound.ok) continue;
     const made = changesBetween(now, sound.value);
     now = sound.value;

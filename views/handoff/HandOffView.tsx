@@ -34,10 +34,10 @@ export function HandOffView() {
             <button
               className="push"
               onClick={() =>
-                void navigator.clipboard.writeText(text).then(
-                  () => setCopied(true),
-                  () => setCopied(false),
-                )
+                // On plain http there is no clipboard to write to.
+                void Promise.resolve(navigator.clipboard as Clipboard | undefined)
+                  .then((clipboard) => clipboard?.writeText(text).then(() => setCopied(true)))
+                  .catch(() => setCopied(false))
               }
             >
               {copied ? "Copied" : "Copy the text"}

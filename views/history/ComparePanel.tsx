@@ -7,13 +7,13 @@ import type { KeptState } from "../../core/exchange/kept";
 import { readLayout } from "../../core/format/parse";
 import type { Layout } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
-import { compare, type Difference } from "../../core/versions/compare";
+import { compare, tellingDifferences, type Difference } from "../../core/versions/compare";
 import { listedEntries } from "../../core/versions/log";
 import { FileInput } from "../../ui/FileInput";
 import { useSession, useSessionActions, useStates } from "../session/context";
 import { benchScreenOf } from "../session/screens";
 import { textOfFile } from "../shared/textOfFile";
-import { choiceWord, listedDifferences, sumOf, versionOf, type VersionChoice } from "./versions";
+import { choiceWord, sumOf, versionOf, type VersionChoice } from "./versions";
 
 const NOW: VersionChoice = { kind: "now" };
 
@@ -103,7 +103,7 @@ function Differences({ was, is }: { was: Layout; is: Layout }) {
         )}
       </div>
       <ul aria-label="Differences" className="min-h-0 overflow-auto px-1" tabIndex={0}>
-        {listedDifferences(differences).map((difference, i) => (
+        {tellingDifferences(differences).map((difference, i) => (
           <DifferenceLine key={i} difference={difference} />
         ))}
       </ul>

@@ -25,11 +25,16 @@ export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }
   const word = { done: isOthers ? "other window" : "", undone: "redo", left: "taken back" }[standing];
   return (
     <li>
-      <button className={ROW} aria-current={isHere ? "step" : undefined} onClick={() => session.goTo(entry.id)} title={`Go to: ${entry.label}`}>
+      <button
+        className={ROW}
+        aria-current={isHere ? "step" : undefined}
+        onClick={() => session.goTo(entry.id)}
+        title={`Go to: ${entry.words ? `${entry.label}. ${entry.words}` : entry.label}`}
+      >
         <span aria-hidden className="text-accent">
           {isHere ? "▸" : ""}
         </span>
-        <span className={`truncate ${standing === "done" ? "" : "text-muted"} ${standing === "left" ? "line-through" : ""}`}>{entry.label}</span>
+        <span className={`truncate ${standing === "done" ? "" : "text-muted"} ${standing === "left" ? "line-through" : ""}`}>{entry.words ?? entry.label}</span>
         <span className="caption">{isHere ? "here" : word}</span>
         <time className="figure text-[11px] text-muted" dateTime={new Date(entry.time).toISOString()}>
           {timeText(entry.time, today)}

@@ -2,7 +2,7 @@
 import type { KeptState } from "../../core/exchange/kept";
 import type { Layout } from "../../core/format/types";
 import { refused, ok, type Result } from "../../core/engine/result";
-import type { Difference } from "../../core/versions/compare";
+import { tellingDifferences, type Difference } from "../../core/versions/compare";
 import { versionAt } from "../../core/versions/log";
 import type { Session } from "../session/session";
 import type { States } from "../session/states";
@@ -56,13 +56,7 @@ const SUMMED = [
 /** What differs, in a line: "4 moved, 1 new, 3 fields". */
 export function sumOf(differences: readonly Difference[]): string {
   const counts = SUMMED.map(([what, word]) => [differences.filter((d) => d.what === what).length, word] as const);
-  const fields = listedDifferences(differences).filter((d) => !SUMMED.some(([what]) => what === d.what)).length;
+  const fields = tellingDifferences(differences).filter((d) => !SUMMED.some(([what]) => what === d.what)).length;
   const parts = [...counts, [fields, fields === 1 ? "other change" : "other changes"] as const].filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`);
   return parts.length === 0 ? "nothing differs" : parts.join(", ");
-}
-
-/** Those worth a line of their own: the fields of a placement are told by the move they make. */
-export function listedDifferences(differences: readonly Difference[]): readonly Difference[] {
-  const placed = new Set(differences.filter((d) => d.what === "moved" || d.what === "sized").map((d) => d.subject.id));
-  return differences.filter((d) => !(d.what === "field" && /(^|\.)placement\b/.test(d.field) && placed.has(d.subject.id)));
 }

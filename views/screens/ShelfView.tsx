@@ -8,7 +8,8 @@ import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
-import { benchScreenOf, shelfOf, showMomentOf } from "../session/screens";
+import { benchScreenOf, shelfOf } from "../session/screens";
+import { showMomentOf } from "../session/showMoment";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 

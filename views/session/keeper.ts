@@ -187,7 +187,7 @@ export function createKeeper({ kept, windows, now, compose, againMs }: KeeperPar
       const last = open.pending.at(-1);
       const goesOn = last && record.joins !== undefined && (last.id === record.joins || last.joins === record.joins);
       if (goesOn && open.beforeLast && open.pending.length > open.inFlight) {
-        const joined = { ...last, time: record.time, changes: changesBetween(open.beforeLast, layout) };
+        const joined = { ...last, words: undefined, time: record.time, changes: changesBetween(open.beforeLast, layout) };
         open.pending = [...open.pending.slice(0, -1), joined];
       } else {
         open.beforeLast = open.layout;

@@ -1,7 +1,6 @@
 /** Which screens are in view: on the bench, in the rail, on the shelf. */
-import type { Control, Layout, Screen } from "../../core/format/types";
+import type { Layout, Screen } from "../../core/format/types";
 import { byName } from "../../core/derived/byId";
-import type { Session } from "./session";
 import { catalogueFor, RAIL_CLASSES } from "../../core/checks/catalogue";
 
 /** What of a layout says which screens are in view. */
@@ -38,12 +37,4 @@ export function railOf(layout: Screens): readonly Screen[] {
 export function benchScreenOf(layout: Screens): Screen {
   const shelf = shelfOf(layout);
   return screenNamed(layout, shelf, layout.workbench.screen) ?? railOf(layout)[0] ?? shelf[0];
-}
-
-/** Shows a moment in which all of these controls show, if the present one does not: the first such, or every moment at once. */
-export function showMomentOf(session: Session, controls: readonly Control[]): void {
-  const { layout, playerView } = session.store.getState();
-  const { moment } = playerView;
-  if (controls.length === 0 || moment === null || controls.every((c) => c.moments.includes(moment))) return;
-  session.showMoment(layout.moments.find((m) => controls.every((c) => c.moments.includes(m.id)))?.id ?? null);
 }

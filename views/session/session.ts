@@ -17,9 +17,11 @@ import { ONLY_WINDOW, type Windows } from "../../storage/windows";
 import { inCluster } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import { applyChanges, changesBetween } from "../../core/versions/changes";
+import { compare, inOneLine } from "../../core/versions/compare";
 import { historyOf, redoEntry, undoEntry, versionAt, withRecord, type Entry, type History, type LogRecord } from "../../core/versions/log";
 import type { LostVersion } from "../../core/versions/merge";
 import { createKeeper } from "./keeper";
+import { benchScreenOf } from "./screens";
 
 /** A message at the foot of the window. */
 export interface Notice {
@@ -192,7 +194,8 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     const changes = changesBetween(before, after);
     if (changes.length === 0 && what.of === undefined) return { log: get().log, history };
     count += 1;
-    const made: LogRecord = { id: `${prefix}.${count}`, kind: "edit", ...what, time: now(), by: windows.own, changes };
+    const words = what.kind === undefined && what.joins === undefined ? inOneLine(compare(before, after, { screen: benchScreenOf(after) })) : null;
+    const made: LogRecord = { id: `${prefix}.${count}`, kind: "edit", ...what, ...(words !== null && { words }), time: now(), by: windows.own, changes };
     return { log: keeper.add(made, after), history: withRecord(history, made) };
   };
   /** Whether the next mergeable edit may join the last: stepping a field with the arrow keys is one entry. */

@@ -45,6 +45,15 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     document.title = `${name} · Nodulum`;
   }, [name]);
+  // Whatever nobody has answered for is told, not passed over.
+  useEffect(() => {
+    const onFallen = ({ reason }: PromiseRejectionEvent) => {
+      console.error(reason);
+      session.tell({ text: `Something went wrong: ${reason instanceof Error ? reason.message : String(reason)}. What is saved is safe.`, tone: "problem" });
+    };
+    window.addEventListener("unhandledrejection", onFallen);
+    return () => window.removeEventListener("unhandledrejection", onFallen);
+  }, [session]);
   useEffect(() => {
     const onFocus = () => session.endRun();
     document.addEventListener("focusin", onFocus);

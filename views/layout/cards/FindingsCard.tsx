@@ -5,7 +5,7 @@ import type { Finding } from "../../../core/checks/finding";
 import { editContextOf, type EditContext } from "../../../core/editing/placing";
 import type { FixOffer } from "../../../core/checks/check";
 import { useSession, useSessionActions } from "../../session/context";
-import { showMomentOf } from "../../session/screens";
+import { showMomentOf } from "../../session/showMoment";
 import { FindingList, fixWord } from "../../shared/FindingList";
 import { setBench } from "../bench";
 
