@@ -9,6 +9,7 @@ import { readLayout } from "../core/format/parse";
 import { writeLayout } from "../core/format/write";
 import { FINDING_CODES } from "../core/checks/finding";
 import { conformanceCases, difference } from "../test/cases";
+import { sampleLayouts } from "../test/samples";
 
 const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
 const put = (name: string, text: string) => {
@@ -216,4 +217,39 @@ test("a player's size beyond any hand is a wrong call", () => {
     const { code, err } = nodulum("resolve", layout, "--screen", "2400x1080@411", `--player-size=${size}`);
     expect([code, err]).toEqual([2, expect.stringContaining("is not a number from 0.25 to 4")]);
   }
+});
+
+describe("diff", () => {
+  const [old] = sampleLayouts();
+  const before = put("before.json", writeLayout(old));
+  const changed = {
+    ...old,
+    controls: old.controls.filter((c) => c.id !== "horn").map((c) => (c.id === "helm" ? { ...c, feel: { ...c.feel, inner: 0.3 } } : c)),
+  } as typeof old;
+  const after = put("after.json", writeLayout({ ...changed, arrangements: [] }));
+
+  test("tells in lines what changed, and ends with 1; nothing, and ends with 0", () => {
+    const { code, out } = nodulum("diff", before, after, "--screen", "2400x1080@411");
+    expect(code).toBe(1);
+    expect(out.split("\n")).toEqual(expect.arrayContaining(["horn (button) went", "helm: feel inner 0.12 → 0.3"]));
+    expect(nodulum("diff", before, before)).toEqual({ code: 0, out: "", err: "" });
+  });
+
+  test("as data, with the screen it was measured on", () => {
+    const { code, out } = nodulum("diff", before, after, "--format", "json");
+    expect(code).toBe(1);
+    const { screen, differences } = JSON.parse(out) as { screen: string; differences: unknown[] };
+    expect(screen).toBe("as drawn, 1600 × 720 u");
+    expect(differences).toContainEqual(expect.objectContaining({ what: "went", subject: { kind: "control", id: "horn", name: "horn" } }));
+    expect(differences).toContainEqual(expect.objectContaining({ what: "field", field: "feel.inner", was: 0.12, is: 0.3 }));
+    expect(JSON.parse(nodulum("diff", before, before, "--format", "json").out)).toMatchObject({ differences: [] });
+  });
+
+  test.each([
+    ["another format", ["--format", "xml"], /--format: "xml" is not a format; write text or json/],
+    ["no screen", ["--screen", "large"], /"large" is not a screen/],
+  ])("%s is a wrong call", (_what, more, why) => {
+    const { code, err } = nodulum("diff", before, after, ...more);
+    expect([code, err]).toEqual([2, expect.stringMatching(why)]);
+  });
 });

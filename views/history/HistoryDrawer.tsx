@@ -3,7 +3,7 @@
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type FormEvent } from "react";
 import type { KeptState } from "../../core/exchange/kept";
-import { listedEntries } from "../../core/versions/log";
+import { listedEntries, MOST_EDITS } from "../../core/versions/log";
 import { useAsking, useSession, useStates } from "../session/context";
 import { ComparePanel } from "./ComparePanel";
 import { EditRow, FirstRow, StateRow } from "./rows";
@@ -108,7 +108,7 @@ function EditList({ named }: { named: readonly KeptState[] }) {
           </button>
         </li>
       ) : (
-        <FirstRow isHere={here === null} isEmpty={rows.length === 0} />
+        <FirstRow isHere={here === null} isEmpty={rows.length === 0} isCut={entries.length >= MOST_EDITS} />
       )}
     </ol>
   );

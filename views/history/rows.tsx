@@ -5,7 +5,7 @@ import { memo } from "react";
 import { checked } from "../../core/editing/edits/checked";
 import type { KeptState } from "../../core/exchange/kept";
 import { ok } from "../../core/engine/result";
-import type { ListedEntry } from "../../core/versions/log";
+import { MOST_EDITS, type ListedEntry } from "../../core/versions/log";
 import { useAsking, useSessionActions, useStates } from "../session/context";
 import { timeText } from "./times";
 
@@ -45,7 +45,7 @@ export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }
 });
 
 /** Where the log begins. */
-export function FirstRow({ isHere, isEmpty }: { isHere: boolean; isEmpty: boolean }) {
+export function FirstRow({ isHere, isEmpty, isCut }: { isHere: boolean; isEmpty: boolean; isCut: boolean }) {
   const session = useSessionActions();
   if (isEmpty)
     return <li className="px-3 py-2 text-muted">No edits yet. Whatever you change stands here in its words, and can be gone back to, tomorrow too.</li>;
@@ -58,6 +58,11 @@ export function FirstRow({ isHere, isEmpty }: { isHere: boolean; isEmpty: boolea
         <span className="text-muted">before all of it</span>
         <span className="caption">{isHere ? "here" : ""}</span>
       </button>
+      {isCut && (
+        <p className="caption px-3 pt-1">
+          What was done earlier is no longer listed: the last {MOST_EDITS.toLocaleString("en")} edits stay, and every named state.
+        </p>
+      )}
     </li>
   );
 }

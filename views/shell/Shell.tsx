@@ -80,7 +80,7 @@ export function Shell({ children }: { children: ReactNode }) {
     <NumberDragsProvider value={numberDrags}>
       <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
-        <main className={`min-h-0 ${history && path === "/layout" ? "mr-[124px]" : ""}`}>
+        <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>{children}</ViewBoundary>
         </main>
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}
