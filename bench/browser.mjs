@@ -152,6 +152,48 @@ const scripted = async (browser, page, work) =>
     .filter((ms) => ms > 0.2)
     .sort((a, b) => a - b);
 
+/** How many edits a log holds at most. */
+const LOG = 1000;
+
+/** From the start of a load to the glass, ms: of a layout without a log, and of the same with as long a log as is kept. */
+async function reopenedWithLog(browser) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const loaded = async () => {
+    const times = [];
+    for (let i = 0; i < 5; i += 1) {
+      await page.goto(`http://127.0.0.1:${PORT}/layout`);
+      await page.locator('[data-control="horn"] rect').first().waitFor();
+      times.push(await page.evaluate(() => performance.now()));
+    }
+    return times.sort((a, b) => a - b)[2];
+  };
+  await loaded();
+  const bare = await loaded();
+  await page.evaluate(
+    (count) =>
+      new Promise((resolve) => {
+        const opening = indexedDB.open("nodulum");
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction(["layouts", "log"], "readwrite");
+          const layouts = tx.objectStore("layouts");
+          layouts.get("shipped-1").onsuccess = ({ target }) => layouts.put({ ...target.result, revision: count });
+          for (let seq = 1; seq <= count; seq += 1) {
+            const at = (n) => [`${120 + n}u`, `${60 + n}u`];
+            const changes = [{ kind: "value", path: ["controls", "horn", "placement", "offset"], was: at(seq), is: at(seq + 1) }];
+            const record = { id: `b.${seq}`, kind: "edit", label: "move horn", words: "horn moved 0.1 mm right", time: Date.now(), by: "bench", changes };
+            tx.objectStore("log").put({ layout: "shipped-1", seq, record, digests: [] });
+          }
+          tx.oncomplete = () => resolve(opening.result.close());
+        };
+      }),
+    LOG,
+  );
+  const logged = await loaded();
+  await context.close();
+  return { bare, logged };
+}
+
 export const benchBrowser = () =>
   withBrowser(async (browser) => {
     const loads = [];
@@ -200,8 +242,18 @@ export const benchBrowser = () =>
     await page.close();
     const counted = await countedDrag(browser, dragOn);
     const nudges = await nudged(browser);
+    const reopened = await reopenedWithLog(browser);
     loads.sort((a, b) => a - b);
-    return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), load: at(loads, 0.5), shippedKb: shipped / 1024, counted, nudges };
+    return {
+      frames: frames.length,
+      median: at(frames, 0.5),
+      p95: at(frames, 0.95),
+      load: at(loads, 0.5),
+      shippedKb: shipped / 1024,
+      counted,
+      nudges,
+      reopened,
+    };
   });
 
 /** What the frames of a drag have to do: for each count the median and the most, and which components were rendered how often a frame. */

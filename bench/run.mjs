@@ -44,6 +44,9 @@ console.log(
   `nudging by key, 100 controls: script a press ${b.nudges.press.toFixed(1)} ms until it is drawn (aim 8 ms), ${b.nudges.all.toFixed(1)} ms with the findings, fixes and the saving that follow`,
 );
 console.log(`cold load of the bench to the first drag: ${(b.load / 1000).toFixed(2)} s (median of 5; aim 1.5 s)`);
+console.log(
+  `loading a layout again: ${(b.reopened.bare / 1000).toFixed(2)} s to the glass, ${(b.reopened.logged / 1000).toFixed(2)} s with 1,000 edits in its log (median of 5)`,
+);
 console.log(`JavaScript shipped to the bench: ${b.shippedKb.toFixed(0)} kB gzip (aim 350 kB)`);
 const a = await benchActions();
 console.log(

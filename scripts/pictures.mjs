@@ -47,6 +47,34 @@ const PICTURES = [
       await select(page, "walk");
     },
   ],
+  [
+    "history",
+    "/layout",
+    "light",
+    async (page) => {
+      const drag = async (id, dx, dy) => {
+        const box = await page.locator(`[data-control="${id}"] rect`).first().boundingBox();
+        const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+        await page.mouse.move(x, y);
+        await page.mouse.down();
+        await page.mouse.move(x + dx, y + dy, { steps: 6 });
+        await page.mouse.up();
+      };
+      await page.getByRole("button", { name: "History" }).click();
+      await page.getByLabel("Name of the state").fill("before the playtest");
+      await page.getByRole("button", { name: "Name this state" }).click();
+      await page.getByRole("button", { name: "Remove the state before the playtest" }).waitFor();
+      await drag("horn", -70, -40);
+      await drag("helm", 40, -20);
+      await select(page, "pump");
+      await page.keyboard.press("Delete");
+      await drag("lamp", 0, -30);
+      await page.keyboard.press("Control+z");
+      await page.getByLabel("Compare this version", { exact: true }).selectOption({ label: "before the playtest" });
+      await page.getByRole("list", { name: "Differences" }).waitFor();
+      await page.keyboard.press("Escape");
+    },
+  ],
   ["actions", "/actions", "light", (page) => menu(page, "Brackwater, first draft")],
   [
     "actions-chain",

@@ -9,7 +9,7 @@ import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import type { Result } from "../engine/result";
 import { parseScreen } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
-import { compare, drawnFor } from "./compare";
+import { compare, drawnFor, inOneLine } from "./compare";
 
 const [harbour] = sampleLayouts();
 const must = <T>(result: Result<T>): T => {
@@ -59,6 +59,15 @@ test("came, went, feel, action and order, each in words", () => {
   expect(texts(harbour, must(addAction(harbour, "anchor", "press")))).toEqual(["anchor (action, press) came"]);
   expect(texts(harbour, must(changeAction(harbour, "horn", { note: "loud" })))).toEqual(["horn: note empty → loud"]);
   expect(texts(harbour, must(reorderControls(harbour, ["horn"], "bottom")))).toEqual(["the drawing order is another"]);
+});
+
+test("a single move, size or field is told in a line; what came or went, or is more than one, is not", () => {
+  const line = (after: Layout) => inOneLine(compare(harbour, after, { screen }));
+  expect(line(must(moveBy(editContextOf(harbour, screen, PLAIN_PLAYER_VIEW), ["horn"], 32, 0)))).toMatch(/^horn moved 2\.0 mm right$/);
+  expect(line(must(changeFeel(harbour, "helm", { inner: 0.2 })))).toBe("helm: feel inner 0.12 → 0.2");
+  expect(line(must(addAction(harbour, "anchor", "press")))).toBeNull();
+  expect(line(must(changeFeel(harbour, "helm", { inner: 0.2, outer: 0.9 })))).toBeNull();
+  expect(line(harbour)).toBeNull();
 });
 
 test("the screen a layout is drawn for has a px a unit, and each as long as the layout keeps it", () => {

@@ -99,10 +99,10 @@ export function tellingDifferences(differences: readonly Difference[]): readonly
   return differences.filter((d) => !(d.what === "field" && /(^|\.)placement\b/.test(d.field) && placed.has(d.subject.id)));
 }
 
-/** What differs in a line where it can be told in one; else null. */
+/** What was moved, sized or set, where that is all and can be told in a line; else null: that something came or went, its edit says itself. */
 export function inOneLine(differences: readonly Difference[]): string | null {
-  const telling = tellingDifferences(differences);
-  return telling.length === 1 ? telling[0].text : null;
+  const [one, ...more] = tellingDifferences(differences);
+  return one && more.length === 0 && (one.what === "moved" || one.what === "sized" || one.what === "field") ? one.text : null;
 }
 
 /** Boxes of everything that stands on the glass of a screen, mm. */
