@@ -342,6 +342,15 @@ test("a backup is one zip, and brings layouts and states back into an empty brow
   await fresh.close();
 });
 
+test("loaded again and again before it stands, a layout is still the one that opens", async ({ page }) => {
+  await open(page);
+  for (let i = 0; i < 4; i += 1) {
+    await page.reload();
+    await state(page).waitFor();
+  }
+  await opened(page, "Brackwater");
+});
+
 test("a layout that cannot be drawn takes nothing with it: export it, look at another; it is not opened by itself again", async ({ page }) => {
   await page.addInitScript(() => {
     const draw = CanvasRenderingContext2D.prototype.drawImage;

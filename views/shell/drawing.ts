@@ -1,6 +1,7 @@
 /**
  * Which layouts could not be drawn: before a layout is shown it is noted, and when it stands the note goes. A layout that failed, or whose
- * note was still there twice (the window froze, or was killed), is not opened by itself the next time.
+ * note was still there twice (the window froze, or was killed: one that is closed or loaded again takes its note along), is not opened
+ * by itself the next time.
  */
 
 const KEY = "nodulum.drawing";

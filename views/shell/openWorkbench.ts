@@ -10,7 +10,7 @@ import { createLibrary, type Library } from "../session/library";
 import { createSession, type Session } from "../session/session";
 import { createStates, type States } from "../session/states";
 import { newId } from "../shared/newId";
-import { drawingBegins, undrawable } from "./drawing";
+import { drawingBegins, drawingEnds, undrawable } from "./drawing";
 
 /** What a window stands on. `close` leaves it. */
 export interface Opened {
@@ -98,7 +98,11 @@ export async function openWorkbench(): Promise<Opened> {
   window.addEventListener("focus", onSight);
   if (passedOver.length > 0) session.tell({ text: `${passedOver.join(".\n")}. It stands in the list of layouts.`, tone: "problem" });
   const sweep = window.setTimeout(() => void kept.sweep().catch((error: unknown) => console.error("Unused pictures could not be let go.", error)), SWEEP_MS);
-  const onHide = () => windows.tell({ kind: "bye" });
+  const onHide = () => {
+    windows.tell({ kind: "bye" });
+    // A window that could still say goodbye had not frozen.
+    if (notes) drawingEnds(notes, session.store.getState().id, "drawn");
+  };
   window.addEventListener("pagehide", onHide);
   return {
     kept,
