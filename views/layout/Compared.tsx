@@ -3,15 +3,19 @@
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { placesOn, type PlaceMm } from "../../core/versions/compare";
-import { useSession } from "../session/context";
+import type { SessionState } from "../session/session";
 import { ON_GLASS } from "./tones";
 
 /** What moves less than this has no arrow, CSS px. */
 const ARROW_PX = 6;
 
-export function Compared({ context: { screen, playerView }, scale }: { context: EditContext; scale: number }) {
-  const compared = useSession((s) => s.compared);
-  if (!compared) return null;
+interface Props {
+  readonly compared: NonNullable<SessionState["compared"]>;
+  readonly context: EditContext;
+  readonly scale: number;
+}
+
+export function Compared({ compared, context: { screen, playerView }, scale }: Props) {
   const [was, is] = [placesOn(compared.was, { screen, playerView }), placesOn(compared.is, { screen, playerView })];
   const px = pxPerMm(screen);
   const hairline = 1 / scale;

@@ -34,6 +34,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
   const findings = useSession((s) => s.findings[context.screen.name]?.list ?? undefined);
+  const compared = useSession((s) => s.compared);
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);
   const overlays = useOverlays();
@@ -143,7 +144,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
       {one !== null && oneBox && <Handles of={one} box={oneBox} scale={scale} />}
       {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
       {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
-      <Compared context={context} scale={scale} />
+      {compared && <Compared compared={compared} context={context} scale={scale} />}
       {(marquee ?? drawn) && (
         <rect
           x={(marquee ?? drawn)!.x}

@@ -1,0 +1,81 @@
+"use client";
+/** How much room what is kept takes, and everything as one backup, out and in. Fetched when it is opened. */
+import { Download, Upload } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { problemText } from "../../core/engine/result";
+import { FileInput } from "../../ui/FileInput";
+import { makeBackup, takeBackup, takenBackText } from "../session/backup";
+import { useKept, useSessionActions } from "../session/context";
+import { saveFile } from "../shared/download";
+import { newId } from "../shared/newId";
+
+export function KeptRoom() {
+  return (
+    <>
+      <Usage />
+      <Backup />
+    </>
+  );
+}
+
+const MIB = 1024 * 1024;
+
+/** How much room there is, as far as the browser says. */
+function Usage() {
+  const [room, setRoom] = useState("");
+  useEffect(() => {
+    navigator.storage?.estimate?.().then(
+      ({ usage = 0, quota = 0 }) => setRoom(`${(usage / MIB).toFixed(1)} MiB used, of ${Math.round(quota / MIB).toLocaleString("en")} MiB the browser allows.`),
+      () => setRoom(""),
+    );
+  }, []);
+  return room === "" ? null : <p className="figure text-[11px] text-muted">{room}</p>;
+}
+
+function Backup() {
+  const kept = useKept();
+  const session = useSessionActions();
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ text: string; isProblem: boolean } | null>(null);
+  const say = (text: string, isProblem = false) => setSaid({ text, isProblem });
+  const why = (error: unknown) => (error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason");
+  const give = async () => {
+    session.commit();
+    const isSafe = await session.flush();
+    const bytes = await makeBackup(kept, Date.now());
+    saveFile(`nodulum-backup-${new Date().toISOString().slice(0, 10)}.zip`, bytes, "application/zip");
+    if (isSafe) say("The backup is made.");
+    else say("The backup is made, but the open layout is not saved and stands in it as it was last: hand off its file as well.", true);
+  };
+  const take = async (file: File) => {
+    const done = await takeBackup({ kept, now: () => Date.now(), newId }, new Uint8Array(await file.arrayBuffer()));
+    if (done.ok) say(takenBackText(done.value), done.value.problems.length > 0);
+    else say(`“${file.name}” was not taken, and nothing has changed. ${problemText(done.problems, 2)}`, true);
+    session.heard();
+  };
+  return (
+    <div className="grid gap-2 border-t border-rule pt-3">
+      <h2 className="heading">Backup</h2>
+      <p className="text-muted">All layouts, pictures and named states as one zip. Taken back in, it writes over nothing that is newer here.</p>
+      <div className="flex gap-2">
+        <button className="push push-main" onClick={() => void give().catch((error: unknown) => say(`The backup could not be made: ${why(error)}.`, true))}>
+          <Download size={14} /> Take a backup
+        </button>
+        <button className="push" onClick={() => input.current?.click()}>
+          <Upload size={14} /> Bring one back…
+        </button>
+      </div>
+      <FileInput
+        ref={input}
+        accept=".zip,application/zip"
+        label="Backup to bring back"
+        onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be taken: ${why(error)}.`, true))}
+      />
+      {said && (
+        <p role={said.isProblem ? "alert" : "status"} className={`whitespace-pre-line ${said.isProblem ? "text-blocker" : ""}`}>
+          {said.text}
+        </p>
+      )}
+    </div>
+  );
+}
