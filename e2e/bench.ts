@@ -103,3 +103,21 @@ export async function noViolations(page: Page, where = ""): Promise<void> {
   const { violations } = await axe.setLegacyMode(true).analyze();
   expect(violations.map((v) => `${where} ${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
 }
+
+/** How far the layout is kept, in a word. */
+export const savedState = (page: Page) => page.getByTestId("saved-state");
+/** The field of an action's word. */
+export const word = (page: Page, name: string) => page.getByLabel(`Word of ${name}`, { exact: true });
+/** The layout of a name is open. */
+export const opened = (page: Page, name: string) => expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
+
+/** Makes the browser's storage full, and not full again, by `window.full`. */
+export const canBeFull = (page: Page) =>
+  page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if ((window as { full?: boolean }).full) throw new DOMException("No room left", "QuotaExceededError");
+      return put.apply(this, args);
+    };
+  });
+export const setFull = (page: Page, full: boolean) => page.evaluate((value) => void ((window as { full?: boolean }).full = value), full);

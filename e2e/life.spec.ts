@@ -1,10 +1,6 @@
-/** "Saved" is always true, and storage has a whole life: every way in which it can refuse, vanish, lag or be damaged. */
+/** Storage has a whole life: every way in which it can refuse, vanish, lag or be damaged. */
 import { expect, test, type Page } from "@playwright/test";
-import { addAction, control, exportText, fromMenu, middle, open, saved, startLayout, visual } from "./bench";
-
-const state = (page: Page) => page.getByTestId("saved-state");
-const word = (page: Page, name: string) => page.getByLabel(`Word of ${name}`, { exact: true });
-const opened = (page: Page, name: string) => expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
+import { addAction, canBeFull, control, exportText, fromMenu, open, opened, saved, savedState, setFull, startLayout, word } from "./bench";
 
 /** What a page lets fall: nothing may. */
 const fallen: string[] = [];
@@ -14,18 +10,6 @@ test.beforeEach(({ page }) => {
 });
 test.afterEach(() => expect(fallen).toEqual([]));
 
-/** Makes the browser's storage full, and not full again, by `window.full`. */
-const canBeFull = (page: Page) =>
-  page.addInitScript(() => {
-    const put = IDBObjectStore.prototype.put;
-    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
-      if ((window as { full?: boolean }).full) throw new DOMException("No room left", "QuotaExceededError");
-      return put.apply(this, args);
-    };
-  });
-const setFull = (page: Page, full: boolean) => page.evaluate((value) => void ((window as { full?: boolean }).full = value), full);
-/** Whether leaving the page now would ask. */
-const leavingAsks = (page: Page) => page.evaluate(() => !window.dispatchEvent(new Event("beforeunload", { cancelable: true })));
 /** Puts something into the database before the application opens it. */
 async function inDatabase(page: Page, version: number, work: string): Promise<void> {
   await page.goto("/icon.svg");
@@ -54,73 +38,6 @@ async function inDatabase(page: Page, version: number, work: string): Promise<vo
 }
 const GOOD = `{ id: "good", name: "Good", savedAt: 5, deletedAt: null, text: JSON.stringify({ format: "nodulum-layout", version: 1, name: "Good", reference: { width: 1600, height: 720 }, scale: {} }) }`;
 
-test.describe("“saved” is always true", () => {
-  test("a gesture under way is not saved, and leaving asks until it is let go", async ({ page }) => {
-    await open(page);
-    await saved(page);
-    expect(await leavingAsks(page)).toBe(false);
-    const from = await middle(visual(page, "horn"));
-    await page.mouse.move(from.x, from.y);
-    await page.mouse.down();
-    await page.mouse.move(from.x - 40, from.y, { steps: 4 });
-    await expect(state(page)).toHaveText("not saved yet");
-    expect(await leavingAsks(page)).toBe(true);
-    await page.mouse.up();
-    await saved(page);
-    expect(await leavingAsks(page)).toBe(false);
-  });
-
-  test("text in a field that was not entered is told, and leaving asks; entered it is saved", async ({ page }) => {
-    await open(page);
-    await control(page, "horn").click({ position: { x: 12, y: 20 } });
-    const name = page.getByRole("region", { name: "Place", exact: true }).getByRole("textbox", { name: "Name" }).first();
-    await name.fill("fog horn");
-    await expect(state(page)).toHaveText("not entered yet");
-    expect(await leavingAsks(page)).toBe(true);
-    await name.press("Enter");
-    await saved(page);
-    await page.getByRole("link", { name: "Actions" }).click();
-    await page.getByLabel("Name of the new action").fill("anch");
-    await page.getByLabel("Search by any word").click();
-    await expect(state(page)).toHaveText("not entered yet");
-    expect(await leavingAsks(page)).toBe(true);
-    await page.getByLabel("Name of the new action").fill("");
-    await saved(page);
-  });
-
-  test("what is refused is tried again by itself; meanwhile leaving asks, no other layout is opened, and nothing is lost", async ({ page }) => {
-    await canBeFull(page);
-    await open(page, "/actions");
-    await saved(page);
-    await setFull(page, true);
-    await addAction(page, "anchor", "press");
-    await expect(state(page)).toHaveText("not saved");
-    expect(await leavingAsks(page)).toBe(true);
-    await fromMenu(page, "Pigeonhole");
-    await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout is opened/)).toBeVisible();
-    await opened(page, "Brackwater");
-    await fromMenu(page, "Delete");
-    await opened(page, "Brackwater");
-    await setFull(page, false);
-    await saved(page);
-    await fromMenu(page, "Pigeonhole");
-    await opened(page, "Pigeonhole");
-    await fromMenu(page, "Brackwater", true);
-    await expect(word(page, "anchor")).toBeVisible();
-  });
-
-  test("another layout is opened only when this one is written", async ({ page }) => {
-    await open(page, "/actions");
-    await addAction(page, "anchor", "press");
-    await fromMenu(page, "Pigeonhole");
-    await opened(page, "Pigeonhole");
-    await page.reload();
-    await opened(page, "Pigeonhole");
-    await fromMenu(page, "Brackwater", true);
-    await expect(word(page, "anchor")).toBeVisible();
-  });
-});
-
 test.describe("storage's life", () => {
   for (const [answer, words] of [
     [true, "The browser has promised to keep it"],
@@ -141,7 +58,7 @@ test.describe("storage's life", () => {
       await addAction(page, "anchor", "press");
       await expect.poll(asked).toBe(1);
       await addAction(page, "buoy", "press");
-      await state(page).click();
+      await savedState(page).click();
       await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(words);
       expect(await asked()).toBe(1);
     });
@@ -157,8 +74,8 @@ test.describe("storage's life", () => {
         }),
     );
     await open(page);
-    await expect(state(page)).toHaveText("in memory only");
-    await state(page).click();
+    await expect(savedState(page)).toHaveText("in memory only");
+    await savedState(page).click();
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/another window still has an older Nodulum open; close it/);
     await old.close();
     await page.reload();
@@ -186,11 +103,11 @@ test.describe("storage's life", () => {
     expect(await version()).toBe(99);
     await expect(page.getByText(/A newer Nodulum has been opened in another window/)).toBeVisible();
     await addAction(page, "anchor", "press");
-    await expect(state(page)).toHaveText("not saved");
+    await expect(savedState(page)).toHaveText("not saved");
     const later = await context.newPage();
     await open(later, "/actions");
-    await expect(state(later)).toHaveText("in memory only");
-    await state(later).click();
+    await expect(savedState(later)).toHaveText("in memory only");
+    await savedState(later).click();
     await expect(later.getByRole("dialog", { name: "What is kept" })).toContainText(
       /newer Nodulum keeps its layouts in this browser; they are there and untouched/,
     );
@@ -220,9 +137,9 @@ test.describe("storage's life", () => {
         Object.create(Real.prototype, { addEventListener: { value: () => undefined }, removeEventListener: { value: () => undefined } }) as IDBOpenDBRequest;
     });
     await page.goto("/layout");
-    await expect(state(page)).toHaveText("in memory only", { timeout: 8000 });
+    await expect(savedState(page)).toHaveText("in memory only", { timeout: 8000 });
     await expect(control(page, "helm")).toBeVisible();
-    await state(page).click();
+    await savedState(page).click();
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/the browser's storage has not answered within 3 s/);
   });
 
@@ -235,8 +152,8 @@ test.describe("storage's life", () => {
       };
     });
     await page.reload();
-    await expect(state(page)).toHaveText("in memory only");
-    await state(page).click();
+    await expect(savedState(page)).toHaveText("in memory only");
+    await savedState(page).click();
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/cannot be read: The file is damaged. What is kept there is untouched/);
   });
 
@@ -283,7 +200,7 @@ test.describe("storage's life", () => {
     await expect(page.getByText(/the state could not be kept: No room left/)).toBeVisible();
     await fromMenu(page, "Duplicate");
     await opened(page, "Brackwater, copy");
-    await expect(state(page)).toHaveText("not saved");
+    await expect(savedState(page)).toHaveText("not saved");
     await setFull(page, false);
     await saved(page);
   });
@@ -308,7 +225,7 @@ test.describe("storage's life", () => {
     await fromMenu(page, "Brackwater, first draft");
     await page.getByRole("link", { name: "Layout" }).click();
     await expect(page.getByText(/\d+ blockers/).first()).toBeVisible();
-    await state(page).click();
+    await savedState(page).click();
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText("cannot be asked to keep it for good");
   });
 });
@@ -321,7 +238,7 @@ test("a backup is one zip, and brings layouts and states back into an empty brow
   await page.getByRole("button", { name: "Name this state" }).click();
   await expect(page.getByRole("button", { name: "Remove the state with an anchor" })).toBeVisible();
   await page.keyboard.press("Escape");
-  await state(page).click();
+  await savedState(page).click();
   const waiting = page.waitForEvent("download");
   await page.getByRole("button", { name: "Take a backup" }).click();
   const path = await (await waiting).path();
@@ -330,7 +247,7 @@ test("a backup is one zip, and brings layouts and states back into an empty brow
   await open(there, "/actions");
   await fromMenu(there, "Duplicate");
   await addAction(there, "mine", "press");
-  await state(there).click();
+  await savedState(there).click();
   await there.getByLabel("Backup to bring back").setInputFiles(path);
   await expect(there.getByRole("dialog", { name: "What is kept" })).toContainText(/1 brought up to the backup/);
   await there.keyboard.press("Escape");
@@ -346,7 +263,7 @@ test("loaded again and again before it stands, a layout is still the one that op
   await open(page);
   for (let i = 0; i < 4; i += 1) {
     await page.reload();
-    await state(page).waitFor();
+    await savedState(page).waitFor();
   }
   await opened(page, "Brackwater");
 });

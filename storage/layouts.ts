@@ -11,6 +11,7 @@ import { problemText } from "../core/engine/result";
 import type { LogRecord } from "../core/versions/log";
 import { openDatabase, within, type Database, type Life, type LogRow, type Schema } from "./database";
 import { memoryStore } from "./memory";
+import { reasonOf } from "./reason";
 import { NO_PICTURES, type AllKept, type LayoutStore, type PicturesByDigest, type SetAside, type Writing, type Written } from "./store";
 
 /** Everything that is asked of storage must be answered within this time, ms, or it counts as refused. */
@@ -28,7 +29,7 @@ export async function openLayouts({ name = "nodulum", patienceMs, onLife = () =>
   try {
     return browserStore(await openDatabase(name, onLife, patienceMs));
   } catch (error) {
-    return memoryStore(error instanceof Error ? error.message : "the browser gave no reason");
+    return memoryStore(reasonOf(error));
   }
 }
 

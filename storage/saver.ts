@@ -1,3 +1,5 @@
+import { reasonOf } from "./reason";
+
 /** How far the open layout is kept. */
 export type Saving =
   | { readonly kind: "saved" }
@@ -44,7 +46,7 @@ export function createSaver({ left, step, tell }: Work, againMs = AGAIN_MS): Sav
       running = null;
       timer = setTimeout(wake, againMs[Math.min(refusals, againMs.length - 1)]);
       refusals += 1;
-      tell({ kind: "refused", reason: error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason" });
+      tell({ kind: "refused", reason: reasonOf(error) });
     }
   };
   const wake = () => {

@@ -3,6 +3,7 @@
 import { createContext, useContext, type ReactNode } from "react";
 import { useStore } from "zustand";
 import { refused, type Result } from "../../core/engine/result";
+import { reasonOf } from "../../storage/reason";
 import type { LayoutStore } from "../../storage/store";
 import type { Library } from "./library";
 import type { Session, SessionState } from "./session";
@@ -34,7 +35,7 @@ export function useAsking(): (asked: Promise<Result<unknown>>) => void {
   return (asked) =>
     void asked.then(
       (done) => session.tellRefusal(done),
-      (error: unknown) => session.tellRefusal(refused("", `the browser's storage refused: ${error instanceof Error ? error.message : String(error)}`)),
+      (error: unknown) => session.tellRefusal(refused("", `the browser's storage refused: ${reasonOf(error)}`)),
     );
 }
 /** The kept layouts. */

@@ -2,6 +2,7 @@
 import { problemText } from "../../core/engine/result";
 import type { Sample } from "../../samples/samples";
 import { within } from "../../storage/database";
+import { reasonOf } from "../../storage/reason";
 import { memoryStore } from "../../storage/memory";
 import type { LayoutStore } from "../../storage/store";
 import { newlyOpened, openKept, type OpenedLayout } from "./kept";
@@ -44,8 +45,7 @@ export async function firstLayout(finding: Finding): Promise<First> {
     return await within(patienceMs, "the browser's storage", findIn(finding));
   } catch (error) {
     if (kept.kind === "memory") return { kept, opened: { ...newlyOpened(newId(), samples[0].layout()), isOffered: true }, passedOver: [] };
-    const refusal = error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason";
-    return findIn({ ...finding, kept: memoryStore(`it cannot be read: ${refusal}. What is kept there is untouched`) });
+    return findIn({ ...finding, kept: memoryStore(`it cannot be read: ${reasonOf(error)}. What is kept there is untouched`) });
   }
 }
 

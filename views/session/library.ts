@@ -4,6 +4,7 @@ import type { KeptLayout } from "../../core/exchange/kept";
 import { readLayout } from "../../core/format/parse";
 import type { Layout } from "../../core/format/types";
 import { ok, refused, type Result } from "../../core/engine/result";
+import { reasonOf } from "../../storage/reason";
 import type { LayoutStore, SetAside } from "../../storage/store";
 import type { Windows } from "../../storage/windows";
 import { keptText, newlyOpened, openKept, storedLayout, type OpenedLayout } from "./kept";
@@ -63,7 +64,7 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
     try {
       return await work();
     } catch (error) {
-      return refused("", `the browser's storage refused: ${error instanceof Error && error.message !== "" ? error.message : "it gave no reason"}`);
+      return refused("", `the browser's storage refused: ${reasonOf(error)}`);
     }
   };
   const mark = async (id: string, deletedAt: number | null): Promise<boolean> => {

@@ -3,11 +3,10 @@ import type { KeptState } from "../../core/exchange/kept";
 import type { Layout } from "../../core/format/types";
 import type { LostVersion } from "../../core/versions/merge";
 import { ok, refused, type Result } from "../../core/engine/result";
-import type { LayoutStore } from "../../storage/store";
-import type { Windows } from "../../storage/windows";
+import { reasonOf } from "../../storage/reason";
 import type { Compose } from "../../workers/writing";
 import { picturesByDigest, storedLayout } from "./kept";
-import type { Session } from "./session";
+import type { LibraryParts } from "./library";
 
 export interface States {
   /** Those of the open layout, oldest first. */
@@ -26,12 +25,7 @@ export interface States {
 }
 
 /** What states stand on. */
-export interface StatesParts {
-  readonly kept: LayoutStore;
-  readonly session: Session;
-  readonly windows: Pick<Windows, "tell">;
-  readonly now: () => number;
-  readonly newId: () => string;
+export interface StatesParts extends LibraryParts {
   readonly compose: Compose;
 }
 
@@ -51,7 +45,6 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
     await kept.writeState({ id: newId(), layout, name: name.slice(0, MOST_LETTERS), time: now(), text }, picturesByDigest(version, digests));
     changed(layout);
   };
-  const why = (error: unknown) => (error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason");
   const states: States = {
     list: () => kept.states(session.store.getState().id),
     async name(name) {
@@ -61,7 +54,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         await keep(name.trim(), session.store.getState().layout);
         return ok(true);
       } catch (error) {
-        return refused("", `the state could not be kept: ${why(error)}`);
+        return refused("", `the state could not be kept: ${reasonOf(error)}`);
       }
     },
     async keepLost(lost) {
@@ -71,7 +64,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         session.tell({ text: `Two windows changed the same at the same time; the later stands. Kept in the history: ${names.join("; ")}.`, tone: "plain" });
       } catch (error) {
         session.tell({
-          text: `Two windows changed the same at the same time; the later stands, and the earlier could not be kept: ${why(error)}.`,
+          text: `Two windows changed the same at the same time; the later stands, and the earlier could not be kept: ${reasonOf(error)}.`,
           tone: "problem",
         });
       }
@@ -80,7 +73,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
       try {
         await kept.removeState(state.id);
       } catch (error) {
-        return refused("", `the state could not be removed: ${why(error)}`);
+        return refused("", `the state could not be removed: ${reasonOf(error)}`);
       }
       changed(state.layout);
       const bringBack = async () => {
@@ -90,7 +83,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
       session.tell({
         text: `The state “${state.name}” is removed.`,
         tone: "plain",
-        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", why(error)))) },
+        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
       });
       return ok(true);
     },

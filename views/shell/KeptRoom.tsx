@@ -3,6 +3,7 @@
 import { Download, Upload } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { problemText } from "../../core/engine/result";
+import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
 import { makeBackup, takeBackup, takenBackText } from "../session/backup";
 import { useKept, useSessionActions } from "../session/context";
@@ -38,7 +39,6 @@ function Backup() {
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ text: string; isProblem: boolean } | null>(null);
   const say = (text: string, isProblem = false) => setSaid({ text, isProblem });
-  const why = (error: unknown) => (error instanceof Error && error.message !== "" ? error.message : "the browser gave no reason");
   const give = async () => {
     session.commit();
     const isSafe = await session.flush();
@@ -58,7 +58,10 @@ function Backup() {
       <h2 className="heading">Backup</h2>
       <p className="text-muted">All layouts, pictures and named states as one zip. Taken back in, it writes over nothing that is newer here.</p>
       <div className="flex gap-2">
-        <button className="push push-main" onClick={() => void give().catch((error: unknown) => say(`The backup could not be made: ${why(error)}.`, true))}>
+        <button
+          className="push push-main"
+          onClick={() => void give().catch((error: unknown) => say(`The backup could not be made: ${reasonOf(error)}.`, true))}
+        >
           <Download size={14} /> Take a backup
         </button>
         <button className="push" onClick={() => input.current?.click()}>
@@ -69,7 +72,7 @@ function Backup() {
         ref={input}
         accept=".zip,application/zip"
         label="Backup to bring back"
-        onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be taken: ${why(error)}.`, true))}
+        onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be taken: ${reasonOf(error)}.`, true))}
       />
       {said && (
         <p role={said.isProblem ? "alert" : "status"} className={`whitespace-pre-line ${said.isProblem ? "text-blocker" : ""}`}>
