@@ -120,8 +120,8 @@ test.describe("storage's life", () => {
     await saved(page);
     const session = await context.newCDPSession(page);
     await session.send("Storage.clearDataForOrigin", { origin: new URL(page.url()).origin, storageTypes: "indexeddb" });
-    await addAction(page, "buoy", "press");
     await expect(page.getByText("What this browser kept has been cleared.")).toBeVisible();
+    await addAction(page, "buoy", "press");
     await saved(page);
     await page.reload();
     await expect(word(page, "buoy")).toBeVisible();

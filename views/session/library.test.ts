@@ -62,6 +62,22 @@ test("what is not written is not left: no other layout is opened, deleted or sta
   expect((await store.read("id"))!.name).toBe("Mine");
 });
 
+test("an edit made while another layout is being read is kept", async () => {
+  const store = memoryStore("test");
+  await store.addAll([kept("other", writeLayout(sampleLayouts()[1]))]);
+  const reading: (() => void)[] = [];
+  const slow: LayoutStore = { ...store, whole: (id) => new Promise((resolve) => reading.push(() => void store.whole(id).then(resolve))) };
+  const { session, library } = openWindow(brackwater, { kept: slow });
+  await session.flush();
+  const opening = library.open("other");
+  while (reading.length === 0) await new Promise((resolve) => setImmediate(resolve));
+  session.edit("name", (l) => changeLayout(l, { name: "Mine" }));
+  reading[0]();
+  expect(await opening).toEqual(ok(true));
+  expect(session.store.getState().id).toBe("other");
+  expect((await store.read("id"))!.name).toBe("Mine");
+});
+
 test("what storage refuses is told, never thrown", async () => {
   const refusing = () => Promise.reject(new Error("the disk is gone"));
   const { library, session } = openWindow(brackwater, { kept: { ...memoryStore("test"), mark: refusing, whole: refusing } });

@@ -74,7 +74,10 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
   };
   const openOne = async (id: string): Promise<Result<true>> => {
     const opened = await openKept(kept, id);
-    return opened.ok ? show(opened.value) : opened;
+    if (!opened.ok) return opened;
+    // While it was read, work may have gone on.
+    const left = await leave();
+    return left.ok ? show(opened.value) : left;
   };
 
   const library: Library = {

@@ -228,7 +228,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       const kept = { ...base, workbench };
       set({
         ...record(base, kept, { kind: "remembered", label: "remember" }),
-        layout: { ...before, workbench },
+        layout: gesture ? { ...before, workbench } : kept,
         gesture: gesture && { ...gesture, base: kept },
       });
     },
@@ -289,14 +289,12 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       if (!entry) break;
       const made = kind === "undo" ? undoEntry(reached, entry) : redoEntry(reached, entry);
       const sound = checked(reached, made.layout);
-      if (!sound.ok) {
-        const why = spokenProblems(made.layout, sound.problems, 2);
-        notice = { text: `“${entry.label}” cannot be turned back any more: ${why}`, tone: "problem" };
-        break;
-      }
-      if (made.left.length > 0) notice = STAYED;
-      ({ log, history } = record(reached, made.layout, { kind, label: entry.label, of: entry.id }, history));
-      reached = made.layout;
+      // What cannot be turned any more is passed over, so that the way on stays open.
+      const next = sound.ok ? made.layout : reached;
+      if (!sound.ok) notice = { text: `“${entry.label}” stays as it is: ${spokenProblems(made.layout, sound.problems, 2)}`, tone: "problem" };
+      else if (made.left.length > 0) notice = STAYED;
+      ({ log, history } = record(reached, next, { kind, label: entry.label, of: entry.id }, history));
+      reached = next;
     }
     set({ layout: reached, log, history, ...keptIn(reached), notice });
   }

@@ -1,6 +1,7 @@
 import { addAction } from "../../core/editing/edits/actions";
 import { changeFeel, removePlaceables } from "../../core/editing/edits/controls";
 import { changeLayout } from "../../core/editing/edits/layout";
+import { removeMoment } from "../../core/editing/edits/moments";
 import { writeLayout } from "../../core/format/write";
 import type { StickFeel } from "../../core/engine/types";
 import type { Layout } from "../../core/format/types";
@@ -91,6 +92,24 @@ test("an edit here arrives there, in the middle of a gesture too, and undo takes
   b.setOthers(new Set());
   expect(b.store.getState().history.past.map((e) => e.label)).toEqual(["scale"]);
   expect(b.store.getState().history.future.map((e) => e.label)).toEqual(["inner"]);
+});
+
+test("an edit that what others did has made impossible to take back stays, is told, and does not stand in the way of the one before", async () => {
+  const { a, b, settled } = await two();
+  const moments = (l: Layout, ids: string[]) => ({
+    ok: true as const,
+    value: { ...l, controls: l.controls.map((c) => (c.id === "horn" ? { ...c, moments: ids } : c)) },
+  });
+  a.edit("inner", inner(0.2));
+  a.edit("only under way", (l) => moments(l, ["under-way"]));
+  await settled();
+  b.edit("no more alongside", (l) => removeMoment(l, "alongside"));
+  await settled();
+  a.undo();
+  expect(layoutOf(a).moments.some((m) => m.id === "alongside")).toBe(false);
+  expect(a.store.getState().notice?.text).toMatch(/“only under way” stays as it is: .*there is no moment "alongside"/);
+  a.undo();
+  expect(helm(a)).toMatchObject({ inner: helm0.inner });
 });
 
 test("of one field changed on both sides the later stands, and the earlier is handed out to be kept", async () => {

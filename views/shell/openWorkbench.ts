@@ -1,5 +1,6 @@
 /** Opens everything the window stands on: the other windows, the store, the first layout, the session and what goes with it. */
 import { SAMPLES } from "../../samples/samples";
+import type { Life } from "../../storage/database";
 import { openLayouts } from "../../storage/layouts";
 import type { LayoutStore } from "../../storage/store";
 import { joinWindows, type News } from "../../storage/windows";
@@ -41,7 +42,7 @@ export async function openWorkbench(): Promise<Opened> {
   const remembered = attempt(() => window.sessionStorage);
   const notes = attempt(() => window.localStorage);
   let hear: (news: News) => void = () => undefined;
-  let given: () => void = () => undefined;
+  let live: (life: Life) => void = () => undefined;
   const [windows, store] = await Promise.all([
     joinWindows(
       {
@@ -52,7 +53,7 @@ export async function openWorkbench(): Promise<Opened> {
       },
       (news) => hear(news),
     ),
-    openLayouts({ onLife: (life) => life === "given-up" && given() }),
+    openLayouts({ onLife: (life) => live(life) }),
   ]);
   const last = attempt(() => remembered?.getItem(OPEN_KEY) ?? null);
   const { kept, opened, passedOver } = await firstLayout({ kept: store, samples: SAMPLES, newId, last, shunned: notes ? undrawable(notes) : undefined });
@@ -81,11 +82,14 @@ export async function openWorkbench(): Promise<Opened> {
     else if (news.kind === "states") states.heard();
     else void hearMarked(kept, session);
   };
-  given = () =>
+  live = (life) => {
+    // What has been closed may have been cleared: the store is asked.
+    if (life === "closed") return session.heard();
     session.tell({
       text: "A newer Nodulum has been opened in another window and has what is kept now. Load this window again to go on; edits made here are not saved.",
       tone: "problem",
     });
+  };
   seeOthers();
   // Whatever was told while this window slept: it looks again when somebody comes back to it.
   const onSight = () => {
