@@ -5,7 +5,7 @@
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import type { Box } from "../engine/geometry/point";
-import { nameById } from "../derived/byId";
+import { byId, nameById } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
 import { changesBetween, type FieldChange } from "./changes";
@@ -85,7 +85,7 @@ export function drawnFor({ reference, scale }: Pick<Layout, "reference" | "scale
 export function compare(before: Layout, after: Layout, { screen, playerView = PLAIN_PLAYER_VIEW }: SeenOn): readonly Difference[] {
   const changes = changesBetween(before, after);
   if (changes.length === 0) return [];
-  const placed = placedDifferences(before, after, { screen, playerView });
+  const placed = placedDifferences({ before, after, changes }, { screen, playerView });
   const all = [...placed, ...changes.flatMap((change) => told(before, after, change))];
   const rank = (d: Difference) => ORDER.indexOf(d.subject.kind);
   const ids = new Map<string, number>();
@@ -112,29 +112,39 @@ export function placesOn(layout: Layout, { screen, playerView = PLAIN_PLAYER_VIE
   return new Map([...resolved.controls.map((c) => [c.id, mm(c.visual)] as const), ...resolved.keepClear.map((z) => [z.id, mm(z)] as const)]);
 }
 
-function placedDifferences(before: Layout, after: Layout, seen: SeenOn): readonly Difference[] {
+/** Whether an item's own placement has changed, in the base or under an arrangement. */
+const movesItself =
+  (id: string) =>
+  ({ path }: FieldChange) =>
+    path.includes("placement") && (path[1] === id || (path[0] === "arrangements" && path[3] === id));
+
+interface Both {
+  readonly before: Layout;
+  readonly after: Layout;
+  readonly changes: readonly FieldChange[];
+}
+
+function placedDifferences({ before, after, changes }: Both, seen: SeenOn): readonly Difference[] {
   const [was, is] = [placesOn(before, seen), placesOn(after, seen)];
   return (["controls", "keepClear"] as const).flatMap((list) =>
     after[list].flatMap((item): Difference[] => {
-      const there = valueAt(before, [list, item.id]).value as (typeof before)[typeof list][number] | undefined;
-      if (!there) return [];
+      if (!byId<{ readonly id: string }>(before[list]).has(item.id)) return [];
       const subject: Subject = { kind: KINDS[list], id: item.id, name: item.name };
       const [a, b] = [was.get(item.id), is.get(item.id)];
-      const isOwn = changesBetween({ ...before, [list]: [there] }, { ...before, [list]: [item] }).some((c) => c.path.includes("placement"));
-      if (a && b) return boxDifferences(subject, [a, b], isOwn ? "" : ", its own placement unchanged");
+      if (a && b) return boxDifferences(subject, [a, b], () => (changes.some(movesItself(item.id)) ? "" : ", its own placement unchanged"));
       if (!a === !b) return [];
       return [{ subject, what: a ? "hidden" : "shown", text: `${item.name} ${a ? "is hidden" : "shows"} on this screen now` }];
     }),
   );
 }
 
-function boxDifferences(subject: Subject, [was, is]: readonly [PlaceMm, PlaceMm], how: string): Difference[] {
+function boxDifferences(subject: Subject, [was, is]: readonly [PlaceMm, PlaceMm], how: () => string): Difference[] {
   const found: Difference[] = [];
   const byMm = { x: is.x + is.w / 2 - was.x - was.w / 2, y: is.y + is.h / 2 - was.y - was.h / 2 };
-  if (Math.hypot(byMm.x, byMm.y) > TOLD_MM) found.push({ subject, what: "moved", byMm, text: `${subject.name} moved ${wayText(byMm)}${how}` });
+  if (Math.hypot(byMm.x, byMm.y) > TOLD_MM) found.push({ subject, what: "moved", byMm, text: `${subject.name} moved ${wayText(byMm)}${how()}` });
   if (Math.max(Math.abs(is.w - was.w), Math.abs(is.h - was.h)) > TOLD_MM) {
     const word = is.w * is.h >= was.w * was.h ? "grew" : "shrank";
-    found.push({ subject, what: "sized", wasMm: was, isMm: is, text: `${subject.name} ${word}: ${sizeText(was)} → ${sizeText(is)} mm${how}` });
+    found.push({ subject, what: "sized", wasMm: was, isMm: is, text: `${subject.name} ${word}: ${sizeText(was)} → ${sizeText(is)} mm${how()}` });
   }
   return found;
 }
