@@ -89,8 +89,14 @@ export function createKeeper({ kept, windows, now, compose, againMs }: KeeperPar
   const step = async () => {
     const mine = open!;
     if (mine.isBehind && mine.revision !== null) {
+      // Whatever is heard from now on is news.
       mine.isBehind = false;
-      await take(mine, await kept.since(mine.id, mine.revision));
+      try {
+        await take(mine, await kept.since(mine.id, mine.revision));
+      } catch (error) {
+        mine.isBehind = true;
+        throw error;
+      }
     } else {
       // Whoever has the turn may be behind once; then nobody else writes until it has written.
       await windows.alone(`write ${mine.id}`, async () => {

@@ -162,6 +162,20 @@ test("a write that was made though it seemed to be refused is not made twice", a
   expect((await store.whole("id"))!.log).toHaveLength(3);
 });
 
+test("what could not be read when another window had written is read again by itself", async () => {
+  const store = memoryStore("test");
+  let broken = false;
+  const { a, b } = await two({ ...store, since: (id, revision) => (broken ? Promise.reject(new Error("it is being cleared")) : store.since(id, revision)) });
+  broken = true;
+  a.edit("add", action("anchor"));
+  await a.flush();
+  await b.flush();
+  expect(b.store.getState().saving).toEqual({ kind: "refused", reason: "it is being cleared" });
+  broken = false;
+  await new Promise<void>((resolve) => b.store.subscribe(({ saving }) => saving.kind === "saved" && resolve()));
+  expect(layoutOf(b).actions.at(-1)?.name).toBe("anchor");
+});
+
 test("what the browser has lost while it was open is kept again, with its history", async () => {
   const stores = [memoryStore("test"), memoryStore("test")];
   let which = 0;
