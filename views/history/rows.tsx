@@ -9,7 +9,7 @@ import { MOST_EDITS, type ListedEntry } from "../../core/versions/log";
 import { useAsking, useSessionActions, useStates } from "../session/context";
 import { timeText } from "./times";
 
-const ROW = "grid w-full grid-cols-[14px_minmax(0,1fr)_auto_auto] items-baseline gap-x-2 px-3 py-[3px] text-left hover:bg-paper";
+const ROW = "grid w-full grid-cols-[14px_minmax(0,1fr)_auto_auto] content-center items-baseline gap-x-2 px-3 h-[26px] text-left hover:bg-paper";
 
 interface EditProps {
   readonly listed: ListedEntry;
