@@ -118,13 +118,14 @@ const movesItself =
   ({ path }: FieldChange) =>
     path.includes("placement") && (path[1] === id || (path[0] === "arrangements" && path[3] === id));
 
-interface Both {
+/** Two versions, and what changed between them. */
+interface Compared {
   readonly before: Layout;
   readonly after: Layout;
   readonly changes: readonly FieldChange[];
 }
 
-function placedDifferences({ before, after, changes }: Both, seen: SeenOn): readonly Difference[] {
+function placedDifferences({ before, after, changes }: Compared, seen: SeenOn): readonly Difference[] {
   const [was, is] = [placesOn(before, seen), placesOn(after, seen)];
   return (["controls", "keepClear"] as const).flatMap((list) =>
     after[list].flatMap((item): Difference[] => {

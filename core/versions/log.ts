@@ -85,21 +85,15 @@ export interface Step {
   readonly left: readonly Conflict[];
 }
 
-/** An entry of the past taken back on a version that may have gone on since. */
-export function undoEntry(layout: Layout, entry: Entry): Step {
-  return turned(layout, [...entry.changes].reverse().map(inverseOf));
-}
-
-/** An entry of the future made again: what taking it back changed, backwards. */
-export function redoEntry(layout: Layout, entry: Entry): Step {
-  return turned(layout, [...entry.changes].reverse().map(inverseOf));
-}
-
-function turned(layout: Layout, steps: readonly (readonly FieldChange[])[]): Step {
+/**
+ * An entry turned on a version that may have gone on since: one of the past is taken back, one of the future made again. Either way it is
+ * what the entry did last, backwards.
+ */
+export function turnEntry(layout: Layout, entry: Entry): Step {
   const left: Conflict[] = [];
   let now = layout;
-  for (const step of steps) {
-    const applied = applyChanges(now, step, "leave");
+  for (const changes of [...entry.changes].reverse()) {
+    const applied = applyChanges(now, inverseOf(changes), "leave");
     now = applied.layout;
     left.push(...applied.conflicts);
   }
@@ -113,10 +107,10 @@ export function versionAt(layout: Layout, records: readonly LogRecord[], id: str
   return [...records.slice(at + 1)].reverse().reduce((now, record) => applyChanges(now, inverseOf(record.changes)).layout, layout);
 }
 
-/** An edit as the list of the history shows it. done: it holds · undone: redo makes it again · left: taken back, and then something else was done. */
+/** An edit as the list of the history shows it. done: it holds · undone: redo makes it again · dropped: taken back, and then something else was done. */
 export interface ListedEntry {
   readonly entry: Entry;
-  readonly standing: "done" | "undone" | "left";
+  readonly standing: "done" | "undone" | "dropped";
   /** The last record that belongs to it: the version at this record is the layout after the edit. */
   readonly lastRecord: string;
 }
@@ -136,7 +130,7 @@ export function listedEntries(records: readonly LogRecord[], history: History): 
   }
   const redone = new Set(history.future.map((e) => e.id));
   return [...entries.values()]
-    .map(({ entry, lastRecord, taken }): ListedEntry => ({ entry, lastRecord, standing: !taken ? "done" : redone.has(entry.id) ? "undone" : "left" }))
+    .map(({ entry, lastRecord, taken }): ListedEntry => ({ entry, lastRecord, standing: !taken ? "done" : redone.has(entry.id) ? "undone" : "dropped" }))
     .reverse();
 }
 

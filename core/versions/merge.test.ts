@@ -7,7 +7,7 @@ import { plainLayout } from "../format/write";
 import type { Result } from "../engine/result";
 import type { Layout } from "../format/types";
 import { changesBetween } from "./changes";
-import { historyOf, listedEntries, redoEntry, recordsToTrim, undoEntry, versionAt, withRecord, NO_HISTORY, type LogRecord } from "./log";
+import { historyOf, listedEntries, turnEntry, recordsToTrim, versionAt, withRecord, NO_HISTORY, type LogRecord } from "./log";
 import { merge } from "./merge";
 
 const [harbour] = sampleLayouts();
@@ -119,12 +119,12 @@ describe("the log", () => {
     const records = [...a.records, ...b.records];
     const history = historyOf(records, (by) => by === "me");
     expect(history.past.map((e) => e.id)).toEqual([a.records[0].id]);
-    const back = undoEntry(b.layout, history.past[0]);
+    const back = turnEntry(b.layout, history.past[0]);
     expect(back.layout).toEqual(must(share(0.9)(harbour)));
     const undo: LogRecord = { ...recorded(b.layout, back.layout), kind: "undo", of: a.records[0].id };
     const after = withRecord(history, undo);
     expect([after.past.length, after.future.length]).toEqual([0, 1]);
-    expect(redoEntry(back.layout, after.future[0]).layout).toEqual(b.layout);
+    expect(turnEntry(back.layout, after.future[0]).layout).toEqual(b.layout);
     expect(versionAt(back.layout, [...records, undo], a.records[0].id)).toEqual(a.layout);
     expect(versionAt(back.layout, [...records, undo], "nobody")).toBeNull();
   });
@@ -132,7 +132,7 @@ describe("the log", () => {
   test("a field that others have changed since is left when one's own edit is taken back", () => {
     const a = madeOf(harbour, [(l) => must2(inner(0.2)(l), outer(0.9))]);
     const b = madeOf(a.layout, [inner(0.4)], "you");
-    const back = undoEntry(b.layout, historyOf(a.records, () => true).past[0]);
+    const back = turnEntry(b.layout, historyOf(a.records, () => true).past[0]);
     expect(back.layout.controls.find((c) => c.id === "helm")?.feel).toMatchObject({ inner: 0.4, outer: 0.95 });
     expect(back.left).toHaveLength(1);
   });
@@ -142,7 +142,7 @@ describe("the log", () => {
     const joined = records.map((r, i) => (i === 0 ? r : { ...r, joins: records[0].id }));
     const history = historyOf(joined, () => true);
     expect(history.past).toHaveLength(1);
-    expect(undoEntry(layout, history.past[0]).layout).toEqual(harbour);
+    expect(turnEntry(layout, history.past[0]).layout).toEqual(harbour);
     expect(listedEntries(joined, history)).toMatchObject([{ lastRecord: records[2].id, standing: "done", entry: { time: records[2].time } }]);
   });
 
@@ -156,7 +156,7 @@ describe("the log", () => {
         historyOf(all, () => true),
       ).map((l) => l.standing);
     expect(standings(log)).toEqual(["undone", "done"]);
-    expect(standings([...log, recorded(harbour, must(share(0.7)(harbour)))])).toEqual(["done", "left", "done"]);
+    expect(standings([...log, recorded(harbour, must(share(0.7)(harbour)))])).toEqual(["done", "dropped", "done"]);
     expect(withRecord(NO_HISTORY, { ...records[0], kind: "remembered" })).toBe(NO_HISTORY);
   });
 

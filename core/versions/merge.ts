@@ -47,7 +47,7 @@ export function mergeOnto(own: Unwritten, written: Layout): Merged {
     const changes = withFreeIds(now, record.changes);
     const { layout: next, conflicts } = applyChanges(now, changes);
     const sound = checked(now, next);
-    const gone = conflicts.some((u) => u.why === "gone");
+    const gone = conflicts.some((c) => c.why === "gone");
     if (record.kind !== "remembered" && (!sound.ok || gone)) lost.push({ whose: "own", layout: mine, label: record.label });
     // What the editor alone remembers is nobody's work.
     else if (conflicts.length > 0 && record.kind !== "remembered") lost.push({ whose: "theirs", layout: now, label: record.label });
@@ -59,7 +59,7 @@ export function mergeOnto(own: Unwritten, written: Layout): Merged {
   return { written, records, layout: now, lost: onceEach(lost) };
 }
 
-/** Of each side the last version is enough: it holds what the earlier ones did. */
+/** One of each side is enough: theirs before anything of one's own came to it, one's own with all that was done. */
 function onceEach(lost: readonly LostVersion[]): readonly LostVersion[] {
   const theirs = lost.filter((l) => l.whose === "theirs");
   const own = lost.filter((l) => l.whose === "own");
@@ -77,8 +77,8 @@ function withFreeIds(layout: Layout, changes: readonly FieldChange[]): readonly 
     if (!isNew) continue;
     const taken = ON_GLASS.some((other) => valueAt(layout, [other, id]).value !== undefined);
     const before = valueAt(layout, change.path).value;
-    const fell = changes.some((c) => c.kind === "value" && c.path.length === 2 && c.path[1] === id && c.is === undefined);
-    if (!taken || fell || JSON.stringify(before) === JSON.stringify(change.is)) continue;
+    const isReplaced = changes.some((c) => c.kind === "value" && c.path.length === 2 && c.path[1] === id && c.is === undefined);
+    if (!taken || isReplaced || JSON.stringify(before) === JSON.stringify(change.is)) continue;
     made = made.map((c) => renamed(c, id, freeIdOf([...layout.controls, ...layout.clusters, ...layout.keepClear], id, id)));
   }
   return made;

@@ -22,7 +22,7 @@ interface EditProps {
 export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }: EditProps) {
   const session = useSessionActions();
   const { entry, standing } = listed;
-  const word = { done: isOthers ? "other window" : "", undone: "redo", left: "taken back" }[standing];
+  const word = { done: isOthers ? "other window" : "", undone: "redo", dropped: "taken back" }[standing];
   return (
     <li>
       <button
@@ -34,7 +34,9 @@ export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }
         <span aria-hidden className="text-accent">
           {isHere ? "▸" : ""}
         </span>
-        <span className={`truncate ${standing === "done" ? "" : "text-muted"} ${standing === "left" ? "line-through" : ""}`}>{entry.words ?? entry.label}</span>
+        <span className={`truncate ${standing === "done" ? "" : "text-muted"} ${standing === "dropped" ? "line-through" : ""}`}>
+          {entry.words ?? entry.label}
+        </span>
         <span className="caption">{isHere ? "here" : word}</span>
         <time className="figure text-[11px] text-muted" dateTime={new Date(entry.time).toISOString()}>
           {timeText(entry.time, today)}

@@ -53,7 +53,7 @@ const SUMMED = [
   ["went", "gone"],
 ] as const;
 
-/** What differs, in a line: "4 moved, 1 new, 3 fields". */
+/** What differs, in a line: "4 moved, 1 new, 3 other changes". */
 export function sumOf(differences: readonly Difference[]): string {
   const counts = SUMMED.map(([what, word]) => [differences.filter((d) => d.what === what).length, word] as const);
   const fields = tellingDifferences(differences).filter((d) => !SUMMED.some(([what]) => what === d.what)).length;

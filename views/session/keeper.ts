@@ -123,6 +123,7 @@ export function createKeeper({ kept, windows, now, compose, againMs }: KeeperPar
         return false;
       }
       mine.revision = result.revision;
+      mine.isOffered = false;
       mine.written = layout;
       mine.log = [...mine.log, ...pending].slice(trim);
       mine.pending = mine.pending.slice(pending.length);

@@ -16,7 +16,7 @@ import { inCluster } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import { applyChanges, changesBetween } from "../../core/versions/changes";
 import { compare, inOneLine } from "../../core/versions/compare";
-import { historyOf, redoEntry, undoEntry, versionAt, withRecord, type Entry, type LogRecord } from "../../core/versions/log";
+import { historyOf, turnEntry, versionAt, withRecord, type Entry, type LogRecord } from "../../core/versions/log";
 import type { LostVersion } from "../../core/versions/merge";
 import { createKeeper } from "./keeper";
 import type { Notice, Session, SessionState } from "./state";
@@ -287,7 +287,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     for (const kind of steps) {
       const entry: Entry | undefined = kind === "undo" ? history.past.at(-1) : history.future[0];
       if (!entry) break;
-      const made = kind === "undo" ? undoEntry(reached, entry) : redoEntry(reached, entry);
+      const made = turnEntry(reached, entry);
       const sound = checked(reached, made.layout);
       // What cannot be turned any more is passed over, so that the way on stays open.
       const next = sound.ok ? made.layout : reached;
