@@ -3,7 +3,7 @@ import { existsSync, readFileSync, realpathSync, writeFileSync } from "node:fs";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import type { PlayerView } from "../core/engine/placement/resolve";
-import { parseScreen } from "../core/engine/placement/screen";
+import { readScreenText } from "../core/exchange/screens";
 import { problemText, type Result } from "../core/engine/result";
 
 /** The call or a file is at fault: exit code 2, message on standard error. */
@@ -55,7 +55,7 @@ export function layoutFrom(file: string): Layout {
 }
 
 export function screenFrom(text: string): Screen {
-  return orFail(parseScreen(text), "--screen");
+  return orFail(readScreenText(text), "--screen");
 }
 
 /** The options that every command on a screen takes. */

@@ -3,7 +3,7 @@ import { FINDING_CODES } from "../core/checks/finding";
 import { FINDING_DOCS } from "../core/checks/findingDocs";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { readLayout } from "../core/format/parse";
-import { LIMITS } from "../core/format/schema/file";
+import { FILES, LISTS, PICTURES, SCREENS, TEXTS, type Limit } from "../core/format/limits";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { parseScreen } from "../core/engine/placement/screen";
 
@@ -72,8 +72,14 @@ function tables(): string {
     `### limits\n\n${table(root.properties!.limits)}`,
     `### limits.scatter: where touches meant for a control land, mm and mm²\n\n${table(root.properties!.limits.properties!.scatter)}`,
     `### workbench\n\n${table(root.properties!.workbench)}`,
-    `A layout holds at most ${LIMITS.controls} controls, ${LIMITS.actions} actions, ${LIMITS.moments} moments and ${LIMITS.arrangements} arrangements, and ${LIMITS.bytesWithoutPictures / 1048576} MiB without its pictures. A picture holds at most ${LIMITS.pictureBytes / 1024} KiB, all of them ${LIMITS.picturesBytes / 1048576} MiB; a backdrop ${LIMITS.backdropBytes / 1048576} MiB, all of them ${LIMITS.backdropsBytes / 1048576} MiB.`,
+    `### what may come in at most\n\n${limitTable({ ...LISTS, ...TEXTS, ...SCREENS, ...PICTURES, ...FILES })}`,
   ].join("\n\n");
+}
+
+/** The limits as the door says them. */
+function limitTable(limits: Readonly<Record<string, Limit>>): string {
+  const rows = Object.entries(limits).map(([key, { least, most, words }]) => `| \`${key}\` | ${least === undefined ? "" : `${least} … `}${most} | ${words} |`);
+  return `| what | most | in words |\n| --- | --- | --- |\n${rows.join("\n")}`;
 }
 
 /** What the worked example of the page comes to, worked out by the code. */

@@ -7,7 +7,10 @@ import { byName } from "../derived/byId";
 import { z } from "zod";
 import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
-import { schemaProblems } from "../format/parse";
+import { readThrough } from "../format/readThrough";
+import { readJson, withoutByteOrderMark } from "../format/json";
+import { LISTS } from "../format/limits";
+import { listOf } from "../format/schema/parts";
 import { actionSchema } from "../format/schema/file";
 import type { Action, Layout } from "../format/types";
 import { ok, refused, type Problem, type Result } from "../engine/result";
@@ -77,27 +80,22 @@ export function actionsCsv(actions: readonly Action[]): string {
   return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: "\n", escapeFormulae: true })}\n`;
 }
 
-const listed = z.array(actionSchema.partial().required({ name: true }), "must be a list of actions");
+const listed = listOf(actionSchema.partial().required({ name: true }), LISTS.actions, "a list of actions");
 
 /** Reads a list of either sort: JSON where it begins with a bracket, else CSV. Faults name their row or place. */
 export function readActionList(text: string): Result<ListedAction[]> {
-  const bare = text.replace(/^\uFEFF/, "");
+  const bare = withoutByteOrderMark(text);
   if (!/^\s*[[{]/.test(bare)) return readCsv(bare);
-  let value: unknown;
-  try {
-    value = JSON.parse(bare);
-  } catch (error) {
-    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
-  }
-  return readListed(value);
+  const value = readJson(bare);
+  return value.ok ? readListed(value.value) : value;
 }
 
 /** Reads plain values as actions. Defaults are not filled in: what is not there was not said. */
 function readListed(value: unknown): Result<ListedAction[]> {
-  const read = listed.safeParse(value, { reportInput: true });
-  if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
+  const read = readThrough(listed, value);
+  if (!read.ok) return read;
   const said = value as readonly Record<string, unknown>[];
-  const actions = read.data.map((action, i) => Object.fromEntries(Object.entries(action).filter(([key]) => key in said[i])) as unknown as ListedAction);
+  const actions = read.value.map((action, i) => Object.fromEntries(Object.entries(action).filter(([key]) => key in said[i])) as unknown as ListedAction);
   const twice = actions.find((a, i) => actions.findIndex((b) => b.name === a.name) !== i);
   return twice ? refused("", `\`${twice.name}\` stands twice in the list`) : ok(actions);
 }

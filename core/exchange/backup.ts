@@ -1,7 +1,9 @@
 /** The table of contents of a backup: which layouts and named states a zip holds, and in which of its files. */
 import { z } from "zod";
 import { refused, type Result } from "../engine/result";
-import { schemaProblems } from "../format/parse";
+import { withLimit, readThrough } from "../format/readThrough";
+import { readJson } from "../format/json";
+import { FILES } from "../format/limits";
 
 /** The file of a backup that says what is in it. */
 export const CONTENTS_FILE = "backup.json";
@@ -28,15 +30,11 @@ export function writeContents(contents: BackupContents): string {
 
 /** Reads a table of contents. */
 export function readContents(text: string): Result<BackupContents> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    return refused(CONTENTS_FILE, "is not JSON; this is no backup of Nodulum, or it is damaged");
-  }
-  const read = schema.safeParse(value, { reportInput: true });
-  if (!read.success) return { ok: false, problems: schemaProblems(read.error).map((p) => ({ ...p, path: `${CONTENTS_FILE}: ${p.path}` })) };
-  const { format: _format, version, ...contents } = read.data;
+  const value = readJson(text);
+  if (!value.ok) return refused(CONTENTS_FILE, "is not JSON; this is no backup of Nodulum, or it is damaged");
+  const read = readThrough(schema, value.value);
+  if (!read.ok) return { ok: false, problems: read.problems.map((p) => ({ ...p, path: `${CONTENTS_FILE}: ${p.path}` })) };
+  const { format: _format, version, ...contents } = read.value;
   if (version !== VERSION) return refused(CONTENTS_FILE, `is of version ${version}, this program reads version ${VERSION}; load the newest one`);
   return { ok: true, value: contents };
 }

@@ -1,8 +1,9 @@
 /** An older check to be held against: what it had already found does not fail. */
 import { z } from "zod";
 import type { Finding } from "../checks/finding";
-import { schemaProblems } from "../format/parse";
-import { ok, refused, type Result } from "../engine/result";
+import { readThrough } from "../format/readThrough";
+import { readJson } from "../format/json";
+import { ok, type Result } from "../engine/result";
 
 const baselineSchema = z.object({
   screens: z.array(
@@ -20,17 +21,13 @@ const RANK: Readonly<Record<string, number>> = { blocker: 3, warning: 2, note: 1
 
 /** Reads the JSON that `check --format json` printed earlier. */
 export function readBaseline(text: string): Result<Baseline> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
-  }
-  const read = baselineSchema.safeParse(value, { reportInput: true });
-  if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
+  const value = readJson(text);
+  if (!value.ok) return value;
+  const read = readThrough(baselineSchema, value.value);
+  if (!read.ok) return read;
   const keyOf = (screen: string, f: { code: string; subjects: readonly string[]; moment: string | null }) =>
     JSON.stringify([screen, f.code, f.subjects, f.moment]);
   const known = new Map<string, number>();
-  for (const { name, findings } of read.data.screens) for (const f of findings) known.set(keyOf(name, f), RANK[f.severity] ?? 0);
+  for (const { name, findings } of read.value.screens) for (const f of findings) known.set(keyOf(name, f), RANK[f.severity] ?? 0);
   return ok((screen, finding) => (known.get(keyOf(screen, finding)) ?? 0) >= RANK[finding.severity]);
 }

@@ -3,7 +3,11 @@
  * clusters, the actions they serve, the moments they show in and the pictures they carry. It is read at the door like every other.
  */
 import { z } from "zod";
+import { readThrough } from "../format/readThrough";
+import { readJson } from "../format/json";
+import { LISTS, TEXTS } from "../format/limits";
 import { parseLayout } from "../format/parse";
+import { listOf, textOf } from "../format/schema/parts";
 import type { Layout, Serve } from "../format/types";
 import { plainLayout } from "../format/write";
 import { clusterOf } from "../editing/placeables";
@@ -11,7 +15,12 @@ import { ok, refused, type Result } from "../engine/result";
 import type { Clip } from "../wiring/paste";
 
 const FORMAT = "nodulum-controls";
-const clipSchema = z.strictObject({ format: z.literal(FORMAT), version: z.literal(1), whole: z.array(z.string()), layout: z.unknown() });
+const clipSchema = z.strictObject({
+  format: z.literal(FORMAT),
+  version: z.literal(1),
+  whole: listOf(textOf(TEXTS.subject), LISTS.clusters),
+  layout: z.unknown(),
+});
 
 /** The chosen controls and clusters (with all that stands in them) as text, in drawing order. */
 export function clipText(layout: Layout, keys: readonly string[]): string {
@@ -39,15 +48,10 @@ export function clipText(layout: Layout, keys: readonly string[]): string {
 /** Reads such a text. */
 export function readClip(text: string): Result<Clip> {
   const none = "the clipboard holds no controls; copy some first";
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    return refused("", none);
-  }
-  const read = clipSchema.safeParse(value);
-  if (!read.success) return refused("", none);
-  const layout = parseLayout(read.data.layout);
+  const value = readJson(text);
+  const read = value.ok ? readThrough(clipSchema, value.value) : value;
+  if (!read.ok) return refused("", none);
+  const layout = parseLayout(read.value.layout);
   if (!layout.ok) return layout;
-  return layout.value.controls.length === 0 ? refused("", none) : ok({ layout: layout.value, whole: read.data.whole });
+  return layout.value.controls.length === 0 ? refused("", none) : ok({ layout: layout.value, whole: read.value.whole });
 }

@@ -29,7 +29,7 @@ test("a trace before time 0, or of moments and controls that the layout lacks, i
 test("a list of screens gets names from px where it has none", () => {
   expect(readScreens('[{"widthPx":640,"heightPx":480,"ppi":229}]')).toMatchObject({ ok: true, value: [{ name: "640×480", insets: { left: 0 } }] });
   const bad = readScreens('[{"widthPx":0,"heightPx":480,"ppi":229}]');
-  expect(bad.ok ? "" : `${bad.problems[0].path} ${bad.problems[0].message}`).toBe("[0].widthPx must be a number above 0");
+  expect(bad.ok ? "" : `${bad.problems[0].path} ${bad.problems[0].message}`).toBe("[0].widthPx must be a number from 100 to 20000 px");
 });
 
 test("the JSON Schema is of 2020-12, closed, and knows every top-level key", () => {

@@ -1,7 +1,7 @@
 /** Records as the browser keeps them, read again: whoever wrote them, an older version or a fault of the disk, only what is sound comes through. */
 import { z } from "zod";
 import type { Result } from "../engine/result";
-import { schemaProblems } from "../format/parse";
+import { readThrough } from "../format/readThrough";
 import type { FieldChange } from "../versions/changes";
 import type { LogRecord } from "../versions/log";
 
@@ -56,17 +56,12 @@ const logRecord = z.object({
   changes: z.array(change),
 });
 
-function read<T>(schema: z.ZodType<T>, value: unknown): Result<T> {
-  const done = schema.safeParse(value, { reportInput: true });
-  return done.success ? { ok: true, value: done.data } : { ok: false, problems: schemaProblems(done.error) };
-}
-
 /** Reads a kept layout; one of an older version, which counted no revisions, begins at 0. The text in it is not read. */
-export const readKeptLayout = (value: unknown): Result<KeptLayout> => read(keptLayout, value);
+export const readKeptLayout = (value: unknown): Result<KeptLayout> => readThrough(keptLayout, value);
 /** Reads a named state. The text in it is not read. */
-export const readKeptState = (value: unknown): Result<KeptState> => read(keptState, value);
+export const readKeptState = (value: unknown): Result<KeptState> => readThrough(keptState, value);
 /** Reads a record of the log. */
-export const readLogRecord = (value: unknown): Result<LogRecord> => read(logRecord as unknown as z.ZodType<LogRecord>, value);
+export const readLogRecord = (value: unknown): Result<LogRecord> => readThrough(logRecord as unknown as z.ZodType<LogRecord>, value);
 
 /** The part of a log that can be relied on: all after the last record that cannot be read. */
 export function readableLog(values: readonly unknown[]): readonly LogRecord[] {

@@ -30,7 +30,7 @@ test.each([
   ["a,b\n1,2", /widthPx, heightPx, ppi is missing/],
   ["widthPx,heightPx,ppi,weight\n1,1,1,1", /unknown column "weight"/],
   ["widthPx,heightPx,ppi\n1000,tall,300", /row 2, heightPx.*"tall" is not a number/],
-  ["widthPx,heightPx,ppi\n1000,500,300\n1000,500,0", /row 3, ppi.*above 0/],
+  ["widthPx,heightPx,ppi\n1000,500,300\n1000,500,0", /row 3, ppi.*from 30 to 1500/],
   ["widthPx,heightPx,ppi,cutouts\n1000,500,300,1 2 3", /row 2, cutouts.*x y w h/],
   ["{", /not JSON/],
 ])("%j is refused, and the fault is named", (text, message) => {

@@ -1,22 +1,32 @@
 /** Lists of screens as JSON, and as CSV for a spreadsheet: a row a screen, its sides in columns, its cut-outs as `x y w h; x y w h`. */
 import Papa from "papaparse";
-import { z } from "zod";
 import { screenSchema } from "../format/schema/file";
-import { schemaProblems } from "../format/parse";
+import { readThrough } from "../format/readThrough";
+import { readJson, withoutByteOrderMark } from "../format/json";
+import { LISTS } from "../format/limits";
+import { listOf } from "../format/schema/parts";
+import { parseScreen } from "../engine/placement/screen";
 import type { Screen } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 
 /** Reads a JSON list of screens; each needs widthPx, heightPx and ppi, and gets a name from its px where it has none. */
 export function readScreens(text: string): Result<Screen[]> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
-  }
-  const read = z.array(screenSchema, "must be a list of screens").safeParse(value);
-  if (!read.success) return { ok: false, problems: schemaProblems(read.error) };
-  return ok(read.data.map((screen) => ({ ...screen, name: screen.name || `${screen.widthPx}×${screen.heightPx}` })));
+  const value = readJson(text);
+  return value.ok ? screensOf(value.value) : value;
+}
+
+const list = listOf(screenSchema, LISTS.screens, "a list of screens");
+
+function screensOf(value: unknown): Result<Screen[]> {
+  const read = readThrough(list, value);
+  if (!read.ok) return read;
+  return ok(read.value.map((screen) => ({ ...screen, name: screen.name || `${screen.widthPx}×${screen.heightPx}` })));
+}
+
+/** Reads a screen as the command line writes it (`2400x1080@411+96,0,96,48`), within the limits of screens. */
+export function readScreenText(text: string): Result<Screen> {
+  const parsed = parseScreen(text);
+  return parsed.ok ? readThrough(screenSchema, { ...parsed.value, name: text.slice(0, 80) }) : parsed;
 }
 
 const SIDES = ["left", "top", "right", "bottom"] as const;
@@ -45,7 +55,7 @@ export function screensCsv(screens: readonly Screen[]): string {
 
 /** Reads such a CSV. An empty cell has its default; a fault names its row and column. */
 export function readScreensCsv(text: string): Result<Screen[]> {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ""), { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
+  const parsed = Papa.parse<Record<string, string>>(withoutByteOrderMark(text), { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
   const fields = parsed.meta.fields ?? [];
   const lacking = ["widthPx", "heightPx", "ppi"].filter((c) => !fields.includes(c));
   if (lacking.length > 0) return refused("", `the first row must name the columns; ${lacking.join(", ")} is missing`);
@@ -85,7 +95,7 @@ export function readScreensCsv(text: string): Result<Screen[]> {
     };
   });
   if (problems.length > 0) return { ok: false, problems };
-  const read = readScreens(JSON.stringify(values));
+  const read = screensOf(values);
   // Paths of the list are rows of the table: the first screen stands in row 2.
   if (read.ok) return read;
   return { ok: false, problems: read.problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) })) };
@@ -93,5 +103,5 @@ export function readScreensCsv(text: string): Result<Screen[]> {
 
 /** Reads a list of either sort: JSON where it begins with a bracket, else CSV. */
 export function readScreenList(text: string): Result<Screen[]> {
-  return /^\s*[[{]/.test(text.replace(/^\uFEFF/, "")) ? readScreens(text) : readScreensCsv(text);
+  return /^\s*[[{]/.test(withoutByteOrderMark(text)) ? readScreens(text) : readScreensCsv(text);
 }

@@ -1,6 +1,10 @@
 /** What the schema cannot see piece by piece: ids that must be unique, and references that must lead somewhere. */
 import type { Problem } from "../engine/result";
-import { LIMITS } from "./schema/file";
+import { unitPx } from "../engine/placement/scale";
+import { plainScreen } from "../engine/placement/screen";
+import { PICTURES, SCREENS } from "./limits";
+import { bytesOf } from "./pictures/base64";
+import { pictureArea } from "./pictures/picture";
 import type { Layout } from "./types";
 
 /** Tells a problem: where, and what. */
@@ -14,9 +18,26 @@ export function referenceProblems(layout: Layout): Problem[] {
   momentReferences(layout, tell);
   controlReferences(layout, tell);
   overrideReferences(layout, tell);
-  const pictureBytes = layout.pictures.reduce((sum, p) => sum + Math.floor((p.data.length * 3) / 4), 0);
-  if (pictureBytes > LIMITS.picturesBytes) tell("pictures", "the pictures of a layout hold at most 6 MiB in all");
+  scaleReferences(layout, tell);
+  pictureReferences(layout, tell);
   return problems;
+}
+
+/** On every screen there may be, a layout unit must come to a number of px: between the smallest and the largest it only grows. */
+function scaleReferences({ scale, reference }: Layout, tell: Tell): void {
+  const unitOn = (sidePx: number, ppi: number) => unitPx(scale, reference, plainScreen("", sidePx, sidePx, ppi));
+  const largest = unitOn(SCREENS.sidePx.most, SCREENS.ppi.most);
+  const smallest = unitOn(SCREENS.sidePx.least, SCREENS.ppi.least);
+  if (Number.isFinite(largest) && smallest > 0) return;
+  tell(
+    "reference",
+    `with ${reference.width} × ${reference.height} and ${scale.mmPerUnit} mm a unit the scale is no number of px; write the px of the screen it is drawn for`,
+  );
+}
+
+function pictureReferences({ pictures }: Layout, tell: Tell): void {
+  if (pictures.reduce((sum, p) => sum + bytesOf(p.data), 0) > PICTURES.allBytes.most) tell("pictures", PICTURES.allBytes.words);
+  if (pictures.reduce((sum, p) => sum + pictureArea(p.type, p.data), 0) > PICTURES.allArea.most) tell("pictures", PICTURES.allArea.words);
 }
 
 /** Lists of a layout whose items share one space of names. */

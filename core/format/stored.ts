@@ -2,7 +2,8 @@
  * Layouts as they are stored: the text of the file in which every picture is told by the digest of its data, and the pictures apart,
  * each once. A picture of a megabyte is not written again because a button has moved.
  */
-import { refused, type Problem, type Result } from "../engine/result";
+import type { Problem, Result } from "../engine/result";
+import { readJson } from "./json";
 import { backdropData } from "./schema/file";
 import { parseLayout, readLayout } from "./parse";
 import type { Layout } from "./types";
@@ -27,25 +28,18 @@ export function digestsIn(text: string): readonly string[] {
 /** Reads a stored text, or the text of a file, with the pictures that it refers to. A picture that is not there is a problem with its place. */
 export function readStored(text: string, dataOf: DataOf): Result<Layout> {
   if (!text.includes(`"${REFERENCE}`)) return readLayout(text);
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return refused("", `this is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}`);
-  }
+  const value = readJson(text);
+  if (!value.ok) return value;
   const missing: Problem[] = [];
-  const whole = withData(value, "", dataOf, missing);
+  const whole = withData(value.value, "", dataOf, missing);
   return missing.length > 0 ? { ok: false, problems: missing } : parseLayout(whole);
 }
 
 /** A stored text with its pictures in it again, as far as they are there: the text of a file. What is no JSON stays as it is. */
 export function wholeText(text: string, dataOf: DataOf): string {
   if (!text.includes(`"${REFERENCE}`)) return text;
-  try {
-    return `${JSON.stringify(withData(JSON.parse(text), "", dataOf, []), null, 2)}\n`;
-  } catch {
-    return text;
-  }
+  const value = readJson(text);
+  return value.ok ? `${JSON.stringify(withData(value.value, "", dataOf, []), null, 2)}\n` : text;
 }
 
 /** A value in which the data of pictures stand in place of what refers to them. */

@@ -1,13 +1,10 @@
 /** The text of a file a user brings, refused early where it cannot be read or cannot be a layout. */
-import { LIMITS } from "../../core/format/schema/file";
+import { MOST_FILE_BYTES } from "../../core/format/limits";
 import { ok, refused, type Result } from "../../core/engine/result";
-
-/** No layout is larger: 8 MiB without pictures, and its pictures as base64. */
-const MOST_BYTES = LIMITS.bytesWithoutPictures + Math.ceil(((LIMITS.picturesBytes + LIMITS.backdropsBytes) * 4) / 3);
 
 export async function textOfFile(file: Pick<File, "size" | "arrayBuffer">): Promise<Result<string>> {
   const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
-  if (file.size > MOST_BYTES) return refused("", `The file holds ${mib(file.size)}; a layout holds at most ${mib(MOST_BYTES)}, pictures and all.`);
+  if (file.size > MOST_FILE_BYTES) return refused("", `The file holds ${mib(file.size)}; a layout holds at most ${mib(MOST_FILE_BYTES)}, pictures and all.`);
   if (file.size === 0) return refused("", "The file is empty.");
   let bytes: Uint8Array;
   try {

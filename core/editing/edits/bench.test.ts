@@ -10,7 +10,7 @@ import { accept, unaccept } from "./accept";
 import { addArrangement, changeArrangement, hideIn, moveArrangement, removeArrangement } from "./arrangements";
 import { changeHit, changeMoments, removePlaceables, renamePlaceable } from "./controls";
 import { addMoment, removeMoment, renameMoment } from "./moments";
-import { bytesOf } from "../../format/schema/file";
+import { bytesOf } from "../../format/pictures/base64";
 import { clearArt, setArt } from "./pictures";
 import { addScreens, changeScreen, removeScreen, setRail } from "./screens";
 import { changeTaps, addZone } from "./zones";
@@ -135,7 +135,7 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
     [{ ...slate, name: "Tablet 4:3" }, /of the catalogue/],
     [{ ...slate, insets: { left: 600, right: 400, top: 0, bottom: 0 } }, /leave no room/],
     [{ ...slate, cornerPx: 400 }, /rounder than half its shorter side, 250 px/],
-    [{ ...slate, ppi: 0 }, /above 0/],
+    [{ ...slate, ppi: 0 }, /from 30 to 1500/],
     [{ ...slate, name: " " }, /a name/],
   ] as const)
     expect(reason(addScreens(base(), [wrong], [], used))).toMatch(message);

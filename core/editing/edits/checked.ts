@@ -3,10 +3,11 @@ import type { z } from "zod";
 import { ok, type Problem, type Result } from "../../engine/result";
 import { byId } from "../../derived/byId";
 import { plainAction, plainArrangement, plainControl, plainOrientation, plainZone } from "../../format/dependent";
-import { schemaProblems } from "../../format/parse";
+import { readThrough, problemsToTell } from "../../format/readThrough";
+import { LISTS } from "../../format/limits";
 import { referenceProblems } from "../../format/references";
 import { controlsSchema } from "../../format/schema/control";
-import { actionSchema, fileSchema, LIMITS } from "../../format/schema/file";
+import { actionSchema, fileSchema } from "../../format/schema/file";
 import type { Control, Layout } from "../../format/types";
 
 /** Accepts a changed layout if its references hold and the pieces that changed pass the schema. `before` must be sound; only what differs from it is read again. */
@@ -14,18 +15,17 @@ export function checked(before: Layout, after: Layout): Result<Layout> {
   if (after === before) return ok(before);
   const { moments } = after;
   const problems: Problem[] = [
-    ...changedItems("actions", before.actions, after.actions, (action) => actionSchema.safeParse(plainAction(action, moments))),
-    ...changedItems("controls", before.controls, after.controls, (control) => controlsSchema.safeParse(plainControl(control, moments))),
+    ...changedItems("actions", [before.actions, after.actions], actionSchema, (action) => plainAction(action, moments)),
+    ...changedItems("controls", [before.controls, after.controls], controlsSchema, (control) => plainControl(control, moments)),
   ];
-  if (after.controls.length > LIMITS.controls) problems.push({ path: "controls", message: `a layout holds at most ${LIMITS.controls} controls` });
-  if (after.actions.length > LIMITS.actions) problems.push({ path: "actions", message: `a layout holds at most ${LIMITS.actions} actions` });
+  for (const list of ["controls", "actions"] as const) if (after[list].length > LISTS[list].most) problems.push({ path: list, message: LISTS[list].words });
   for (const key of Object.keys(fileSchema.shape) as (keyof Layout)[]) {
     if (key === "controls" || key === "actions" || after[key] === before[key]) continue;
-    const read = fileSchema.shape[key].safeParse(plainKey(after, key));
-    if (!read.success) problems.push(...under(key, read.error));
+    const read = readThrough(fileSchema.shape[key], plainKey(after, key));
+    if (!read.ok) problems.push(...under(key, read.problems));
   }
   if (problems.length === 0) problems.push(...referenceProblems(after));
-  return problems.length > 0 ? { ok: false, problems } : ok(after);
+  return problems.length > 0 ? { ok: false, problems: problemsToTell(problems) } : ok(after);
 }
 
 /** What stands under a key, as the file has it. */
@@ -43,18 +43,18 @@ function plainKey(layout: Layout, key: keyof Layout): unknown {
 }
 
 /** The problems of those items of a list that were not in it before. */
-function changedItems<T>(list: string, before: readonly T[], after: readonly T[], read: (item: T) => z.ZodSafeParseResult<unknown>): Problem[] {
+function changedItems<T>(list: string, [before, after]: readonly [readonly T[], readonly T[]], schema: z.ZodType, plain: (item: T) => unknown): Problem[] {
   if (before === after) return [];
   const known = new Set(before);
   return after.flatMap((item, i) => {
     if (known.has(item)) return [];
-    const done = read(item);
-    return done.success ? [] : under(`${list}[${i}]`, done.error);
+    const read = readThrough(schema, plain(item));
+    return read.ok ? [] : under(`${list}[${i}]`, read.problems);
   });
 }
 
-function under(path: string, error: z.ZodError): Problem[] {
-  return schemaProblems(error).map((p) => ({ ...p, path: p.path === "" ? path : p.path.startsWith("[") ? path + p.path : `${path}.${p.path}` }));
+function under(path: string, problems: readonly Problem[]): Problem[] {
+  return problems.map((p) => ({ ...p, path: p.path === "" ? path : p.path.startsWith("[") ? path + p.path : `${path}.${p.path}` }));
 }
 
 /** The layout with one control changed. */

@@ -1,6 +1,7 @@
 /** Edits of pictures: a layout's own art, shown only as images. */
 import { refused, type Result } from "../../engine/result";
-import { bytesOf, LIMITS } from "../../format/schema/file";
+import { PICTURES } from "../../format/limits";
+import { bytesOf } from "../../format/pictures/base64";
 import type { Control, Layout } from "../../format/types";
 import { checked } from "./checked";
 import { freeIdOf } from "./ids";
@@ -16,8 +17,7 @@ export type ArtPart = "rest" | "held" | "knob";
 /** Puts a picture on a part of controls' looks. The same picture is kept once; one that nothing shows any more is dropped. */
 export function setArt(layout: Layout, ids: readonly string[], part: ArtPart, picture: PictureData): Result<Layout> {
   const bytes = bytesOf(picture.data);
-  if (bytes > LIMITS.pictureBytes)
-    return refused(picture.name, `the picture has ${Math.ceil(bytes / 1024)} KiB; a picture holds at most ${LIMITS.pictureBytes / 1024} KiB`);
+  if (bytes > PICTURES.fileBytes.most) return refused(picture.name, `has ${Math.ceil(bytes / 1024)} KiB; ${PICTURES.fileBytes.words}`);
   const same = layout.pictures.find((p) => p.type === picture.type && p.data === picture.data);
   const id = same?.id ?? freeIdOf(layout.pictures, picture.name.replace(/\.[a-z]+$/i, ""), "picture");
   const pictures = same ? layout.pictures : [...layout.pictures, { id, name: picture.name.slice(0, 80) || "picture", type: picture.type, data: picture.data }];

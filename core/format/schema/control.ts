@@ -5,6 +5,8 @@ import {
   idSchema,
   lengthPair,
   lengthSchema,
+  listOf,
+  momentsOf,
   nameSchema,
   notNegative,
   numberIn,
@@ -13,7 +15,11 @@ import {
   positive,
   record,
   sizePair,
+  textOf,
 } from "./parts";
+import { withLimit } from "../readThrough";
+import { LISTS, TEXTS } from "../limits";
+import { named } from "./named";
 import { PORTS } from "../../engine/types";
 
 const shapes = z.enum(["ellipse", "box", "capsule"], 'must be "ellipse", "box" or "capsule"');
@@ -48,14 +54,14 @@ function faceSchema(fill: string, line: string, ink: string, opacity: number) {
 const restFace = faceSchema("#22323F", "#E8E4DA", "#FBFAF6", 0.6);
 const heldFace = faceSchema("#E8E4DA", "#FBFAF6", "#18242E", 0.95);
 
-const word = z.string("must be a text").max(80, "must have 80 characters at most");
+const word = textOf(TEXTS.label);
 /** The shape of a language tag (BCP 47, RFC 5646 section 2.1): parts of one to eight letters or digits; the first is the language. */
-const languageTag = z.string().regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
+const languageTag = textOf(TEXTS.languageTag).regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
 
 const lookSchema = record({
   label: word.default(""),
-  labels: z.record(languageTag, word).default({}),
-  icon: z.string().min(1).max(48).optional(),
+  labels: withLimit(named(languageTag, word), LISTS.labels).default({}),
+  icon: textOf(TEXTS.icon).optional(),
   rotateDeg: z.number().default(0),
   rest: restFace.prefault({}),
   held: heldFace.prefault({}),
@@ -138,17 +144,16 @@ export const repeatSchema = record({
 });
 
 function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) {
-  return z
-    .array(
-      record({
-        port: z.enum(ports, `must be one of ${ports.join(", ")}`),
-        action: z.string().min(1, "must name an action").max(64),
-        value: oneOrTwo.optional(),
-        scale: oneOrTwo.optional(),
-        repeat: repeatSchema.optional(),
-      }),
-    )
-    .default([]);
+  return listOf(
+    record({
+      port: z.enum(ports, `must be one of ${ports.join(", ")}`),
+      action: textOf(TEXTS.actionName, "the name of an action"),
+      value: oneOrTwo.optional(),
+      scale: oneOrTwo.optional(),
+      repeat: repeatSchema.optional(),
+    }),
+    LISTS.serves,
+  ).default([]);
 }
 
 function controlSchema<const K extends string, const P extends readonly [string, ...string[]], F extends z.ZodType>(
@@ -162,7 +167,7 @@ function controlSchema<const K extends string, const P extends readonly [string,
     name: nameSchema,
     kind: z.literal(kind),
     placement: controlPlacement,
-    moments: z.array(idSchema).optional(),
+    moments: momentsOf.optional(),
     hit: hitSchema(shape).prefault({}),
     feel,
     look: lookSchema,

@@ -1,29 +1,32 @@
 /** The whole file: the shape of model.md section 1, with every default that does not depend on another field. */
 import { z } from "zod";
 import { colour, controlsSchema, hitOverride } from "./control";
-import { clusterPlacement, controlPlacement, idSchema, nameSchema, notNegative, numberIn, oneOrTwo, plainPlacement, positive, record } from "./parts";
+import {
+  clusterPlacement,
+  controlPlacement,
+  idSchema,
+  lineOf,
+  listOf,
+  momentsOf,
+  nameSchema,
+  notNegative,
+  numberIn,
+  oneOrTwo,
+  plainPlacement,
+  positive,
+  record,
+  textOf,
+} from "./parts";
+import { withLimit } from "../readThrough";
+import { LISTS, SCREENS, PICTURES, TEXTS, base64Letters, type Limit } from "../limits";
+import { bytesOf } from "../pictures/base64";
+import { pictureProblem, type PictureType } from "../pictures/picture";
+import { named } from "./named";
 
 /** The version this program writes. Older ones are migrated, newer ones refused. */
 export const FILE_VERSION = 1;
 /** The word in `format` by which a layout file is known. */
 export const FILE_FORMAT = "nodulum-layout";
-
-/** What a file may hold at most. */
-export const LIMITS = {
-  controls: 200,
-  actions: 200,
-  moments: 32,
-  arrangements: 16,
-  bytesWithoutPictures: 8 * 1024 * 1024,
-  pictureBytes: 512 * 1024,
-  picturesBytes: 6 * 1024 * 1024,
-  backdropBytes: 4 * 1024 * 1024,
-  backdropsBytes: 12 * 1024 * 1024,
-} as const;
-
-function listOf<T extends z.ZodType>(item: T, most: number, what: string) {
-  return z.array(item).max(most, `a layout holds at most ${most} ${what}`).default([]);
-}
 
 const scaleSchema = record({
   share: numberIn(0, 1).default(0),
@@ -31,12 +34,7 @@ const scaleSchema = record({
   mmPerUnit: positive.default(0.09),
 });
 
-const actionName = z
-  .string("must be the word the game reads")
-  .min(1, "must have 1 to 64 characters")
-  .max(64, "must have 1 to 64 characters")
-  // Control characters (Unicode category Cc) cannot be typed or seen.
-  .regex(/^[^\u0000-\u001f\u007f-\u009f]*$/, "must have no control characters");
+const actionName = lineOf(TEXTS.actionName, "the word the game reads");
 
 const deadRange = { inner: numberIn(0, 1).default(0.1), outer: numberIn(0, 1).default(0.95) };
 const innerFirst = "inner must be less than outer";
@@ -58,31 +56,34 @@ const padSource = z.union(
 export const actionSchema = record({
   name: actionName,
   kind: z.enum(["press", "axis", "vector", "motion"], 'must be "press", "axis", "vector" or "motion"'),
-  moments: z.array(idSchema).optional(),
+  moments: momentsOf.optional(),
   read: z.boolean().default(true),
   touch: z.enum(["wanted", "never"], 'must be "wanted" or "never"').default("wanted"),
-  keys: z.array(record({ code: z.string().min(1).max(64), value: oneOrTwo.optional() })).default([]),
-  mouse: z.array(mouseSource).default([]),
-  pad: z.array(padSource).default([]),
+  keys: listOf(record({ code: textOf(TEXTS.code, 'a KeyboardEvent.code, such as "KeyW"'), value: oneOrTwo.optional() }), LISTS.keys).default([]),
+  mouse: listOf(mouseSource, LISTS.mouse).default([]),
+  pad: listOf(padSource, LISTS.pad).default([]),
   riseMs: notNegative.default(0),
   fallMs: notNegative.default(0),
   ease: z.enum(["all", "switches"], 'must be "all" or "switches"').default("all"),
   combine: z.enum(["sum", "strongest"], 'must be "sum" or "strongest"').default("sum"),
-  note: z.string().max(2000, "must have 2000 characters at most").default(""),
+  note: textOf(TEXTS.note).default(""),
 });
 
-const side = notNegative.default(0);
+const within = (limit: Limit & { readonly least: number }) => z.number(limit.words).min(limit.least, limit.words).max(limit.most, limit.words);
+const side = within(SCREENS.insetPx).default(0);
 const sides = record({ left: side, top: side, right: side, bottom: side }).prefault({});
+const place = within(SCREENS.cutoutPx);
+const extent = within(SCREENS.insetPx);
 
 /** A screen: px in whole device pixels, `ppi` pixels an inch, insets and edges in px. */
 export const screenSchema = record({
-  name: z.string().max(80).default(""),
-  widthPx: positive,
-  heightPx: positive,
-  ppi: positive,
+  name: lineOf(TEXTS.screenName).default(""),
+  widthPx: within(SCREENS.sidePx),
+  heightPx: within(SCREENS.sidePx),
+  ppi: within(SCREENS.ppi),
   insets: sides,
-  cornerPx: notNegative.default(0),
-  cutouts: z.array(record({ x: z.number(), y: z.number(), w: notNegative, h: notNegative })).default([]),
+  cornerPx: side,
+  cutouts: listOf(record({ x: place, y: place, w: extent, h: extent }), LISTS.cutouts).default([]),
   edges: sides,
 });
 
@@ -92,12 +93,13 @@ const arrangementSchema = record({
   id: idSchema,
   name: nameSchema,
   when: record({ aspect: range.optional(), shortSideMm: range.optional() }),
-  overrides: z
-    .record(
+  overrides: withLimit(
+    named(
       z.string(),
       record({ placement: controlPlacement.optional(), hit: hitOverride.optional(), landing: plainPlacement.optional(), hidden: z.boolean().default(false) }),
-    )
-    .default({}),
+    ),
+    LISTS.overrides,
+  ).default({}),
 });
 
 const spread = z.tuple([notNegative, notNegative], "must be two numbers of 0 or more, such as [1.68,1.33]");
@@ -119,20 +121,21 @@ const limitsSchema = record({
   scatter: scatterSchema,
 }).prefault({});
 
+/** Base64 of at most so many bytes. */
+const base64Of = (limit: Limit) => z.string("must be base64").max(base64Letters(limit).most, { error: limit.words, abort: true });
+
+/** What the data of a picture are must be what its type says, and such that it can be drawn without harm. */
+function soundPicture({ type, data }: { type: PictureType; data: string }, context: z.core.$RefinementCtx): void {
+  const problem = pictureProblem(type, data);
+  if (problem !== null) context.addIssue({ code: "custom", message: problem, path: ["data"] });
+}
+
 const pictureSchema = record({
   id: idSchema,
   name: nameSchema,
   type: z.enum(["image/png", "image/webp", "image/svg+xml"]),
-  data: z
-    .string()
-    .regex(/^[A-Za-z0-9+/]*={0,2}$/, "must be base64")
-    .max(Math.ceil((LIMITS.pictureBytes * 4) / 3) + 4, "a picture holds at most 512 KiB"),
-});
-
-/** The number of bytes behind a base64 text. */
-export function bytesOf(base64: string): number {
-  return Math.floor((base64.length * 3) / 4) - (base64.endsWith("==") ? 2 : base64.endsWith("=") ? 1 : 0);
-}
+  data: base64Of(PICTURES.fileBytes),
+}).superRefine(soundPicture);
 
 /** The data (base64) of all backdrops of a workbench. */
 export function backdropData(bench: { picture?: { data: string } | undefined; momentPictures: Readonly<Record<string, { data: string }>> }): string[] {
@@ -143,11 +146,8 @@ export function backdropData(bench: { picture?: { data: string } | undefined; mo
 const backdropPicture = record({
   name: nameSchema,
   type: z.enum(["image/png", "image/webp", "image/jpeg"]),
-  data: z
-    .string()
-    .regex(/^[A-Za-z0-9+/]*={0,2}$/, "must be base64")
-    .max(Math.ceil((LIMITS.backdropBytes * 4) / 3) + 4, "a backdrop holds at most 4 MiB"),
-});
+  data: base64Of(PICTURES.backdropBytes),
+}).superRefine(soundPicture);
 
 /**
  * What the editor alone remembers: players ignore it. `backdrop` is one of the stills drawn by the project; `picture` is the user's
@@ -160,22 +160,19 @@ const workbenchSchema = record({
   backdrop: z.enum(["plain", "harbour", "post-office"]).default("plain"),
   colour: colour.optional(),
   picture: backdropPicture.optional(),
-  momentPictures: z.record(idSchema, backdropPicture).default({}),
+  momentPictures: withLimit(named(idSchema, backdropPicture), LISTS.momentPictures).default({}),
   fit: z.enum(["fill", "fit"]).default("fill"),
   dim: numberIn(0, 1).default(0),
   gridMm: numberIn(0.5, 50).default(5),
-  screen: z.string().max(80).default(""),
+  screen: textOf(TEXTS.screenName).default(""),
   /** What in the game's code reads an input: callees that the user has ticked. */
-  callees: z.array(z.string().max(200)).max(200).default([]),
-  rail: z.array(z.string().max(80)).max(64).default([]),
-  screens: z.array(screenSchema).max(64).default([]),
-  playersPart: z.record(z.string().max(80), numberIn(0, 1)).default({}),
-  locked: z.record(idSchema, z.array(z.enum(["x", "y", "size"], 'must be "x", "y" or "size"')).max(3)).default({}),
+  callees: listOf(textOf(TEXTS.callee), LISTS.callees).default([]),
+  rail: listOf(textOf(TEXTS.screenName), LISTS.rail).default([]),
+  screens: listOf(screenSchema, LISTS.ownScreens).default([]),
+  playersPart: withLimit(named(textOf(TEXTS.screenName), numberIn(0, 1)), LISTS.playersPart).default({}),
+  locked: withLimit(named(idSchema, z.array(z.enum(["x", "y", "size"], 'must be "x", "y" or "size"')).max(3)), LISTS.locked).default({}),
 })
-  .refine(
-    (bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= LIMITS.backdropsBytes,
-    "the backdrops of a layout hold at most 12 MiB in all",
-  )
+  .refine((bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= PICTURES.backdropsBytes.most, PICTURES.backdropsBytes.words)
   .prefault({});
 
 const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
@@ -193,20 +190,24 @@ export const fileSchema = record({
     .refine((sizes) => sizes.min <= sizes.max, "min must be at most max")
     .prefault({}),
   appear: z.enum(["touch", "always", "no-pad"]).default("touch"),
-  actions: listOf(actionSchema, LIMITS.actions, "actions"),
-  moments: listOf(record({ id: idSchema, name: nameSchema }), LIMITS.moments, "moments"),
-  clusters: listOf(record({ id: idSchema, name: nameSchema, placement: clusterPlacement }), LIMITS.controls, "clusters"),
-  controls: listOf(controlsSchema, LIMITS.controls, "controls"),
+  actions: listOf(actionSchema, LISTS.actions).default([]),
+  moments: listOf(record({ id: idSchema, name: nameSchema }), LISTS.moments).default([]),
+  clusters: listOf(record({ id: idSchema, name: nameSchema, placement: clusterPlacement }), LISTS.clusters).default([]),
+  controls: listOf(controlsSchema, LISTS.controls).default([]),
   keepClear: listOf(
-    record({ id: idSchema, name: nameSchema, placement: plainPlacement, moments: z.array(idSchema).optional(), taps: z.boolean().default(false) }),
-    LIMITS.controls,
-    "keep-clear zones",
+    record({ id: idSchema, name: nameSchema, placement: plainPlacement, moments: momentsOf.optional(), taps: z.boolean().default(false) }),
+    LISTS.keepClear,
+  ).default([]),
+  arrangements: listOf(arrangementSchema, LISTS.arrangements).default([]),
+  together: listOf(record({ id: idSchema, actions: listOf(textOf(TEXTS.actionName, "the name of an action"), LISTS.togetherActions) }), LISTS.together).default(
+    [],
   ),
-  arrangements: listOf(arrangementSchema, LIMITS.arrangements, "arrangements"),
-  together: listOf(record({ id: idSchema, actions: z.array(z.string().min(1).max(64)) }), LIMITS.actions, "together sets"),
   limits: limitsSchema,
-  accepted: listOf(record({ code: z.string(), subjects: z.array(z.string()), reason: z.string().max(2000) }), 2000, "accepted findings"),
-  pictures: listOf(pictureSchema, 200, "pictures"),
+  accepted: listOf(
+    record({ code: textOf(TEXTS.findingCode), subjects: listOf(textOf(TEXTS.subject), LISTS.subjects), reason: textOf(TEXTS.reason) }),
+    LISTS.accepted,
+  ).default([]),
+  pictures: listOf(pictureSchema, LISTS.pictures).default([]),
   workbench: workbenchSchema,
 });
 /** The file as the schema alone reads it: defaults that depend on another field may still be missing. */

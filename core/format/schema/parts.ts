@@ -4,22 +4,27 @@
  */
 import { z } from "zod";
 import { nearestWord } from "../nearest";
+import { withLimit } from "../readThrough";
+import { FILES, LISTS, TEXTS, type Limit } from "../limits";
 import { canonicalLength, LENGTH_PATTERN, lengthAdvice, parseLength } from "../../engine/placement/length";
 
 /** An object that takes its own keys and no others; an unknown key is answered with the nearest known one. */
 export function record<S extends z.ZodRawShape>(shape: S) {
   const known = Object.keys(shape);
-  return z.strictObject(shape, {
-    error: (issue) => {
-      if (issue.code !== "unrecognized_keys") return undefined;
-      return (issue.keys as string[])
-        .map((key) => {
-          const near = nearestWord(key, known);
-          return `unknown key "${key}"${near ? `; did you mean "${near}"?` : `; known here: ${known.join(", ")}`}`;
-        })
-        .join(" · ");
-    },
+  return z.strictObject(shape, { error: (issue) => (issue.code === "unrecognized_keys" ? unknownKeys(issue.keys as string[], known) : undefined) });
+}
+
+/** What is said of unknown keys: the first few by name, the others by their number. */
+function unknownKeys(keys: readonly string[], known: readonly string[]): string {
+  const { most: longest } = FILES.nearLetters;
+  const named = keys.slice(0, FILES.unknownKeys.most).map((key) => {
+    if (key.length > longest) return { text: `unknown key ${JSON.stringify(`${key.slice(0, longest)}…`)}`, near: null };
+    const near = nearestWord(key, known);
+    return { text: `unknown key ${JSON.stringify(key)}${near ? `; did you mean "${near}"?` : ""}`, near };
   });
+  const rest = keys.length > named.length ? [`and ${keys.length - named.length} ${FILES.unknownKeys.words}`] : [];
+  const list = named.some(({ near }) => near === null) ? `; known here: ${known.join(", ")}` : "";
+  return [...named.map(({ text }) => text), ...rest].join(" · ") + list;
 }
 
 /** A number within closed bounds; the message gives the range. */
@@ -32,17 +37,46 @@ const positive = z.number("must be a number above 0").positive("must be a number
 const notNegative = z.number("must be a number of 0 or more").min(0, "must be a number of 0 or more");
 export { positive, notNegative };
 
+/** A list of at most so many items; of a longer one nothing is read. JSON Schema and whoever else walks the schema see the limit too. */
+export function listOf<T extends z.ZodType>(item: T, limit: Limit, what = "a list") {
+  return withLimit(z.array(item, `must be ${what}`).max(limit.most, limit.words), limit);
+}
+
 /** An id: a small letter, then at most 47 small letters, digits, hyphens. */
 export const idSchema = z
   .string("must be an id: a small letter, then small letters, digits and hyphens")
   .regex(/^[a-z][a-z0-9-]{0,47}$/, "must be an id: a small letter, then up to 47 small letters, digits and hyphens");
 
-/** A name: 1 to 80 characters. */
-export const nameSchema = z.string("must be a text of 1 to 80 characters").min(1, "must have 1 to 80 characters").max(80, "must have 1 to 80 characters");
+/** The moments of an item. */
+export const momentsOf = listOf(idSchema, LISTS.momentsOf, "a list of moments");
+
+/** A text of so many characters. */
+export function textOf(limit: Limit, what = "a text") {
+  const text = z.string(`must be ${what}`).max(limit.most, limit.words);
+  return limit.least === undefined ? text : text.min(limit.least, limit.words);
+}
+
+/** Control characters (Unicode category Cc, line feed and tab among them) and the line and paragraph separators: nobody sees them in a name, and they break lists, tables and terminals. */
+const UNSEEN = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/;
+const UNSEEN_ALL = new RegExp(UNSEEN, "g");
+
+/** A text that stands in one line: without control characters and line ends. */
+export function lineOf(limit: Limit, what = "a text") {
+  return textOf(limit, what).refine((text) => !UNSEEN.test(text), {
+    error: ({ input }) => {
+      const plain = String(input).replace(UNSEEN_ALL, " ").replace(/ +/g, " ").trim();
+      return `must have no control characters or line ends; ${plain === "" ? "write a name" : `write ${JSON.stringify(plain)}`}`;
+    },
+  });
+}
+
+/** A name: 1 to 80 characters in one line. */
+export const nameSchema = lineOf(TEXTS.name, "a text of 1 to 80 characters");
 
 /** A length: a number and its unit. */
 export const lengthSchema = z
   .string('must be a length, such as "12mm"')
+  .max(TEXTS.length.most, { error: TEXTS.length.words, abort: true })
   .refine((text) => parseLength(text) !== null, {
     error: ({ input }) => (LENGTH_PATTERN.test(String(input)) ? "is too large a number" : `"${String(input)}" is not a length; ${lengthAdvice(String(input))}`),
   })

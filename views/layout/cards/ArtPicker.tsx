@@ -5,7 +5,7 @@ import { ImagePlus } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef } from "react";
 import { clearArt, setArt, type ArtPart } from "../../../core/editing/edits/pictures";
-import { LIMITS } from "../../../core/format/schema/file";
+import { PICTURES } from "../../../core/format/limits";
 import type { Control } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { FileInput } from "../../../ui/FileInput";
@@ -27,7 +27,7 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
   useImageArrivals();
   const url = picture && pictureUrl(picture);
   const accept = async (file: File) => {
-    const read = await readPicture(file, TYPES, LIMITS.pictureBytes);
+    const read = await readPicture(file, TYPES, PICTURES.fileBytes.most);
     if (!read.ok) session.tell({ text: problemText(read.problems).replace(": ", " "), tone: "problem" });
     else session.edit(`picture of ${controls.map((c) => c.name).join(", ")}`, (l) => setArt(l, ids, part, read.value));
   };

@@ -2,7 +2,7 @@
 /** What stands behind the controls: one of the project's stills or a screenshot of one's own game, filled or fitted, dimmed. */
 import { useRef, useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
-import { LIMITS } from "../../../core/format/schema/file";
+import { PICTURES } from "../../../core/format/limits";
 import type { Workbench } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -23,7 +23,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
   const change = (label: string, next: Partial<Workbench>, merge = false) =>
     session.edit(label, (l) => changeLayout(l, { workbench: { ...l.workbench, ...next } }), merge);
   const accept = async (file: File) => {
-    const read = await readPicture(file, TYPES, LIMITS.backdropBytes);
+    const read = await readPicture(file, TYPES, PICTURES.backdropBytes.most);
     if (!read.ok) return setProblem(problemText(read.problems).replace(": ", " "));
     setProblem("");
     change("backdrop", { picture: read.value });
