@@ -1,4 +1,5 @@
 /** What a demo game is to the view that plays it: it reads action values by name, nothing else, at a fixed tick. */
+import { ownEntry } from "../core/engine/own";
 import type { ActionValues } from "../core/engine/input/events";
 
 export interface Game {
@@ -12,17 +13,17 @@ export interface Game {
 
 /** A press by its word; false where the game is given none. */
 export function pressOf(values: ActionValues, name: string): boolean {
-  return values[name] === true;
+  return ownEntry(values, name) === true;
 }
 
 /** An axis by its word, −1…1; 0 where the game is given none. */
 export function axisOf(values: ActionValues, name: string): number {
-  const value = values[name];
+  const value = ownEntry(values, name);
   return typeof value === "number" ? value : 0;
 }
 
 /** A vector or motion by its word; [0, 0] where the game is given none. */
 export function pairOf(values: ActionValues, name: string): readonly [number, number] {
-  const value = values[name];
+  const value = ownEntry(values, name);
   return typeof value === "object" ? value : [0, 0];
 }

@@ -3,6 +3,7 @@
  * pinned to it. Gathering and dissolving rewrite placements for another frame in the base and under every arrangement, so
  * that nothing jumps anywhere.
  */
+import { ownEntry } from "../engine/own";
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { freeId, freeName } from "./edits/controls";
@@ -28,7 +29,7 @@ const variantsOf = (layout: Layout): (string | null)[] => [null, ...layout.arran
 
 /** Whether a variant has a placement of its own for an id: the base always, an arrangement where it overrides it. */
 const hasOwn = (layout: Layout, arrangement: string | null, id: string) =>
-  arrangement === null || byId(layout.arrangements).get(arrangement)?.overrides[id]?.placement !== undefined;
+  arrangement === null || ownEntry(byId(layout.arrangements).get(arrangement)?.overrides ?? {}, id)?.placement !== undefined;
 
 /** Gathers controls into a new cluster where they stand; none of them moves. Gives the layout and the cluster's id. */
 export function gather(context: EditContext, ids: readonly string[], name: string): Result<{ layout: Layout; id: string }> {
@@ -88,7 +89,7 @@ export function dissolve(context: EditContext, id: string): Result<Layout> {
       const { [id]: own, ...overrides } = a.overrides;
       if (!own) return a;
       // Where the cluster was hidden, so is what stood in it.
-      if (own.hidden) for (const child of inCluster(context.layout, id, a.id)) overrides[child] = { ...(overrides[child] ?? {}), hidden: true };
+      if (own.hidden) for (const child of inCluster(context.layout, id, a.id)) overrides[child] = { ...(ownEntry(overrides, child) ?? {}), hidden: true };
       return { ...a, overrides };
     }),
   });

@@ -5,6 +5,7 @@
  * On a screen with an arrangement, what is changed by hand is that arrangement's: it is written as an override, and the
  * base stays as it is until the override is handed back.
  */
+import { ownEntry } from "../engine/own";
 import type { Box } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { refused, type Result } from "../engine/result";
@@ -28,7 +29,8 @@ export function placeableOf(layout: Layout, key: string): Placeable | null {
   if (key.endsWith(LANDING)) {
     const id = key.slice(0, -LANDING.length);
     const stick = byId(layout.controls).get(id);
-    const has = stick?.kind === "stick" && (stick.feel.landing !== undefined || layout.arrangements.some((a) => a.overrides[id]?.landing !== undefined));
+    const has =
+      stick?.kind === "stick" && (stick.feel.landing !== undefined || layout.arrangements.some((a) => ownEntry(a.overrides, id)?.landing !== undefined));
     return has ? { kind: "landing", id } : null;
   }
   if (layout.controls.some((c) => c.id === key)) return { kind: "control", id: key };
@@ -52,7 +54,7 @@ export function placeableBox(resolved: Resolved, placeable: Placeable): Box | nu
 
 /** The override of an arrangement for an id; undefined where it has none, or there is no such arrangement. */
 export function overrideIn(layout: Layout, arrangement: string | null, id: string): Override | undefined {
-  return arrangement === null ? undefined : byId(layout.arrangements).get(arrangement)?.overrides[id];
+  return arrangement === null ? undefined : ownEntry(byId(layout.arrangements).get(arrangement)?.overrides ?? {}, id);
 }
 
 /** The placement of a placeable in the base. */
@@ -82,7 +84,7 @@ export function placementIn(layout: Layout, arrangement: string | null, key: str
 /** The layout with an arrangement's override for an id changed; one that says nothing any more is taken out. Not checked yet. */
 export function putOverride(layout: Layout, arrangement: string, id: string, change: (override: Override) => Override): Layout {
   const put = (a: Arrangement): Arrangement => {
-    const next = change(a.overrides[id] ?? { hidden: false });
+    const next = change(ownEntry(a.overrides, id) ?? { hidden: false });
     const overrides = { ...a.overrides };
     if (!next.hidden && next.placement === undefined && next.hit === undefined && next.landing === undefined) delete overrides[id];
     else overrides[id] = next;

@@ -4,7 +4,6 @@
  */
 import Papa from "papaparse";
 import { byName } from "../derived/byId";
-import { z } from "zod";
 import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
 import { readThrough } from "../format/readThrough";

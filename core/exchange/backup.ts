@@ -1,9 +1,10 @@
 /** The table of contents of a backup: which layouts and named states a zip holds, and in which of its files. */
 import { z } from "zod";
 import { refused, type Result } from "../engine/result";
-import { withLimit, readThrough } from "../format/readThrough";
+import { readThrough } from "../format/readThrough";
 import { readJson } from "../format/json";
-import { FILES } from "../format/limits";
+import { LISTS } from "../format/limits";
+import { listOf } from "../format/schema/parts";
 
 /** The file of a backup that says what is in it. */
 export const CONTENTS_FILE = "backup.json";
@@ -16,8 +17,8 @@ const schema = z.object({
   format: z.literal(FORMAT, `must be "${FORMAT}"`),
   version: z.number().int(),
   made: time,
-  layouts: z.array(z.object({ id: z.string().min(1), name: z.string(), savedAt: time, deletedAt: time.nullable(), file })).max(10_000),
-  states: z.array(z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, file })).max(100_000),
+  layouts: listOf(z.object({ id: z.string().min(1), name: z.string(), savedAt: time, deletedAt: time.nullable(), file }), LISTS.backupLayouts),
+  states: listOf(z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, file }), LISTS.backupStates),
 });
 
 /** What a backup holds. Layouts stand in their files whole, with their pictures; states in their stored form, whose pictures stand apart. Times are ms since 1970. */

@@ -2,6 +2,8 @@ import { readLayout, parseLayout } from "./parse";
 import { FILES, LISTS, MOST_FILE_BYTES, PICTURES, SCREENS, TEXTS, type Limit } from "./limits";
 import { isNestedDeeper, readJson } from "./json";
 import { pngOf, svgOf } from "../../test/pictures";
+import { readContents } from "../exchange/backup";
+import { readScreens } from "../exchange/screens";
 import type { Result } from "../engine/result";
 
 type File = Record<string, unknown>;
@@ -22,8 +24,22 @@ const file = (more: File = {}): File => ({
 const keyed = (count: number, value: unknown, key = (i: number) => `k${i}`) => Object.fromEntries(times(count, (i) => [key(i), value]));
 const png = pngOf(8, 8);
 
-/** A file that holds so many of what a limit counts. */
-const LISTED: Readonly<Record<keyof typeof LISTS, (n: number) => File>> = {
+/** Lists that are read apart from a layout: so many of what they hold, read. */
+const ELSEWHERE = {
+  screens: (n: number) => readScreens(JSON.stringify(times(n, () => ({ widthPx: 1000, heightPx: 500, ppi: 254 })))),
+  backupLayouts: (n: number) => readContents(contents({ layouts: times(n, () => ({ id: "l", name: "", savedAt: 1, deletedAt: null, file: "f" })) })),
+  backupStates: (n: number) => readContents(contents({ states: times(n, () => ({ id: "s", layout: "l", name: "", time: 1, file: "f" })) })),
+};
+const contents = (more: File) => JSON.stringify({ format: "nodulum-backup", version: 1, made: 1, layouts: [], states: [], ...more });
+
+test.each(Object.keys(ELSEWHERE) as (keyof typeof ELSEWHERE)[])("%s, in a file of their own: taken at the limit, refused over it", (key) => {
+  const { most, words } = LISTS[key];
+  expect(told(ELSEWHERE[key](most))).toBe("");
+  expect(told(ELSEWHERE[key](most + 1))).toContain(words);
+});
+
+/** A layout file that holds so many of what a limit counts. */
+const LISTED: Readonly<Record<Exclude<keyof typeof LISTS, keyof typeof ELSEWHERE>, (n: number) => File>> = {
   actions: (n) => ({ actions: times(n, (i) => ({ name: `a${i}`, kind: "press" })) }),
   moments: (n) => ({ moments: times(n, (i) => ({ id: `m${i}`, name: "m" })) }),
   clusters: (n) => ({ clusters: times(n, (i) => ({ id: `c${i}`, name: "c", placement: pin })) }),
@@ -54,21 +70,17 @@ const LISTED: Readonly<Record<keyof typeof LISTS, (n: number) => File>> = {
   momentPictures: (n) => bench({ momentPictures: keyed(n, { name: "p", type: "image/png", data: png }) }),
   playersPart: (n) => bench({ playersPart: keyed(n, 0.5) }),
   locked: (n) => bench({ locked: keyed(n, ["x"]) }),
-  screens: () => ({}),
 };
 
 const told = (result: Result<unknown>) => (result.ok ? "" : result.problems.map((p) => `${p.path}: ${p.message}`).join("\n"));
 
-test.each((Object.keys(LISTS) as (keyof typeof LISTS)[]).filter((key) => key !== "screens"))(
-  "%s: taken under and at the limit, refused over it, in its words",
-  (key) => {
-    const { most, words } = LISTS[key];
-    for (const n of [most - 1, most]) expect(told(parseLayout(file(LISTED[key](n))))).toBe("");
-    const over = parseLayout(file(LISTED[key](most + 1)));
-    expect(told(over)).toContain(words);
-    expect(told(over).split("\n")).toHaveLength(1);
-  },
-);
+test.each(Object.keys(LISTED) as (keyof typeof LISTED)[])("%s: taken under and at the limit, refused over it, in its words", (key) => {
+  const { most, words } = LISTS[key];
+  for (const n of [most - 1, most]) expect(told(parseLayout(file(LISTED[key](n))))).toBe("");
+  const over = parseLayout(file(LISTED[key](most + 1)));
+  expect(told(over)).toContain(words);
+  expect(told(over).split("\n")).toHaveLength(1);
+});
 
 const TEXT: Readonly<Record<keyof typeof TEXTS, (text: string) => File>> = {
   name: (name) => ({ name }),

@@ -59,6 +59,9 @@ export const LISTS = {
   momentPictures: count(32, "a layout", "backdrops of moments"),
   playersPart: count(256, "a layout", "players' parts"),
   locked: count(464, "a layout", "locks"),
+  /** Of a backup. */
+  backupLayouts: count(10_000, "a backup", "layouts"),
+  backupStates: count(100_000, "a backup", "named states"),
   /** Screens of a list of their own, as it is read from a file. */
   screens: count(1000, "a list", "screens"),
 } as const satisfies Readonly<Record<string, Limit>>;

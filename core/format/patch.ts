@@ -5,6 +5,7 @@
  * Of a list only the items that are new are in the patch; the others are told by their place in the version before, so that whoever
  * applies it keeps the very objects it has.
  */
+import { ownEntry } from "../engine/own";
 import type { Layout } from "./types";
 
 /** An item of a list: its place in the list before, or a new item. */
@@ -43,7 +44,8 @@ const isKeyed = (value: unknown): value is Keyed => typeof value === "object" &&
 
 function changedKeys(before: Keyed, after: Keyed): Record<string, Change> {
   const changes: Record<string, Change> = Object.create(null) as Record<string, Change>;
-  for (const key of Object.keys(before)) if (!(key in after) || after[key] === undefined) if (before[key] !== undefined) changes[key] = { kind: "absent" };
+  for (const key of Object.keys(before))
+    if (!Object.hasOwn(after, key) || after[key] === undefined) if (before[key] !== undefined) changes[key] = { kind: "absent" };
   for (const key of Object.keys(after)) {
     if (after[key] === undefined || (Object.hasOwn(before, key) && before[key] === after[key])) continue;
     const change = changeBetween(Object.hasOwn(before, key) ? before[key] : undefined, after[key]);
@@ -78,7 +80,7 @@ function withKeys(before: Keyed, changes: Readonly<Record<string, Change>>): Key
   for (const key of Object.keys(changes)) {
     const change = changes[key];
     if (change.kind === "absent") delete after[key];
-    else Object.defineProperty(after, key, { value: changed(after[key], change), enumerable: true, configurable: true, writable: true });
+    else Object.defineProperty(after, key, { value: changed(ownEntry(after, key), change), enumerable: true, configurable: true, writable: true });
   }
   return after;
 }

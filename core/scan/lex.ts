@@ -3,6 +3,7 @@
  * lines they stand on. Comments are left out. What differs between languages (how comments and texts begin and end) is in a
  * table of families; a language that is not known is read like the family of C.
  */
+import { ownEntry } from "../engine/own";
 
 /** A piece of source. `line` counts from 1. A text that holds something computed (`${…}`) is `whole: false`. */
 export type Token =
@@ -47,7 +48,7 @@ const FAMILIES: Readonly<Record<string, Family>> = {
 
 /** The family of a file, by what its name ends with. */
 export function familyOf(fileName: string): Family {
-  return FAMILIES[/\.([a-z0-9]+)$/i.exec(fileName)?.[1].toLowerCase() ?? ""] ?? "c";
+  return ownEntry(FAMILIES, /\.([a-z0-9]+)$/i.exec(fileName)?.[1].toLowerCase() ?? "") ?? "c";
 }
 
 /** Families whose block comments may lie in each other. */

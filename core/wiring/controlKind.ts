@@ -2,6 +2,7 @@
  * Another kind for a control, and what becomes of its wires. Each wire goes on by the nearest port of the new kind that can give to its
  * action; what no port can give is told with the reason, before it is done.
  */
+import { ownEntry } from "../engine/own";
 import { defaultShape, defaultSlideOut } from "../format/dependent";
 import { byId, byName } from "../derived/byId";
 import { checked } from "../editing/edits/checked";
@@ -108,7 +109,7 @@ export function changeControlKind(layout: Layout, id: string, kind: ControlKind)
 }
 
 function withoutLanding(arrangement: Arrangement, id: string): Arrangement {
-  const own = arrangement.overrides[id];
+  const own = ownEntry(arrangement.overrides, id);
   if (!own?.landing) return arrangement;
   const { landing: _landing, ...rest } = own;
   return { ...arrangement, overrides: { ...arrangement.overrides, [id]: rest } };

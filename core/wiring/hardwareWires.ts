@@ -3,6 +3,7 @@
  * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is told from all
  * others, so that two actions on one key are seen to hang on the same end.
  */
+import { ownEntry } from "../engine/own";
 import { checked } from "../editing/edits/checked";
 import { byName } from "../derived/byId";
 import type { Action, ActionKind, Layout } from "../format/types";
@@ -140,7 +141,7 @@ const USUAL: Readonly<Record<string, Value>> = {
  */
 export function firstValue(action: Action, end: string): Value | undefined {
   if (action.kind !== "vector" && action.kind !== "axis") return undefined;
-  const usual = USUAL[end];
+  const usual = ownEntry(USUAL, end);
   const choices: readonly Value[] = [UP, DOWN, LEFT, RIGHT];
   if (usual !== undefined && Array.isArray(usual)) {
     if (action.kind === "vector") return usual;

@@ -7,13 +7,13 @@ type Value = number | [number, number];
 export type KeyLetters = ReadonlyMap<string, string>;
 export const NO_LETTERS: KeyLetters = new Map();
 
-const ARROWS: Readonly<Record<string, string>> = { ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→" };
+const ARROWS: ReadonlyMap<string, string> = new Map(Object.entries({ ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→" }));
 
 /** A KeyboardEvent.code as it is spoken of: by the letter of the user's own keyboard, else KeyW → W, ArrowUp → ↑. */
 export function keyWord(code: string, letters: KeyLetters = NO_LETTERS): string {
   const letter = letters.get(code);
   if (letter !== undefined && letter.trim() !== "") return letter.toUpperCase();
-  return ARROWS[code] ?? code.replace(/^(Key|Digit)/, "");
+  return ARROWS.get(code) ?? code.replace(/^(Key|Digit)/, "");
 }
 
 /** PointerEvent.button in words. */

@@ -1,5 +1,6 @@
 "use client";
 /** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it; fitted, zoomed or life size. */
+import { ownEntry } from "../../core/engine/own";
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/engine/geometry/point";
@@ -137,7 +138,7 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
 }
 
 const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
-  const tally = useSession((s) => s.findings[screen.name]?.tally);
+  const tally = useSession((s) => ownEntry(s.findings, screen.name)?.tally);
   const arrangements = useSession((s) => s.layout.arrangements);
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);

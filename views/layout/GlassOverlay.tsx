@@ -1,5 +1,6 @@
 "use client";
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
+import { ownEntry } from "../../core/engine/own";
 import { memo, useMemo, useRef, type Ref } from "react";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Control, Screen } from "../../core/format/types";
@@ -33,7 +34,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
-  const findings = useSession((s) => s.findings[context.screen.name]?.list ?? undefined);
+  const findings = useSession((s) => ownEntry(s.findings, context.screen.name)?.list ?? undefined);
   const compared = useSession((s) => s.compared);
   const entered = useBench((b) => b.entered);
   const tool = useBench((b) => b.tool);

@@ -1,5 +1,6 @@
 "use client";
 /** The rail: the same layout live on other screens, each with its count of findings, those of an arrangement together. A click puts that screen on the bench. */
+import { ownEntry } from "../../core/engine/own";
 import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useState } from "react";
@@ -99,5 +100,5 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
 
 /** What is found on a screen of the rail: it changes while something is dragged, the rest of the row does not. */
 function RailTally({ name }: { name: string }) {
-  return <Tally tally={useSession((s) => s.findings[name]?.tally)} short />;
+  return <Tally tally={useSession((s) => ownEntry(s.findings, name)?.tally)} short />;
 }

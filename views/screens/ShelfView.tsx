@@ -1,5 +1,6 @@
 "use client";
 /** The shelf: every screen at its true relative size, with its findings. A click on a finding opens the bench with that screen and control. */
+import { ownEntry } from "../../core/engine/own";
 import { useRouter } from "next/navigation";
 import { byName } from "../../core/derived/byId";
 import { useRef, useState } from "react";
@@ -15,6 +16,9 @@ import { LiveLayout } from "../shared/LiveLayout";
 
 const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: screen.heightPx / pxPerMm(screen) });
 
+/** No screen is drawn larger than this along a side, CSS px: one of four metres would hide all others. */
+const MOST_CSS = 1600;
+
 export function ShelfView() {
   const session = useSessionActions();
   const router = useRouter();
@@ -25,9 +29,9 @@ export function ShelfView() {
   const picked = shelfScreen ?? benchScreenOf(layout).name;
   const [cssPerMm, setCssPerMm] = useState(1.15);
   const list = useRef<HTMLUListElement>(null);
-  const worst = [...shelf].sort((a, b) => weight(findings[b.name]?.tally) - weight(findings[a.name]?.tally));
+  const worst = [...shelf].sort((a, b) => weight(ownEntry(findings, b.name)?.tally) - weight(ownEntry(findings, a.name)?.tally));
   const screen = byName(shelf).get(picked) ?? shelf[0];
-  const broken = shelf.filter((s) => (findings[s.name]?.tally.blocker ?? 0) > 0).length;
+  const broken = shelf.filter((s) => (ownEntry(findings, s.name)?.tally.blocker ?? 0) > 0).length;
   const open = (name: string, ids: readonly string[]) => {
     session.remember({ screen: name });
     session.select(ids);
@@ -61,7 +65,7 @@ export function ShelfView() {
         <ul ref={list} className="flex min-h-0 flex-1 flex-wrap content-start items-end gap-x-6 gap-y-4 overflow-auto px-5 py-3">
           {shelf.map((item) => {
             const { w, h } = sizeMm(item);
-            const width = w * cssPerMm;
+            const width = Math.min(w * cssPerMm, MOST_CSS, (MOST_CSS * w) / h);
             return (
               <li key={item.name} style={{ width: Math.max(112, width + 10) }}>
                 <button
@@ -74,9 +78,9 @@ export function ShelfView() {
                   <LiveLayout screen={item} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
                   <span className="text-[12px] leading-tight">{item.name}</span>
                   <span className="figure text-[10.5px] text-muted">
-                    {w.toFixed(0)} × {h.toFixed(0)} mm
+                    {w.toFixed(0)} × {h.toFixed(0)} mm{width < w * cssPerMm ? ", drawn smaller" : ""}
                   </span>
-                  <Tally tally={findings[item.name]?.tally} short />
+                  <Tally tally={ownEntry(findings, item.name)?.tally} short />
                 </button>
               </li>
             );
@@ -90,14 +94,14 @@ export function ShelfView() {
             {screen.widthPx} × {screen.heightPx} px · {screen.ppi} ppi
           </span>
           <span className="flex items-center justify-between">
-            <Tally tally={findings[screen.name]?.tally} />
+            <Tally tally={ownEntry(findings, screen.name)?.tally} />
             <button className="push" onClick={() => open(screen.name, [])}>
               Put on the bench
             </button>
           </span>
         </header>
         <div className="min-h-0 flex-1 overflow-auto p-3">
-          <FindingList findings={findings[screen.name]?.list ?? undefined} onPick={(ids) => open(screen.name, ids)} />
+          <FindingList findings={ownEntry(findings, screen.name)?.list ?? undefined} onPick={(ids) => open(screen.name, ids)} />
         </div>
       </aside>
     </div>

@@ -4,6 +4,7 @@ import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from 
 import type { KeptLayout } from "../../core/exchange/kept";
 import { storedForm } from "../../core/derived/stored";
 import { digestOfText } from "../../core/format/digest";
+import { MOST_FILE_BYTES } from "../../core/format/limits";
 import { readLayout } from "../../core/format/parse";
 import { digestsIn } from "../../core/format/stored";
 import { problemText, refused, type Result } from "../../core/engine/result";
@@ -48,23 +49,35 @@ export interface TakenBack {
   readonly problems: readonly string[];
 }
 
-/** What a backup may hold at most, unpacked, bytes: more is no backup, or meant to do harm. */
-const MOST_BYTES = 1024 * 1024 * 1024;
+/** A zip whose files are unpacked one by one as they are asked for: a small file that unpacks to gigabytes costs nothing. */
+interface Zip {
+  /** The text of a file; null where there is none, it is damaged, or larger than any file of ours. */
+  readonly textOf: (name: string) => string | null;
+}
 
-function unpacked(bytes: Uint8Array): Result<Readonly<Record<string, Uint8Array>>> {
+function zipOf(bytes: Uint8Array): Result<Zip> {
+  const sizes = new Map<string, number>();
   try {
-    let sum = 0;
-    const files = unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        sum += originalSize;
-        if (sum > MOST_BYTES) throw new Error("unpacked it is larger than 1 GiB");
-        return true;
+    unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        sizes.set(name, originalSize);
+        return false;
       },
     });
-    return { ok: true, value: files };
   } catch (error) {
     return refused("", `this is no zip that can be read: ${error instanceof Error ? error.message : "it is damaged"}`);
   }
+  const textOf = (name: string): string | null => {
+    if ((sizes.get(name) ?? Infinity) > MOST_FILE_BYTES) return null;
+    try {
+      const files = new Map(Object.entries(unzipSync(bytes, { filter: (file) => file.name === name })));
+      const found = files.get(name);
+      return found === undefined ? null : strFromU8(found);
+    } catch {
+      return null;
+    }
+  };
+  return { ok: true, value: { textOf } };
 }
 
 /** What taking a backup in stands on. */
@@ -76,15 +89,15 @@ export interface TakingBack {
 
 /** Takes a backup in. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
 export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): Promise<Result<TakenBack>> {
-  const files = unpacked(bytes);
-  if (!files.ok) return files;
-  const textOf = (name: string) => (Object.hasOwn(files.value, name) ? strFromU8(files.value[name]) : null);
+  const zip = zipOf(bytes);
+  if (!zip.ok) return zip;
+  const { textOf } = zip.value;
   const contents = readContents(textOf(CONTENTS_FILE) ?? "");
   if (!contents.ok) return contents;
   const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, problems: [] as string[] };
   for (const entry of contents.value.layouts) {
     const text = textOf(entry.file);
-    const layout = text === null ? refused<never>(entry.file, "is not in the zip") : readLayout(text);
+    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : readLayout(text);
     if (!layout.ok) {
       report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
       continue;

@@ -2,8 +2,8 @@
  * The open layout and all that may happen to it: edits with undo, gestures that can be cancelled, selection, saving.
  * A vanilla store, so that the rules can be tested without a browser; views read it through `useSession`.
  */
+import { ownEntry } from "../../core/engine/own";
 import { createStore } from "zustand/vanilla";
-import type { ScreenFindings } from "../../workers/checksService";
 import { composeHere, type Compose } from "../../workers/writing";
 import type { OpenedLayout } from "./kept";
 import type { Layout } from "../../core/format/types";
@@ -262,14 +262,12 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     },
     setFindings(findings) {
       const before = get().findings;
-      const kept: Record<string, ScreenFindings> = {};
-      let changed = Object.keys(before).length !== Object.keys(findings).length;
-      for (const [name, found] of Object.entries(findings)) {
-        const same = before[name] !== undefined && JSON.stringify(before[name]) === JSON.stringify(found);
-        kept[name] = same ? before[name] : found;
-        changed ||= !same;
-      }
-      if (changed) set({ findings: kept });
+      const kept = Object.entries(findings).map(([name, found]) => {
+        const known = ownEntry(before, name);
+        return [name, known !== undefined && JSON.stringify(known) === JSON.stringify(found) ? known : found] as const;
+      });
+      const same = Object.keys(before).length === kept.length && kept.every(([name, found]) => ownEntry(before, name) === found);
+      if (!same) set({ findings: Object.fromEntries(kept) });
     },
     readOnShelf(screen) {
       set({ shelfScreen: screen });

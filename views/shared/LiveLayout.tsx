@@ -4,7 +4,7 @@ import { memo, useEffect, useRef } from "react";
 import { resolvedOn } from "../../core/derived/resolved";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
-import { drawGlass, posed } from "./drawGlass";
+import { drawGlass, emptyGlass, posed } from "./drawGlass";
 import { GlassCanvas, useDrawingEpoch } from "./GlassCanvas";
 
 interface Props {
@@ -16,6 +16,14 @@ interface Props {
   readonly held?: boolean;
 }
 
+/** A picture beside others is drawn with no more pixels than this: there may be a hundred of them. */
+const MOST_PX = 2_000_000;
+
+function isInSight(element: Element): boolean {
+  const { left, top, right, bottom } = element.getBoundingClientRect();
+  return right >= 0 && bottom >= 0 && left <= window.innerWidth && top <= window.innerHeight;
+}
+
 export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false }: Props) {
   const { store } = useSessionActions();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -23,19 +31,23 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
-    // What is out of sight is drawn when it comes into sight.
-    let inSight = true;
+    // What is out of sight is drawn when it comes into sight, and costs nothing until then.
+    let inSight = isInSight(element);
     let stale = true;
     const draw = () => {
       stale = !inSight;
       if (stale) return;
       const { layout, playerView } = store.getState();
-      drawGlass(element, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch });
+      drawGlass(element, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch, mostPx: MOST_PX });
     };
     draw();
     const observer = new IntersectionObserver((entries) => {
       inSight = entries.at(-1)!.isIntersecting;
       if (inSight && stale) draw();
+      else if (!inSight) {
+        emptyGlass(element);
+        stale = true;
+      }
     });
     observer.observe(element);
     const stop = store.subscribe((now, before) => {

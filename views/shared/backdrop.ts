@@ -1,6 +1,7 @@
 "use client";
 /** What is seen behind the controls: one of the project's stills or the user's own picture, filled or fitted, dimmed. */
 import type { Still } from "../../core/checks/contrast";
+import { SCREENS } from "../../core/format/limits";
 import type { Screen, Workbench } from "../../core/format/types";
 import { drawBackdrop } from "../../samples/scenes";
 import { imageOf } from "./images";
@@ -35,8 +36,10 @@ export function backdropKey(bench: Workbench): string {
 }
 
 const canvases = new Map<string, HTMLCanvasElement>();
-/** How many stills are kept; a rail, a bench and a shelf in two zooms. */
+/** How many stills are kept (a rail, a bench and a shelf in two zooms), and of how many pixels in all. */
 const MOST_CANVASES = 96;
+const MOST_KEPT = 2 * SCREENS.canvasPx.most;
+let kept = 0;
 
 function cached(key: string, w: number, h: number, bench: Workbench): HTMLCanvasElement {
   let still = canvases.get(key);
@@ -46,8 +49,12 @@ function cached(key: string, w: number, h: number, bench: Workbench): HTMLCanvas
     still.height = h;
     const ctx = still.getContext("2d");
     if (ctx) paintBackdrop(ctx, bench, w, h);
-    if (canvases.size >= MOST_CANVASES) canvases.clear();
+    if (canvases.size >= MOST_CANVASES || kept > MOST_KEPT) {
+      canvases.clear();
+      kept = 0;
+    }
     canvases.set(key, still);
+    kept += w * h;
   }
   return still;
 }

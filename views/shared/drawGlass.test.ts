@@ -1,3 +1,4 @@
+import { SCREENS } from "../../core/format/limits";
 import { moveBy, editContextOf } from "../../core/editing/placing";
 import { plainScreen } from "../../core/engine/placement/screen";
 import { resolveLayout } from "../../core/engine/placement/resolve";
@@ -89,9 +90,14 @@ test.each<[string, (layout: Layout) => [Layout, { scale?: number; epoch?: number
 
 test("a canvas is never larger than the largest side, and without a pen nothing happens", () => {
   const { element } = canvas();
-  contextFor(element, screen, 40);
+  contextFor(element, screen, { scale: 40 });
   expect(Math.max(element.width, element.height)).toBe(4096);
+  contextFor(element, screen, { scale: 40, mostPx: 1_000_000 });
+  expect(element.width * element.height).toBeLessThan(1_001_000);
+  expect(element.width / element.height).toBeCloseTo(screen.widthPx / screen.heightPx, 2);
+  contextFor(element, { widthPx: 20_000, heightPx: 20_000 }, { scale: 1 });
+  expect(element.width * element.height).toBe(SCREENS.canvasPx.most);
   const none = { width: 1, height: 1, getContext: () => null } as unknown as HTMLCanvasElement;
-  expect(contextFor(none, screen, 1)).toBeNull();
+  expect(contextFor(none, screen, { scale: 1 })).toBeNull();
   expect(() => drawGlass(none, plain, [], { screen, scale: 1, epoch: 0 })).not.toThrow();
 });

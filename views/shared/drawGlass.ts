@@ -3,6 +3,7 @@ import { boundsOf } from "../../core/editing/align";
 import { byId } from "../../core/derived/byId";
 import type { Box } from "../../core/engine/geometry/point";
 import type { Resolved } from "../../core/engine/placement/resolve";
+import { SCREENS } from "../../core/format/limits";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls, POSE_AT_REST, type Drawn } from "../../runtime/art";
 import { backdropAt, backdropKey } from "./backdrop";
@@ -19,17 +20,23 @@ export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[
   });
 }
 
-/** A canvas is never larger than this along a side, px: zoomed in far, it is drawn a little softer instead. */
-const MOST_CANVAS_PX = 4096;
+/** How a drawing stands on its canvas. `mostPx`: the canvas has no more pixels, however large what it shows; zoomed in far, it is drawn a little softer instead. */
+export interface OnCanvas {
+  /** CSS px a px of the drawing. */
+  readonly scale: number;
+  readonly mostPx?: number;
+  /** Whether what was on it is wiped off. */
+  readonly clear?: boolean;
+}
 
-/** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. `clear`: what was on it is wiped off. */
+/** Sizes a canvas for the display and gives its context in the px of the drawing; null where the browser has none. */
 export function contextFor(
   canvas: HTMLCanvasElement,
   { widthPx: width, heightPx: height }: Pick<Screen, "widthPx" | "heightPx">,
-  scale: number,
-  clear = true,
+  { scale, mostPx = SCREENS.canvasPx.most, clear = true }: OnCanvas,
 ): CanvasRenderingContext2D | null {
-  const density = Math.min(window.devicePixelRatio || 1, MOST_CANVAS_PX / Math.max(width * scale, height * scale));
+  const longest = Math.sqrt(SCREENS.canvasPx.most) / (Math.max(width, height) * scale);
+  const density = Math.min(window.devicePixelRatio || 1, longest, Math.sqrt(mostPx / (width * height)) / scale);
   const w = Math.max(1, Math.round(width * scale * density));
   const h = Math.max(1, Math.round(height * scale * density));
   if (canvas.width !== w) canvas.width = w;
@@ -91,17 +98,24 @@ interface OnGlass {
   readonly screen: Screen;
   readonly scale: number;
   readonly epoch: number;
+  readonly mostPx?: number;
+}
+
+/** Gives back the memory of a canvas that nobody sees. */
+export function emptyGlass(canvas: HTMLCanvasElement): void {
+  shownOn.delete(canvas);
+  canvas.width = canvas.height = 1;
 }
 
 /** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
-export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch }: OnGlass): void {
+export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch, mostPx }: OnGlass): void {
   const hairline = 1 / scale;
   const surroundings = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
   const after: Shown = { drawn, surroundings };
   const part = changedPart(shownOn.get(canvas), after, hairline);
   shownOn.set(canvas, after);
   if (part === null) return;
-  const ctx = contextFor(canvas, screen, scale, part === undefined);
+  const ctx = contextFor(canvas, screen, { scale, mostPx, clear: part === undefined });
   if (!ctx) return;
   ctx.save();
   let shown = drawn;

@@ -7,12 +7,14 @@ import type DOMPurify from "dompurify";
 import { byId } from "../../core/derived/byId";
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
+import { PICTURES } from "../../core/format/limits";
+import { canBeShown, type PictureType } from "../../core/format/pictures/picture";
 import type { Layout } from "../../core/format/types";
 import type { Supplies } from "../../runtime/art";
 import { ICONS } from "../../runtime/icons";
 
 export interface PictureBytes {
-  readonly type: string;
+  readonly type: PictureType;
   readonly data: string;
 }
 
@@ -24,8 +26,10 @@ export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count)
 type Decoded = HTMLCanvasElement | "coming" | "broken";
 const images = new Map<string, Decoded>();
 const byPicture = new WeakMap<PictureBytes, string>();
-/** How many decoded images are kept; beyond that all are let go and decoded anew as they are wanted. */
+/** How many pixels of decoded images are kept, and how many images; beyond that all are let go and decoded anew as they are wanted. A layout's own pictures and two backdrops always find room. */
+const MOST_KEPT = 3 * PICTURES.area.most;
 const MOST_IMAGES = 240;
+let kept = 0;
 /** An SVG without a size of its own is drawn this large, and none larger than the other, px along the longer side. */
 const SVG_PX = 512;
 const MOST_PX = 2400;
@@ -51,8 +55,9 @@ export function cleanSvg(svg: string): string {
   return cleaner.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
 }
 
-/** The address under which the browser may show a picture as an image; null for an SVG until it can be cleaned. */
+/** The address under which the browser may show a picture as an image; null for an SVG until it can be cleaned, and for what is no picture. */
 export function pictureUrl(picture: PictureBytes): string | null {
+  if (!canBeShown(picture.type, picture.data)) return null;
   if (picture.type !== "image/svg+xml") return `data:${picture.type};base64,${picture.data}`;
   if (!cleaner) {
     void bringCleaner();
@@ -71,11 +76,15 @@ export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
   if (known !== undefined) return typeof known === "string" ? null : known;
   const url = pictureUrl(picture);
   if (url === null) return null;
-  if (images.size >= MOST_IMAGES) images.clear();
+  if (images.size >= MOST_IMAGES || kept > MOST_KEPT) {
+    images.clear();
+    kept = 0;
+  }
   images.set(key, "coming");
   const image = new Image();
   const arrived = (decoded: Decoded) => {
     images.set(key, decoded);
+    if (typeof decoded !== "string") kept += decoded.width * decoded.height;
     arrivals.setState((s) => ({ count: s.count + 1 }));
   };
   image.onload = () => arrived(drawnOnce(image, picture.type === "image/svg+xml"));

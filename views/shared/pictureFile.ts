@@ -1,9 +1,10 @@
 "use client";
 /** Reads a picture that the user chose: checked for type, size and for being a picture at all, before anything takes it. */
 import { ok, refused, type Result } from "../../core/engine/result";
+import { canBeShown, pictureProblem, type PictureType } from "../../core/format/pictures/picture";
 import { bringCleaner, cleanSvg } from "./images";
 
-export interface PictureFile<T extends string> {
+export interface PictureFile<T extends PictureType> {
   readonly name: string;
   readonly type: T;
   readonly data: string;
@@ -32,7 +33,7 @@ async function decodes(type: string, data: string): Promise<boolean> {
 const WORDS: Readonly<Record<string, string>> = { "image/png": "PNG", "image/webp": "WebP", "image/jpeg": "JPEG", "image/svg+xml": "SVG" };
 
 /** Reads a file as a picture of one of some types, of at most so many bytes. */
-export async function readPicture<T extends string>(file: File, types: readonly T[], mostBytes: number): Promise<Result<PictureFile<T>>> {
+export async function readPicture<T extends PictureType>(file: File, types: readonly T[], mostBytes: number): Promise<Result<PictureFile<T>>> {
   const type = types.find((t) => t === file.type);
   const wanted = types.map((t) => WORDS[t] ?? t).join(", ");
   if (!type) return refused(file.name, `is no picture that can be used here; choose one of ${wanted}`);
@@ -41,15 +42,25 @@ export async function readPicture<T extends string>(file: File, types: readonly 
     await bringCleaner();
     const clean = cleanSvg(await file.text());
     if (!/<svg[\s>]/.test(clean)) return refused(file.name, "is broken: it holds no SVG drawing");
-    const data = await base64Of(new Blob([clean.replace(/<svg(?![^>]*xmlns=)/, '<svg xmlns="http://www.w3.org/2000/svg"')]));
-    return (await decodes(type, data))
-      ? ok({ name: file.name.slice(0, 80), type, data })
-      : refused(file.name, "is broken: the browser cannot read it as a picture");
+    const bare = clean.replace(/<svg(?![^>]*xmlns=)/, '<svg xmlns="http://www.w3.org/2000/svg"');
+    return sound(file.name, type, await base64Of(new Blob([bare])));
   }
-  const data = await base64Of(file);
-  return (await decodes(type, data))
-    ? ok({ name: file.name.slice(0, 80), type, data })
-    : refused(file.name, "is broken: the browser cannot read it as a picture");
+  return sound(file.name, type, await base64Of(file));
 }
+
+/** The picture where the door would take it and the browser can decode it. */
+async function sound<T extends PictureType>(name: string, type: T, data: string): Promise<Result<PictureFile<T>>> {
+  const problem = pictureProblem(type, data);
+  if (problem !== null) return refused(name, problem);
+  if (!canBeShown(type, data) || !(await decodes(type, data))) return refused(name, "is broken: the browser cannot read it as a picture");
+  return ok({ name: oneLine(name), type, data });
+}
+
+/** A file's name as a picture's: in one line, of at most 80 characters. */
+const oneLine = (name: string) =>
+  name
+    .replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/g, " ")
+    .slice(0, 80)
+    .trim() || "picture";
 
 const kib = (bytes: number) => (bytes >= 1048576 ? `${(bytes / 1048576).toFixed(1)} MiB` : `${Math.ceil(bytes / 1024)} KiB`);

@@ -88,7 +88,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
       animation = requestAnimationFrame(step);
     };
     const paint = (current: typeof now.current, playing: Player) => {
-      const ctx = canvas.current && contextFor(canvas.current, current.screen, current.scale);
+      const ctx = canvas.current && contextFor(canvas.current, current.screen, { scale: current.scale });
       if (!ctx) return;
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
       drawControls(

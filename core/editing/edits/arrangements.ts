@@ -1,4 +1,5 @@
 /** Edits of arrangements: variants of the layout for a range of aspect or size. */
+import { ownEntry } from "../../engine/own";
 import { refused, type Result } from "../../engine/result";
 import type { Arrangement, Layout } from "../../format/types";
 import { checked } from "./checked";
@@ -57,7 +58,7 @@ export function hideIn(layout: Layout, arrangement: string, ids: readonly string
       if (a.id !== arrangement) return a;
       const overrides = { ...a.overrides };
       for (const id of ids) {
-        const next = { ...(overrides[id] ?? {}), hidden };
+        const next = { ...(ownEntry(overrides, id) ?? {}), hidden };
         if (!hidden && Object.keys(next).length === 1) delete overrides[id];
         else overrides[id] = next;
       }

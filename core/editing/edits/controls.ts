@@ -1,4 +1,5 @@
 /** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
+import { ownEntry } from "../../engine/own";
 import { ok, refused, type Result } from "../../engine/result";
 import { byId } from "../../derived/byId";
 import type { Arrangement, Control, Layout, Placement } from "../../format/types";
@@ -114,7 +115,7 @@ export function changeHit(layout: Layout, id: string, change: Partial<Control["h
     ...layout,
     arrangements: layout.arrangements.map((a) => {
       if (a.id !== arrangement) return a;
-      const own = a.overrides[id] ?? { hidden: false };
+      const own = ownEntry(a.overrides, id) ?? { hidden: false };
       return { ...a, overrides: { ...a.overrides, [id]: { ...own, hit: { ...(own.hit ?? base), ...change } } } };
     }),
   });

@@ -84,6 +84,6 @@ export function removeMoment(layout: Layout, id: string, homeless: Homeless = { 
     actions: rest.actions.map(shrunk),
     controls: rest.controls.map(shrunk),
     keepClear: rest.keepClear.map(shrunk),
-    workbench: id in rest.workbench.momentPictures ? { ...rest.workbench, momentPictures } : rest.workbench,
+    workbench: Object.hasOwn(rest.workbench.momentPictures, id) ? { ...rest.workbench, momentPictures } : rest.workbench,
   });
 }

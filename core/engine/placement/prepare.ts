@@ -2,6 +2,7 @@
  * A layout made ready for placing on many screens: for each arrangement, every placement with its lengths read
  * and every override applied, once. Resolving a screen is then bare arithmetic.
  */
+import { ownEntry } from "../own";
 import { readyLength, type ReadyLength } from "./ruler";
 import type { Arrangement, Clamp, Control, Hit, Override, PlacedLayout, PlainPlacement, Placement } from "../types";
 
@@ -90,7 +91,7 @@ export function prepareLayout<L extends PlacedLayout>(layout: L): PreparedLayout
 /** A layout under one arrangement (null: the base), its lengths read. */
 export function prepareVariant(layout: PlacedLayout, arrangement: Arrangement | null, parts: PartsReader = READ_ANEW): Variant {
   const overrides = arrangement?.overrides ?? {};
-  const of = (id: string) => (Object.hasOwn(overrides, id) ? overrides[id] : undefined);
+  const of = (id: string) => ownEntry(overrides, id);
   const hiddenClusters = new Set(layout.clusters.filter((c) => of(c.id)?.hidden).map((c) => c.id));
   const controls: ReadyControl[] = [];
   for (const control of layout.controls) {

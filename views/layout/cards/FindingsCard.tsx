@@ -1,5 +1,6 @@
 "use client";
 /** The findings of the screen on the bench, all of them or those of what is selected: each leads to its place, shows itself on the glass, and is mended at a click where a small move does it. */
+import { ownEntry } from "../../../core/engine/own";
 import { applyFix } from "../../../core/checks/fixes";
 import type { Finding } from "../../../core/checks/finding";
 import { editContextOf, type EditContext } from "../../../core/editing/placing";
@@ -12,7 +13,7 @@ import { setBench } from "../bench";
 /** `of`: only those that name one of these; null: all. */
 export function FindingsCard({ context, of }: { context: EditContext; of: readonly string[] | null }) {
   const session = useSessionActions();
-  const all = useSession((s) => s.findings[context.screen.name]?.list ?? undefined);
+  const all = useSession((s) => ownEntry(s.findings, context.screen.name)?.list ?? undefined);
   const fixes = useSession((s) => s.fixes);
   const stale = useSession((s) => s.fixesOf !== s.layout);
   const findings = of === null ? all : all?.filter((f) => f.subjects.some((subject) => of.includes(subject)));

@@ -1,5 +1,6 @@
 "use client";
 /** Chooses an icon by looking, or by typing part of its name. */
+import { ownEntry } from "../../../core/engine/own";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { ICONS } from "../../../runtime/icons";
@@ -17,7 +18,7 @@ function Icon({ name, size = 16 }: { name: string; size?: number }) {
       strokeLinejoin="round"
       aria-hidden
     >
-      <path d={ICONS[name]} />
+      <path d={ownEntry(ICONS, name)} />
     </svg>
   );
 }
