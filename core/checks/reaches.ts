@@ -40,39 +40,60 @@ function* once(context: CheckContext): Iterable<Found> {
   }
 }
 
-/** Whether a thumb can hold all of these at once. */
-function oneThumb(onThumb: readonly PlacedControl[], mm: number): boolean {
-  if (onThumb.length <= 1) return true;
-  if (onThumb.length > 2) return false;
-  const [a, b] = onThumb;
+/** Whether a thumb can hold two controls at once: buttons near one another, of which one lets a thumb slide in. */
+function isOneThumbPair(a: PlacedControl, b: PlacedControl, mm: number): boolean {
   if (a.control.kind !== "button" || b.control.kind !== "button") return false;
   if (!a.control.feel.slideIn && !b.control.feel.slideIn) return false;
   return clearance(a.area, b.area).px <= ONE_THUMB_GAP_MM * mm + LENGTH_SLACK;
 }
 
+/** What a thumb can hold: one of its controls, or one of its pairs, worked out when they are first asked for. */
+interface Thumb {
+  readonly controls: readonly PlacedControl[];
+  readonly pairs: () => readonly (readonly [PlacedControl, PlacedControl])[];
+}
+
+function thumbsOf({ layout, resolved, shown, mm }: MomentContext): readonly Thumb[] {
+  const pivots = thumbPivots(layout, resolved.screen);
+  return pivots.map((_, thumb) => {
+    const controls = shown.filter((s) => thumbOf(s, pivots) === thumb);
+    let pairs: (readonly [PlacedControl, PlacedControl])[] | null = null;
+    return {
+      controls,
+      pairs: () => (pairs ??= controls.flatMap((a, i) => controls.slice(i + 1).flatMap((b) => (isOneThumbPair(a, b, mm) ? [[a, b] as const] : [])))),
+    };
+  });
+}
+
+/**
+ * Whether the thumbs can give all actions of a set at once. `given`: which of the actions a control serves, a bit each. A thumb holds one
+ * control or one pair, so what it can give is one of a few sets of bits; the thumbs together must give every bit. That is every choice there
+ * is, without trying them one by one: 200 controls that serve 8 actions are 200 to the power of 8 choices, and at most 256 sets of bits.
+ */
+function canGive(thumbs: readonly Thumb[], given: (control: PlacedControl) => number, all: number): boolean {
+  const byThumb = (withPairs: boolean) =>
+    thumbs.map(({ controls, pairs }) => {
+      const sets = new Set([0, ...controls.map(given)]);
+      if (withPairs) for (const [a, b] of pairs()) sets.add(given(a) | given(b));
+      return sets;
+    });
+  const reaches = (sets: readonly ReadonlySet<number>[]) =>
+    sets.reduce((sums, more) => new Set([...sums].flatMap((sum) => [...more].map((bits) => sum | bits))), new Set([0])).has(all);
+  return reaches(byThumb(false)) || reaches(byThumb(true));
+}
+
 function* inMoment(context: MomentContext): Iterable<Found> {
-  const { layout, shown, mm, moment, screenName } = context;
-  const pivots = thumbPivots(context.layout, context.resolved.screen);
+  const { layout, shown, moment, screenName } = context;
   const actions = byName(layout.actions);
   const { servers } = layoutIndexOf(layout);
+  const thumbs = thumbsOf(context);
   for (const set of layout.together) {
     if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
-    const choices = set.actions.map((name) => shown.filter((s) => servers.get(name)?.has(s.control.id)));
+    const serving = set.actions.map((name) => servers.get(name));
     // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
-    if (choices.some((choice) => choice.length === 0)) continue;
-    const hands: PlacedControl[][] = pivots.map(() => []);
-    const give = (i: number): boolean => {
-      if (i === choices.length) return true;
-      return choices[i].some((choice) => {
-        const hand = hands[thumbOf(choice, pivots)];
-        if (hand.includes(choice)) return give(i + 1);
-        hand.push(choice);
-        const possible = oneThumb(hand, mm) && give(i + 1);
-        hand.pop();
-        return possible;
-      });
-    };
-    if (!give(0))
+    if (!serving.every((ids) => ids !== undefined && shown.some((s) => ids.has(s.control.id)))) continue;
+    const bits = new Map(shown.map((s) => [s, serving.reduce((sum, ids, i) => (ids!.has(s.control.id) ? sum | (1 << i) : sum), 0)]));
+    if (!canGive(thumbs, (s) => bits.get(s)!, (1 << serving.length) - 1))
       yield {
         code: "reach/one-thumb",
         severity: "warning",

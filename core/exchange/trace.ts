@@ -1,29 +1,46 @@
 /** Traces of input events as NDJSON: one event a line, in time order. */
 import { z } from "zod";
 import type { InputEvent } from "../engine/input/events";
+import { readJson } from "../format/json";
+import { FILES, TEXTS, TRACES, type Limit } from "../format/limits";
+import { problemsToTell, readThrough } from "../format/readThrough";
+import { idSchema, listOf, textOf } from "../format/schema/parts";
 import type { Layout } from "../format/types";
 import { ok, refused, type Problem, type Result } from "../engine/result";
 
-const time = z.number().min(0, "t must be 0 or more");
-const touchId = z.number().int();
+const within = ({ least, most, words }: Limit & { readonly least: number }) => z.number(words).min(least, words).max(most, words);
+const whole = (limit: Limit & { readonly least: number }) => within(limit).int(limit.words);
+const time = within(TRACES.timeMs);
+const button = whole(TRACES.mouseButton);
+const amount = z.number("must be a number");
 const eventSchema = z.union(
   [
-    z.strictObject({ t: time, id: touchId, type: z.enum(["down", "move", "up", "cancel"]), x: z.number(), y: z.number() }),
-    z.strictObject({ t: time, type: z.literal("key"), code: z.string().min(1).max(64), down: z.boolean() }),
-    z.strictObject({ t: time, type: z.literal("mouse"), button: z.number().int(), down: z.boolean() }),
-    z.strictObject({ t: time, type: z.literal("mouse"), dx: z.number(), dy: z.number() }),
-    z.strictObject({ t: time, type: z.literal("pad"), buttons: z.array(z.number()).max(64), axes: z.array(z.number()).max(64) }),
-    z.strictObject({ t: time, type: z.literal("moment"), moment: z.string().nullable() }),
-    z.strictObject({ t: time, type: z.literal("control"), id: z.string(), shown: z.boolean() }),
+    z.strictObject({ t: time, id: whole(TRACES.touchId), type: z.enum(["down", "move", "up", "cancel"]), x: amount, y: amount }),
+    z.strictObject({ t: time, type: z.literal("key"), code: textOf(TEXTS.code), down: z.boolean() }),
+    z.strictObject({ t: time, type: z.literal("mouse"), button, down: z.boolean() }),
+    z.strictObject({ t: time, type: z.literal("mouse"), dx: amount, dy: amount }),
+    z.strictObject({ t: time, type: z.literal("pad"), buttons: listOf(amount, TRACES.padButtons), axes: listOf(amount, TRACES.padAxes) }),
+    z.strictObject({ t: time, type: z.literal("moment"), moment: idSchema.nullable() }),
+    z.strictObject({ t: time, type: z.literal("control"), id: idSchema, shown: z.boolean() }),
     z.strictObject({ t: time, type: z.enum(["off", "on", "blur"]) }),
   ],
-  "is not an event; see the events of the format's description",
+  { error: (issue) => eventFault(issue.input, (issue as unknown as { errors?: z.core.$ZodIssue[][] }).errors ?? []) },
 );
+
+/** What is wrong with an event: of the form that it comes nearest to, the first fault. */
+function eventFault(input: unknown, forms: readonly (readonly z.core.$ZodIssue[])[]): string {
+  const type = typeof input === "object" && input !== null ? (input as { type?: unknown }).type : undefined;
+  const named = forms.filter((issues) => !issues.some((issue) => issue.path[0] === "type"));
+  const [nearest] = [...named].sort((a, b) => a.length - b.length);
+  if (type === undefined || nearest === undefined) return "is not an event; see the events of the format's description";
+  const [{ path, message }] = nearest;
+  return `${path.length > 0 ? `${String(path[0])}: ` : ""}${message}`;
+}
 
 /** Reads one event; a number that is not finite is refused here, so the core never meets one. */
 export function readEvent(value: unknown, path: string): Result<InputEvent> {
-  const read = eventSchema.safeParse(value);
-  return read.success ? ok(read.data) : refused(path, read.error.issues[0].message);
+  const read = readThrough(eventSchema, value);
+  return read.ok ? read : refused(path, read.problems[0].message);
 }
 
 /** What an event names that the layout lacks, as a message; null for nothing. */
@@ -35,30 +52,52 @@ function strangerIn(event: InputEvent, layout: Layout): string | null {
   return null;
 }
 
-/** Reads a whole trace to be played on a layout: what it names must stand there. Errors name the line. Empty lines are passed over. */
+/** Reads a trace line by line as it comes, to be played on a layout: what it names must stand there. */
+export interface TraceReader {
+  /** The next line, in order; null for an empty one, which is passed over. */
+  line(text: string): Result<InputEvent | null>;
+}
+
+/** A reader at the beginning of a trace. */
+export function createTraceReader(layout: Layout): TraceReader {
+  let lines = 0;
+  let events = 0;
+  let last = 0;
+  const eventIn = (text: string, path: string): Result<InputEvent> => {
+    if (text.length > TRACES.lineLetters.most) return refused(path, TRACES.lineLetters.words);
+    const value = readJson(text);
+    if (!value.ok) return refused(path, "is not JSON");
+    const read = readEvent(value.value, path);
+    if (!read.ok) return read;
+    if (read.value.t < last) return refused(path, `its time ${read.value.t} lies before that of the line above; events must be in time order`);
+    const stranger = strangerIn(read.value, layout);
+    return stranger ? refused(path, stranger) : read;
+  };
+  return {
+    line(text) {
+      lines += 1;
+      if (text.trim() === "") return ok(null);
+      const read = eventIn(text, `line ${lines}`);
+      if (!read.ok) return read;
+      events += 1;
+      if (events > TRACES.events.most) return refused(`line ${lines}`, TRACES.events.words);
+      last = read.value.t;
+      return read;
+    },
+  };
+}
+
+/** Reads a whole trace. Errors name the line. */
 export function readTrace(text: string, layout: Layout): Result<InputEvent[]> {
+  if (text.length > TRACES.bytes.most) return refused("", TRACES.bytes.words);
+  const reader = createTraceReader(layout);
   const events: InputEvent[] = [];
   const problems: Problem[] = [];
-  let last = 0;
-  text.split("\n").forEach((line, index) => {
-    if (line.trim() === "" || problems.length >= 20) return;
-    const path = `line ${index + 1}`;
-    let value: unknown;
-    try {
-      value = JSON.parse(line);
-    } catch {
-      problems.push({ path, message: "is not JSON" });
-      return;
-    }
-    const read = readEvent(value, path);
+  for (const line of text.split("\n")) {
+    const read = reader.line(line);
     if (!read.ok) problems.push(...read.problems);
-    else if (read.value.t < last) problems.push({ path, message: `its time ${read.value.t} lies before that of the line above; events must be in time order` });
-    else {
-      const stranger = strangerIn(read.value, layout);
-      if (stranger) problems.push({ path, message: stranger });
-      last = read.value.t;
-      events.push(read.value);
-    }
-  });
-  return problems.length > 0 ? { ok: false, problems } : ok(events);
+    else if (read.value !== null) events.push(read.value);
+    if (problems.length > FILES.problems.most || events.length > TRACES.events.most) break;
+  }
+  return problems.length > 0 ? { ok: false, problems: problemsToTell(problems) } : ok(events);
 }

@@ -114,6 +114,19 @@ export const PICTURES = {
   svgLayers: count(200, "an SVG", "masks, patterns and filters at work, what is used again counted each time"),
 } as const satisfies Readonly<Record<string, Limit>>;
 
+/** Traces of events, and the events in them (docs/FORMAT.md; the same hold for takes). */
+export const TRACES = {
+  events: count(200_000, "a trace", "events"),
+  timeMs: range(0, 1_800_000, "ms"),
+  touchId: { least: -(2 ** 31), most: 2 ** 31 - 1, words: "must be a whole number of 32 bits" },
+  mouseButton: { least: 0, most: 31, words: "must be a whole number from 0 to 31" },
+  padButtons: count(64, "a pad", "buttons"),
+  padAxes: count(16, "a pad", "axes"),
+  /** A line with a whole pad in it has some 1,600. */
+  lineLetters: letters(16_384),
+  bytes: bytes(64 * MIB, "a trace holds", ""),
+} as const satisfies Readonly<Record<string, Limit>>;
+
 /** The file as a whole. */
 export const FILES = {
   bytesWithoutPictures: bytes(8 * MIB, "the file is too large: a layout holds", "without its pictures"),

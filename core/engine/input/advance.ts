@@ -103,24 +103,32 @@ export interface Replay {
 }
 
 /**
- * Plays a whole trace (events in time order): a frame a tick, up to the first tick at or after the last event, plus one;
- * two frames where there are no events.
+ * Plays a trace (events in time order) tick by tick, taking events as they are wanted: a frame a tick, up to the first tick at or after the
+ * last event, plus one; two frames where there are no events.
  */
-export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], { hz, moment = null }: Replay): TickOutput[] {
+export function* replayTicks(layout: PlayedLayout, resolved: Resolved, events: Iterable<InputEvent>, { hz, moment = null }: Replay): Generator<TickOutput> {
   const setup = prepareInput(layout, resolved, hz);
+  const source = events[Symbol.iterator]();
   let state = initialState(setup, moment);
-  const frames: TickOutput[] = [];
-  const end = events.length > 0 ? events[events.length - 1].t : 0;
-  let next = 0;
+  let next = source.next();
+  let end = 0;
   let closing = false;
   for (let n = 1; ; n += 1) {
     const t = tickTime(n, hz);
-    const from = next;
-    while (next < events.length && events[next].t <= t + TIME_SLACK) next += 1;
-    const step = advance(setup, state, events.slice(from, next), t);
+    const due: InputEvent[] = [];
+    for (; !next.done && next.value.t <= t + TIME_SLACK; next = source.next()) {
+      due.push(next.value);
+      end = next.value.t;
+    }
+    const step = advance(setup, state, due, t);
     state = step.state;
-    frames.push({ t, values: step.values });
-    if (closing) return frames;
-    closing = t >= end - TIME_SLACK;
+    yield { t, values: step.values };
+    if (closing) return;
+    closing = next.done === true && t >= end - TIME_SLACK;
   }
+}
+
+/** All frames of a trace at once. */
+export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], how: Replay): TickOutput[] {
+  return [...replayTicks(layout, resolved, events, how)];
 }
