@@ -10,6 +10,8 @@ import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
 import type { PlayerView } from "../core/engine/placement/resolve";
+import { jsonForTerminal } from "../core/exchange/terminal";
+import { printJson, printMessage, printText } from "./output";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
 /** Work that takes longer than this says how far it is, ms. */
@@ -39,7 +41,7 @@ export function addCheck(command: Command): void {
       const layout = layoutFrom(file);
       const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
       const results = judge(layout, screensFrom(layout, options), playersFrom(layout, options));
-      process.stdout.write(printed({ file, layout, results, known }, options));
+      printText(printed({ file, layout, results, known }, options));
       if (fallsShort(results, options.failOn, known)) process.exitCode = 1;
     });
 }
@@ -75,7 +77,7 @@ function judge(layout: Layout, screens: readonly Screen[], players: readonly Pla
       const now = performance.now();
       if (now - told < PATIENCE_MS) continue;
       told = now;
-      process.stderr.write(`${results.length} of ${screens.length * players.length} screens checked\n`);
+      printMessage(`${results.length} of ${screens.length * players.length} screens checked`);
     }
   return results;
 }
@@ -93,11 +95,11 @@ function printed({ file, layout, results, known }: Report, options: CheckOptions
     case "text":
       return textReport(results, known);
     case "json":
-      return `${JSON.stringify({ screens: results }, null, 2)}\n`;
+      return jsonForTerminal(JSON.stringify({ screens: results }, null, 2));
     case "junit":
       return junitReport(layout.name, results, (screen, f) => isGrave(f.severity, options.failOn) && !known(screen, f));
     case "sarif":
-      return `${JSON.stringify(sarifLog(file.replaceAll("\\", "/"), results, known), null, 2)}\n`;
+      return jsonForTerminal(JSON.stringify(sarifLog(file.replaceAll("\\", "/"), results, known), null, 2));
   }
 }
 
@@ -135,7 +137,7 @@ export function addSpans(command: Command): void {
         to,
         insetsMm: { left, top, right, bottom },
       };
-      process.stdout.write(`${JSON.stringify({ from, to, spans: findAspectIntervals(layout, range, viewFrom(options, layout)) }, null, 2)}\n`);
+      printJson({ from, to, spans: findAspectIntervals(layout, range, viewFrom(options, layout)) });
     });
 }
 

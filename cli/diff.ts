@@ -1,6 +1,8 @@
 /** `nodulum diff`: what changed between two layouts, in lines for a review or as data. */
 import type { Command } from "commander";
 import { compare, drawnFor } from "../core/versions/compare";
+import { lineForTerminal } from "../core/exchange/terminal";
+import { printJson, printText } from "./output";
 import { CallError, layoutFrom, screenFrom, viewFrom, type ViewOptions } from "./inputs";
 
 interface DiffOptions extends ViewOptions {
@@ -22,8 +24,8 @@ export function addDiff(command: Command): void {
       const [before, after] = [layoutFrom(old), layoutFrom(next)];
       const screen = options.screen === undefined ? drawnFor(after) : screenFrom(options.screen);
       const differences = compare(before, after, { screen, playerView: viewFrom(options, after) });
-      const lines = format === "json" ? [JSON.stringify({ screen: screen.name, differences }, null, 2)] : differences.map((d) => d.text);
-      if (lines.length > 0) process.stdout.write(`${lines.join("\n")}\n`);
+      if (format === "json") printJson({ screen: screen.name, differences });
+      else if (differences.length > 0) printText(differences.map((d) => lineForTerminal(d.text)).join("\n"));
       process.exitCode = differences.length > 0 ? 1 : 0;
     });
 }

@@ -1,5 +1,7 @@
 /** What the commands read: files and options, each error naming its place and the way out. */
-import { existsSync, readFileSync, realpathSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, realpathSync, statSync, writeFileSync } from "node:fs";
+import { fileTooLarge, textOfBytes } from "../core/exchange/fileBytes";
+import { MOST_FILE_BYTES } from "../core/format/limits";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import type { PlayerView } from "../core/engine/placement/resolve";
@@ -15,16 +17,23 @@ export function orFail<T>(result: Result<T>, where: string): T {
   throw new CallError(`${where}: ${problemText(result.problems)}`);
 }
 
-/** The text of a file. */
+/** What is said of a file that the system does not give. */
+export function unreadable(file: string, error: unknown): CallError {
+  const { code } = error as NodeJS.ErrnoException;
+  return new CallError(`${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a file" : "cannot be read"}`);
+}
+
+/** The text of a file: what the browser takes, and nothing else. */
 export function textOf(file: string): string {
+  let bytes: Uint8Array;
   try {
-    return readFileSync(file, "utf8");
+    const { size } = statSync(file);
+    if (size > MOST_FILE_BYTES) throw new CallError(`${file}: ${fileTooLarge(size)}`);
+    bytes = readFileSync(file);
   } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code;
-    throw new CallError(
-      `${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a layout file" : "cannot be read"}`,
-    );
+    throw error instanceof CallError ? error : unreadable(file, error);
   }
+  return orFail(textOfBytes(bytes), file);
 }
 
 /** Whether two paths lead to the same file that is there, by whatever links. */

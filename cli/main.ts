@@ -2,16 +2,17 @@
 import { Command, CommanderError } from "commander";
 import { printResolved } from "../core/exchange/resolved";
 import { layoutJsonSchema } from "../core/exchange/schema";
-import { readTrace } from "../core/exchange/trace";
+import { jsonForTerminal } from "../core/exchange/terminal";
 import { compile } from "../core/format/compile";
-import { replay } from "../core/engine/input/advance";
+import { replayTicks } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
 import { addDiff } from "./diff";
-import { CallError, isSameFile, layoutFrom, orFail, screenFrom, textOf, viewFrom, writeText, type ViewOptions } from "./inputs";
+import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
+import { printJson, printMessage, printStream } from "./output";
+import { eventsOf } from "./trace";
 
-const print = (text: string): void => void process.stdout.write(text.endsWith("\n") ? text : `${text}\n`);
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
 process.stdout.on("error", (error: NodeJS.ErrnoException) => process.exit(error.code === "EPIPE" ? 0 : 2));
 
@@ -25,13 +26,13 @@ function withView(command: Command): Command {
 const program = new Command("nodulum")
   .description("Touch layouts for mobile games: where controls stand, what touches give, what falls short.")
   .exitOverride()
-  .configureOutput({ writeErr: (text) => process.stderr.write(text) });
+  .configureOutput({ writeErr: printMessage });
 
 withView(program.command("resolve").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]"))
   .description("print where everything stands on a screen, px")
   .action((file: string, options: ViewOptions & { screen: string }) => {
     const layout = layoutFrom(file);
-    print(JSON.stringify(printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))), null, 2));
+    printJson(printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))));
   });
 
 withView(
@@ -43,14 +44,15 @@ withView(
     .option("--hz <rate>", "ticks a second", "60"),
 )
   .description("print the value of every action at each tick of a trace")
-  .action((file: string, options: ViewOptions & { screen: string; trace: string; hz: string }) => {
+  .action(async (file: string, options: ViewOptions & { screen: string; trace: string; hz: string }) => {
     const layout = layoutFrom(file);
     const hz = Number(options.hz);
     if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
     const playerView = viewFrom(options, layout);
     const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...playerView, moment: null });
-    const events = orFail(readTrace(textOf(options.trace), layout), options.trace);
-    for (const frame of replay(layout, resolved, events, { hz, moment: playerView.moment })) print(JSON.stringify(frame));
+    // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
+    for (const _event of eventsOf(options.trace, layout));
+    await printStream(replayTicks(layout, resolved, eventsOf(options.trace, layout), { hz, moment: playerView.moment }));
   });
 
 program
@@ -61,7 +63,8 @@ program
   .action((file: string, options: { output?: string }) => {
     const text = compile(layoutFrom(file));
     const { output } = options;
-    if (output === undefined) return void process.stdout.write(text);
+    // To a file or another program the bytes as they are; before somebody's eyes what a terminal would act upon is escaped.
+    if (output === undefined) return void process.stdout.write(process.stdout.isTTY ? jsonForTerminal(text) : text);
     if (isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
     writeText(output, text);
   });
@@ -73,12 +76,12 @@ addDiff(withView(program.command("diff")));
 program
   .command("schema")
   .description("print the JSON Schema (2020-12) of the layout file")
-  .action(() => print(JSON.stringify(layoutJsonSchema(), null, 2)));
+  .action(() => printJson(layoutJsonSchema()));
 
 try {
-  program.parse();
+  await program.parseAsync();
 } catch (error) {
-  if (error instanceof CallError) process.stderr.write(`nodulum: ${error.message}\n`);
+  if (error instanceof CallError) printMessage(`nodulum: ${error.message}`);
   else if (!(error instanceof CommanderError)) throw error;
   const done = error instanceof CommanderError && error.exitCode === 0;
   process.exitCode = done ? 0 : 2;

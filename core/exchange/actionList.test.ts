@@ -47,8 +47,9 @@ test("any inputs come back from CSV as they were", () => {
   const value = fc.option(amount, { nil: undefined }).map((v) => (v === undefined ? {} : { value: v }));
   const button = (most: number) => fc.tuple(fc.integer({ min: 0, max: most }), value).map(([n, v]) => ({ button: n, ...v }));
   const range = fc.constantFrom({ inner: 0.1, outer: 0.95 }, { inner: 0, outer: 1 }, { inner: 0.25, outer: 0.875 });
+  const odd = fc.string({ minLength: 1, maxLength: 9, unit: fc.constantFrom("=", ";", "\\", " ", "\n", "\r", "\t", '"', "'", ",", "a", "＝", "+") });
   const keys = fc.array(
-    fc.tuple(fc.constantFrom("KeyA", "Space", "NumpadAdd"), value).map(([code, v]) => ({ code, ...v })),
+    fc.tuple(fc.oneof(fc.constantFrom("KeyA", "Space", "NumpadAdd"), odd), value).map(([code, v]) => ({ code, ...v })),
     { maxLength: 4 },
   );
   const mouse = fc.array(

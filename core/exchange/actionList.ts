@@ -2,11 +2,11 @@
  * Actions as a list to be carried about: JSON with every field, CSV with a row an action (name, kind, moments, read, touch,
  * keys, mouse, pad, riseMs, fallMs, ease, combine, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
  */
-import Papa from "papaparse";
 import { byName } from "../derived/byId";
 import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
-import { readThrough } from "../format/readThrough";
+import { problemsToTell, readThrough } from "../format/readThrough";
+import { byRow, readRows, writeRows, type TableRow } from "./cells";
 import { readJson, withoutByteOrderMark } from "../format/json";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";
@@ -29,28 +29,51 @@ const given = (value: Two | undefined) => (value === undefined ? "" : `=${Array.
 /** A dead zone as it is written where it is not the usual one. */
 const dead = ({ inner, outer }: { inner: number; outer: number }) => (inner === 0.1 && outer === 0.95 ? "" : ` dead ${inner} ${outer}`);
 
-const keyText = ({ code, value }: Action["keys"][number]) => `${code}${given(value)}`;
+/** A key's code within a list of keys: what would end it there stands behind a backslash. */
+const escaped = (code: string) => code.replace(/[\\=;\s]/g, (sign) => `\\${sign}`);
+const keyText = ({ code, value }: Action["keys"][number]) => `${escaped(code)}${given(value)}`;
 const mouseText = (m: Action["mouse"][number]) => ("move" in m ? `move${given(m.scale)}` : `${m.button}${given(m.value)}`);
 const padText = (p: Action["pad"][number]) =>
   "button" in p ? `${p.button}${given(p.value)}` : "axis" in p ? `axis ${p.axis}${given(p.scale)}${dead(p)}` : `stick ${p.stick}${given(p.scale)}${dead(p)}`;
 
 /** How each column of inputs is written, for the message to one who wrote it otherwise. */
 const WRITTEN = {
-  keys: "CODE, CODE=number or CODE=x y",
+  keys: "CODE, CODE=number or CODE=x y, with a backslash before = ; and spaces of a code",
   mouse: "BUTTON=value, or move=scale",
   pad: "BUTTON=value, axis N=scale or stick left=scale, with `dead inner outer` after it",
 } as const;
 
+/** The parts of a cell between semicolons; one behind a backslash does not part. */
+function partsOf(cell: string): string[] {
+  const parts = [...cell.matchAll(/((?:\\[^]|[^\\;])*)(?:;|\\?$)/g)].map((match) => match[1]);
+  return parts.map(trimmed).filter((part) => part !== "");
+}
+/** Without the spaces around it, but for those behind a backslash. */
+const trimmed = (text: string) => /^(?:\s*(?:\\[^]|[^\\\s]))*/.exec(text.replace(/^\s+/, ""))![0];
+
+/** The numbers behind an equals sign, one or two; undefined where there are none, null where it is something else. */
+function amountOf(text: string | undefined): Two | undefined | null {
+  if (text === undefined) return undefined;
+  const numbers = text.trim().split(/\s+/).map(Number);
+  if (text.trim() === "" || numbers.length > 2 || !numbers.every(Number.isFinite)) return null;
+  return numbers.length === 1 ? numbers[0] : [numbers[0], numbers[1]];
+}
+
+function readKey(text: string): object | null {
+  const [, code, amount] = /^((?:\\[^]|[^\\=])*)(?:=([^]*))?$/.exec(text) ?? [];
+  const value = amountOf(amount);
+  if (!code || value === null) return null;
+  return { code: trimmed(code).replace(/\\([^])/g, "$1"), ...(value === undefined ? {} : { value }) };
+}
+
 /** Reads one input of a column; null where it is not written so. */
 function readInput(column: keyof typeof WRITTEN, text: string): object | null {
-  const match = /^(.*?)(?:=([^=]*?))?(?:\s+dead\s+(\S+)\s+(\S+))?$/.exec(text)!;
+  if (column === "keys") return readKey(text);
+  const match = /^([^=]*?)(?:=([^=]*?))?(?:\s+dead\s+(\S+)\s+(\S+))?$/.exec(text);
+  const amount = match ? amountOf(match[2]) : null;
+  if (!match || amount === null) return null;
   const what = match[1].trim();
-  const numbers = match[2] === undefined ? [] : match[2].trim().split(/\s+/).map(Number);
-  if (numbers.length > 2 || !numbers.every(Number.isFinite) || (match[2] !== undefined && numbers.length === 0)) return null;
-  const amount = numbers.length === 0 ? undefined : numbers.length === 1 ? numbers[0] : numbers;
-  const value = amount === undefined ? {} : { value: amount };
-  const scale = amount === undefined ? {} : { scale: amount };
-  if (column === "keys") return what === "" ? null : { code: what, ...value };
+  const [value, scale] = amount === undefined ? [{}, {}] : [{ value: amount }, { scale: amount }];
   if (/^\d+$/.test(what)) return { button: Number(what), ...value };
   if (column === "mouse") return what === "move" ? { move: true, ...scale } : null;
   const ends = match[3] === undefined ? {} : { inner: Number(match[3]), outer: Number(match[4]) };
@@ -76,7 +99,7 @@ export function actionsCsv(actions: readonly Action[]): string {
     a.combine,
     a.note,
   ]);
-  return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: "\n", escapeFormulae: true })}\n`;
+  return writeRows(COLUMNS, data);
 }
 
 const listed = listOf(actionSchema.partial().required({ name: true }), LISTS.actions, "a list of actions");
@@ -100,47 +123,41 @@ function readListed(value: unknown): Result<ListedAction[]> {
 }
 
 function readCsv(text: string): Result<ListedAction[]> {
-  const parsed = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
-  const fields = parsed.meta.fields ?? [];
-  if (!fields.includes("name")) return refused("", "the first row must name the columns; name is missing");
-  const unknown = fields.find((f) => f !== "" && !(COLUMNS as readonly string[]).includes(f));
-  if (unknown !== undefined) return refused("", `unknown column "${unknown}"; known: ${COLUMNS.join(", ")}`);
+  const rows = readRows(text, ["name"], COLUMNS);
+  if (!rows.ok) return rows;
+  if (rows.value.length > LISTS.actions.most) return refused("", LISTS.actions.words);
   const problems: Problem[] = [];
-  const values = parsed.data.map((row, i) => {
-    const say = (column: string, message: string) => problems.push({ path: `row ${i + 2}, ${column}`, message });
-    const cell = (column: string) => (row[column] ?? "").replace(/^'(?=[=+\-@\t\r])/, "");
-    const out: Record<string, unknown> = { name: cell("name") };
-    for (const column of ["kind", "touch", "ease", "combine"]) if (cell(column).trim() !== "") out[column] = cell(column).trim();
-    if (row.note !== undefined) out.note = cell("note");
-    for (const column of ["riseMs", "fallMs"]) {
-      const written = cell(column).trim();
-      if (written === "") continue;
-      out[column] = Number(written);
-      if (!Number.isFinite(out[column])) say(column, `"${written}" is not a number`);
-    }
-    const yes = cell("read").trim().toLowerCase();
-    if (/^(?:yes|true|1|no|false|0)$/.test(yes)) out.read = /^(?:yes|true|1)$/.test(yes);
-    else if (yes !== "") say("read", `"${yes}" is neither yes nor no`);
-    const list = (column: string) =>
-      cell(column)
-        .split(";")
-        .map((part) => part.trim())
-        .filter((part) => part !== "");
-    if (cell("moments").trim() !== "") out.moments = list("moments");
-    for (const column of ["keys", "mouse", "pad"] as const) {
-      if (cell(column).trim() === "") continue;
-      out[column] = list(column).map((part) => {
-        const input = readInput(column, part);
-        if (input === null) say(column, `"${part}" is not ${WRITTEN[column]}`);
-        return input ?? {};
-      });
-    }
-    return out;
-  });
-  if (problems.length > 0) return { ok: false, problems };
+  const values = rows.value.map((row) => valuesOf(row, problems));
+  if (problems.length > 0) return { ok: false, problems: problemsToTell(problems) };
   const read = readListed(values);
-  if (read.ok) return read;
-  return { ok: false, problems: read.problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) })) };
+  return read.ok ? read : { ok: false, problems: byRow(read.problems) };
+}
+
+/** What a row says of an action; what it gets wrong is told. */
+function valuesOf({ place, has, cell }: TableRow, problems: Problem[]): object {
+  const say = (column: string, message: string) => problems.push({ path: `${place}, ${column}`, message });
+  const out: Record<string, unknown> = { name: cell("name") };
+  for (const column of ["kind", "touch", "ease", "combine"]) if (cell(column).trim() !== "") out[column] = cell(column).trim();
+  if (has("note")) out.note = cell("note");
+  for (const column of ["riseMs", "fallMs"]) {
+    const written = cell(column).trim();
+    if (written === "") continue;
+    out[column] = Number(written);
+    if (!Number.isFinite(out[column])) say(column, `"${written}" is not a number`);
+  }
+  const yes = cell("read").trim().toLowerCase();
+  if (/^(?:yes|true|1|no|false|0)$/.test(yes)) out.read = /^(?:yes|true|1)$/.test(yes);
+  else if (yes !== "") say("read", `"${yes}" is neither yes nor no`);
+  if (cell("moments").trim() !== "") out.moments = partsOf(cell("moments"));
+  for (const column of ["keys", "mouse", "pad"] as const) {
+    if (cell(column).trim() === "") continue;
+    out[column] = partsOf(cell(column)).map((part) => {
+      const input = readInput(column, part);
+      if (input === null) say(column, `"${part}" is not ${WRITTEN[column]}`);
+      return input ?? {};
+    });
+  }
+  return out;
 }
 
 /** What a list would change: actions it adds, fields it gives another value, and how many it leaves as they are. */

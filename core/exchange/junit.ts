@@ -1,4 +1,5 @@
 /** Findings as JUnit XML, as continuous-integration servers read it: a suite a screen, a case a finding. */
+import { xmlForTerminal } from "./terminal";
 import type { Finding } from "../checks/finding";
 import type { ScreenFindings } from "./report";
 
@@ -7,7 +8,8 @@ const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", "
 /** Text for XML 1.0: the five signs escaped, characters that XML forbids left out. */
 export function xmlText(text: string): string {
   // XML 1.0, section 2.2: tab, line feed, carriage return and everything from space on, less the surrogates, FFFE and FFFF.
-  return text.replace(/[^\u0009\u000a\u000d\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, "").replace(/[&<>"']/g, (sign) => ESCAPES[sign]);
+  const sound = text.replace(/[^\u0009\u000a\u000d\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, "").replace(/[&<>"']/g, (sign) => ESCAPES[sign]);
+  return xmlForTerminal(sound);
 }
 
 /** The report. `fails` says which findings fail their case; the others are passed with their text as output, accepted ones skipped with their reason. A screen without findings is one passed case. */

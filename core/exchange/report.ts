@@ -1,4 +1,5 @@
 /** Findings as text for a terminal, and the question whether a layout falls short. */
+import { lineForTerminal } from "./terminal";
 import { tallyOf, type Finding, type Severity } from "../checks/finding";
 
 /** The findings of one screen. */
@@ -40,5 +41,5 @@ export function textReport(screens: readonly ScreenFindings[], known: Known = NO
   lines.push(
     `${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`,
   );
-  return `${lines.join("\n")}\n`;
+  return `${lines.map(lineForTerminal).join("\n")}\n`;
 }

@@ -1,13 +1,13 @@
 /** Lists of screens as JSON, and as CSV for a spreadsheet: a row a screen, its sides in columns, its cut-outs as `x y w h; x y w h`. */
-import Papa from "papaparse";
 import { screenSchema } from "../format/schema/file";
-import { readThrough } from "../format/readThrough";
+import { problemsToTell, readThrough } from "../format/readThrough";
+import { byRow, readRows, writeRows } from "./cells";
 import { readJson, withoutByteOrderMark } from "../format/json";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";
 import { parseScreen } from "../engine/placement/screen";
 import type { Screen } from "../format/types";
-import { ok, refused, type Result } from "../engine/result";
+import { ok, refused, type Problem, type Result } from "../engine/result";
 
 /** Reads a JSON list of screens; each needs widthPx, heightPx and ppi, and gets a name from its px where it has none. */
 export function readScreens(text: string): Result<Screen[]> {
@@ -50,39 +50,35 @@ export function screensCsv(screens: readonly Screen[]): string {
     s.cutouts.map((c) => `${c.x} ${c.y} ${c.w} ${c.h}`).join("; "),
     ...SIDES.map((side) => s.edges[side]),
   ]);
-  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\n", escapeFormulae: true })}\n`;
+  return writeRows(COLUMNS, rows);
 }
 
 /** Reads such a CSV. An empty cell has its default; a fault names its row and column. */
 export function readScreensCsv(text: string): Result<Screen[]> {
-  const parsed = Papa.parse<Record<string, string>>(withoutByteOrderMark(text), { header: true, skipEmptyLines: "greedy", transformHeader: (h) => h.trim() });
-  const fields = parsed.meta.fields ?? [];
-  const lacking = ["widthPx", "heightPx", "ppi"].filter((c) => !fields.includes(c));
-  if (lacking.length > 0) return refused("", `the first row must name the columns; ${lacking.join(", ")} is missing`);
-  const unknown = fields.filter((f) => f !== "" && !(COLUMNS as readonly string[]).includes(f));
-  if (unknown.length > 0) return refused("", `unknown column "${unknown[0]}"; known: ${COLUMNS.join(", ")}`);
-  const problems: { path: string; message: string }[] = [];
-  const values = parsed.data.map((row, i) => {
+  const rows = readRows(text, ["widthPx", "heightPx", "ppi"], COLUMNS);
+  if (!rows.ok) return rows;
+  if (rows.value.length > LISTS.screens.most) return refused("", LISTS.screens.words);
+  const problems: Problem[] = [];
+  const values = rows.value.map(({ place, cell }) => {
     const number = (column: string): number | undefined => {
-      const cell = (row[column] ?? "").trim();
-      if (cell === "") return undefined;
-      const value = Number(cell);
-      if (!Number.isFinite(value)) problems.push({ path: `row ${i + 2}, ${column}`, message: `"${cell}" is not a number` });
+      const written = cell(column).trim();
+      if (written === "") return undefined;
+      const value = Number(written);
+      if (!Number.isFinite(value)) problems.push({ path: `${place}, ${column}`, message: `"${written}" is not a number` });
       return value;
     };
     const sides = (kind: string) => Object.fromEntries(SIDES.map((side) => [side, number(`${kind}_${side}`)]).filter(([, v]) => v !== undefined));
-    const cutouts = (row.cutouts ?? "")
+    const cutouts = cell("cutouts")
       .split(";")
       .map((part) => part.trim())
       .filter((part) => part !== "")
       .map((part) => {
         const [x, y, w, h, ...more] = part.split(/\s+/).map(Number);
         if (more.length > 0 || ![x, y, w, h].every(Number.isFinite))
-          problems.push({ path: `row ${i + 2}, cutouts`, message: `"${part}" is not four numbers: x y w h` });
+          problems.push({ path: `${place}, cutouts`, message: `"${part}" is not four numbers: x y w h` });
         return { x, y, w, h };
       });
-    // A cell that a spreadsheet must not take for a formula is written with an apostrophe before it.
-    const name = (row.name ?? "").trim().replace(/^'(?=[=+\-@])/, "");
+    const name = cell("name");
     return {
       name,
       widthPx: number("widthPx"),
@@ -94,11 +90,9 @@ export function readScreensCsv(text: string): Result<Screen[]> {
       edges: sides("edge"),
     };
   });
-  if (problems.length > 0) return { ok: false, problems };
+  if (problems.length > 0) return { ok: false, problems: problemsToTell(problems) };
   const read = screensOf(values);
-  // Paths of the list are rows of the table: the first screen stands in row 2.
-  if (read.ok) return read;
-  return { ok: false, problems: read.problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) })) };
+  return read.ok ? read : { ok: false, problems: byRow(read.problems) };
 }
 
 /** Reads a list of either sort: JSON where it begins with a bracket, else CSV. */

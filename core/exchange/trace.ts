@@ -40,7 +40,9 @@ function eventFault(input: unknown, forms: readonly (readonly z.core.$ZodIssue[]
 /** Reads one event; a number that is not finite is refused here, so the core never meets one. */
 export function readEvent(value: unknown, path: string): Result<InputEvent> {
   const read = readThrough(eventSchema, value);
-  return read.ok ? read : refused(path, read.problems[0].message);
+  if (read.ok) return read;
+  const [{ path: at, message }] = read.problems;
+  return refused(path, at === "" ? message : `${at}: ${message}`);
 }
 
 /** What an event names that the layout lacks, as a message; null for nothing. */

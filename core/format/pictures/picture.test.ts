@@ -3,7 +3,7 @@ import { pngOf, svgOf } from "../../../test/pictures";
 import { bytesOf, decodeBase64, isBase64 } from "./base64";
 import { canBeShown, pictureArea, pictureProblem } from "./picture";
 import { jpegSize, pngSize, webpSize } from "./pixelSize";
-import { decodeUtf8 } from "./utf8";
+import { decodeUtf8 } from "../utf8";
 
 const base64 = (...bytes: (number | string)[]) =>
   Buffer.concat(bytes.map((b) => (typeof b === "string" ? Buffer.from(b, "latin1") : Buffer.from([b])))).toString("base64");

@@ -6,7 +6,7 @@ import { PICTURES } from "../limits";
 import { decodeBase64, isBase64 } from "./base64";
 import { jpegSize, pngSize, webpSize, type PixelSize } from "./pixelSize";
 import { svgProblem } from "./svg";
-import { decodeUtf8 } from "./utf8";
+import { decodeUtf8 } from "../utf8";
 
 export type PictureType = "image/png" | "image/webp" | "image/jpeg" | "image/svg+xml";
 

@@ -1,0 +1,28 @@
+/** The bytes of a file that somebody brings, as a text: command line and browser take exactly the same. */
+import { ok, refused, type Result } from "../engine/result";
+import { MOST_FILE_BYTES } from "../format/limits";
+import { decodeUtf8 } from "../format/utf8";
+
+const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
+
+/** What is said of a file with more bytes than any layout has. */
+export const fileTooLarge = (bytes: number): string => `the file holds ${mib(bytes)}; a layout holds at most ${mib(MOST_FILE_BYTES)}, pictures and all`;
+
+/** A picture by its first bytes (PNG, JPEG, GIF and RIFF/WebP signatures), or null. */
+function pictureKind(bytes: Uint8Array): string | null {
+  const starts = (...signature: number[]) => signature.every((b, i) => bytes[i] === b);
+  if (starts(0x89, 0x50, 0x4e, 0x47)) return "PNG";
+  if (starts(0xff, 0xd8, 0xff)) return "JPEG";
+  if (starts(0x47, 0x49, 0x46, 0x38)) return "GIF";
+  return starts(0x52, 0x49, 0x46, 0x46) ? "WebP" : null;
+}
+
+/** The text of a file's bytes: UTF-8, strictly. A byte order mark stays in it; whoever reads JSON takes one off. */
+export function textOfBytes(bytes: Uint8Array): Result<string> {
+  if (bytes.length === 0) return refused("", "the file is empty");
+  if (bytes.length > MOST_FILE_BYTES) return refused("", fileTooLarge(bytes.length));
+  const picture = pictureKind(bytes);
+  if (picture) return refused("", `this is a ${picture} picture; a layout file is a text ending in .nodulum.json`);
+  const text = decodeUtf8(bytes);
+  return text === null ? refused("", "this is not a text in UTF-8; a layout file is one, ending in .nodulum.json") : ok(text);
+}
