@@ -37,7 +37,11 @@ const ask = (checker: ReturnType<typeof createChecker>, layout: Layout, read: re
 
 test("screens that are read have their findings in words, all others their counts alone", async () => {
   const { connection } = worker();
-  const found = await ask(createChecker(connection, 0), firstDraft, [screens[1].name]);
+  const found = await ask(
+    createChecker(() => connection, { breathMs: 0 }),
+    firstDraft,
+    [screens[1].name],
+  );
   expect(found[screens[1].name].list).toEqual(checkScreen(firstDraft, screens[1], PLAIN_PLAYER_VIEW, sayNames(firstDraft)));
   for (const screen of screens) {
     expect(found[screen.name].tally).toEqual(tallyOf(checkScreen(firstDraft, screen)));
@@ -48,7 +52,7 @@ test("screens that are read have their findings in words, all others their count
 
 test("after the first question only what changed goes over, and the answers stay right", async () => {
   const { connection, asked } = worker();
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   await ask(checker, firstDraft, []);
   const next = removePlaceables(firstDraft, [firstDraft.controls[0].id]);
   if (!next.ok) throw new Error("refused");
@@ -61,7 +65,7 @@ test("after the first question only what changed goes over, and the answers stay
 
 test("of requests that pile up only the latest is asked", async () => {
   const { connection, asked } = worker();
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   const heard: number[] = [];
   const last = new Promise<void>((resolve) => {
     for (let i = 0; i < 5; i += 1)
@@ -77,7 +81,7 @@ test("of requests that pile up only the latest is asked", async () => {
 
 test("fixes are those of the core; an answer that a later question has overtaken is dropped", async () => {
   const { connection } = worker();
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   const [early, late] = await Promise.all([checker.fixes(firstDraft, screens[0], PLAIN_PLAYER_VIEW), checker.fixes(firstDraft, screens[1], PLAIN_PLAYER_VIEW)]);
   expect(early).toBeNull();
   expect(late).toEqual(fixesOn(plain(firstDraft), screens[1], PLAIN_PLAYER_VIEW, 24));
@@ -94,7 +98,7 @@ test("a worker that fails is told in the console, and the next question is asked
     // It never heard the question.
     return Promise.reject(new Error("could not be cloned"));
   };
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
   const found = await ask(checker, harbour, []);
   expect(Object.keys(found)).toEqual(screens.map((s) => s.name));
@@ -106,7 +110,7 @@ test("a worker that fails is told in the console, and the next question is asked
 
 test("once disposed of, nothing is heard any more", async () => {
   const { connection, stopped } = worker();
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
   checker.dispose();
   await new Promise((resolve) => setImmediate(resolve));
@@ -116,7 +120,7 @@ test("once disposed of, nothing is heard any more", async () => {
 
 test("looks that a backdrop swallows count, and are worded where they are read", async () => {
   const { connection } = worker();
-  const checker = createChecker(connection, 0);
+  const checker = createChecker(() => connection, { breathMs: 0 });
   const grey = { fill: "#808080", line: "#808080", ink: "#808080", opacity: 1 };
   const faint = harbour.controls.reduce<Layout>((layout, { id }) => {
     const next = changeLook(layout, id, { rest: grey, hideAtRest: "none", art: undefined });
@@ -146,4 +150,42 @@ test("a mirror gives what was sent, whole first and patches after, and keeps the
   expect(second.actions).toBe(first.actions);
   expect(second.controls.every((c) => first.controls.includes(c))).toBe(true);
   expect(() => createMirrorReceiver().receive({ patch: {} })).toThrow(/before any layout/);
+});
+
+test("checks that take too long are stopped; the layout at fault is told and not asked about again, any other is, by a new worker", async () => {
+  const told = jest.spyOn(console, "error").mockImplementation(() => undefined);
+  let started = 0;
+  const connect = () => {
+    started += 1;
+    const { connection } = worker();
+    const { check } = connection.remote;
+    const hang = {
+      ...connection.remote,
+      check: (q: ChecksQuestion) => ("whole" in q.update && q.update.whole.name === "slow" ? new Promise(() => undefined) : check(q)),
+    };
+    return { ...connection, remote: hang } as unknown as Connection<ChecksService>;
+  };
+  const over: Layout[] = [];
+  const heard = new Promise<void>((resolve) => {
+    const checker = createChecker(connect, {
+      breathMs: 0,
+      patienceMs: 30,
+      stoppedOver: (layout) => {
+        over.push(layout);
+        // The same again is not asked; the layout as it is after a change is.
+        checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
+        checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, (found) => {
+          expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
+          resolve();
+        });
+      },
+    });
+    checker.request({ layout: { ...harbour, name: "slow" }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () =>
+      expect("an answer").toBe("none"),
+    );
+  });
+  await heard;
+  expect(over.map((l) => l.name)).toEqual(["slow"]);
+  expect(started).toBe(2);
+  told.mockRestore();
 });

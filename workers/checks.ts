@@ -10,6 +10,7 @@ import type { Layout, Screen } from "../core/format/types";
 import type { ChecksService, ScreenFindings } from "./checksService";
 import type { Connection } from "./connect";
 import { createMirrorSender, type MirrorSender } from "./mirror";
+import { supervised, TooLongError, type Supervised } from "./supervised";
 
 export type { FixOffer, ScreenFindings };
 
@@ -41,6 +42,9 @@ export interface Checker {
 /** Between two answers the page gets this long to itself, ms: findings may follow a drag by a tenth of a second, the drag itself may not wait. */
 const BREATH_MS = 90;
 
+/** The largest layout there may be is checked on every screen within a few seconds; what takes longer is stopped, ms. */
+const PATIENCE_MS = 20_000;
+
 interface Request extends Asked {
   readonly done: (findings: Record<string, ScreenFindings>) => void;
 }
@@ -57,29 +61,52 @@ interface Told {
 }
 
 /** Asks the worker one question; what it knows already is not sent again. */
-async function ask({ remote, broken }: Connection<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
+async function ask(worker: Supervised<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
   const { layout, screens, playerView, stills, read } = asked;
-  for (const still of stills)
-    if (!told.stills.has(still.key)) {
-      told.stills.add(still.key);
-      await remote.keepStill(still.key, still.read());
-    }
-  const same = isSameList(told.screens, screens);
-  told.screens = screens;
-  const update = told.mirror.update(withoutPictures(layout));
-  const question = { update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), read };
-  const found = await Promise.race([remote.check(question), broken]);
+  const found = await worker.ask(async (remote) => {
+    for (const still of stills)
+      if (!told.stills.has(still.key)) {
+        told.stills.add(still.key);
+        await remote.keepStill(still.key, still.read());
+      }
+    const same = isSameList(told.screens, screens);
+    told.screens = screens;
+    const update = told.mirror.update(withoutPictures(layout));
+    return remote.check({ update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), read });
+  });
   return Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]]));
 }
 
-/** A client over a connection; `breathMs`: the pause between two answers. */
-export function createChecker(connection: Connection<ChecksService>, breathMs = BREATH_MS): Checker {
+/** How the checks are had. */
+export interface CheckerOptions {
+  /** The pause between two answers, ms. */
+  readonly breathMs?: number;
+  readonly patienceMs?: number;
+  /** Hears which layout the checks had to be stopped over. It is not asked about again before it changes; all others are. */
+  readonly stoppedOver?: (layout: Layout) => void;
+}
+
+/** A client over workers, of which `connect` starts one. */
+export function createChecker(connect: () => Connection<ChecksService>, options: CheckerOptions = {}): Checker {
+  const { breathMs = BREATH_MS, patienceMs = PATIENCE_MS, stoppedOver } = options;
   const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set() };
-  const failed = (error: unknown) => {
-    console.error("The checks worker failed.", error);
-    // Whether the question was heard is not known.
+  const forget = () => {
     told.mirror.reset();
     told.screens = [];
+  };
+  const started = () => {
+    forget();
+    told.stills.clear();
+  };
+  const worker = supervised({ connect, patienceMs, started });
+  let atFault: Layout | null = null;
+  const failed = (error: unknown, layout: Layout) => {
+    console.error("The checks failed.", error);
+    // Whether the question was heard is not known.
+    forget();
+    if (!(error instanceof TooLongError) || disposed) return;
+    atFault = layout;
+    stoppedOver?.(layout);
   };
   let waiting: Request | null = null;
   let busy = false;
@@ -92,10 +119,10 @@ export function createChecker(connection: Connection<ChecksService>, breathMs = 
       const request: Request = waiting;
       waiting = null;
       try {
-        const found = await ask(connection, told, request);
+        const found = await ask(worker, told, request);
         if (!disposed) request.done(found);
       } catch (error) {
-        failed(error);
+        failed(error, request.layout);
       }
       await new Promise((resolve) => setTimeout(resolve, breathMs));
     }
@@ -104,23 +131,25 @@ export function createChecker(connection: Connection<ChecksService>, breathMs = 
 
   return {
     request(asked, done) {
+      if (asked.layout === atFault) return;
       waiting = { ...asked, done };
       if (!busy) void run();
     },
     async fixes(layout, screen, playerView) {
       generation += 1;
       const mine = generation;
+      if (layout === atFault || disposed) return null;
       try {
-        const offers = await Promise.race([connection.remote.fixes(told.mirror.update(withoutPictures(layout)), screen, playerView), connection.broken]);
+        const offers = await worker.ask((remote) => remote.fixes(told.mirror.update(withoutPictures(layout)), screen, playerView));
         return mine === generation && !disposed ? offers : null;
       } catch (error) {
-        failed(error);
+        failed(error, layout);
         return null;
       }
     },
     dispose() {
       disposed = true;
-      connection.stop();
+      worker.stop();
     },
   };
 }

@@ -1,6 +1,7 @@
 /** Starting the workers: each is reached as an object whose answers are promised. Where a browser has no workers, the page does their work itself. */
 import { wrap, type Remote } from "comlink";
 import type { ChecksService } from "./checksService";
+import type { ReadingService } from "./readingService";
 import type { ScanService } from "./scanService";
 import type { WritingService } from "./writingService";
 
@@ -60,6 +61,14 @@ export function connectWriting(): Connection<WritingService> {
   return connected(
     () => new Worker(new URL("./writing.worker.ts", import.meta.url), { type: "module" }),
     () => import("./writingService").then((m) => m.createWritingService()),
+  );
+}
+
+/** Starts the reading of a file. */
+export function connectReading(): Connection<ReadingService> {
+  return connected(
+    () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./readingService").then((m) => m.createReadingService()),
   );
 }
 

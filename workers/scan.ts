@@ -1,12 +1,15 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
 import type { FileRead, FileStandard } from "../core/scan/words";
 import { connectScan } from "./connect";
-import type { NamedFile } from "./scanService";
+import type { NamedFile, ScanBatch, ScanService } from "./scanService";
+import { supervised, TooLongError, type Supervised } from "./supervised";
 
 export interface ScanProgress {
   readonly read: number;
   readonly passedOver: number;
   readonly files: number;
+  /** The names of files that took too long to read, and were left. */
+  readonly tooLong: readonly string[];
 }
 export interface Scanned extends ScanProgress {
   readonly reads: readonly FileRead[];
@@ -23,16 +26,41 @@ const NOT_OURS = /(?:^|\/)(?:node_modules|\.git|\.svn|build|dist|out|bin|obj|tar
 const NO_CODE =
   /\.(?:png|jpe?g|webp|gif|svg|ico|psd|wav|mp3|ogg|flac|mp4|webm|ttf|otf|woff2?|zip|gz|jar|so|dll|exe|pdb|bin|pdf|fbx|glb|gltf|blend|lock|map|csv|md|txt)$/i;
 
+/** A batch is read in well under a second, ms. */
+const PATIENCE_MS = 10_000;
+
+/** Scans a batch. Where that takes too long each of its files is read alone, and what is at fault is left. */
+async function scanned(
+  worker: Supervised<ScanService>,
+  batch: readonly NamedFile[],
+  tooLong: string[],
+): Promise<readonly (ScanBatch & { readonly files: number })[]> {
+  try {
+    return [{ ...(await worker.ask((remote) => remote.scan(batch))), files: batch.length }];
+  } catch (error) {
+    if (!(error instanceof TooLongError)) throw error;
+    const [only] = batch;
+    if (batch.length === 1) {
+      tooLong.push(only.name);
+      return [];
+    }
+    const alone: (ScanBatch & { readonly files: number })[] = [];
+    for (const file of batch) alone.push(...(await scanned(worker, [file], tooLong)));
+    return alone;
+  }
+}
+
 /** The name of a file with the folders it was dropped with. */
 const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 
 /** Reads files; `onProgress` hears after each batch. Null when `signal` has stopped it. */
 export async function scanFiles(files: readonly File[], onProgress: (progress: ScanProgress) => void, signal: AbortSignal): Promise<Scanned | null> {
-  const { remote, broken, stop } = connectScan();
+  const worker = supervised({ connect: connectScan, patienceMs: PATIENCE_MS });
   const reads: FileRead[] = [];
   const standards: FileStandard[] = [];
   let read = 0;
   let passedOver = 0;
+  const tooLong: string[] = [];
   let batch: NamedFile[] = [];
   let size = 0;
   const send = async () => {
@@ -40,12 +68,13 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     const sent = batch;
     batch = [];
     size = 0;
-    const found = await Promise.race([remote.scan(sent), broken]);
-    for (const one of found.reads) reads.push(one);
-    for (const one of found.standards) standards.push(one);
-    read += sent.length - found.passedOver;
-    passedOver += found.passedOver;
-    onProgress({ read, passedOver, files: files.length });
+    for (const found of await scanned(worker, sent, tooLong)) {
+      for (const one of found.reads) reads.push(one);
+      for (const one of found.standards) standards.push(one);
+      read += found.files - found.passedOver;
+      passedOver += found.passedOver;
+    }
+    onProgress({ read, passedOver, files: files.length, tooLong });
   };
   try {
     for (const file of files) {
@@ -60,8 +89,8 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
       if (size > BATCH) await send();
     }
     await send();
-    return signal.aborted ? null : { read, passedOver, files: files.length, reads, standards };
+    return signal.aborted ? null : { read, passedOver, files: files.length, tooLong, reads, standards };
   } finally {
-    stop();
+    worker.stop();
   }
 }

@@ -54,5 +54,25 @@ test.each([
   const compose = createComposer(connect(), 5);
   expect(await compose(harbour)).toEqual(storedForm(harbour));
   expect(await compose({ ...harbour, name: "again" })).toEqual(storedForm({ ...harbour, name: "again" }));
-  expect(told).toHaveBeenCalledTimes(1);
+  expect(told).toHaveBeenCalledTimes(2);
+});
+
+test("after a failure another worker is started and hears everything anew; after three in a row none is", async () => {
+  jest.spyOn(console, "error").mockImplementation(() => undefined);
+  const heard: LayoutUpdate[] = [];
+  let started = 0;
+  let stopped = 0;
+  const compose = createComposer(() => {
+    started += 1;
+    const service = createWritingService();
+    const answer = (update: LayoutUpdate) => (started === 2 ? (heard.push(update), Promise.resolve(service.compose(update))) : never);
+    return connectionOf(answer, never, () => void (stopped += 1));
+  }, 5);
+  expect(await compose(harbour)).toEqual(storedForm(harbour));
+  const next = { ...harbour, name: "next" };
+  expect(await compose(next)).toEqual(storedForm(next));
+  expect([started, stopped, heard.map((update) => "whole" in update)]).toEqual([2, 1, [true]]);
+  started = 4;
+  for (let i = 0; i < 6; i += 1) await compose({ ...harbour, name: `version ${i}` });
+  expect(started).toBeLessThanOrEqual(7);
 });

@@ -6,6 +6,7 @@ import { storedForm, type StoredForm } from "../core/derived/stored";
 import type { Layout } from "../core/format/types";
 import type { Connection } from "./connect";
 import { createMirrorSender } from "./mirror";
+import { supervised } from "./supervised";
 import type { WritingService } from "./writingService";
 
 /** Gives the stored form of a layout. */
@@ -16,37 +17,24 @@ export const composeHere: Compose = (layout) => Promise.resolve(storedForm(layou
 
 /** A worker that has not answered by then is given up, ms: an edit waits to be written. */
 const PATIENCE_MS = 8000;
+/** After so many failures one after the other no worker is tried any more. */
+const MOST_FAILURES = 3;
 
-/** An answer, refused when it has not come in time. */
-async function within<T>(ms: number, answer: Promise<T>): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const tooLong = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error(`the worker did not answer within ${ms} ms`)), ms);
-  });
-  try {
-    return await Promise.race([answer, tooLong]);
-  } finally {
-    clearTimeout(timer);
-  }
-}
-
-/** Composes in a worker that is started for the first layout. `connect` starts it, and may throw where there are no workers. */
+/** Composes in a worker that is started for the first layout. `connect` starts it, and may throw where there are no workers. One that fails is replaced; the layout it failed over is composed on the spot. */
 export function createComposer(connect: () => Connection<WritingService>, patienceMs = PATIENCE_MS): Compose {
-  let connection: Connection<WritingService> | null = null;
-  let failed = false;
-  let mirror = createMirrorSender();
+  const mirror = createMirrorSender();
+  const worker = supervised({ connect, patienceMs, started: () => mirror.reset() });
+  let failures = 0;
   return async (layout) => {
-    if (failed) return composeHere(layout);
+    if (failures >= MOST_FAILURES) return composeHere(layout);
     try {
-      if (!connection) {
-        connection = connect();
-        mirror = createMirrorSender();
-      }
-      return await within(patienceMs, Promise.race([connection.remote.compose(mirror.update(layout)), connection.broken]));
+      const form = await worker.ask((remote) => remote.compose(mirror.update(layout)));
+      failures = 0;
+      return form;
     } catch (error) {
-      console.error("The writing worker failed; layouts are written without it.", error);
-      failed = true;
-      connection?.stop();
+      console.error("The writing worker failed; the layout is written without it.", error);
+      failures += 1;
+      worker.stop();
       return composeHere(layout);
     }
   };

@@ -4,7 +4,6 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { KeptState } from "../../core/exchange/kept";
-import { readLayout } from "../../core/format/parse";
 import type { Layout } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
 import { compare, tellingDifferences, type Difference } from "../../core/versions/compare";
@@ -12,7 +11,7 @@ import { listedEntries } from "../../core/versions/log";
 import { FileInput } from "../../ui/FileInput";
 import { useSession, useSessionActions, useStates } from "../session/context";
 import { benchScreenOf } from "../session/screens";
-import { textOfFile } from "../shared/textOfFile";
+import { readLayoutFile } from "../shared/readFile";
 import { choiceWord, sumOf, versionOf, type VersionChoice } from "./versions";
 
 const NOW: VersionChoice = { kind: "now" };
@@ -147,8 +146,7 @@ function VersionSelect({ label, value, named, onChoose, onProblem }: SelectProps
     else onChoose(chosen === "now" ? NOW : null);
   };
   const takeFile = async (file: File) => {
-    const text = await textOfFile(file);
-    const read = text.ok ? readLayout(text.value) : text;
+    const read = await readLayoutFile(file);
     onProblem(read.ok ? "" : `“${file.name}”: ${problemText(read.problems, 2)}`);
     if (read.ok) onChoose({ kind: "file", name: file.name, layout: read.value });
   };

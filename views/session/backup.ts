@@ -5,7 +5,7 @@ import type { KeptLayout } from "../../core/exchange/kept";
 import { storedForm } from "../../core/derived/stored";
 import { digestOfText } from "../../core/format/digest";
 import { MOST_FILE_BYTES } from "../../core/format/limits";
-import { readLayout } from "../../core/format/parse";
+import { fileReader } from "../../workers/reading";
 import { digestsIn } from "../../core/format/stored";
 import { problemText, refused, type Result } from "../../core/engine/result";
 import { changesBetween } from "../../core/versions/changes";
@@ -97,7 +97,7 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
   const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, problems: [] as string[] };
   for (const entry of contents.value.layouts) {
     const text = textOf(entry.file);
-    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : readLayout(text);
+    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : await fileReader.layout(text);
     if (!layout.ok) {
       report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
       continue;

@@ -1,7 +1,7 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
 import { newLayout } from "../../core/editing/edits/layout";
 import type { KeptLayout } from "../../core/exchange/kept";
-import { readLayout } from "../../core/format/parse";
+import { fileReader } from "../../workers/reading";
 import type { Layout } from "../../core/format/types";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
@@ -138,7 +138,7 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
         return openOne(id);
       }),
     async importText(text) {
-      const layout = readLayout(text);
+      const layout = await fileReader.layout(text);
       return layout.ok ? library.add(layout.value) : layout;
     },
   };

@@ -20,13 +20,18 @@ export function useFindings(whole: boolean): void {
   const arrivals = useImageArrivals();
   const checker = useRef<Checker | null>(null);
   useEffect(() => {
-    const made = createChecker(connectChecks());
+    const stoppedOver = ({ name }: Layout) =>
+      session.tell({
+        text: `Checking “${name}” as it is now took too long and was stopped: its findings are of a moment before. They are looked for anew when it changes; all else goes on.`,
+        tone: "problem",
+      });
+    const made = createChecker(connectChecks, { stoppedOver });
     checker.current = made;
     return () => {
       made.dispose();
       checker.current = null;
     };
-  }, []);
+  }, [session]);
   useEffect(() => {
     let rest: number | undefined;
     const ask = () => {

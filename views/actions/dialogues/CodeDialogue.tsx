@@ -36,7 +36,7 @@ function FromCode() {
     stop.current?.abort();
     const control = new AbortController();
     stop.current = control;
-    setProgress({ read: 0, passedOver: 0, files: list.length });
+    setProgress({ read: 0, passedOver: 0, files: list.length, tooLong: [] });
     try {
       const result = await scanFiles(list, (now) => stop.current === control && setProgress(now), control.signal);
       if (stop.current === control && result) setScanned(result);
@@ -101,6 +101,8 @@ function FromCode() {
           scanned && (
             <span role="status" className="caption">
               {scanned.read} {scanned.read === 1 ? "file" : "files"} read, {scanned.passedOver} passed over (too large, or no text)
+              {scanned.tooLong.length > 0 &&
+                `; took too long, and were left: ${scanned.tooLong.slice(0, 3).join(", ")}${scanned.tooLong.length > 3 ? ` and ${scanned.tooLong.length - 3} more` : ""}`}
             </span>
           )
         )}

@@ -1,13 +1,14 @@
 "use client";
 /** Actions as lists: out and in as CSV and JSON, with what would change; and their names as constants of the game's language. */
 import { useRef, useState } from "react";
-import { actionsCsv, actionsJson, applyActions, previewActions, readActionList, type ListedAction } from "../../../core/exchange/actionList";
+import { actionsCsv, actionsJson, applyActions, previewActions, type ListedAction } from "../../../core/exchange/actionList";
 import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type ConstantLanguage } from "../../../core/exchange/constants";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { saveText } from "../../shared/download";
+import { readActionsFile } from "../../shared/readFile";
 
 export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();
@@ -17,7 +18,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   const [language, setLanguage] = useState<ConstantLanguage>("typescript");
   const input = useRef<HTMLInputElement>(null);
   const accept = async (file: File) => {
-    const read = readActionList(await file.text());
+    const read = await readActionsFile(file);
     setProblem(read.ok ? "" : `${file.name}: ${problemText(read.problems, 4)}`);
     setList(read.ok ? read.value : null);
   };

@@ -2,7 +2,6 @@
 /** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { byId } from "../../../core/derived/byId";
-import { readLayout } from "../../../core/format/parse";
 import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
@@ -13,7 +12,7 @@ import { FileInput } from "../../../ui/FileInput";
 import { useLibrary, useSession, useSessionActions } from "../../session/context";
 import { benchScreenOf } from "../../session/screens";
 import { namesOf } from "../../shared/names";
-import { textOfFile } from "../../shared/textOfFile";
+import { readLayoutFile } from "../../shared/readFile";
 import { choiceOf, WordsTable } from "./WordsTable";
 
 export function OtherDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
@@ -76,13 +75,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
           ref={file}
           accept=".json,application/json"
           label="Layout to take controls from"
-          onFile={(f) =>
-            void textOfFile(f).then((text) => {
-              if (text.ok) return show(readLayout(text.value), f.name);
-              setFrom(null);
-              setProblem(`${f.name}: ${problemText(text.problems)}`);
-            })
-          }
+          onFile={(f) => void readLayoutFile(f).then((read) => show(read, f.name))}
         />
       </div>
       {problem && (

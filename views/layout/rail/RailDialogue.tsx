@@ -2,7 +2,7 @@
 /** Which screens stand in the rail and in which order; one's own screens; lists in and out as CSV and JSON. */
 import { ArrowDown, ArrowUp, Pencil, Plus, Trash2, X } from "lucide-react";
 import { useRef, useState } from "react";
-import { readScreenList, screensCsv, screensJson } from "../../../core/exchange/screens";
+import { screensCsv, screensJson } from "../../../core/exchange/screens";
 import { addScreens, removeScreen, setRail } from "../../../core/editing/edits/screens";
 import type { Screen } from "../../../core/format/types";
 import { catalogueFor } from "../../../core/checks/catalogue";
@@ -13,6 +13,7 @@ import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { railOf, shelfOf } from "../../session/screens";
 import { saveText } from "../../shared/download";
+import { readScreensFile } from "../../shared/readFile";
 import { ScreenForm } from "./ScreenForm";
 import { removeTold } from "../../shared/remove";
 
@@ -36,7 +37,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
     put("order of the rail", next);
   };
   const accept = async (chosen: File) => {
-    const read = readScreenList(await chosen.text());
+    const read = await readScreensFile(chosen);
     if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
     const fresh = read.value.filter((s) => !used.has(s.name));
     const known = read.value.filter((s) => used.has(s.name)).map((s) => s.name);
