@@ -2,7 +2,7 @@ import next from "eslint-config-next";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: [".next/**", ".cache/**", "dist/**", "node_modules/**", "test-results/**", "next-env.d.ts", "**/*.cjs"] },
+  { ignores: [".next/**", "out/**", ".cache/**", "dist/**", "node_modules/**", "test-results/**", "next-env.d.ts", "**/*.cjs"] },
   ...next,
   ...tseslint.configs.recommended,
   {

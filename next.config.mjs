@@ -1,5 +1,6 @@
-/** Next: everything is prerendered; the project's own checks run before the build, so the build does not repeat them. */
+/** Next: everything is prerendered into plain files (out/), which scripts/serve.mjs serves; the project's own checks run before the build, so the build does not repeat them. */
 export default {
+  output: "export",
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,

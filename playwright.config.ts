@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Running marks would keep a processor busy that the tests need.
     contextOptions: { reducedMotion: "reduce" },
+    // Keeping the whole application for every test would cost each a second; the tests of that (offline) allow it.
+    serviceWorkers: "block",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
       args: [
@@ -30,5 +32,5 @@ export default defineConfig({
       ],
     },
   },
-  webServer: { command: `npx next start -p ${PORT} -H 127.0.0.1`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },
+  webServer: { command: `node scripts/serve.mjs ${PORT}`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },
 });

@@ -1,15 +1,18 @@
 import "@fontsource-variable/archivo";
 import "@fontsource-variable/jetbrains-mono";
 import "./globals.css";
-import type { Metadata } from "next";
+import type { Metadata, Viewport } from "next";
 import { ThemeProvider } from "next-themes";
 import type { ReactNode } from "react";
 
 export const metadata: Metadata = {
   title: "Nodulum",
   description: "Lay out touch controls for mobile games, bind them, play them, and see that they hold on every screen.",
-  icons: { icon: "/icon.svg" },
+  manifest: "/manifest.webmanifest",
+  icons: { icon: "/icon.svg", apple: "/icon-192.png" },
 };
+
+export const viewport: Viewport = { themeColor: "#F4F1EA" };
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (

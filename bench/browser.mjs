@@ -2,11 +2,11 @@
  * The bench's speed in the browser: script time of a frame while dragging with 60 controls, pictures and twelve screens
  * live in the rail (from the browser's own trace), cold load to the first drag, JavaScript shipped. Printed, never asserted.
  */
-import { spawn } from "node:child_process";
 import { createRequire } from "node:module";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { ensureBuilt, root } from "../scripts/lib.mjs";
+import { serve } from "../scripts/serve.mjs";
 import { countInPage } from "./counts.mjs";
 
 const { chromium } = createRequire(join(root, "package.json"))("@playwright/test");
@@ -108,25 +108,15 @@ async function trace(browser, page, work) {
 /** Serves the built application and opens a browser on it for the time of some work. */
 async function withBrowser(work) {
   if (ensureBuilt() !== 0) throw new Error("the build failed");
-  const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(PORT)], {
-    cwd: root,
-    stdio: "ignore",
-  });
+  const server = await serve(PORT);
   try {
-    for (let i = 0; i < 100; i += 1) {
-      const up = await fetch(`http://127.0.0.1:${PORT}/layout`).then(
-        (r) => r.ok,
-        () => false,
-      );
-      if (up) break;
-      await new Promise((resolve) => setTimeout(resolve, 100));
-    }
     const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: FLAGS });
     const result = await work(browser);
     await browser.close();
     return result;
   } finally {
-    server.kill();
+    server.close();
+    server.closeAllConnections();
   }
 }
 

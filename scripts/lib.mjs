@@ -4,6 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
+import { writeServiceWorker } from "./offline.mjs";
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
@@ -68,7 +69,7 @@ export function ensureInstalled() {
 }
 
 const SOURCES = ["app", "core", "public", "runtime", "samples", "storage", "ui", "views", "workers"];
-const CONFIGS = ["next.config.mjs", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const CONFIGS = ["scripts/offline.mjs", "scripts/service-worker.js", "next.config.mjs", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
 
 function filesUnder(dir) {
   return readdirSync(dir, { withFileTypes: true })
@@ -91,10 +92,11 @@ function sourceDigest() {
 export function ensureBuilt() {
   const stamp = join(root, ".next", "nodulum-built");
   const digest = sourceDigest();
-  if (stampMatches(stamp, digest)) return 0;
+  if (stampMatches(stamp, digest) && existsSync(join(root, "out", "sw.js"))) return 0;
   console.log("Building…");
   const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" });
   if (code === 0) {
+    writeServiceWorker();
     mkdirSync(dirname(stamp), { recursive: true });
     writeFileSync(stamp, digest);
   }

@@ -1,17 +1,14 @@
 /** `npm run pictures`: the current picture of each view in docs/screenshots, from the samples, at 1280×800. */
-import { spawn } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuilt, ensureInstalled, root } from "./lib.mjs";
+import { serve } from "./serve.mjs";
 
 ensureInstalled();
 if (ensureBuilt() !== 0) process.exit(1);
 const { chromium } = await import("@playwright/test");
 const port = 4341;
-const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], {
-  cwd: root,
-  stdio: "ignore",
-});
+const server = await serve(port);
 const out = join(root, "docs", "screenshots");
 mkdirSync(out, { recursive: true });
 
@@ -142,5 +139,6 @@ try {
   }
   await browser.close();
 } finally {
-  server.kill();
+  server.close();
+  server.closeAllConnections();
 }

@@ -15,7 +15,7 @@ if (!Number.isInteger(kills) || kills < 1 || !Number.isInteger(seed)) {
   process.exit(2);
 }
 const baseURL = `http://127.0.0.1:${PORT}`;
-const server = spawn(process.execPath, [join("node_modules", "next", "dist", "bin", "next"), "start", "-p", String(PORT), "-H", "127.0.0.1"], {
+const server = spawn(process.execPath, [join("scripts", "serve.mjs"), String(PORT)], {
   stdio: "ignore",
 });
 process.on("exit", () => server.kill());

@@ -17,8 +17,6 @@ import { benchContextNow } from "./session/benchContext";
 import { SessionProvider } from "./session/context";
 import type { Session } from "./session/session";
 
-jest.mock("next/link", () => ({ __esModule: true, default: ({ children }: { children: ReactNode }) => children }));
-
 beforeAll(() => {
   Object.assign(globalThis, {
     ResizeObserver: class {

@@ -7,6 +7,9 @@ import { z } from "zod";
 import { ok, type Problem, type Result } from "../engine/result";
 import { FILES, type Limit } from "./limits";
 
+// Schemas are walked, never turned into code: where the application runs no text may become code (its Content-Security-Policy says so).
+z.config({ jitless: true });
+
 type AnySchema = z.core.$ZodType;
 interface LooseDef {
   readonly type: string;

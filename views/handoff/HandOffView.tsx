@@ -1,7 +1,7 @@
 "use client";
 /** What leaves and what comes in: the layout file. */
 import { Download, Upload } from "lucide-react";
-import { useRouter } from "next/navigation";
+import { go } from "../shared/go";
 import { useMemo, useRef, useState } from "react";
 import { textOf } from "../../core/derived/text";
 import { problemText } from "../../core/engine/result";
@@ -67,7 +67,6 @@ export function HandOffView() {
 
 function Import() {
   const library = useLibrary();
-  const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [over, setOver] = useState(false);
@@ -77,7 +76,7 @@ function Import() {
     const text = await textOfFile(file);
     const result = text.ok ? await library.importText(text.value) : text;
     if (!result.ok) setProblem(`“${file.name}” was not taken, and nothing has changed.\n${problemText(result.problems)}`);
-    else router.push("/layout");
+    else go("/layout");
   };
   return (
     <section className="grid gap-2" aria-label="In">

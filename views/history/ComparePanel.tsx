@@ -1,6 +1,5 @@
 "use client";
 /** Two versions compared: what differs as a list, and both over each other on the glass. */
-import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { KeptState } from "../../core/exchange/kept";
@@ -12,6 +11,7 @@ import { FileInput } from "../../ui/FileInput";
 import { useSession, useSessionActions, useStates } from "../session/context";
 import { benchScreenOf } from "../session/screens";
 import { readLayoutFile } from "../shared/readFile";
+import { ViewLink } from "../shared/ViewLink";
 import { choiceWord, sumOf, versionOf, type VersionChoice } from "./versions";
 
 const NOW: VersionChoice = { kind: "now" };
@@ -96,9 +96,9 @@ function Differences({ was, is }: { was: Layout; is: Layout }) {
             <input type="checkbox" checked={onGlass} onChange={(event) => setOnGlass(event.target.checked)} /> over each other on the glass
           </label>
         ) : (
-          <Link href="/layout" className="text-accent underline">
+          <ViewLink to="/layout" className="text-accent underline">
             See both over each other on the bench
-          </Link>
+          </ViewLink>
         )}
       </div>
       <ul aria-label="Differences" className="min-h-0 overflow-auto px-1" tabIndex={0}>

@@ -1,13 +1,10 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import type { ReactNode } from "react";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { SessionProvider } from "../session/context";
 import type { GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
-
-jest.mock("next/link", () => ({ __esModule: true, default: ({ children }: { children: ReactNode }) => children }));
 
 beforeAll(() => {
   Element.prototype.setPointerCapture = () => undefined;

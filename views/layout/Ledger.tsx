@@ -3,7 +3,7 @@
 import { memo, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import { useDrag } from "../interaction/useDrag";
 import { useKeys } from "../interaction/useKeys";
-import Link from "next/link";
+import { ViewLink } from "../shared/ViewLink";
 import { byName } from "../../core/derived/byId";
 import { layoutIndexOf, servingControls } from "../../core/derived/layoutIndex";
 import type { Action } from "../../core/format/types";
@@ -94,9 +94,9 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       {actions.length === 0 ? (
         <div className="grid gap-2 px-3 text-muted">
           <p>First say what the game reads. Each action then stands here, to be dragged onto the glass.</p>
-          <Link className="push push-main justify-center" href="/actions">
+          <ViewLink className="push push-main justify-center" to="/actions">
             Add actions
-          </Link>
+          </ViewLink>
         </div>
       ) : (
         <ul ref={list} className="min-h-0 flex-1 overflow-auto pb-2">

@@ -1,7 +1,7 @@
 "use client";
 /** The shelf: every screen at its true relative size, with its findings. A click on a finding opens the bench with that screen and control. */
 import { ownEntry } from "../../core/engine/own";
-import { useRouter } from "next/navigation";
+import { go } from "../shared/go";
 import { byName } from "../../core/derived/byId";
 import { useRef, useState } from "react";
 import type { FindingTally } from "../../core/checks/finding";
@@ -21,7 +21,6 @@ const MOST_CSS = 1600;
 
 export function ShelfView() {
   const session = useSessionActions();
-  const router = useRouter();
   const layout = useSession((s) => s.layout);
   const findings = useSession((s) => s.findings);
   const shelf = shelfOf(layout);
@@ -38,7 +37,7 @@ export function ShelfView() {
     const shown = layout.controls.filter((c) => ids.includes(c.id));
     showMomentOf(session, shown);
     session.select(ids);
-    router.push("/layout");
+    go("/layout");
   };
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_360px]">

@@ -4,6 +4,8 @@ import dynamic from "next/dynamic";
 import { Popover } from "radix-ui";
 import { useSession } from "../session/context";
 import type { SessionState } from "../session/session";
+import type { Offline } from "./offline";
+import { useOffline } from "./useOffline";
 import { usePersistence, type Persistence } from "./usePersistence";
 
 const KeptRoom = dynamic(() => import("./KeptRoom").then((m) => m.KeptRoom), { ssr: false });
@@ -44,11 +46,20 @@ const PROMISES: Readonly<Record<Persistence, string>> = {
   unknown: "This browser cannot be asked to keep it for good (it can only on a secure page). A backup is safe whatever it does.",
 };
 
+const WITHOUT_SERVER: Readonly<Record<Offline, string>> = {
+  never: "Nodulum itself is not kept by this browser (that needs a secure page or this machine): it opens while its server runs.",
+  preparing: "Nodulum itself is being kept, to open without its server.",
+  ready: "Nodulum itself is kept too: it opens and works without its server.",
+  newer: "A new version of Nodulum is kept and waits: press “New version”.",
+  older: "Another window has taken a new version of Nodulum: load this one again.",
+};
+
 export function Keeping({ hasDraft }: { hasDraft: boolean }) {
   const text = useSession((s) => shownOf(s, hasDraft).text);
   const tone = useSession((s) => shownOf(s, hasDraft).tone);
   const words = useSession((s) => shownOf(s, hasDraft).words);
   const persistence = usePersistence();
+  const offline = useOffline();
   return (
     <Popover.Root>
       <Popover.Trigger className="push push-bare mr-1 text-[12px]" title={words}>
@@ -66,6 +77,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
         >
           <p>{words}</p>
           <p className="text-muted">{PROMISES[persistence]}</p>
+          <p className="text-muted">{WITHOUT_SERVER[offline]}</p>
           <KeptRoom />
         </Popover.Content>
       </Popover.Portal>

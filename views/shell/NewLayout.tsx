@@ -1,6 +1,6 @@
 "use client";
 /** Starting a layout from nothing: a name, a reference screen, and what its controls keep. */
-import { useRouter } from "next/navigation";
+import { go } from "../shared/go";
 import { useId, useState, type FormEvent } from "react";
 import { problemText } from "../../core/engine/result";
 import { Dialogue } from "../../ui/Dialogue";
@@ -25,7 +25,6 @@ export function NewLayout({ open, onOpenChange }: { open: boolean; onOpenChange:
 
 function NewLayoutForm({ onDone }: { onDone: () => void }) {
   const library = useLibrary();
-  const router = useRouter();
   const ids = { name: useId(), w: useId(), h: useId() };
   const [name, setName] = useState("");
   const [width, setWidth] = useState("1600");
@@ -40,7 +39,7 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
       return;
     }
     onDone();
-    router.push("/actions");
+    go("/actions");
   };
   return (
     <form className="grid gap-4" onSubmit={(event) => void submit(event)}>

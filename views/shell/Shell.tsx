@@ -1,7 +1,7 @@
 "use client";
 /** Title strip, view, notices; the keys that work everywhere. */
 import dynamic from "next/dynamic";
-import { usePathname, useRouter } from "next/navigation";
+import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { NumberDragsProvider } from "../../ui/drags";
 import { startDrag } from "../interaction/pointerDrag";
@@ -14,8 +14,11 @@ import { NoticeBar } from "./NoticeBar";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
 import { useLeaving } from "./useLeaving";
+import { useKeepingOffline } from "./useOffline";
 import { ViewBoundary } from "./ViewBoundary";
-import { VIEWS } from "./views";
+import { VIEWS } from "../shared/views";
+import { go } from "../shared/go";
+import { ShownView } from "./ShownView";
 
 const HistoryDrawer = dynamic(() => import("../history/HistoryDrawer").then((m) => m.HistoryDrawer), { ssr: false });
 
@@ -31,7 +34,6 @@ function drawn(id: string): void {
 
 export function Shell({ children }: { children: ReactNode }) {
   const session = useSessionActions();
-  const router = useRouter();
   const path = usePathname();
   const name = useSession((s) => s.layout.name);
   const id = useSession((s) => s.id);
@@ -39,6 +41,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const [history, setHistory] = useState(false);
   const hasDraft = useLeaving();
   useFindings(path === "/screens");
+  useKeepingOffline();
   // A view left in the middle of a drag keeps nothing of it.
   useEffect(() => () => session.cancel(), [path, session]);
 
@@ -60,7 +63,7 @@ export function Shell({ children }: { children: ReactNode }) {
     return () => document.removeEventListener("focusin", onFocus);
   }, [session]);
   useKeys("everywhere", {
-    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => path !== view.path && (router.push(view.path), true)])),
+    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => path !== view.path && (go(view.path), true)])),
     undo: () => session.undo(),
     redo: () => session.redo(),
     history: () => setHistory((shown) => !shown),
@@ -81,7 +84,9 @@ export function Shell({ children }: { children: ReactNode }) {
       <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
-          <ViewBoundary of={`${path} ${id}`}>{children}</ViewBoundary>
+          <ViewBoundary of={`${path} ${id}`}>
+            <ShownView path={path}>{children}</ShownView>
+          </ViewBoundary>
         </main>
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}
         <NoticeBar />

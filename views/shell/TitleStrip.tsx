@@ -2,13 +2,14 @@
 /** The strip at the top: which layout, which view, undo and redo, whether it is saved. */
 import { History, Moon, Redo2, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useSession, useSessionActions } from "../session/context";
 import { MomentChoice } from "../shared/MomentChoice";
 import { Keeping } from "./Keeping";
 import { LayoutMenu } from "./LayoutMenu";
-import { VIEWS } from "./views";
+import { VIEWS } from "../shared/views";
+import { ViewLink } from "../shared/ViewLink";
+import { fetchView } from "./ShownView";
+import { useOffline, useTakeNewer } from "./useOffline";
 
 interface Props {
   readonly path: string;
@@ -19,7 +20,6 @@ interface Props {
 }
 
 export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
-  const router = useRouter();
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
   return (
@@ -35,23 +35,23 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
       <LayoutMenu />
       <nav aria-label="Views" className="flex h-full">
         {VIEWS.map((view, i) => (
-          <Link
+          <ViewLink
             key={view.path}
-            href={view.path}
+            to={view.path}
             // A view is fetched when a hand nears it: on the way in only the view that is opened counts.
-            prefetch={false}
-            onPointerEnter={() => router.prefetch(view.path)}
-            onFocus={() => router.prefetch(view.path)}
+            onPointerEnter={() => fetchView(view.path)}
+            onFocus={() => fetchView(view.path)}
             aria-current={path === view.path ? "page" : undefined}
             className="flex items-center gap-1.5 border-b-2 border-transparent px-3 text-muted hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
           >
             <span className="figure text-[10px] opacity-70">{i + 1}</span>
             {view.word}
-          </Link>
+          </ViewLink>
         ))}
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
+        <NewVersion hasDraft={hasDraft} />
         <Keeping hasDraft={hasDraft} />
         <UndoButtons />
         <button className="push push-bare" onClick={onHistory} aria-label="History" title="History (Shift H)">
@@ -70,6 +70,18 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
         </button>
       </div>
     </header>
+  );
+}
+
+/** Stands in the strip while a newer version of the application waits. */
+function NewVersion({ hasDraft }: { hasDraft: boolean }) {
+  const offline = useOffline();
+  const take = useTakeNewer(hasDraft);
+  if (offline !== "newer" && offline !== "older") return null;
+  return (
+    <button className="push push-main h-6" onClick={take} title="Everything is written first; then the window is loaded again, by the new version">
+      {offline === "newer" ? "New version" : "Load again"}
+    </button>
   );
 }
 

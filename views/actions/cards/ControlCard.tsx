@@ -1,6 +1,6 @@
 "use client";
 /** A control as an end of wires: what it serves, and one action more. */
-import Link from "next/link";
+import { ViewLink } from "../../shared/ViewLink";
 import { byName } from "../../../core/derived/byId";
 import type { Control, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
@@ -29,9 +29,9 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
       <h2 className="flex items-baseline gap-2">
         <span className="truncate text-[14px] font-semibold">{control.name}</span>
         <span className="caption">{control.kind}</span>
-        <Link className="push ml-auto h-6 px-1.5 text-[11px]" href="/layout" onClick={() => session.select([control.id])}>
+        <ViewLink className="push ml-auto h-6 px-1.5 text-[11px]" to="/layout" onClick={() => session.select([control.id])}>
           Show on the bench
-        </Link>
+        </ViewLink>
       </h2>
       {serves.length === 0 && <p className="text-[12px] text-warning">◆ serves nothing</p>}
       <ul aria-label={`What ${control.name} serves`} className="grid gap-1">

@@ -6,3 +6,6 @@ export const VIEWS = [
   { path: "/screens", word: "Screens" },
   { path: "/handoff", word: "Hand off" },
 ] as const;
+
+/** Where a view is found. */
+export type ViewPath = (typeof VIEWS)[number]["path"];

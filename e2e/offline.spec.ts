@@ -1,0 +1,225 @@
+/** The application without its server, newer versions of it, and what its pages may do. */
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import type { AddressInfo, Server } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test as base, type Page } from "@playwright/test";
+import { control, drag, exportText, fromMenu, middle, open, saved } from "./bench";
+
+const OUT = join(process.cwd(), "out");
+
+/** A server of its own for a test, that can be stopped and started again, with another build if wished. */
+interface OwnServer {
+  readonly url: string;
+  stop(): Promise<void>;
+  start(root?: string): Promise<void>;
+}
+const test = base.extend<{ server: OwnServer }>({
+  server: async ({}, provide) => {
+    const { createApplicationServer } = (await import("../scripts/serve.mjs")) as {
+      createApplicationServer: (root: string) => Server & { closeAllConnections(): void };
+    };
+    let running: ReturnType<typeof createApplicationServer> | null = null;
+    let port = 0;
+    const start = (root = OUT) =>
+      new Promise<void>((resolve) => {
+        running = createApplicationServer(root);
+        running.listen(port, "127.0.0.1", () => {
+          port = (running!.address() as AddressInfo).port;
+          resolve();
+        });
+      });
+    const stop = () =>
+      new Promise<void>((resolve) => {
+        if (!running) return resolve();
+        running.close(() => resolve());
+        running.closeAllConnections();
+        running = null;
+      });
+    await start();
+    await provide({ url: `http://127.0.0.1:${port}`, stop, start });
+    await stop();
+  },
+});
+test.use({ serviceWorkers: "allow" });
+
+/** Waits until the browser says that it keeps the application. */
+async function kept(page: Page): Promise<void> {
+  await page.getByTestId("saved-state").click();
+  await expect(page.getByText("it opens and works without its server")).toBeVisible();
+  await page.keyboard.press("Escape");
+}
+const view = (page: Page, word: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: word });
+
+test("after one visit all works with the server gone: views, dialogues, workers, fonts, import, export, reload", async ({ page, server }) => {
+  const problems: string[] = [];
+  page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
+  page.on("pageerror", (error) => problems.push(error.message));
+  await open(page, `${server.url}/`);
+  await expect(page).toHaveURL(`${server.url}/layout`);
+  await kept(page);
+  await server.stop();
+  await expect(
+    page
+      .getByRole("region", { name: "Rail" })
+      .getByText("■")
+      .first()
+      .or(
+        page
+          .getByRole("region", { name: "Rail" })
+          .getByText(/○|◆|clear|nothing/)
+          .first(),
+      ),
+  ).toBeVisible();
+  const helm = await middle(control(page, "helm"));
+  await drag(page, helm, { x: helm.x + 30, y: helm.y - 20 });
+  await saved(page);
+  for (const [word, seen] of [
+    ["Actions", "Patch sheet"],
+    ["Rehearse", "Rehearsal"],
+    ["Screens", "Shelf"],
+    ["Hand off", "In"],
+    ["Layout", "Ledger"],
+  ]) {
+    await view(page, word).click();
+    await expect(page.getByRole("region", { name: seen }).first()).toBeVisible();
+  }
+  // A dialogue whose script had not been fetched; the worker reads and checks.
+  await page.getByRole("button", { name: "Choose the screens" }).click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await view(page, "Actions").click();
+  await page.getByRole("button", { name: /code/i }).first().click();
+  await page.getByLabel("Source files").setInputFiles({ name: "game.ts", mimeType: "text/plain", buffer: Buffer.from('input.get("towlne");\n'.repeat(40)) });
+  await expect(page.getByText("1 file read")).toBeVisible();
+  await page.keyboard.press("Escape");
+  // A large file goes to the reading worker.
+  const file = JSON.parse(await exportText(page)) as Record<string, unknown> & { name: string; actions: Record<string, unknown>[] };
+  file.name = "Out at sea";
+  file.actions = [...file.actions, ...Array.from({ length: 130 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
+  await view(page, "Hand off").click();
+  await page
+    .getByLabel("Layout file to import")
+    .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
+  await expect(page).toHaveTitle("Out at sea · Nodulum");
+  await expect(page).toHaveURL(`${server.url}/layout`);
+  // Each view by a load of its own, and the front door.
+  for (const path of ["/screens", "/handoff", "/rehearse", "/actions", "/"]) {
+    await open(page, server.url + path);
+    await expect(page).toHaveTitle("Out at sea · Nodulum");
+  }
+  await page.reload();
+  await expect(page).toHaveTitle("Out at sea · Nodulum");
+  expect(await page.evaluate(() => [document.fonts.check('12px "Archivo Variable"'), document.fonts.check('12px "JetBrains Mono Variable"')])).toEqual([
+    true,
+    true,
+  ]);
+  await fromMenu(page, "Brackwater, first draft", true);
+  await expect(page).toHaveTitle("Brackwater, first draft · Nodulum");
+  expect(
+    problems.filter((text) => !/ERR_CONNECTION_REFUSED|Failed to fetch|bad HTTP response code|An unknown error occurred when fetching the script/.test(text)),
+  ).toEqual([]);
+});
+
+test("with the server gone and nothing kept the page still goes from view to view", async ({ page, server }) => {
+  await page.addInitScript(() => Object.defineProperty(navigator, "serviceWorker", { value: undefined }));
+  await page.addInitScript(() => delete (Navigator.prototype as unknown as Record<string, unknown>).serviceWorker);
+  const all = page.waitForRequest((request) => /\.js$/.test(request.url()) && request.frame() === page.mainFrame(), { timeout: 30_000 });
+  await open(page, `${server.url}/layout`);
+  await all;
+  await page.waitForLoadState("networkidle");
+  // The page fetches what it may need a few seconds after it has opened.
+  await page.waitForRequest((request) => /\.js$/.test(request.url()));
+  await page.waitForLoadState("networkidle");
+  await server.stop();
+  for (const word of ["Screens", "Actions", "Rehearse", "Hand off", "Layout"]) {
+    await view(page, word).click();
+    await expect(page.getByTestId("saved-state")).toBeVisible();
+    await expect(page.getByText("could not be fetched")).toHaveCount(0);
+  }
+  await page.goBack();
+  await expect(page).toHaveURL(/handoff$/);
+  await expect(page.getByRole("region", { name: "In" })).toBeVisible();
+});
+
+test("a newer version is told, waits for a word, keeps what is typed and unsaved, and leaves the other window be", async ({ page, context, server }) => {
+  await open(page, `${server.url}/layout`);
+  await kept(page);
+  const other = await context.newPage();
+  await open(other, `${server.url}/layout`);
+  // The next build: another page, another worker.
+  const next = join(mkdtempSync(join(tmpdir(), "nodulum-")), "out");
+  cpSync(OUT, next, { recursive: true });
+  const worker = join(next, "sw.js");
+  writeFileSync(worker, readFileSync(worker, "utf8").replace(/const VERSION = "[0-9a-f]+"/, 'const VERSION = "abcdef0123456789"'));
+  const html = join(next, "layout.html");
+  writeFileSync(html, readFileSync(html, "utf8").replace('lang="en"', 'lang="en" data-build="next"'));
+  await server.stop();
+  await server.start(next);
+  await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+  const button = page.getByRole("button", { name: "New version" });
+  await expect(button).toBeVisible();
+  await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
+  // Something typed and not entered holds it back.
+  await control(page, "helm").click({ position: { x: 8, y: 12 } });
+  const field = page.getByRole("region", { name: "Tray" }).getByRole("textbox").first();
+  await field.fill("Wheel");
+  await button.click();
+  await expect(page.getByText("typed and not entered")).toBeVisible();
+  await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
+  await field.press("Enter");
+  await saved(page);
+  await button.click();
+  await expect(page.locator("html")).toHaveAttribute("data-build", "next");
+  await expect(page.getByTestId("saved-state")).toBeVisible();
+  // The other window was told and goes on; what it had not fetched yet is still there.
+  await expect(other.getByText("Another window has taken a new version")).toBeVisible();
+  await expect(other.locator("html")).not.toHaveAttribute("data-build", "next");
+  await view(other, "Screens").click();
+  await expect(other.getByRole("region", { name: "Shelf" })).toBeVisible();
+  await other.getByRole("button", { name: "Load again" }).click();
+  await expect(other.getByRole("button", { name: "Load again" })).toHaveCount(0);
+});
+
+test("no script but its own runs in a page, nothing is asked of anybody else, and it may be installed", async ({ page, server }) => {
+  await open(page, `${server.url}/layout`);
+  const refused = await page.evaluate(async () => {
+    const seen: string[] = [];
+    document.addEventListener("securitypolicyviolation", (event) => seen.push(event.effectiveDirective));
+    const script = document.createElement("script");
+    script.textContent = "window.ran = true";
+    document.body.append(script);
+    const image = document.createElement("img");
+    image.setAttribute("onerror", "window.ran = true");
+    image.src = "data:image/png;base64,AAAA";
+    document.body.append(image);
+    // Later, and not while the test's own words are evaluated, to which the policy does not apply.
+    const evaluated = await new Promise((resolve) =>
+      setTimeout(() => {
+        try {
+          resolve((0, eval)("1"));
+        } catch {
+          resolve("refused");
+        }
+      }, 0),
+    );
+    const asked = await fetch("http://127.0.0.2:9/").catch(() => "refused");
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    return { evaluated, asked, ran: (window as unknown as { ran?: boolean }).ran ?? false, seen: [...new Set(seen)].sort() };
+  });
+  expect(refused).toEqual({ evaluated: "refused", asked: "refused", ran: false, seen: ["connect-src", "script-src", "script-src-attr", "script-src-elem"] });
+  const manifest = await page.evaluate(async () => {
+    const { href } = document.querySelector<HTMLLinkElement>('link[rel="manifest"]')!;
+    return (await (await fetch(href)).json()) as { start_url: string; display: string; icons: { src: string; sizes: string }[] };
+  });
+  expect(manifest).toMatchObject({ start_url: "/layout", display: "standalone" });
+  for (const icon of manifest.icons.filter((i) => i.sizes !== "any")) {
+    const size = await page.evaluate(async (src) => {
+      const image = new Image();
+      image.src = src;
+      await image.decode();
+      return `${image.naturalWidth}x${image.naturalHeight}`;
+    }, icon.src);
+    expect(size).toBe(icon.sizes);
+  }
+});

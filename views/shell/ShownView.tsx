@@ -1,0 +1,46 @@
+"use client";
+/** The view that the address names. The one the page came with is in the page; every other is fetched when it is first wanted. */
+import { lazy, Suspense, useState, type ComponentType, type ReactElement, type ReactNode } from "react";
+import { VIEWS, type ViewPath } from "../shared/views";
+
+const FETCH: Readonly<Record<ViewPath, () => Promise<{ default: ComponentType }>>> = {
+  "/actions": () => import("../actions/ActionsView").then((m) => ({ default: m.ActionsView })),
+  "/layout": () => import("../layout/BenchView").then((m) => ({ default: m.BenchView })),
+  "/rehearse": () => import("../rehearse/RehearseView").then((m) => ({ default: m.RehearseView })),
+  "/screens": () => import("../screens/ShelfView").then((m) => ({ default: m.ShelfView })),
+  "/handoff": () => import("../handoff/HandOffView").then((m) => ({ default: m.HandOffView })),
+};
+
+/** Stands where a view could not be fetched: the server is gone, and nothing had kept the view before. */
+function Unfetched() {
+  return (
+    <div role="alert" className="grid h-full place-content-center justify-items-center gap-3">
+      <p>This view could not be fetched: the server does not answer. What is open is untouched.</p>
+      <button className="push push-main" onClick={() => window.location.reload()}>
+        Load it again
+      </button>
+    </div>
+  );
+}
+
+function fetched(path: ViewPath): ReactElement {
+  const View = lazy(() => FETCH[path]().catch(() => ({ default: Unfetched })));
+  return <View />;
+}
+const SHOWN: ReadonlyMap<string, ReactElement> = new Map(VIEWS.map(({ path }) => [path, fetched(path)]));
+
+/** Fetches a view ahead; where that fails it is fetched again when it is wanted. */
+export function fetchView(path: ViewPath): void {
+  FETCH[path]().catch(() => undefined);
+}
+
+/** Fetches all of them: for where no worker keeps the application, and the server may be gone by the time one is wanted. */
+export function fetchAllViews(): void {
+  for (const { path } of VIEWS) fetchView(path);
+}
+
+export function ShownView({ path, children }: { path: string; children: ReactNode }) {
+  const [first] = useState(path);
+  const shown = path === first ? undefined : SHOWN.get(path);
+  return shown ? <Suspense fallback={<p className="grid h-full place-items-center text-muted">Opening…</p>}>{shown}</Suspense> : children;
+}

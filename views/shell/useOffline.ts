@@ -1,0 +1,67 @@
+"use client";
+/** The application kept by the browser, as the window shows it; a newer one is told once, and taken when nothing is in hand. */
+import { useCallback, useEffect, useSyncExternalStore } from "react";
+import { useSessionActions } from "../session/context";
+import { createOffline, type Offline, type OfflineWatch } from "./offline";
+import { fetchAllViews } from "./ShownView";
+
+/** The window has other things to do when it opens, ms. */
+const REST_MS = 4000;
+/** A newer one is looked for when somebody comes back to the window, at most so often, ms. */
+const AGAIN_MS = 30 * 60_000;
+
+let watch: OfflineWatch | null = null;
+function theWatch(): OfflineWatch {
+  const container = process.env.NODE_ENV === "production" ? ((navigator.serviceWorker as ServiceWorkerContainer | undefined) ?? null) : null;
+  return (watch ??= createOffline({ container, reload: () => window.location.reload() }));
+}
+
+const subscribe = (changed: () => void) => theWatch().store.subscribe(changed);
+
+/** How far the application is kept. */
+export function useOffline(): Offline {
+  return useSyncExternalStore<Offline>(
+    subscribe,
+    () => theWatch().store.getState(),
+    () => "preparing",
+  );
+}
+
+/** Takes the newer version, once everything is written; says why not where something is not. `hasDraft`: text was typed and not entered. */
+export function useTakeNewer(hasDraft: boolean): () => void {
+  const session = useSessionActions();
+  return useCallback(() => {
+    const later = (why: string) => session.tell({ text: `The new version is not taken yet: ${why}.`, tone: "problem" });
+    if (hasDraft) return later("something was typed and not entered; enter it, or press Escape");
+    session.commit();
+    void session.flush().then((safe) => (safe ? theWatch().take() : later("the open layout is not saved")));
+  }, [session, hasDraft]);
+}
+
+/** Keeps the application from now on. Mounted once in a window. */
+export function useKeepingOffline(): void {
+  const session = useSessionActions();
+  useEffect(() => {
+    const { store, look } = theWatch();
+    let looked = 0;
+    const lookNow = () => {
+      looked = Date.now();
+      // Where no worker keeps the views, the page does while it is open.
+      void look().then(() => store.getState() === "never" && fetchAllViews());
+    };
+    const rest = window.setTimeout(lookNow, REST_MS);
+    const onSight = () => document.visibilityState === "visible" && looked > 0 && Date.now() - looked > AGAIN_MS && lookNow();
+    document.addEventListener("visibilitychange", onSight);
+    const forget = store.subscribe((state) => {
+      if (state === "newer")
+        session.tell({ text: "A new version of Nodulum is here. It is taken when you press “New version” in the strip above.", tone: "plain" });
+      if (state === "older")
+        session.tell({ text: "Another window has taken a new version of Nodulum. This one goes on with the older until you load it again.", tone: "plain" });
+    });
+    return () => {
+      window.clearTimeout(rest);
+      document.removeEventListener("visibilitychange", onSight);
+      forget();
+    };
+  }, [session]);
+}
