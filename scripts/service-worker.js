@@ -37,5 +37,8 @@ self.addEventListener("fetch", (event) => {
 async function given(request, path) {
   if (path === "/") return Response.redirect("/layout", 302);
   const kept = (await (await caches.open(OWN)).match(path)) ?? (await caches.match(path));
-  return kept ?? fetch(request);
+  if (!kept) return fetch(request);
+  // A response of its own: a kept one would bring its address along, and a worker that finds its settings there would lose them.
+  const { status, statusText, headers } = kept;
+  return new Response(kept.body, { status, statusText, headers });
 }

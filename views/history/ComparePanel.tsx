@@ -1,6 +1,5 @@
 "use client";
 /** Two versions compared: what differs as a list, and both over each other on the glass. */
-import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { KeptState } from "../../core/exchange/kept";
 import type { Layout } from "../../core/format/types";
@@ -10,6 +9,7 @@ import { listedEntries } from "../../core/versions/log";
 import { FileInput } from "../../ui/FileInput";
 import { useSession, useSessionActions, useStates } from "../session/context";
 import { benchScreenOf } from "../session/screens";
+import { usePath } from "../shared/go";
 import { readLayoutFile } from "../shared/readFile";
 import { ViewLink } from "../shared/ViewLink";
 import { choiceWord, sumOf, versionOf, type VersionChoice } from "./versions";
@@ -75,7 +75,7 @@ function useVersion(choice: VersionChoice | null, onProblem: (problem: string) =
 
 function Differences({ was, is }: { was: Layout; is: Layout }) {
   const session = useSessionActions();
-  const path = usePathname();
+  const path = usePath();
   const screen = useSession((s) => benchScreenOf(s.layout));
   const playerView = useSession((s) => s.playerView);
   const [onGlass, setOnGlass] = useState(true);

@@ -1,7 +1,6 @@
 "use client";
 /** Title strip, view, notices; the keys that work everywhere. */
 import dynamic from "next/dynamic";
-import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { NumberDragsProvider } from "../../ui/drags";
 import { startDrag } from "../interaction/pointerDrag";
@@ -17,7 +16,7 @@ import { useLeaving } from "./useLeaving";
 import { useKeepingOffline } from "./useOffline";
 import { ViewBoundary } from "./ViewBoundary";
 import { VIEWS } from "../shared/views";
-import { go } from "../shared/go";
+import { go, usePath } from "../shared/go";
 import { ShownView } from "./ShownView";
 
 const HistoryDrawer = dynamic(() => import("../history/HistoryDrawer").then((m) => m.HistoryDrawer), { ssr: false });
@@ -34,7 +33,8 @@ function drawn(id: string): void {
 
 export function Shell({ children }: { children: ReactNode }) {
   const session = useSessionActions();
-  const path = usePathname();
+  const path = usePath();
+  const [first] = useState(path);
   const name = useSession((s) => s.layout.name);
   const id = useSession((s) => s.id);
   const [help, setHelp] = useState(false);
@@ -85,7 +85,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>
-            <ShownView path={path}>{children}</ShownView>
+            <ShownView path={path} first={first}>{children}</ShownView>
           </ViewBoundary>
         </main>
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}

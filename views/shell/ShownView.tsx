@@ -1,6 +1,6 @@
 "use client";
 /** The view that the address names. The one the page came with is in the page; every other is fetched when it is first wanted. */
-import { lazy, Suspense, useState, type ComponentType, type ReactElement, type ReactNode } from "react";
+import { lazy, Suspense, type ComponentType, type ReactElement, type ReactNode } from "react";
 import { VIEWS, type ViewPath } from "../shared/views";
 
 const FETCH: Readonly<Record<ViewPath, () => Promise<{ default: ComponentType }>>> = {
@@ -39,8 +39,8 @@ export function fetchAllViews(): void {
   for (const { path } of VIEWS) fetchView(path);
 }
 
-export function ShownView({ path, children }: { path: string; children: ReactNode }) {
-  const [first] = useState(path);
+/** `first`: the path the page came with; its view is in `children`. */
+export function ShownView({ path, first, children }: { path: string; first: string; children: ReactNode }) {
   const shown = path === first ? undefined : SHOWN.get(path);
   return shown ? <Suspense fallback={<p className="grid h-full place-items-center text-muted">Opening…</p>}>{shown}</Suspense> : children;
 }
