@@ -1,14 +1,28 @@
 import { readFileSync } from "node:fs";
+import { lockedPackages, thirdPartyPage } from "./licences";
 import { findingsPage, formatPage } from "./pages";
 import { playedPage } from "./playedPage";
 
 test.each([
+  ["THIRD-PARTY.md", (page: string) => thirdPartyPage(page)],
   ["docs/FINDINGS.md", (_: string) => findingsPage()],
   ["docs/FORMAT.md", formatPage],
   ["docs/PLAYED.md", playedPage],
 ])("%s is as the code has it (npm run docs writes it anew)", (file, page) => {
   const text = readFileSync(file, "utf8");
   expect(page(text)).toBe(text);
+});
+
+test("every package that is locked is named with its licence; whatever is bundled counts as shipped", () => {
+  const lock = JSON.parse(readFileSync("package-lock.json", "utf8")) as Parameters<typeof lockedPackages>[0];
+  const packages = lockedPackages(lock);
+  const page = readFileSync("THIRD-PARTY.md", "utf8");
+  expect(packages.filter((p) => p.licence === "not stated")).toEqual([]);
+  for (const { name, version } of packages) expect(page).toContain(`${name} ${version}`);
+  for (const licence of ["LGPL-3.0-or-later", "MPL-2.0", "CC-BY-4.0", "OFL-1.1"]) expect(page).toContain(`**${licence}**`);
+  const shipped = new Set(packages.filter((p) => p.shipped).map((p) => p.name));
+  const { dependencies } = JSON.parse(readFileSync("package.json", "utf8")) as { dependencies: Readonly<Record<string, string>> };
+  expect(Object.keys(dependencies).filter((name) => !shipped.has(name))).toEqual(["@tailwindcss/postcss", "esbuild", "tailwindcss"]);
 });
 
 test("the worked example comes to what its text says", () => {
