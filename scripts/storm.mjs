@@ -1,4 +1,4 @@
-/** `npm run storm [-- KILLS SEED]`: kills a browser over and over while it edits, and tells what was lost. */
+/** `npm run storm [-- PART COUNT SEED]`: kills, broken and hostile files; see storm.ts. */
 import { build } from "esbuild";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";

@@ -1,45 +1,120 @@
-/** The long storm: starts the application, blows, and prints what it did and what was lost. Exit 1 where something was. */
-import { spawn } from "node:child_process";
+/**
+ * The long storm, in three parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
+ * through the core), `files` (hostile files through the browser). Without a name all three. Prints what was done and what went wrong; exit 1
+ * where something did.
+ */
+import { fork, spawn } from "node:child_process";
 import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { availableParallelism, tmpdir } from "node:os";
 import { join } from "node:path";
+import { fileURLToPath } from "node:url";
 import config from "../playwright.config";
+import { hostileRun, type HostileReport } from "../e2e/hostileRun";
 import { storm, type StormReport } from "../e2e/stormRun";
+import { stormCore, type CoreReport } from "./stormCore";
 
-const KILLS = 200;
 const PORT = 4378;
-const kills = Number(process.argv[2] ?? KILLS);
-const seed = Number(process.argv[3] ?? Date.now() % 100_000);
-if (!Number.isInteger(kills) || kills < 1 || !Number.isInteger(seed)) {
-  console.error("Write npm run storm -- KILLS SEED, both whole numbers, such as npm run storm -- 200 7");
-  process.exit(2);
-}
 const baseURL = `http://127.0.0.1:${PORT}`;
-const server = spawn(process.execPath, [join("scripts", "serve.mjs"), String(PORT)], {
-  stdio: "ignore",
-});
-process.on("exit", () => server.kill());
-for (let i = 0; ; i += 1) {
-  const up = await fetch(`${baseURL}/layout`).then(
-    (answer) => answer.ok,
-    () => false,
-  );
-  if (up) break;
-  if (i > 100) throw new Error("the application did not start");
-  await new Promise((resolve) => setTimeout(resolve, 200));
+const launchOptions = config.use!.launchOptions!;
+const PARTS = { kills: 200, core: 1_000_000, files: 500 } as const;
+type Part = keyof typeof PARTS;
+
+/** Serves the application for the time of some work. */
+async function served<T>(work: () => Promise<T>): Promise<T> {
+  const server = spawn(process.execPath, [join("scripts", "serve.mjs"), String(PORT)], { stdio: "ignore" });
+  process.on("exit", () => server.kill());
+  try {
+    for (let i = 0; ; i += 1) {
+      const up = await fetch(`${baseURL}/layout`).then(
+        (answer) => answer.ok,
+        () => false,
+      );
+      if (up) break;
+      if (i > 100) throw new Error("the application did not start");
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    return await work();
+  } finally {
+    server.kill();
+  }
 }
 
-const line = (r: StormReport) =>
-  `${r.kills} kills (${r.inTwoWindows} with two windows, ${r.inDrags} in the middle of a drag, ${r.whileWriting} while something was being written), ${r.edits} edits, ${r.confirmed} confirmed, ${r.lost.length} lost`;
-console.log(`Storm of ${kills} kills, seed ${seed}.`);
-const report = await storm({
-  kills,
-  seed,
-  baseURL,
-  folder: mkdtempSync(join(tmpdir(), "nodulum-storm-")),
-  launchOptions: config.use!.launchOptions!,
-  onKill: (r) => r.kills % 10 === 0 && console.log(line(r)),
-});
-console.log(line(report));
-for (const lost of report.lost) console.log(`lost: ${lost}`);
-process.exit(report.lost.length > 0 ? 1 : 0);
+async function kills(count: number, seed: number): Promise<readonly string[]> {
+  const line = (r: StormReport) =>
+    `${r.kills} kills (${r.inTwoWindows} with two windows, ${r.inDrags} in the middle of a drag, ${r.whileWriting} while something was being written), ${r.edits} edits, ${r.confirmed} confirmed, ${r.lost.length} lost`;
+  const folder = mkdtempSync(join(tmpdir(), "nodulum-storm-"));
+  const report = await served(() => storm({ kills: count, seed, baseURL, folder, launchOptions, onKill: (r) => r.kills % 10 === 0 && console.log(line(r)) }));
+  console.log(line(report));
+  return report.lost.map((lost) => `lost: ${lost}`);
+}
+
+async function files(count: number, seed: number): Promise<readonly string[]> {
+  const line = (r: HostileReport) =>
+    `${r.files} hostile files, ${r.taken} taken, ${r.faults.length} faults; slowest answer ${(r.slowest.ms / 1000).toFixed(2)} s (${r.slowest.what}), most memory ${r.most.mib.toFixed(0)} MiB (${r.most.what})`;
+  const report = await served(() => hostileRun({ count, seed, baseURL, launchOptions, onFile: (r) => r.files % 20 === 0 && console.log(line(r)) }));
+  console.log(line(report));
+  return report.faults;
+}
+
+const coreLine = (r: CoreReport) =>
+  `${r.times} files, ${r.filesTaken} taken, and ${r.times} streams, ${r.tracesTaken} taken; slowest ${r.slowestMs.toFixed(0)} ms (seed ${r.slowestSeed}), most memory ${r.mostMib.toFixed(0)} MiB`;
+
+/** As many processes as there are processors, each with its part of the seeds. */
+async function core(times: number, seed: number): Promise<readonly string[]> {
+  const processes = Math.min(availableParallelism(), times);
+  const share = Math.ceil(times / processes);
+  const parts = Array.from({ length: processes }, (_, i) => {
+    const count = Math.min(share, times - i * share);
+    return new Promise<{ report: CoreReport | null; fault: string | null }>((resolve) => {
+      const child = fork(fileURLToPath(import.meta.url), ["core-part", String(count), String(seed + i * share)], {
+        stdio: ["ignore", "inherit", "pipe", "ipc"],
+      });
+      let report: CoreReport | null = null;
+      let complaint = "";
+      child.on("message", (message) => (report = message as CoreReport));
+      child.stderr!.on("data", (piece) => (complaint += String(piece)));
+      child.on("exit", (code) => resolve({ report, fault: code === 0 ? null : complaint.slice(0, 2000) }));
+    });
+  });
+  const done = await Promise.all(parts);
+  const reports = done.flatMap(({ report }) => (report ? [report] : []));
+  const sum = (of: (r: CoreReport) => number) => reports.reduce((all, r) => all + of(r), 0);
+  const [slowest] = [...reports].sort((a, b) => b.slowestMs - a.slowestMs);
+  if (slowest)
+    console.log(
+      coreLine({
+        ...slowest,
+        times: sum((r) => r.times),
+        filesTaken: sum((r) => r.filesTaken),
+        tracesTaken: sum((r) => r.tracesTaken),
+        mostMib: Math.max(...reports.map((r) => r.mostMib)),
+      }),
+    );
+  return done.flatMap(({ fault }) => (fault === null ? [] : [fault]));
+}
+
+const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, files };
+
+const [asked, ...figures] = process.argv.slice(2);
+if (asked === "core-part") {
+  const report = stormCore(Number(figures[0]), Number(figures[1]), (r) => console.log(coreLine(r)));
+  process.send!(report);
+  process.disconnect();
+} else {
+  const [count, seed = Date.now() % 100_000] = figures.map(Number);
+  const wrong = (asked !== undefined && !Object.hasOwn(RUN, asked)) || figures.some((f) => !Number.isInteger(Number(f)) || Number(f) < 1);
+  if (wrong) {
+    console.error(
+      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core or files, both figures whole, such as npm run storm -- kills 200 7",
+    );
+    process.exit(2);
+  }
+  const faults: string[] = [];
+  for (const part of asked === undefined ? (Object.keys(PARTS) as Part[]) : [asked as Part]) {
+    const times = count ?? PARTS[part];
+    console.log(`${part}: ${times}, seed ${seed}`);
+    faults.push(...(await RUN[part](times, seed)));
+  }
+  for (const fault of faults) console.log(fault);
+  process.exit(faults.length > 0 ? 1 : 0);
+}

@@ -52,7 +52,19 @@ const ODD: readonly unknown[] = [
   "∞",
   0.5,
   200,
+  "__proto__",
+  "constructor",
+  "\u001b[31m\n",
+  "\ud800",
+  "n".repeat(5000),
+  Array.from({ length: 300 }, () => ({})),
+  nested(70),
 ];
+
+/** A list in a list in a list. */
+function nested(depth: number): unknown {
+  return depth === 0 ? 1 : [nested(depth - 1)];
+}
 const SCREENS = [plainScreen("a", 2400, 1080, 411), plainScreen("b", 480, 640, 229), plainScreen("c", 1, 1, 1)];
 
 /** Changes a few places of a plain value in place: other values, removed keys, keys of other objects, repeated items. */
@@ -78,7 +90,7 @@ export function mutate(value: unknown, random: () => number): void {
     } else if (dice < 0.75 && !Array.isArray(container)) delete target[key];
     else if (dice < 0.85 && Array.isArray(container)) container.push(container[0]);
     else if (dice < 0.95 && typeof target[key] === "number") target[key] = (target[key] as number) * (random() * 4 - 1);
-    else target[`${key}x`] = target[key];
+    else target[random() < 0.3 ? "constructor" : `${key}x`] = target[key];
   }
 }
 
