@@ -24,7 +24,7 @@ export interface HostileReport {
 }
 
 /** One page is used for so many files, then a fresh browser begins with nothing kept. */
-const FILES_A_PAGE = 40;
+const FILES_A_PAGE = 20;
 /** A page that has not answered by then stands still, ms. */
 const STILL_MS = 60_000;
 const VIEWS = ["Screens", "Actions", "Rehearse", "Layout"];
@@ -73,12 +73,17 @@ async function onePage(
   page.on("request", (request) => {
     if (!request.url().startsWith("data:") && !request.url().startsWith("blob:") && new URL(request.url()).origin !== origin) fault(`asked ${request.url()}`);
   });
+  await page.addInitScript(() => document.addEventListener("change", () => Object.assign(window, { chosenAt: performance.now() }), { capture: true }));
   const system = await browser.newBrowserCDPSession();
+  const own = await context.newCDPSession(page);
   await page.goto(`${baseURL}/handoff`);
   for (let i = from; i < Math.min(count, from + FILES_A_PAGE); i += 1) {
     const file = hostileFile(seed + i);
     what = `file ${seed + i}, ${file.what}`;
+    // What earlier files have left behind is not this one's.
+    await own.send("HeapProfiler.collectGarbage");
     const took = await bringIn(page, file.bytes, report);
+    if (process.env.HOSTILE_SLOW && took > Number(process.env.HOSTILE_SLOW)) console.log(`${took.toFixed(0)} ms: ${what}`);
     if (took > report.slowest.ms) report.slowest = { ms: took, what };
     const mib = await memoryOf(system);
     if (mib > report.most.mib) report.most = { mib, what };
@@ -100,18 +105,16 @@ async function bringIn(page: Page, bytes: Buffer, report: HostileReport): Promis
     return performance.now() - begun;
   };
   await go("Hand off");
-  const before = await page.getByRole("button", { name: /^Layouts; open/ }).getAttribute("aria-label");
-  const begun = performance.now();
   await page.getByLabel("Layout file to import").setInputFiles({ name: "hostile.nodulum.json", mimeType: "application/json", buffer: bytes });
   const refused = page.getByRole("region", { name: "In", exact: true }).getByRole("alert");
   await refused
     .or(page.getByRole("region", { name: "Ledger" }))
     .first()
     .waitFor();
-  let slowest = performance.now() - begun;
+  // From the moment the page has the file; how it came to the page is the test driver's own business.
+  let slowest = await page.evaluate(() => performance.now() - (window as unknown as { chosenAt: number }).chosenAt);
   if (await refused.isVisible()) return slowest;
   report.taken += 1;
-  void before;
   for (const view of VIEWS) slowest = Math.max(slowest, await go(view));
   return slowest;
 }

@@ -10,13 +10,13 @@ test.beforeEach(({ page }) => {
 });
 test.afterEach(() => expect(fallen).toEqual([]));
 
-/** Puts something into the database before the application opens it. */
-async function inDatabase(page: Page, version: number, work: string): Promise<void> {
+/** Puts layouts into a database of an older version before the application opens it. */
+async function inDatabase(page: Page, version: number, layouts: readonly object[]): Promise<void> {
   await page.goto("/icon.svg");
   await page.evaluate(
-    ([at, body]) =>
+    ([at, records]) =>
       new Promise<void>((resolve, reject) => {
-        const request = indexedDB.open("nodulum", Number(at));
+        const request = indexedDB.open("nodulum", at);
         request.onupgradeneeded = () => {
           const db = request.result;
           db.createObjectStore("layouts", { keyPath: "id" });
@@ -26,17 +26,23 @@ async function inDatabase(page: Page, version: number, work: string): Promise<vo
         request.onsuccess = () => {
           const db = request.result;
           const tx = db.transaction("layouts", "readwrite");
-          new Function("layouts", String(body))(tx.objectStore("layouts"));
+          for (const record of records) tx.objectStore("layouts").put(record);
           tx.oncomplete = () => {
             db.close();
             resolve();
           };
         };
       }),
-    [version, work],
+    [version, layouts] as const,
   );
 }
-const GOOD = `{ id: "good", name: "Good", savedAt: 5, deletedAt: null, text: JSON.stringify({ format: "nodulum-layout", version: 1, name: "Good", reference: { width: 1600, height: 720 }, scale: {} }) }`;
+const GOOD = {
+  id: "good",
+  name: "Good",
+  savedAt: 5,
+  deletedAt: null,
+  text: JSON.stringify({ format: "nodulum-layout", version: 1, name: "Good", reference: { width: 1600, height: 720 }, scale: {} }),
+};
 
 test.describe("storage's life", () => {
   for (const [answer, words] of [
@@ -65,7 +71,7 @@ test.describe("storage's life", () => {
 
   test("an older Nodulum in another window holds the store: said plainly, work goes on in memory", async ({ page, context }) => {
     const old = await context.newPage();
-    await inDatabase(old, 1, `layouts.put(${GOOD})`);
+    await inDatabase(old, 1, [GOOD]);
     await old.evaluate(
       () =>
         new Promise<void>((resolve) => {
@@ -166,11 +172,7 @@ test.describe("storage's life", () => {
   });
 
   test("one bad record among good ones is set aside with its download; the rest opens", async ({ page }) => {
-    await inDatabase(
-      page,
-      1,
-      `layouts.put(${GOOD}); layouts.put({ id: "bad", name: "Shipwreck", text: 7 }); layouts.put({ id: "torn", name: "Torn", text: "{ half", savedAt: 9, deletedAt: null })`,
-    );
+    await inDatabase(page, 1, [GOOD, { id: "bad", name: "Shipwreck", text: 7 }, { id: "torn", name: "Torn", text: "{ half", savedAt: 9, deletedAt: null }]);
     await open(page);
     await opened(page, "Good");
     await expect(page.getByText(/“Shipwreck” cannot be read and was set aside as it is/)).toBeVisible();

@@ -1,5 +1,6 @@
 "use client";
 /** The game inside the device, played with mouse, keys, pad or real touch; live values beside it, feel to be changed while playing, traces below. */
+import { ownEntry } from "../../core/engine/own";
 import { useTheme } from "next-themes";
 import { byId } from "../../core/derived/byId";
 import { editContextOf } from "../../core/editing/placing";
@@ -39,7 +40,7 @@ export function RehearseView() {
 
   const onDrawn = (values: ActionValues) => {
     for (const [name, element] of figures.current) {
-      const text = valueText(values[name]);
+      const text = valueText(ownEntry(values, name));
       if (element.textContent !== text) element.textContent = text;
     }
     const element = trace.current;

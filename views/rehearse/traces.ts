@@ -15,9 +15,9 @@ export function createTraces(): Traces {
   const kept = new Map<string, ActionValue[]>();
   return {
     push(values) {
-      for (const name in values) {
+      for (const [name, value] of Object.entries(values)) {
         const list = kept.get(name) ?? [];
-        list.push(values[name]);
+        list.push(value);
         if (list.length > KEPT) list.shift();
         kept.set(name, list);
       }

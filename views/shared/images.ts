@@ -30,9 +30,10 @@ const byPicture = new WeakMap<PictureBytes, string>();
 const MOST_KEPT = 3 * PICTURES.area.most;
 const MOST_IMAGES = 240;
 let kept = 0;
-/** An SVG without a size of its own is drawn this large, and none larger than the other, px along the longer side. */
-const SVG_PX = 512;
+/** No image is drawn larger, px along the longer side. */
 const MOST_PX = 2400;
+/** An SVG is drawn this large, px along the longer side: one of many thousand elements smaller, for the page stands still while it is drawn. */
+const svgPx = (tags: number): number => (tags < 4000 ? 512 : tags < 12_000 ? 256 : 128);
 
 const textOf = (base64: string): string => new TextDecoder().decode(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)));
 const base64Of = (text: string): string => btoa(Array.from(new TextEncoder().encode(text), (byte) => String.fromCharCode(byte)).join(""));
@@ -87,16 +88,19 @@ export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
     if (typeof decoded !== "string") kept += decoded.width * decoded.height;
     arrivals.setState((s) => ({ count: s.count + 1 }));
   };
-  image.onload = () => arrived(drawnOnce(image, picture.type === "image/svg+xml"));
+  image.onload = () => arrived(drawnOnce(image, picture.type === "image/svg+xml" ? svgPx(tagsIn(picture.data)) : null));
   image.onerror = () => arrived("broken");
   image.src = url;
   return null;
 }
 
-function drawnOnce(image: HTMLImageElement, vector: boolean): Decoded {
-  const w = image.naturalWidth || SVG_PX;
-  const h = image.naturalHeight || SVG_PX;
-  const scale = vector ? SVG_PX / Math.max(w, h) : Math.min(1, MOST_PX / Math.max(w, h));
+const tagsIn = (base64: string): number => textOf(base64).split("<").length;
+
+/** `vectorPx`: how large an SVG is drawn; null for a picture of pixels, which keeps its size. */
+function drawnOnce(image: HTMLImageElement, vectorPx: number | null): Decoded {
+  const w = image.naturalWidth || 1;
+  const h = image.naturalHeight || 1;
+  const scale = vectorPx === null ? Math.min(1, MOST_PX / Math.max(w, h)) : vectorPx / Math.max(w, h);
   const canvas = document.createElement("canvas");
   canvas.width = Math.max(1, Math.round(w * scale));
   canvas.height = Math.max(1, Math.round(h * scale));

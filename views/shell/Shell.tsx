@@ -85,7 +85,9 @@ export function Shell({ children }: { children: ReactNode }) {
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>
-            <ShownView path={path} first={first}>{children}</ShownView>
+            <ShownView path={path} first={first}>
+              {children}
+            </ShownView>
           </ViewBoundary>
         </main>
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}
