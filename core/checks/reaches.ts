@@ -77,23 +77,46 @@ function canGive(thumbs: readonly Thumb[], given: (control: PlacedControl) => nu
       if (withPairs) for (const [a, b] of pairs()) sets.add(given(a) | given(b));
       return sets;
     });
-  const reaches = (sets: readonly ReadonlySet<number>[]) =>
-    sets.reduce((sums, more) => new Set([...sums].flatMap((sum) => [...more].map((bits) => sum | bits))), new Set([0])).has(all);
+  const reaches = (sets: readonly ReadonlySet<number>[]) => {
+    let sums = new Set([0]);
+    for (const more of sets) {
+      const next = new Set<number>();
+      for (const sum of sums) for (const bits of more) next.add(sum | bits);
+      sums = next;
+    }
+    return sums.has(all);
+  };
   return reaches(byThumb(false)) || reaches(byThumb(true));
+}
+
+/** What has been judged of a screen already, by what is shown and by the set: most moments of a game show the same as another. */
+const judged = new WeakMap<CheckContext["placed"], Map<string, boolean>>();
+function keptAnswer({ placed }: CheckContext, key: string, make: () => boolean): boolean {
+  const known = judged.get(placed) ?? new Map<string, boolean>();
+  judged.set(placed, known);
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const answer = make();
+  known.set(key, answer);
+  return answer;
 }
 
 function* inMoment(context: MomentContext): Iterable<Found> {
   const { layout, shown, moment, screenName } = context;
   const actions = byName(layout.actions);
   const { servers } = layoutIndexOf(layout);
-  const thumbs = thumbsOf(context);
+  let thumbs: readonly Thumb[] | null = null;
+  const shownKey = shown.map((s) => s.index).join();
   for (const set of layout.together) {
     if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
     const serving = set.actions.map((name) => servers.get(name));
     // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
     if (!serving.every((ids) => ids !== undefined && shown.some((s) => ids.has(s.control.id)))) continue;
-    const bits = new Map(shown.map((s) => [s, serving.reduce((sum, ids, i) => (ids!.has(s.control.id) ? sum | (1 << i) : sum), 0)]));
-    if (!canGive(thumbs, (s) => bits.get(s)!, (1 << serving.length) - 1))
+    const can = keptAnswer(context, `${set.id} ${shownKey}`, () => {
+      const bits = new Map(shown.map((s) => [s, serving.reduce((sum, ids, i) => (ids!.has(s.control.id) ? sum | (1 << i) : sum), 0)]));
+      return canGive((thumbs ??= thumbsOf(context)), (s) => bits.get(s)!, (1 << serving.length) - 1);
+    });
+    if (!can)
       yield {
         code: "reach/one-thumb",
         severity: "warning",

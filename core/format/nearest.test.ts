@@ -18,3 +18,10 @@ test("the distance is a metric on the cases that matter", () => {
     }),
   );
 });
+
+test("of a word of more than 64 letters no near one is sought", () => {
+  const word = "a".repeat(64);
+  expect(nearestWord(`${word.slice(1)}b`, [word])).toBe(word);
+  expect(nearestWord(`${word}a`, [word])).toBeNull();
+  expect(nearestWord("a".repeat(4_000_000), [word])).toBeNull();
+});

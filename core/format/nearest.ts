@@ -1,3 +1,5 @@
+import { FILES } from "./limits";
+
 /** The number of single-letter insertions, deletions, replacements and neighbour swaps between two words (Damerau–Levenshtein, optimal string alignment). */
 export function wordDistance(a: string, b: string): number {
   const rows: number[][] = [];
@@ -19,9 +21,11 @@ export function wordDistance(a: string, b: string): number {
 
 /**
  * The word of `known` that `word` was most likely meant to be, or null when none is near.
+ * Of a long word (limits.ts) none is sought: what it costs grows with its length, and nobody meant it.
  * Near: at most a third of the longer word's letters differ (two at least), case and separators set aside.
  */
 export function nearestWord(word: string, known: readonly string[]): string | null {
+  if (word.length > FILES.nearLetters.most) return null;
   const bare = (text: string) => text.toLowerCase().replace(/[\s_-]+/g, "");
   let best: string | null = null;
   let bestDistance = Infinity;

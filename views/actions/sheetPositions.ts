@@ -139,7 +139,12 @@ export function sheetPositions(
   const groups: GroupPosition[] = [];
   const actions = new Map<string, Row>();
   const ends: EndPosition[] = [];
-  const nearest = (end: string, at: number) => ends.findLast((e) => e.end === end && Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
+  const byEnd = new Map<string, EndPosition[]>();
+  const nearest = (end: string, at: number) => byEnd.get(end)?.findLast((e) => Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
+  const put = (place: EndPosition) => {
+    ends.push(place);
+    byEnd.set(place.end, [...(byEnd.get(place.end) ?? []), place]);
+  };
   /** Where the wires of an action end: at its row, or at its folded group. */
   const middle = new Map<string, number>();
   let y = 0;
@@ -155,7 +160,7 @@ export function sheetPositions(
       const fresh = hardwareEnds(action).filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
       const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
       const top = y + (h - fresh.length * END_HEIGHT) / 2;
-      fresh.forEach((end, i) => ends.push({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));
+      fresh.forEach((end, i) => put({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));
       actions.set(action.name, { y, h });
       middle.set(action.name, y + h / 2);
       y += h + 4;
@@ -167,7 +172,8 @@ export function sheetPositions(
       const to = middle.get(action.name);
       if (to === undefined) return [];
       // Of a folded group the wires come from wherever their ends still stand.
-      const from = ends.find((e) => e.end === w.end && e.by === action.name) ?? nearest(w.end, to) ?? ends.find((e) => e.end === w.end);
+      const places = byEnd.get(w.end) ?? [];
+      const from = places.find((e) => e.by === action.name) ?? nearest(w.end, to) ?? places[0];
       if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > ENDS_APART_PX)) return [];
       return [
         {

@@ -73,11 +73,15 @@ export function pickNextToDo(toDo: readonly ToDo[], layout: Pick<Layout, "action
   if (group !== undefined) open.delete(group);
   else open.clear();
   setSheetState({ pick: next as Picked, search: "", moment: null, only: "all", folded: open });
-  requestAnimationFrame(() => {
-    const selector = next.kind === "action" ? `[data-action="${CSS.escape(next.name)}"]` : `[data-sheet-control="${CSS.escape(next.id)}"]`;
-    const element = document.querySelector<HTMLElement>(selector);
-    element?.scrollIntoView({ block: "nearest" });
-    element?.focus();
-  });
+  const selector = next.kind === "action" ? `[data-action="${CSS.escape(next.name)}"]` : `[data-sheet-control="${CSS.escape(next.id)}"]`;
+  // On a very long sheet it is drawn only when the sheet has come there.
+  const show = (tries: number) =>
+    requestAnimationFrame(() => {
+      const element = document.querySelector<HTMLElement>(selector);
+      if (!element && tries > 0) return show(tries - 1);
+      element?.scrollIntoView({ block: "nearest" });
+      element?.focus();
+    });
+  show(6);
   return true;
 }

@@ -18,9 +18,9 @@ export function record<S extends z.ZodRawShape>(shape: S) {
 function unknownKeys(keys: readonly string[], known: readonly string[]): string {
   const { most: longest } = FILES.nearLetters;
   const named = keys.slice(0, FILES.unknownKeys.most).map((key) => {
-    if (key.length > longest) return { text: `unknown key ${JSON.stringify(`${key.slice(0, longest)}…`)}`, near: null };
     const near = nearestWord(key, known);
-    return { text: `unknown key ${JSON.stringify(key)}${near ? `; did you mean "${near}"?` : ""}`, near };
+    const word = key.length > longest ? `${key.slice(0, longest)}…` : key;
+    return { text: `unknown key ${JSON.stringify(word)}${near ? `; did you mean "${near}"?` : ""}`, near };
   });
   const rest = keys.length > named.length ? [`and ${keys.length - named.length} ${FILES.unknownKeys.words}`] : [];
   const list = named.some(({ near }) => near === null) ? `; known here: ${known.join(", ")}` : "";

@@ -2,7 +2,7 @@
 /** The patch sheet: keys, mouse and pads at the left, actions in the middle, touch controls at the right, wires drawn between. */
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { byId, byName } from "../../../core/derived/byId";
-import { useMemo, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { useSessionActions } from "../../session/context";
 import { useRoom } from "../../shared/useRoom";
 import { setSheetState, toggleFold, useSheetState } from "../sheetState";
@@ -14,6 +14,7 @@ import { SheetAction } from "./SheetAction";
 import { SheetControl } from "./SheetControl";
 import { SheetEnd, wiresByEnd } from "./SheetEnds";
 import { useConnectionDrag, wordOf } from "./useConnectionDrag";
+import { isDrawn, useWindow } from "./useWindow";
 import { Wires } from "./Wires";
 
 /** One empty list for all, so that a row without draws anew for nothing. */
@@ -24,7 +25,18 @@ export function Sheet({ data }: { data: SheetData }) {
   const session = useSessionActions();
   const pick = useSheetState((p) => p.pick);
   const room = useRef<HTMLDivElement>(null);
-  const { w } = useRoom(room);
+  const { w, h } = useRoom(room);
+  const isDrawing = useSheetState((p) => p.connectionDrag !== null);
+  const count = positions.ends.length + positions.actions.size + positions.controls.size + positions.hardwareWires.length + positions.serveWires.length;
+  const drawn = useWindow(room, { count, height: h, holds: isDrawing });
+  // What is picked from afar comes into sight, also where it is not drawn yet.
+  const picked = pick?.kind === "action" ? positions.actions.get(pick.name) : pick?.kind === "control" ? positions.controls.get(pick.id) : undefined;
+  const pickedY = drawn === null ? undefined : picked?.y;
+  useEffect(() => {
+    const element = room.current;
+    if (element && pickedY !== undefined && (pickedY < element.scrollTop || pickedY > element.scrollTop + element.clientHeight - 60))
+      element.scrollTop = pickedY - 60;
+  }, [pickedY]);
   const columns = columnsOf(w);
   const connecting = useConnectionDrag(session, (start, x) => {
     // Let go where the inputs stand: an input that is not there yet.
@@ -33,7 +45,8 @@ export function Sheet({ data }: { data: SheetData }) {
   const actions = useMemo(() => byName(layout.actions), [layout.actions]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
   const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
-  const looseBy = useMemo(() => new Map(loose.map((e) => [e.control, loose.filter((o) => o.control === e.control)])), [loose]);
+  const looseBy = useMemo(() => looseByControl(loose), [loose]);
+  const clashAt = useMemo(() => new Map(clashes.map((c) => [c.end, c])), [clashes]);
   const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
   return (
     <div
@@ -61,7 +74,7 @@ export function Sheet({ data }: { data: SheetData }) {
         onClickCapture={connecting.onClickCapture}
         onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setSheetState({ pick: null })}
       >
-        <Wires data={data} columns={columns} />
+        <Wires data={data} columns={columns} drawn={drawn} />
         {positions.groups.map((g) => (
           <button
             key={g.key}
@@ -77,13 +90,14 @@ export function Sheet({ data }: { data: SheetData }) {
         ))}
         <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
           {positions.ends.map((place) => {
+            if (!isDrawn(drawn, place.y, place.h)) return null;
             const { end } = place;
             return (
               <SheetEnd
                 key={place.key}
                 place={place}
                 wires={byEnd.get(end) ?? NONE}
-                clash={clashes.find((c) => c.end === end) ?? null}
+                clash={clashAt.get(end) ?? null}
                 moments={layout.moments}
                 letters={letters}
                 dim={chain !== null && !chain.ends.has(end)}
@@ -95,6 +109,7 @@ export function Sheet({ data }: { data: SheetData }) {
         </ul>
         <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
           {[...positions.actions].map(([name, row]) => {
+            if (!isDrawn(drawn, row.y, row.h)) return null;
             const action = actions.get(name)!;
             return (
               <SheetAction
@@ -112,6 +127,7 @@ export function Sheet({ data }: { data: SheetData }) {
         </ul>
         <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
           {[...positions.controls].map(([id, row]) => {
+            if (!isDrawn(drawn, row.y, row.h)) return null;
             const control = controls.get(id)!;
             return (
               <SheetControl
@@ -132,6 +148,12 @@ export function Sheet({ data }: { data: SheetData }) {
       </div>
     </div>
   );
+}
+
+function looseByControl(loose: SheetData["loose"]): ReadonlyMap<string, SheetData["loose"]> {
+  const found = new Map<string, SheetData["loose"]>();
+  for (const end of loose) found.set(end.control, [...(found.get(end.control) ?? []), end]);
+  return found;
 }
 
 /** What the wire being drawn would do, beside its end: with what it joins, or why it does not. */

@@ -4,31 +4,37 @@ import { setSheetState, useSheetState, type Picked } from "../sheetState";
 import type { ConnectionStart } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import type { Columns } from "./columns";
+import { isDrawn, type SheetWindow } from "./useWindow";
 
 /** Length of a wire that leads nowhere, CSS px. */
 const STUB = 16;
 
-export function Wires({ data, columns }: { data: SheetData; columns: Columns }) {
+/** `drawn`: the part of the sheet that is there; a wire of which neither end is in it is left out. */
+export function Wires({ data, columns, drawn }: { data: SheetData; columns: Columns; drawn: SheetWindow | null }) {
   const { positions, chain, statuses, loose } = data;
   const endX = columns.ends.x + columns.ends.w;
   const leftX = columns.actions.x;
   const rightX = columns.actions.x + columns.actions.w;
   const controlX = columns.controls.x;
   const lit = (key: string) => chain === null || chain.wires.has(key);
+  const served = new Set(positions.serveWires.map((w) => w.action));
   const strays = new Set(loose.map((e) => `${e.control} ${e.index}`));
   return (
     <svg width={columns.width} height={positions.height} className="absolute inset-0" aria-hidden>
-      {positions.hardwareWires.map((w) => (
-        <WirePath
-          key={w.key}
-          id={w.key}
-          d={curve(endX, w.fromY, leftX, w.toY)}
-          lit={lit(w.key)}
-          picked={chain !== null && lit(w.key)}
-          pick={{ kind: "hardware", action: w.action, list: w.list, index: w.index }}
-        />
-      ))}
+      {positions.hardwareWires.map((w) =>
+        isDrawn(drawn, w.fromY, 0) || isDrawn(drawn, w.toY, 0) ? (
+          <WirePath
+            key={w.key}
+            id={w.key}
+            d={curve(endX, w.fromY, leftX, w.toY)}
+            lit={lit(w.key)}
+            picked={chain !== null && lit(w.key)}
+            pick={{ kind: "hardware", action: w.action, list: w.list, index: w.index }}
+          />
+        ) : null,
+      )}
       {positions.serveWires.map((w) => {
+        if (!isDrawn(drawn, w.toY, 0) && !isDrawn(drawn, w.fromY ?? w.toY, 0)) return null;
         const wrong = strays.has(`${w.id} ${w.index}`);
         if (w.fromY === null)
           return wrong ? (
@@ -52,8 +58,7 @@ export function Wires({ data, columns }: { data: SheetData; columns: Columns }) 
       })}
       {[...positions.actions].map(([name, row]) => {
         const status = statuses.get(name);
-        const bare = !positions.serveWires.some((w) => w.action === name);
-        if (!status || !bare) return null;
+        if (!status || served.has(name) || !isDrawn(drawn, row.y, row.h)) return null;
         const tone = status.toDo ? "var(--blocker)" : "var(--muted)";
         return (
           <g key={name} opacity={chain === null || chain.actions.has(name) ? 1 : 0.25}>

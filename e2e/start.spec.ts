@@ -1,0 +1,33 @@
+/** How the application is started, and that nothing of it is left when whoever started it is gone. */
+import { spawn } from "node:child_process";
+import { connect } from "node:net";
+import { expect, test } from "@playwright/test";
+
+const PORT = 4386;
+const answers = () =>
+  new Promise<boolean>((resolve) => {
+    const socket = connect(PORT, "127.0.0.1", () => {
+      socket.destroy();
+      resolve(true);
+    });
+    socket.on("error", () => resolve(false));
+  });
+
+test("npm start serves; killed with no time to say so it leaves no server behind", async () => {
+  expect(await answers()).toBe(false);
+  const npm = spawn("npm", ["start"], { env: { ...process.env, PORT: String(PORT) }, stdio: ["ignore", "pipe", "ignore"], detached: true });
+  const said: string[] = [];
+  npm.stdout.on("data", (piece) => said.push(String(piece)));
+  try {
+    await expect.poll(answers, { timeout: 100_000 }).toBe(true);
+    expect(said.join("")).toContain(`Nodulum is at http://127.0.0.1:${PORT}`);
+    process.kill(npm.pid!, "SIGKILL");
+    await expect.poll(answers).toBe(false);
+  } finally {
+    try {
+      process.kill(-npm.pid!, "SIGKILL");
+    } catch {
+      // Nothing is left of it, as it should be.
+    }
+  }
+});
