@@ -77,16 +77,16 @@ function readAll(root) {
     const type = TYPES[ending];
     if (!type) continue;
     const body = readFileSync(file);
-    const path = pathOf(root, file);
+    const address = pathOf(root, file);
     const headers = {
       ...ALWAYS,
       "Content-Type": type,
       // What has a digest in its name never changes; all else is asked about each time, and mostly answered with 304.
-      "Cache-Control": path.startsWith("/_next/static/") ? "public, max-age=31536000, immutable" : "no-cache",
+      "Cache-Control": address.startsWith("/_next/static/") ? "public, max-age=31536000, immutable" : "no-cache",
       ETag: `"${createHash("sha256").update(body).digest("base64url").slice(0, 27)}"`,
       "Content-Security-Policy": policyFor(ending === ".html" ? body.toString("utf8") : ""),
     };
-    served.set(path, { body, packed: TEXTS.has(ending) ? null : undefined, headers });
+    served.set(address, { body, packed: TEXTS.has(ending) ? null : undefined, headers });
   }
   return served;
 }

@@ -10,6 +10,7 @@ import { ok, type Result } from "../core/engine/result";
 import { parseLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";
 import { Sheet } from "./actions/sheet/Sheet";
+import { setSheetState } from "./actions/sheetState";
 import { useSheet } from "./actions/useSheet";
 import { Ledger } from "./layout/Ledger";
 import { GlassOverlay } from "./layout/GlassOverlay";
@@ -78,6 +79,32 @@ test("the sheet of sixty actions: no row draws anew for a change elsewhere", () 
   expect([moved.SheetAction ?? 0, moved.SheetControl, moved.SheetEnd ?? 0]).toEqual([0, 1, 0]);
   const renamed = change(session, (l) => ok({ ...l, name: "Another" }));
   expect([renamed.SheetAction, renamed.SheetControl, renamed.SheetEnd]).toEqual([undefined, undefined, undefined]);
+});
+
+test("a sheet of thousands of inputs draws what is in sight, and comes to what is picked from afar", () => {
+  const actions = Array.from({ length: 200 }, (_, i) => ({
+    name: `action ${i}`,
+    kind: "press",
+    keys: Array.from({ length: 32 }, (_, k) => ({ code: `K${i}-${k}` })),
+  }));
+  const layout = must(parseLayout({ format: "nodulum-layout", version: 1, name: "Long", reference: { width: 1600, height: 720 }, scale: {}, actions }));
+  const { container } = render(
+    <SessionProvider value={openWindow(layout)}>
+      <Host />
+    </SessionProvider>,
+  );
+  const rows = () => container.querySelectorAll("li").length;
+  expect(rows()).toBeLessThan(200);
+  expect(container.querySelector('[data-action="action 0"]')).not.toBeNull();
+  expect(container.querySelector('[data-action="action 150"]')).toBeNull();
+  const room = container.querySelector<HTMLElement>("[data-sheet]")!.parentElement!;
+  act(() => setSheetState({ pick: { kind: "action", name: "action 150" } }));
+  // A page tells of scrolling by itself.
+  act(() => void room.dispatchEvent(new Event("scroll")));
+  expect(room.scrollTop).toBeGreaterThan(100_000);
+  expect(container.querySelector('[data-action="action 150"]')).not.toBeNull();
+  expect(container.querySelector('[data-action="action 0"]')).toBeNull();
+  expect(rows()).toBeLessThan(200);
 });
 
 test("the ledger does not draw anew while controls move, and does when one serves something else", () => {

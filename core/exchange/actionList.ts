@@ -6,7 +6,7 @@ import { byName } from "../derived/byId";
 import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
 import { problemsToTell, readThrough } from "../format/readThrough";
-import { byRow, readRows, writeRows, type TableRow } from "./cells";
+import { byRow, readRows, writeRows, type TableRow } from "./rows";
 import { readJson, withoutByteOrderMark } from "../format/json";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";

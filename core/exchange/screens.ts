@@ -1,7 +1,7 @@
 /** Lists of screens as JSON, and as CSV for a spreadsheet: a row a screen, its sides in columns, its cut-outs as `x y w h; x y w h`. */
 import { screenSchema } from "../format/schema/file";
 import { problemsToTell, readThrough } from "../format/readThrough";
-import { byRow, readRows, writeRows } from "./cells";
+import { byRow, readRows, writeRows } from "./rows";
 import { readJson, withoutByteOrderMark } from "../format/json";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";

@@ -14,7 +14,7 @@ import { SheetAction } from "./SheetAction";
 import { SheetControl } from "./SheetControl";
 import { SheetEnd, wiresByEnd } from "./SheetEnds";
 import { useConnectionDrag, wordOf } from "./useConnectionDrag";
-import { isDrawn, useWindow } from "./useWindow";
+import { isDrawn, useDrawnPart } from "./useDrawnPart";
 import { Wires } from "./Wires";
 
 /** One empty list for all, so that a row without draws anew for nothing. */
@@ -28,7 +28,7 @@ export function Sheet({ data }: { data: SheetData }) {
   const { w, h } = useRoom(room);
   const isDrawing = useSheetState((p) => p.connectionDrag !== null);
   const count = positions.ends.length + positions.actions.size + positions.controls.size + positions.hardwareWires.length + positions.serveWires.length;
-  const drawn = useWindow(room, { count, height: h, holds: isDrawing });
+  const drawn = useDrawnPart(room, { count, height: h, holds: isDrawing });
   // What is picked from afar comes into sight, also where it is not drawn yet.
   const picked = pick?.kind === "action" ? positions.actions.get(pick.name) : pick?.kind === "control" ? positions.controls.get(pick.id) : undefined;
   const pickedY = drawn === null ? undefined : picked?.y;

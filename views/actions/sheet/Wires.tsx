@@ -4,13 +4,13 @@ import { setSheetState, useSheetState, type Picked } from "../sheetState";
 import type { ConnectionStart } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import type { Columns } from "./columns";
-import { isDrawn, type SheetWindow } from "./useWindow";
+import { isDrawn, type DrawnPart } from "./useDrawnPart";
 
 /** Length of a wire that leads nowhere, CSS px. */
 const STUB = 16;
 
 /** `drawn`: the part of the sheet that is there; a wire of which neither end is in it is left out. */
-export function Wires({ data, columns, drawn }: { data: SheetData; columns: Columns; drawn: SheetWindow | null }) {
+export function Wires({ data, columns, drawn }: { data: SheetData; columns: Columns; drawn: DrawnPart | null }) {
   const { positions, chain, statuses, loose } = data;
   const endX = columns.ends.x + columns.ends.w;
   const leftX = columns.actions.x;

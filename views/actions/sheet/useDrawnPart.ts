@@ -13,32 +13,32 @@ const STEP_PX = 400;
 const BEYOND_PX = 800;
 
 /** From where to where on the sheet, CSS px. */
-export interface SheetWindow {
+export interface DrawnPart {
   readonly top: number;
   readonly bottom: number;
 }
 
-const windowOf = (scrollTop: number, height: number): SheetWindow => {
+const partAt = (scrollTop: number, height: number): DrawnPart => {
   const step = Math.floor(scrollTop / STEP_PX) * STEP_PX;
   return { top: step - BEYOND_PX, bottom: step + height + STEP_PX + BEYOND_PX };
 };
 
 /** Whether something between two heights is drawn; `drawn` null: everything is. */
-export const isDrawn = (drawn: SheetWindow | null, y: number, h: number): boolean => drawn === null || (y + h >= drawn.top && y <= drawn.bottom);
+export const isDrawn = (drawn: DrawnPart | null, y: number, h: number): boolean => drawn === null || (y + h >= drawn.top && y <= drawn.bottom);
 
 /** The part that is drawn of a sheet with so many rows and wires in a room of some height; null: all of it. While `holds`, nothing that is drawn goes. */
-export function useWindow(
+export function useDrawnPart(
   room: RefObject<HTMLElement | null>,
   { count, height, holds }: { count: number; height: number; holds: boolean },
-): SheetWindow | null {
-  const [drawn, setDrawn] = useState<SheetWindow>(() => windowOf(0, height));
+): DrawnPart | null {
+  const [drawn, setDrawn] = useState<DrawnPart>(() => partAt(0, height));
   const isLong = count > LONG;
   useEffect(() => {
     const element = room.current;
     if (!element || !isLong) return;
     const look = () =>
       setDrawn((before) => {
-        const next = windowOf(element.scrollTop, height);
+        const next = partAt(element.scrollTop, height);
         const grown = holds ? { top: Math.min(before.top, next.top), bottom: Math.max(before.bottom, next.bottom) } : next;
         return grown.top === before.top && grown.bottom === before.bottom ? before : grown;
       });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import Papa from "papaparse";
-import { readRows, writeRows } from "./cells";
+import { readRows, writeRows } from "./rows";
 
 const sign = fc.constantFrom("=", "+", "-", "@", "\t", "\r", "\n", "−", "＝", "＋", "－", "＠", "|", "%", "'", ";", ",", '"', " ", "a", "1", "ä");
 const text = fc.string({ maxLength: 12, unit: sign });
