@@ -2,7 +2,7 @@
  * Serves the built application, and nothing else: the files of out/ by their exact names, read once at the start. No file system is touched
  * for a request, nothing is run, nothing is kept of anybody. Node built-ins only.
  *
- * `node scripts/serve.mjs [PORT]`, or `createApplicationServer()` from elsewhere. HOST says where it listens (127.0.0.1), ALLOWED_HOSTS
+ * `node scripts/serve.mjs [PORT]`, or `createApplicationServer()` from elsewhere. NODULUM_HOST says where it listens (127.0.0.1), NODULUM_NAMES
  * (names with commas between) by which names besides localhost, 127.0.0.1 and [::1] it may be asked.
  */
 import { createHash } from "node:crypto";
@@ -109,7 +109,7 @@ export function createApplicationServer(root, allowedHosts = []) {
     // A page elsewhere whose name has been turned to this machine's address must not reach what is here (DNS rebinding).
     const host = hostOf(request.headers.host);
     if (host === null || !hosts.has(host))
-      return plain(response, 421, "This server is asked by another name than its own. Name it in ALLOWED_HOSTS.", { Connection: "close" });
+      return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
     if (request.method !== "GET" && request.method !== "HEAD") return plain(response, 405, "Only GET and HEAD.", { Allow: "GET, HEAD", Connection: "close" });
     const path = request.url.split("?")[0];
     if (path === "/") return plain(response, 307, "The bench is at /layout.", { Location: "/layout" });
@@ -146,9 +146,9 @@ export function createApplicationServer(root, allowedHosts = []) {
 }
 
 /** Serves the built application of this project; gives the server when it listens. */
-export function serve(port, { host = process.env.HOST ?? "127.0.0.1", root = join(dirname(), "..", "out") } = {}) {
+export function serve(port, { host = process.env.NODULUM_HOST ?? "127.0.0.1", root = join(dirname(), "..", "out") } = {}) {
   if (!existsSync(join(root, "layout.html"))) throw new Error("The application is not built yet: npm start builds it.");
-  const allowed = (process.env.ALLOWED_HOSTS ?? "")
+  const allowed = (process.env.NODULUM_NAMES ?? "")
     .split(",")
     .map((name) => name.trim())
     .filter((name) => name !== "");

@@ -17,7 +17,7 @@ let server: ChildProcess;
 let port = 0;
 const printed: string[] = [];
 beforeAll(async () => {
-  server = spawn(process.execPath, [join(process.cwd(), "scripts", "serve.mjs"), "0", root], { env: { ...process.env, ALLOWED_HOSTS: "bench.lan" } });
+  server = spawn(process.execPath, [join(process.cwd(), "scripts", "serve.mjs"), "0", root], { env: { ...process.env, NODULUM_NAMES: "bench.lan" } });
   server.stderr!.on("data", (piece) => printed.push(String(piece)));
   port = await new Promise<number>((resolve) => server.stdout!.on("data", (piece) => resolve(Number(/:(\d+)\s*$/.exec(String(piece))![1]))));
 });

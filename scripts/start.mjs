@@ -1,4 +1,4 @@
-/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; HOST and ALLOWED_HOSTS are told in serve.mjs. */
+/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are told in serve.mjs. */
 import { execFileSync } from "node:child_process";
 import { createServer } from "node:net";
 import { ensureBuilt, ensureInstalled } from "./lib.mjs";
@@ -13,7 +13,7 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
 const free = await new Promise((resolve) => {
   const probe = createServer();
   probe.once("error", () => resolve(false));
-  probe.listen(port, process.env.HOST ?? "127.0.0.1", () => probe.close(() => resolve(true)));
+  probe.listen(port, process.env.NODULUM_HOST ?? "127.0.0.1", () => probe.close(() => resolve(true)));
 });
 if (!free) {
   console.error(`Port ${port} is taken by another program. Choose another one: PORT=${port + 1} npm start`);
@@ -27,7 +27,7 @@ const server = await serve(port).catch((error) => {
   console.error(`Nodulum cannot be served: ${error.message}`);
   process.exit(1);
 });
-console.log(`Nodulum is at http://${process.env.HOST ?? "127.0.0.1"}:${port}`);
+console.log(`Nodulum is at http://${process.env.NODULUM_HOST ?? "127.0.0.1"}:${port}`);
 
 /** Ends with what started it: connections are cut, the port is free. */
 function end() {

@@ -1,6 +1,6 @@
 "use client";
 /** The strip at the top: which layout, which view, undo and redo, whether it is saved. */
-import { History, Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { History, Moon, Redo2, RefreshCw, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
 import { useSession, useSessionActions } from "../session/context";
 import { MomentChoice } from "../shared/MomentChoice";
@@ -42,7 +42,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
             onPointerEnter={() => fetchView(view.path)}
             onFocus={() => fetchView(view.path)}
             aria-current={path === view.path ? "page" : undefined}
-            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 text-muted hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
+            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[1180px]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
           >
             <span className="figure text-[10px] opacity-70">{i + 1}</span>
             {view.word}
@@ -80,7 +80,8 @@ function NewVersion({ hasDraft }: { hasDraft: boolean }) {
   if (offline !== "newer" && offline !== "older") return null;
   return (
     <button className="push push-main h-6" onClick={take} title="Everything is written first; then the window is loaded again, by the new version">
-      {offline === "newer" ? "New version" : "Load again"}
+      <RefreshCw size={13} aria-hidden />
+      <span className="max-[1180px]:sr-only">{offline === "newer" ? "New version" : "Load again"}</span>
     </button>
   );
 }

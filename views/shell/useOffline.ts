@@ -54,7 +54,10 @@ export function useKeepingOffline(): void {
     document.addEventListener("visibilitychange", onSight);
     const forget = store.subscribe((state) => {
       if (state === "newer")
-        session.tell({ text: "A new version of Nodulum is here. It is taken when you press “New version” in the strip above.", tone: "plain" });
+        session.tell({
+          text: "A new version of Nodulum is here. It is taken when you press “New version” (the two arrows) in the strip above.",
+          tone: "plain",
+        });
       if (state === "older")
         session.tell({ text: "Another window has taken a new version of Nodulum. This one goes on with the older until you load it again.", tone: "plain" });
     });
