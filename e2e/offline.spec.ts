@@ -87,7 +87,7 @@ test("after one visit all works with the server gone: views, dialogues, workers,
   await view(page, "Hand off").click();
   const file = JSON.parse(await exportText(page)) as Record<string, unknown> & { name: string; actions: Record<string, unknown>[] };
   file.name = "Out at sea";
-  file.actions = [...file.actions, ...Array.from({ length: 130 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
+  file.actions = [...file.actions, ...Array.from({ length: 180 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
   await view(page, "Hand off").click();
   await page
     .getByLabel("Layout file to import")

@@ -7,7 +7,7 @@ import type { ReadingService } from "./readingService";
 import { supervised, TooLongError } from "./supervised";
 
 /** A text of fewer letters is read at once. */
-const LARGE = 200_000;
+const LARGE = 300_000;
 /** The largest file that there may be is read in a second or two; what takes longer is no file of ours, ms. */
 const PATIENCE_MS = 20_000;
 
