@@ -1,6 +1,6 @@
 import { TRACES } from "../format/limits";
 import { staged } from "../../test/stage";
-import { readTrace } from "./trace";
+import { createTraceReader, readTrace } from "./trace";
 
 const layout = staged([], []);
 const told = (events: readonly unknown[]) => {
@@ -27,10 +27,13 @@ test.each([
   expect(told([over])).toMatch(/^line 1: /);
 });
 
-test("as many events as a trace may have, and one more", () => {
-  const many = (count: number) => Array.from({ length: count }, () => ({ t: 0, type: "blur" }));
-  expect(told(many(TRACES.events.most))).toBe("");
-  expect(told(many(TRACES.events.most + 1))).toBe(`line ${TRACES.events.most + 1}: ${TRACES.events.words}`);
+test("as many events as a trace may have, and one more, which is told", () => {
+  const reader = createTraceReader(layout);
+  const event = '{"t":0,"type":"blur"}';
+  let taken = 0;
+  while (reader.line(event).ok) taken += 1;
+  expect(taken).toBe(TRACES.events.most);
+  expect(reader.line(event)).toEqual({ ok: false, problems: [{ path: `line ${taken + 2}`, message: TRACES.events.words }] });
 });
 
 test("of many faults the first are told and the rest counted", () => {
