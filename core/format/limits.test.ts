@@ -216,6 +216,18 @@ test("an SVG's elements, nesting and layers: at the limit it is shown, over it r
   expect(read(layers(PICTURES.svgLayers.most))).toContain(PICTURES.svgLayers.words);
 });
 
+test("an SVG's filters: as many steps as may be are shown, one more is refused; slow ones count for many", () => {
+  const read = (steps: string, uses: number) =>
+    told(parseLayout(picture(svgOf(`<filter id="f">${steps}</filter>${'<g filter="url(#f)"/>'.repeat(uses)}`), "image/svg+xml")));
+  const { svgFilterSteps, svgOctaves } = PICTURES;
+  // The filter itself stands there once as well.
+  expect(read("<feOffset/>", svgFilterSteps.most - 1)).toBe("");
+  expect(read("<feOffset/>", svgFilterSteps.most)).toContain(svgFilterSteps.words);
+  expect(read('<feTurbulence numOctaves="8"/>', 3)).toBe("");
+  expect(read('<feTurbulence numOctaves="8"/>', 4)).toContain(svgFilterSteps.words);
+  for (const octaves of ["9", "1e9", "many"]) expect(read(`<feTurbulence numOctaves="${octaves}"/>`, 1)).toContain(svgOctaves.words);
+});
+
 test("nesting: 64 deep is read, 65 is refused before it is parsed; brackets in strings do not count", () => {
   const nested = (n: number) => "[".repeat(n) + "]".repeat(n);
   expect(readJson(nested(64)).ok).toBe(true);

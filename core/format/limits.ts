@@ -110,6 +110,9 @@ export const PICTURES = {
   svgElements: count(20_000, "an SVG", "elements, what is used again counted each time"),
   /** How deep uses, masks, patterns and filters may stand in one another. */
   svgNesting: { most: 3, words: "uses, masks, patterns and filters may stand in one another at most 3 deep" },
+  /** Each step of a filter goes over the whole drawing; the slow ones over and over. */
+  svgFilterSteps: count(32, "an SVG", "steps of filters at work, counted with each use; turbulence, lighting and the like count 8, morphology 16"),
+  svgOctaves: { least: 0, most: 8, words: "turbulence may have at most 8 octaves" },
   /** Each of them is a picture of its own to be drawn. */
   svgLayers: count(200, "an SVG", "masks, patterns and filters at work, what is used again counted each time"),
 } as const satisfies Readonly<Record<string, Limit>>;

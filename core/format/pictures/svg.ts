@@ -27,6 +27,18 @@ const LAYERS: ReadonlySet<string> = new Set(["mask", "pattern", "filter"]);
 /** References that draw what they lead to once more; others (a gradient's to another) copy figures. */
 const NESTED: ReadonlySet<string> = new Set(["use", "mask", "pattern", "filter"]);
 
+/** Steps of a filter that cost many times what the others do. */
+const SLOW_STEPS: ReadonlySet<string> = new Set([
+  "feturbulence",
+  "femorphology",
+  "feconvolvematrix",
+  "fediffuselighting",
+  "fespecularlighting",
+  "fedisplacementmap",
+]);
+const SLOW = 16;
+const stepsOf = (kind: string): number => (!kind.startsWith("fe") ? 0 : SLOW_STEPS.has(kind) ? SLOW : 1);
+
 /** The name without its prefix, in small letters: how HTML's reader sees it. */
 const plain = (name: string) => name.slice(name.lastIndexOf(":") + 1).toLowerCase();
 
@@ -54,6 +66,7 @@ function elementProblem({ name, attributes, text }: XmlElement): string | null {
     if (which === "href" && value.trim() !== "" && !/^\s*#/.test(value))
       return `reaches outside itself (${attribute}="${value.slice(0, 40)}"); put in it what it needs`;
     if (which === "attributename" && /^\s*(?:xlink:)?href\s*$|^\s*on/i.test(value)) return `changes a reference while it is shown (${kind}); take it out`;
+    if (which === "numoctaves" && !(Number(value) <= PICTURES.svgOctaves.most)) return `is too slow to draw: ${PICTURES.svgOctaves.words}`;
     if (which === "style" ? !isQuietStyle(value) : !isQuietValue(value)) return OUTSIDE_STYLE;
   }
   return null;
@@ -69,8 +82,10 @@ const isQuietStyle = (value: string) => isQuietValue(value) && !/@import|\\|imag
 interface Cost {
   readonly elements: number;
   readonly layers: number;
+  readonly steps: number;
   readonly depth: number;
 }
+const NOTHING: Cost = { elements: 1, layers: 0, steps: 0, depth: 0 };
 
 /** Beyond every limit: sums stay finite. */
 const TOO_MANY = 1e9;
@@ -89,13 +104,14 @@ function costProblem(root: XmlElement, elements: readonly XmlElement[]): string 
     if (known !== undefined && known !== "under way") return known;
     if (known === "under way") problem ??= "refers to itself in a circle; draw what it means";
     if (references > MOST_REFERENCES) problem ??= `is too deep: what it refers to refers on more than ${MOST_REFERENCES} times`;
-    if (problem !== null) return { elements: 1, layers: 0, depth: 0 };
+    if (problem !== null) return NOTHING;
     costs.set(element, "under way");
-    const cost = { elements: 1, layers: LAYERS.has(plain(element.name)) ? 1 : 0, depth: 0 };
+    const kind = plain(element.name);
+    const cost = { elements: 1, layers: LAYERS.has(kind) ? 1 : 0, steps: stepsOf(kind), depth: 0 };
     for (const child of element.children) add(cost, costOf(child, references), 0);
     for (const id of referencesOf(element)) {
       const target = byId.get(id);
-      if (target) add(cost, costOf(target, references + 1), NESTED.has(plain(target.name)) || plain(element.name) === "use" ? 1 : 0);
+      if (target) add(cost, costOf(target, references + 1), NESTED.has(plain(target.name)) || kind === "use" ? 1 : 0);
     }
     costs.set(element, cost);
     return cost;
@@ -104,12 +120,14 @@ function costProblem(root: XmlElement, elements: readonly XmlElement[]): string 
   if (problem !== null) return problem;
   if (whole.depth > PICTURES.svgNesting.most) return `is too deep: ${PICTURES.svgNesting.words}`;
   if (whole.elements > PICTURES.svgElements.most) return `is too large: ${PICTURES.svgElements.words}`;
+  if (whole.steps > PICTURES.svgFilterSteps.most) return `is too slow to draw: ${PICTURES.svgFilterSteps.words}`;
   return whole.layers > PICTURES.svgLayers.most ? `is too slow to draw: ${PICTURES.svgLayers.words}` : null;
 }
 
-function add(sum: { elements: number; layers: number; depth: number }, more: Cost, deeper: number): void {
+function add(sum: { elements: number; layers: number; steps: number; depth: number }, more: Cost, deeper: number): void {
   sum.elements = Math.min(TOO_MANY, sum.elements + more.elements);
   sum.layers = Math.min(TOO_MANY, sum.layers + more.layers);
+  sum.steps = Math.min(TOO_MANY, sum.steps + more.steps);
   sum.depth = Math.max(sum.depth, more.depth + deeper);
 }
 
