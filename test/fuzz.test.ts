@@ -27,11 +27,11 @@ test("broken files and streams: never a throw but a refusal, never a value out o
     const read = parseLayout(file);
     return read.ok ? [read.value] : [];
   });
-  const { filesAccepted, tracesAccepted } = fuzz(files, layouts, 600, 1);
+  const { filesAccepted, tracesAccepted } = fuzz(files, layouts, 400, 1);
   // Neither side may be all or nothing, or the fuzz tests only the door or only the house.
-  expect(filesAccepted).toBeGreaterThan(30);
-  expect(filesAccepted).toBeLessThan(570);
-  expect(tracesAccepted).toBeGreaterThan(150);
+  expect(filesAccepted).toBeGreaterThan(15);
+  expect(filesAccepted).toBeLessThan(380);
+  expect(tracesAccepted).toBeGreaterThan(90);
 });
 
 test("20,000 broken played files: the reader's own error or a layout that plays, never another throw", () => {
