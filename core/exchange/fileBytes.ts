@@ -1,7 +1,6 @@
 /** The bytes of a file that somebody brings, as a text: command line and browser take exactly the same. */
 import { ok, refused, type Result } from "../engine/result";
 import { MOST_FILE_BYTES } from "../format/limits";
-import { decodeUtf8 } from "../format/utf8";
 
 const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
 
@@ -23,6 +22,10 @@ export function textOfBytes(bytes: Uint8Array): Result<string> {
   if (bytes.length > MOST_FILE_BYTES) return refused("", fileTooLarge(bytes.length));
   const picture = pictureKind(bytes);
   if (picture) return refused("", `this is a ${picture} picture; a layout file is a text ending in .nodulum.json`);
-  const text = decodeUtf8(bytes);
-  return text === null ? refused("", "this is not a text in UTF-8; a layout file is one, ending in .nodulum.json") : ok(text);
+  try {
+    // The platform's own decoder (WHATWG Encoding): a file of 30 MiB by the letter would take seconds and a gigabyte.
+    return ok(new TextDecoder("utf-8", { fatal: true, ignoreBOM: true }).decode(bytes));
+  } catch {
+    return refused("", "this is not a text in UTF-8; a layout file is one, ending in .nodulum.json");
+  }
 }
