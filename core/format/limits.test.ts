@@ -225,6 +225,11 @@ test("an SVG's filters: as many steps as may be are shown, one more is refused; 
   expect(read("<feOffset/>", svgFilterSteps.most)).toContain(svgFilterSteps.words);
   expect(read('<feTurbulence numOctaves="8"/>', 3)).toBe("");
   expect(read('<feTurbulence numOctaves="8"/>', 4)).toContain(svgFilterSteps.words);
+  for (const attribute of ['filter="blur(1px)"', 'style="fill:red; filter: drop-shadow(1px 1px red)"']) {
+    const uses = (n: number) => told(parseLayout(picture(svgOf(`<g ${attribute}/>`.repeat(n)), "image/svg+xml")));
+    expect(uses(svgFilterSteps.most)).toBe("");
+    expect(uses(svgFilterSteps.most + 1)).toContain(svgFilterSteps.words);
+  }
   for (const octaves of ["9", "1e9", "many"]) expect(read(`<feTurbulence numOctaves="${octaves}"/>`, 1)).toContain(svgOctaves.words);
 });
 

@@ -86,6 +86,13 @@ interface Cost {
 }
 const NOTHING: Cost = { elements: 1, layers: 0, steps: 0, depth: 0 };
 
+/** How many filters an element brings about by functions of CSS, as in filter="blur(2px)": they need no filter element. */
+function filterFunctions({ attributes }: XmlElement): number {
+  const count = (value: string) =>
+    [...value.matchAll(/(?:blur|drop-shadow|brightness|contrast|grayscale|hue-rotate|invert|opacity|saturate|sepia)\s*\(/gi)].length;
+  return attributes.reduce((sum, [name, value]) => (/^(?:filter|style)$/.test(plain(name)) ? sum + count(value) : sum), 0);
+}
+
 /** Beyond every limit: sums stay finite. */
 const TOO_MANY = 1e9;
 /** References of every sort, gradients' to one another among them, lead on at most so often. */
@@ -106,7 +113,7 @@ function costProblem(root: XmlElement, elements: readonly XmlElement[]): string 
     if (problem !== null) return NOTHING;
     costs.set(element, "under way");
     const kind = plain(element.name);
-    const cost = { elements: 1, layers: LAYERS.has(kind) ? 1 : 0, steps: stepsOf(kind), depth: 0 };
+    const cost = { elements: 1, layers: LAYERS.has(kind) ? 1 : 0, steps: stepsOf(kind) + filterFunctions(element), depth: 0 };
     for (const child of element.children) add(cost, costOf(child, references), 0);
     for (const id of referencesOf(element)) {
       const target = byId.get(id);
