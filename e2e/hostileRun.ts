@@ -15,12 +15,13 @@ export interface HostileOrder {
   readonly onFile?: (report: HostileReport) => void;
 }
 
-/** What a run found. Times are ms, from the file's choice to its answer and from view to view; memory is that of the page's process, MiB. */
+/** What a run found. Times are ms, from the file's choice to its answer and from view to view. Memory is that of the page's process at its highest, MiB: all of it, and what a file added to what was there before. */
 export interface HostileReport {
   files: number;
   taken: number;
   slowest: { ms: number; what: string };
   most: { mib: number; what: string };
+  added: { mib: number; what: string };
   /** What went wrong: a script that ran, an address that was asked, a page that broke or stood still. */
   readonly faults: string[];
 }
@@ -36,7 +37,7 @@ process.once("exit", () => rmSync(folder, { recursive: true, force: true }));
 
 /** Brings hostile files in, one after the other. */
 export async function hostileRun(order: HostileOrder): Promise<HostileReport> {
-  const report: HostileReport = { files: 0, taken: 0, slowest: { ms: 0, what: "" }, most: { mib: 0, what: "" }, faults: [] };
+  const report: HostileReport = { files: 0, taken: 0, slowest: { ms: 0, what: "" }, most: { mib: 0, what: "" }, added: { mib: 0, what: "" }, faults: [] };
   const asked: string[] = [];
   const canary = createServer((request, response) => {
     asked.push(String(request.url));
@@ -87,11 +88,13 @@ async function onePage(
     what = `file ${seed + i}, ${file.what}`;
     // What earlier files have left behind is not this one's.
     await own.send("HeapProfiler.collectGarbage");
+    const before = await forgetPeak(system);
     const took = await bringIn(page, file.bytes, report);
     if (process.env.HOSTILE_SLOW && took > Number(process.env.HOSTILE_SLOW)) console.log(`${took.toFixed(0)} ms: ${what}`);
     if (took > report.slowest.ms) report.slowest = { ms: took, what };
-    const mib = await memoryOf(system);
+    const mib = await memoryOf(system, "VmHWM");
     if (mib > report.most.mib) report.most = { mib, what };
+    if (mib - before > report.added.mib) report.added = { mib: mib - before, what };
     if (await page.evaluate(() => "ran" in window)) fault("its script ran");
     for (const url of asked.splice(0)) fault(`asked ${url}`);
     report.files += 1;
@@ -131,17 +134,29 @@ function onDisk(bytes: Buffer): string {
   return path;
 }
 
-/** The memory of the largest page process there is, MiB. */
-async function memoryOf(system: CDPSession): Promise<number> {
-  const { processInfo } = await system.send("SystemInfo.getProcessInfo");
-  const sizes = processInfo
-    .filter((p) => p.type === "renderer")
-    .map(({ id }) => {
-      try {
-        return Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${id}/status`, "utf8"))?.[1] ?? 0) / 1024;
-      } catch {
-        return 0;
-      }
-    });
+/** The page processes there are. */
+const pageProcesses = async (system: CDPSession) => (await system.send("SystemInfo.getProcessInfo")).processInfo.filter((p) => p.type === "renderer");
+
+/** The memory of the largest page process there is, MiB: as it is now (VmRSS), or as it was at its highest since that was last forgotten (VmHWM). */
+async function memoryOf(system: CDPSession, which: "VmRSS" | "VmHWM"): Promise<number> {
+  const sizes = (await pageProcesses(system)).map(({ id }) => {
+    try {
+      return Number(new RegExp(`${which}:\\s+(\\d+) kB`).exec(readFileSync(`/proc/${id}/status`, "utf8"))?.[1] ?? 0) / 1024;
+    } catch {
+      return 0;
+    }
+  });
   return Math.max(0, ...sizes);
+}
+
+/** Begins to look for the highest anew (proc(5), clear_refs); gives what is there now, MiB. */
+async function forgetPeak(system: CDPSession): Promise<number> {
+  for (const { id } of await pageProcesses(system)) {
+    try {
+      writeFileSync(`/proc/${id}/clear_refs`, "5");
+    } catch {
+      // Where that is not allowed, the highest of all files is told.
+    }
+  }
+  return memoryOf(system, "VmRSS");
 }

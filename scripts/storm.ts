@@ -50,7 +50,7 @@ async function kills(count: number, seed: number): Promise<readonly string[]> {
 
 async function files(count: number, seed: number): Promise<readonly string[]> {
   const line = (r: HostileReport) =>
-    `${r.files} hostile files, ${r.taken} taken, ${r.faults.length} faults; slowest answer ${(r.slowest.ms / 1000).toFixed(2)} s (${r.slowest.what}), most memory ${r.most.mib.toFixed(0)} MiB (${r.most.what})`;
+    `${r.files} hostile files, ${r.taken} taken, ${r.faults.length} faults; slowest answer ${(r.slowest.ms / 1000).toFixed(2)} s (${r.slowest.what}), most memory ${r.most.mib.toFixed(0)} MiB (${r.most.what}), added by one file ${r.added.mib.toFixed(0)} MiB (${r.added.what})`;
   const report = await served(() => hostileRun({ count, seed, baseURL, launchOptions, onFile: (r) => r.files % 20 === 0 && console.log(line(r)) }));
   console.log(line(report));
   return report.faults;
