@@ -143,7 +143,7 @@ const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: st
   return (
     <select
       aria-label={`${label}: unit`}
-      className="caption w-[34px] shrink-0 appearance-none bg-transparent text-center outline-none focus-visible:outline-2"
+      className="caption w-[2.125rem] shrink-0 appearance-none bg-transparent text-center outline-none focus-visible:outline-2"
       value={unit ?? ""}
       onChange={(event) => onPick(event.target.value as LengthUnit)}
     >
@@ -226,7 +226,7 @@ export function SwitchField({
     return (
       <span className="flex h-6 items-center gap-1.5">
         {field}
-        <label htmlFor={id} className="truncate text-[12px]">
+        <label htmlFor={id} className="truncate text-[0.75rem]">
           {label}
         </label>
       </span>

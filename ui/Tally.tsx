@@ -10,12 +10,12 @@ export function Tally({ tally, short = false }: { tally: FindingTally | undefine
   const parts = (["blocker", "warning", "note"] as const).filter((s) => tally[s] > 0);
   if (parts.length === 0) return <span className="caption">no findings</span>;
   return (
-    <span className="inline-flex flex-wrap gap-x-2 text-[11px] whitespace-nowrap">
+    <span className="inline-flex flex-wrap gap-x-2 text-[0.6875rem] whitespace-nowrap">
       {parts.map((s) => {
         const word = `${tally[s]} ${s}${tally[s] === 1 ? "" : "s"}`;
         return (
           <span key={s} className={SEVERITY_CLASS[s]} title={word}>
-            <span aria-hidden>{SEVERITY_MARK[s]}</span> {short ? <span className="figure text-[11px]">{tally[s]}</span> : word}
+            <span aria-hidden>{SEVERITY_MARK[s]}</span> {short ? <span className="figure text-[0.6875rem]">{tally[s]}</span> : word}
             {short && <span className="sr-only"> {word.slice(word.indexOf(" ") + 1)}</span>}
           </span>
         );

@@ -5,7 +5,7 @@ import { useNumberDrags, type DragAt } from "./drags";
 
 export function Labelled({ label, id, children, wide = false }: { label: string; id?: string; children: ReactNode; wide?: boolean }) {
   return (
-    <div className={`grid items-center gap-x-2 ${wide ? "" : "grid-cols-[66px_1fr]"}`}>
+    <div className={`grid items-center gap-x-2 ${wide ? "" : "grid-cols-[4.125rem_1fr]"}`}>
       <label htmlFor={id} className="caption truncate" title={label}>
         {label}
       </label>

@@ -80,17 +80,17 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
       onClick={pick}
       onFocus={pick}
     >
-      <th scope="row" className="min-w-[130px] px-2 py-1 font-normal">
+      <th scope="row" className="min-w-[8.125rem] px-2 py-1 font-normal">
         <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => renamed(session, name, next)} />
       </th>
-      <td className="w-[150px] px-2 py-1">
+      <td className="w-[9.375rem] px-2 py-1">
         <KindField bare action={action} />
       </td>
-      <td className={`px-2 py-1.5 text-[12px] ${statusClass(status)}`}>
+      <td className={`px-2 py-1.5 text-[0.75rem] ${statusClass(status)}`}>
         {STATUS_MARK(status)}
         {status.word}
         {layout.moments.length > 0 && action.read && action.touch === "wanted" && (
-          <span className="caption block max-w-[200px]">{statusDetail(status, layout.moments)}</span>
+          <span className="caption block max-w-[12.5rem]">{statusDetail(status, layout.moments)}</span>
         )}
       </td>
       <td className="px-2 py-1">
@@ -107,7 +107,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
           ))}
           <ListenAnchor action={action}>
             <button
-              className="h-6 rounded-sm border border-dashed border-edge px-1.5 text-[11px] text-muted"
+              className="h-6 rounded-sm border border-dashed border-edge px-1.5 text-[0.6875rem] text-muted"
               aria-label={`Bind a key, mouse or pad input to ${name}`}
               onClick={() => setSheetState({ listening: name })}
             >
@@ -116,7 +116,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
           </ListenAnchor>
         </span>
       </td>
-      <td className="min-w-[150px] px-2 py-1">
+      <td className="min-w-[9.375rem] px-2 py-1">
         <span className="mb-1 flex flex-wrap gap-1 empty:hidden">
           {wiresOf(layout, name).flatMap((w) =>
             w.kind === "touch"
@@ -148,7 +148,7 @@ function Chip({ word, title, onPick, remove, onRemove }: { word: string; title: 
   return (
     <span className="flex h-6 max-w-full min-w-0 items-center rounded-sm border border-edge bg-sheet pl-1" title={title}>
       <button
-        className="figure h-6 min-w-6 truncate text-[11px]"
+        className="figure h-6 min-w-6 truncate text-[0.6875rem]"
         onClick={(event) => {
           event.stopPropagation();
           onPick();

@@ -78,7 +78,7 @@ export function ActionsView() {
           </div>
         </div>
       ) : (
-        <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_284px]">
+        <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_17.75rem]">
           <div className="flex min-h-0 min-w-0 flex-col">{form === "sheet" ? <Sheet data={data} /> : <ActionTable data={data} />}</div>
           <Aside data={data} />
         </div>
@@ -92,7 +92,7 @@ function NearNames({ names }: { names: readonly string[] }) {
   const pairs = nearPairs(names);
   if (pairs.length === 0) return null;
   return (
-    <p className="text-[12px] text-warning">
+    <p className="text-[0.75rem] text-warning">
       ◆{" "}
       {pairs.map(([a, b], i) => (
         <span key={`${a} ${b}`}>

@@ -85,7 +85,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           </label>
           {groups.length > 0 && (
             <button
-              className="push h-6 px-1.5 text-[11px]"
+              className="push h-6 px-1.5 text-[0.6875rem]"
               onClick={() => setSheetState({ folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
             >
               {allFolded ? "Unfold all" : "Fold all"}
@@ -111,7 +111,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
             <span className="figure">{seen.length}</span> of <span className="figure">{layout.actions.length}</span>
           </span>
         )}
-        <span className={toDo.length > 0 ? "text-[12px] text-blocker" : "caption"} data-testid="to-do">
+        <span className={toDo.length > 0 ? "text-[0.75rem] text-blocker" : "caption"} data-testid="to-do">
           {toDo.length > 0
             ? `■ ${toDo.length} left to do`
             : `${layout.actions.length} ${layout.actions.length === 1 ? "action" : "actions"}, nothing left to do`}

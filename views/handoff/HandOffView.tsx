@@ -16,14 +16,14 @@ export function HandOffView() {
   const name = fileNameFor(layout.name);
   const [copied, setCopied] = useState(false);
   return (
-    <div className="grid h-full grid-cols-[360px_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[22.5rem_minmax(0,1fr)]">
       <div className="grid content-start gap-6 overflow-auto border-r border-rule p-5">
         <section className="grid gap-2" aria-label="Out">
           <h2 className="heading">Out</h2>
           <p>
             The layout file: everything in this layout, in one text that the command line and every runtime read. The same layout always gives the same bytes.
           </p>
-          <p className="figure text-[12px]">
+          <p className="figure text-[0.75rem]">
             {name}
             <span className="text-muted"> · {new TextEncoder().encode(text).length.toLocaleString("en")} bytes</span>
           </p>
@@ -47,7 +47,7 @@ export function HandOffView() {
         <Import />
         <section className="grid gap-2" aria-label="Command line">
           <h2 className="heading">At the command line</h2>
-          <pre className="figure box overflow-auto p-2 text-[11px] whitespace-pre-wrap">{`npx nodulum check ${name}\nnpx nodulum resolve ${name} \\\n  --screen 2400x1080@411+96,0,0,48`}</pre>
+          <pre className="figure box overflow-auto p-2 text-[0.6875rem] whitespace-pre-wrap">{`npx nodulum check ${name}\nnpx nodulum resolve ${name} \\\n  --screen 2400x1080@411+96,0,0,48`}</pre>
         </section>
       </div>
       <section aria-label="The file" className="flex min-h-0 min-w-0 flex-col">
@@ -56,7 +56,7 @@ export function HandOffView() {
           tabIndex={0}
           aria-label="Text of the layout file"
           data-testid="file-text"
-          className="figure mx-5 mb-5 min-h-0 flex-1 overflow-auto border border-rule bg-sheet p-3 text-[11.5px] leading-[1.5]"
+          className="figure mx-5 mb-5 min-h-0 flex-1 overflow-auto border border-rule bg-sheet p-3 text-[0.71875rem] leading-[1.5]"
         >
           {text}
         </pre>

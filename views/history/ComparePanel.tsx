@@ -114,7 +114,7 @@ const MARKS: Readonly<Record<Difference["what"], string>> = { came: "+", went: "
 
 function DifferenceLine({ difference: { what, text } }: { difference: Difference }) {
   return (
-    <li className="grid grid-cols-[14px_1fr] border-b border-rule py-[2px] text-[12px] last:border-0">
+    <li className="grid grid-cols-[0.875rem_1fr] border-b border-rule py-[2px] text-[0.75rem] last:border-0">
       <span aria-hidden className="figure text-muted">
         {MARKS[what]}
       </span>
@@ -152,7 +152,7 @@ function VersionSelect({ label, value, named, onChoose, onProblem }: SelectProps
   };
   return (
     <>
-      <select aria-label={label} className="box h-[26px] w-full min-w-0 px-1" value={key} onChange={(event) => choose(event.target.value)}>
+      <select aria-label={label} className="box h-[1.625rem] w-full min-w-0 px-1" value={key} onChange={(event) => choose(event.target.value)}>
         <option value="">choose…</option>
         <option value="now">now</option>
         {named.length > 0 && (

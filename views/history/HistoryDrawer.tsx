@@ -39,7 +39,7 @@ export function HistoryDrawer({ onClose }: { onClose: () => void }) {
       ref={drawer}
       tabIndex={-1}
       aria-label="History"
-      className="fixed top-[44px] right-0 bottom-0 z-30 grid w-[340px] grid-rows-[auto_auto_minmax(80px,1fr)_auto] border-l border-edge bg-sheet shadow-xl outline-none"
+      className="fixed top-[2.75rem] right-0 bottom-0 z-30 grid w-[21.25rem] grid-rows-[auto_auto_minmax(5rem,1fr)_auto] border-l border-edge bg-sheet shadow-xl outline-none"
       onKeyDown={(event) => {
         if (event.key !== "Escape" || event.defaultPrevented) return;
         event.stopPropagation();
@@ -58,7 +58,7 @@ export function HistoryDrawer({ onClose }: { onClose: () => void }) {
           aria-label="Name of the state"
           placeholder="before the playtest"
           maxLength={80}
-          className="box h-[26px] min-w-0 flex-1 px-2"
+          className="box h-[1.625rem] min-w-0 flex-1 px-2"
           autoComplete="off"
         />
         <button className="push">Name this state</button>

@@ -9,7 +9,7 @@ import { MOST_EDITS, type ListedEntry } from "../../core/versions/log";
 import { useAsking, useSessionActions, useStates } from "../session/context";
 import { timeText } from "./times";
 
-const ROW = "grid w-full grid-cols-[14px_minmax(0,1fr)_auto_auto] content-center items-baseline gap-x-2 px-3 h-[26px] text-left hover:bg-paper";
+const ROW = "grid w-full grid-cols-[0.875rem_minmax(0,1fr)_auto_auto] content-center items-baseline gap-x-2 px-3 h-[1.625rem] text-left hover:bg-paper";
 
 interface EditProps {
   readonly listed: ListedEntry;
@@ -38,7 +38,7 @@ export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }
           {entry.words ?? entry.label}
         </span>
         <span className="caption">{isHere ? "here" : word}</span>
-        <time className="figure text-[11px] text-muted" dateTime={new Date(entry.time).toISOString()}>
+        <time className="figure text-[0.6875rem] text-muted" dateTime={new Date(entry.time).toISOString()}>
           {timeText(entry.time, today)}
         </time>
       </button>
@@ -87,7 +87,7 @@ export function StateRow({ state, today }: { state: KeptState; today: number }) 
         <Flag size={12} className="self-center text-accent" aria-label="State" />
         <span className="truncate font-semibold">{state.name}</span>
         <span />
-        <time className="figure text-[11px] text-muted" dateTime={new Date(state.time).toISOString()}>
+        <time className="figure text-[0.6875rem] text-muted" dateTime={new Date(state.time).toISOString()}>
           {timeText(state.time, today)}
         </time>
       </button>

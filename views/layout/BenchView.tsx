@@ -28,7 +28,7 @@ export function BenchView() {
     </>
   );
   return wide ? (
-    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)_var(--rail,216px)] grid-rows-[minmax(0,1fr)_286px] bg-paper" data-bench="wide">
+    <div className="grid h-full grid-cols-[12.25rem_minmax(0,1fr)_var(--rail,13.5rem)] grid-rows-[minmax(0,1fr)_17.875rem] bg-paper" data-bench="wide">
       <Ledger wide={wide} glass={glass} />
       <Glass ref={glass} />
       <Rail onBench={screen.name} />
@@ -38,7 +38,7 @@ export function BenchView() {
       {dialogues}
     </div>
   ) : (
-    <div className="grid h-full grid-cols-[minmax(0,4fr)_minmax(0,5fr)_var(--rail,216px)] grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper" data-bench="tall">
+    <div className="grid h-full grid-cols-[minmax(0,4fr)_minmax(0,5fr)_var(--rail,13.5rem)] grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper" data-bench="tall">
       <div className="row-span-2 min-h-0">
         <Glass ref={glass} />
       </div>

@@ -23,7 +23,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
   return (
     <div className="grid gap-4">
       <p>Lay a bank card on the screen and drag until the drawn one is as wide. It is asked once; this browser remembers it.</p>
-      <div className="grid h-[330px] place-items-center overflow-hidden bg-paper">
+      <div className="grid h-[20.625rem] place-items-center overflow-hidden bg-paper">
         <div
           className="grid place-items-center border-2 border-accent bg-sheet text-muted"
           style={{ width: CARD_MM.w * value, height: CARD_MM.h * value, borderRadius: 3.18 * value }}

@@ -149,13 +149,13 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
       <h2 className="font-semibold" data-testid="bench-screen">
         {screen.name}
       </h2>
-      <span className="figure text-[11px] text-muted">
+      <span className="figure text-[0.6875rem] text-muted">
         {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
       </span>
       <Tally tally={tally} />
       {arrangements.length > 0 && (
         <span
-          className={`text-[11px] ${arrangement ? "text-accent" : "text-muted"}`}
+          className={`text-[0.6875rem] ${arrangement ? "text-accent" : "text-muted"}`}
           data-testid="arrangement-in-use"
           title={
             arrangement
@@ -167,7 +167,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
         </span>
       )}
       {(handed === "left" || playerSize !== 1) && (
-        <span className="text-[11px] text-warning" data-testid="player-in-view">
+        <span className="text-[0.6875rem] text-warning" data-testid="player-in-view">
           as a {handed}-handed player, size {playerSize}
         </span>
       )}

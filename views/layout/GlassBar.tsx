@@ -19,7 +19,7 @@ import { useCalibration } from "./trueSize";
 
 const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
 
-const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[11px]";
+const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[0.6875rem]";
 const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
 interface BarProps {
@@ -110,7 +110,7 @@ const PlayerTools = memo(function PlayerTools() {
       <select
         aria-label="Player's size"
         title="The size a player has chosen (comma, full stop)"
-        className="box h-6 px-0.5 text-[11px]"
+        className="box h-6 px-0.5 text-[0.6875rem]"
         value={playerSize}
         onChange={(event) => session.showPlayer({ playerSize: Number(event.target.value) })}
       >
@@ -153,7 +153,7 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
       <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" title="Zoom out (−)" onClick={() => step(1 / ZOOM_STEP)}>
         <Minus size={13} />
       </button>
-      <span className="figure w-10 text-center text-[11px]" data-testid="zoom">
+      <span className="figure w-10 text-center text-[0.6875rem]" data-testid="zoom">
         {Math.round((scale / fit) * 100)} %
       </span>
       <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" title="Zoom in (+)" onClick={() => step(ZOOM_STEP)}>
@@ -196,7 +196,7 @@ const OverlayList = memo(function OverlayList() {
   return (
     <Popover.Root>
       <Popover.Trigger className={`${SWITCH} gap-1 border-edge px-1.5`} aria-label={`Overlays, ${count} shown`}>
-        <Layers size={13} /> <span className="figure text-[11px]">{count}</span>
+        <Layers size={13} /> <span className="figure text-[0.6875rem]">{count}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -205,13 +205,13 @@ const OverlayList = memo(function OverlayList() {
           sideOffset={4}
           aria-label="Overlays"
           data-keys-through
-          className="z-50 grid min-w-[230px] gap-0.5 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+          className="z-50 grid min-w-[14.375rem] gap-0.5 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
         >
           {OVERLAYS.map((o) => (
             <label key={o.key} className="flex h-6 items-center gap-2 rounded-sm px-1 hover:bg-paper">
               <input type="checkbox" className="accent-[var(--accent)]" checked={overlays[o.key]} onChange={() => toggleOverlay(o.key)} />
               <span className="flex-1">{o.word}</span>
-              <kbd className="figure text-[11px] text-muted">{o.letter.toUpperCase()}</kbd>
+              <kbd className="figure text-[0.6875rem] text-muted">{o.letter.toUpperCase()}</kbd>
             </label>
           ))}
         </Popover.Content>

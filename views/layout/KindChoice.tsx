@@ -70,7 +70,7 @@ function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
             <button
               key={port}
               aria-pressed={serve.port === port}
-              className={`h-7 rounded-sm px-1.5 text-[11px] ${serve.port === port ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
+              className={`h-7 rounded-sm px-1.5 text-[0.6875rem] ${serve.port === port ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
               onClick={() => session.edit(`${action.name} by ${word}`, (l) => changeServe(l, control.id, 0, { port }), true)}
             >
               {word}

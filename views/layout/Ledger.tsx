@@ -86,7 +86,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
         {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
           <span className="caption">{marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : "all served"}</span>
         ) : (
-          <button className="text-[11px] text-blocker underline" title="The next one (O)" onClick={goToNext}>
+          <button className="text-[0.6875rem] text-blocker underline" title="The next one (O)" onClick={goToNext}>
             {toDo.length} left to do
           </button>
         )}
@@ -124,7 +124,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                 >
                   <span className="min-w-0 flex-1">
                     <span className="figure block truncate">{action.name}</span>
-                    <span className={`block truncate text-[11px] ${left(action) ? "text-blocker" : "text-muted"}`}>
+                    <span className={`block truncate text-[0.6875rem] ${left(action) ? "text-blocker" : "text-muted"}`}>
                       {action.kind} · {statuses.get(action.name)?.word}
                     </span>
                   </span>

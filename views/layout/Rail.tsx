@@ -91,7 +91,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
         <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
       </span>
       <span className="min-w-0">
-        <span className="line-clamp-2 text-[11px] leading-tight">{item.name}</span>
+        <span className="line-clamp-2 text-[0.6875rem] leading-tight">{item.name}</span>
         <RailTally name={item.name} />
       </span>
     </button>

@@ -94,8 +94,8 @@ export const Tray = memo(function Tray({ context, tall = false }: { context: Edi
 });
 
 /** Columns are never narrower than their fields can be read; in a narrow window the tray is pushed sideways instead. */
-const COLUMNS = "grid-cols-[minmax(252px,1.08fr)_minmax(248px,1.05fr)_minmax(244px,1.05fr)_minmax(234px,0.97fr)_minmax(176px,0.85fr)]";
-const OWN_COLUMNS = "grid-cols-[minmax(192px,0.9fr)_minmax(198px,0.85fr)_minmax(290px,1.35fr)_minmax(130px,0.6fr)_minmax(310px,2fr)]";
+const COLUMNS = "grid-cols-[minmax(15.75rem,1.08fr)_minmax(15.5rem,1.05fr)_minmax(15.25rem,1.05fr)_minmax(14.625rem,0.97fr)_minmax(11rem,0.85fr)]";
+const OWN_COLUMNS = "grid-cols-[minmax(12rem,0.9fr)_minmax(12.375rem,0.85fr)_minmax(18.125rem,1.35fr)_minmax(8.125rem,0.6fr)_minmax(19.375rem,2fr)]";
 
 function Column({ title, note, wide = false, children }: { title: string; note?: string; wide?: boolean; children: ReactNode }) {
   return (

@@ -59,7 +59,7 @@ export function RehearseView() {
   useEffect(() => glass.current?.focus({ preventScroll: true }), [ready]);
 
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)_auto]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_18.75rem] grid-rows-[minmax(0,1fr)_auto]">
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2">
           <h2 className="font-semibold">{yard ? "The test yard" : "The tug"}</h2>
@@ -118,12 +118,12 @@ export function RehearseView() {
       </aside>
       <section
         aria-label="Traces"
-        className="grid grid-cols-[92px_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
+        className="grid grid-cols-[5.75rem_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
         style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}
       >
         <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
           {actions.map((a) => (
-            <li key={a.name} className="figure flex items-center truncate pl-4 text-[11px] text-muted">
+            <li key={a.name} className="figure flex items-center truncate pl-4 text-[0.6875rem] text-muted">
               {a.name}
             </li>
           ))}

@@ -40,7 +40,7 @@ export function ShelfView() {
     go("/layout");
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_360px]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_22.5rem]">
       <section aria-label="Shelf" className="flex min-h-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-5 pt-3 pb-1">
           <h2 className="font-semibold">{shelf.length} screens at true relative size</h2>
@@ -75,8 +75,8 @@ export function ShelfView() {
                   title="Click for the findings, double click for the bench"
                 >
                   <LiveLayout screen={item} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
-                  <span className="text-[12px] leading-tight">{item.name}</span>
-                  <span className="figure text-[10.5px] text-muted">
+                  <span className="text-[0.75rem] leading-tight">{item.name}</span>
+                  <span className="figure text-[0.65625rem] text-muted">
                     {w.toFixed(0)} × {h.toFixed(0)} mm{width < w * cssPerMm ? ", drawn smaller" : ""}
                   </span>
                   <Tally tally={ownEntry(findings, item.name)?.tally} short />
@@ -89,7 +89,7 @@ export function ShelfView() {
       <aside aria-label="Findings" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
         <header className="grid gap-1 border-b border-rule px-4 py-3">
           <h2 className="font-semibold">{screen.name}</h2>
-          <span className="figure text-[11px] text-muted">
+          <span className="figure text-[0.6875rem] text-muted">
             {screen.widthPx} × {screen.heightPx} px · {screen.ppi} ppi
           </span>
           <span className="flex items-center justify-between">

@@ -77,7 +77,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
             data-finding={f.code}
           >
             <button
-              className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[12px_1fr]" : "min-w-0 flex-1 grid-cols-[76px_1fr]"}`}
+              className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[0.75rem_1fr]" : "min-w-0 flex-1 grid-cols-[4.75rem_1fr]"}`}
               onClick={() => onPick(controlsOf(session.store.getState().layout, f), f)}
             >
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
@@ -90,7 +90,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
                 {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
               </span>
             </button>
-            <span className={`flex flex-wrap gap-x-2 text-[11px] ${narrow ? "pl-5" : ""}`}>
+            <span className={`flex flex-wrap gap-x-2 text-[0.6875rem] ${narrow ? "pl-5" : ""}`}>
               {offer && onFix && f.accepted === null && (
                 <button
                   disabled={stale}

@@ -23,9 +23,9 @@ export function Keeps({ share, onStart, onChange, onEnd }: Props) {
         onChange={([next]) => onChange(next)}
         onEnd={onEnd}
       />
-      <span className="flex justify-between gap-2 text-[11px]">
+      <span className="flex justify-between gap-2 text-[0.6875rem]">
         <span className={share < 0.5 ? "text-ink" : "text-muted"}>its millimetres</span>
-        <span className="figure text-[11px] text-muted">{Math.round(share * 100)} %</span>
+        <span className="figure text-[0.6875rem] text-muted">{Math.round(share * 100)} %</span>
         <span className={share > 0.5 ? "text-ink" : "text-muted"}>its share</span>
       </span>
     </div>

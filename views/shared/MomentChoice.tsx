@@ -10,7 +10,7 @@ export function MomentChoice() {
   return (
     <select
       aria-label="Moment shown"
-      className="box h-6 px-1 text-[12px]"
+      className="box h-6 px-1 text-[0.75rem]"
       value={moment ?? ""}
       onChange={(event) => session.showMoment(event.target.value || null)}
     >

@@ -33,7 +33,7 @@ export function SimulatedPad() {
     <section
       aria-label="Simulated pad"
       data-simulated-pad
-      className="fixed right-[300px] bottom-4 z-40 w-[320px] rounded-sm border border-edge bg-sheet p-2 shadow-xl select-none"
+      className="fixed right-[18.75rem] bottom-4 z-40 w-[20rem] rounded-sm border border-edge bg-sheet p-2 shadow-xl select-none"
     >
       <header className="flex items-center justify-between">
         <h2 className="heading">Simulated pad</h2>
@@ -41,7 +41,7 @@ export function SimulatedPad() {
           <X size={13} />
         </button>
       </header>
-      <div className="relative h-[150px]">
+      <div className="relative h-[9.375rem]">
         {BUTTONS.map(([number, x, y]) => (
           <PadButton key={number} number={number} x={x} y={y} />
         ))}
@@ -60,7 +60,7 @@ function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
     <button
       aria-label={`Pad button ${number}`}
       aria-pressed={down}
-      className={`figure absolute grid size-6 -translate-x-1/2 -translate-y-1/2 touch-none place-items-center rounded-full border text-[10px] ${down ? "border-accent bg-accent text-on-accent" : "border-edge"}`}
+      className={`figure absolute grid size-6 -translate-x-1/2 -translate-y-1/2 touch-none place-items-center rounded-full border text-[0.625rem] ${down ? "border-accent bg-accent text-on-accent" : "border-edge"}`}
       style={{ left: x, top: y }}
       onPointerDown={(event) => {
         event.preventDefault();

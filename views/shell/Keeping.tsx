@@ -62,7 +62,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
   const offline = useOffline();
   return (
     <Popover.Root>
-      <Popover.Trigger className="push push-bare mr-1 text-[12px]" title={words}>
+      <Popover.Trigger className="push push-bare mr-1 text-[0.75rem]" title={words}>
         <span role="status" data-testid="saved-state" className={tone}>
           {text}
         </span>
@@ -73,7 +73,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
           sideOffset={4}
           collisionPadding={8}
           aria-label="What is kept"
-          className="z-50 grid w-[340px] gap-3 rounded-sm border border-edge bg-sheet p-4 shadow-lg"
+          className="z-50 grid w-[21.25rem] gap-3 rounded-sm border border-edge bg-sheet p-4 shadow-lg"
         >
           <p>{words}</p>
           <p className="text-muted">{PROMISES[persistence]}</p>

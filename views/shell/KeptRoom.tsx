@@ -30,7 +30,7 @@ function Usage() {
       () => setRoom(""),
     );
   }, []);
-  return room === "" ? null : <p className="figure text-[11px] text-muted">{room}</p>;
+  return room === "" ? null : <p className="figure text-[0.6875rem] text-muted">{room}</p>;
 }
 
 function Backup() {

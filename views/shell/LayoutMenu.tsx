@@ -15,7 +15,7 @@ import { fileNameFor, saveText } from "../shared/download";
 import { NewLayout } from "./NewLayout";
 
 const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
-const BOX = "z-50 min-w-[230px] rounded-sm border border-edge bg-sheet p-1 shadow-lg";
+const BOX = "z-50 min-w-[14.375rem] rounded-sm border border-edge bg-sheet p-1 shadow-lg";
 
 export function LayoutMenu() {
   const library = useLibrary();
@@ -45,7 +45,7 @@ export function LayoutMenu() {
   return (
     <>
       <DropdownMenu.Root onOpenChange={(shown) => shown && ask(library.list().then((all) => ok(setLists(all))))}>
-        <DropdownMenu.Trigger className="push max-w-[240px]" aria-label={`Layouts; open: ${name}`}>
+        <DropdownMenu.Trigger className="push max-w-[15rem]" aria-label={`Layouts; open: ${name}`}>
           <span className="truncate font-medium">{name}</span>
           <ChevronDown size={14} />
         </DropdownMenu.Trigger>
@@ -74,13 +74,13 @@ export function LayoutMenu() {
             {lists.kept.map((kept) => (
               <DropdownMenu.Item key={kept.id} className={ITEM} onSelect={() => void open(kept)}>
                 <span className={kept.id === id ? "font-semibold" : ""}>{kept.name}</span>
-                {kept.id === id && <span className="ml-auto pl-3 text-[11px] opacity-70">open</span>}
+                {kept.id === id && <span className="ml-auto pl-3 text-[0.6875rem] opacity-70">open</span>}
               </DropdownMenu.Item>
             ))}
             {lists.aside.map((aside, i) => (
               <DropdownMenu.Item key={i} className={ITEM} onSelect={() => tellAside(aside)}>
                 <span className="truncate">{aside.name}</span>
-                <span className="ml-auto pl-3 text-[11px] text-warning">set aside</span>
+                <span className="ml-auto pl-3 text-[0.6875rem] text-warning">set aside</span>
               </DropdownMenu.Item>
             ))}
             {lists.deleted.length > 0 && (

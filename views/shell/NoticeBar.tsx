@@ -10,7 +10,7 @@ export function NoticeBar() {
     <div aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-4 z-50 grid place-items-center">
       {notice && (
         <div
-          className={`pointer-events-auto flex max-w-[720px] items-center gap-3 rounded-sm border bg-sheet px-4 py-2.5 shadow-lg ${notice.tone === "problem" ? "border-blocker" : "border-edge"}`}
+          className={`pointer-events-auto flex max-w-[45rem] items-center gap-3 rounded-sm border bg-sheet px-4 py-2.5 shadow-lg ${notice.tone === "problem" ? "border-blocker" : "border-edge"}`}
         >
           {notice.tone === "problem" && (
             <span aria-hidden className="text-blocker">

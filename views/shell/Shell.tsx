@@ -81,7 +81,7 @@ export function Shell({ children }: { children: ReactNode }) {
   );
   return (
     <NumberDragsProvider value={numberDrags}>
-      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_minmax(0,1fr)]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>

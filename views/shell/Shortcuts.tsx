@@ -10,7 +10,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
         {keyList().map(([heading, rows]) => (
           <section key={heading}>
             <h3 className="heading mb-1.5">{heading}</h3>
-            <dl className="grid grid-cols-[260px_1fr] gap-y-1">
+            <dl className="grid grid-cols-[16.25rem_1fr] gap-y-1">
               {rows.map(({ shown, words }) => (
                 <div key={shown} className="contents">
                   <dt className="figure">{shown}</dt>

@@ -42,9 +42,9 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
             onPointerEnter={() => fetchView(view.path)}
             onFocus={() => fetchView(view.path)}
             aria-current={path === view.path ? "page" : undefined}
-            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[1180px]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
+            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
           >
-            <span className="figure text-[10px] opacity-70">{i + 1}</span>
+            <span className="figure text-[0.625rem] opacity-70">{i + 1}</span>
             {view.word}
           </ViewLink>
         ))}
@@ -81,7 +81,7 @@ function NewVersion({ hasDraft }: { hasDraft: boolean }) {
   return (
     <button className="push push-main h-6" onClick={take} title="Everything is written first; then the window is loaded again, by the new version">
       <RefreshCw size={13} aria-hidden />
-      <span className="max-[1180px]:sr-only">{offline === "newer" ? "New version" : "Load again"}</span>
+      <span className="max-[73.75rem]:sr-only">{offline === "newer" ? "New version" : "Load again"}</span>
     </button>
   );
 }

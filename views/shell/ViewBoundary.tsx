@@ -40,10 +40,10 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
   const canUndo = session.store.getState().history.past.length > 0;
   return (
     <div className="grid h-full place-items-center">
-      <div role="alert" className="grid max-w-[560px] gap-3">
+      <div role="alert" className="grid max-w-[35rem] gap-3">
         <p className="font-semibold">This layout could not be drawn.</p>
         <p>It is kept, and untouched. Export it, or look at another one: the list of layouts is at the top left.</p>
-        <p className="figure text-[12px] text-muted">{problem}</p>
+        <p className="figure text-[0.75rem] text-muted">{problem}</p>
         <div className="flex gap-2">
           <button className="push push-main" onClick={() => saveText(fileNameFor(layout.name), textOf(layout))}>
             Export it

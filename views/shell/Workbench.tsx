@@ -59,7 +59,7 @@ function Opening() {
 function NotOpened({ problem }: { problem: string }) {
   return (
     <div className="grid h-full place-items-center">
-      <div role="alert" className="grid max-w-[520px] gap-3">
+      <div role="alert" className="grid max-w-[32.5rem] gap-3">
         <p>Nodulum could not be opened: {problem}</p>
         <p className="text-muted">What this browser keeps is untouched.</p>
         <button className="push push-main w-fit" onClick={() => window.location.reload()}>

@@ -33,17 +33,17 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
   return (
     <section aria-label={`The action ${name}`} className="grid gap-2">
       <h2 className="flex items-baseline gap-2">
-        <span className="figure truncate text-[14px] font-semibold">{name}</span>
-        <button className="push ml-auto h-6 px-1.5 text-[11px]" onClick={() => deleteAction(session, name)} aria-label={`Remove ${name}`}>
+        <span className="figure truncate text-[0.875rem] font-semibold">{name}</span>
+        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={() => deleteAction(session, name)} aria-label={`Remove ${name}`}>
           Remove
         </button>
       </h2>
-      <p className={`text-[12px] ${statusClass(status)}`}>
+      <p className={`text-[0.75rem] ${statusClass(status)}`}>
         {STATUS_MARK(status)}
         {status.word}
       </p>
       {action.read && action.touch === "wanted" && (
-        <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[12px]">
+        <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[0.75rem]">
           {status.moments.map(({ moment, by }) => (
             <li key={moment ?? ""} className="flex gap-2">
               <span className="caption w-24 shrink-0 truncate pt-px">{moment === null ? "always" : (byId(layout.moments).get(moment)?.name ?? moment)}</span>
@@ -61,7 +61,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
       </button>
-      <div role="group" aria-label={`What adds up to ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[12px]">
+      <div role="group" aria-label={`What adds up to ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">
         {sum.terms.length === 0 && <span className="text-muted">Nothing gives to it yet.</span>}
         {sum.terms.map((t, i) => (
           <span key={i} className="flex justify-between gap-2">

@@ -52,7 +52,7 @@ function ToDoCard({ data }: { data: SheetData }) {
   const { toDo, statuses, loose, clashes } = data;
   return (
     <section aria-label="Left to do" className="grid gap-2">
-      <h2 className="text-[14px] font-semibold">{toDo.length === 0 ? "Nothing is left to do" : `${toDo.length} left to do`}</h2>
+      <h2 className="text-[0.875rem] font-semibold">{toDo.length === 0 ? "Nothing is left to do" : `${toDo.length} left to do`}</h2>
       {toDo.length === 0 && (
         <p className="text-muted">Every action that is wanted on touch is served in each of its moments, and every control leads somewhere.</p>
       )}
@@ -61,7 +61,7 @@ function ToDoCard({ data }: { data: SheetData }) {
           <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
             <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setSheetState({ pick: t })}>
               <span className={t.kind === "action" ? "figure" : ""}>{t.kind === "action" ? t.name : (byId(data.layout.controls).get(t.id)?.name ?? t.id)}</span>
-              <span className="text-[11px] text-blocker">
+              <span className="text-[0.6875rem] text-blocker">
                 ■{" "}
                 {t.kind === "action"
                   ? statuses.get(t.name)?.word
@@ -75,7 +75,7 @@ function ToDoCard({ data }: { data: SheetData }) {
         ))}
       </ul>
       {clashes.length > 0 && (
-        <p className="text-[12px] text-warning">◆ {clashes.length === 1 ? "One input gives" : `${clashes.length} inputs give`} two actions at once.</p>
+        <p className="text-[0.75rem] text-warning">◆ {clashes.length === 1 ? "One input gives" : `${clashes.length} inputs give`} two actions at once.</p>
       )}
       <p className="text-muted">Pick an action, a control or a wire to see its whole chain. Drag from an end to draw a wire.</p>
     </section>

@@ -14,7 +14,7 @@ export function Chips({ label, items, onToggle }: Props) {
         <button
           key={item.id}
           aria-pressed={item.on}
-          className={`h-6 max-w-full truncate rounded-sm border px-1.5 text-[11px] ${item.on ? "border-accent bg-accent text-on-accent" : "border-edge text-muted"}`}
+          className={`h-6 max-w-full truncate rounded-sm border px-1.5 text-[0.6875rem] ${item.on ? "border-accent bg-accent text-on-accent" : "border-edge text-muted"}`}
           onClick={() => onToggle(item.id)}
         >
           {item.word}

@@ -27,13 +27,13 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
   return (
     <section aria-label={`The control ${control.name}`} className="grid gap-2">
       <h2 className="flex items-baseline gap-2">
-        <span className="truncate text-[14px] font-semibold">{control.name}</span>
+        <span className="truncate text-[0.875rem] font-semibold">{control.name}</span>
         <span className="caption">{control.kind}</span>
-        <ViewLink className="push ml-auto h-6 px-1.5 text-[11px]" to="/layout" onClick={() => session.select([control.id])}>
+        <ViewLink className="push ml-auto h-6 px-1.5 text-[0.6875rem]" to="/layout" onClick={() => session.select([control.id])}>
           Show on the bench
         </ViewLink>
       </h2>
-      {serves.length === 0 && <p className="text-[12px] text-warning">◆ serves nothing</p>}
+      {serves.length === 0 && <p className="text-[0.75rem] text-warning">◆ serves nothing</p>}
       <ul aria-label={`What ${control.name} serves`} className="grid gap-1">
         {serves.map((s, index) => {
           const action = byName(actions).get(s.action);
@@ -43,7 +43,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
                 <span className="figure min-w-0 truncate">
                   {portSign(s.port)} → {s.action}
                 </span>
-                <span className={action ? "caption" : "text-[11px] text-blocker"}>{action ? serveGives(s, action.kind) : "nothing reads it"}</span>
+                <span className={action ? "caption" : "text-[0.6875rem] text-blocker"}>{action ? serveGives(s, action.kind) : "nothing reads it"}</span>
               </button>
             </li>
           );

@@ -15,7 +15,7 @@ export function FleetingHint({ action, control, told }: { action: Action; contro
   if (!told) return null;
   const what = told.always ? "It gives for one tick alone" : "A press that comes and goes within one tick";
   return (
-    <div role="group" aria-label="A short press" className="grid gap-1.5 border-t border-rule pt-2 text-[12px]">
+    <div role="group" aria-label="A short press" className="grid gap-1.5 border-t border-rule pt-2 text-[0.75rem]">
       <p>
         <span className="text-warning" aria-hidden>
           ◆
@@ -28,7 +28,7 @@ export function FleetingHint({ action, control, told }: { action: Action; contro
         {told.helps.map((help) => (
           <button
             key={help}
-            className="push h-6 px-1.5 text-[11px]"
+            className="push h-6 px-1.5 text-[0.6875rem]"
             onClick={() => session.edit(HELP[help].toLowerCase(), (l) => helpFleeting(l, help, action.name, control?.id ?? null))}
           >
             {HELP[help]}

@@ -40,12 +40,12 @@ export function KindField({ action, bare = false }: { action: Action; bare?: boo
     <>
       {bare ? field : <Labelled label="kind">{field}</Labelled>}
       {asked && (
-        <div role="group" aria-label={`What ${asked.kind} would do to ${name}`} className="grid gap-1.5 rounded-sm border border-warning p-2 text-[12px]">
+        <div role="group" aria-label={`What ${asked.kind} would do to ${name}`} className="grid gap-1.5 rounded-sm border border-warning p-2 text-[0.75rem]">
           <p>
             As {asked.kind === "axis" ? "an" : "a"} {asked.kind},{" "}
             {asked.preview.broken.length === 1 ? "one wire no longer fits:" : `${asked.preview.broken.length} wires no longer fit:`}
           </p>
-          <ul className="grid max-h-[120px] gap-1 overflow-auto" tabIndex={0} aria-label="Wires that no longer fit">
+          <ul className="grid max-h-[7.5rem] gap-1 overflow-auto" tabIndex={0} aria-label="Wires that no longer fit">
             {asked.preview.broken.map(({ wire, why }, i) => (
               <li key={i}>
                 <span className="figure">{wireWord(wire)}</span> <span className="caption">{why}</span>

@@ -85,7 +85,7 @@ export function TryGlass({ data }: { data: SheetData }) {
       <header className="flex items-center gap-2">
         <h2 className="heading">Try it</h2>
         <MomentChoice />
-        <button className="push ml-auto h-6 px-1.5 text-[11px]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
           Simulated pad
         </button>
       </header>

@@ -109,9 +109,9 @@ export function EndCard({ end, data }: { end: string; data: SheetData }) {
   const moment = useSession((s) => byId(s.layout.moments).get(clash?.moment ?? "")?.name);
   return (
     <section aria-label={endTitle(end)} className="grid gap-2">
-      <h2 className="text-[14px] font-semibold">{endTitle(end, data.letters)}</h2>
+      <h2 className="text-[0.875rem] font-semibold">{endTitle(end, data.letters)}</h2>
       {clash && (
-        <p className="text-[12px] text-warning">
+        <p className="text-[0.75rem] text-warning">
           ◆ {clash.actions.join(" and ")} are given at once by it{moment ? ` in ${moment}` : ""}. Bind one of them elsewhere, or let their moments differ.
         </p>
       )}
@@ -135,16 +135,16 @@ function WireHead({ from, to, gives, onRemove }: { from: string; to: string; giv
   return (
     <header className="grid gap-0.5">
       <h2 className="flex items-baseline gap-2">
-        <span className="text-[14px] font-semibold">A wire</span>
-        <button className="push ml-auto h-6 px-1.5 text-[11px]" onClick={onRemove}>
+        <span className="text-[0.875rem] font-semibold">A wire</span>
+        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={onRemove}>
           Take it off
         </button>
       </h2>
-      <p className="text-[12px]">
+      <p className="text-[0.75rem]">
         {from} → <span className="figure">{to}</span>
       </p>
       <p className="caption">
-        gives <span className="figure text-[11px]">{gives}</span>
+        gives <span className="figure text-[0.6875rem]">{gives}</span>
       </p>
     </header>
   );

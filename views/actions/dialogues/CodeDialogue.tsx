@@ -90,7 +90,7 @@ function FromCode() {
         {progress ? (
           <span role="status" className="flex items-center gap-2">
             <progress max={progress.files} value={progress.read + progress.passedOver} aria-label="How far it is" className="w-32 accent-[var(--accent)]" />
-            <span className="figure text-[11px]">
+            <span className="figure text-[0.6875rem]">
               {progress.read} of {progress.files}
             </span>
             <button className="push h-6" onClick={() => stop.current?.abort()}>
@@ -128,11 +128,11 @@ function FromCode() {
         </button>
       </form>
       {scanned && (
-        <div className="grid grid-cols-[250px_1fr] gap-4">
+        <div className="grid grid-cols-[15.625rem_1fr] gap-4">
           <section aria-label="What reads an input">
             <h3 className="heading mb-1">What reads an input?</h3>
             {ranked.length === 0 && <p className="text-muted">Nothing in these files asks by a word.</p>}
-            <ul className="max-h-[330px] overflow-auto border border-rule">
+            <ul className="max-h-[20.625rem] overflow-auto border border-rule">
               {ranked.map((c) => (
                 <li key={c.callee}>
                   <label className="flex min-h-6 items-start gap-1.5 px-1.5 py-0.5 hover:bg-paper">

@@ -52,7 +52,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
                 <span className="figure">{preview.added.length}</span> added, <span className="figure">{preview.changed.length}</span> changed,{" "}
                 <span className="figure">{preview.same}</span> as they are; <span className="figure">{preview.unnamed.length}</span> not in the list stay.
               </p>
-              <ul className="max-h-[140px] overflow-auto">
+              <ul className="max-h-[8.75rem] overflow-auto">
                 {preview.added.map((a) => (
                   <li key={a.name}>
                     <span className="text-accent">new</span> <span className="figure">{a.name}</span> {a.kind ?? "press"}
@@ -90,7 +90,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
               Save {constantFile(language)}
             </button>
           </div>
-          <pre className="figure max-h-[220px] overflow-auto border border-rule bg-paper p-2" tabIndex={0} aria-label="The constants">
+          <pre className="figure max-h-[13.75rem] overflow-auto border border-rule bg-paper p-2" tabIndex={0} aria-label="The constants">
             {constants}
           </pre>
         </section>

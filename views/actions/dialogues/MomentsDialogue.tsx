@@ -70,7 +70,7 @@ function MomentList({ layout }: { layout: Layout }) {
         ))}
       </ol>
       {asked && <Becomes key={asked.id} layout={layout} moment={asked} onChoose={(homeless) => remove(asked, homeless)} onKeep={() => setAsked(null)} />}
-      <div className="ml-6 w-[250px]">
+      <div className="ml-6 w-[15.625rem]">
         <NewMoment />
       </div>
     </section>
@@ -159,7 +159,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
           </button>
         ))}
       </span>
-      <div className="max-h-[340px] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Grid">
+      <div className="max-h-[21.25rem] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Grid">
         <table className="w-full border-collapse">
           <caption className="sr-only">{of === "controls" ? "In which moments each control and zone shows" : "In which moments each action is wanted"}</caption>
           <thead className="sticky top-0 bg-sheet">
@@ -168,11 +168,11 @@ function MomentGrid({ layout }: { layout: Layout }) {
                 {of === "controls" ? "on the glass" : "action"}
               </th>
               {moments.map((m) => (
-                <th key={m.id} scope="col" className="px-2 py-1 text-[11px] font-normal">
+                <th key={m.id} scope="col" className="px-2 py-1 text-[0.6875rem] font-normal">
                   {m.name}
                 </th>
               ))}
-              <th scope="col" className="px-2 py-1 text-[11px] font-normal">
+              <th scope="col" className="px-2 py-1 text-[0.6875rem] font-normal">
                 all
               </th>
             </tr>
@@ -182,7 +182,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
               <tr key={row.key} className="border-t border-rule hover:bg-paper">
                 <th scope="row" className="truncate px-2 py-0.5 text-left font-normal">
                   <span className={of === "actions" ? "figure" : ""}>{row.word}</span>
-                  {row.moments.length === 0 && <span className="ml-2 text-[11px] text-warning">◆ in none</span>}
+                  {row.moments.length === 0 && <span className="ml-2 text-[0.6875rem] text-warning">◆ in none</span>}
                 </th>
                 {moments.map((m) => {
                   const on = row.moments.includes(m.id);
@@ -200,7 +200,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
                 })}
                 <td className="text-center">
                   <button
-                    className="h-6 px-1.5 text-[11px] underline disabled:no-underline disabled:opacity-40"
+                    className="h-6 px-1.5 text-[0.6875rem] underline disabled:no-underline disabled:opacity-40"
                     disabled={row.moments.length === moments.length}
                     aria-label={`${row.word} in every moment`}
                     onClick={() => row.set(moments.map((m) => m.id))}

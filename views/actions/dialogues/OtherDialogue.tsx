@@ -49,7 +49,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
       <div className="flex flex-wrap items-center gap-1.5">
         <select
           aria-label="The other layout"
-          className="box h-7 max-w-[320px] px-1"
+          className="box h-7 max-w-[20rem] px-1"
           defaultValue=""
           onChange={(event) => {
             const chosen = byId(kept).get(event.target.value);
@@ -130,14 +130,14 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
       <section aria-label="Controls of the other layout">
         <header className="mb-1 flex items-center gap-2">
           <h3 className="heading">Controls</h3>
-          <button className="h-6 px-1 text-[11px] underline" onClick={() => setControls(new Map(from.controls.map((c) => [c.id, "control"])))}>
+          <button className="h-6 px-1 text-[0.6875rem] underline" onClick={() => setControls(new Map(from.controls.map((c) => [c.id, "control"])))}>
             all
           </button>
-          <button className="h-6 px-1 text-[11px] underline" onClick={() => setControls(new Map())}>
+          <button className="h-6 px-1 text-[0.6875rem] underline" onClick={() => setControls(new Map())}>
             none
           </button>
         </header>
-        <ul className="grid max-h-[200px] grid-cols-2 gap-x-4 overflow-auto border border-rule p-1">
+        <ul className="grid max-h-[12.5rem] grid-cols-2 gap-x-4 overflow-auto border border-rule p-1">
           {from.controls.map((c) => (
             <li key={c.id} className="flex min-h-7 items-center gap-2 px-1">
               <span className="min-w-0 flex-1 truncate">
@@ -145,7 +145,7 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
               </span>
               <select
                 aria-label={`What to take of ${c.name}`}
-                className="box h-6 px-1 text-[11px]"
+                className="box h-6 px-1 text-[0.6875rem]"
                 value={controls.get(c.id) ?? "leave"}
                 onChange={(event) => choose(c.id, event.target.value as ControlChoice | "leave")}
               >

@@ -14,7 +14,7 @@ export function StandardTable({ found }: { found: readonly FoundStandard[] }) {
   return (
     <section aria-label="Keys and pad inputs the game reads">
       <h3 className="heading mb-1">Keys and pad inputs it reads by the web’s standards</h3>
-      <ul className="max-h-[170px] overflow-auto border border-rule" tabIndex={0} aria-label="Keys and pad inputs">
+      <ul className="max-h-[10.625rem] overflow-auto border border-rule" tabIndex={0} aria-label="Keys and pad inputs">
         {found.map((f) => (
           <li key={f.end} className="flex min-h-7 items-center gap-2 border-b border-rule px-1.5 last:border-b-0" data-end={f.end}>
             <span className="figure w-24 shrink-0 truncate" title={endTitle(f.end, letters)}>
@@ -26,12 +26,12 @@ export function StandardTable({ found }: { found: readonly FoundStandard[] }) {
             </span>
             {f.actions.length > 0 ? (
               <span className="caption">
-                gives to <span className="figure text-[11px]">{f.actions.join(", ")}</span>
+                gives to <span className="figure text-[0.6875rem]">{f.actions.join(", ")}</span>
               </span>
             ) : (
               <select
                 aria-label={`Bind ${endTitle(f.end, letters)}`}
-                className="box h-6 px-1 text-[11px]"
+                className="box h-6 px-1 text-[0.6875rem]"
                 value=""
                 onChange={(event) => session.edit(`bind ${endWord(f.end)} to ${event.target.value}`, (l) => plugIn(l, event.target.value, f.end))}
               >

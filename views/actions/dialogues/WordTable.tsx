@@ -29,17 +29,17 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
         )}
       </header>
       {!ticked && <p className="text-muted">Tick what reads an input; its words then stand here. It is asked once: the layout remembers it.</p>}
-      <ul className="max-h-[330px] overflow-auto">
+      <ul className="max-h-[20.625rem] overflow-auto">
         {words.map((w) => (
           <li key={`${w.state} ${w.word}`} className="flex min-h-7 items-center gap-2 border-b border-rule px-1" data-word={w.word}>
-            <span className={`w-24 shrink-0 text-[11px] ${STATE_TONE[w.state]}`}>{STATE_WORD[w.state]}</span>
+            <span className={`w-24 shrink-0 text-[0.6875rem] ${STATE_TONE[w.state]}`}>{STATE_WORD[w.state]}</span>
             <span className="min-w-0 flex-1">
               <span className="figure block truncate">{w.word}</span>
               {w.occurrences.length > 0 && (
                 <span className="caption block truncate" title={w.occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
                   {w.near !== null && (
                     <>
-                      here <span className="figure text-[11px]">{w.near}</span> ·{" "}
+                      here <span className="figure text-[0.6875rem]">{w.near}</span> ·{" "}
                     </>
                   )}
                   {w.occurrences

@@ -27,7 +27,7 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
   return (
     <section aria-label="Words">
       <h3 className="heading mb-1">Words</h3>
-      <div className="max-h-[220px] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Words of the two layouts">
+      <div className="max-h-[13.75rem] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Words of the two layouts">
         <table className="w-full border-collapse text-left">
           <thead className="sticky top-0 bg-sheet">
             <tr className="caption">
@@ -53,13 +53,13 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
                   <th scope="row" className="px-2 py-0.5 font-normal">
                     <span className="figure">{m.word}</span> <span className="caption">{m.kind}</span>
                   </th>
-                  <td className={`px-2 text-[11px] ${m.state === "near" ? "text-warning" : "text-muted"}`}>
+                  <td className={`px-2 text-[0.6875rem] ${m.state === "near" ? "text-warning" : "text-muted"}`}>
                     {byHand.has(m.word) ? "by hand" : STATE[m.state]}
                   </td>
                   <td className="px-2 py-0.5">
                     <select
                       aria-label={`What ${m.word} means here`}
-                      className="box h-6 max-w-[180px] px-1"
+                      className="box h-6 max-w-[11.25rem] px-1"
                       value={choiceText(words.get(m.word)!)}
                       onChange={(event) => onChoose(m.word, textChoice(event.target.value))}
                     >
@@ -72,7 +72,7 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
                       <option value="leave">nothing</option>
                     </select>
                   </td>
-                  <td className="px-2 py-0.5 text-[11px] text-warning">
+                  <td className="px-2 py-0.5 text-[0.6875rem] text-warning">
                     {bad.length > 0 && `◆ ${bad.map((b) => `${nameOf(from, b.control)}: ${b.why}`).join("; ")}`}
                   </td>
                 </tr>

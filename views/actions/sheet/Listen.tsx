@@ -95,7 +95,7 @@ function Listening({ action }: { action: Action }) {
         align="start"
         sideOffset={4}
         aria-label={`Bind an input to ${name}`}
-        className="z-50 grid w-[300px] gap-2 rounded-sm border border-edge bg-sheet p-3 shadow-xl"
+        className="z-50 grid w-[18.75rem] gap-2 rounded-sm border border-edge bg-sheet p-3 shadow-xl"
         onCloseAutoFocus={(event) => {
           event.preventDefault();
           before?.focus();
@@ -116,7 +116,7 @@ function Listening({ action }: { action: Action }) {
         </button>
         {asked !== null && (
           <div role="group" aria-label={`What ${endTitle(asked, letters)} gives to ${name}`} className="flex flex-wrap items-center gap-1">
-            <span className="text-[12px]">
+            <span className="text-[0.75rem]">
               <span className="figure">{endWord(asked, letters)}</span> gives
             </span>
             {([-1, 1] as const).map((gives) => (
@@ -126,14 +126,14 @@ function Listening({ action }: { action: Action }) {
             ))}
           </div>
         )}
-        <p role="status" className="min-h-4 text-[11px] text-warning">
+        <p role="status" className="min-h-4 text-[0.6875rem] text-warning">
           {refusal && `◆ ${refusal}`}
         </p>
         {wires.length > 0 && (
           <ul className="flex flex-wrap gap-1" aria-label={`Bound to ${name}`}>
             {wires.map((w) => (
               <li key={`${w.list} ${w.index}`} className="flex h-6 items-center rounded-sm border border-edge pl-1.5" title={endTitle(w.end, letters)}>
-                <span className="figure text-[11px]">{endWord(w.end, letters)}</span>
+                <span className="figure text-[0.6875rem]">{endWord(w.end, letters)}</span>
                 <button
                   className="grid size-6 place-items-center text-muted"
                   aria-label={`Take ${endWord(w.end, letters)} away`}
@@ -150,7 +150,7 @@ function Listening({ action }: { action: Action }) {
           {MOUSE_ENDS.map((end) => (
             <button
               key={end}
-              className="push h-6 px-1.5 text-[11px]"
+              className="push h-6 px-1.5 text-[0.6875rem]"
               disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
               title={end === "mouse 0" ? "Every touch on the glass would give this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
               onClick={() => accept(end)}
@@ -163,11 +163,11 @@ function Listening({ action }: { action: Action }) {
         <div className="flex flex-wrap items-center gap-1">
           <span className="caption w-10">keys</span>
           {CHOSEN_KEYS.map((end) => (
-            <button key={end} className="push h-6 px-1.5 text-[11px]" disabled={kind === "motion"} onClick={() => accept(end)}>
+            <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => accept(end)}>
               {endWord(end)}
             </button>
           ))}
-          <button className="push ml-auto h-6 px-1.5 text-[11px]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+          <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
             {padOn ? "Put the simulated pad away" : "Simulated pad"}
           </button>
         </div>

@@ -78,14 +78,14 @@ export function Sheet({ data }: { data: SheetData }) {
         {positions.groups.map((g) => (
           <button
             key={g.key}
-            className="absolute flex h-6 items-center gap-1 text-[11px] text-muted"
+            className="absolute flex h-6 items-center gap-1 text-[0.6875rem] text-muted"
             style={{ top: g.y + 3, left: columns.actions.x, width: columns.actions.w }}
             aria-expanded={!g.folded}
             onClick={() => toggleFold(g.key)}
           >
             {g.folded ? <ChevronRight size={13} aria-hidden /> : <ChevronDown size={13} aria-hidden />}
             <span className="truncate">wanted {g.word}</span>
-            <span className="figure text-[11px]">{g.count}</span>
+            <span className="figure text-[0.6875rem]">{g.count}</span>
           </button>
         ))}
         <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
@@ -176,7 +176,7 @@ function ConnectionWord({ letters }: { letters: SheetData["letters"] }) {
         <span
           aria-hidden
           key={connectionDrag.over ? targetKey(connectionDrag.over) : ""}
-          className={`pointer-events-none absolute z-20 max-w-[260px] rounded-sm border bg-sheet px-1.5 py-0.5 text-[11px] shadow ${connectionDrag.why === null ? "border-accent" : "border-blocker text-blocker"}`}
+          className={`pointer-events-none absolute z-20 max-w-[16.25rem] rounded-sm border bg-sheet px-1.5 py-0.5 text-[0.6875rem] shadow ${connectionDrag.why === null ? "border-accent" : "border-blocker text-blocker"}`}
           style={{ left: Math.max(4, connectionDrag.at.x - 110), top: connectionDrag.at.y + 12 }}
         >
           {text}

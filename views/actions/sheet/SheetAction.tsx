@@ -65,7 +65,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
           </span>
           <span className="caption shrink-0">{action.kind}</span>
         </div>
-        <p className={`flex items-center gap-1 text-[11px] leading-[18px] ${statusClass(status)}`} title={statusDetail(status, moments)}>
+        <p className={`flex items-center gap-1 text-[0.6875rem] leading-[1.125rem] ${statusClass(status)}`} title={statusDetail(status, moments)}>
           <span className="truncate pl-1.5">
             {STATUS_MARK(status)}
             {status.word}

@@ -53,7 +53,7 @@ export const SheetControl = memo(function SheetControl({ control, kinds, loose, 
       </p>
       {(picked || led) && <Ports control={control} connecting={connecting} />}
       {silent && (
-        <p className="pl-7 text-[11px] text-warning" style={{ height: SERVE_HEIGHT - 1 }}>
+        <p className="pl-7 text-[0.6875rem] text-warning" style={{ height: SERVE_HEIGHT - 1 }}>
           ◆ {silent.word}
         </p>
       )}
@@ -127,7 +127,7 @@ function ServeRow({
         )}
       </button>
       {loose && (
-        <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[11px] text-blocker">
+        <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[0.6875rem] text-blocker">
           <span className="min-w-0 truncate" title={loose.word}>
             {loose.word}
           </span>
@@ -166,7 +166,7 @@ function PortCell({ control, port, connecting }: { control: Control; port: Port;
   return (
     <button
       data-target={targetKey({ kind: "port", id: control.id, port })}
-      className={`h-6 min-w-6 cursor-crosshair touch-none rounded-sm border px-0.5 text-[10px] ${used && fit.state === "none" ? "border-edge text-ink" : "text-muted"} ${fitClass(fit, false, false)}`}
+      className={`h-6 min-w-6 cursor-crosshair touch-none rounded-sm border px-0.5 text-[0.625rem] ${used && fit.state === "none" ? "border-edge text-ink" : "text-muted"} ${fitClass(fit, false, false)}`}
       aria-label={`Draw a wire from the ${port} port of ${control.name}`}
       title={fit.why ?? `${port} port: drag to an action`}
       {...connecting.endProps({ kind: "port", id: control.id, port })}

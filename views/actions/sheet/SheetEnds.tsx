@@ -49,7 +49,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
   return (
     <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: place.y, height: place.h }} data-end={end}>
       {warning && (
-        <span className={`truncate text-[11px] ${dim ? "text-muted" : "text-warning"}`} title={told}>
+        <span className={`truncate text-[0.6875rem] ${dim ? "text-muted" : "text-warning"}`} title={told}>
           {warning}
         </span>
       )}
@@ -64,8 +64,8 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
           aria-label={`${endTitle(end, letters)}, gives to ${wires.map((w) => w.action).join(", ")}`}
           onClick={pick}
         >
-          <span className="figure truncate text-[11px]">{word}</span>
-          {sign !== null && <span className="figure text-[10px] text-muted">{sign}</span>}
+          <span className="figure truncate text-[0.6875rem]">{word}</span>
+          {sign !== null && <span className="figure text-[0.625rem] text-muted">{sign}</span>}
         </button>
         <button
           className="grid w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"

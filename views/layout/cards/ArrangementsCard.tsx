@@ -43,7 +43,7 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
                   onCommit={(name) => session.edit(`rename ${a.name}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
                 />
               </span>
-              <span className="figure w-9 text-right text-[11px] text-muted" title="What it changes">
+              <span className="figure w-9 text-right text-[0.6875rem] text-muted" title="What it changes">
                 {Object.keys(a.overrides).length}
               </span>
               <button
@@ -70,7 +70,7 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
                 <Trash2 size={12} />
               </button>
             </span>
-            <span className="grid grid-cols-[62px_1fr_1fr] items-center gap-x-1 gap-y-0.5">
+            <span className="grid grid-cols-[3.875rem_1fr_1fr] items-center gap-x-1 gap-y-0.5">
               <span className="caption">aspect</span>
               <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" />
               <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" />
@@ -122,12 +122,12 @@ function Axis({ context }: { context: EditContext }) {
   const here = aspectOf(context.screen);
   return (
     <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "the base"}`).join("; ")} className="pb-3">
-      <div className="relative h-[26px] border-b border-edge" data-testid="arrangement-axis">
+      <div className="relative h-[1.625rem] border-b border-edge" data-testid="arrangement-axis">
         {parts.map((p) => (
           <div
             key={p.from}
             title={`${p.from} to ${p.to}: ${p.ids.map(nameOf).join(", then ") || "the base"}${p.overlap ? " (overlap: the first applies)" : p.gap ? " (a gap: the base holds)" : ""}`}
-            className={`absolute bottom-0 h-[14px] overflow-hidden px-0.5 text-[9.5px] leading-[14px] whitespace-nowrap ${p.ids.length > 0 ? "border-x border-accent bg-accent/20 text-ink" : p.gap ? "text-warning" : "text-muted"}`}
+            className={`absolute bottom-0 h-[0.875rem] overflow-hidden px-0.5 text-[0.59375rem] leading-[0.875rem] whitespace-nowrap ${p.ids.length > 0 ? "border-x border-accent bg-accent/20 text-ink" : p.gap ? "text-warning" : "text-muted"}`}
             style={{
               left: `${part(p.from)}%`,
               width: `${part(p.to) - part(p.from)}%`,
@@ -138,12 +138,12 @@ function Axis({ context }: { context: EditContext }) {
             {p.overlap ? "overlap" : p.gap ? "gap" : (p.ids.map(nameOf)[0] ?? "base")}
           </div>
         ))}
-        <span aria-hidden className="absolute bottom-0 h-[24px] w-px bg-ink" style={{ left: `${part(here)}%` }} />
-        <span className="figure absolute top-0 text-[9.5px]" style={{ left: `calc(${part(here)}% + 3px)` }}>
+        <span aria-hidden className="absolute bottom-0 h-[1.5rem] w-px bg-ink" style={{ left: `${part(here)}%` }} />
+        <span className="figure absolute top-0 text-[0.59375rem]" style={{ left: `calc(${part(here)}% + 3px)` }}>
           {here.toFixed(2)}
         </span>
         {[0.5, 1, 1.5, 2, 2.5].map((v) => (
-          <span key={v} className="figure absolute top-[27px] -translate-x-1/2 text-[9.5px] text-muted" style={{ left: `${part(v)}%` }}>
+          <span key={v} className="figure absolute top-[1.6875rem] -translate-x-1/2 text-[0.59375rem] text-muted" style={{ left: `${part(v)}%` }}>
             {v}
           </span>
         ))}

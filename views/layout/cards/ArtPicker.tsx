@@ -48,7 +48,7 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
           )}
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content className="z-50 min-w-[180px] rounded-sm border border-edge bg-sheet p-1 shadow-lg" sideOffset={4}>
+          <DropdownMenu.Content className="z-50 min-w-[11.25rem] rounded-sm border border-edge bg-sheet p-1 shadow-lg" sideOffset={4}>
             <DropdownMenu.Item className={ITEM} onSelect={() => input.current?.click()}>
               From a file…
             </DropdownMenu.Item>

@@ -57,7 +57,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
         {bench.picture && (
           <>
             {/* eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise */}
-            <img src={pictureUrl(bench.picture) ?? undefined} alt={bench.picture.name} className="max-h-[120px] border border-rule object-contain" />
+            <img src={pictureUrl(bench.picture) ?? undefined} alt={bench.picture.name} className="max-h-[7.5rem] border border-rule object-contain" />
             <ChoiceField
               label="Placed"
               value={bench.fit}
@@ -69,7 +69,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             />
           </>
         )}
-        <div className="grid grid-cols-[66px_1fr_44px] items-center gap-2">
+        <div className="grid grid-cols-[4.125rem_1fr_2.75rem] items-center gap-2">
           <span className="caption">Dimmed</span>
           <Range
             label="Dimmed"

@@ -43,7 +43,7 @@ export function IconPicker({ value, onChange }: { value: string | null; onChange
           sideOffset={4}
           collisionPadding={8}
           aria-label="Icons"
-          className="z-50 w-[300px] rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+          className="z-50 w-[18.75rem] rounded-sm border border-edge bg-sheet p-2 shadow-lg"
         >
           <div className="mb-1.5 flex gap-1.5">
             <input
@@ -58,7 +58,7 @@ export function IconPicker({ value, onChange }: { value: string | null; onChange
               No icon
             </button>
           </div>
-          <div className="grid max-h-[220px] grid-cols-9 gap-0.5 overflow-auto">
+          <div className="grid max-h-[13.75rem] grid-cols-9 gap-0.5 overflow-auto">
             {names.map((name) => (
               <button
                 key={name}

@@ -196,7 +196,7 @@ export function ScaleCard({ context }: { context: EditContext }) {
           />
         ))}
       </Pair>
-      <p className="figure text-[11px] text-muted">
+      <p className="figure text-[0.6875rem] text-muted">
         here 1 u = {context.resolved.scale.toFixed(3)} px = {(context.resolved.scale / pxPerMm(context.screen)).toFixed(3)} mm
       </p>
     </>

@@ -34,7 +34,7 @@ export function MomentsField({ context, items }: { context: EditContext; items: 
       key={word}
       aria-pressed={on === null ? "mixed" : on}
       title={title}
-      className={`h-6 truncate rounded-sm border px-1.5 text-[11px] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
+      className={`h-6 truncate rounded-sm border px-1.5 text-[0.6875rem] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
       onClick={() => set(on !== true)}
     >
       {word}

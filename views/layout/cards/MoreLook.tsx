@@ -35,7 +35,7 @@ export function MoreLook({ controls, change }: Props) {
     <NumberField label={label} prefix={prefix} unit="ms" value={value} min={0} max={LONGEST_MS} step={10} onChange={onChange} onRefuse={refuse} />
   );
   return (
-    <details className="text-[12px]">
+    <details className="text-[0.75rem]">
       <summary className="caption cursor-pointer py-0.5">more: knob, glide, fading</summary>
       <div className="grid gap-1 pt-1">
         <Pair>

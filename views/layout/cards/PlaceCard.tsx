@@ -54,7 +54,7 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
   return (
     <>
       {one !== null && named && (
-        <div className={`grid gap-1.5 ${control ? "grid-cols-[1fr_84px]" : ""}`}>
+        <div className={`grid gap-1.5 ${control ? "grid-cols-[1fr_5.25rem]" : ""}`}>
           <TypedField
             bare
             label="Name"
@@ -73,7 +73,7 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
         </div>
       )}
       {one !== null && kind && placeable?.kind !== "cluster" && (
-        <div className="grid grid-cols-[76px_1fr] gap-1.5">
+        <div className="grid grid-cols-[4.75rem_1fr] gap-1.5">
           <ChoiceField
             bare
             label="Pin or span"
@@ -92,7 +92,7 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
       {kind === "span" && one !== null && <SpanFields context={context} id={one} />}
       {kind === "span" && one === null && <p className="text-muted">Spans: select one to change its edges.</p>}
       {kind === null && <p className="text-muted">Pins and spans together: they can be moved, aligned and spaced.</p>}
-      <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
+      <p className="figure flex flex-wrap items-center gap-x-2 text-[0.6875rem] text-muted">
         {box ? (
           <span>
             here {(box.w / mm).toFixed(1)} × {(box.h / mm).toFixed(1)} mm

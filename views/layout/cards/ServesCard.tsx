@@ -74,7 +74,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, control.id, index, next), true);
   return (
     <div className="grid gap-0.5">
-      <div className="grid grid-cols-[72px_1fr_24px] items-center gap-1">
+      <div className="grid grid-cols-[4.5rem_1fr_1.5rem] items-center gap-1">
         <ChoiceField
           bare
           label={`Port to ${serve.action}`}
@@ -98,7 +98,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
         </button>
       </div>
       {!action && (
-        <p className="text-[11px] text-blocker">
+        <p className="text-[0.6875rem] text-blocker">
           ■ the game does not read this
           {near && (
             <button className="ml-1 underline" onClick={() => change("action", { action: near })}>

@@ -22,8 +22,8 @@ export function SpanFields({ context, id }: { context: EditContext; id: string }
   return (
     <div className="grid grid-cols-2 gap-x-2 gap-y-0.5" role="group" aria-label={`Edges of ${name}`}>
       {EDGES.map((edge) => (
-        <div key={edge} className="grid grid-cols-[50px_1fr] gap-x-0.5">
-          <span className="caption col-span-2 leading-[13px]">{edge}</span>
+        <div key={edge} className="grid grid-cols-[3.125rem_1fr] gap-x-0.5">
+          <span className="caption col-span-2 leading-[0.8125rem]">{edge}</span>
           <NumberField
             bare
             label={`${edge} edge: tied at`}

@@ -137,7 +137,7 @@ export const TouchCard = memo(
           </Pair>
         )}
         {one && at && (
-          <p className="figure flex flex-wrap items-center gap-x-2 text-[11px] text-muted">
+          <p className="figure flex flex-wrap items-center gap-x-2 text-[0.6875rem] text-muted">
             takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
             <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : AS_ITS_BOX }))}>
               {hitOf(one).size ? "as its box" : "a size of its own"}
@@ -206,7 +206,7 @@ function Landing({ context, stick }: { context: EditContext; stick: Extract<Cont
     <section aria-label="Landing area" className="grid gap-1">
       <span className="flex items-center justify-between">
         <span className="caption text-land">landing area</span>
-        <span className="flex gap-2 text-[11px]">
+        <span className="flex gap-2 text-[0.6875rem]">
           {placement.kind === "pin" && (
             <button className="underline" onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}>
               let it span

@@ -49,7 +49,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   const row = (screen: Screen) => (
     <span className="min-w-0 flex-1">
       <span className="block truncate">{screen.name}</span>
-      <span className="figure block truncate text-[11px] text-muted">
+      <span className="figure block truncate text-[0.6875rem] text-muted">
         {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / pxPerMm(screen)).toFixed(0)} × {(screen.heightPx / pxPerMm(screen)).toFixed(0)} mm
       </span>
     </span>
@@ -63,7 +63,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
           <div className="grid grid-cols-2 gap-4">
             <section aria-label="In the rail">
               <h3 className="heading mb-1">In the rail</h3>
-              <ul className="h-[380px] overflow-auto border border-rule">
+              <ul className="h-[23.75rem] overflow-auto border border-rule">
                 {rail.map((screen, i) => (
                   <li key={screen.name} className="flex items-center gap-0.5 border-b border-rule px-2 py-1">
                     {row(screen)}
@@ -92,7 +92,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             </section>
             <section aria-label="Other screens">
               <h3 className="heading mb-1">Others</h3>
-              <ul className="h-[380px] overflow-auto border border-rule">
+              <ul className="h-[23.75rem] overflow-auto border border-rule">
                 {rest.map((screen) => (
                   <li key={screen.name} className="flex items-center gap-0.5 border-b border-rule px-2 py-1">
                     <button
@@ -115,7 +115,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             <ul className="flex flex-wrap gap-1.5">
               {layout.workbench.screens.map((screen) => (
                 <li key={screen.name} className="flex items-center rounded-sm border border-rule pl-2">
-                  <span className="max-w-[220px] truncate">{screen.name}</span>
+                  <span className="max-w-[13.75rem] truncate">{screen.name}</span>
                   <button className={ICON} aria-label={`Change ${screen.name}`} onClick={() => setForm({ screen, replaces: screen.name })}>
                     <Pencil size={13} />
                   </button>
