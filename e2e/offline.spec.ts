@@ -115,12 +115,9 @@ test("after one visit all works with the server gone: views, dialogues, workers,
 test("with the server gone and nothing kept the page still goes from view to view", async ({ page, server }) => {
   await page.addInitScript(() => Object.defineProperty(navigator, "serviceWorker", { value: undefined }));
   await page.addInitScript(() => delete (Navigator.prototype as unknown as Record<string, unknown>).serviceWorker);
-  const all = page.waitForRequest((request) => /\.js$/.test(request.url()) && request.frame() === page.mainFrame(), { timeout: 30_000 });
   await open(page, `${server.url}/layout`);
-  await all;
-  await page.waitForLoadState("networkidle");
   // The page fetches what it may need a few seconds after it has opened.
-  await page.waitForRequest((request) => /\.js$/.test(request.url()));
+  await expect(page.locator("html[data-views]")).toHaveCount(1, { timeout: 60_000 });
   await page.waitForLoadState("networkidle");
   await server.stop();
   for (const word of ["Screens", "Actions", "Rehearse", "Hand off", "Layout"]) {

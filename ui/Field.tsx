@@ -7,9 +7,12 @@
 import { memo, useCallback, useEffect, useId, useRef, type ReactNode } from "react";
 import { calculate, calculateLength } from "../core/editing/arithmetic";
 import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/engine/placement/length";
+import { readingProps, type Reading } from "./reading";
 import { Labelled, TypedField } from "./Typed";
 
 export const MIXED = "mixed";
+/** What the reading line says for a value that differs. */
+const SEVERAL = "several that differ";
 
 /** Two fields, or three, side by side. */
 export function Pair({ children, three = false }: { children: ReactNode; three?: boolean }) {
@@ -34,6 +37,14 @@ interface NumberProps {
   readonly onClear?: () => void;
   /** Told when what was typed is no number or out of range. */
   readonly onRefuse?: (message: string) => void;
+  /** The name in sight, where it is shorter than the name. */
+  readonly word?: string;
+  /** What the reading line says of it; `{value}` in it stands for the value with its unit. */
+  readonly reads?: Reading;
+  /** What stands behind the value: the same in another unit. */
+  readonly also?: ReactNode;
+  /** The part of a picture that shows the same. */
+  readonly part?: string;
 }
 
 /** Whether what was typed changes what stands in the field (`+3`) instead of saying it anew. */
@@ -57,6 +68,7 @@ export function NumberField({
   none,
   onClear,
   onRefuse,
+  ...row
 }: NumberProps) {
   const accept = (next: number | null) => {
     if (next === null || !Number.isFinite(next) || next < min || next > max)
@@ -67,10 +79,12 @@ export function NumberField({
   };
   return (
     <TypedField
+      {...row}
       label={label}
       bare={bare}
       prefix={prefix}
       mono
+      readsValue={value === null ? (none ?? SEVERAL) : unit ? `${shown(value, digits)} ${unit}` : shown(value, digits)}
       value={value === null ? "" : shown(value, digits)}
       placeholder={value === null ? (none ?? MIXED) : undefined}
       onCommit={(text) => {
@@ -79,7 +93,7 @@ export function NumberField({
         else accept(text.trim() === "" ? null : calculate(text, value ?? 0));
       }}
       onStep={value === null ? undefined : (steps) => accept(Math.min(max, Math.max(min, value + steps * step)))}
-      suffix={unit ? <span className="caption shrink-0 pr-1.5">{unit}</span> : undefined}
+      suffix={unit && value !== null ? <span className="caption shrink-0 pr-1.5">{unit}</span> : undefined}
     />
   );
 }
@@ -98,10 +112,18 @@ interface LengthProps {
   readonly prefix?: string;
   readonly bare?: boolean;
   readonly onRefuse?: (message: string) => void;
+  /** The name in sight, where it is shorter than the name. */
+  readonly word?: string;
+  /** What the reading line says of it; `{value}` in it stands for the value with its unit. */
+  readonly reads?: Reading;
+  /** What stands behind the value: the same in another unit. */
+  readonly also?: ReactNode;
+  /** The part of a picture that shows the same. */
+  readonly part?: string;
 }
 
 /** A length: number and unit. A unit typed with the number is taken; the unit's own list converts in place. */
-export function LengthField({ label, value, onChange, convert, onUnit, negate = false, prefix, bare, onRefuse }: LengthProps) {
+export function LengthField({ label, value, onChange, convert, onUnit, negate = false, prefix, bare, onRefuse, ...row }: LengthProps) {
   const length = value === null ? null : (parseLength(value) ?? { amount: 0, unit: "u" as const });
   const sign = negate ? -1 : 1;
   const amount = length?.amount ?? 0;
@@ -125,10 +147,12 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
   const fine = unit === "u" || unit === "px" ? 1 : 0.1;
   return (
     <TypedField
+      {...row}
       label={label}
       mono
       bare={bare}
       prefix={prefix}
+      readsValue={length === null ? SEVERAL : `${shown(amount * sign, 2)} ${unit}`}
       value={length === null ? "" : shown(amount * sign, 2)}
       placeholder={length === null ? MIXED : undefined}
       onCommit={accept}
@@ -143,7 +167,7 @@ const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: st
   return (
     <select
       aria-label={`${label}: unit`}
-      className="caption w-[2.125rem] shrink-0 appearance-none bg-transparent text-center outline-none focus-visible:outline-2"
+      className="caption h-6 w-[2.125rem] shrink-0 appearance-none bg-transparent text-center outline-none focus-visible:outline-2"
       value={unit ?? ""}
       onChange={(event) => onPick(event.target.value as LengthUnit)}
     >
@@ -162,19 +186,28 @@ export function ChoiceField<T extends string>({
   options,
   onChange,
   bare = false,
+  word,
+  reads,
+  also,
+  part,
 }: {
   label: string;
   value: T | null;
   options: readonly (readonly [T, string])[];
   onChange: (value: T) => void;
   bare?: boolean;
+  word?: string;
+  reads?: Reading;
+  also?: ReactNode;
+  part?: string;
 }) {
   const id = useId();
+  const chosen = options.find(([key]) => key === value)?.[1] ?? (value === null ? SEVERAL : value);
   const field = (
     <select
       id={id}
-      aria-label={bare ? label : undefined}
-      title={bare ? label : undefined}
+      aria-label={bare || word !== undefined ? label : undefined}
+      {...readingProps(reads, chosen, "↑ ↓")}
       className="box h-6 w-full min-w-0 px-1"
       value={value ?? ""}
       onChange={(event) => onChange(event.target.value as T)}
@@ -189,7 +222,7 @@ export function ChoiceField<T extends string>({
   );
   if (bare) return field;
   return (
-    <Labelled label={label} id={id}>
+    <Labelled label={label} word={word} id={id} also={also} part={part}>
       {field}
     </Labelled>
   );
@@ -201,11 +234,15 @@ export function SwitchField({
   value,
   onChange,
   after = false,
+  word,
+  reads,
 }: {
   label: string;
+  word?: string;
   value: boolean | null;
   onChange: (value: boolean) => void;
   after?: boolean;
+  reads?: Reading;
 }) {
   const id = useId();
   const box = useRef<HTMLInputElement>(null);
@@ -217,34 +254,37 @@ export function SwitchField({
       ref={box}
       id={id}
       type="checkbox"
-      className="size-4 justify-self-start accent-[var(--accent)]"
+      aria-label={word === undefined ? undefined : label}
+      {...readingProps(reads, value === null ? SEVERAL : value ? "yes" : "no", "Space")}
+      className="block size-4 justify-self-start accent-[var(--accent)]"
       checked={value ?? false}
       onChange={(event) => onChange(event.target.checked)}
     />
   );
   if (after)
     return (
-      <span className="flex h-6 items-center gap-1.5">
+      <span className="flex min-h-[1.625rem] items-center gap-1.5" data-row>
         {field}
-        <label htmlFor={id} className="truncate text-[0.75rem]">
+        <label htmlFor={id} className="text-[0.75rem] leading-none">
           {label}
         </label>
       </span>
     );
   return (
-    <Labelled label={label} id={id}>
-      {field}
+    <Labelled label={label} word={word} id={id}>
+      <label className="flex size-6 items-center">{field}</label>
     </Labelled>
   );
 }
 
 /** A colour of the look; null: several that differ. */
-export function ColourField({ label, value, onChange }: { label: string; value: string | null; onChange: (value: string) => void }) {
+export function ColourField({ label, value, onChange, reads }: { label: string; value: string | null; onChange: (value: string) => void; reads?: Reading }) {
   return (
-    <label className="flex items-center" title={`${label}: ${value ?? MIXED}`}>
+    <label className="flex items-center">
       <input
         type="color"
         aria-label={label}
+        {...readingProps(reads, value ?? SEVERAL, "Enter")}
         className={`box h-6 w-6 cursor-pointer p-0.5 ${value === null ? "opacity-40" : ""}`}
         value={value ?? "#808080"}
         onChange={(event) => onChange(event.target.value.toUpperCase())}

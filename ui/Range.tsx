@@ -1,6 +1,7 @@
 "use client";
 /** A slider on Radix. A drag is one gesture: `onStart`, `onChange` while it moves, `onEnd`. */
 import { Slider } from "radix-ui";
+import { readingProps, type Reading } from "./reading";
 
 interface Props {
   readonly label: string;
@@ -13,9 +14,12 @@ interface Props {
   readonly onEnd?: () => void;
   /** Names of the thumbs, where there are several. */
   readonly names?: readonly string[];
+  readonly reads?: Reading;
+  /** What `{value}` stands for in that; else the numbers. */
+  readonly shown?: string;
 }
 
-export function Range({ label, value, min, max, step, onStart, onChange, onEnd, names }: Props) {
+export function Range({ label, value, min, max, step, onStart, onChange, onEnd, names, reads, shown }: Props) {
   return (
     <Slider.Root
       className="relative flex h-5 w-full touch-none items-center select-none"
@@ -35,7 +39,12 @@ export function Range({ label, value, min, max, step, onStart, onChange, onEnd, 
         <Slider.Range className="absolute h-[3px] -translate-y-px bg-accent" />
       </Slider.Track>
       {value.map((_, i) => (
-        <Slider.Thumb key={i} aria-label={names?.[i] ?? label} className="block size-3.5 rounded-full border-2 border-accent bg-sheet" />
+        <Slider.Thumb
+          key={i}
+          aria-label={names?.[i] ?? label}
+          {...readingProps(reads, shown ?? value.join(" to "), "← →")}
+          className="block size-3.5 rounded-full border-2 border-accent bg-sheet"
+        />
       ))}
     </Slider.Root>
   );

@@ -2,14 +2,39 @@
 /** A labelled field to type into, which commits on Enter or when it is left; numbers in it are changed by dragging on them. */
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import { useNumberDrags, type DragAt } from "./drags";
+import { light, unlight, useLit } from "./lit";
+import { readingProps, type Reading } from "./reading";
 
-export function Labelled({ label, id, children, wide = false }: { label: string; id?: string; children: ReactNode; wide?: boolean }) {
+interface RowProps {
+  readonly label: string;
+  /** The name in sight, where it is shorter than the name. */
+  readonly word?: string;
+  readonly id?: string;
+  readonly children: ReactNode;
+  /** What stands behind the value: the same in millimetres, say. */
+  readonly also?: ReactNode;
+  /** The part of a picture that shows the same. */
+  readonly part?: string;
+}
+
+/** A row of a card: its name in words at the left, its value at the right. A name that is too long for its room takes two lines. */
+export function Labelled({ label, word = label, id, children, also, part }: RowProps) {
+  const lit = useLit(part);
   return (
-    <div className={`grid items-center gap-x-2 ${wide ? "" : "grid-cols-[4.125rem_1fr]"}`}>
-      <label htmlFor={id} className="caption truncate" title={label}>
-        {label}
+    <div
+      data-row
+      data-lit={lit || undefined}
+      className="field-row"
+      onFocus={part === undefined ? undefined : () => light(part)}
+      onBlur={part === undefined ? undefined : () => unlight(part)}
+    >
+      <label htmlFor={id} className="field-name">
+        {word}
       </label>
-      {children}
+      <span className="flex min-w-0 items-center gap-1">
+        <span className="min-w-0 flex-1">{children}</span>
+        {also !== undefined && <span className="figure field-also">{also}</span>}
+      </span>
     </div>
   );
 }
@@ -30,7 +55,13 @@ interface TypedProps {
   /** A short word inside the box in place of the label. */
   readonly prefix?: string;
   readonly placeholder?: string;
-  readonly title?: string;
+  /** The name in sight, where it is shorter than the name. */
+  readonly word?: string;
+  /** What the reading line says of it, and what `{value}` stands for in it (else the text shown). */
+  readonly reads?: Reading;
+  readonly readsValue?: string;
+  readonly also?: ReactNode;
+  readonly part?: string;
 }
 
 /** CSS px of a drag on a number for one step. */
@@ -81,7 +112,7 @@ function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
 }
 
 /** A text field that commits when left. */
-export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, prefix, placeholder, title }: TypedProps) {
+export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, prefix, placeholder, ...row }: TypedProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
@@ -103,7 +134,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
     }
   };
   const field = (
-    <span className="box flex h-6 min-w-0 items-center focus-within:border-accent" title={title}>
+    <span className="box flex h-6 min-w-0 items-center focus-within:border-accent">
       {prefix && (
         <span aria-hidden className="caption shrink-0 pl-1.5">
           {prefix}
@@ -111,7 +142,8 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
       )}
       <input
         id={id}
-        aria-label={bare || prefix ? label : undefined}
+        aria-label={bare || prefix || row.word !== undefined ? label : undefined}
+        {...readingProps(row.reads, row.readsValue ?? (value || placeholder), onStep ? "↑ ↓ · drag" : "Enter")}
         className={`w-full min-w-0 bg-transparent outline-none ${mono ? "figure px-1 text-right" : code ? "figure px-1.5" : "px-1.5"} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
         value={draft ?? value}
         placeholder={placeholder}
@@ -128,7 +160,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
   );
   if (bare || prefix) return field;
   return (
-    <Labelled label={label} id={id}>
+    <Labelled label={label} word={row.word} id={id} also={row.also} part={row.part}>
       {field}
     </Labelled>
   );

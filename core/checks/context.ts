@@ -1,5 +1,6 @@
 /** What every check may look at: a layout on one screen, and for the checks of a moment, what is shown in it. */
 import type { Shape } from "../engine/geometry/shape";
+import { isUnderlay } from "../derived/underlay";
 import { touchArea } from "../engine/input/ready";
 import type { Control, KeepClear, Layout } from "../format/types";
 import type { Resolved, ResolvedControl, ResolvedZone } from "../engine/placement/resolve";
@@ -41,11 +42,6 @@ export interface MomentContext extends CheckContext {
 export interface Check {
   readonly once?: (context: CheckContext) => Iterable<Found>;
   readonly inMoment?: (context: MomentContext) => Iterable<Found>;
-}
-
-/** Whether a control's area is ground: floating and trailing sticks, touchpads, swipes. */
-export function isUnderlay(control: Control): boolean {
-  return control.kind === "touchpad" || control.kind === "swipe" || (control.kind === "stick" && control.feel.origin !== "fixed");
 }
 
 /** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */

@@ -9,6 +9,7 @@ import { lengthPx, readyLength, rulerOf, type Metrics } from "../engine/placemen
 import { checked } from "./edits/checked";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
+import { locksOf, withLocksKept } from "./locks";
 import { mirrorBox } from "./mirror";
 import { keptOnScreen } from "../derived/kept";
 import { resolvedOn } from "../derived/resolved";
@@ -131,7 +132,9 @@ function placementFor(context: EditContext, key: string, box: Box, sizes: boolea
   if (!footing) return refused(key, "its cluster is hidden on this screen");
   if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a place must be made of numbers");
   if (sizes && (box.w <= 0 || box.h <= 0)) return refused(key, "a control needs a width and a height above 0");
-  return ok(placement.kind === "pin" ? pinAt(placement, box, footing, sizes) : spanAt(placement, box, footing));
+  const now = placeableBox(context.resolved, placeable);
+  const free = now ? withLocksKept(context.layout, key, now, box) : box;
+  return ok(placement.kind === "pin" ? pinAt(placement, free, footing, sizes) : spanAt(placement, free, footing));
 }
 
 /** Places several placeables at once, all or none. */
@@ -145,7 +148,7 @@ export function placeAll(context: EditContext, boxes: readonly (readonly [key: s
   return checked(context.layout, layout);
 }
 
-/** Moves placeables by px on the screen in view, all or none. What stands in a cluster that moves too goes with it, once. */
+/** Moves placeables by px on the screen in view, all or none; what is locked stays. What stands in a cluster that moves too goes with it, once. */
 export function moveBy(context: EditContext, keys: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
   const { layout, resolved } = context;
   const boxes: [string, Box][] = [];
@@ -156,6 +159,11 @@ export function moveBy(context: EditContext, keys: readonly string[], dxPx: numb
     const cluster = clusterOf(placementIn(layout, resolved.arrangement, key));
     if (cluster === null || !keys.includes(cluster)) boxes.push([key, { ...box, x: box.x + dxPx, y: box.y + dyPx }]);
   }
+  const isHeld = ([key]: readonly [string, Box]) => {
+    const locks = locksOf(layout, key);
+    return (dxPx === 0 || locks.includes("x")) && (dyPx === 0 || locks.includes("y")) && locks.length > 0;
+  };
+  if (boxes.length > 0 && boxes.every(isHeld)) return refused(boxes[0][0], "it is locked where it stands; unlock it at the lock of its card");
   return placeAll(context, boxes, false);
 }
 

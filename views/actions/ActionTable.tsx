@@ -1,5 +1,6 @@
 "use client";
 /** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
+import { says } from "../reading/sentences";
 import { X } from "lucide-react";
 import { byId } from "../../core/derived/byId";
 import { memo } from "react";
@@ -81,7 +82,15 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
       onFocus={pick}
     >
       <th scope="row" className="min-w-[8.125rem] px-2 py-1 font-normal">
-        <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => renamed(session, name, next)} />
+        <TypedField
+          bare
+          code
+          label={`Word of ${name}`}
+          placeholder="the code’s own word"
+          reads={says("action.word")}
+          value={name}
+          onCommit={(next) => renamed(session, name, next)}
+        />
       </th>
       <td className="w-[9.375rem] px-2 py-1">
         <KindField bare action={action} />

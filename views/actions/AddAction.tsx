@@ -3,6 +3,8 @@
 import { useState, type FormEvent } from "react";
 import { addAction } from "../../core/editing/edits/actions";
 import type { ActionKind } from "../../core/format/types";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { KINDS } from "./kinds";
 
@@ -19,6 +21,7 @@ export function AddAction() {
     <form className="flex items-center gap-2" onSubmit={submit}>
       <input
         aria-label="Name of the new action"
+        {...readingProps(says("action.newWord"))}
         className="box figure h-7 w-44 px-2"
         placeholder="the code’s own word"
         value={name}
@@ -27,7 +30,14 @@ export function AddAction() {
         autoComplete="off"
         onChange={(event) => setName(event.target.value)}
       />
-      <select aria-label="Kind of the new action" className="box h-7 px-1" value={kind} onChange={(event) => setKind(event.target.value as ActionKind)}>
+      <span className="caption">kind</span>
+      <select
+        aria-label="Kind of the new action"
+        {...readingProps(says("action.newKind"), kind)}
+        className="box h-7 px-1"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as ActionKind)}
+      >
         {KINDS.map(([key, word]) => (
           <option key={key} value={key}>
             {word}

@@ -1,6 +1,8 @@
 "use client";
 /** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
 import { useRef } from "react";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useKeys } from "../interaction/useKeys";
 import { useSession } from "../session/context";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
@@ -34,6 +36,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         ref={searchBox}
         type="search"
         aria-label="Search by any word"
+        {...readingProps(says("sheet.search"))}
         placeholder="search  /"
         className="box h-6 w-40 px-1.5"
         value={search}
@@ -46,22 +49,27 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         }}
       />
       {moments.length > 0 && (
-        <select
-          aria-label="Only those wanted in"
-          className="box h-6 px-1"
-          value={moment ?? ""}
-          onChange={(event) => setSheetState({ moment: event.target.value || null })}
-        >
-          <option value="">in any moment</option>
-          {moments.map((m) => (
-            <option key={m.id} value={m.id}>
-              {m.name}
-            </option>
-          ))}
-        </select>
+        <span className="flex items-center gap-1">
+          <span className="caption">wanted</span>
+          <select
+            aria-label="Only those wanted in"
+            {...readingProps(says("sheet.moment"), moments.find((m) => m.id === moment)?.name ?? "in any moment")}
+            className="box h-6 px-1"
+            value={moment ?? ""}
+            onChange={(event) => setSheetState({ moment: event.target.value || null })}
+          >
+            <option value="">in any moment</option>
+            {moments.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+        </span>
       )}
       <select
         aria-label="Only those that stand so"
+        {...readingProps(says("sheet.only"), ONLY.find(([key]) => key === only)?.[1])}
         className="box h-6 px-1"
         value={only}
         onChange={(event) => setSheetState({ only: event.target.value as SheetState["only"] })}

@@ -14,8 +14,8 @@ export interface KeyRow {
   /** As the list writes it, and what it does. */
   readonly shown: string;
   readonly words: string;
-  /** sliders: it works while a slider has the focus too; not-buttons: not while a button has it, for it presses that. */
-  readonly on?: "sliders" | "not-buttons";
+  /** sliders: it works while a slider has the focus too; fields: while anything has it, who types included; not-buttons: not while a button has it, for it presses that. */
+  readonly on?: "sliders" | "fields" | "not-buttons";
 }
 
 const ARROWS = [
@@ -56,6 +56,16 @@ export const KEY_TABLE: readonly KeyRow[] = [
     on: "sliders",
   },
   { ...EVERYWHERE, keys: [["shift+h", "history"]], shown: "Shift H", words: "the history: go to any edit, name a state, compare" },
+  {
+    ...EVERYWHERE,
+    keys: [
+      ["f6", "next region"],
+      ["shift+f6", "previous region"],
+    ],
+    shown: "F6 · Shift F6",
+    words: "to the next region · to the one before",
+    on: "fields",
+  },
   { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
 
   { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
@@ -157,10 +167,11 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["=", "zoom in"],
       ["-", "zoom out"],
       ["f", "zoom to fit"],
+      ["shift+f", "zoom to selection"],
       ["t", "true size"],
     ],
-    shown: "+ · − · F · T",
-    words: "zoom in · out · fit · true size",
+    shown: "+ · − · F · Shift F · T",
+    words: "zoom in · out · fit · to what is selected · true size",
   },
   { ...SEEING, keys: arrows("", "push"), shown: "arrow keys, nothing selected · Space and drag · wheel", words: "push a zoomed glass about" },
   {

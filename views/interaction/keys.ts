@@ -46,11 +46,12 @@ function letterOf({ key, code }: Stroke): string {
 /** Whether a row of the table holds for whoever has the keys. */
 function worksFor(row: KeyRow, owner: KeyOwner): boolean {
   switch (owner) {
-    case "typing":
     case "dialogue":
       return false;
+    case "typing":
+      return row.on === "fields";
     case "slider":
-      return row.on === "sliders";
+      return row.on === "sliders" || row.on === "fields";
     case "button":
       return row.on !== "not-buttons";
     case "bench":

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
 import { benchStore, clearBench } from "./bench";
+import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { Glass, type GlassHandle } from "./Glass";
 import { KindWishDialogue } from "./KindWishDialogue";
@@ -11,13 +12,25 @@ import { Ledger } from "./Ledger";
 import { PasteDialogue } from "./PasteDialogue";
 import { Rail } from "./Rail";
 import { Tray } from "./Tray";
+import { giveStyle } from "./selectionEdits";
+import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
 
 export function BenchView() {
+  const session = useSessionActions();
   const screen = useBenchScreen();
   const id = useSession((s) => s.id);
   const glass = useRef<GlassHandle>(null);
+  const sizes = useRegions();
   useBenchKeys();
+  // What is selected while a look or a feel is being copied gets it.
+  useEffect(
+    () =>
+      session.store.subscribe((now, before) => {
+        if (now.selection !== before.selection && benchStore.getState().copying !== null) giveStyle(session, now.selection);
+      }),
+    [session],
+  );
   // Another layout has been opened: nothing of the last one is in hand any more.
   useEffect(() => clearBench, [id]);
   const wide = screen.widthPx >= screen.heightPx;
@@ -27,32 +40,59 @@ export function BenchView() {
       <PasteDialogue />
     </>
   );
+  const rail = sizes.rail === undefined ? "var(--rail,13.5rem)" : `max(var(--rail,0rem),${sizes.rail}rem)`;
+  const ledger = `${sizes.ledger ?? 12.25}rem`;
+  const tray = (
+    <>
+      <CalmTray tall={!wide} />
+      {wide && <Border region="tray" side="below" word="the tray" />}
+    </>
+  );
+  // The tray stands before the glass on the page: by key it is near, and what stands on the glass is many stops.
   return wide ? (
-    <div className="grid h-full grid-cols-[12.25rem_minmax(0,1fr)_var(--rail,13.5rem)] grid-rows-[minmax(0,1fr)_17.875rem] bg-paper" data-bench="wide">
-      <Ledger wide={wide} glass={glass} />
-      <Glass ref={glass} />
-      <Rail onBench={screen.name} />
-      <div className="col-span-3 border-t border-rule">
-        <CalmTray />
+    <div
+      className="grid h-full bg-paper"
+      style={{ gridTemplateColumns: `${ledger} minmax(0,1fr) ${rail}`, gridTemplateRows: `minmax(0,1fr) ${trayRows(sizes.tray)}` }}
+      data-bench="wide"
+    >
+      <div className="relative col-start-1 row-start-1 min-h-0">
+        <Ledger wide={wide} glass={glass} />
+        <Border region="ledger" side="left" word="the ledger" />
+      </div>
+      <div className="relative col-span-3 col-start-1 row-start-2 min-h-0 border-t border-rule">{tray}</div>
+      <div className="col-start-2 row-start-1 min-h-0 min-w-0">
+        <Glass ref={glass} />
+      </div>
+      <div className="relative col-start-3 row-start-1 min-h-0">
+        <Rail onBench={screen.name} />
+        <Border region="rail" side="right" word="the rail" />
       </div>
       {dialogues}
     </div>
   ) : (
-    <div className="grid h-full grid-cols-[minmax(0,4fr)_minmax(0,5fr)_var(--rail,13.5rem)] grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper" data-bench="tall">
-      <div className="row-span-2 min-h-0">
+    <div
+      className="grid h-full grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper"
+      style={{ gridTemplateColumns: `minmax(0,4fr) minmax(0,5fr) ${rail}` }}
+      data-bench="tall"
+    >
+      <div className="relative col-start-3 row-start-1 min-h-0">
+        <Ledger wide={wide} glass={glass} />
+        <Border region="rail" side="right" word="the rail" />
+      </div>
+      <div className="col-start-2 row-span-2 row-start-1 min-h-0 border-x border-rule">{tray}</div>
+      <div className="col-start-1 row-span-2 row-start-1 min-h-0">
         <Glass ref={glass} />
       </div>
-      <div className="row-span-2 min-h-0 overflow-auto border-x border-rule">
-        <CalmTray tall />
-      </div>
-      <Ledger wide={wide} glass={glass} />
-      <div className="min-h-0 border-t border-rule">
+      <div className="col-start-3 row-start-2 min-h-0 border-t border-rule">
         <Rail onBench={screen.name} />
       </div>
       {dialogues}
     </div>
   );
 }
+
+/** The height of the tray: as it was dragged, else nine rows and what stands above them, more where there is room; the glass keeps a third in any case. */
+const trayRows = (rem: number | undefined) => `min(66%, ${rem === undefined ? "clamp(20.25rem, 36vh, 25rem)" : `${rem}rem`})`;
 
 /** While something is dragged on the glass the tray's numbers follow ten times a second: the glass and the rail come first. */
 const CALM_MS = 100;

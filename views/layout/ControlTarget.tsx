@@ -3,6 +3,7 @@
 import { memo } from "react";
 import type { Severity } from "../../core/checks/finding";
 import { SEVERITY_MARK } from "../../ui/Tally";
+import { readingProps, type Reading } from "../../ui/reading";
 import { useSessionActions } from "../session/context";
 import { FINDING_TONE, ON_GLASS } from "./tones";
 
@@ -28,10 +29,11 @@ interface Props {
   readonly dashed?: boolean;
   /** Only the outline takes the pointer: what lies within stays in reach. */
   readonly hollow?: boolean;
+  readonly reads?: Reading;
 }
 
 export const ControlTarget = memo(function ControlTarget(props: Props) {
-  const { id, name, role, words, x, y, w, h, scale, selected, reachable, findings, worst, tone = ON_GLASS.ink, dashed = false, hollow = false } = props;
+  const { id, name, role, words, x, y, w, h, scale, selected, reachable, findings, worst, tone = ON_GLASS.ink, dashed = false, hollow = false, reads } = props;
   const session = useSessionActions();
   const said = [name, role, words, findings > 0 ? `${findings} ${findings === 1 ? "finding" : "findings"}` : ""].filter((word) => word !== "").join(", ");
   const line = {
@@ -48,6 +50,7 @@ export const ControlTarget = memo(function ControlTarget(props: Props) {
       aria-pressed={selected}
       aria-label={said}
       data-control={id}
+      {...readingProps(reads, name)}
       className="outline-none [&:focus-visible>rect]:stroke-[3]"
       onFocus={(event) => {
         if (event.currentTarget.matches(":focus-visible")) session.select([id]);

@@ -8,13 +8,15 @@ import { arrangementFor } from "../../core/engine/placement/arrangement";
 import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clampTo } from "../../core/engine/geometry/point";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useBenchScreen } from "../session/benchContext";
 import { useSession } from "../session/context";
 import { LiveLayout } from "../shared/LiveLayout";
 import { useRoom } from "../shared/useRoom";
 import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
-import { useGlassScale } from "./glassScale";
+import { noteGlassRoom, useGlassScale } from "./glassScale";
 import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
 import type { GlassGestures } from "./useGlassGestures";
@@ -31,8 +33,10 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
   const device = useRef<HTMLDivElement>(null);
   const gestures = useRef<GlassGestures>(null);
   const room = useRoom(area);
+  useEffect(() => noteGlassRoom(room), [room]);
   const pan = useBench((b) => b.pan);
   const held = useBench((b) => b.held);
+  const hidden = useBench((b) => b.hidden);
   const screen = useBenchScreen();
   const empty = useSession((s) => (s.layout.controls.length > 0 ? null : s.layout.actions.length === 0 ? "no actions" : "no controls"));
   const { scale, fit } = useGlassScale(room, screen);
@@ -50,7 +54,7 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
   const left = room.w / 2 + pan.x - width / 2;
   const top = room.h / 2 + pan.y - height / 2;
   return (
-    <section aria-label="Bench" className="flex h-full min-h-0 min-w-0 flex-col">
+    <section aria-label="Bench" data-region="2" className="flex h-full min-h-0 min-w-0 flex-col">
       <GlassHeader screen={screen} />
       <div
         ref={area}
@@ -62,7 +66,7 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
             <div className="absolute inset-0">
-              <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}`} held={held} />
+              <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}`} held={held} without={hidden} />
             </div>
             <GlassOverlay scale={scale} gestures={gestures} />
           </div>
@@ -150,20 +154,19 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
         {screen.name}
       </h2>
       <span className="figure text-[0.6875rem] text-muted">
-        {screen.widthPx} × {screen.heightPx} px · {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
+        <span className="max-[73.75rem]:hidden">
+          {screen.widthPx} × {screen.heightPx} px ·{" "}
+        </span>
+        {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
       </span>
       <Tally tally={tally} />
       {arrangements.length > 0 && (
         <span
           className={`text-[0.6875rem] ${arrangement ? "text-accent" : "text-muted"}`}
           data-testid="arrangement-in-use"
-          title={
-            arrangement
-              ? "What is changed here belongs to this arrangement; the base stays as it is."
-              : "No arrangement holds here: what is changed is the base."
-          }
+          {...readingProps(says(arrangement ? "glass.arrangement" : "glass.base"), arrangement?.name)}
         >
-          {arrangement ? `arrangement: ${arrangement.name}` : "the base"}
+          {arrangement ? `arrangement: ${arrangement.name}` : "the base: it holds where no arrangement does"}
         </span>
       )}
       {(handed === "left" || playerSize !== 1) && (

@@ -1,6 +1,6 @@
 "use client";
 /** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
-import { Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
+import { EyeOff, Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
 import { Popover } from "radix-ui";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
@@ -15,6 +15,12 @@ import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
+import { OverlayMark } from "./OverlayMark";
+import { useRoving } from "../../ui/useRoving";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { nameOf } from "../shared/names";
+import { showAgain } from "./selectionEdits";
 import { useCalibration } from "./trueSize";
 
 const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
@@ -40,11 +46,14 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
     else growInto(session, growControl(context, { kind, action: null, at }), `add ${kind}`);
     return true;
   };
+  const bar = useRef<HTMLDivElement>(null);
+  useRoving(bar, "across");
   return (
-    <div role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
+    <div ref={bar} role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
       <Palette onDrop={drop} />
       <PlayerTools />
       <span className="ml-auto flex items-center gap-0.5">
+        <HiddenForNow />
         <ZoomTools screen={screen} room={room} />
         <OverlayList />
       </span>
@@ -62,7 +71,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
         className={`${SWITCH} ${lit(tool === null)}`}
         aria-pressed={tool === null}
         aria-label="Select"
-        title="Select (Escape)"
+        {...readingProps(says("bar.select"))}
         onClick={() => setBench({ tool: null })}
       >
         <SquareMousePointer size={15} />
@@ -77,7 +86,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
           onPointerUp={(event) => {
             dropped.current = onDrop(kind, event);
           }}
-          title={`${KIND_WORD[kind]}: drag it onto the glass, or draw a box or click there (Shift ${KIND_LETTER[kind].toUpperCase()}; Enter puts it down)`}
+          {...readingProps(says("bar.tool", { letter: KIND_LETTER[kind].toUpperCase() }), KIND_WORD[kind].toLowerCase())}
           onClick={() => {
             if (!dropped.current) setBench({ tool: tool === kind ? null : kind });
             dropped.current = false;
@@ -102,14 +111,14 @@ const PlayerTools = memo(function PlayerTools() {
       <button
         className={`${SWITCH} ${lit(handed === "left")}`}
         aria-pressed={handed === "left"}
-        title="Look at it as a left-handed player (M)"
+        {...readingProps(says("bar.hand"), handed === "left" ? "yes" : "no")}
         onClick={() => session.showPlayer({ handed: handed === "left" ? "right" : "left" })}
       >
         left hand
       </button>
       <select
         aria-label="Player's size"
-        title="The size a player has chosen (comma, full stop)"
+        {...readingProps(says("bar.size"), `size ${playerSize}`)}
         className="box h-6 px-0.5 text-[0.6875rem]"
         value={playerSize}
         onChange={(event) => session.showPlayer({ playerSize: Number(event.target.value) })}
@@ -124,7 +133,7 @@ const PlayerTools = memo(function PlayerTools() {
         className={`${SWITCH} ${lit(held)}`}
         aria-pressed={held}
         aria-label="Look at the controls as held"
-        title="Look at the controls as held (P)"
+        {...readingProps(says("bar.held"), held ? "yes" : "no")}
         onClick={() => setBench({ held: !held })}
       >
         <Hand size={14} />
@@ -141,6 +150,7 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
   const { scale, fit } = useGlassScale(room, screen);
   const { calibrated } = useCalibration();
   const [asking, setAsking] = useState(false);
+  const percent = `${Math.round((scale / fit) * 100)} %`;
   const step = (by: number) => {
     const factor = clampTo((scale / fit) * by, ZOOM_RANGE.least, ZOOM_RANGE.most);
     zoomAbout({ x: 0, y: 0 }, scale / fit, factor, factor);
@@ -150,20 +160,20 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
   useKeys("layout", { "zoom in": () => step(ZOOM_STEP), "zoom out": () => step(1 / ZOOM_STEP), "zoom to fit": toFit, "true size": toTrue });
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Zoom">
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" title="Zoom out (−)" onClick={() => step(1 / ZOOM_STEP)}>
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" {...readingProps(says("bar.zoomOut"), percent)} onClick={() => step(1 / ZOOM_STEP)}>
         <Minus size={13} />
       </button>
       <span className="figure w-10 text-center text-[0.6875rem]" data-testid="zoom">
-        {Math.round((scale / fit) * 100)} %
+        {percent}
       </span>
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" title="Zoom in (+)" onClick={() => step(ZOOM_STEP)}>
+      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" {...readingProps(says("bar.zoomIn"), percent)} onClick={() => step(ZOOM_STEP)}>
         <Plus size={13} />
       </button>
       <button
         className={`${SWITCH} ${lit(zoom.mode === "fit")}`}
         aria-pressed={zoom.mode === "fit"}
         aria-label="Fit"
-        title="All of the screen (F)"
+        {...readingProps(says("bar.fit"))}
         onClick={toFit}
       >
         <Maximize size={13} />
@@ -172,7 +182,7 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
         className={`${SWITCH} ${lit(zoom.mode === "true")}`}
         aria-pressed={zoom.mode === "true"}
         aria-label="True size"
-        title="Life size (T)"
+        {...readingProps(says("bar.true"))}
         onClick={() => {
           toTrue();
           if (!calibrated) setAsking(true);
@@ -181,7 +191,7 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
         1:1
       </button>
       {zoom.mode === "true" && (
-        <button className={`${SWITCH} ${lit(false)}`} aria-label="Calibrate true size" title="Calibrate true size" onClick={() => setAsking(true)}>
+        <button className={`${SWITCH} ${lit(false)}`} aria-label="Calibrate true size" {...readingProps(says("bar.calibrate"))} onClick={() => setAsking(true)}>
           <Ruler size={13} />
         </button>
       )}
@@ -190,12 +200,33 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
   );
 }
 
+/** What was hidden on the bench for now, to be shown again. */
+function HiddenForNow() {
+  const session = useSessionActions();
+  const hidden = useBench((b) => b.hidden);
+  if (hidden.length === 0) return null;
+  const { layout } = session.store.getState();
+  return (
+    <button
+      className={`${SWITCH} gap-1 border-edge px-1.5`}
+      onClick={showAgain}
+      {...readingProps(says("bar.hidden"), hidden.map((key) => nameOf(layout, key)).join(", "))}
+    >
+      <EyeOff size={13} /> {hidden.length} hidden
+    </button>
+  );
+}
+
 const OverlayList = memo(function OverlayList() {
   const overlays = useOverlays();
   const count = OVERLAYS.filter((o) => overlays[o.key]).length;
   return (
     <Popover.Root>
-      <Popover.Trigger className={`${SWITCH} gap-1 border-edge px-1.5`} aria-label={`Overlays, ${count} shown`}>
+      <Popover.Trigger
+        className={`${SWITCH} gap-1 border-edge px-1.5`}
+        aria-label={`Overlays, ${count} shown`}
+        {...readingProps(says("bar.overlays"), String(count))}
+      >
         <Layers size={13} /> <span className="figure text-[0.6875rem]">{count}</span>
       </Popover.Trigger>
       <Popover.Portal>
@@ -209,7 +240,14 @@ const OverlayList = memo(function OverlayList() {
         >
           {OVERLAYS.map((o) => (
             <label key={o.key} className="flex h-6 items-center gap-2 rounded-sm px-1 hover:bg-paper">
-              <input type="checkbox" className="accent-[var(--accent)]" checked={overlays[o.key]} onChange={() => toggleOverlay(o.key)} />
+              <input
+                type="checkbox"
+                className="accent-[var(--accent)]"
+                checked={overlays[o.key]}
+                onChange={() => toggleOverlay(o.key)}
+                {...readingProps(says("bar.overlay", { overlay: o.word, letter: o.letter.toUpperCase() }), overlays[o.key] ? "shown" : "not shown")}
+              />
+              <OverlayMark of={o.key} />
               <span className="flex-1">{o.word}</span>
               <kbd className="figure text-[0.6875rem] text-muted">{o.letter.toUpperCase()}</kbd>
             </label>

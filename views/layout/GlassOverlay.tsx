@@ -12,7 +12,9 @@ import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { homeOf, inCluster, landingKey, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { useBenchContext } from "../session/benchContext";
+import { says } from "../reading/sentences";
 import { useSession } from "../session/context";
+import { nameOf } from "../shared/names";
 import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
 import { useBench, type Bench } from "./bench";
 import { Compared } from "./Compared";
@@ -24,13 +26,16 @@ import { useOverlays } from "./overlays";
 import { placeWord, shownClusters } from "../interaction/targets";
 import { Tether, AnchorPoints } from "./Tether";
 import { FINDING_TONE, ON_GLASS } from "./tones";
+import { withoutHidden } from "./withoutHidden";
 import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 
 /** The fingertip under the pointer, mm across. */
 const FINGERTIP_MM = 10;
 
 export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref<GlassGestures> }) {
-  const context = useBenchContext();
+  const whole = useBenchContext();
+  const hidden = useBench((b) => b.hidden);
+  const context = useMemo(() => withoutHidden(whole, hidden), [whole, hidden]);
   const svg = useRef<SVGSVGElement>(null);
   const tip = useRef<SVGCircleElement>(null);
   const selection = useSession((s) => s.selection);
@@ -87,6 +92,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
               findings={0}
               worst={null}
               tone={ON_GLASS.clear}
+              reads={says("glass.zone", { size: sizeMm(at, mm) })}
             />
           </g>
         );
@@ -135,14 +141,17 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
             tone={entered === cluster.id ? ON_GLASS.accent : ON_GLASS.ink}
             dashed
             hollow
+            reads={says("glass.cluster", { size: sizeMm(at, mm) })}
           />
         );
       })}
       {one !== null && overlays.hit && <Stack context={context} id={one} scale={scale} />}
       {one !== null && oneBox && <Tether context={context} id={one} scale={scale} anchorDrag={anchorDrag} />}
       {one !== null && anchorDrag && <AnchorPoints context={context} id={one} anchorDrag={anchorDrag} scale={scale} />}
-      {one !== null && landing && overlays.landing && <Handles of={landingKey(one)} box={landing} scale={scale} tone={ON_GLASS.land} />}
-      {one !== null && oneBox && <Handles of={one} box={oneBox} scale={scale} />}
+      {one !== null && landing && overlays.landing && (
+        <Handles of={landingKey(one)} name={nameOf(layout, landingKey(one))} mm={mm} box={landing} scale={scale} tone={ON_GLASS.land} />
+      )}
+      {one !== null && oneBox && <Handles of={one} name={nameOf(layout, one)} mm={mm} box={oneBox} scale={scale} />}
       {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
       {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
       {compared && <Compared compared={compared} context={context} scale={scale} />}
@@ -192,12 +201,27 @@ interface GlassControlProps {
   readonly worst: Severity | null;
 }
 
+const sizeMm = ({ w, h }: { w: number; h: number }, mm: number) => `${(w / mm).toFixed(1)} × ${(h / mm).toFixed(1)} mm`;
+
 /** A control as something to point at; while another is moved it stays as it is. */
 const GlassControl = memo(function GlassControl({ control, at, screen, ...more }: GlassControlProps) {
   const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
   const { x, y, w, h } = at.visual;
+  const mm = pxPerMm(screen);
+  const reads = says("glass.control", { size: sizeMm(at.visual, mm), hit: sizeMm(touchArea(at), mm), served: `; it ${serves}` });
   return (
-    <ControlTarget id={at.id} name={control.name} role={control.kind} words={`${placeWord(at.visual, screen)}, ${serves}`} x={x} y={y} w={w} h={h} {...more} />
+    <ControlTarget
+      id={at.id}
+      name={control.name}
+      role={control.kind}
+      words={`${placeWord(at.visual, screen)}, ${serves}`}
+      x={x}
+      y={y}
+      w={w}
+      h={h}
+      reads={reads}
+      {...more}
+    />
   );
 });
 

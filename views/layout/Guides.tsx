@@ -1,6 +1,6 @@
 "use client";
 /** What a moving box has met, with the distances; and the gaps to its neighbours, mm. */
-import { isUnderlay } from "../../core/checks/context";
+import { isUnderlay } from "../../core/derived/underlay";
 import { gapsAbout } from "../../core/engine/geometry/gaps";
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";

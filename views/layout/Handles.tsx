@@ -2,6 +2,8 @@
 /** Eight handles of a box. Corners of round things keep their proportion, those of fields do not; Shift turns that over. */
 import type { Box } from "../../core/engine/geometry/point";
 import { HANDLES } from "../interaction/handles";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { ON_GLASS } from "./tones";
 
 /** Side of a handle, CSS px; the room that takes the pointer is wider. */
@@ -17,9 +19,24 @@ function gripAlong(at: number, side: number, fraction: number, grip: number): re
   return [fraction === 0 ? at - (grip - inward) : at + side - inward, grip];
 }
 
+interface Props {
+  readonly of: string;
+  readonly name: string;
+  readonly box: Box;
+  /** Px a millimetre. */
+  readonly mm: number;
+  readonly scale: number;
+  readonly tone?: string;
+}
+
+const EDGE_WORD = { n: "top", s: "bottom", w: "left", e: "right" } as const;
+/** "top left corner", "right edge". */
+const handleWord = (key: string) => `${[...key].map((side) => EDGE_WORD[side as keyof typeof EDGE_WORD]).join(" ")} ${key.length === 2 ? "corner" : "edge"}`;
+
 /** `of`: the key of what is resized, for the gestures. */
-export function Handles({ of, box, scale, tone = ON_GLASS.accent }: { of: string; box: Box; scale: number; tone?: string }) {
+export function Handles({ of, name, box, mm, scale, tone = ON_GLASS.accent }: Props) {
   const { x, y, w, h } = box;
+  const size = `${(w / mm).toFixed(1)} × ${(h / mm).toFixed(1)} mm`;
   const side = SIDE / scale;
   const grip = GRIP / scale;
   return (
@@ -28,7 +45,13 @@ export function Handles({ of, box, scale, tone = ON_GLASS.accent }: { of: string
         const [left, wide] = gripAlong(x, w, fx, grip);
         const [top, high] = gripAlong(y, h, fy, grip);
         return (
-          <g key={key} data-handle={key} data-of={of} style={{ cursor }}>
+          <g
+            key={key}
+            data-handle={key}
+            data-of={of}
+            style={{ cursor }}
+            {...readingProps(says("glass.handle", { edge: handleWord(key), control: name, size }))}
+          >
             <rect x={left} y={top} width={wide} height={high} fill="transparent" />
             <rect
               x={x + fx * w - side / 2}

@@ -11,6 +11,10 @@ import { fittingKind } from "../../core/editing/make";
 import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
 import { benchContextNow } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
+import { useRoving } from "../../ui/useRoving";
+import { readingProps } from "../../ui/reading";
+import { RegionHeading } from "../../ui/RegionHeading";
+import { says } from "../reading/sentences";
 import type { GlassHandle } from "./Glass";
 import { growActions, homeOfActions } from "./grow";
 
@@ -41,6 +45,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   /** What a gesture on a row is about: that action, or all the marked ones if it is one of them. */
   const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
   const list = useRef<HTMLUListElement>(null);
+  useRoving(list, "down");
   /** Which of the things left to do was gone to last. */
   const [at, setAt] = useState(-1);
   /** Goes to the next thing left to do: an action's row takes the focus, a control is selected on the glass. */
@@ -80,13 +85,13 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   };
 
   return (
-    <section aria-label="Ledger" className={`flex min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
-      <header className="flex items-baseline justify-between px-3 pt-2.5 pb-1.5">
-        <h2 className="heading">Ledger</h2>
+    <section aria-label="Ledger" data-region="1" className={`flex h-full min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
+      <header className="flex flex-wrap items-baseline justify-between gap-x-2 px-3 pt-2 pb-1">
+        <RegionHeading title="Ledger" plain="what the game reads" />
         {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
           <span className="caption">{marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : "all served"}</span>
         ) : (
-          <button className="text-[0.6875rem] text-blocker underline" title="The next one (O)" onClick={goToNext}>
+          <button className="text-[0.6875rem] text-blocker underline" {...readingProps(says("ledger.next"), String(toDo.length))} onClick={goToNext}>
             {toDo.length} left to do
           </button>
         )}
@@ -108,7 +113,10 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   className={`flex w-full touch-none items-center gap-2 border-l-2 px-2.5 py-1 text-left hover:bg-sheet ${marked.has(action.name) ? "border-accent bg-sheet" : "border-transparent"}`}
                   data-row={action.name}
                   aria-pressed={marked.has(action.name)}
-                  title={`Drag onto the glass, or press Enter: a ${fittingKind(action.kind)} grows for ${action.name}. Shift click or Space marks several; together they grow a cluster.`}
+                  {...readingProps(
+                    says("ledger.row", { action: action.name, kind: action.kind, control: fittingKind(action.kind) }),
+                    statuses.get(action.name)?.word,
+                  )}
                   onKeyDown={(event) => {
                     if (event.key !== " ") return;
                     event.preventDefault();

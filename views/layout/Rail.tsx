@@ -3,9 +3,14 @@
 import { ownEntry } from "../../core/engine/own";
 import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
-import { memo, useCallback, useMemo, useState } from "react";
+import { memo, useCallback, useMemo, useRef, useState } from "react";
 import type { Screen } from "../../core/format/types";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { useRoving } from "../../ui/useRoving";
+import { readingProps } from "../../ui/reading";
+import { RegionHeading } from "../../ui/RegionHeading";
+import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { railOf } from "../session/screens";
@@ -24,6 +29,8 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   const arrangements = useSession((s) => s.layout.arrangements);
   const [editing, setEditing] = useState(false);
   const rail = useMemo(() => railOf({ workbench, orientation, reference }), [workbench, orientation, reference]);
+  const list = useRef<HTMLDivElement>(null);
+  useRoving(list, "down");
   const pick = useCallback((name: string) => session.remember({ screen: name }), [session]);
   const groups = useMemo(() => {
     const found = new Map<number, Screen[]>();
@@ -34,22 +41,16 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
     return [...found].sort(([a], [b]) => a - b);
   }, [rail, arrangements]);
   return (
-    <section aria-label="Rail" className="flex h-full min-h-0 flex-col border-l border-rule">
+    <section aria-label="Rail" data-region="3" className="flex h-full min-h-0 flex-col border-l border-rule">
       <header className="flex items-center justify-between px-3 pt-2 pb-1">
-        <h2 className="heading">Rail</h2>
+        <RegionHeading title="Rail" plain="the same layout elsewhere" />
         <span className="flex items-center gap-1">
-          <span className="caption">{rail.length} screens</span>
-          <button
-            className="push push-bare h-6 px-1"
-            aria-label="Choose the screens"
-            title="Choose the screens of the rail; add your own"
-            onClick={() => setEditing(true)}
-          >
+          <button className="push push-bare h-6 px-1" aria-label="Choose the screens" {...readingProps(says("rail.choose"))} onClick={() => setEditing(true)}>
             <ListPlus size={15} />
           </button>
         </span>
       </header>
-      <div className="min-h-0 flex-1 overflow-auto pb-2">
+      <div ref={list} className="min-h-0 flex-1 overflow-auto pb-2">
         {groups.map(([at, screens]) => (
           <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "The base") : "Screens"}>
             {arrangements.length > 0 && (
@@ -86,6 +87,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       aria-pressed={onBench}
       aria-label={`${item.name}, put on the bench`}
       onClick={() => onPick(item.name)}
+      {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
     >
       <span className="grid shrink-0 place-items-center" style={{ width: ROOM.w, height: ROOM.h }}>
         <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
@@ -97,6 +99,17 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
     </button>
   );
 });
+
+/** What a screen is, in figures. */
+function screenFigures(screen: Screen): Readonly<Record<string, string>> {
+  const mm = pxPerMm(screen);
+  const { widthPx: w, heightPx: h, ppi } = screen;
+  return {
+    inches: `${(Math.hypot(w, h) / ppi).toFixed(1)} inches`,
+    aspect: `${(w / h).toFixed(2)} to 1`,
+    mm: `${(w / mm).toFixed(0)} × ${(h / mm).toFixed(0)} mm`,
+  };
+}
 
 /** What is found on a screen of the rail: it changes while something is dragged, the rest of the row does not. */
 function RailTally({ name }: { name: string }) {

@@ -3,8 +3,19 @@
 import type { EditContext } from "../../core/editing/placing";
 import { framesOf } from "../../core/engine/placement/screen";
 import { placementIn, placeableOf, placeableBox } from "../../core/editing/placeables";
+import { seenPin } from "../../core/editing/anchors";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { nameOf } from "../shared/names";
+import { anchorWord } from "./anchorWord";
 import { ON_GLASS } from "./tones";
 import { tetherEnds, anchorPoints, type AnchorDrag } from "../interaction/anchorDrag";
+
+/** The point it is tied to, in words. */
+const anchorOf = (context: EditContext, id: string) => {
+  const pin = seenPin(context, id);
+  return pin ? anchorWord(pin.anchor) : "";
+};
 
 export function Tether({ context, id, scale, anchorDrag }: { context: EditContext; id: string; scale: number; anchorDrag: AnchorDrag | null }) {
   const ends = tetherEnds(context, id);
@@ -26,8 +37,7 @@ export function Tether({ context, id, scale, anchorDrag }: { context: EditContex
         pointerEvents="none"
       />
       <circle cx={ends.from.x} cy={ends.from.y} r={2.5 / scale} fill={ON_GLASS.accent} pointerEvents="none" />
-      <g data-tether={id} style={{ cursor: "grab" }}>
-        <title>Tether: drag this end to tie the control elsewhere; it stays where it is. Drop it with Shift and the control comes along.</title>
+      <g data-tether={id} style={{ cursor: "grab" }} {...readingProps(says("glass.tether", { control: nameOf(context.layout, id) }), anchorOf(context, id))}>
         <circle cx={to.x} cy={to.y} r={12 / scale} fill="transparent" />
         <path
           d={`M${to.x} ${to.y - size}L${to.x + size} ${to.y}L${to.x} ${to.y + size}L${to.x - size} ${to.y}Z`}

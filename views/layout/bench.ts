@@ -30,6 +30,10 @@ export interface Bench {
   readonly kindWish: { readonly id: string; readonly kind: ControlKind } | null;
   /** What was pasted serves words that are not here: what they mean is asked. */
   readonly pasted: Clip | null;
+  /** What is clicked next gets the look, or the feel, of this control. */
+  readonly copying: { readonly what: "look" | "feel"; readonly from: string } | null;
+  /** What is not drawn on the bench for now. */
+  readonly hidden: readonly string[];
 }
 
 /** How far one may zoom, against the size that fits. */
@@ -47,6 +51,8 @@ const START: Bench = {
   grown: null,
   kindWish: null,
   pasted: null,
+  copying: null,
+  hidden: [],
 };
 export const benchStore = createStore<Bench>(() => START);
 export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);

@@ -7,13 +7,18 @@ import { useBench } from "./bench";
 import { useCalibration } from "./trueSize";
 
 /** Room left free about a fitted screen, CSS px. */
-const MARGIN = 26;
+export const GLASS_MARGIN = 26;
+let lastRoom = { w: 0, h: 0 };
+/** The room that the glass had when it was drawn last, CSS px. */
+export const glassRoom = (): { readonly w: number; readonly h: number } => lastRoom;
+/** Notes the room that the glass has. */
+export const noteGlassRoom = (room: { w: number; h: number }): void => void (lastRoom = room);
 
 /** CSS px a device pixel, by how the glass is zoomed. */
 export function useGlassScale(room: { w: number; h: number }, screen: Screen): { scale: number; fit: number } {
   const zoom = useBench((b) => b.zoom);
   const { pxPerMm: cssPerMm } = useCalibration();
-  const fit = fitScale(room, screen, MARGIN);
+  const fit = fitScale(room, screen, GLASS_MARGIN);
   if (zoom.mode === "fit") return { scale: fit, fit };
   if (zoom.mode === "true") return { scale: cssPerMm / pxPerMm(screen), fit };
   return { scale: fit * zoom.factor, fit };

@@ -7,7 +7,11 @@ import { makeCopies, makeMirroredCopies } from "../../core/editing/mirroredCopie
 import { freeName } from "../../core/editing/edits/controls";
 import { ok } from "../../core/engine/result";
 import type { Session } from "../session/session";
-import { setBench } from "./bench";
+import { clipText } from "../../core/exchange/clip";
+import { copyFeel, copyLook } from "../../core/editing/copyStyle";
+import { growToNeighbours, nobodysPart, roomToNeighbours } from "../../core/editing/room";
+import { railOf } from "../session/screens";
+import { benchStore, setBench } from "./bench";
 import { nameOf, namesOf } from "../shared/names";
 
 /** Gathers the selected controls into a cluster. */
@@ -60,4 +64,62 @@ export function copySelected(session: Session, context: EditContext, selection: 
   const made = makeCopies(context, selection);
   if (!made.ok) session.edit(label, () => made);
   else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.keys);
+}
+
+/** Copies what is selected as a text that another layout, and another window, takes. */
+export function copyToClipboard(session: Session, selection: readonly string[]): void {
+  const { layout } = session.store.getState();
+  const told = namesOf(layout, selection, "of them");
+  navigator.clipboard.writeText(clipText(layout, selection)).then(
+    () => session.tell({ text: `Copied ${told}: Ctrl V puts it down, here or in another layout.`, tone: "plain" }),
+    () => session.tell({ text: "The browser does not let the page copy by itself; Ctrl C does it.", tone: "problem" }),
+  );
+}
+
+/** Hides what is selected on the bench for now; the file keeps it. */
+export function hideForNow(session: Session, selection: readonly string[]): void {
+  const { layout } = session.store.getState();
+  setBench({ hidden: [...new Set([...benchStore.getState().hidden, ...selection])] });
+  session.select([]);
+  session.tell({
+    text: `Hidden for now: ${namesOf(layout, selection, "of them")}. The file and the game keep it.`,
+    tone: "plain",
+    act: { label: "Show again", run: () => showAgain() },
+  });
+}
+
+/** Shows all that was hidden for now. */
+export const showAgain = (): void => setBench({ hidden: [] });
+
+/** Gives what is selected now the look or the feel that is being copied. Whether it was taken. */
+export function giveStyle(session: Session, selection: readonly string[]): boolean {
+  const { copying } = benchStore.getState();
+  const { layout } = session.store.getState();
+  const to = selection
+    .flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, null) : [key]))
+    .filter((key) => key !== copying?.from);
+  if (!copying || to.length === 0) return false;
+  const give = copying.what === "look" ? copyLook : copyFeel;
+  return session.edit(`${copying.what} of ${nameOf(layout, copying.from)} onto ${namesOf(layout, to, "of them")}`, (l) => give(l, copying.from, to));
+}
+
+/** Grows hit areas to their neighbours on all the screens of the rail, and says by how much, and what is left to nobody. */
+export function growSelected(session: Session, context: EditContext, selection: readonly string[]): void {
+  const { layout, screen, resolved } = context;
+  const ids = selection.flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, resolved.arrangement) : [key]));
+  const screens = railOf(layout);
+  const found = roomToNeighbours(layout, ids, screens.some((s) => s.name === screen.name) ? screens : [...screens, screen]);
+  if (found.length === 0)
+    return session.tell({ text: "What takes touches under others, such as a landing area or a field for swipes, needs no room of its own.", tone: "plain" });
+  const label = found.length === 1 ? `room for ${nameOf(layout, found[0].id)}` : `room for ${new Set(found.map((f) => f.id)).size} controls`;
+  if (!session.edit(label, (l) => growToNeighbours(l, found))) return;
+  const grown = found.map((f) => f.growMm);
+  const [least, most] = [Math.min(...grown), Math.max(...grown)];
+  const by = least === most ? `${least.toFixed(2)} mm` : `${least.toFixed(2)} to ${most.toFixed(2)} mm`;
+  const left = nobodysPart(session.store.getState().layout, screen);
+  session.tell({
+    text: `Grown by ${by} on every side, on ${screens.length} screens at once. ${Math.round(left * 100)} % of the safe frame here belongs to nobody.`,
+    tone: "plain",
+    act: { label: "Undo", run: () => session.undo() },
+  });
 }

@@ -4,7 +4,7 @@ import { useEffect } from "react";
 import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/engine/geometry/point";
 import { reorderControls } from "../../core/editing/edits/controls";
-import { moveBy, type EditContext } from "../../core/editing/placing";
+import { editContextOf, moveBy, type EditContext } from "../../core/editing/placing";
 import { growControl } from "../../core/editing/make";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../../core/editing/placeables";
@@ -22,8 +22,10 @@ import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSe
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
 import { KINDS } from "./kinds";
-import { OVERLAYS, toggleOverlay } from "./overlays";
+import { isShown, OVERLAYS, toggleOverlay } from "./overlays";
 import { paste } from "./paste";
+import { sayOnLine } from "../reading/watch";
+import { zoomToSelection } from "./zoomToSelection";
 import { shownClusters } from "../interaction/targets";
 import { CARRY_MM } from "../interaction/glassGesture";
 import { namesOf } from "../shared/names";
@@ -101,9 +103,10 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
 
 /** Escape lets go of the last thing first: the tool in hand, the choice of a kind, the cluster that was entered, the selection. */
 function letGo(session: Session, selection: readonly string[]): boolean {
-  const { tool, grown, entered } = benchStore.getState();
-  if (tool === null && selection.length === 0 && entered === null) return false;
-  if (tool !== null) setBench({ tool: null });
+  const { tool, grown, entered, copying } = benchStore.getState();
+  if (tool === null && selection.length === 0 && entered === null && copying === null) return false;
+  if (copying !== null) setBench({ copying: null });
+  else if (tool !== null) setBench({ tool: null });
   else if (grown !== null) setBench({ grown: null });
   else if (entered !== null) {
     setBench({ entered: null });
@@ -137,21 +140,42 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
   };
 }
 
+/** Shows an overlay or takes it away, and says which on the reading line. */
+function turnOverlay({ key, word }: (typeof OVERLAYS)[number]): void {
+  toggleOverlay(key);
+  sayOnLine(`${word}: ${isShown(key) ? "shown" : "not shown any more"}.`);
+}
+
 /** Looking: overlays, the player, the moment. Zooming has its keys at its own buttons. */
-function seeingKeys(session: Session, { layout, playerView }: EditContext): KeyHandlers {
+function seeingKeys(session: Session, { layout, screen, playerView }: EditContext): KeyHandlers {
   const { playerSizes } = layout;
   const sizes = [...new Set([playerSizes.min, 1, playerSizes.max])].sort((a, b) => a - b);
   const size = (by: number) => () => {
-    session.showPlayer({ playerSize: sizes[clampTo(sizes.indexOf(playerView.playerSize) + by, 0, sizes.length - 1)] });
+    const playerSize = sizes[clampTo(sizes.indexOf(playerView.playerSize) + by, 0, sizes.length - 1)];
+    session.showPlayer({ playerSize });
+    sayOnLine(`As a player who chose size ${playerSize}.`);
   };
   const moments = [...layout.moments.map((m) => m.id), null];
   const moment = (by: number) => () => {
     session.showMoment(moments[(moments.indexOf(playerView.moment) + by + moments.length) % moments.length]);
   };
   return {
-    ...Object.fromEntries(OVERLAYS.map((o) => [`overlay ${o.letter}`, () => toggleOverlay(o.key)])),
-    "look held": () => setBench({ held: !benchStore.getState().held }),
-    "other hand": () => session.showPlayer({ handed: playerView.handed === "left" ? "right" : "left" }),
+    ...Object.fromEntries(OVERLAYS.map((o) => [`overlay ${o.letter}`, () => turnOverlay(o)])),
+    "look held": () => {
+      const held = !benchStore.getState().held;
+      setBench({ held });
+      sayOnLine(`The controls as ${held ? "held" : "at rest"}.`);
+    },
+    "other hand": () => {
+      const handed = playerView.handed === "left" ? "right" : "left";
+      session.showPlayer({ handed });
+      sayOnLine(`As a ${handed}-handed player.`);
+    },
+    "zoom to selection": () => {
+      const { selection } = session.store.getState();
+      if (selection.length === 0) return false;
+      zoomToSelection(editContextOf(layout, screen, playerView), selection);
+    },
     "smaller player": size(-1),
     "larger player": size(1),
     "next moment": moment(1),

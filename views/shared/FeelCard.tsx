@@ -7,11 +7,13 @@ import type { EditContext } from "../../core/editing/placing";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Result } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
-import { ChoiceField, NumberField, Pair, SwitchField } from "../../ui/Field";
+import { ChoiceField, NumberField, SwitchField } from "../../ui/Field";
+import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { common } from "./common";
 import { AXES, type FeelProps, type OfKind } from "./feel";
 import { SectorPicture } from "./FeelPictures";
+import { Directions } from "./Directions";
 import { StickFeel } from "./StickFeel";
 import { namesOf } from "./names";
 
@@ -70,60 +72,81 @@ function DpadFeel({ controls, change, preview, begin, commit, cancel, refuse }: 
   const of = <V,>(get: (feel: OfKind<"dpad">["feel"]) => V) => common(controls, (c) => get(c.feel));
   const ways = of((f) => f.ways);
   return (
-    <div className="flex gap-2">
-      <SectorPicture feel={controls[0].feel} drag={{ onStart: () => begin("sectors"), onEnd: commit, onCancel: cancel }} onFeel={preview} />
-      <div className="grid min-w-0 flex-1 content-start gap-1">
-        <ChoiceField
-          bare
-          label="Ways"
-          value={ways === null ? null : String(ways)}
-          options={[
-            ["4", "4 ways"],
-            ["8", "8 ways"],
-          ]}
-          onChange={(v) => change("ways", Number(v))}
-        />
-        <NumberField
-          label="Neutral"
-          prefix="neutral"
-          value={of((f) => f.neutral)}
-          step={0.01}
-          min={0.01}
-          max={0.9}
-          onChange={(v) => change("neutral", v)}
-          onRefuse={refuse}
-        />
-        {ways !== 4 && (
+    <>
+      <div className="flex gap-2 [--name:4.5rem]">
+        <SectorPicture feel={controls[0].feel} drag={{ onStart: () => begin("sectors"), onEnd: commit, onCancel: cancel }} onFeel={preview} />
+        <div className="grid min-w-0 flex-1 content-start">
+          <ChoiceField
+            label="Directions"
+            value={ways === null ? null : String(ways)}
+            options={[
+              ["4", "four"],
+              ["8", "eight"],
+            ]}
+            reads={says("feel.ways")}
+            onChange={(v) => change("ways", Number(v))}
+          />
           <NumberField
-            label="Diagonals"
-            prefix="diagonals"
-            unit="°"
-            value={of((f) => f.diagonal)}
-            min={10}
-            max={80}
-            onChange={(v) => change("diagonal", v)}
+            label="Neutral"
+            part="neutral"
+            value={of((f) => f.neutral)}
+            step={0.01}
+            min={0.01}
+            max={0.9}
+            reads={says("feel.neutral")}
+            onChange={(v) => change("neutral", v)}
             onRefuse={refuse}
           />
-        )}
-        <NumberField
-          label="Holds on"
-          prefix="holds on"
-          unit="°"
-          value={of((f) => f.holdDeg)}
-          min={0}
-          max={180}
-          onChange={(v) => change("holdDeg", v)}
-          onRefuse={refuse}
-        />
-        <ChoiceField bare label="Slide out" value={of((f) => f.slideOut)} options={SLIDE_OUT} onChange={(v) => change("slideOut", v)} />
+          {ways !== 4 && (
+            <NumberField
+              label="Diagonals"
+              part="diagonal"
+              unit="°"
+              value={of((f) => f.diagonal)}
+              min={10}
+              max={80}
+              reads={says("feel.diagonal")}
+              onChange={(v) => change("diagonal", v)}
+              onRefuse={refuse}
+            />
+          )}
+        </div>
       </div>
-    </div>
+      <NumberField
+        label="A direction holds on"
+        unit="°"
+        value={of((f) => f.holdDeg)}
+        min={0}
+        max={180}
+        reads={says("feel.holdDeg")}
+        onChange={(v) => change("holdDeg", v)}
+        onRefuse={refuse}
+      />
+      <SlideOut value={of((f) => f.slideOut)} change={change} />
+    </>
   );
+}
+
+function SlideOut({ value, change }: { value: "keep" | "release" | null; change: FeelProps<"button">["change"] }) {
+  return <ChoiceField label="Slide out" value={value} options={SLIDE_OUT} reads={says("feel.slideOut")} onChange={(v) => change("slideOut", v)} />;
 }
 
 function ButtonFeel({ controls, change, refuse }: FeelProps<"button">) {
   const of = <V,>(get: (feel: OfKind<"button">["feel"]) => V) => common(controls, (c) => get(c.feel));
   const press = of((f) => f.press);
+  const ms = (label: string, field: "longMs" | "withinMs", reads: "feel.long" | "feel.double") => (
+    <NumberField
+      label={label}
+      unit="ms"
+      step={10}
+      value={of((f) => f[field])}
+      min={0}
+      max={60000}
+      reads={says(reads)}
+      onChange={(v) => change(field, v)}
+      onRefuse={refuse}
+    />
+  );
   return (
     <>
       <ChoiceField
@@ -137,34 +160,13 @@ function ButtonFeel({ controls, change, refuse }: FeelProps<"button">) {
           ["long", "after a while"],
           ["double", "on a double tap"],
         ]}
+        reads={says("feel.press")}
         onChange={(v) => change("press", v)}
       />
-      {press === "long" && (
-        <NumberField
-          label="After"
-          unit="ms"
-          step={10}
-          value={of((f) => f.longMs)}
-          min={0}
-          max={60000}
-          onChange={(v) => change("longMs", v)}
-          onRefuse={refuse}
-        />
-      )}
-      {press === "double" && (
-        <NumberField
-          label="Within"
-          unit="ms"
-          step={10}
-          value={of((f) => f.withinMs)}
-          min={0}
-          max={60000}
-          onChange={(v) => change("withinMs", v)}
-          onRefuse={refuse}
-        />
-      )}
-      <SwitchField label="Slide in" value={of((f) => f.slideIn)} onChange={(v) => change("slideIn", v)} />
-      <ChoiceField label="Slide out" value={of((f) => f.slideOut)} options={SLIDE_OUT} onChange={(v) => change("slideOut", v)} />
+      {press === "long" && ms("After", "longMs", "feel.long")}
+      {press === "double" && ms("Within", "withinMs", "feel.double")}
+      <SwitchField label="Slide in" value={of((f) => f.slideIn)} reads={says("feel.slideIn")} onChange={(v) => change("slideIn", v)} />
+      <SlideOut value={of((f) => f.slideOut)} change={change} />
     </>
   );
 }
@@ -172,8 +174,22 @@ function ButtonFeel({ controls, change, refuse }: FeelProps<"button">) {
 function TouchpadFeel({ controls, change, refuse }: FeelProps<"touchpad">) {
   return (
     <>
-      <NumberField label="Gain" step={0.1} value={common(controls, (c) => c.feel.gain)} onChange={(v) => change("gain", v)} onRefuse={refuse} />
-      <ChoiceField label="Axes" value={common(controls, (c) => c.feel.axes)} options={AXES} onChange={(v) => change("axes", v)} />
+      <NumberField
+        label="Gain"
+        unit="×"
+        step={0.1}
+        value={common(controls, (c) => c.feel.gain)}
+        reads={says("feel.gain")}
+        onChange={(v) => change("gain", v)}
+        onRefuse={refuse}
+      />
+      <ChoiceField
+        label="Ways it moves"
+        value={common(controls, (c) => c.feel.axes)}
+        options={AXES}
+        reads={says("feel.axes")}
+        onChange={(v) => change("axes", v)}
+      />
     </>
   );
 }
@@ -182,30 +198,37 @@ function SwipeFeel({ controls, change, refuse }: FeelProps<"swipe">) {
   const of = <V,>(get: (feel: OfKind<"swipe">["feel"]) => V) => common(controls, (c) => get(c.feel));
   return (
     <>
-      <NumberField label="Distance" unit="mm" value={of((f) => f.distanceMm)} min={0.5} max={100} onChange={(v) => change("distanceMm", v)} onRefuse={refuse} />
-      <NumberField label="Directions" value={of((f) => f.directions)} min={0} max={32} onChange={(v) => change("directions", v)} onRefuse={refuse} />
-      <Pair>
-        <ChoiceField
-          bare
-          label="Gives"
-          value={of((f) => f.output)}
-          options={[
-            ["pulse", "gives once"],
-            ["hold", "gives on"],
-          ]}
-          onChange={(v) => change("output", v)}
-        />
-        <ChoiceField
-          bare
-          label="Again"
-          value={of((f) => f.again)}
-          options={[
-            ["never", "never again"],
-            ["each-distance", "each distance"],
-          ]}
-          onChange={(v) => change("again", v)}
-        />
-      </Pair>
+      <NumberField
+        label="Distance"
+        unit="mm"
+        value={of((f) => f.distanceMm)}
+        min={0.5}
+        max={100}
+        reads={says("feel.distance")}
+        onChange={(v) => change("distanceMm", v)}
+        onRefuse={refuse}
+      />
+      <Directions value={of((f) => f.directions)} change={change} refuse={refuse} />
+      <ChoiceField
+        label="Gives"
+        value={of((f) => f.output)}
+        options={[
+          ["pulse", "once"],
+          ["hold", "while it stays down"],
+        ]}
+        reads={says("feel.output")}
+        onChange={(v) => change("output", v)}
+      />
+      <ChoiceField
+        label="Again"
+        value={of((f) => f.again)}
+        options={[
+          ["never", "never"],
+          ["each-distance", "each distance"],
+        ]}
+        reads={says("feel.again")}
+        onChange={(v) => change("again", v)}
+      />
       <NumberField
         label="Within"
         unit="ms"
@@ -213,6 +236,7 @@ function SwipeFeel({ controls, change, refuse }: FeelProps<"swipe">) {
         value={of((f) => f.withinMs)}
         min={0}
         max={60000}
+        reads={says("feel.within")}
         onChange={(v) => change("withinMs", v)}
         onRefuse={refuse}
       />

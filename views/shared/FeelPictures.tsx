@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
 import { curveAt } from "../../core/engine/input/curve";
 import type { Curve, DpadControl, StickControl } from "../../core/format/types";
+import { says } from "../reading/sentences";
 import { LivePart, LivePicture, PICTURE, type Drag } from "./LiveParts";
 
 const MIDDLE = PICTURE / 2;
@@ -44,12 +45,15 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
   };
   const r = Math.max(2, travelPx * scale);
   const mmText = (part: number) => `${((part * travelPx) / mm).toFixed(1)} mm`;
+  const percentText = (part: number) => `${Number((part * 100).toFixed(1))} %`;
   const ring = { fill: "none", strokeWidth: 9, stroke: "transparent" } as const;
   return (
-    <LivePicture label="Dead zone and travel" svg={svg}>
+    <LivePicture label="Dead zone and travel" svg={svg} reads={says("feel.picture")}>
       <circle cx={MIDDLE} cy={MIDDLE} r={basePx * scale} fill="none" stroke="var(--rule)" />
       <LivePart
         label="Travel"
+        part="travel"
+        reads={says("feel.travel", { mm: mmText(1) })}
         svg={svg}
         value={travelPx / mm}
         min={0}
@@ -66,6 +70,8 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       </LivePart>
       <LivePart
         label="Outer end of the dead zone"
+        part="outer"
+        reads={says("feel.outer", { percent: percentText(feel.outer), mm: mmText(feel.outer) })}
         svg={svg}
         value={feel.outer}
         min={0}
@@ -81,6 +87,8 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       </LivePart>
       <LivePart
         label="Inner end of the dead zone"
+        part="inner"
+        reads={says("feel.inner", { percent: percentText(feel.inner), mm: mmText(feel.inner) })}
         svg={svg}
         value={feel.inner}
         min={0}
@@ -121,6 +129,8 @@ export function CurvePicture({ curve, drag, onCurve }: { curve: Curve; drag: Dra
       <LivePart
         key={which}
         label={`Handle ${which} of the curve`}
+        part="curve"
+        reads={says("feel.curvePicture")}
         svg={svg}
         value={x}
         min={0.01}
@@ -137,7 +147,7 @@ export function CurvePicture({ curve, drag, onCurve }: { curve: Curve; drag: Dra
     );
   };
   return (
-    <LivePicture label="Response curve" svg={svg}>
+    <LivePicture label="Response curve" svg={svg} reads={says("feel.curvePicture")}>
       <path d={`M${PAD} ${PAD}V${PAD + SIDE}H${PAD + SIDE}`} fill="none" stroke="var(--edge)" />
       <path d={`M${PAD} ${PAD + SIDE}L${PAD + SIDE} ${PAD}`} stroke="var(--rule)" strokeDasharray="2 3" />
       <path d={path} fill="none" stroke="var(--accent)" strokeWidth={1.75} data-testid="curve" />
@@ -146,6 +156,8 @@ export function CurvePicture({ curve, drag, onCurve }: { curve: Curve; drag: Dra
       {(curve.kind === "power" || curve.kind === "linear") && (
         <LivePart
           label="Bend of the curve"
+          part="curve"
+          reads={says("feel.curvePicture")}
           svg={svg}
           value={power}
           min={0.5}
@@ -183,12 +195,14 @@ export function SectorPicture({
   const edges = feel.ways === 8 ? [45, 135, 225, 315].flatMap((d) => [d - half, d + half]) : [45, 135, 225, 315];
   const edge = ((45 - half) * Math.PI) / 180;
   return (
-    <LivePicture label="Sectors of the d-pad" svg={svg}>
+    <LivePicture label="Sectors of the d-pad" svg={svg} reads={says("feel.sectors")}>
       <circle cx={MIDDLE} cy={MIDDLE} r={ROOM} fill="none" stroke="var(--ink)" />
       <path d={edges.map(ray).join("")} stroke="var(--muted)" fill="none" />
       {feel.ways === 8 && (
         <LivePart
           label="Width of the diagonals"
+          part="diagonal"
+          reads={says("feel.diagonal")}
           svg={svg}
           value={feel.diagonal}
           min={10}
@@ -214,6 +228,8 @@ export function SectorPicture({
       )}
       <LivePart
         label="Neutral middle"
+        part="neutral"
+        reads={says("feel.neutral")}
         svg={svg}
         value={feel.neutral}
         min={0.01}

@@ -11,7 +11,7 @@ import type { Control, Layout } from "../../core/format/types";
 import { LEAVES } from "../../core/checks/fix";
 
 /** Words of a finding with the names in it set apart. */
-function FindingText({ text }: { text: string }) {
+export function FindingText({ text }: { text: string }) {
   return (
     <>
       {text.split("`").map((part, i) =>
@@ -38,6 +38,10 @@ export function fixWord(layout: Layout, { fix }: FixOffer): string {
       return `Bring ${nameOf(layout, fix.id)} above`;
   }
 }
+
+/** The move that mends a finding, if one is offered. */
+export const offerFor = (fixes: readonly FixOffer[], f: Finding): FixOffer | undefined =>
+  fixes.find((m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null));
 
 interface Props {
   readonly findings: readonly Finding[] | undefined;
@@ -67,9 +71,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
   return (
     <ul className="grid gap-0.5">
       {findings.map((f) => {
-        const offer = fixes.find(
-          (m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null),
-        );
+        const offer = offerFor(fixes, f);
         return (
           <li
             key={JSON.stringify([f.code, f.subjects, f.moment])}

@@ -1,5 +1,6 @@
 "use client";
 /** The one question of scale: what does a control keep from screen to screen? Its millimetres, its share of the screen, or a mix. */
+import { says } from "../reading/sentences";
 import { Range } from "../../ui/Range";
 
 interface Props {
@@ -9,12 +10,22 @@ interface Props {
   readonly onEnd?: () => void;
 }
 
+/** What a control keeps, in words. */
+const keptWords = (share: number) =>
+  share === 0
+    ? "its millimetres"
+    : share === 1
+      ? "its share of the screen"
+      : `${Math.round(share * 100)} % of the way from its millimetres to its share of the screen`;
+
 export function Keeps({ share, onStart, onChange, onEnd }: Props) {
   return (
     <div className="grid gap-0.5">
       <span className="caption">What does a control keep?</span>
       <Range
         label="What a control keeps: 0 its millimetres, 1 its share of the screen"
+        reads={says("scale.keeps")}
+        shown={keptWords(share)}
         value={[share]}
         min={0}
         max={1}

@@ -1,6 +1,7 @@
 "use client";
 /** The open layout on a screen, live: it is drawn anew with every change, and nothing of the page around it. */
 import { memo, useEffect, useRef } from "react";
+import { clusterOf, placementIn } from "../../core/editing/placeables";
 import { resolvedOn } from "../../core/derived/resolved";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
@@ -14,17 +15,22 @@ interface Props {
   readonly label: string;
   /** Look at the controls as held rather than at rest. */
   readonly held?: boolean;
+  /** What is not drawn: controls, and clusters with all in them. */
+  readonly without?: readonly string[];
 }
 
 /** A picture beside others is drawn with no more pixels than this: there may be a hundred of them. */
 const MOST_PX = 2_000_000;
+
+const NOTHING: readonly string[] = [];
+const isAway = (id: string, cluster: string | null, without: readonly string[]) => without.includes(id) || (cluster !== null && without.includes(cluster));
 
 function isInSight(element: Element): boolean {
   const { left, top, right, bottom } = element.getBoundingClientRect();
   return right >= 0 && bottom >= 0 && left <= window.innerWidth && top <= window.innerHeight;
 }
 
-export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false }: Props) {
+export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, without = NOTHING }: Props) {
   const { store } = useSessionActions();
   const canvas = useRef<HTMLCanvasElement>(null);
   const epoch = useDrawingEpoch();
@@ -38,7 +44,11 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       stale = !inSight;
       if (stale) return;
       const { layout, playerView } = store.getState();
-      drawGlass(element, layout, posed(layout, resolvedOn(layout, screen, playerView), held), { screen, scale, epoch, mostPx: MOST_PX });
+      const resolved = resolvedOn(layout, screen, playerView);
+      const shown = posed(layout, resolved, held).filter(
+        ({ control }) => without.length === 0 || !isAway(control.id, clusterOf(placementIn(layout, resolved.arrangement, control.id)), without),
+      );
+      drawGlass(element, layout, shown, { screen, scale, epoch, mostPx: MOST_PX });
     };
     draw();
     const observer = new IntersectionObserver((entries) => {
@@ -57,6 +67,6 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       observer.disconnect();
       stop();
     };
-  }, [store, screen, scale, held, epoch]);
+  }, [store, screen, scale, held, epoch, without]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
 });

@@ -2,9 +2,11 @@
 /** Small live pictures whose parts are dragged: a part follows the pointer, and the arrow keys. A drag is one gesture. */
 import { useEffect, useRef, type KeyboardEvent, type ReactNode, type RefObject } from "react";
 import { useDrag } from "../interaction/useDrag";
+import { light, unlight, useLit } from "../../ui/lit";
+import { readingProps, type Reading } from "../../ui/reading";
 import type { Point } from "../../core/engine/geometry/point";
 
-/** The side of a picture, in its own units and CSS px alike. */
+/** The side of a picture, in its own units. How large it is drawn is the card's to say (`--picture`). */
 export const PICTURE = 96;
 
 export interface Drag {
@@ -14,26 +16,15 @@ export interface Drag {
   readonly onCancel: () => void;
 }
 
-export function LivePicture({
-  label,
-  svg,
-  children,
-  width = PICTURE,
-}: {
-  label: string;
-  svg: RefObject<SVGSVGElement | null>;
-  children: ReactNode;
-  width?: number;
-}) {
+export function LivePicture({ label, svg, children, reads }: { label: string; svg: RefObject<SVGSVGElement | null>; children: ReactNode; reads: Reading }) {
   return (
     <svg
       ref={svg}
-      width={width}
-      height={PICTURE}
-      viewBox={`0 0 ${width} ${PICTURE}`}
+      viewBox={`0 0 ${PICTURE} ${PICTURE}`}
       role="group"
       aria-label={label}
-      className="shrink-0 touch-none overflow-visible border border-rule bg-paper select-none"
+      {...readingProps(reads)}
+      className="size-[var(--picture,6rem)] shrink-0 touch-none overflow-visible border border-rule bg-paper select-none"
     >
       {children}
     </svg>
@@ -54,11 +45,15 @@ interface PartProps {
   readonly onStep: (x: number, y: number) => void;
   readonly children: ReactNode;
   readonly cursor?: string;
+  /** The figure that it changes: while one is in hand, both are lit. */
+  readonly part: string;
+  readonly reads: Reading;
 }
 
 /** A part that can be dragged. */
-export function LivePart({ label, svg, value, min, max, text, drag, onMove, onStep, children, cursor = "grab" }: PartProps) {
+export function LivePart({ label, svg, value, min, max, text, drag, onMove, onStep, children, cursor = "grab", part, reads }: PartProps) {
   const follow = useDrag();
+  const lit = useLit(part);
   // While it is dragged the part is drawn anew, and what a movement means with it.
   const latest = useRef(onMove);
   useEffect(() => {
@@ -66,7 +61,7 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
   });
   const pointOf = ({ x, y }: { readonly x: number; readonly y: number }): Point => {
     const rect = svg.current!.getBoundingClientRect();
-    return { x: x - rect.left, y: y - rect.top };
+    return { x: ((x - rect.left) * PICTURE) / (rect.width || 1), y: ((y - rect.top) * PICTURE) / (rect.height || 1) };
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
@@ -87,16 +82,29 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
       aria-valuemin={min}
       aria-valuemax={max}
       aria-valuetext={text}
-      className="outline-none [&:focus-visible>*]:stroke-accent"
+      {...readingProps(reads, text)}
+      data-lit={lit || undefined}
+      className="outline-none [&:focus-visible>*]:stroke-accent [&[data-lit]>*:not([stroke=transparent])]:stroke-accent"
+      onFocus={() => light(part)}
+      onBlur={() => unlight(part)}
       style={{ cursor }}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         follow(event, {
           thresholdPx: 0,
-          onBegin: drag.onStart,
+          onBegin: () => {
+            light(part);
+            drag.onStart();
+          },
           onMove: ({ at }) => latest.current(pointOf(at)),
-          onDrop: drag.onEnd,
-          onAbandon: drag.onCancel,
+          onDrop: () => {
+            unlight(part);
+            drag.onEnd();
+          },
+          onAbandon: () => {
+            unlight(part);
+            drag.onCancel();
+          },
         });
       }}
       onKeyDown={onKeyDown}

@@ -1,5 +1,7 @@
 "use client";
 /** Which moment of the game is shown; absent where the layout has none. Stands in the title strip; while rehearsing beside the test yard, for a game chooses its own. */
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 
 export function MomentChoice() {
@@ -8,18 +10,22 @@ export function MomentChoice() {
   const moment = useSession((s) => s.playerView.moment);
   if (moments.length === 0) return null;
   return (
-    <select
-      aria-label="Moment shown"
-      className="box h-6 px-1 text-[0.75rem]"
-      value={moment ?? ""}
-      onChange={(event) => session.showMoment(event.target.value || null)}
-    >
-      {moments.map((m) => (
-        <option key={m.id} value={m.id}>
-          {m.name}
-        </option>
-      ))}
-      <option value="">every moment</option>
-    </select>
+    <label className="flex items-center gap-1.5">
+      <span className="caption">moment</span>
+      <select
+        aria-label="Moment shown"
+        {...readingProps(says("strip.moment"), moments.find((m) => m.id === moment)?.name ?? "every moment")}
+        className="box h-6 px-1 text-[0.75rem]"
+        value={moment ?? ""}
+        onChange={(event) => session.showMoment(event.target.value || null)}
+      >
+        {moments.map((m) => (
+          <option key={m.id} value={m.id}>
+            {m.name}
+          </option>
+        ))}
+        <option value="">every moment</option>
+      </select>
+    </label>
   );
 }

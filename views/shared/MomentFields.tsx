@@ -4,12 +4,22 @@ import { Plus } from "lucide-react";
 import { addMoment, renameMoment } from "../../core/editing/edits/moments";
 import type { Moment } from "../../core/format/types";
 import { TypedField } from "../../ui/Typed";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 
 export function MomentName({ moment }: { moment: Moment }) {
   const session = useSessionActions();
   const { id, name } = moment;
-  return <TypedField bare label={`Moment ${name}`} value={name} onCommit={(next) => session.edit(`rename ${name}`, (l) => renameMoment(l, id, next.trim()))} />;
+  return (
+    <TypedField
+      bare
+      label={`Moment ${name}`}
+      reads={says("moment.name")}
+      value={name}
+      onCommit={(next) => session.edit(`rename ${name}`, (l) => renameMoment(l, id, next.trim()))}
+    />
+  );
 }
 
 export function NewMoment() {
@@ -24,8 +34,15 @@ export function NewMoment() {
         if (name !== "" && session.edit(`add the moment ${name}`, (l) => addMoment(l, name))) form.reset();
       }}
     >
-      <input name="moment" aria-label="Name of the new moment" placeholder="one more" maxLength={80} className="box h-6 min-w-0 flex-1 px-1.5" />
-      <button className="grid size-6 place-items-center" aria-label="Add the moment">
+      <input
+        {...readingProps(says("moment.new"))}
+        name="moment"
+        aria-label="Name of the new moment"
+        placeholder="one more"
+        maxLength={80}
+        className="box h-6 min-w-0 flex-1 px-1.5"
+      />
+      <button className="grid size-6 place-items-center" aria-label="Add the moment" {...readingProps(says("moment.new"))}>
         <Plus size={13} />
       </button>
     </form>

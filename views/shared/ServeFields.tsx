@@ -2,7 +2,8 @@
 /** What a wire gives, to be changed: the value of a true/false source, the scale of what comes in numbers, the repeat of a press. */
 import { portCarries } from "../../core/engine/input/fits";
 import type { Action, Serve } from "../../core/format/types";
-import { NumberField, Pair, SwitchField } from "../../ui/Field";
+import { NumberField, SwitchField } from "../../ui/Field";
+import { says, type SentenceKey } from "../reading/sentences";
 
 type Two = number | [number, number];
 /** A repeat as it begins, ms: as most keyboards do. */
@@ -16,6 +17,7 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
     const perSecond = carries === "vector" && kind === "motion";
     return (
       <ScaleFields
+        action={action.name}
         pair={carries !== "number"}
         value={serve.scale ?? 1}
         unit={perSecond ? "/s" : undefined}
@@ -23,76 +25,77 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
       />
     );
   }
-  if (kind === "axis" || kind === "vector") return <ValueFields kind={kind} value={serve.value} onChange={(value) => onChange("value", { value })} />;
+  if (kind === "axis" || kind === "vector")
+    return <ValueFields action={action.name} kind={kind} value={serve.value} onChange={(value) => onChange("value", { value })} />;
   if (kind !== "press") return null;
   const { repeat } = serve;
+  const ms = (label: string, field: "delayMs" | "intervalMs" | "restMs", reads: SentenceKey) =>
+    repeat && (
+      <NumberField
+        label={label}
+        unit="ms"
+        min={field === "intervalMs" ? 1 : 0}
+        step={10}
+        value={repeat[field]}
+        reads={says(reads)}
+        onChange={(value) => onChange("repeat", { repeat: { ...repeat, [field]: value } })}
+      />
+    );
   return (
     <>
       <SwitchField
-        after
         label="repeats while held"
+        word="Repeats"
         value={repeat !== undefined}
+        reads={says("serves.repeat")}
         onChange={(on) => onChange("repeat", { repeat: on ? FIRST_REPEAT : undefined })}
       />
-      {repeat && (
-        <Pair>
-          <NumberField
-            bare
-            prefix="after"
-            label="Repeats after"
-            unit="ms"
-            min={0}
-            step={10}
-            value={repeat.delayMs}
-            onChange={(delayMs) => onChange("repeat", { repeat: { ...repeat, delayMs } })}
-          />
-          <NumberField
-            bare
-            prefix="every"
-            label="Repeats every"
-            unit="ms"
-            min={1}
-            step={10}
-            value={repeat.intervalMs}
-            onChange={(intervalMs) => onChange("repeat", { repeat: { ...repeat, intervalMs } })}
-          />
-          <NumberField
-            bare
-            prefix="rests"
-            label="Rests between presses, let go and pressed anew too"
-            unit="ms"
-            min={0}
-            step={10}
-            value={repeat.restMs}
-            onChange={(restMs) => onChange("repeat", { repeat: { ...repeat, restMs } })}
-          />
-        </Pair>
-      )}
+      {ms("Repeats after", "delayMs", "serves.repeatAfter")}
+      {ms("Repeats every", "intervalMs", "serves.repeatEvery")}
+      {ms("Rests between", "restMs", "serves.repeatRests")}
     </>
   );
 }
 
+interface ValueProps {
+  readonly action: string;
+  readonly kind: "axis" | "vector";
+  readonly value: Two | undefined;
+  readonly onChange: (value: Two) => void;
+}
+
 /** What a true/false source gives toward an axis or a vector. */
-export function ValueFields({ kind, value, onChange }: { kind: "axis" | "vector"; value: Two | undefined; onChange: (value: Two) => void }) {
-  if (kind === "axis") return <NumberField label="gives" step={0.1} min={-1} max={1} value={typeof value === "number" ? value : 1} onChange={onChange} />;
+export function ValueFields({ action, kind, value, onChange }: ValueProps) {
+  const field = (label: string, reads: SentenceKey, number: number, put: (next: number) => Two) => (
+    <NumberField label={label} step={0.1} min={-1} max={1} value={number} reads={says(reads, { action })} onChange={(next) => onChange(put(next))} />
+  );
+  if (kind === "axis") return field("gives", "serves.gives", typeof value === "number" ? value : 1, (next) => next);
   const [x, y] = Array.isArray(value) ? value : [0, 0];
   return (
-    <Pair>
-      <NumberField bare prefix="gives x" label="Gives x" step={0.1} min={-1} max={1} value={x} onChange={(next) => onChange([next, y])} />
-      <NumberField bare prefix="gives y" label="Gives y" step={0.1} min={-1} max={1} value={y} onChange={(next) => onChange([x, next])} />
-    </Pair>
+    <>
+      {field("Gives x", "serves.givesX", x, (next) => [next, y])}
+      {field("Gives y", "serves.givesY", y, (next) => [x, next])}
+    </>
   );
 }
 
+interface ScaleProps {
+  readonly action: string;
+  readonly pair: boolean;
+  readonly value: Two;
+  readonly unit?: string;
+  readonly onChange: (value: Two) => void;
+}
+
 /** By how much what comes is taken: one number, or one for each way. */
-export function ScaleFields({ pair, value, unit, onChange }: { pair: boolean; value: Two; unit?: string; onChange: (value: Two) => void }) {
+export function ScaleFields({ action, pair, value, unit, onChange }: ScaleProps) {
   const [x, y] = Array.isArray(value) ? value : [value, value];
-  if (!pair) return <NumberField label="times" step={0.1} value={x} onChange={onChange} />;
+  if (!pair) return <NumberField label="times" step={0.1} value={x} unit={unit} reads={says("serves.times", { action })} onChange={onChange} />;
   const put = (nx: number, ny: number) => onChange(nx === ny ? nx : [nx, ny]);
   return (
-    <Pair>
-      <NumberField bare prefix="x ×" label="x times" step={0.1} unit={unit} value={x} onChange={(next) => put(next, y)} />
-      <NumberField bare prefix="y ×" label="y times" step={0.1} unit={unit} value={y} onChange={(next) => put(x, next)} />
-    </Pair>
+    <>
+      <NumberField label="x times" step={0.1} unit={unit} value={x} reads={says("serves.timesX")} onChange={(next) => put(next, y)} />
+      <NumberField label="y times" step={0.1} unit={unit} value={y} reads={says("serves.timesY")} onChange={(next) => put(x, next)} />
+    </>
   );
 }

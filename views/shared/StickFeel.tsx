@@ -8,11 +8,19 @@ import { convertLength, ownMeasure } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Result } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
-import { ChoiceField, LengthField, NumberField, Pair } from "../../ui/Field";
+import type { ReactNode } from "react";
+import { ChoiceField, LengthField, NumberField } from "../../ui/Field";
+import { light, unlight, useLit } from "../../ui/lit";
+import { More } from "../../ui/More";
+import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { common } from "./common";
 import { AXES, type FeelProps } from "./feel";
+import { Directions } from "./Directions";
 import { CurvePicture, DeadZonePicture } from "./FeelPictures";
+
+/** What stands under more as a stick begins. */
+const STICK_MORE = { pressAt: 0.5, releaseAt: 0.4, holdDeg: 4 } as const;
 
 const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
   linear: { kind: "linear" },
@@ -33,9 +41,35 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
   };
   const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit, onCancel: cancel });
   const curve = of((f) => f.curve);
+  const travel = of((f) => f.travel);
+  const inMm = (part: number | null) => (part !== null && at?.travel !== undefined ? `${((part * at.travel) / mm).toFixed(1)} mm` : "each its own");
+  const percent = (part: number | null) => (part === null ? "its part" : `${Number((part * 100).toFixed(1))} %`);
+  const zone = (which: "inner" | "outer", label: string, reads: "feel.inner" | "feel.outer") => {
+    const value = of((f) => f[which]);
+    return (
+      <NumberField
+        label={label}
+        part={which}
+        value={value}
+        also={value === null ? undefined : inMm(value)}
+        step={0.01}
+        min={0}
+        max={1}
+        reads={says(reads, { percent: percent(value), mm: inMm(value) })}
+        onChange={(v) => change(which, v)}
+        onRefuse={refuse}
+      />
+    );
+  };
+  const set = [
+    of((f) => f.axes) !== "both",
+    of((f) => f.pressAt) !== STICK_MORE.pressAt,
+    of((f) => f.releaseAt) !== STICK_MORE.releaseAt,
+    of((f) => f.holdDeg) !== STICK_MORE.holdDeg,
+  ].filter(Boolean).length;
   return (
     <>
-      <div className="flex gap-2">
+      <div className="flex gap-1.5">
         {at?.travel !== undefined && (
           <DeadZonePicture
             feel={first.feel}
@@ -48,150 +82,137 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
           />
         )}
         <CurvePicture curve={first.feel.curve} drag={drag("curve")} onCurve={(next) => preview({ curve: next })} />
+        <div className="grid min-w-0 flex-1 content-start [--name:100%]">
+          <StackedName word="Travel" lit="travel">
+            <LengthField
+              bare
+              label="Travel"
+              part="travel"
+              value={travel}
+              reads={says("feel.travel", { mm: inMm(1) })}
+              onChange={(v) => change("travel", v)}
+              convert={(text, unit) => travelIn(text, unit, 0)}
+              onUnit={(unit) =>
+                session.edit(`unit of the travel`, (l) =>
+                  controls.reduce<Result<Layout>>((r, c, i) => (r.ok ? changeFeel(r.value, c.id, { travel: travelIn(c.feel.travel, unit, i) }) : r), {
+                    ok: true,
+                    value: l,
+                  }),
+                )
+              }
+              onRefuse={refuse}
+            />
+          </StackedName>
+          <StackedName word="Curve" lit="curve">
+            <ChoiceField
+              bare
+              label="Curve"
+              value={of((f) => f.curve.kind)}
+              options={[
+                ["linear", "linear"],
+                ["power", "power"],
+                ["bezier", "Bezier"],
+                ["full", "full"],
+              ]}
+              reads={says("feel.curve")}
+              onChange={(kind) => change("curve", CURVES[kind])}
+            />
+          </StackedName>
+        </div>
       </div>
-      <Pair>
-        <ChoiceField
-          bare
-          label="Origin"
-          value={of((f) => f.origin)}
-          options={[
-            ["fixed", "fixed"],
-            ["floating", "floating"],
-            ["trailing", "trailing"],
-          ]}
-          onChange={(v) => change("origin", v)}
-        />
-        <LengthField
-          label="Travel"
-          prefix="travel"
-          value={of((f) => f.travel)}
-          onChange={(v) => change("travel", v)}
-          convert={(text, unit) => travelIn(text, unit, 0)}
-          onUnit={(unit) =>
-            session.edit(`unit of the travel`, (l) =>
-              controls.reduce<Result<Layout>>((r, c, i) => (r.ok ? changeFeel(r.value, c.id, { travel: travelIn(c.feel.travel, unit, i) }) : r), {
-                ok: true,
-                value: l,
-              }),
-            )
-          }
-          onRefuse={refuse}
-        />
-      </Pair>
+      <ChoiceField
+        label="Base"
+        value={of((f) => f.origin)}
+        options={[
+          ["fixed", "stays"],
+          ["floating", "comes to the thumb"],
+          ["trailing", "follows"],
+        ]}
+        reads={says("feel.base")}
+        onChange={(v) => change("origin", v)}
+      />
       {controls.every((c) => c.feel.origin === "trailing") && (
         <ChoiceField
-          bare
-          label="A trailing stick begins"
+          label="A touch begins"
           value={of((f) => f.start)}
           options={[
-            ["thumb", "begins under the thumb"],
-            ["centre", "begins at its centre"],
+            ["thumb", "under the thumb"],
+            ["centre", "at its middle"],
           ]}
+          reads={says("feel.start")}
           onChange={(v) => change("start", v)}
         />
       )}
-      <Pair>
+      {curve?.kind === "power" && (
         <NumberField
-          label="Inner dead zone"
-          prefix="inner"
-          value={of((f) => f.inner)}
-          step={0.01}
-          min={0}
-          max={1}
-          onChange={(v) => change("inner", v)}
+          label="Exponent"
+          part="curve"
+          step={0.1}
+          value={curve.exponent}
+          min={0.5}
+          max={5}
+          reads={says("feel.exponent")}
+          onChange={(exponent) => change("curve", { kind: "power", exponent })}
           onRefuse={refuse}
         />
-        <NumberField
-          label="Outer dead zone"
-          prefix="outer"
-          value={of((f) => f.outer)}
-          step={0.01}
-          min={0}
-          max={1}
-          onChange={(v) => change("outer", v)}
-          onRefuse={refuse}
-        />
-      </Pair>
-      <Pair>
-        <ChoiceField
-          bare
-          label="Curve"
-          value={of((f) => f.curve.kind)}
-          options={[
-            ["linear", "linear"],
-            ["power", "power"],
-            ["bezier", "Bezier"],
-            ["full", "full at once"],
-          ]}
-          onChange={(kind) => change("curve", CURVES[kind])}
-        />
-        {curve?.kind === "power" && (
-          <NumberField
-            label="Exponent"
-            prefix="exp."
-            step={0.1}
-            value={curve.exponent}
-            min={0.5}
-            max={5}
-            onChange={(exponent) => change("curve", { kind: "power", exponent })}
-            onRefuse={refuse}
-          />
-        )}
-      </Pair>
-      <Pair three>
-        <ChoiceField bare label="Axes" value={of((f) => f.axes)} options={AXES} onChange={(v) => change("axes", v)} />
-        <ChoiceField
-          bare
-          label="Dead zone's form"
-          value={of((f) => f.deadZone)}
-          options={[
-            ["radial", "radial"],
-            ["axial", "axial"],
-          ]}
-          onChange={(v) => change("deadZone", v)}
-        />
-        <NumberField
-          label="Directions; 0 for all"
-          prefix="ways"
-          value={of((f) => f.directions)}
-          min={0}
-          max={32}
-          onChange={(v) => change("directions", Math.round(v))}
-          onRefuse={refuse}
-        />
-      </Pair>
-      <Pair three>
+      )}
+      {zone("inner", "Inner dead zone", "feel.inner")}
+      {zone("outer", "Outer dead zone", "feel.outer")}
+      <ChoiceField
+        label="Dead zone"
+        value={of((f) => f.deadZone)}
+        options={[
+          ["radial", "round"],
+          ["axial", "by axis"],
+        ]}
+        reads={says("feel.deadZone")}
+        onChange={(v) => change("deadZone", v)}
+      />
+      <Directions value={of((f) => f.directions)} change={change} refuse={refuse} />
+      <More set={set} reads={says("region.more")}>
+        <ChoiceField label="Ways it moves" value={of((f) => f.axes)} options={AXES} reads={says("feel.axes")} onChange={(v) => change("axes", v)} />
         <NumberField
           label="Direction ports press at"
-          prefix="press"
           value={of((f) => f.pressAt)}
           step={0.05}
           min={0.01}
           max={1}
+          reads={says("feel.pressAt")}
           onChange={(v) => change("pressAt", v)}
           onRefuse={refuse}
         />
         <NumberField
           label="Direction ports let go at"
-          prefix="let go"
           value={of((f) => f.releaseAt)}
           step={0.05}
           min={0.01}
           max={1}
+          reads={says("feel.releaseAt")}
           onChange={(v) => change("releaseAt", v)}
           onRefuse={refuse}
         />
         <NumberField
           label="A direction holds on"
-          prefix="hold"
           unit="°"
           value={of((f) => f.holdDeg)}
           min={0}
           max={180}
+          reads={says("feel.holdDeg")}
           onChange={(v) => change("holdDeg", v)}
           onRefuse={refuse}
         />
-      </Pair>
+      </More>
     </>
+  );
+}
+
+/** Beside the pictures there is little room: the name stands above its value. */
+function StackedName({ word, lit, children }: { word: string; lit: string; children: ReactNode }) {
+  const isLit = useLit(lit);
+  return (
+    <div data-row data-lit={isLit || undefined} className="grid" onFocus={() => light(lit)} onBlur={() => unlight(lit)}>
+      <span className={`field-name leading-4 ${isLit ? "text-accent" : ""}`}>{word}</span>
+      {children}
+    </div>
   );
 }

@@ -20,7 +20,7 @@ export interface FeelProps<K extends Control["kind"]> {
 }
 
 export const AXES = [
-  ["both", "x and y"],
-  ["x", "x only"],
-  ["y", "y only"],
+  ["both", "every way"],
+  ["x", "across only"],
+  ["y", "up and down only"],
 ] as const;

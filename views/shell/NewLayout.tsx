@@ -1,11 +1,15 @@
 "use client";
-/** Starting a layout from nothing: a name, a reference screen, and what its controls keep. */
+/** Starting a layout from nothing: a name, the screen it is drawn for, and what its controls keep. */
 import { go } from "../shared/go";
 import { useId, useState, type FormEvent } from "react";
 import { problemText } from "../../core/engine/result";
+import type { Scale } from "../../core/format/types";
+import { More } from "../../ui/More";
+import { says } from "../reading/sentences";
 import { Dialogue } from "../../ui/Dialogue";
 import { useLibrary } from "../session/context";
 import { Keeps } from "../shared/Keeps";
+import { ScaleFields } from "../shared/ScaleFields";
 
 const REFERENCES: readonly (readonly [string, number, number])[] = [
   ["Wide, 1600 × 720", 1600, 720],
@@ -30,10 +34,11 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
   const [width, setWidth] = useState("1600");
   const [height, setHeight] = useState("720");
   const [share, setShare] = useState(0.3);
+  const [scale, setScale] = useState<Pick<Scale, "of" | "mmPerUnit">>({ of: "shorter", mmPerUnit: 0.09 });
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const made = await library.start(name.trim(), { width: Number(width), height: Number(height) }, { share });
+    const made = await library.start(name.trim(), { width: Number(width), height: Number(height) }, { share, ...scale });
     if (!made.ok) {
       setProblem(problemText(made.problems));
       return;
@@ -58,7 +63,7 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
         />
       </div>
       <fieldset className="grid gap-1.5">
-        <legend className="caption mb-1">Reference screen: the size you think in, in layout units</legend>
+        <legend className="caption mb-1">Drawn for: the screen you think in, in layout units (u)</legend>
         <div className="flex flex-wrap gap-1.5">
           {REFERENCES.map(([word, w, h]) => (
             <button
@@ -89,6 +94,9 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
         </div>
       </fieldset>
       <Keeps share={share} onChange={setShare} />
+      <More set={(scale.of !== "shorter" ? 1 : 0) + (scale.mmPerUnit !== 0.09 ? 1 : 0)} reads={says("region.more")}>
+        <ScaleFields scale={scale} onChange={(_, change) => setScale({ ...scale, ...change })} />
+      </More>
       {problem && (
         <p role="alert" className="whitespace-pre-line text-blocker">
           {problem}

@@ -7,7 +7,7 @@ export function NoticeBar() {
   const notice = useSession((s) => s.notice);
   const session = useSessionActions();
   return (
-    <div aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-4 z-50 grid place-items-center">
+    <div aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-9 z-50 grid place-items-center">
       {notice && (
         <div
           className={`pointer-events-auto flex max-w-[45rem] items-center gap-3 rounded-sm border bg-sheet px-4 py-2.5 shadow-lg ${notice.tone === "problem" ? "border-blocker" : "border-edge"}`}

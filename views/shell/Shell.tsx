@@ -10,11 +10,13 @@ import { useFindings } from "../session/useFindings";
 import { SimulatedPad } from "../shared/SimulatedPad";
 import { drawingEnds } from "./drawing";
 import { NoticeBar } from "./NoticeBar";
+import { ReadingLine } from "./ReadingLine";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
 import { useLeaving } from "./useLeaving";
 import { useKeepingOffline } from "./useOffline";
 import { ViewBoundary } from "./ViewBoundary";
+import { goToRegion } from "../shared/regionsByKey";
 import { VIEWS } from "../shared/views";
 import { go, usePath } from "../shared/go";
 import { ShownView } from "./ShownView";
@@ -68,6 +70,8 @@ export function Shell({ children }: { children: ReactNode }) {
     redo: () => session.redo(),
     history: () => setHistory((shown) => !shown),
     shortcuts: () => setHelp(true),
+    "next region": () => goToRegion(1),
+    "previous region": () => goToRegion(-1),
   });
   // The view stands: this layout can be drawn.
   useEffect(() => {
@@ -81,7 +85,7 @@ export function Shell({ children }: { children: ReactNode }) {
   );
   return (
     <NumberDragsProvider value={numberDrags}>
-      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_minmax(0,1fr)]">
+      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_minmax(0,1fr)_1.5rem]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>
@@ -90,6 +94,7 @@ export function Shell({ children }: { children: ReactNode }) {
             </ShownView>
           </ViewBoundary>
         </main>
+        <ReadingLine path={path} />
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}
         <NoticeBar />
         <SimulatedPad />

@@ -29,14 +29,19 @@ function fetched(path: ViewPath): ReactElement {
 }
 const SHOWN: ReadonlyMap<string, ReactElement> = new Map(VIEWS.map(({ path }) => [path, fetched(path)]));
 
-/** Fetches a view ahead; where that fails it is fetched again when it is wanted. */
-export function fetchView(path: ViewPath): void {
-  FETCH[path]().catch(() => undefined);
+/** Fetches a view ahead; where that fails it is fetched again when it is wanted. Whether it came. */
+export function fetchView(path: ViewPath): Promise<boolean> {
+  return FETCH[path]().then(
+    () => true,
+    () => false,
+  );
 }
 
 /** Fetches all of them: for where no worker keeps the application, and the server may be gone by the time one is wanted. */
-export function fetchAllViews(): void {
-  for (const { path } of VIEWS) fetchView(path);
+export async function fetchAllViews(): Promise<void> {
+  const came = await Promise.all(VIEWS.map(({ path }) => fetchView(path)));
+  // Whoever wonders whether the window needs its server any more can see it in the page.
+  if (came.every(Boolean)) document.documentElement.dataset.views = "all here";
 }
 
 /** `first`: the path the page came with; its view is in `children`. */

@@ -2,6 +2,10 @@
 /** The strip at the top: which layout, which view, undo and redo, whether it is saved. */
 import { History, Moon, Redo2, RefreshCw, Sun, Undo2 } from "lucide-react";
 import { useTheme } from "next-themes";
+import { useRef } from "react";
+import { readingProps } from "../../ui/reading";
+import { useRoving } from "../../ui/useRoving";
+import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { MomentChoice } from "../shared/MomentChoice";
 import { Keeping } from "./Keeping";
@@ -10,6 +14,14 @@ import { VIEWS } from "../shared/views";
 import { ViewLink } from "../shared/ViewLink";
 import { fetchView } from "./ShownView";
 import { useOffline, useTakeNewer } from "./useOffline";
+
+const VIEW_SAYS = {
+  "/actions": "view.actions",
+  "/layout": "view.layout",
+  "/rehearse": "view.rehearse",
+  "/screens": "view.screens",
+  "/handoff": "view.handoff",
+} as const;
 
 interface Props {
   readonly path: string;
@@ -22,8 +34,12 @@ interface Props {
 export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
+  const views = useRef<HTMLElement>(null);
+  const tools = useRef<HTMLSpanElement>(null);
+  useRoving(views, "across");
+  useRoving(tools, "across");
   return (
-    <header className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
+    <header data-region="0" className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
       <span className="flex items-center gap-2 font-semibold tracking-tight">
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
           <circle cx="10" cy="10" r="9" fill="none" stroke="currentColor" strokeWidth="1.2" />
@@ -33,15 +49,16 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
         Nodulum
       </span>
       <LayoutMenu />
-      <nav aria-label="Views" className="flex h-full">
+      <nav ref={views} aria-label="Views" className="flex h-full">
         {VIEWS.map((view, i) => (
           <ViewLink
             key={view.path}
             to={view.path}
             // A view is fetched when a hand nears it: on the way in only the view that is opened counts.
-            onPointerEnter={() => fetchView(view.path)}
-            onFocus={() => fetchView(view.path)}
+            onPointerEnter={() => void fetchView(view.path)}
+            onFocus={() => void fetchView(view.path)}
             aria-current={path === view.path ? "page" : undefined}
+            {...readingProps({ ...says(VIEW_SAYS[view.path]), keys: String(i + 1) })}
             className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
           >
             <span className="figure text-[0.625rem] opacity-70">{i + 1}</span>
@@ -53,21 +70,23 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <NewVersion hasDraft={hasDraft} />
         <Keeping hasDraft={hasDraft} />
-        <UndoButtons />
-        <button className="push push-bare" onClick={onHistory} aria-label="History" title="History (Shift H)">
-          <History size={15} />
-        </button>
-        <button
-          className="push push-bare"
-          onClick={() => setTheme(dark ? "light" : "dark")}
-          aria-label={dark ? "Light paper" : "Dark paper"}
-          title={dark ? "Light paper" : "Dark paper"}
-        >
-          {dark ? <Sun size={15} /> : <Moon size={15} />}
-        </button>
-        <button className="push push-bare figure" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
-          ?
-        </button>
+        <span ref={tools} role="group" aria-label="Undo, history, paper, shortcuts" className="flex items-center gap-1">
+          <UndoButtons />
+          <button className="push push-bare" onClick={onHistory} aria-label="History" {...readingProps(says("strip.history"))}>
+            <History size={15} />
+          </button>
+          <button
+            className="push push-bare"
+            onClick={() => setTheme(dark ? "light" : "dark")}
+            aria-label={dark ? "Light paper" : "Dark paper"}
+            {...readingProps(says("strip.paper"), dark ? "Light paper" : "Dark paper")}
+          >
+            {dark ? <Sun size={15} /> : <Moon size={15} />}
+          </button>
+          <button className="push push-bare figure min-w-7 justify-center" onClick={onHelp} aria-label="Shortcuts" {...readingProps(says("strip.shortcuts"))}>
+            ?
+          </button>
+        </span>
       </div>
     </header>
   );
@@ -98,7 +117,7 @@ function UndoButtons() {
         disabled={!back}
         onClick={() => session.undo()}
         aria-label={back ? `Undo: ${back}` : "Undo"}
-        title={back ? `Undo: ${back}` : "Nothing to undo"}
+        {...readingProps(says("strip.undo"), back ?? "nothing to undo")}
       >
         <Undo2 size={15} />
       </button>
@@ -107,7 +126,7 @@ function UndoButtons() {
         disabled={!forward}
         onClick={() => session.redo()}
         aria-label={forward ? `Redo: ${forward}` : "Redo"}
-        title={forward ? `Redo: ${forward}` : "Nothing to redo"}
+        {...readingProps(says("strip.redo"), forward ?? "nothing to redo")}
       >
         <Redo2 size={15} />
       </button>

@@ -47,7 +47,7 @@ export function useKeepingOffline(): void {
     const lookNow = () => {
       looked = Date.now();
       // Where no worker keeps the views, the page does while it is open.
-      void look().then(() => store.getState() === "never" && fetchAllViews());
+      void look().then(() => (store.getState() === "never" ? fetchAllViews() : undefined));
     };
     const rest = window.setTimeout(lookNow, REST_MS);
     const onSight = () => document.visibilityState === "visible" && looked > 0 && Date.now() - looked > AGAIN_MS && lookNow();

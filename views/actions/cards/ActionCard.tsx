@@ -5,7 +5,8 @@ import { byId } from "../../../core/derived/byId";
 import type { Action } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
 import { sumOf } from "../../../core/wiring/serves";
-import { ChoiceField, NumberField, Pair, SwitchField } from "../../../ui/Field";
+import { ChoiceField, NumberField, SwitchField } from "../../../ui/Field";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { endWord } from "../keys";
 import { makeFitting } from "../makeFitting";
@@ -77,6 +78,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       <KindField action={action} />
       <ChoiceField
         label="wanted"
+        reads={says("action.wanted", { action: name })}
         value={action.touch}
         options={[
           ["wanted", "on touch"],
@@ -84,20 +86,43 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
         ]}
         onChange={(touch) => change("where it is wanted", { touch })}
       />
-      <SwitchField after label="the game reads it" value={action.read} onChange={(read) => change("reading", { read })} />
+      <SwitchField
+        after
+        label="the game reads it"
+        reads={says("action.read", { action: name })}
+        value={action.read}
+        onChange={(read) => change("reading", { read })}
+      />
       {layout.moments.length > 0 && (
         <Chips label="wanted in" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
       )}
       {(action.kind === "axis" || action.kind === "vector") && (
         <div role="group" aria-label="Smoothing" className="grid gap-1">
-          <Pair>
-            <NumberField label="rise" unit="ms" min={0} max={LONGEST_MS} step={10} value={action.riseMs} onChange={(riseMs) => change("rise", { riseMs })} />
-            <NumberField label="fall" unit="ms" min={0} max={LONGEST_MS} step={10} value={action.fallMs} onChange={(fallMs) => change("fall", { fallMs })} />
-          </Pair>
+          <NumberField
+            label="rise"
+            unit="ms"
+            reads={says("action.rise", { action: name })}
+            min={0}
+            max={LONGEST_MS}
+            step={10}
+            value={action.riseMs}
+            onChange={(riseMs) => change("rise", { riseMs })}
+          />
+          <NumberField
+            label="fall"
+            unit="ms"
+            reads={says("action.fall", { action: name })}
+            min={0}
+            max={LONGEST_MS}
+            step={10}
+            value={action.fallMs}
+            onChange={(fallMs) => change("fall", { fallMs })}
+          />
           <EasePicture action={action} />
           {(action.riseMs > 0 || action.fallMs > 0) && (
             <ChoiceField
               label="slowed"
+              reads={says("action.slowed")}
               value={action.ease}
               options={[
                 ["all", "all that gives to it"],
@@ -108,6 +133,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
           )}
           <ChoiceField
             label="together"
+            reads={says("action.together")}
             value={action.combine}
             options={[
               ["sum", "touch, keys and pad add up"],

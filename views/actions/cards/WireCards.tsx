@@ -5,8 +5,9 @@ import { byId, byName } from "../../../core/derived/byId";
 import type { Action, Control, Serve } from "../../../core/format/types";
 import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
-import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
+import { ChoiceField, NumberField } from "../../../ui/Field";
 import { useSession, useSessionActions } from "../../session/context";
+import { says } from "../../reading/sentences";
 import { ScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
 import { endTitle, endWord } from "../keys";
 import { setSheetState } from "../sheetState";
@@ -33,12 +34,14 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
       />
       <ChoiceField
         label="by port"
+        reads={says("serves.port", { action: serve.action })}
         value={serve.port}
         options={ports.map((p) => [p, p])}
         onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
       />
       <ChoiceField
         label="leads to"
+        reads={says("wire.leadsTo")}
         value={others.some((a) => a.name === serve.action) ? serve.action : null}
         options={others.map((a) => [a.name, a.name])}
         onChange={(name) => session.edit(`lead ${control.name} to ${name}`, (l) => leadServe(l, id, index, name))}
@@ -63,10 +66,11 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
         onRemove={() => unplugTold(session, name, list, index)}
       />
       {("code" in source || "button" in source) && (kind === "vector" || kind === "axis") && (
-        <ValueFields kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
+        <ValueFields action={name} kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
       )}
       {"scale" in source && (
         <ScaleFields
+          action={name}
           pair={!("axis" in source)}
           value={source.scale}
           unit={"stick" in source && kind === "motion" ? "/s" : undefined}
@@ -75,10 +79,9 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
       )}
       {hardwareGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
       {"inner" in source && (
-        <Pair>
+        <>
           <NumberField
-            bare
-            prefix="dead to"
+            reads={says("wire.deadTo")}
             label="Dead to"
             unit="%"
             min={0}
@@ -87,8 +90,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
             onChange={(percent) => change("dead zone", { inner: percent / 100 })}
           />
           <NumberField
-            bare
-            prefix="full from"
+            reads={says("wire.fullFrom")}
             label="Full from"
             unit="%"
             min={source.inner * 100 + 1}
@@ -96,7 +98,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
             value={source.outer * 100}
             onChange={(percent) => change("dead zone", { outer: percent / 100 })}
           />
-        </Pair>
+        </>
       )}
     </section>
   );

@@ -1,5 +1,6 @@
 "use client";
 /** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
+import { says } from "../../reading/sentences";
 import { Plus } from "lucide-react";
 import { memo } from "react";
 import { saySame } from "../../shared/sameData";
@@ -61,7 +62,15 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
       <div className="min-w-0 flex-1 px-1.5">
         <div className="flex items-center gap-1">
           <span className="quiet-field min-w-0 flex-1" onFocus={pick}>
-            <TypedField bare code label={`Word of ${name}`} value={name} onCommit={(next) => renamed(session, name, next)} />
+            <TypedField
+              bare
+              code
+              label={`Word of ${name}`}
+              placeholder="the code’s own word"
+              reads={says("action.word")}
+              value={name}
+              onCommit={(next) => renamed(session, name, next)}
+            />
           </span>
           <span className="caption shrink-0">{action.kind}</span>
         </div>

@@ -46,7 +46,7 @@ export const SheetControl = memo(function SheetControl({ control, kinds, loose, 
     >
       <p className="flex items-center gap-1 pr-2" style={{ height: CONTROL_HEAD - 1 }}>
         <Knob label={`Draw a wire from ${control.name} to an action`} props={connecting.endProps({ kind: "port", id, port: null })} />
-        <button className="flex min-w-0 flex-1 items-baseline gap-2 text-left">
+        <button className="flex h-full min-w-0 flex-1 items-center gap-2 text-left">
           <span className="truncate font-medium">{control.name}</span>
           <span className="caption">{control.kind}</span>
         </button>
@@ -112,7 +112,7 @@ function ServeRow({
         props={connecting.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
       />
       <button
-        className={`flex items-center gap-1.5 text-left ${loose ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
+        className={`flex h-full items-center gap-1.5 text-left ${loose ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
         aria-label={`The wire from ${control.name} ${serve.port} to ${serve.action}`}
         aria-pressed={picked}
         onClick={(event) => {

@@ -56,7 +56,7 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
       <span
         data-target={`end ${end}`}
         tabIndex={-1}
-        className={`flex h-6 min-w-0 items-stretch rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
+        className={`flex h-[1.625rem] min-w-0 items-stretch rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
         title={fit.why ?? told}
       >
         <button

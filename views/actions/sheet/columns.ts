@@ -12,7 +12,7 @@ const LEAST_GAP = 44;
 const MARGIN = 12;
 
 export function columnsOf(room: number): Columns {
-  const ends = between(132, room * 0.17, 220);
+  const ends = between(150, room * 0.17, 220);
   const actions = between(216, room * 0.28, 320);
   const controls = between(200, room * 0.28, 320);
   const width = Math.max(room, ends + actions + controls + 2 * LEAST_GAP + 2 * MARGIN);

@@ -8,6 +8,8 @@ import { stretches } from "../../../core/editing/stretches";
 import { aspectOf } from "../../../core/engine/placement/screen";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { removeTold } from "../../shared/remove";
 
@@ -33,55 +35,56 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
       {arrangements.length > 0 && <Axis context={context} />}
       <ul className="grid gap-1">
         {arrangements.map((a, i) => (
-          <li key={a.id} className="grid gap-0.5" aria-label={a.name}>
-            <span className="flex items-center gap-0.5">
-              <span className="min-w-0 flex-1">
-                <TypedField
-                  bare
-                  label={`Name of ${a.name}`}
-                  value={a.name}
-                  onCommit={(name) => session.edit(`rename ${a.name}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
-                />
+          <li key={a.id} className="grid [--name:5.25rem]" aria-label={a.name}>
+            <TypedField
+              label={`Name of ${a.name}`}
+              word="Name"
+              value={a.name}
+              reads={says("arrangement.name")}
+              onCommit={(name) => session.edit(`rename ${a.name}`, (l) => changeArrangement(l, a.id, { name: name.trim() }))}
+            />
+            <span className="field-row">
+              <span className="field-name">Changes</span>
+              <span className="flex items-center gap-0.5">
+                <span className="flex-1 text-[0.75rem]">
+                  <span className="figure">{Object.keys(a.overrides).length}</span> things
+                </span>
+                <button
+                  className={ICON}
+                  aria-label={`${a.name} earlier`}
+                  disabled={i === 0}
+                  {...readingProps(says("arrangement.order", { where: "earlier" }))}
+                  onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, -1))}
+                >
+                  <ArrowUp size={12} />
+                </button>
+                <button
+                  className={ICON}
+                  aria-label={`${a.name} later`}
+                  disabled={i === arrangements.length - 1}
+                  {...readingProps(says("arrangement.order", { where: "later" }))}
+                  onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, 1))}
+                >
+                  <ArrowDown size={12} />
+                </button>
+                <button
+                  className={ICON}
+                  aria-label={`Delete ${a.name}`}
+                  {...readingProps(says("arrangement.remove"))}
+                  onClick={() => removeTold(session, `delete ${a.name}`, `The arrangement “${a.name}” is deleted`, (l) => removeArrangement(l, a.id))}
+                >
+                  <Trash2 size={12} />
+                </button>
               </span>
-              <span className="figure w-9 text-right text-[0.6875rem] text-muted" title="What it changes">
-                {Object.keys(a.overrides).length}
-              </span>
-              <button
-                className={ICON}
-                aria-label={`${a.name} earlier`}
-                disabled={i === 0}
-                onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, -1))}
-              >
-                <ArrowUp size={12} />
-              </button>
-              <button
-                className={ICON}
-                aria-label={`${a.name} later`}
-                disabled={i === arrangements.length - 1}
-                onClick={() => session.edit(`order of ${a.name}`, (l) => moveArrangement(l, a.id, 1))}
-              >
-                <ArrowDown size={12} />
-              </button>
-              <button
-                className={ICON}
-                aria-label={`Delete ${a.name}`}
-                onClick={() => removeTold(session, `delete ${a.name}`, `The arrangement “${a.name}” is deleted`, (l) => removeArrangement(l, a.id))}
-              >
-                <Trash2 size={12} />
-              </button>
             </span>
-            <span className="grid grid-cols-[3.875rem_1fr_1fr] items-center gap-x-1 gap-y-0.5">
-              <span className="caption">aspect</span>
-              <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" />
-              <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" />
-              <span className="caption">short side</span>
-              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="min" />
-              <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="max" />
-            </span>
+            <End id={a.id} name={a.name} when={a.when} range="aspect" end="min" />
+            <End id={a.id} name={a.name} when={a.when} range="aspect" end="max" />
+            <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="min" />
+            <End id={a.id} name={a.name} when={a.when} range="shortSideMm" end="max" />
           </li>
         ))}
       </ul>
-      <button className="push h-6 justify-self-start" onClick={add}>
+      <button className="push h-6 justify-self-start" onClick={add} {...readingProps(says("arrangement.add"))}>
         <Plus size={13} /> An arrangement for screens like this
       </button>
     </>
@@ -100,7 +103,16 @@ function End({ id, name, when, range, end }: { id: string; name: string; when: W
   return (
     <NumberField
       label={`${name}: ${range === "aspect" ? "aspect" : "short side, mm"} ${end === "min" ? "from" : "below"}`}
-      prefix={end === "min" ? "from" : "below"}
+      word={`${range === "aspect" ? "Aspect" : "Short side"} ${end === "min" ? "from" : "below"}`}
+      reads={says(
+        range === "aspect"
+          ? end === "min"
+            ? "arrangement.aspectFrom"
+            : "arrangement.aspectTo"
+          : end === "min"
+            ? "arrangement.sideFrom"
+            : "arrangement.sideTo",
+      )}
       unit={range === "shortSideMm" ? "mm" : undefined}
       value={when[range]?.[end] ?? null}
       none="any"

@@ -9,6 +9,8 @@ import { PICTURES } from "../../../core/format/limits";
 import type { Control } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { FileInput } from "../../../ui/FileInput";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 import { useSession, useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { pictureUrl, useImageArrivals } from "../../shared/images";
@@ -38,7 +40,7 @@ export function ArtPicker({ controls, part, word }: { controls: readonly Control
         <DropdownMenu.Trigger
           className="box grid size-6 shrink-0 place-items-center overflow-hidden"
           aria-label={`Picture, ${word}: ${picture?.name ?? "none"}`}
-          title={`Picture, ${word}`}
+          {...readingProps(says("look.picture", { when: word }))}
         >
           {url ? (
             // eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise

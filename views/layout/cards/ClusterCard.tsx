@@ -7,6 +7,8 @@ import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
 import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
 import { inCluster } from "../../../core/editing/placeables";
 import { LengthField, SwitchField } from "../../../ui/Field";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { setBench, useBench } from "../bench";
 import { dissolveSelected } from "../selectionEdits";
@@ -29,6 +31,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
           <button
             key={form}
             className="push h-6 px-1.5"
+            {...readingProps(says("cluster.form", { count: children.length, form: `${/^[aeiou]/.test(form) ? "an" : "a"} ${form}` }))}
             onClick={() => session.edit(`${form} of ${nameOf(context.layout, id)}`, () => setForm(context, id, form))}
           >
             {form}
@@ -39,6 +42,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
       {m && (
         <LengthField
           label="One size"
+          reads={says("cluster.size")}
           value={size}
           onChange={(v) => {
             const px = pxOf(v, m.size);
@@ -52,6 +56,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
         <button
           className="push h-6 px-1.5"
           aria-pressed={entered}
+          {...readingProps(says("cluster.enter"))}
           onClick={() => {
             setBench({ entered: entered ? null : id });
             session.select(entered || children.length === 0 ? [id] : children.slice(0, 1));
@@ -59,7 +64,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
         >
           {entered ? "Leave" : "Go in"}
         </button>
-        <button className="push h-6 px-1.5" onClick={() => dissolveSelected(session, context, [id])}>
+        <button className="push h-6 px-1.5" {...readingProps(says("cluster.dissolve"))} onClick={() => dissolveSelected(session, context, [id])}>
           Dissolve
         </button>
       </div>
@@ -77,6 +82,7 @@ export function ZoneCard({ context, id }: { context: EditContext; id: string }) 
       <SwitchField
         after
         label="the game itself takes taps here"
+        reads={says("zone.taps")}
         value={zone.taps}
         onChange={(taps) => session.edit(`taps in ${zone.name}`, (l) => changeTaps(l, id, taps))}
       />

@@ -3,6 +3,7 @@
 import type { ReactNode } from "react";
 import type { Control } from "../../../core/format/types";
 import { ColourField, NumberField } from "../../../ui/Field";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 
@@ -16,32 +17,43 @@ interface Props {
   readonly children?: ReactNode;
 }
 
+const PARTS = ["fill", "line", "ink"] as const;
+const READS = { fill: "look.fill", line: "look.line", ink: "look.ink" } as const;
+
 export function FaceRow({ word, faces, onChange, children }: Props) {
   const session = useSessionActions();
+  const when = word === "rest" ? "at rest" : word;
+  const opacity = common(faces, (f) => f.opacity);
   return (
-    <div className="flex items-center gap-1">
-      <span className="caption w-7 shrink-0">{word}</span>
-      {(["fill", "line", "ink"] as const).map((part) => (
-        <ColourField
-          key={part}
-          label={`${word}: ${part}`}
-          value={common(faces, (f) => f[part])}
-          onChange={(value) => onChange(`${word} ${part}`, { [part]: value })}
-        />
-      ))}
-      <span className="min-w-0 flex-1">
-        <NumberField
-          bare
-          label={`${word}: opacity`}
-          value={common(faces, (f) => f.opacity)}
-          step={0.05}
-          min={0}
-          max={1}
-          onChange={(opacity) => onChange(`${word} opacity`, { opacity })}
-          onRefuse={(text) => session.tell({ text, tone: "problem" })}
-        />
+    <div className="field-row [--name:2.6rem]" data-row>
+      <span className="field-name first-letter:uppercase">{word}</span>
+      <span className="flex items-center gap-0.5">
+        {PARTS.map((part) => (
+          <ColourField
+            key={part}
+            label={`${word}: ${part}`}
+            value={common(faces, (f) => f[part])}
+            reads={says(READS[part], { when })}
+            onChange={(value) => onChange(`${word} ${part}`, { [part]: value })}
+          />
+        ))}
+        <span className="min-w-[2.75rem] flex-1">
+          <NumberField
+            bare
+            label={`${word}: opacity`}
+            unit="%"
+            digits={0}
+            value={opacity === null ? null : opacity * 100}
+            step={5}
+            min={0}
+            max={100}
+            reads={says("look.opacity", { when })}
+            onChange={(percent) => onChange(`${word} opacity`, { opacity: percent / 100 })}
+            onRefuse={(text) => session.tell({ text, tone: "problem" })}
+          />
+        </span>
+        {children}
       </span>
-      {children}
     </div>
   );
 }

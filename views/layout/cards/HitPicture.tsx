@@ -7,6 +7,7 @@ import type { Control, Hit } from "../../../core/format/types";
 import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
 import { ShapePath } from "../Areas";
@@ -49,7 +50,7 @@ export function HitPicture({ context, control, hit, at, onHit }: Props) {
   const drag = { onStart: () => session.begin(`hit area of ${control.name}`), onEnd: () => session.commit(), onCancel: () => session.cancel() };
   const middle = { x: now.x + now.w / 2, y: now.y + now.h / 2 };
   return (
-    <LivePicture label="Hit area" svg={svg}>
+    <LivePicture label="Hit area" svg={svg} reads={says("touch.picture")}>
       <defs>
         <pattern id="hatch-small" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V6" stroke="var(--hit)" strokeWidth={1} />
@@ -64,6 +65,8 @@ export function HitPicture({ context, control, hit, at, onHit }: Props) {
       />
       <LivePart
         label="Growth of the hit area"
+        part="grow"
+        reads={says("touch.grow", { mm: `${(grow / mm).toFixed(1)} mm` })}
         svg={svg}
         value={grow / mm}
         min={-20}
@@ -79,6 +82,8 @@ export function HitPicture({ context, control, hit, at, onHit }: Props) {
       </LivePart>
       <LivePart
         label="Shift of the hit area"
+        part="shift"
+        reads={says("touch.shiftX", { mm: `${(sx / mm).toFixed(1)} mm` })}
         svg={svg}
         value={sx / mm}
         min={-50}

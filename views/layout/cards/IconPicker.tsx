@@ -4,6 +4,8 @@ import { ownEntry } from "../../../core/engine/own";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { ICONS } from "../../../runtime/icons";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 
 function Icon({ name, size = 16 }: { name: string; size?: number }) {
   return (
@@ -24,9 +26,19 @@ function Icon({ name, size = 16 }: { name: string; size?: number }) {
 }
 
 /** `value`: the icon's name, empty for none, null for several that differ. */
-export function IconPicker({ value, onChange }: { value: string | null; onChange: (icon: string | undefined) => void }) {
+export function IconPicker({
+  value,
+  proposed = null,
+  onChange,
+}: {
+  value: string | null;
+  /** One that its word stands for: offered beside, while there is none. */
+  proposed?: string | null;
+  onChange: (icon: string | undefined) => void;
+}) {
   const [open, setOpen] = useState(false);
   const [search, setSearch] = useState("");
+  const shown = value === null ? "mixed" : value || "none";
   const names = Object.keys(ICONS).filter((name) => name.includes(search.trim().toLowerCase()));
   const pick = (icon: string | undefined) => {
     onChange(icon);
@@ -34,9 +46,26 @@ export function IconPicker({ value, onChange }: { value: string | null; onChange
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="box grid h-6 w-8 place-items-center" aria-label={`Icon: ${value === null ? "mixed" : value || "none"}`} title="Icon">
-        {value && Object.hasOwn(ICONS, value) ? <Icon name={value} /> : <span className="caption">{value === null ? "…" : "icon"}</span>}
-      </Popover.Trigger>
+      <span className="flex gap-1">
+        <Popover.Trigger
+          className="box flex h-6 min-w-0 flex-1 items-center gap-1.5 px-1.5 text-left"
+          aria-label={`Icon: ${shown}`}
+          {...readingProps(says("look.icon"), shown)}
+        >
+          {value && Object.hasOwn(ICONS, value) && <Icon name={value} size={14} />}
+          <span>{value === null ? "mixed" : value || "none…"}</span>
+        </Popover.Trigger>
+        {value === "" && proposed !== null && (
+          <button
+            className="push h-6 px-1.5"
+            aria-label={`Take the icon ${proposed}`}
+            onClick={() => onChange(proposed)}
+            {...readingProps(says("look.proposed", { icon: proposed }))}
+          >
+            <Icon name={proposed} size={14} />?
+          </button>
+        )}
+      </span>
       <Popover.Portal>
         <Popover.Content
           side="top"

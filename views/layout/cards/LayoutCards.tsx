@@ -3,47 +3,73 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
-import type { Layout } from "../../../core/format/types";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
+import { ChoiceField, NumberField } from "../../../ui/Field";
+import { More } from "../../../ui/More";
+import { readingProps, type Reading } from "../../../ui/reading";
 import { Labelled, TypedField } from "../../../ui/Typed";
+import { says, type SentenceKey } from "../../reading/sentences";
 import { useSession, useSessionActions } from "../../session/context";
 import { Keeps } from "../../shared/Keeps";
+import { ScaleFields } from "../../shared/ScaleFields";
+import { KeptPicture } from "./KeptPicture";
 
 const BackdropDialogue = dynamic(() => import("./BackdropDialogue").then((m) => m.BackdropDialogue));
+
+/** A figure of the layout: its name, its bounds, and how it is changed. */
+interface Figure {
+  readonly label: string;
+  readonly word?: string;
+  readonly unit?: string;
+  readonly value: number | null;
+  readonly none?: string;
+  readonly step?: number;
+  readonly range: readonly [least: number, most: number];
+  readonly digits?: number;
+  readonly reads: Reading;
+  readonly onChange: (value: number) => void;
+  readonly onClear?: () => void;
+}
+
+function FigureField({ range: [min, max], ...figure }: Figure) {
+  const session = useSessionActions();
+  return <NumberField {...figure} min={min} max={max} onRefuse={(text) => session.tell({ text, tone: "problem" })} />;
+}
 
 export function LayoutCard() {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const change = (label: string, next: Parameters<typeof changeLayout>[1]) => session.edit(label, (l) => changeLayout(l, next), true);
-  const refuse = (text: string) => session.tell({ text, tone: "problem" });
-  const { reference } = layout;
+  const { reference, limits, picture } = layout;
+  const limit = (key: "minTargetMm" | "minGapMm", label: string, reads: SentenceKey) => (
+    <FigureField
+      label={label}
+      unit="mm"
+      value={limits[key]}
+      range={[0, 50]}
+      step={0.5}
+      reads={says(reads)}
+      onChange={(value) => change(label.toLowerCase(), { limits: { ...limits, [key]: value } })}
+    />
+  );
+  const set = [picture !== undefined, limits.minTargetMm !== 9, limits.minGapMm !== 1, limits.maxCover !== 0.35, layout.appear !== "touch"].filter(
+    Boolean,
+  ).length;
   return (
     <>
-      <TypedField label="Name" value={layout.name} onCommit={(name) => change("rename the layout", { name: name.trim() })} />
-      <Pair>
-        <NumberField
-          label="Width"
-          prefix="w"
+      <TypedField label="Name" value={layout.name} reads={says("layout.name")} onCommit={(name) => change("rename the layout", { name: name.trim() })} />
+      {(["width", "height"] as const).map((side) => (
+        <FigureField
+          key={side}
+          label={`Drawn for, ${side}`}
           unit="u"
-          value={reference.width}
-          min={1}
-          max={100000}
-          onChange={(width) => change("reference", { reference: { ...reference, width } })}
-          onRefuse={refuse}
+          value={reference[side]}
+          range={[1, 100000]}
+          reads={says(side === "width" ? "layout.drawnWidth" : "layout.drawnHeight")}
+          onChange={(value) => change("drawn for", { reference: { ...reference, [side]: value } })}
         />
-        <NumberField
-          label="Height"
-          prefix="h"
-          unit="u"
-          value={reference.height}
-          min={1}
-          max={100000}
-          onChange={(height) => change("reference", { reference: { ...reference, height } })}
-          onRefuse={refuse}
-        />
-      </Pair>
+      ))}
       <ChoiceField
         label="Held"
         value={layout.orientation}
@@ -52,60 +78,69 @@ export function LayoutCard() {
           ["portrait", "tall"],
           ["both", "either way"],
         ]}
+        reads={says("layout.held")}
         onChange={(orientation) => change("orientation", { orientation })}
       />
       <ChoiceField
         label="Grip"
-        value={layout.limits.grip}
+        value={limits.grip}
         options={[
           ["two-thumbs", "two thumbs"],
           ["right-thumb", "right thumb"],
           ["left-thumb", "left thumb"],
         ]}
-        onChange={(grip) => change("grip", { limits: { ...layout.limits, grip } })}
+        reads={says("layout.grip")}
+        onChange={(grip) => change("grip", { limits: { ...limits, grip } })}
       />
       <Backdrop />
-      <Pair>
+      <FigureField
+        label="Grid"
+        unit="mm"
+        value={layout.workbench.gridMm}
+        range={[0.5, 50]}
+        step={0.5}
+        reads={says("layout.grid")}
+        onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
+      />
+      <More set={set} reads={says("region.more")}>
+        <ChoiceField
+          label="Controls show"
+          value={layout.appear}
+          options={[
+            ["touch", "from the first touch"],
+            ["always", "always"],
+            ["no-pad", "while no pad is used"],
+          ]}
+          reads={says("layout.appear")}
+          onChange={(appear) => change("when controls show", { appear })}
+        />
+        {limit("minTargetMm", "Least target", "layout.target")}
+        {limit("minGapMm", "Least gap", "layout.gap")}
+        <FigureField
+          label="Most cover"
+          unit="%"
+          value={limits.maxCover * 100}
+          range={[0, 100]}
+          step={5}
+          digits={1}
+          reads={says("layout.cover")}
+          onChange={(percent) => change("most cover", { limits: { ...limits, maxCover: percent / 100 } })}
+        />
         {(["minAspect", "maxAspect"] as const).map((end) => (
-          <NumberField
+          <FigureField
             key={end}
             label={end === "minAspect" ? "Picture frame, least aspect" : "Picture frame, greatest aspect"}
-            prefix={end === "minAspect" ? "picture" : "to"}
-            value={layout.picture?.[end] ?? null}
-            none="whole"
+            word={end === "minAspect" ? "Picture, least aspect" : "Picture, greatest"}
+            value={picture?.[end] ?? null}
+            none="as the screen"
             step={0.05}
-            min={0.1}
-            max={10}
-            onChange={(aspect) => change("picture frame", { picture: { minAspect: aspect, maxAspect: aspect, ...layout.picture, [end]: aspect } })}
+            range={[0.1, 10]}
+            reads={says(end === "minAspect" ? "layout.pictureLeast" : "layout.pictureMost")}
+            onChange={(aspect) => change("picture frame", { picture: { minAspect: aspect, maxAspect: aspect, ...picture, [end]: aspect } })}
             onClear={() => change("picture frame", { picture: undefined })}
-            onRefuse={refuse}
           />
         ))}
-      </Pair>
-      <Pair>
-        <NumberField
-          label="Grid"
-          prefix="grid"
-          unit="mm"
-          value={layout.workbench.gridMm}
-          min={0.5}
-          max={50}
-          step={0.5}
-          onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
-          onRefuse={refuse}
-        />
-        <NumberField
-          label="Least target"
-          prefix="target"
-          unit="mm"
-          value={layout.limits.minTargetMm}
-          min={0}
-          max={50}
-          step={0.5}
-          onChange={(minTargetMm) => change("least target", { limits: { ...layout.limits, minTargetMm } })}
-          onRefuse={refuse}
-        />
-      </Pair>
+      </More>
     </>
   );
 }
@@ -117,7 +152,12 @@ function Backdrop() {
   const name = bench.picture?.name ?? { plain: "plain night", harbour: "the harbour", "post-office": "the post office" }[bench.backdrop];
   return (
     <Labelled label="Behind">
-      <button className="box h-6 truncate px-1.5 text-left" aria-label={`Behind the controls: ${name}`} onClick={() => setOpen(true)}>
+      <button
+        className="box min-h-6 w-full px-1.5 text-left break-words"
+        aria-label={`Behind the controls: ${name}`}
+        onClick={() => setOpen(true)}
+        {...readingProps(says("layout.behind"), name)}
+      >
         {name}…
       </button>
       {open && <BackdropDialogue open={open} onOpenChange={setOpen} />}
@@ -125,22 +165,13 @@ function Backdrop() {
   );
 }
 
-const OF: readonly (readonly [Layout["scale"]["of"], string])[] = [
-  ["shorter", "the shorter side"],
-  ["longer", "the longer side"],
-  ["area", "the area"],
-  ["width", "the width"],
-  ["height", "the height"],
-  ["inside", "what fits inside"],
-  ["outside", "what covers"],
-];
-
 export function ScaleCard({ context }: { context: EditContext }) {
   const session = useSessionActions();
   const scale = useSession((s) => s.layout.scale);
   const sizes = useSession((s) => s.layout.playerSizes);
   const limits = useSession((s) => s.layout.limits);
-  const refuse = (text: string) => session.tell({ text, tone: "problem" });
+  const mm = context.resolved.scale / pxPerMm(context.screen);
+  const set = [scale.of !== "shorter", scale.mmPerUnit !== 0.09, sizes.min !== 0.8, sizes.max !== 1.3, limits.comfortMm !== 48, limits.stretchMm !== 65];
   return (
     <>
       <Keeps
@@ -149,56 +180,37 @@ export function ScaleCard({ context }: { context: EditContext }) {
         onChange={(share) => session.preview((l) => changeLayout(l, { scale: { ...l.scale, share } }))}
         onEnd={() => session.commit()}
       />
-      <ChoiceField
-        label="Share of"
-        value={scale.of}
-        options={OF}
-        onChange={(of) => session.edit("share of", (l) => changeLayout(l, { scale: { ...l.scale, of } }))}
-      />
-      <NumberField
-        label="1 u is"
-        unit="mm"
-        step={0.005}
-        digits={4}
-        value={scale.mmPerUnit}
-        min={0.0001}
-        max={100}
-        onChange={(mmPerUnit) => session.edit("millimetres a unit", (l) => changeLayout(l, { scale: { ...l.scale, mmPerUnit } }), true)}
-        onRefuse={refuse}
-      />
-      <Pair>
+      <KeptPicture context={context} />
+      <More set={set.filter(Boolean).length} reads={says("region.more")}>
+        <ScaleFields
+          scale={scale}
+          here={{ px: context.resolved.scale, mm }}
+          onChange={(label, next) => session.edit(label, (l) => changeLayout(l, { scale: { ...l.scale, ...next } }), true)}
+        />
         {(["min", "max"] as const).map((end) => (
-          <NumberField
+          <FigureField
             key={end}
             label={end === "min" ? "Smallest player size" : "Largest player size"}
-            prefix={end === "min" ? "sizes" : "to"}
+            unit="×"
             step={0.05}
             value={sizes[end]}
-            min={0.1}
-            max={5}
+            range={[0.1, 5]}
+            reads={says(end === "min" ? "scale.sizeLeast" : "scale.sizeMost")}
             onChange={(v) => session.edit("player sizes", (l) => changeLayout(l, { playerSizes: { ...l.playerSizes, [end]: v } }), true)}
-            onRefuse={refuse}
           />
         ))}
-      </Pair>
-      <Pair>
         {(["comfortMm", "stretchMm"] as const).map((reach) => (
-          <NumberField
+          <FigureField
             key={reach}
-            label={reach === "comfortMm" ? "Thumb's comfortable reach" : "Thumb's stretch"}
-            prefix={reach === "comfortMm" ? "reach" : "to"}
+            label={reach === "comfortMm" ? "Thumb’s comfortable reach" : "Thumb’s stretch"}
             unit="mm"
             value={limits[reach]}
-            min={1}
-            max={300}
-            onChange={(v) => session.edit("thumb's reach", (l) => changeLayout(l, { limits: { ...l.limits, [reach]: v } }), true)}
-            onRefuse={refuse}
+            range={[1, 300]}
+            reads={says(reach === "comfortMm" ? "scale.comfort" : "scale.stretch")}
+            onChange={(v) => session.edit("thumb’s reach", (l) => changeLayout(l, { limits: { ...l.limits, [reach]: v } }), true)}
           />
         ))}
-      </Pair>
-      <p className="figure text-[0.6875rem] text-muted">
-        here 1 u = {context.resolved.scale.toFixed(3)} px = {(context.resolved.scale / pxPerMm(context.screen)).toFixed(3)} mm
-      </p>
+      </More>
     </>
   );
 }

@@ -4,19 +4,21 @@ import { memo } from "react";
 import { changeLook } from "../../../core/editing/edits/controls";
 import type { Control, Layout } from "../../../core/format/types";
 import type { Result } from "../../../core/engine/result";
-import { ChoiceField, NumberField, Pair } from "../../../ui/Field";
+import { ChoiceField, NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { ArtPicker } from "./ArtPicker";
 import { FaceRow } from "./FaceRow";
 import { IconPicker } from "./IconPicker";
 import { MoreLook } from "./MoreLook";
+import { proposedIcon } from "./proposedIcon";
 
-/** The look when long untouched, as it begins. */
-const AWAY = { opacity: 0.2, afterMs: 3000, fadeMs: 200 } as const;
 /** How late "later" is, as it begins, ms. */
 const HOME_LATER_MS = 1000;
+
+const percentOf = (part: number | null) => (part === null ? null : part * 100);
 
 export const LookCard = memo(
   function LookCard({ controls }: { controls: readonly Control[] }) {
@@ -35,107 +37,84 @@ export const LookCard = memo(
         <ArtPicker controls={controls} part={key} word={key} />
       </FaceRow>
     );
-    const away = of((l) => l.away ?? null);
     const hasStick = controls.some((c) => c.kind === "stick");
     const moves = controls.some((c) => c.kind === "stick" && c.feel.origin !== "fixed");
+    const word = of((l) => l.label);
     return (
       <>
-        <div className="grid grid-cols-[1fr_auto] gap-1">
-          <TypedField
-            bare
-            label="Word on it"
-            placeholder={of((l) => l.label) === null ? "mixed" : "a word on it"}
-            value={of((l) => l.label) ?? ""}
-            onCommit={(label) => change("word", () => ({ label }))}
-          />
-          <IconPicker value={of((l) => l.icon ?? "")} onChange={(icon) => change("icon", () => ({ icon }))} />
+        <TypedField
+          label="Word on it"
+          word="Word"
+          placeholder={word === null ? "mixed" : "none"}
+          value={word ?? ""}
+          reads={says("look.word")}
+          readsValue={word === "" ? "none" : (word ?? "several that differ")}
+          onCommit={(label) => change("word", () => ({ label }))}
+        />
+        <div className="field-row" data-row>
+          <span className="field-name">Icon</span>
+          <IconPicker value={of((l) => l.icon ?? "")} proposed={proposedIcon(controls)} onChange={(icon) => change("icon", () => ({ icon }))} />
         </div>
-        <p className="caption flex justify-between pl-8">
-          <span>fill, line, ink</span>
-          <span>opacity, picture</span>
-        </p>
         {face("rest")}
         {face("held")}
-        <Pair>
-          <ChoiceField
-            bare
-            label="At rest"
-            value={of((l) => l.hideAtRest)}
-            options={[
-              ["none", "rest: all seen"],
-              ["knob", "rest: no knob"],
-              ["all", "rest: unseen"],
-            ]}
-            onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
-          />
-          <NumberField
-            label="Turned"
-            prefix="turned"
-            unit="°"
-            value={of((l) => l.rotateDeg)}
-            min={-360}
-            max={360}
-            step={5}
-            onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
-            onRefuse={refuse}
-          />
-        </Pair>
+        <NumberField
+          label="Turned"
+          unit="°"
+          value={of((l) => l.rotateDeg)}
+          min={-360}
+          max={360}
+          step={5}
+          reads={says("look.turned")}
+          onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
+          onRefuse={refuse}
+        />
         {hasStick && (
-          <Pair>
-            <span className="grid grid-cols-[1fr_auto] gap-1">
-              <NumberField
-                label="Knob"
-                prefix="knob"
-                step={0.05}
-                value={of((l) => l.knobSize)}
-                min={0}
-                max={1}
-                onChange={(knobSize) => change("knob", () => ({ knobSize }))}
-                onRefuse={refuse}
-              />
+          <div className="field-row" data-row>
+            <span className="field-name">Knob</span>
+            <span className="flex items-center gap-1">
+              <span className="min-w-0 flex-1">
+                <NumberField
+                  bare
+                  label="Knob"
+                  unit="% of base"
+                  digits={1}
+                  step={5}
+                  value={percentOf(of((l) => l.knobSize))}
+                  min={0}
+                  max={100}
+                  reads={says("look.knob")}
+                  onChange={(percent) => change("knob", () => ({ knobSize: percent / 100 }))}
+                  onRefuse={refuse}
+                />
+              </span>
               <ArtPicker controls={controls} part="knob" word="knob" />
             </span>
-            {moves && (
-              <ChoiceField
-                bare
-                label="After release the base"
-                value={of((l) => l.home)}
-                options={[
-                  ["now", "goes home"],
-                  ["later", "home later"],
-                  ["stay", "stays"],
-                ]}
-                onChange={(home) => change("way home", (l) => ({ home, ...(home === "later" && l.homeAfterMs === 0 && { homeAfterMs: HOME_LATER_MS }) }))}
-              />
-            )}
-          </Pair>
+          </div>
         )}
-        <Pair>
-          <NumberField
-            label="Fades to, long untouched"
-            prefix="away"
-            value={away?.opacity ?? null}
-            none="never"
-            step={0.05}
-            min={0}
-            max={1}
-            onChange={(opacity) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, opacity } }))}
-            onClear={() => change("look when away", () => ({ away: undefined }))}
-            onRefuse={refuse}
+        <ChoiceField
+          label="At rest shows"
+          value={of((l) => l.hideAtRest)}
+          options={[
+            ["none", "all of it"],
+            ["knob", "all but the knob"],
+            ["all", "nothing"],
+          ]}
+          reads={says("look.atRest")}
+          onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
+        />
+        {moves && (
+          <ChoiceField
+            label="After release the base"
+            value={of((l) => l.home)}
+            options={[
+              ["now", "goes home"],
+              ["later", "goes home later"],
+              ["stay", "stays"],
+            ]}
+            reads={says("look.home")}
+            onChange={(home) => change("way home", (l) => ({ home, ...(home === "later" && l.homeAfterMs === 0 && { homeAfterMs: HOME_LATER_MS }) }))}
           />
-          <NumberField
-            label="After"
-            prefix="after"
-            unit="ms"
-            value={away?.afterMs ?? null}
-            none="–"
-            step={100}
-            min={0}
-            max={600000}
-            onChange={(afterMs) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, afterMs } }))}
-            onRefuse={refuse}
-          />
-        </Pair>
+        )}
         <MoreLook controls={controls} change={change} />
       </>
     );

@@ -2,6 +2,8 @@
 /** The moments of the game, to be added, renamed, removed. Which controls show when is said on each card. */
 import { X } from "lucide-react";
 import { removeMoment } from "../../../core/editing/edits/moments";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 import { useSession, useSessionActions } from "../../session/context";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
 import { removeTold } from "../../shared/remove";
@@ -12,14 +14,16 @@ export function MomentsCard() {
   return (
     <>
       {moments.length === 0 && <p className="text-muted">None: every control shows all the time.</p>}
-      {moments.map((m) => (
-        <span key={m.id} className="flex items-center gap-0.5">
+      {moments.map((m, i) => (
+        <span key={m.id} className="flex items-center gap-0.5 [--name:1.9rem]">
+          <span className="field-name w-[3.5rem] shrink-0">Moment {i + 1}</span>
           <span className="min-w-0 flex-1">
             <MomentName moment={m} />
           </span>
           <button
             className="grid size-6 place-items-center rounded-sm hover:bg-paper"
             aria-label={`Delete the moment ${m.name}`}
+            {...readingProps(says("moment.remove"))}
             onClick={() => removeTold(session, `delete the moment ${m.name}`, `The moment “${m.name}” is deleted`, (l) => removeMoment(l, m.id))}
           >
             <X size={12} />

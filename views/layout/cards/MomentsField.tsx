@@ -6,6 +6,8 @@ import type { Layout } from "../../../core/format/types";
 import type { EditContext } from "../../../core/editing/placing";
 import { overrideIn } from "../../../core/editing/placeables";
 import type { Result } from "../../../core/engine/result";
+import { readingProps, type Reading } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { namesOf } from "../../shared/names";
@@ -29,12 +31,12 @@ export function MomentsField({ context, items }: { context: EditContext; items: 
       ),
     );
   const hidden = arrangement === null ? null : common(ids, (id) => overrideIn(context.layout, arrangement, id)?.hidden ?? false);
-  const chip = (word: string, on: boolean | null, set: (on: boolean) => void, title: string) => (
+  const chip = (word: string, on: boolean | null, set: (on: boolean) => void, reads: Reading) => (
     <button
       key={word}
       aria-pressed={on === null ? "mixed" : on}
-      title={title}
-      className={`h-6 truncate rounded-sm border px-1.5 text-[0.6875rem] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
+      {...readingProps(reads, on === null ? "some of them" : on ? "yes" : "no")}
+      className={`min-h-6 rounded-sm border px-1.5 text-[0.6875rem] ${on ? "border-accent bg-accent text-on-accent" : on === null ? "border-dashed border-accent" : "border-edge text-muted"}`}
       onClick={() => set(on !== true)}
     >
       {word}
@@ -43,22 +45,17 @@ export function MomentsField({ context, items }: { context: EditContext; items: 
   if (moments.length === 0 && arrangement === null) return null;
   return (
     <div role="group" aria-label="Shows in" className="flex flex-wrap items-center gap-1 pt-0.5">
-      {moments.length > 0 && <span className="caption">shows in</span>}
+      {moments.length > 0 && <span className="field-name w-full">Shows in</span>}
       {moments.map((m) =>
         chip(
           m.name,
           common(items, (i) => i.moments.includes(m.id)),
           (on) => show(m.id, on),
-          `Shows in ${m.name}`,
+          says("shows.moment", { moment: m.name }),
         ),
       )}
       {arrangement !== null &&
-        chip(
-          "hidden here",
-          hidden,
-          (on) => session.edit(`${on ? "hide" : "show"} ${name}`, (l) => hideIn(l, arrangement, ids, on)),
-          "Hidden in the arrangement that this screen uses",
-        )}
+        chip("hidden here", hidden, (on) => session.edit(`${on ? "hide" : "show"} ${name}`, (l) => hideIn(l, arrangement, ids, on)), says("shows.hidden"))}
     </div>
   );
 }

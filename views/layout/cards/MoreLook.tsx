@@ -1,29 +1,35 @@
 "use client";
 /** What of the look is rarely set: a knob's own look, how it glides and when it goes home, how long fading takes. */
 import type { Control } from "../../../core/format/types";
-import { NumberField, Pair, SwitchField } from "../../../ui/Field";
+import { NumberField, SwitchField } from "../../../ui/Field";
+import { More } from "../../../ui/More";
+import { says, type SentenceKey } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { FaceRow, type Face } from "./FaceRow";
+import { Labels } from "./Labels";
 
 type Look = Control["look"];
 interface Props {
   readonly controls: readonly Control[];
-  readonly change: (label: string, next: (look: Look) => Partial<Look>) => void;
+  readonly change: (label: string, next: (look: Look) => Partial<Look>) => boolean;
 }
 
 /** A knob's own look as it begins: as it is drawn without one, the base's turned inside out. */
 const turned = ({ fill, ink, opacity }: Face): Face => ({ fill: ink, line: fill, ink: fill, opacity });
 const LONGEST_MS = 60_000;
 
+/** The look when long untouched, as it begins. */
+const AWAY = { opacity: 0.2, afterMs: 3000, fadeMs: 200 } as const;
+
 export function MoreLook({ controls, change }: Props) {
   const session = useSessionActions();
   const sticks = controls.filter((c) => c.kind === "stick");
   const refuse = (text: string) => session.tell({ text, tone: "problem" });
   const ownKnob = common(sticks, (c) => c.look.knob !== undefined);
-  const away = controls.some((c) => c.look.away);
+  const away = common(controls, (c) => c.look.away ?? null);
+  const fades = controls.some((c) => c.look.away);
   const later = sticks.some((c) => c.feel.origin !== "fixed" && c.look.home === "later");
-  if (sticks.length === 0 && !away) return null;
   const knobFace = (key: "rest" | "held") => (
     <FaceRow
       word={key}
@@ -31,51 +37,75 @@ export function MoreLook({ controls, change }: Props) {
       onChange={(label, part) => change(`${label} of the knob`, (l) => ({ knob: { ...l.knob, [key]: { ...(l.knob?.[key] ?? turned(l[key])), ...part } } }))}
     />
   );
-  const ms = (label: string, prefix: string, value: number | null, onChange: (value: number) => void) => (
-    <NumberField label={label} prefix={prefix} unit="ms" value={value} min={0} max={LONGEST_MS} step={10} onChange={onChange} onRefuse={refuse} />
+  const ms = (label: string, reads: SentenceKey, value: number | null, onChange: (value: number) => void) => (
+    <NumberField label={label} unit="ms" value={value} min={0} max={LONGEST_MS} step={10} reads={says(reads)} onChange={onChange} onRefuse={refuse} />
   );
+  const set = [fades, sticks.some((c) => c.look.returnMs !== 80), later, ownKnob !== false && sticks.length > 0, hasLabels(controls)].filter(Boolean).length;
   return (
-    <details className="text-[0.75rem]">
-      <summary className="caption cursor-pointer py-0.5">more: knob, glide, fading</summary>
-      <div className="grid gap-1 pt-1">
-        <Pair>
-          {sticks.length > 0 &&
-            ms(
-              "The knob glides back over",
-              "glides",
-              common(sticks, (c) => c.look.returnMs),
-              (returnMs) => change("glide", () => ({ returnMs })),
-            )}
-          {away &&
-            ms(
-              "Fades over",
-              "fades",
-              common(controls, (c) => c.look.away?.fadeMs ?? null),
-              (fadeMs) => change("fading", (l) => (l.away ? { away: { ...l.away, fadeMs } } : {})),
-            )}
-          {later &&
-            ms(
-              "The base goes home after",
-              "home after",
-              common(sticks, (c) => c.look.homeAfterMs),
-              (homeAfterMs) => change("way home", () => ({ homeAfterMs })),
-            )}
-        </Pair>
-        {sticks.length > 0 && (
-          <SwitchField
-            after
-            label="the knob has a look of its own"
-            value={ownKnob}
-            onChange={(own) => change("look of the knob", (l) => ({ knob: own ? { rest: turned(l.rest), held: turned(l.held) } : undefined }))}
-          />
+    <More set={set} reads={says("region.more")}>
+      <NumberField
+        label="Fades to, long untouched"
+        word="Fades to"
+        unit="%"
+        digits={0}
+        value={away ? away.opacity * 100 : null}
+        none={fades ? undefined : "never"}
+        step={5}
+        min={0}
+        max={100}
+        reads={says("look.fades")}
+        onChange={(percent) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, opacity: percent / 100 } }))}
+        onClear={() => change("look when away", () => ({ away: undefined }))}
+        onRefuse={refuse}
+      />
+      {fades && (
+        <>
+          {ms(
+            "Fades after",
+            "look.fadesAfter",
+            common(controls, (c) => c.look.away?.afterMs ?? null),
+            (afterMs) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, afterMs } })),
+          )}
+          {ms(
+            "Fading takes",
+            "look.fadesOver",
+            common(controls, (c) => c.look.away?.fadeMs ?? null),
+            (fadeMs) => change("fading", (l) => (l.away ? { away: { ...l.away, fadeMs } } : {})),
+          )}
+        </>
+      )}
+      {sticks.length > 0 &&
+        ms(
+          "Glides back over",
+          "look.glide",
+          common(sticks, (c) => c.look.returnMs),
+          (returnMs) => change("glide", () => ({ returnMs })),
         )}
-        {ownKnob && (
-          <div role="group" aria-label="Look of the knob" className="grid gap-1">
-            {knobFace("rest")}
-            {knobFace("held")}
-          </div>
+      {later &&
+        ms(
+          "Goes home after",
+          "look.homeAfter",
+          common(sticks, (c) => c.look.homeAfterMs),
+          (homeAfterMs) => change("way home", () => ({ homeAfterMs })),
         )}
-      </div>
-    </details>
+      {sticks.length > 0 && (
+        <SwitchField
+          label="The knob has a look of its own"
+          word="Knob’s own look"
+          value={ownKnob}
+          reads={says("look.ownKnob")}
+          onChange={(own) => change("look of the knob", (l) => ({ knob: own ? { rest: turned(l.rest), held: turned(l.held) } : undefined }))}
+        />
+      )}
+      {ownKnob && sticks.length > 0 && (
+        <div role="group" aria-label="Look of the knob">
+          {knobFace("rest")}
+          {knobFace("held")}
+        </div>
+      )}
+      <Labels controls={controls} change={change} />
+    </More>
   );
 }
+
+const hasLabels = (controls: readonly Control[]) => controls.some((c) => Object.keys(c.look.labels).length > 0);

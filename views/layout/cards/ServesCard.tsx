@@ -2,7 +2,7 @@
 /** What a control serves: a line for each port that gives to an action, and a new one. */
 import { memo } from "react";
 import { byName } from "../../../core/derived/byId";
-import { Plus, X } from "lucide-react";
+import { X } from "lucide-react";
 import { bind, changeServe, unbind } from "../../../core/editing/edits/actions";
 import { portFits } from "../../../core/engine/input/fits";
 import { PORTS } from "../../../core/engine/types";
@@ -12,6 +12,9 @@ import { nearestWord } from "../../../core/format/nearest";
 import { fittingServe } from "../../../core/editing/make";
 import { serveBy } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Field";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
+import { PORT_WORD } from "../../shared/portWords";
 import { useSession, useSessionActions } from "../../session/context";
 import { ServeFields } from "../../shared/ServeFields";
 import { removeTold } from "../../shared/remove";
@@ -32,10 +35,11 @@ export const ServesCard = memo(
           <p className="text-muted">{shared.length > 0 ? `All of them serve ${shared.map((a) => a.name).join(", ")}.` : "They serve nothing in common."}</p>
         )}
         {free.length > 0 && (
-          <label className="flex items-center gap-1.5">
-            <Plus size={14} aria-hidden />
+          <label className="field-row [--name:4.25rem]" data-row>
+            <span className="field-name">{serves.length === 0 ? "Serves" : "And"}</span>
             <select
               aria-label="Serve one action more"
+              {...readingProps(says("serves.more"))}
               className="box h-6 w-full px-1"
               value=""
               onChange={(event) => {
@@ -73,29 +77,33 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   const shown = fitting.includes(serve.port) ? fitting : [serve.port, ...fitting];
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, control.id, index, next), true);
   return (
-    <div className="grid gap-0.5">
-      <div className="grid grid-cols-[4.5rem_1fr_1.5rem] items-center gap-1">
-        <ChoiceField
-          bare
-          label={`Port to ${serve.action}`}
-          value={serve.port}
-          options={shown.map((p) => [p, p])}
-          onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
-        />
-        <span className={`figure truncate ${action ? "" : "text-blocker"}`} title={serve.action}>
-          → {serve.action}
+    <div className="grid">
+      <div className="field-row [--name:4.25rem]" data-row>
+        <span className={`figure leading-none break-words ${action ? "" : "text-blocker"}`}>{serve.action}</span>
+        <span className="flex items-center gap-0.5">
+          <span className="min-w-0 flex-1">
+            <ChoiceField
+              bare
+              label={`Port to ${serve.action}`}
+              value={serve.port}
+              options={shown.map((p) => [p, `← ${PORT_WORD[p]}`])}
+              reads={says("serves.port", { action: serve.action })}
+              onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
+            />
+          </span>
+          <button
+            className="grid size-6 shrink-0 place-items-center"
+            aria-label={`Serve ${serve.action} no longer`}
+            {...readingProps(says("serves.remove", { action: serve.action }))}
+            onClick={() =>
+              removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” no longer serves “${serve.action}”`, (l) =>
+                unbind(l, control.id, index),
+              )
+            }
+          >
+            <X size={13} />
+          </button>
         </span>
-        <button
-          className="grid size-6 place-items-center"
-          aria-label={`Serve ${serve.action} no longer`}
-          onClick={() =>
-            removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” no longer serves “${serve.action}”`, (l) =>
-              unbind(l, control.id, index),
-            )
-          }
-        >
-          <X size={13} />
-        </button>
       </div>
       {!action && (
         <p className="text-[0.6875rem] text-blocker">

@@ -5,14 +5,20 @@ import { byId } from "../../../core/derived/byId";
 import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
-import { convertLength, ownMeasure, type EditContext } from "../../../core/editing/placing";
+import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/placeables";
 import { asKind } from "../../../core/editing/anchors";
 import type { Result } from "../../../core/engine/result";
 import type { Layout } from "../../../core/format/types";
-import { ChoiceField, LengthField, NumberField, Pair } from "../../../ui/Field";
+import { lengthOf } from "../../../core/engine/placement/length";
+import { ChoiceField, LengthField, NumberField, SwitchField } from "../../../ui/Field";
+import { More } from "../../../ui/More";
+import { says, type SentenceKey } from "../../reading/sentences";
+import { X } from "lucide-react";
+import { Popover } from "radix-ui";
+import { readingProps } from "../../../ui/reading";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { HitPicture } from "./HitPicture";
@@ -46,113 +52,127 @@ export const TouchCard = memo(
       return at ? convertLength(length, unit, ownMeasure(context, at)) : length;
     };
     const here = (length: string, unit: LengthUnit) => unitOf(length, unit, ids[0]);
-    const shift = (i: 0 | 1) => (
-      <LengthField
-        label={i === 0 ? "Shift across" : "Shift down"}
-        prefix={i === 0 ? "→" : "↓"}
-        value={common(controls, (c) => hitOf(c).shift[i])}
-        onChange={(v) => change("shift", (h) => ({ shift: i === 0 ? [v, h.shift[1]] : [h.shift[0], v] }))}
-        convert={here}
-        onUnit={(unit) =>
-          change("unit of the shift", (h, id) => ({ shift: i === 0 ? [unitOf(h.shift[0], unit, id), h.shift[1]] : [h.shift[0], unitOf(h.shift[1], unit, id)] }))
-        }
-        onRefuse={refuse}
-      />
-    );
     const one = controls.length === 1 ? controls[0] : null;
     const at = placed[0];
+    const inMm = (length: string | null) => (length !== null && one && at ? `${(pxOf(length, ownMeasure(context, at)) / mm).toFixed(1)} mm` : "");
+    /** A length of all of them. `parts`: what it is in a hit area, and the hit area with another. */
+    const length = (
+      words: { label: string; word?: string; reads: SentenceKey; part?: string; narrow?: boolean },
+      get: (hit: Hit) => string,
+      put: (hit: Hit, length: string) => Partial<Hit>,
+    ) => {
+      const value = common(controls, (c) => get(hitOf(c)));
+      return (
+        <LengthField
+          label={words.label}
+          word={words.word}
+          part={words.part}
+          value={value}
+          also={!words.narrow && value !== null && lengthOf(value).unit !== "mm" ? inMm(value) : undefined}
+          reads={says(words.reads, { mm: inMm(value) || "each its own" })}
+          onChange={(v) => change(words.label.toLowerCase(), (h) => put(h, v))}
+          convert={here}
+          onUnit={(unit) => change(`unit of the ${words.label.toLowerCase()}`, (h, id) => put(h, unitOf(get(h), unit, id)))}
+          onRefuse={refuse}
+        />
+      );
+    };
+    const ownSize = common(controls, (c) => hitOf(c).size !== undefined);
+    const shifted = controls.some((c) => hitOf(c).shift.some((v) => lengthOf(v).amount !== 0));
+    const given = one && overrideIn(context.layout, arrangement, one.id)?.hit && arrangement !== null;
     return (
       <>
         <div className="flex gap-2">
           {one && at && <HitPicture context={context} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
-          <div className="grid min-w-0 flex-1 content-start gap-1">
-            <Pair>
-              <ChoiceField
-                bare
-                label="Shape"
-                value={common(controls, (c) => hitOf(c).shape)}
-                options={[
-                  ["ellipse", "ellipse"],
-                  ["box", "box"],
-                  ["capsule", "capsule"],
-                ]}
-                onChange={(shape) => change("hit shape", () => ({ shape }))}
-              />
-              <ChoiceField
-                bare
-                label="Touches"
-                value={common(controls, (c) => hitOf(c).sharing)}
-                options={[
-                  ["own", "its own"],
-                  ["shared", "shared"],
-                ]}
-                onChange={(sharing) => change("sharing", () => ({ sharing }))}
-              />
-            </Pair>
-            <LengthField
-              label="Grow"
-              prefix="grow"
-              value={common(controls, (c) => hitOf(c).grow)}
-              onChange={(grow) => change("growth", () => ({ grow }))}
-              convert={here}
-              onUnit={(unit) => change("unit of the growth", (h, id) => ({ grow: unitOf(h.grow, unit, id) }))}
-              onRefuse={refuse}
+          <div className={`grid min-w-0 flex-1 content-start ${one && at ? "[--name:2.9rem]" : ""}`}>
+            <ChoiceField
+              label="Shape"
+              value={common(controls, (c) => hitOf(c).shape)}
+              options={[
+                ["ellipse", "ellipse"],
+                ["box", "box"],
+                ["capsule", "capsule"],
+              ]}
+              reads={says("touch.shape")}
+              onChange={(shape) => change("hit shape", () => ({ shape }))}
             />
+            {length(
+              { label: "Grow", reads: "touch.grow", part: "grow", narrow: one !== null },
+              (h) => h.grow,
+              (_, grow) => ({ grow }),
+            )}
             <NumberField
               label="At least"
-              prefix="least"
               unit="mm"
               value={common(controls, (c) => hitOf(c).minMm)}
               min={0}
               max={100}
               step={0.5}
+              reads={says("touch.least")}
               onChange={(minMm) => change("least hit size", () => ({ minMm }))}
               onRefuse={refuse}
             />
           </div>
         </div>
-        <Pair>
-          {shift(0)}
-          {shift(1)}
-        </Pair>
-        {controls.some((c) => hitOf(c).size) && (
-          <Pair>
-            {([0, 1] as const).map((i) => (
-              <LengthField
-                key={i}
-                label={i === 0 ? "Width of the hit area" : "Height of the hit area"}
-                prefix={i === 0 ? "w" : "h"}
-                value={common(controls, (c) => (hitOf(c).size ?? AS_ITS_BOX)[i])}
-                onChange={(v) => change("hit size", ({ size = AS_ITS_BOX }) => ({ size: i === 0 ? [v, size[1]] : [size[0], v] }))}
-                convert={here}
-                onUnit={(unit) =>
-                  change("unit of the hit size", (h, id) => {
-                    const [w, tall] = h.size ?? AS_ITS_BOX;
-                    return { size: i === 0 ? [unitOf(w, unit, id), tall] : [w, unitOf(tall, unit, id)] };
-                  })
-                }
-                onRefuse={refuse}
-              />
-            ))}
-          </Pair>
-        )}
+        <ChoiceField
+          label="Touch goes to"
+          value={common(controls, (c) => hitOf(c).sharing)}
+          options={[
+            ["own", "it alone"],
+            ["shared", "also what lies below"],
+          ]}
+          reads={says("touch.sharing")}
+          onChange={(sharing) => change("sharing", () => ({ sharing }))}
+        />
         {one && at && (
-          <p className="figure flex flex-wrap items-center gap-x-2 text-[0.6875rem] text-muted">
-            takes {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
-            <button className="min-h-6 font-sans underline" onClick={() => change("hit size", (h) => ({ size: h.size ? undefined : AS_ITS_BOX }))}>
-              {hitOf(one).size ? "as its box" : "a size of its own"}
-            </button>
-            {overrideIn(context.layout, arrangement, one.id)?.hit && arrangement !== null && (
-              <button
-                className="min-h-6 font-sans text-accent underline"
-                onClick={() => session.edit(`hand the hit area of ${one.name} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
-              >
-                hand back
-              </button>
-            )}
-          </p>
+          <div className="field-row">
+            <span className="field-name">Takes</span>
+            <span className="figure flex items-center gap-2 text-[0.75rem]">
+              {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
+              {given && (
+                <button
+                  className="min-h-6 font-sans text-accent underline"
+                  onClick={() => session.edit(`hand the hit area of ${one.name} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
+                >
+                  hand back
+                </button>
+              )}
+            </span>
+          </div>
         )}
         {one?.kind === "stick" && one.feel.origin !== "fixed" && <Landing context={context} stick={one} />}
+        <More set={(shifted ? 1 : 0) + (ownSize === false ? 0 : 1)} reads={says("region.more")}>
+          {length(
+            { label: "Shift right", reads: "touch.shiftX", part: "shift" },
+            (h) => h.shift[0],
+            (h, v) => ({ shift: [v, h.shift[1]] }),
+          )}
+          {length(
+            { label: "Shift down", reads: "touch.shiftY", part: "shift" },
+            (h) => h.shift[1],
+            (h, v) => ({ shift: [h.shift[0], v] }),
+          )}
+          <SwitchField
+            label="A size of its own"
+            value={ownSize}
+            reads={says("touch.ownSize")}
+            onChange={(own) => change("hit size", () => ({ size: own ? AS_ITS_BOX : undefined }))}
+          />
+          {ownSize !== false && (
+            <>
+              {length(
+                { label: "Width of the hit area", word: "Width", reads: "touch.width" },
+                ({ size = AS_ITS_BOX }) => size[0],
+                ({ size = AS_ITS_BOX }, v) => ({ size: [v, size[1]] }),
+              )}
+              {length(
+                { label: "Height of the hit area", word: "Height", reads: "touch.height" },
+                ({ size = AS_ITS_BOX }) => size[1],
+                ({ size = AS_ITS_BOX }, v) => ({ size: [size[0], v] }),
+              )}
+            </>
+          )}
+        </More>
       </>
     );
   },
@@ -189,35 +209,56 @@ function Landing({ context, stick }: { context: EditContext; stick: Extract<Cont
   const key = landingKey(stick.id);
   const placement = placementIn(context.layout, context.resolved.arrangement, key);
   const at = byId(context.resolved.controls).get(stick.id);
+  const landing = says("touch.landing");
+  const give = () =>
+    session.edit(`landing area of ${stick.name}`, (l) =>
+      changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < context.screen.widthPx / 2) }),
+    );
   if (!placement)
     return (
-      <button
-        className="push h-6 justify-self-start"
-        onClick={() =>
-          session.edit(`landing area of ${stick.name}`, (l) =>
-            changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < context.screen.widthPx / 2) }),
-          )
-        }
-      >
-        Give it a landing area
-      </button>
+      <div className="field-row" data-row>
+        <span className="field-name">Landing area</span>
+        <button className="push h-6 justify-self-start" onClick={give} {...readingProps(landing)}>
+          Give it a landing area
+        </button>
+      </div>
     );
   return (
-    <section aria-label="Landing area" className="grid gap-1">
-      <span className="flex items-center justify-between">
-        <span className="caption text-land">landing area</span>
-        <span className="flex gap-2 text-[0.6875rem]">
-          {placement.kind === "pin" && (
-            <button className="underline" onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}>
-              let it span
-            </button>
-          )}
-          <button className="underline" onClick={() => session.edit(`landing area of ${stick.name}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}>
-            take it away
-          </button>
-        </span>
+    <section aria-label="Landing area" className="field-row" data-row>
+      <span className="field-name text-land">Landing area</span>
+      <span className="flex gap-1">
+        <Popover.Root>
+          <Popover.Trigger className="push h-6 px-1.5" {...readingProps(landing)}>
+            its edges…
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              side="top"
+              sideOffset={4}
+              aria-label="Edges of the landing area"
+              className="z-50 grid w-[17rem] gap-1 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+            >
+              {placement.kind === "span" ? (
+                <SpanFields context={context} id={key} />
+              ) : (
+                <button
+                  className="push h-6 justify-self-start"
+                  onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}
+                >
+                  Let it span
+                </button>
+              )}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+        <button
+          className="grid size-6 place-items-center"
+          aria-label="Take the landing area away"
+          onClick={() => session.edit(`landing area of ${stick.name}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}
+        >
+          <X size={13} />
+        </button>
       </span>
-      {placement.kind === "span" && <SpanFields context={context} id={key} />}
     </section>
   );
 }

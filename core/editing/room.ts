@@ -1,0 +1,157 @@
+/**
+ * Room to the neighbours: how far hit areas can grow before they meet.
+ *
+ * A hit area grows by the same length on every side. How much a control would have to grow to cover a point is the point's distance to it,
+ * and the cell of a control is what is nearer to it than to any other: two controls that grow by the same amount meet just on the border of
+ * their cells. So a control may grow until it would meet some neighbour that grows as far, or leaves the safe frame, or meets a keep-clear
+ * zone or a landing area above it; and on every screen at once, the least of it counts. Then no two areas overlap, whichever of them grow.
+ */
+import { byId } from "../derived/byId";
+import { resolvedOn } from "../derived/resolved";
+import { isUnderlay } from "../derived/underlay";
+import { coveredArea } from "../engine/geometry/coveredArea";
+import { clearance } from "../engine/geometry/distance";
+import type { Box } from "../engine/geometry/point";
+import type { Shape } from "../engine/geometry/shape";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
+import { formatLength } from "../engine/placement/length";
+import { touchArea } from "../engine/input/ready";
+import { PLAIN_PLAYER_VIEW, type Resolved } from "../engine/placement/resolve";
+import { framesOf, pxPerMm } from "../engine/placement/screen";
+import { ok, refused, type Result } from "../engine/result";
+import type { Control, Hit, Layout, Screen } from "../format/types";
+import { changeHit } from "./edits/controls";
+import { overrideIn } from "./placeables";
+
+/** Nothing grows further, mm: beyond that a hit area is no help to any thumb. */
+const MOST_MM = 30;
+/** What is found is rounded down to this, mm, and the search is finer. */
+const STEP_MM = 0.01;
+
+/** By how much one hit area grows. `arrangement`: where it is an override of that; null: in the base. `growMm`: what it is set to, before any clamp. */
+export interface RoomFound {
+  readonly id: string;
+  readonly arrangement: string | null;
+  readonly growMm: number;
+}
+
+/** A hit area on a screen as it is without growth, and how much of a px each mm of growth adds on each side. */
+interface Growing {
+  readonly control: Control;
+  readonly index: number;
+  readonly bare: Shape;
+  readonly pxPerGrownMm: number;
+  readonly leastPx: number;
+}
+
+/** The area grown by `mm` on every side; a side below the least that its control has is raised to it. */
+function grown({ bare, pxPerGrownMm, leastPx }: Growing, mm: number): Shape {
+  const w = Math.max(bare.w + 2 * mm * pxPerGrownMm, leastPx);
+  const h = Math.max(bare.h + 2 * mm * pxPerGrownMm, leastPx);
+  return { shape: bare.shape, x: bare.x + (bare.w - w) / 2, y: bare.y + (bare.h - h) / 2, w, h };
+}
+
+/** The largest growth from 0 at which a condition holds, mm, in whole steps; where it does not hold even then, 0. */
+function largest(holds: (mm: number) => boolean): number {
+  if (!holds(0)) return 0;
+  if (holds(MOST_MM)) return MOST_MM;
+  let [low, high] = [0, MOST_MM];
+  while (high - low > STEP_MM / 16) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) low = middle;
+    else high = middle;
+  }
+  // In whole steps: what comes out even is not lost to the search's own small error.
+  const even = Number((Math.round(low / STEP_MM) * STEP_MM).toFixed(2));
+  return holds(even) ? even : Number((Math.floor(low / STEP_MM) * STEP_MM).toFixed(2));
+}
+
+const overlaps = (a: Shape, b: Shape) => clearance(a, b).px < -LENGTH_SLACK;
+const boxShape = ({ x, y, w, h }: Box): Shape => ({ shape: "box", x, y, w, h });
+const isInside = (a: Box, b: Box) =>
+  a.x >= b.x - LENGTH_SLACK && a.y >= b.y - LENGTH_SLACK && a.x + a.w <= b.x + b.w + LENGTH_SLACK && a.y + a.h <= b.y + b.h + LENGTH_SLACK;
+/** Whether two things are ever seen at once: in some moment, or always where there are none. */
+const meet = (layout: Layout, a: readonly string[], b: readonly string[]) => layout.moments.length === 0 || a.some((moment) => b.includes(moment));
+
+/** The layout with all growth taken out of the hit areas, and no least size, in the base and in every arrangement. */
+function withoutGrowth(layout: Layout): Layout {
+  const bare = (hit: Hit): Hit => ({ ...hit, grow: "0mm", minMm: 0 });
+  return {
+    ...layout,
+    controls: layout.controls.map((c) => ({ ...c, hit: bare(c.hit) })),
+    arrangements: layout.arrangements.map((a) => ({
+      ...a,
+      overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [id, o.hit ? { ...o, hit: bare(o.hit) } : o])),
+    })),
+  };
+}
+
+/** `layout`: as it is, for the least sizes; `resolved`: of the one without growth. */
+function growingOn(layout: Layout, resolved: Resolved, mm: number): Growing[] {
+  const known = byId(layout.controls);
+  return resolved.controls.flatMap((at) => {
+    const control = known.get(at.id);
+    if (!control) return [];
+    const hit = overrideIn(layout, resolved.arrangement, at.id)?.hit ?? control.hit;
+    return [{ control, index: layout.controls.indexOf(control), bare: at.hit, pxPerGrownMm: at.k * mm, leastPx: hit.minMm * mm }];
+  });
+}
+
+/** How far one hit area can grow on one screen, mm. */
+function roomOn(layout: Layout, resolved: Resolved, screen: Screen, own: Growing, all: readonly Growing[]): number {
+  const safe = framesOf(screen, layout.picture).safe;
+  const zones = byId(layout.keepClear);
+  const walls = [
+    ...resolved.keepClear.filter((z) => meet(layout, own.control.moments, zones.get(z.id)?.moments ?? [])).map(boxShape),
+    ...resolved.controls.flatMap((at) => {
+      const other = all.find((g) => g.control.id === at.id);
+      const above = other !== undefined && other.index > own.index && meet(layout, own.control.moments, other.control.moments);
+      return at.landing && above ? [boxShape(at.landing)] : [];
+    }),
+  ].filter((wall) => !overlaps(grown(own, 0), wall));
+  // What lies under others by intent has no part in it; what overlaps before it has grown is no matter of growing.
+  const neighbours = all.filter(
+    (other) =>
+      other !== own && !isUnderlay(other.control) && meet(layout, own.control.moments, other.control.moments) && !overlaps(grown(own, 0), grown(other, 0)),
+  );
+  return largest((mm) => {
+    const area = grown(own, mm);
+    return isInside(area, safe) && !walls.some((wall) => overlaps(area, wall)) && !neighbours.some((other) => overlaps(area, grown(other, mm)));
+  });
+}
+
+/** How far the hit areas of some controls can grow, on all of the screens at once. What lies under others by intent (a landing area, a field for swipes) is left out. */
+export function roomToNeighbours(layout: Layout, ids: readonly string[], screens: readonly Screen[]): RoomFound[] {
+  const bare = withoutGrowth(layout);
+  const found = new Map<string, RoomFound>();
+  for (const screen of screens) {
+    const resolved = resolvedOn(bare, screen, PLAIN_PLAYER_VIEW);
+    const all = growingOn(layout, resolved, pxPerMm(screen));
+    for (const own of all) {
+      const { id } = own.control;
+      if (!ids.includes(id) || isUnderlay(own.control)) continue;
+      const arrangement = overrideIn(bare, resolved.arrangement, id)?.hit ? resolved.arrangement : null;
+      const key = JSON.stringify([id, arrangement]);
+      const growMm = Math.min(found.get(key)?.growMm ?? MOST_MM, roomOn(bare, resolved, screen, own, all));
+      found.set(key, { id, arrangement, growMm });
+    }
+  }
+  return [...found.values()];
+}
+
+/** Grows the hit areas to what has been found; what is seen stays as it is. Refused where there was nothing to grow. */
+export function growToNeighbours(layout: Layout, found: readonly RoomFound[]): Result<Layout> {
+  if (found.length === 0) return refused("controls", "none of these has a hit area to grow on these screens");
+  return found.reduce<Result<Layout>>(
+    (r, room) => (r.ok ? changeHit(r.value, room.id, { grow: formatLength(room.growMm, "mm") }, room.arrangement) : r),
+    ok(layout),
+  );
+}
+
+/** The part of the safe frame of a screen that takes no touch: no hit area, landing area or keep-clear zone lies on it, 0…1. */
+export function nobodysPart(layout: Layout, screen: Screen): number {
+  const resolved = resolvedOn(layout, screen, PLAIN_PLAYER_VIEW);
+  const safe = boxShape(framesOf(screen, layout.picture).safe);
+  if (!(safe.w * safe.h > 0)) return 0;
+  return 1 - coveredArea(safe, [...resolved.controls.map(touchArea), ...resolved.keepClear.map(boxShape)]) / (safe.w * safe.h);
+}

@@ -1,0 +1,62 @@
+"use client";
+/** The gravest finding of what is selected in one line, its move as a button; the others a click away. */
+import { Popover } from "radix-ui";
+import type { EditContext } from "../../core/editing/placing";
+import { readingProps } from "../../ui/reading";
+import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { says } from "../reading/sentences";
+import { FindingText, fixWord, offerFor } from "../shared/FindingList";
+import { FindingsCard } from "./cards/FindingsCard";
+import { useFindingMoves } from "./useFindingMoves";
+
+export function FindingLine({ context, of }: { context: EditContext; of: readonly string[] }) {
+  const { findings, fixes, stale, point, fix } = useFindingMoves(context, of);
+  const open = findings?.filter((f) => f.accepted === null) ?? [];
+  const [first] = open;
+  if (findings === undefined || findings.length === 0) return null;
+  const offer = first && offerFor(fixes, first);
+  return (
+    <div className="flex min-w-0 flex-[1_1_20rem] items-center gap-2 text-[0.75rem]" data-testid="finding-line">
+      {first ? (
+        <button
+          className="min-w-0 py-0.5 text-left leading-tight"
+          onClick={() => point([], first)}
+          {...readingProps(says("do.finding"), first.text.replaceAll("`", ""))}
+          data-finding={first.code}
+        >
+          <span className={SEVERITY_CLASS[first.severity]}>
+            <span aria-hidden>{SEVERITY_MARK[first.severity]}</span> {first.severity}
+          </span>{" "}
+          <FindingText text={first.text} />
+        </button>
+      ) : (
+        <span className="text-muted">what was found is accepted</span>
+      )}
+      {offer && (
+        <button
+          disabled={stale}
+          className="h-6 shrink-0 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
+          onClick={() => fix(offer)}
+          {...readingProps(says("do.mend"), fixWord(context.layout, offer))}
+        >
+          {fixWord(context.layout, offer)}
+        </button>
+      )}
+      <Popover.Root>
+        <Popover.Trigger className="h-6 shrink-0 px-1 text-muted underline">{findings.length > 1 ? `all ${findings.length}…` : "accept…"}</Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            side="top"
+            align="end"
+            sideOffset={4}
+            collisionPadding={8}
+            aria-label="Findings of what is selected"
+            className="z-50 max-h-[20rem] w-[32rem] max-w-[95vw] overflow-auto rounded-sm border border-edge bg-sheet p-2 shadow-lg"
+          >
+            <FindingsCard context={context} of={of} />
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </div>
+  );
+}

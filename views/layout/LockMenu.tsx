@@ -1,0 +1,62 @@
+"use client";
+/** The lock: what of the selected things is not moved, or not sized, on the bench. */
+import { DropdownMenu } from "radix-ui";
+import type { ReactNode } from "react";
+import { changeLocks, locksOf, type Lock } from "../../core/editing/locks";
+import type { EditContext } from "../../core/editing/placing";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { namesOf } from "../shared/names";
+
+const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [
+  ["Its place across", ["x"]],
+  ["Its place down", ["y"]],
+  ["Its size", ["size"]],
+  ["All of it", ["x", "y", "size"]],
+];
+const ITEM = "flex h-7 cursor-pointer items-center gap-2 rounded-sm px-2 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent";
+const WORD: Readonly<Record<Lock, string>> = { x: "its place across", y: "its place down", size: "its size" };
+
+interface Props {
+  readonly context: EditContext;
+  readonly keys: readonly string[];
+  readonly told: string;
+  /** Open and shut. */
+  readonly icons: readonly [ReactNode, ReactNode];
+}
+
+export function LockMenu({ context: { layout }, keys, told, icons }: Props) {
+  const session = useSessionActions();
+  const held = (locks: readonly Lock[]) => keys.every((key) => locks.every((lock) => locksOf(layout, key).includes(lock)));
+  const some = [...new Set(keys.flatMap((key) => locksOf(layout, key)))];
+  const words = some.length === 0 ? "nothing" : some.map((lock) => WORD[lock]).join(", ");
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        className={`grid size-6 place-items-center rounded-sm hover:bg-paper ${some.length > 0 ? "text-accent" : ""}`}
+        aria-label={`Lock: ${words}`}
+        {...readingProps(says("do.lock", { locked: words }), told)}
+      >
+        {icons[some.length > 0 ? 1 : 0]}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content side="top" sideOffset={4} collisionPadding={8} className="z-50 rounded-sm border border-edge bg-sheet p-1 shadow-lg">
+          {CHOICES.map(([word, locks]) => (
+            <DropdownMenu.CheckboxItem
+              key={word}
+              className={ITEM}
+              checked={held(locks)}
+              onCheckedChange={(on) => session.edit(`${on ? "lock" : "unlock"} ${namesOf(layout, keys, "of them")}`, (l) => changeLocks(l, keys, locks, on))}
+            >
+              <span aria-hidden className="w-3">
+                <DropdownMenu.ItemIndicator>✓</DropdownMenu.ItemIndicator>
+              </span>
+              {word}
+            </DropdownMenu.CheckboxItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

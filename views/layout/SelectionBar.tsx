@@ -1,0 +1,187 @@
+"use client";
+/** What can be done with what is selected, as buttons above its card; and the gravest finding about it. */
+import {
+  ArrowDownToLine,
+  ClipboardCopy,
+  CopyPlus,
+  EyeOff,
+  FlipHorizontal2,
+  Group,
+  Hand,
+  Lock,
+  LockOpen,
+  Palette,
+  Scan,
+  SquareSplitHorizontal,
+  Target,
+  Trash2,
+  Ungroup,
+  ArrowUpToLine,
+  Expand,
+} from "lucide-react";
+import { useRef, type ReactNode } from "react";
+import { byId } from "../../core/derived/byId";
+import { reorderControls } from "../../core/editing/edits/controls";
+import { handBack, ownFields, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
+import { carryTo, seenPin } from "../../core/editing/anchors";
+import type { EditContext } from "../../core/editing/placing";
+import { canSplit } from "../../core/editing/split";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import { useRoving } from "../../ui/useRoving";
+import { readingProps } from "../../ui/reading";
+import { CARRY_MM } from "../interaction/glassGesture";
+import { says, type SentenceKey } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { nameOf, namesOf } from "../shared/names";
+import { deletePlaceables } from "../shared/remove";
+import { AlignMenu } from "./AlignMenu";
+import { anchorWord } from "./anchorWord";
+import { setBench, useBench } from "./bench";
+import { FindingLine } from "./FindingLine";
+import { LockMenu } from "./LockMenu";
+import { copySelected, copyToClipboard, dissolveSelected, gatherSelected, growSelected, hideForNow, mirrorSelected, splitSelected } from "./selectionEdits";
+import { zoomToSelection } from "./zoomToSelection";
+
+interface Props {
+  readonly context: EditContext;
+  readonly keys: readonly string[];
+  /** Whose findings are told: of a cluster those of what stands in it too. */
+  readonly findingsOf: readonly string[];
+}
+
+export function SelectionBar({ context, keys, findingsOf }: Props) {
+  const session = useSessionActions();
+  const copying = useBench((b) => b.copying);
+  const { layout } = context;
+  const kinds = keys.map((key) => placeableOf(layout, key)?.kind);
+  const names = namesOf(layout, keys, "of them");
+  const told = keys.length === 1 ? nameOf(layout, keys[0]) : `the ${keys.length} selected`;
+  const one = keys.length === 1 ? keys[0] : null;
+  const pin = one === null ? null : seenPin(context, one);
+  const control = one === null ? undefined : byId(layout.controls).get(one);
+  const hasControls = kinds.includes("control") || kinds.includes("cluster");
+  const button = (
+    name: string,
+    sentence: SentenceKey,
+    icon: ReactNode,
+    run: (() => void) | false,
+    more: { figures?: Record<string, string>; pressed?: boolean } = {},
+  ) =>
+    run !== false && (
+      <button
+        key={name}
+        className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
+        aria-label={name}
+        aria-pressed={more.pressed}
+        onClick={run}
+        {...readingProps(says(sentence, more.figures), told)}
+      >
+        {icon}
+      </button>
+    );
+  const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one! } });
+  const bar = useRef<HTMLDivElement>(null);
+  useRoving(bar, "across");
+  return (
+    <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
+      <span className="flex flex-wrap items-center">
+        {button("Copy", "do.copy", <ClipboardCopy size={14} />, () => copyToClipboard(session, keys))}
+        {button("Duplicate", "do.duplicate", <CopyPlus size={14} />, () => copySelected(session, context, keys))}
+        {button("Second side", "do.mirror", <FlipHorizontal2 size={14} />, !kinds.includes("zone") && (() => mirrorSelected(session, context, keys)))}
+        {button("Delete", "do.delete", <Trash2 size={14} />, () => deletePlaceables(session, keys))}
+        <Divide />
+        {button(
+          "Above",
+          "do.above",
+          <ArrowUpToLine size={14} />,
+          kinds.includes("control") && (() => session.edit(`raise ${names}`, (l) => reorderControls(l, keys, "up"))),
+        )}
+        {button(
+          "Below",
+          "do.below",
+          <ArrowDownToLine size={14} />,
+          kinds.includes("control") && (() => session.edit(`lower ${names}`, (l) => reorderControls(l, keys, "down"))),
+        )}
+        {button("Gather into a cluster", "do.gather", <Group size={14} />, keys.length > 1 && (() => gatherSelected(session, context, keys)))}
+        {button("Dissolve the cluster", "do.dissolve", <Ungroup size={14} />, kinds.includes("cluster") && (() => dissolveSelected(session, context, keys)))}
+        {button(
+          "Split the screen between the two",
+          "do.split",
+          <SquareSplitHorizontal size={14} />,
+          keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key))) && (() => splitSelected(session, context, keys)),
+        )}
+        {button(
+          `Carry there${pin ? `: ${whereOf(context, one!)}` : ""}`,
+          "do.carry",
+          <Target size={14} />,
+          pin !== null && (() => session.edit(`carry ${names}`, () => carryTo(context, one!, CARRY_MM * pxPerMm(context.screen)))),
+          { figures: { where: pin ? whereOf(context, one!) : "" } },
+        )}
+        <AlignMenu context={context} keys={keys} told={told} />
+        <Divide />
+        {button("Copy its look onto others", "do.look", <Palette size={14} />, control !== undefined && copy("look"), { pressed: copying?.what === "look" })}
+        {button("Copy its feel onto others", "do.feel", <Hand size={14} />, control !== undefined && copy("feel"), { pressed: copying?.what === "feel" })}
+        {button("Room to the neighbours", "do.room", <Expand size={14} />, hasControls && (() => growSelected(session, context, keys)))}
+        <Divide />
+        <LockMenu context={context} keys={keys} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
+        {button("Hide for now", "do.hide", <EyeOff size={14} />, () => hideForNow(session, keys))}
+        {button("Zoom to it", "bar.selection", <Scan size={14} />, () => zoomToSelection(context, keys))}
+      </span>
+      <Notes context={context} keys={keys} />
+      <FindingLine context={context} of={findingsOf} />
+    </div>
+  );
+}
+
+const Divide = () => <span aria-hidden className="mx-1 h-4 w-px bg-rule" />;
+
+/** Where a pin is carried: "the bottom left of the safe frame". */
+function whereOf(context: EditContext, key: string): string {
+  const pin = seenPin(context, key)!;
+  const frame =
+    typeof pin.frame === "string"
+      ? `the ${pin.frame === "screen" ? "screen" : `${pin.frame} frame`}`
+      : `the cluster ${nameOf(context.layout, pin.frame.cluster)}`;
+  return `the ${anchorWord(pin.anchor)} of ${frame}`;
+}
+
+/** What else is to be said of them: how many, hidden here, changed in an arrangement. */
+function Notes({ context, keys }: { context: EditContext; keys: readonly string[] }) {
+  const session = useSessionActions();
+  const copying = useBench((b) => b.copying);
+  const { layout, resolved } = context;
+  const { arrangement } = resolved;
+  const own = keys.filter((key) => ownFields(layout, arrangement, key).length > 0);
+  const placeable = keys.length === 1 ? placeableOf(layout, keys[0]) : null;
+  const notShown =
+    placeable !== null && placeable !== undefined && placementIn(layout, arrangement, keys[0]) !== undefined && !placeableBox(resolved, placeable);
+  return (
+    <span className="flex flex-wrap items-center gap-x-3 text-[0.75rem] text-muted">
+      {keys.length > 1 && (
+        <span>
+          {keys.length} selected: {keys.map((key) => nameOf(layout, key)).join(", ")}
+        </span>
+      )}
+      {copying && (
+        <span className="text-accent">
+          click what is to {copying.what} like {nameOf(layout, copying.from)}; Escape ends it
+        </span>
+      )}
+      {notShown && <span>not shown on this screen</span>}
+      {own.length > 0 && arrangement !== null && (
+        <button
+          className="text-accent underline"
+          data-testid="hand-back"
+          {...readingProps(says("do.handBack", { what: ownFields(layout, arrangement, own[0]).join(", ") }), own.map((key) => nameOf(layout, key)).join(", "))}
+          onClick={() =>
+            session.edit(`hand ${namesOf(layout, own)} back`, (l) =>
+              own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
+            )
+          }
+        >
+          changed here · hand back
+        </button>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,45 @@
+"use client";
+/** How large the bench's regions are: dragged at their borders, remembered by the browser, in rem so that they follow the size of the text. */
+import { z } from "zod";
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+
+/** The regions that can be sized, with the least and the most they may have, rem. */
+export const REGIONS = {
+  tray: { least: 8, most: 40 },
+  ledger: { least: 9, most: 26 },
+  rail: { least: 10, most: 34 },
+} as const;
+export type Region = keyof typeof REGIONS;
+/** Rem each; absent: the usual size. */
+export type RegionSizes = { readonly [R in Region]?: number };
+
+const KEY = "nodulum.regions";
+const schema = z.object({ tray: z.number(), ledger: z.number(), rail: z.number() }).partial();
+
+function remembered(): RegionSizes {
+  try {
+    const read = schema.safeParse(JSON.parse(window.localStorage.getItem(KEY) ?? "null"));
+    return read.success ? read.data : {};
+  } catch {
+    return {};
+  }
+}
+
+const store = createStore<RegionSizes>(() => (typeof window === "undefined" ? {} : remembered()));
+export const useRegions = (): RegionSizes => useStore(store);
+
+/** Gives a region a size, rem; null: its usual one. Out of range it is the nearest that is in it. */
+export function sizeRegion(region: Region, rem: number | null): void {
+  const { [region]: _old, ...others } = store.getState();
+  const { least, most } = REGIONS[region];
+  store.setState(rem === null ? others : { ...others, [region]: Math.min(most, Math.max(least, rem)) }, true);
+  try {
+    window.localStorage.setItem(KEY, JSON.stringify(store.getState()));
+  } catch {
+    // Refused storage costs only the memory of the choice.
+  }
+}
+
+/** CSS px a rem: the browser's own text size. */
+export const remPx = (): number => (typeof window === "undefined" ? 16 : Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16);

@@ -1,0 +1,71 @@
+"use client";
+/** Watches what is pointed at or has the focus, and tells what the reading line says of it: the same that a screen reader says, live. */
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+
+/** What is read. */
+export interface Read {
+  readonly words: string;
+  readonly keys: string;
+}
+
+const said = createStore<{ readonly words: string | null }>(() => ({ words: null }));
+/** Says something on the line, until something else is pointed at or focused: what a key has just turned on, say. */
+export const sayOnLine = (words: string): void => said.setState({ words });
+/** What was said last; null where something has been pointed at since. */
+export const useSaid = (): string | null => useStore(said, (s) => s.words);
+
+/** The element that speaks for another: itself or the nearest about it, or the field of its row. */
+function speaker(target: EventTarget | null): Element | null {
+  if (!(target instanceof Element)) return null;
+  const own = target.closest("[aria-description]");
+  const row = target.closest("[data-row]");
+  if (own && (!row || row.contains(own))) return own;
+  return row?.querySelector("[aria-description]") ?? own;
+}
+
+const readOf = (element: Element | null): Read | null => {
+  const words = element?.getAttribute("aria-description");
+  return words ? { words, keys: element?.getAttribute("data-keys") ?? "" } : null;
+};
+
+/** Tells what is read, at once and whenever its figures change. What the pointer is on counts before what has the focus. Gives the end of it. */
+export function watchReading(root: Document, tell: (read: Read | null) => void): () => void {
+  let pointed: Element | null = null;
+  let focused: Element | null = null;
+  let last = "";
+  const observer = new MutationObserver(() => now());
+  const now = () => {
+    const read = readOf(pointed?.isConnected ? pointed : focused?.isConnected ? focused : null);
+    const text = read ? `${read.words}\n${read.keys}` : "";
+    if (text === last) return;
+    last = text;
+    tell(read);
+  };
+  const look = (next: { pointed?: Element | null; focused?: Element | null }) => {
+    if (next.pointed !== undefined) pointed = next.pointed;
+    if (next.focused !== undefined) focused = next.focused;
+    observer.disconnect();
+    for (const element of [pointed, focused]) if (element) observer.observe(element, { attributes: true, attributeFilter: ["aria-description", "data-keys"] });
+    if (said.getState().words !== null) said.setState({ words: null });
+    now();
+  };
+  const onOver = (event: Event) => {
+    const next = speaker(event.target);
+    if (next !== pointed) look({ pointed: next });
+  };
+  const onFocus = (event: Event) => look({ focused: speaker(event.target), pointed: null });
+  const onBlur = () => look({ focused: null });
+  const onLeave = () => look({ pointed: null });
+  root.addEventListener("pointerover", onOver);
+  root.addEventListener("focusin", onFocus);
+  root.addEventListener("focusout", onBlur);
+  root.documentElement.addEventListener("pointerleave", onLeave);
+  return () => {
+    observer.disconnect();
+    root.removeEventListener("pointerover", onOver);
+    root.removeEventListener("focusin", onFocus);
+    root.removeEventListener("focusout", onBlur);
+    root.documentElement.removeEventListener("pointerleave", onLeave);
+  };
+}
