@@ -310,9 +310,19 @@ function widthAt100(ctx: Ctx, label: string): number {
   return width;
 }
 
+/** How wide a word is in the letters it is drawn in, as a part of their em. */
+export const wordEm = (ctx: Ctx, word: string): number => widthAt100(ctx, word) / 100;
+
+/** Letters are at most this part of each side of their control, a word at most this part of its width. */
+export const LETTER_PART = 0.3;
+export const WORD_PART = 0.84;
+/** Words whose first letter is of a script written from right to left: Hebrew, Arabic, Syriac, Thaana, N'Ko (Unicode blocks). */
+const FROM_RIGHT = /^[^\p{L}]*[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/u;
+
 /** A word about the origin, within a box's sides. */
 function drawLabel(ctx: Ctx, { w, h }: Box, label: string): void {
-  const size = Math.min(h * 0.3, w * 0.3, (w * 84) / widthAt100(ctx, label));
+  const size = Math.min(h * LETTER_PART, w * LETTER_PART, (w * WORD_PART * 100) / widthAt100(ctx, label));
+  ctx.direction = FROM_RIGHT.test(label) ? "rtl" : "ltr";
   // In halves of a pixel: the browser reads every new font anew, and the rail has a dozen sizes of each word.
   ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;
   ctx.textAlign = "center";

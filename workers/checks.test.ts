@@ -33,7 +33,7 @@ function worker() {
   return { connection, asked, stopped: () => stopped };
 }
 const ask = (checker: ReturnType<typeof createChecker>, layout: Layout, read: readonly string[]) =>
-  new Promise<Record<string, ScreenFindings>>((resolve) => checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read }, resolve));
+  new Promise<Record<string, ScreenFindings>>((resolve) => checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read }, resolve));
 
 test("screens that are read have their findings in words, all others their counts alone", async () => {
   const { connection } = worker();
@@ -69,7 +69,7 @@ test("of requests that pile up only the latest is asked", async () => {
   const heard: number[] = [];
   const last = new Promise<void>((resolve) => {
     for (let i = 0; i < 5; i += 1)
-      checker.request({ layout: { ...harbour, name: `version ${i}` }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => {
+      checker.request({ layout: { ...harbour, name: `version ${i}` }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => {
         heard.push(i);
         if (i === 4) resolve();
       });
@@ -99,7 +99,7 @@ test("a worker that fails is told in the console, and the next question is asked
     return Promise.reject(new Error("could not be cloned"));
   };
   const checker = createChecker(() => connection, { breathMs: 0 });
-  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
+  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
   const found = await ask(checker, harbour, []);
   expect(Object.keys(found)).toEqual(screens.map((s) => s.name));
   expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
@@ -111,7 +111,7 @@ test("a worker that fails is told in the console, and the next question is asked
 test("once disposed of, nothing is heard any more", async () => {
   const { connection, stopped } = worker();
   const checker = createChecker(() => connection, { breathMs: 0 });
-  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
+  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
   checker.dispose();
   await new Promise((resolve) => setImmediate(resolve));
   expect(stopped()).toBe(true);
@@ -129,7 +129,7 @@ test("looks that a backdrop swallows count, and are worded where they are read",
   const still = { key: "grey", read: () => ({ width: 200, height: 100, data: new Array<number>(200 * 100 * 4).fill(128) }) };
   const [screen] = screens;
   const found = await new Promise<Record<string, ScreenFindings>>((resolve) =>
-    checker.request({ layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], read: [screen.name] }, resolve),
+    checker.request({ layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], widths: {}, read: [screen.name] }, resolve),
   );
   const listed = found[screen.name].list!.filter((f) => f.code === "look/faint" && f.accepted === null);
   expect(listed.length).toBeGreaterThan(3);
@@ -173,14 +173,14 @@ test("checks that take too long are stopped; the layout at fault is told and not
       stoppedOver: (layout) => {
         over.push(layout);
         // The same again is not asked; the layout as it is after a change is.
-        checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () => expect("an answer").toBe("none"));
-        checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, (found) => {
+        checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
+        checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, (found) => {
           expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
           resolve();
         });
       },
     });
-    checker.request({ layout: { ...harbour, name: "slow" }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], read: [] }, () =>
+    checker.request({ layout: { ...harbour, name: "slow" }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () =>
       expect("an answer").toBe("none"),
     );
   });

@@ -4,6 +4,7 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import type { FixOffer } from "../core/checks/check";
+import type { WordWidths } from "../core/checks/overflow";
 import type { Still } from "../core/checks/contrast";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
@@ -26,6 +27,8 @@ export interface Asked {
   readonly playerView: PlayerView;
   /** For each screen the still behind its controls. */
   readonly stills: readonly StillSource[];
+  /** How wide the words on the controls are drawn; the same object means the same widths. */
+  readonly widths: WordWidths;
   /** The names of the screens whose findings are read; of all others only the counts are wanted. */
   readonly read: readonly string[];
 }
@@ -58,11 +61,12 @@ interface Told {
   readonly mirror: MirrorSender;
   screens: readonly Screen[];
   readonly stills: Set<string>;
+  widths: WordWidths | null;
 }
 
 /** Asks the worker one question; what it knows already is not sent again. */
 async function ask(worker: Supervised<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
-  const { layout, screens, playerView, stills, read } = asked;
+  const { layout, screens, playerView, stills, widths, read } = asked;
   const found = await worker.ask(async (remote) => {
     for (const still of stills)
       if (!told.stills.has(still.key)) {
@@ -71,8 +75,10 @@ async function ask(worker: Supervised<ChecksService>, told: Told, asked: Asked):
       }
     const same = isSameList(told.screens, screens);
     told.screens = screens;
+    const newWidths = told.widths === widths ? null : widths;
+    told.widths = widths;
     const update = told.mirror.update(withoutPictures(layout));
-    return remote.check({ update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), read });
+    return remote.check({ update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), widths: newWidths, read });
   });
   return Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]]));
 }
@@ -89,10 +95,11 @@ export interface CheckerOptions {
 /** A client over workers, of which `connect` starts one. */
 export function createChecker(connect: () => Connection<ChecksService>, options: CheckerOptions = {}): Checker {
   const { breathMs = BREATH_MS, patienceMs = PATIENCE_MS, stoppedOver } = options;
-  const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set() };
+  const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set(), widths: null };
   const forget = () => {
     told.mirror.reset();
     told.screens = [];
+    told.widths = null;
   };
   const started = () => {
     forget();

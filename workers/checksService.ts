@@ -1,6 +1,7 @@
 /** What the checks worker does, apart from its message channel. */
 import { checkScreen, fixesOn, tallyOn, type FixOffer } from "../core/checks/check";
 import { faintLooks, type FaintLook, type Still } from "../core/checks/contrast";
+import { overflowingWords, type OverflowingWord, type WordWidths } from "../core/checks/overflow";
 import { SEVERITIES, tallyOf, type Finding, type FindingTally } from "../core/checks/finding";
 import { sayNames } from "../core/checks/say";
 import { resolvedOn } from "../core/derived/resolved";
@@ -22,6 +23,8 @@ export interface ChecksQuestion {
   readonly playerView: PlayerView;
   /** For each screen the key of the still behind its controls. */
   readonly stills: readonly string[];
+  /** How wide the words on the controls are, as parts of their letters' em; null: as in the question before. */
+  readonly widths: WordWidths | null;
   /** The names of the screens whose findings are read, not only counted. */
   readonly read: readonly string[];
 }
@@ -48,9 +51,13 @@ export function createChecksService(): ChecksService {
   const stills = new Map<string, Still>();
   let screens: readonly Screen[] = [];
 
-  const faintOn = (layout: Layout, screen: Screen, playerView: PlayerView, key: string): readonly FaintLook[] => {
+  let widths: WordWidths = {};
+
+  /** What only the views can find: looks that the backdrop swallows, words that do not fit. */
+  const looksOn = (layout: Layout, screen: Screen, playerView: PlayerView, key: string): readonly (FaintLook | OverflowingWord)[] => {
     const still = stills.get(key);
-    return still ? faintLooks(layout, resolvedOn(layout, screen, playerView), still) : [];
+    const resolved = resolvedOn(layout, screen, playerView);
+    return [...(still ? faintLooks(layout, resolved, still) : []), ...overflowingWords(layout, resolved, widths)];
   };
   /** The same screen is the same object from question to question, so that what is known of it is found again. */
   const known = (screen: Screen) => screens.find((s) => s.name === screen.name && JSON.stringify(s) === JSON.stringify(screen)) ?? screen;
@@ -60,19 +67,20 @@ export function createChecksService(): ChecksService {
       if (stills.size >= MOST_STILLS) stills.delete(stills.keys().next().value!);
       stills.set(key, still);
     },
-    check({ update, screens: asked, playerView, stills: keys, read }) {
+    check({ update, screens: asked, playerView, stills: keys, widths: told, read }) {
       const layout = mirror.receive(update);
       if (asked) screens = asked.map(known);
+      if (told) widths = told;
       const view = { ...playerView, moment: null };
       return screens.map((screen, i) => {
-        const faint = faintOn(layout, screen, view, keys[i]);
+        const looks = looksOn(layout, screen, view, keys[i]);
         if (!read.includes(screen.name)) {
           const tally = tallyOn(layout, screen, view);
-          const more = tallyOf(faint.map((f) => f.finding));
+          const more = tallyOf(looks.map((f) => f.finding));
           return { tally: { blocker: tally.blocker + more.blocker, warning: tally.warning + more.warning, note: tally.note + more.note }, list: null };
         }
-        const found: Finding[] = [...checkScreen(layout, screen, view, sayNames(layout)), ...faint.map(({ finding, text }) => ({ ...finding, text: text() }))];
-        const list = faint.length === 0 ? found : found.sort(gravestFirst);
+        const found: Finding[] = [...checkScreen(layout, screen, view, sayNames(layout)), ...looks.map(({ finding, text }) => ({ ...finding, text: text() }))];
+        const list = looks.length === 0 ? found : found.sort(gravestFirst);
         return { tally: tallyOf(list), list };
       });
     },

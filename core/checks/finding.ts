@@ -72,8 +72,8 @@ export function isWorse(code: FindingCode, measure: Measure | null, than: Measur
   const more = (measure?.value ?? 0) - (than?.value ?? 0);
   return LESS_IS_WORSE.has(code) ? more < 0 : more > 0;
 }
-/** What only the views can find, for they alone know the backdrop. */
-export type LookCode = "look/faint";
+/** What only the views can find, for they alone know the backdrop and how wide words are drawn. */
+export type LookCode = "look/faint" | "look/overflow";
 
 /** A length in mm as texts write it. */
 export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;

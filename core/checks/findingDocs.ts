@@ -153,4 +153,11 @@ export const FINDING_DOCS: Readonly<Record<FindingCode | LookCode, FindingDoc>> 
     severity: "warning",
     fix: "Change its line, fill, ink or opacity.",
   },
+  "look/overflow": {
+    means:
+      "A word that does not fit its control, in some language, found in the views alone: to fit, its letters would have to be smaller than 2 mm, or than 0.3 of the control’s shorter side where that is less.",
+    measure: "height of the letters (em), mm",
+    severity: "warning",
+    fix: "Shorten the word, make the control wider, or let an icon stand for it.",
+  },
 };

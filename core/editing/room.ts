@@ -97,8 +97,16 @@ function growingOn(layout: Layout, resolved: Resolved, mm: number): Growing[] {
   });
 }
 
+/** A screen with what stands on it, all without growth. */
+interface OnScreen {
+  readonly layout: Layout;
+  readonly resolved: Resolved;
+  readonly screen: Screen;
+  readonly all: readonly Growing[];
+}
+
 /** How far one hit area can grow on one screen, mm. */
-function roomOn(layout: Layout, resolved: Resolved, screen: Screen, own: Growing, all: readonly Growing[]): number {
+function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): number {
   const safe = framesOf(screen, layout.picture).safe;
   const zones = byId(layout.keepClear);
   const walls = [
@@ -132,7 +140,7 @@ export function roomToNeighbours(layout: Layout, ids: readonly string[], screens
       if (!ids.includes(id) || isUnderlay(own.control)) continue;
       const arrangement = overrideIn(bare, resolved.arrangement, id)?.hit ? resolved.arrangement : null;
       const key = JSON.stringify([id, arrangement]);
-      const growMm = Math.min(found.get(key)?.growMm ?? MOST_MM, roomOn(bare, resolved, screen, own, all));
+      const growMm = Math.min(found.get(key)?.growMm ?? MOST_MM, roomOn({ layout: bare, resolved, screen, all }, own));
       found.set(key, { id, arrangement, growMm });
     }
   }

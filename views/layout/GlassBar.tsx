@@ -17,6 +17,7 @@ import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
 import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
 import { OverlayMark } from "./OverlayMark";
 import { useRoving } from "../../ui/useRoving";
+import { LanguageChoice } from "../shared/LanguageChoice";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { nameOf } from "../shared/names";
@@ -52,6 +53,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
     <div ref={bar} role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
       <Palette onDrop={drop} />
       <PlayerTools />
+      <LanguageChoice />
       <span className="ml-auto flex items-center gap-0.5">
         <HiddenForNow />
         <ZoomTools screen={screen} room={room} />

@@ -49,6 +49,14 @@ interface Props {
   readonly findingsOf: readonly string[];
 }
 
+/** What a button of the bar shows and says. */
+interface ButtonLook {
+  readonly sentence: SentenceKey;
+  readonly icon: ReactNode;
+  readonly figures?: Readonly<Record<string, string>>;
+  readonly pressed?: boolean;
+}
+
 export function SelectionBar({ context, keys, findingsOf }: Props) {
   const session = useSessionActions();
   const copying = useBench((b) => b.copying);
@@ -60,72 +68,69 @@ export function SelectionBar({ context, keys, findingsOf }: Props) {
   const pin = one === null ? null : seenPin(context, one);
   const control = one === null ? undefined : byId(layout.controls).get(one);
   const hasControls = kinds.includes("control") || kinds.includes("cluster");
-  const button = (
-    name: string,
-    sentence: SentenceKey,
-    icon: ReactNode,
-    run: (() => void) | false,
-    more: { figures?: Record<string, string>; pressed?: boolean } = {},
-  ) =>
+  const button = (name: string, run: (() => void) | false, { sentence, icon, figures, pressed }: ButtonLook) =>
     run !== false && (
       <button
         key={name}
         className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
         aria-label={name}
-        aria-pressed={more.pressed}
+        aria-pressed={pressed}
         onClick={run}
-        {...readingProps(says(sentence, more.figures), told)}
+        {...readingProps(says(sentence, figures), told)}
       >
         {icon}
       </button>
     );
+  const splits = keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key)));
+  const where = pin ? whereOf(context, one!) : "";
+  const carry = () => session.edit(`carry ${names}`, () => carryTo(context, one!, CARRY_MM * pxPerMm(context.screen)));
+  const order = (word: string, to: "up" | "down") => () => session.edit(`${word} ${names}`, (l) => reorderControls(l, keys, to));
   const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one! } });
   const bar = useRef<HTMLDivElement>(null);
   useRoving(bar, "across");
   return (
     <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
       <span className="flex flex-wrap items-center">
-        {button("Copy", "do.copy", <ClipboardCopy size={14} />, () => copyToClipboard(session, keys))}
-        {button("Duplicate", "do.duplicate", <CopyPlus size={14} />, () => copySelected(session, context, keys))}
-        {button("Second side", "do.mirror", <FlipHorizontal2 size={14} />, !kinds.includes("zone") && (() => mirrorSelected(session, context, keys)))}
-        {button("Delete", "do.delete", <Trash2 size={14} />, () => deletePlaceables(session, keys))}
+        {button("Copy", () => copyToClipboard(session, keys), { sentence: "do.copy", icon: <ClipboardCopy size={14} /> })}
+        {button("Duplicate", () => copySelected(session, context, keys), { sentence: "do.duplicate", icon: <CopyPlus size={14} /> })}
+        {button("Second side", !kinds.includes("zone") && (() => mirrorSelected(session, context, keys)), {
+          sentence: "do.mirror",
+          icon: <FlipHorizontal2 size={14} />,
+        })}
+        {button("Delete", () => deletePlaceables(session, keys), { sentence: "do.delete", icon: <Trash2 size={14} /> })}
         <Divide />
-        {button(
-          "Above",
-          "do.above",
-          <ArrowUpToLine size={14} />,
-          kinds.includes("control") && (() => session.edit(`raise ${names}`, (l) => reorderControls(l, keys, "up"))),
-        )}
-        {button(
-          "Below",
-          "do.below",
-          <ArrowDownToLine size={14} />,
-          kinds.includes("control") && (() => session.edit(`lower ${names}`, (l) => reorderControls(l, keys, "down"))),
-        )}
-        {button("Gather into a cluster", "do.gather", <Group size={14} />, keys.length > 1 && (() => gatherSelected(session, context, keys)))}
-        {button("Dissolve the cluster", "do.dissolve", <Ungroup size={14} />, kinds.includes("cluster") && (() => dissolveSelected(session, context, keys)))}
-        {button(
-          "Split the screen between the two",
-          "do.split",
-          <SquareSplitHorizontal size={14} />,
-          keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key))) && (() => splitSelected(session, context, keys)),
-        )}
-        {button(
-          `Carry there${pin ? `: ${whereOf(context, one!)}` : ""}`,
-          "do.carry",
-          <Target size={14} />,
-          pin !== null && (() => session.edit(`carry ${names}`, () => carryTo(context, one!, CARRY_MM * pxPerMm(context.screen)))),
-          { figures: { where: pin ? whereOf(context, one!) : "" } },
-        )}
+        {button("Above", kinds.includes("control") && order("raise", "up"), { sentence: "do.above", icon: <ArrowUpToLine size={14} /> })}
+        {button("Below", kinds.includes("control") && order("lower", "down"), { sentence: "do.below", icon: <ArrowDownToLine size={14} /> })}
+        {button("Gather into a cluster", keys.length > 1 && (() => gatherSelected(session, context, keys)), {
+          sentence: "do.gather",
+          icon: <Group size={14} />,
+        })}
+        {button("Dissolve the cluster", kinds.includes("cluster") && (() => dissolveSelected(session, context, keys)), {
+          sentence: "do.dissolve",
+          icon: <Ungroup size={14} />,
+        })}
+        {button("Split the screen between the two", splits && (() => splitSelected(session, context, keys)), {
+          sentence: "do.split",
+          icon: <SquareSplitHorizontal size={14} />,
+        })}
+        {button(`Carry there: ${where}`, pin !== null && carry, { sentence: "do.carry", icon: <Target size={14} />, figures: { where } })}
         <AlignMenu context={context} keys={keys} told={told} />
         <Divide />
-        {button("Copy its look onto others", "do.look", <Palette size={14} />, control !== undefined && copy("look"), { pressed: copying?.what === "look" })}
-        {button("Copy its feel onto others", "do.feel", <Hand size={14} />, control !== undefined && copy("feel"), { pressed: copying?.what === "feel" })}
-        {button("Room to the neighbours", "do.room", <Expand size={14} />, hasControls && (() => growSelected(session, context, keys)))}
+        {button("Copy its look onto others", control !== undefined && copy("look"), {
+          sentence: "do.look",
+          icon: <Palette size={14} />,
+          pressed: copying?.what === "look",
+        })}
+        {button("Copy its feel onto others", control !== undefined && copy("feel"), {
+          sentence: "do.feel",
+          icon: <Hand size={14} />,
+          pressed: copying?.what === "feel",
+        })}
+        {button("Room to the neighbours", hasControls && (() => growSelected(session, context, keys)), { sentence: "do.room", icon: <Expand size={14} /> })}
         <Divide />
         <LockMenu context={context} keys={keys} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
-        {button("Hide for now", "do.hide", <EyeOff size={14} />, () => hideForNow(session, keys))}
-        {button("Zoom to it", "bar.selection", <Scan size={14} />, () => zoomToSelection(context, keys))}
+        {button("Hide for now", () => hideForNow(session, keys), { sentence: "do.hide", icon: <EyeOff size={14} /> })}
+        {button("Zoom to it", () => zoomToSelection(context, keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
       </span>
       <Notes context={context} keys={keys} />
       <FindingLine context={context} of={findingsOf} />

@@ -2,7 +2,9 @@
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { addZone } from "../../core/editing/edits/zones";
 import type { Action, Layout } from "../../core/format/types";
-import { pinFor, type EditContext } from "../../core/editing/placing";
+import { nearestFit } from "../../core/editing/nearestFit";
+import { inCluster } from "../../core/editing/placeables";
+import { editContextOf, moveBy, pinFor, type EditContext } from "../../core/editing/placing";
 import { fittingKind, growCluster, growControl } from "../../core/editing/make";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
@@ -22,7 +24,17 @@ export function growInto(session: Session, grown: Result<{ layout: Layout; id: s
 /** Grows one action's control, or several actions' cluster, at a point. */
 export function growActions(session: Session, context: EditContext, actions: readonly Action[], at: Point): boolean {
   if (actions.length === 1) return growInto(session, growControl(context, { kind: null, action: actions[0], at }), `grow ${actions[0].name}`);
-  return growInto(session, growCluster(context, actions, at.x, at.y), `grow ${actions.length} controls`);
+  const grown = growCluster(context, actions, at.x, at.y);
+  return growInto(session, grown.ok ? ok({ ...grown.value, layout: toNearestFit(context, grown.value) }) : grown, `grow ${actions.length} controls`);
+}
+
+/** A cluster that was just made, moved to the nearest place where its controls fit; where there is none it stays. */
+function toNearestFit(context: EditContext, { layout, id }: { layout: Layout; id: string }): Layout {
+  const now = editContextOf(layout, context.screen, { ...context.playerView, moment: null });
+  const by = nearestFit(now, inCluster(layout, id, now.resolved.arrangement));
+  if (by === null || (by.x === 0 && by.y === 0)) return layout;
+  const moved = moveBy(now, [id], by.x, by.y);
+  return moved.ok ? moved.value : layout;
 }
 
 export const homeOfActions = (context: EditContext, actions: readonly Action[]): Point => homeOf(context, fittingKind(actions[0].kind));

@@ -148,6 +148,11 @@ export const SENTENCES = {
   "layout.target": { words: "Least target: a hit area below {value} is told as a finding. About 9 mm is the least that a thumb hits reliably." },
   "layout.gap": { words: "Least gap: hit areas nearer than {value} are told as a finding." },
   "layout.cover": { words: "Most cover: controls that cover more than {value} of the screen are told as a finding." },
+  "backdrop.which": { words: "What stands behind the controls in {value}; a moment without a picture of its own has that of every moment." },
+  "backdrop.still": { words: "Behind the controls: {value}." },
+  "backdrop.colour": { words: "A plain colour behind the controls: {value}." },
+  "backdrop.fit": { words: "The picture is {value}." },
+  "backdrop.dim": { words: "Dimmed by {value}: the controls are easier to see." },
   // Scale
   "scale.keeps": { words: "What a control keeps from screen to screen: {value}.", keys: "← →" },
   "scale.of": { words: "Share of {value}: that is what a share of the screen is measured by." },

@@ -5,6 +5,7 @@ import type { Layout, Screen } from "../../core/format/types";
 import { createChecker, type Checker } from "../../workers/checks";
 import { connectChecks } from "../../workers/connect";
 import { stillFor } from "../shared/backdrop";
+import { wordWidths } from "../shared/wordWidths";
 import { useImageArrivals } from "../shared/images";
 import type { PlayerView } from "../../core/engine/placement/resolve";
 import { useSessionActions } from "./context";
@@ -59,7 +60,7 @@ function askAbout(session: Session, checker: Checker, whole: boolean): void {
   const screens = screensInView(layout, whole);
   const stills = screens.map((screen) => stillFor(layout.workbench, screen));
   const read = [whole && shelfScreen !== null ? shelfScreen : benchScreenOf(layout).name];
-  checker.request({ layout, screens, playerView: playerOf(asked), stills, read }, (findings) => {
+  checker.request({ layout, screens, playerView: playerOf(asked), stills, widths: wordWidths(layout), read }, (findings) => {
     // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
     const now = session.store.getState();
     if (now.id === asked.id && isSamePlayer(now, asked)) session.setFindings(findings);

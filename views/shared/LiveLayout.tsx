@@ -6,6 +6,7 @@ import { resolvedOn } from "../../core/derived/resolved";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
 import { drawGlass, emptyGlass, posed } from "./drawGlass";
+import { onLanguage } from "./language";
 import { GlassCanvas, useDrawingEpoch } from "./GlassCanvas";
 
 interface Props {
@@ -48,7 +49,7 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       const shown = posed(layout, resolved, held).filter(
         ({ control }) => without.length === 0 || !isAway(control.id, clusterOf(placementIn(layout, resolved.arrangement, control.id)), without),
       );
-      drawGlass(element, layout, shown, { screen, scale, epoch, mostPx: MOST_PX });
+      drawGlass(element, layout, shown, { screen, scale, epoch, mostPx: MOST_PX, moment: playerView.moment });
     };
     draw();
     const observer = new IntersectionObserver((entries) => {
@@ -63,9 +64,11 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
     const stop = store.subscribe((now, before) => {
       if (now.layout !== before.layout || now.playerView !== before.playerView) draw();
     });
+    const stopLanguage = onLanguage(draw);
     return () => {
       observer.disconnect();
       stop();
+      stopLanguage();
     };
   }, [store, screen, scale, held, epoch, without]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;

@@ -1,6 +1,7 @@
 "use client";
 /** What is seen behind the controls: one of the project's stills or the user's own picture, filled or fitted, dimmed. */
 import type { Still } from "../../core/checks/contrast";
+import { ownEntry } from "../../core/engine/own";
 import { SCREENS } from "../../core/format/limits";
 import type { Screen, Workbench } from "../../core/format/types";
 import { drawBackdrop } from "../../samples/scenes";
@@ -8,6 +9,18 @@ import { imageOf } from "./images";
 
 type Ctx = CanvasRenderingContext2D;
 const NIGHT = "#0c141b";
+
+const inMoments = new WeakMap<Workbench, Map<string, Workbench>>();
+/** The workbench as it is in a moment: with the moment's own picture where it has one. The same two give the same object. */
+export function backdropIn(bench: Workbench, moment: string | null): Workbench {
+  const picture = moment === null ? undefined : ownEntry(bench.momentPictures, moment);
+  if (moment === null || picture === undefined) return bench;
+  let known = inMoments.get(bench);
+  if (!known) inMoments.set(bench, (known = new Map()));
+  let made = known.get(moment);
+  if (!made) known.set(moment, (made = { ...bench, picture }));
+  return made;
+}
 
 /** Paints the backdrop over (0, 0, w, h). A picture that has not come in yet leaves the plain night. */
 export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number): void {
@@ -21,6 +34,9 @@ export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number):
       const [iw, ih] = [image.width * scale, image.height * scale];
       ctx.drawImage(image, (w - iw) / 2, (h - ih) / 2, iw, ih);
     }
+  } else if (bench.backdrop === "plain" && bench.colour !== undefined) {
+    ctx.fillStyle = bench.colour;
+    ctx.fillRect(0, 0, w, h);
   } else drawBackdrop(ctx, bench.backdrop, w, h);
   if (bench.dim > 0) {
     ctx.fillStyle = `rgba(5, 8, 11, ${bench.dim})`;
@@ -30,7 +46,7 @@ export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number):
 
 /** What the backdrop looks like depends on this alone. */
 export function backdropKey(bench: Workbench): string {
-  if (!bench.picture) return `${bench.backdrop} ${bench.dim}`;
+  if (!bench.picture) return `${bench.backdrop} ${bench.colour ?? ""} ${bench.dim}`;
   const { data } = bench.picture;
   return `own ${bench.fit} ${bench.dim} ${imageOf(bench.picture) ? "in" : "coming"} ${data.length} ${data.slice(64, 96)} ${data.slice(-24)}`;
 }

@@ -8,7 +8,11 @@ import { sampleLayouts } from "../../test/samples";
 import { recorder } from "../../test/canvas";
 import { contextFor, drawGlass, posed } from "./drawGlass";
 
-jest.mock("./backdrop", () => ({ backdropKey: (bench: { backdrop: string }) => bench.backdrop, backdropAt: () => "backdrop" }));
+jest.mock("./backdrop", () => ({
+  backdropKey: (bench: { backdrop: string }) => bench.backdrop,
+  backdropAt: () => "backdrop",
+  backdropIn: (bench: unknown) => bench,
+}));
 jest.mock("./images", () => ({ suppliesOf: () => ({ pictureOf: () => null, icons: {} }) }));
 
 const [harbour] = sampleLayouts();

@@ -6,7 +6,8 @@ import type { Resolved } from "../../core/engine/placement/resolve";
 import { SCREENS } from "../../core/format/limits";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import { backdropAt, backdropKey } from "./backdrop";
+import { backdropAt, backdropIn, backdropKey } from "./backdrop";
+import { inLanguage, languageNow } from "./language";
 import { suppliesOf } from "./images";
 
 const POSE_HELD = { held: true, x: 0, y: 0 } as const;
@@ -16,7 +17,7 @@ export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[
   const known = byId(layout.controls);
   return resolved.controls.flatMap((at) => {
     const control = known.get(at.id);
-    return control ? [{ control, box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
+    return control ? [{ control: inLanguage(control, languageNow()), box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
   });
 }
 
@@ -99,6 +100,8 @@ interface OnGlass {
   readonly scale: number;
   readonly epoch: number;
   readonly mostPx?: number;
+  /** The moment that is looked at: it may have a backdrop of its own. */
+  readonly moment?: string | null;
 }
 
 /** Gives back the memory of a canvas that nobody sees. */
@@ -108,9 +111,10 @@ export function emptyGlass(canvas: HTMLCanvasElement): void {
 }
 
 /** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
-export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch, mostPx }: OnGlass): void {
+export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch, mostPx, moment = null }: OnGlass): void {
   const hairline = 1 / scale;
-  const surroundings = `${backdropKey(layout.workbench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
+  const bench = backdropIn(layout.workbench, moment);
+  const surroundings = `${backdropKey(bench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;
   const after: Shown = { drawn, surroundings };
   const part = changedPart(shownOn.get(canvas), after, hairline);
   shownOn.set(canvas, after);
@@ -133,7 +137,7 @@ export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: read
   ctx.beginPath();
   ctx.roundRect(0, 0, screen.widthPx, screen.heightPx, screen.cornerPx);
   ctx.clip();
-  ctx.drawImage(backdropAt(layout.workbench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
+  ctx.drawImage(backdropAt(bench, canvas.width, canvas.height), 0, 0, screen.widthPx, screen.heightPx);
   drawControls(ctx, shown, hairline, suppliesOf(layout));
   ctx.fillStyle = "#05080b";
   for (const c of screen.cutouts) {

@@ -1,12 +1,14 @@
 "use client";
-/** What stands behind the controls: one of the project's stills or a screenshot of one's own game, filled or fitted, dimmed. */
+/** What stands behind the controls: a still of the project's, a plain colour, or screenshots of one's own game, one for each moment; filled or fitted, dimmed. */
 import { useRef, useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
 import { PICTURES } from "../../../core/format/limits";
-import type { Workbench } from "../../../core/format/types";
+import type { BackdropPicture, Workbench } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
-import { ChoiceField } from "../../../ui/Field";
+import { ownEntry } from "../../../core/engine/own";
+import { says } from "../../reading/sentences";
+import { ChoiceField, ColourField } from "../../../ui/Field";
 import { Range } from "../../../ui/Range";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
@@ -15,33 +17,81 @@ import { readPicture } from "../../shared/pictureFile";
 
 const TYPES = ["image/png", "image/webp", "image/jpeg"] as const;
 
+/** Stands for every moment; ids of moments never begin so. */
+const ALL = "*";
+/** The plain backdrop's colour where none is chosen. */
+const PLAIN = "#1C2A35";
+
 export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();
   const bench = useSession((s) => s.layout.workbench);
+  const moments = useSession((s) => s.layout.moments);
+  const [which, setWhich] = useState(ALL);
   const [problem, setProblem] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const change = (label: string, next: Partial<Workbench>, merge = false) =>
     session.edit(label, (l) => changeLayout(l, { workbench: { ...l.workbench, ...next } }), merge);
+  const { picture } = which === ALL ? bench : { picture: ownEntry(bench.momentPictures, which) };
+  const put = (next: BackdropPicture | undefined) => {
+    if (which === ALL) return change("backdrop", { picture: next });
+    const { [which]: _old, ...others } = bench.momentPictures;
+    change("backdrop of a moment", { momentPictures: next ? { ...others, [which]: next } : others });
+  };
   const accept = async (file: File) => {
     const read = await readPicture(file, TYPES, PICTURES.backdropBytes.most);
     if (!read.ok) return setProblem(problemText(read.problems).replace(": ", " "));
     setProblem("");
-    change("backdrop", { picture: read.value });
+    put(read.value);
   };
   return (
     <Dialogue title="Behind the controls" open={open} onOpenChange={onOpenChange}>
       <div className="grid gap-3">
-        <ChoiceField
-          label="Still"
-          value={bench.picture ? "own" : bench.backdrop}
-          options={[
-            ["plain", "plain night"],
-            ["harbour", "the harbour"],
-            ["post-office", "the post office"],
-            ...(bench.picture ? ([["own", bench.picture.name]] as const) : []),
-          ]}
-          onChange={(backdrop) => backdrop !== "own" && change("backdrop", { backdrop, picture: undefined })}
-        />
+        {moments.length > 0 && (
+          <ChoiceField
+            label="Behind what"
+            value={which}
+            options={[[ALL, "every moment"], ...moments.map((m) => [m.id, m.name] as const)]}
+            reads={says("backdrop.which")}
+            onChange={setWhich}
+          />
+        )}
+        {which === ALL ? (
+          <ChoiceField
+            label="Still"
+            value={picture ? "own" : bench.backdrop}
+            options={[
+              ["plain", "a plain colour"],
+              ["harbour", "the harbour"],
+              ["post-office", "the post office"],
+              ...(picture ? ([["own", picture.name]] as const) : []),
+            ]}
+            reads={says("backdrop.still")}
+            onChange={(backdrop) => backdrop !== "own" && change("backdrop", { backdrop, picture: undefined })}
+          />
+        ) : (
+          <div className="field-row" data-row>
+            <span className="field-name">Picture</span>
+            <span className="flex items-center gap-2">
+              {picture ? picture.name : <span className="text-muted">as in every moment</span>}
+              {picture && (
+                <button className="push h-6" onClick={() => put(undefined)}>
+                  take it away
+                </button>
+              )}
+            </span>
+          </div>
+        )}
+        {which === ALL && !picture && bench.backdrop === "plain" && (
+          <div className="field-row" data-row>
+            <span className="field-name">Colour</span>
+            <ColourField
+              label="Colour of the backdrop"
+              value={bench.colour ?? PLAIN}
+              reads={says("backdrop.colour")}
+              onChange={(colour) => change("colour of the backdrop", { colour }, true)}
+            />
+          </div>
+        )}
         <div className="flex items-center gap-3">
           <button className="push" onClick={() => input.current?.click()}>
             A screenshot of your game…
@@ -54,12 +104,13 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             {problem}
           </p>
         )}
-        {bench.picture && (
+        {picture && (
           <>
             {/* eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise */}
-            <img src={pictureUrl(bench.picture) ?? undefined} alt={bench.picture.name} className="max-h-[7.5rem] border border-rule object-contain" />
+            <img src={pictureUrl(picture) ?? undefined} alt={picture.name} className="max-h-[7.5rem] border border-rule object-contain" />
             <ChoiceField
               label="Placed"
+              reads={says("backdrop.fit")}
               value={bench.fit}
               options={[
                 ["fill", "filled: it covers the glass"],
@@ -73,6 +124,8 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
           <span className="caption">Dimmed</span>
           <Range
             label="Dimmed"
+            reads={says("backdrop.dim")}
+            shown={`${Math.round(bench.dim * 100)} %`}
             value={[bench.dim]}
             min={0}
             max={0.9}

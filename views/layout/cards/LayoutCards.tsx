@@ -149,7 +149,7 @@ export function LayoutCard() {
 function Backdrop() {
   const bench = useSession((s) => s.layout.workbench);
   const [open, setOpen] = useState(false);
-  const name = bench.picture?.name ?? { plain: "plain night", harbour: "the harbour", "post-office": "the post office" }[bench.backdrop];
+  const name = bench.picture?.name ?? { plain: "a plain colour", harbour: "the harbour", "post-office": "the post office" }[bench.backdrop];
   return (
     <Labelled label="Behind">
       <button
