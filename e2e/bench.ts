@@ -64,6 +64,22 @@ export async function typeInto(page: Page, column: string, field: string, value:
   await input.press("Enter");
 }
 
+/** What the card of the selected control says it is tied to: the point, as fractions, and the frame. */
+export async function expectTied(page: Page, point: string, frame: "safe" | "screen" | "picture"): Promise<void> {
+  const card = page.getByRole("region", { name: "Place", exact: true });
+  await expect(card.getByRole("combobox", { name: "Tied to" })).toHaveValue(point);
+  await expect(card.getByRole("combobox", { name: "Frame" })).toHaveValue(frame);
+}
+
+/** Opens the fold of a card in which what is seldom used stands. */
+export async function more(page: Page, column: string): Promise<void> {
+  const fold = page.getByRole("region", { name: column, exact: true }).getByRole("button", { name: /^(\+\s*)?more/ });
+  if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
+}
+
+/** The bar of buttons for what is selected. */
+export const selectionBar = (page: Page): Locator => page.getByRole("toolbar", { name: "What is selected" });
+
 /** Starts an empty layout of a name. */
 export async function startLayout(page: Page, name: string): Promise<void> {
   await fromMenu(page, "New layout…");

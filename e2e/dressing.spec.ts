@@ -1,6 +1,6 @@
 /** Dressing: words, icons, colours, own pictures, the held look, fading away. */
 import { expect, test, type Page } from "@playwright/test";
-import { control, exportText, open, saved } from "./bench";
+import { control, exportText, open, saved, more } from "./bench";
 
 const look = (page: Page) => page.getByRole("region", { name: "Look" });
 /** The colour of a point of the canvas on the bench, given as shares of its sides. */
@@ -20,15 +20,16 @@ test("an icon, a word, a turn, the held look", async ({ page }) => {
   await control(page, "horn").click();
   await look(page).getByRole("button", { name: "Icon: none" }).click();
   await page.getByLabel("Search icons").fill("mega");
-  await page.getByRole("button", { name: "megaphone" }).click();
+  await page.getByRole("button", { name: "megaphone", exact: true }).click();
   await expect(look(page).getByRole("button", { name: "Icon: megaphone" })).toBeVisible();
   await look(page).getByRole("textbox", { name: "Word on it" }).fill("");
   await page.keyboard.press("Enter");
   await look(page).getByRole("textbox", { name: "Turned" }).fill("45");
   await page.keyboard.press("Enter");
-  await look(page).getByRole("textbox", { name: "Fades to, long untouched" }).fill("0.1");
+  await more(page, "Look");
+  await look(page).getByRole("textbox", { name: "Fades to, long untouched" }).fill("10");
   await page.keyboard.press("Enter");
-  await expect(look(page).getByRole("textbox", { name: "After" })).toHaveValue("3000");
+  await expect(look(page).getByRole("textbox", { name: "Fades after" })).toHaveValue("3000");
   await saved(page);
   const rest = await colourAt(page, 0.917, 0.48);
   await page.keyboard.press("p");

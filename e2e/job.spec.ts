@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import {
+  expectTied,
   addAction,
   control,
   drag,
@@ -51,10 +52,10 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await expect(page.getByText("Drag an action from the ledger onto the glass")).toBeVisible();
   await dragFromLedger(page, "helm", 0.16, 0.68);
   await expect(control(page, "helm")).toHaveAttribute("aria-label", "helm, stick, bottom left, serves helm");
-  await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("bottom left of safe");
+  await expectTied(page, "0,1", "safe");
   await dragFromLedger(page, "horn", 0.92, 0.8);
   await expect(control(page, "horn")).toHaveAttribute("aria-label", "horn, button, bottom right, serves horn");
-  await expect(page.getByRole("region", { name: "Place" }).getByLabel("Tied to")).toContainText("bottom right of safe");
+  await expectTied(page, "1,1", "safe");
   await dragFromLedger(page, "towline", 0.8, 0.6);
   await expect(page.getByRole("region", { name: "Ledger" })).toContainText("all served");
 
@@ -75,10 +76,10 @@ test("from an empty layout to a played, checked and exported one", async ({ page
 
   // Tied elsewhere by its tether; it does not jump.
   const place = page.getByRole("region", { name: "Place" });
-  await expect(place.getByLabel("Tied to")).toContainText("bottom of safe");
+  await expectTied(page, "0.5,1", "safe");
   const stood = await placeOf(page, "towline");
   await drag(page, await middle(page.locator('[data-tether="towline"] path')), await onGlass(page, 0.045, 0.95), 12);
-  await expect(place.getByLabel("Tied to")).toContainText("bottom left of safe");
+  await expectTied(page, "0,1", "safe");
   const stands = await placeOf(page, "towline");
   expect(Math.abs(stands.x - stood.x)).toBeLessThan(1e-3);
   expect(Math.abs(stands.y - stood.y)).toBeLessThan(1e-3);

@@ -1,6 +1,7 @@
 /** What is asked before it is done, told when it is done, and taken back: kinds, words, ends of axes, deletions, drags left in the middle. */
 import { expect, test, type Page } from "@playwright/test";
 import {
+  expectTied,
   addAction,
   control,
   drag,
@@ -94,9 +95,9 @@ test("dropped or carried in a tall game, a control is tied to the nearest point;
   await page.getByLabel("Name of the new action").blur();
   await page.keyboard.press("2");
   await dragFromLedger(page, "leap", 0.5, 0.93);
-  await expect(region(page, "Place").getByLabel("Tied to")).toContainText("bottom of safe");
+  await expectTied(page, "0.5,1", "safe");
   await drag(page, await middle(visual(page, "leap")), await onGlass(page, 0.9, 0.5), 12);
-  await expect(region(page, "Place").getByLabel("Tied to")).toContainText("right of safe");
+  await expectTied(page, "1,0.5", "safe");
   await dragFromLedger(page, "sway", 0.3, 0.3);
   const way = page.getByRole("group", { name: "Which way of sway serves sway" });
   await expect(way.getByRole("button", { name: "left–right" })).toHaveAttribute("aria-pressed", "true");

@@ -13,7 +13,8 @@ test("a finding leads to its place, shows itself on the glass, and is mended at 
   await expect(control(page, "horn")).toHaveAttribute("aria-pressed", "true");
   await expect(page.getByTestId("pointed-out").locator("rect, ellipse")).not.toHaveCount(0);
   // From the card too: the findings of what is selected stand there with their moves.
-  const move = region(page, "Serves")
+  const move = page
+    .getByTestId("finding-line")
     .getByRole("button", { name: /^Bring horn above$/ })
     .first();
   await move.click();
@@ -31,7 +32,8 @@ test("a move is offered with its distance and goes just that far", async ({ page
   const from = await middle(visual(page, "horn"));
   const goal = await middle(visual(page, "towline"));
   await drag(page, from, { x: goal.x + 14, y: goal.y - 14 });
-  const offer = region(page, "Serves")
+  const offer = page
+    .getByTestId("finding-line")
     .getByRole("button", { name: /^Move \S+ \d+\.\d mm (up|down|left|right)$/ })
     .first();
   // Until a move is proved for the layout as it now stands, the offer of an earlier one cannot be taken.

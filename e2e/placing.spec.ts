@@ -1,6 +1,6 @@
 /** Placing: by hand and by number; tethers, spans, landing areas, snapping, aligning, order. */
 import { expect, test, type Page } from "@playwright/test";
-import { control, drag, middle, onGlass, open, placeOf, typeInto, visual, type Place } from "./bench";
+import { expectTied, control, drag, middle, onGlass, open, placeOf, typeInto, visual, type Place, more, selectionBar } from "./bench";
 
 const MM = 411 / 25.4;
 const place = (page: Page) => page.getByRole("region", { name: "Place", exact: true });
@@ -50,12 +50,12 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   const glass = (await page.getByTestId("glass").boundingBox())!;
   const safeTop = { x: glass.x + (96 / 2400) * glass.width, y: glass.y };
   await drag(page, await middle(end()), { x: safeTop.x + 6, y: safeTop.y + 6 });
-  await expect(place(page).getByLabel("Tied to")).toContainText("top left of safe");
+  await expectTied(page, "0,0", "safe");
   const anchored = await placeOf(page, "horn");
   for (const side of ["x", "y", "w", "h"] as const) expect(anchored[side]).toBeCloseTo(before[side], 2);
   // The corner of the whole screen lies beside that of the safe frame.
   await drag(page, await middle(end()), { x: glass.x + 2, y: glass.y + glass.height - 2 });
-  await expect(place(page).getByLabel("Tied to")).toContainText("bottom left of screen");
+  await expectTied(page, "0,1", "screen");
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
   await page.keyboard.down("Shift");
   await drag(page, await middle(end()), { x: glass.x + 2, y: glass.y + 2 });
@@ -63,7 +63,8 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   const carried = await placeOf(page, "horn");
   expect(carried.x).toBeCloseTo(3 * MM, 1);
   expect(carried.y).toBeCloseTo(3 * MM, 1);
-  await place(page).getByLabel("Pivot: the point of it that is measured from").selectOption("centre");
+  await more(page, "Place");
+  await place(page).getByRole("combobox", { name: "Pivot: the point of it that is measured from" }).selectOption("centre");
   expect((await placeOf(page, "horn")).x).toBeCloseTo(carried.x, 2);
   await expect(place(page).getByRole("textbox", { name: "From left" })).toHaveValue(/\d/);
 });
@@ -89,7 +90,7 @@ test("a span's edges by hand and by number; a pin becomes one where it stands", 
   expect((await placeOf(page, "lamp")).x).toBeCloseTo(96 + (2400 - 96) / 2 + 4 * MM, 1);
   await pick(page, "log");
   const log = await placeOf(page, "log");
-  await place(page).getByLabel("Pin or span").selectOption("spans");
+  await place(page).getByLabel("Placed").selectOption("spans");
   await expect(page.getByRole("group", { name: "Edges of log" })).toBeVisible();
   expect((await placeOf(page, "log")).x).toBeCloseTo(log.x, 2);
 });
@@ -157,10 +158,12 @@ test("several: aligned, spaced, mixed values, one number for all; order shown wh
   await pick(page, "horn");
   for (const id of ["towline", "pump"]) await control(page, id).click({ modifiers: ["Shift"] });
   await expect(place(page).getByRole("textbox", { name: "Width" })).toHaveAttribute("placeholder", "mixed");
-  await place(page).getByRole("button", { name: "Align left" }).click();
+  await selectionBar(page).getByRole("button", { name: "Align and space" }).click();
+  await page.getByRole("menuitem", { name: "Align left" }).click();
   const lefts = await Promise.all(["horn", "towline", "pump"].map(async (id) => (await placeOf(page, id)).x));
   expect(Math.max(...lefts) - Math.min(...lefts)).toBeLessThan(0.01);
-  await place(page).getByRole("button", { name: "Equal gaps down" }).click();
+  await selectionBar(page).getByRole("button", { name: "Align and space" }).click();
+  await page.getByRole("menuitem", { name: "Equal gaps down" }).click();
   const [a, b, c] = await Promise.all(["towline", "horn", "pump"].map((id) => placeOf(page, id)));
   expect(b.y - a.y - a.h).toBeCloseTo(c.y - b.y - b.h, 2);
   await typeInto(page, "Place", "Width", "10mm");
@@ -192,23 +195,25 @@ test("numbers are changed by dragging on them and by the arrow keys", async ({ p
 
 test("a picture frame is set, tied to, and drawn; a hit area has a size of its own", async ({ page }) => {
   await open(page);
+  await more(page, "Layout");
   const picture = page.getByRole("textbox", { name: "Picture frame, least aspect" });
-  await expect(picture).toHaveAttribute("placeholder", "whole");
+  await expect(picture).toHaveAttribute("placeholder", "as the screen");
   await picture.fill("16/9");
   await picture.press("Enter");
   await expect.poll(async () => Number(await page.locator('[data-frame="picture"]').getAttribute("width"))).toBeCloseTo(1920, 3);
   await pick(page, "horn");
   const before = await placeOf(page, "horn");
-  await place(page).getByLabel("Tied to").selectOption("bottom right of picture");
+  await place(page).getByRole("combobox", { name: "Frame" }).selectOption("picture");
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
   const touch = page.getByRole("region", { name: "Touch", exact: true });
-  await touch.getByRole("button", { name: "a size of its own" }).click();
+  await more(page, "Touch");
+  await touch.getByRole("checkbox", { name: "A size of its own" }).check();
   await touch.getByRole("textbox", { name: "Width of the hit area" }).fill("20mm");
   await page.keyboard.press("Enter");
-  await expect(touch).toContainText("takes 20.0 × 10.5 mm");
+  await expect(touch).toContainText("20.0 × 10.5 mm");
   expect(Number(await page.locator('[data-areas="horn"] [data-area="hit"]').getAttribute("rx")) * 2).toBeCloseTo(20 * MM, 3);
-  await touch.getByRole("button", { name: "as its box" }).click();
-  await expect(touch).toContainText("takes 10.5 × 10.5 mm");
+  await touch.getByRole("checkbox", { name: "A size of its own" }).uncheck();
+  await expect(touch).toContainText("10.5 × 10.5 mm");
 });
 
 test("Enter with a tool in hand puts it down once, whatever has the focus; Escape in a list closes that alone", async ({ page }) => {

@@ -10,6 +10,9 @@ import { seenPin, ANCHOR_POINTS } from "../../core/editing/anchors";
 /** A tether's end takes a corner, edge or centre within this, CSS px. */
 const ANCHOR_SNAP_PX = 28;
 
+/** Points nearer to each other than this are one to the hand, CSS px. */
+const SAME_POINT_PX = 0.5;
+
 /** A tether's end under way: where it is, and the point it would be tied to. */
 export interface AnchorDrag {
   readonly point: Point;
@@ -47,8 +50,10 @@ export function anchorAt(context: EditContext, key: string, { point, free }: { p
   const ends = tetherEnds(context, key);
   if (!ends) return null;
   if (!free) {
-    const near = anchorPoints(context, ends.pin).find((p) => Math.hypot(p.x - point.x, p.y - point.y) * scale <= ANCHOR_SNAP_PX);
-    if (near) return { point, frame: near.frame, anchor: near.anchor };
+    // The nearest of them; where frames share a point, that of its own frame, which comes first.
+    const far = (p: Point) => Math.hypot(p.x - point.x, p.y - point.y) * scale;
+    const near = anchorPoints(context, ends.pin).reduce((best, p) => (far(p) < far(best) - SAME_POINT_PX ? p : best));
+    if (far(near) <= ANCHOR_SNAP_PX) return { point, frame: near.frame, anchor: near.anchor };
   }
   const clamped = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
   const at = (v: number, low: number, side: number) => (side > 0 ? clamped((v - low) / side) : 0);

@@ -45,7 +45,7 @@ export function BenchView() {
   const tray = (
     <>
       <CalmTray tall={!wide} />
-      {wide && <Border region="tray" side="below" word="the tray" />}
+      <Border region={wide ? "tray" : "beside"} side={wide ? "below" : "right"} word="the tray" />
     </>
   );
   // The tray stands before the glass on the page: by key it is near, and what stands on the glass is many stops.
@@ -72,14 +72,14 @@ export function BenchView() {
   ) : (
     <div
       className="grid h-full grid-rows-[minmax(0,2fr)_minmax(0,3fr)] bg-paper"
-      style={{ gridTemplateColumns: `minmax(0,4fr) minmax(0,5fr) ${rail}` }}
+      style={{ gridTemplateColumns: `minmax(0,4fr) ${sizes.beside === undefined ? "minmax(0,5fr)" : `min(60%, ${sizes.beside}rem)`} ${rail}` }}
       data-bench="tall"
     >
       <div className="relative col-start-3 row-start-1 min-h-0">
         <Ledger wide={wide} glass={glass} />
         <Border region="rail" side="right" word="the rail" />
       </div>
-      <div className="col-start-2 row-span-2 row-start-1 min-h-0 border-x border-rule">{tray}</div>
+      <div className="relative col-start-2 row-span-2 row-start-1 min-h-0 border-x border-rule">{tray}</div>
       <div className="col-start-1 row-span-2 row-start-1 min-h-0">
         <Glass ref={glass} />
       </div>
@@ -92,7 +92,7 @@ export function BenchView() {
 }
 
 /** The height of the tray: as it was dragged, else nine rows and what stands above them, more where there is room; the glass keeps a third in any case. */
-const trayRows = (rem: number | undefined) => `min(66%, ${rem === undefined ? "clamp(20.25rem, 36vh, 25rem)" : `${rem}rem`})`;
+const trayRows = (rem: number | undefined) => `min(66%, ${rem === undefined ? "clamp(20.25rem, 33vh, 23rem)" : `${rem}rem`})`;
 
 /** While something is dragged on the glass the tray's numbers follow ten times a second: the glass and the rail come first. */
 const CALM_MS = 100;

@@ -149,7 +149,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
   const mm = pxPerMm(screen);
   const arrangement = arrangements[arrangementFor(arrangements, screen)];
   return (
-    <header className="flex flex-wrap items-center gap-x-3 px-4 pt-1.5">
+    <header className="flex flex-wrap items-center gap-x-3 px-4 pt-1.5 xl:h-7 xl:flex-nowrap xl:whitespace-nowrap">
       <h2 className="font-semibold" data-testid="bench-screen">
         {screen.name}
       </h2>
@@ -166,7 +166,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
           data-testid="arrangement-in-use"
           {...readingProps(says(arrangement ? "glass.arrangement" : "glass.base"), arrangement?.name)}
         >
-          {arrangement ? `arrangement: ${arrangement.name}` : "the base: it holds where no arrangement does"}
+          {arrangement ? `arrangement: ${arrangement.name}` : "the base: no arrangement here"}
         </span>
       )}
       {(handed === "left" || playerSize !== 1) && (

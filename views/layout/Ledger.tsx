@@ -91,7 +91,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
         {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
           <span className="caption">{marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : "all served"}</span>
         ) : (
-          <button className="text-[0.6875rem] text-blocker underline" {...readingProps(says("ledger.next"), String(toDo.length))} onClick={goToNext}>
+          <button className="min-h-6 text-[0.6875rem] text-blocker underline" {...readingProps(says("ledger.next"), String(toDo.length))} onClick={goToNext}>
             {toDo.length} left to do
           </button>
         )}

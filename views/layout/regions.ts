@@ -7,6 +7,8 @@ import { createStore } from "zustand/vanilla";
 /** The regions that can be sized, with the least and the most they may have, rem. */
 export const REGIONS = {
   tray: { least: 8, most: 40 },
+  /** The tray where it stands beside a tall glass: its width. */
+  beside: { least: 18, most: 70 },
   ledger: { least: 9, most: 26 },
   rail: { least: 10, most: 34 },
 } as const;
@@ -15,7 +17,7 @@ export type Region = keyof typeof REGIONS;
 export type RegionSizes = { readonly [R in Region]?: number };
 
 const KEY = "nodulum.regions";
-const schema = z.object({ tray: z.number(), ledger: z.number(), rail: z.number() }).partial();
+const schema = z.object({ tray: z.number(), beside: z.number(), ledger: z.number(), rail: z.number() }).partial();
 
 function remembered(): RegionSizes {
   try {

@@ -250,7 +250,7 @@ export const SENTENCES = {
   "strip.shortcuts": { words: "Every key and gesture, in a list.", keys: "?" },
   // What is said while nothing is pointed at
   "view.actions": { words: "Actions: what the game reads, and what serves it. Draw a wire from what gives to what is read." },
-  "view.layout": { words: "Layout: drag an action from the ledger onto the glass; a control that fits it grows there." },
+  "view.layout": { words: "Layout: where everything stands, what takes the finger, how it feels. Point at anything, and it is said here what it is." },
   "view.rehearse": { words: "Rehearse: play it, by mouse, keys, pad or touch." },
   "view.screens": { words: "Screens: the layout on every screen, with what is found there." },
   "view.handoff": { words: "Hand off: what leaves, and what comes in." },

@@ -6,12 +6,12 @@ import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { railOf } from "../../session/screens";
 
-const WIDE = 230;
+const WIDE = 194;
 const HIGH = 70;
 const GAP = 8;
 
 export function KeptPicture({ context: { layout, screen } }: { context: EditContext }) {
-  const [control] = layout.controls;
+  const control = layout.controls.find((c) => c.placement.kind === "pin" && typeof c.placement.frame === "string") ?? layout.controls.at(0);
   if (!control) return null;
   const sizes = keptSizes(layout, control.id, threeScreens(railOf(layout), screen));
   const scale = Math.min(
@@ -29,7 +29,7 @@ export function KeptPicture({ context: { layout, screen } }: { context: EditCont
       <span className="field-name">
         <span className="figure">{control.name}</span> on the smallest, the open and the largest screen
       </span>
-      <div className="grid gap-1" style={{ gridTemplateColumns: `repeat(${sizes.length}, minmax(0, 1fr))` }}>
+      <div className="flex items-end justify-between gap-1">
         {sizes.map((size) => (
           <Device key={size.screen} size={size} scale={scale} />
         ))}
@@ -45,7 +45,7 @@ function Device({ size, scale }: { size: KeptSize; scale: number }) {
   return (
     <span className="grid justify-items-center gap-0.5" data-kept={size.screen}>
       <span className="grid h-[4.4rem] items-end">
-        <svg width={screenMm.w * scale} height={screenMm.h * scale} viewBox={`0 0 ${screenMm.w} ${screenMm.h}`} aria-hidden>
+        <svg className="overflow-visible" width={screenMm.w * scale} height={screenMm.h * scale} viewBox={`0 0 ${screenMm.w} ${screenMm.h}`} aria-hidden>
           <rect width={screenMm.w} height={screenMm.h} fill="var(--paper)" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
           <ellipse
             cx={box.x + box.w / 2}

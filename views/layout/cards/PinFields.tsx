@@ -60,7 +60,7 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
         label={label}
         negate={negate}
         value={value}
-        also={value !== null && lengthOf(value).unit !== "mm" ? mm : ""}
+        also={value === null || keys.length > 1 ? undefined : lengthOf(value).unit !== "mm" ? mm : ""}
         reads={says(list === "size" ? (i === 0 ? "place.width" : "place.height") : i === 0 ? "place.x" : "place.y", {
           side: label,
           pivot: anchorWord(pins[0].pin.pivot),

@@ -50,7 +50,7 @@ export const ServesCard = memo(
                 );
               }}
             >
-              <option value="">{serves.length === 0 ? "serve an action…" : "one more…"}</option>
+              <option value="">{serves.length === 0 ? "an action…" : "one more…"}</option>
               {free.map((a) => (
                 <option key={a.name}>{a.name}</option>
               ))}
