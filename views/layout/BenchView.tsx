@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
-import { benchStore, clearBench } from "./bench";
+import { benchStore, clearBench, leaveBench } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { Glass, type GlassHandle } from "./Glass";
@@ -15,6 +15,9 @@ import { Tray } from "./Tray";
 import { giveStyle } from "./selectionEdits";
 import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
+
+/** The layout that the bench was last at. */
+let benchOf: string | null = null;
 
 export function BenchView() {
   const session = useSessionActions();
@@ -32,7 +35,11 @@ export function BenchView() {
     [session],
   );
   // Another layout has been opened: nothing of the last one is in hand any more.
-  useEffect(() => clearBench, [id]);
+  useEffect(() => {
+    if (benchOf !== id) clearBench();
+    benchOf = id;
+    return leaveBench;
+  }, [id]);
   const wide = screen.widthPx >= screen.heightPx;
   const dialogues = (
     <>

@@ -1,6 +1,6 @@
 "use client";
 /** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
-import { EyeOff, Hand, Layers, Maximize, Minus, Plus, Ruler, SquareMousePointer } from "lucide-react";
+import { EyeOff, Hand, Layers, Maximize, Minus, Plus, Ruler, SquareDashedMousePointer, SquareMousePointer } from "lucide-react";
 import { Popover } from "radix-ui";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
@@ -67,16 +67,26 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
   /** A drag that ended on the glass is no click on the button it began on. */
   const dropped = useRef(false);
   const tool = useBench((b) => b.tool);
+  const several = useBench((b) => b.several);
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Palette">
       <button
-        className={`${SWITCH} ${lit(tool === null)}`}
-        aria-pressed={tool === null}
+        className={`${SWITCH} ${lit(tool === null && !several)}`}
+        aria-pressed={tool === null && !several}
         aria-label="Select"
         {...readingProps(says("bar.select"))}
-        onClick={() => setBench({ tool: null })}
+        onClick={() => setBench({ tool: null, several: false })}
       >
         <SquareMousePointer size={15} />
+      </button>
+      <button
+        className={`${SWITCH} ${lit(several)}`}
+        aria-pressed={several}
+        aria-label="Select several"
+        {...readingProps(says("bar.several"), several ? "on" : "off")}
+        onClick={() => setBench({ tool: null, several: !several })}
+      >
+        <SquareDashedMousePointer size={15} />
       </button>
       {[...KINDS, "zone" as const].map((kind) => (
         <button

@@ -24,6 +24,7 @@ import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
 import { placeWord, shownClusters } from "../interaction/targets";
+import { Locks } from "./Locks";
 import { Tether, AnchorPoints } from "./Tether";
 import { FINDING_TONE, ON_GLASS } from "./tones";
 import { withoutHidden } from "./withoutHidden";
@@ -145,6 +146,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
           />
         );
       })}
+      <Locks context={context} scale={scale} />
       {one !== null && overlays.hit && <Stack context={context} id={one} scale={scale} />}
       {one !== null && oneBox && <Tether context={context} id={one} scale={scale} anchorDrag={anchorDrag} />}
       {one !== null && anchorDrag && <AnchorPoints context={context} id={one} anchorDrag={anchorDrag} scale={scale} />}

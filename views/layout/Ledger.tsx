@@ -16,6 +16,7 @@ import { readingProps } from "../../ui/reading";
 import { RegionHeading } from "../../ui/RegionHeading";
 import { says } from "../reading/sentences";
 import type { GlassHandle } from "./Glass";
+import { benchStore } from "./bench";
 import { growActions, homeOfActions } from "./grow";
 
 /** A press must go this far before it is a drag, CSS px. */
@@ -125,7 +126,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   onKeyUp={(event) => event.key === " " && event.preventDefault()}
                   onPointerDown={(event) => onPress(action, event)}
                   onClick={(event) => {
-                    if (event.shiftKey || event.ctrlKey || event.metaKey) mark(action.name);
+                    if (event.shiftKey || event.ctrlKey || event.metaKey || benchStore.getState().several) mark(action.name);
                     else if (event.detail === 0) growAtHome(action);
                     else if (by.length > 0) session.select(by);
                   }}

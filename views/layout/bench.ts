@@ -32,6 +32,8 @@ export interface Bench {
   readonly pasted: Clip | null;
   /** What is clicked next gets the look, or the feel, of this control. */
   readonly copying: { readonly what: "look" | "feel"; readonly from: string } | null;
+  /** A tap adds to the selection, and marks in the ledger, as with Shift: for fingers, which have none. */
+  readonly several: boolean;
   /** What is not drawn on the bench for now. */
   readonly hidden: readonly string[];
 }
@@ -52,6 +54,7 @@ const START: Bench = {
   kindWish: null,
   pasted: null,
   copying: null,
+  several: false,
   hidden: [],
 };
 export const benchStore = createStore<Bench>(() => START);
@@ -59,6 +62,8 @@ export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchSto
 export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);
 /** Back to how a bench begins: another layout has been opened. */
 export const clearBench = (): void => benchStore.setState(START, true);
+/** The bench is left for another view: what was in hand is put down, what is hidden for now stays so. */
+export const leaveBench = (): void => benchStore.setState({ ...START, hidden: benchStore.getState().hidden }, true);
 
 /** Zooms to a factor of the size that fits, so that a point (CSS px from the middle of the room) stays where it is. `now` and `next` are scales. */
 export function zoomAbout(point: { x: number; y: number }, now: number, next: number, factor: number): void {

@@ -159,7 +159,8 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
         if (benchStore.getState().grown !== null) setBench({ grown: null });
         const pans = event.button === 1 || spaceHeld.current;
         if (pans) event.preventDefault();
-        const { pointerId: pointer, clientX: x, clientY: y, shiftKey: shift } = event;
+        const { pointerId: pointer, clientX: x, clientY: y, shiftKey } = event;
+        const shift = shiftKey || benchStore.getState().several;
         feed({ type: "down", pointer, at: { x, y }, point: pointOf(event), on: pressedOn(event.target as Element), shift, pans });
       },
       onPointerMove(event: PointerEvent<SVGSVGElement>) {

@@ -199,6 +199,10 @@ export const SENTENCES = {
   "glass.empty": { words: "Empty glass on {value}: drag to select all within; a double tap of nothing does nothing." },
   // The bar
   "bar.select": { words: "Select: take hold of what stands on the glass.", keys: "Escape" },
+  "bar.several": {
+    words: "Select several: {value}. A click adds to the selection, or takes away; on an action of the ledger it marks it.",
+    keys: "Shift click",
+  },
   "bar.tool": { words: "A {value}: drag it onto the glass, or draw a box or click there.", keys: "Shift {letter} · Enter puts it down" },
   "bar.hand": { words: "As a left-handed player: {value}. The whole layout is mirrored; the values it gives are not.", keys: "M" },
   "bar.size": { words: "As a player who chose {value}: every control grows about its pivot.", keys: ", · ." },
