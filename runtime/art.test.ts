@@ -1,7 +1,8 @@
 import { recorder, type Stroke } from "../test/canvas";
 import { placed, staged } from "../test/stage";
 import type { Control } from "../core/format/types";
-import { drawControls, forgetWordWidths, INK_STRENGTH, POSE_AT_REST, type Drawn, type Pose, type Supplies } from "./art";
+import { LETTER_PART as JUDGED_LETTERS, WORD_PART as JUDGED_WORDS } from "../core/checks/overflowingWords";
+import { drawControls, forgetWordWidths, INK_STRENGTH, LETTER_PART, POSE_AT_REST, WORD_PART, type Drawn, type Pose, type Supplies } from "./art";
 
 /** Path2D is the browser's; here it remembers what it was made of. */
 class Path {
@@ -103,4 +104,25 @@ test("a knob has the look of its own where it has one, else the base's turned in
 test("of a d-pad the ways in force light up, and no others", () => {
   const lit = (x: number, y: number) => paint(controlOf("dpad"), { held: true, x, y }).filter((s) => s.call === "fill" && s.fill === HELD.ink).length;
   expect([lit(0, 0), lit(1, 0), lit(0, -1), lit(Math.SQRT1_2, Math.SQRT1_2)]).toEqual([0, 1, 1, 2]);
+});
+
+test("words are drawn in the parts of their control by which their fit is judged", () => {
+  expect([LETTER_PART, WORD_PART]).toEqual([JUDGED_LETTERS, JUDGED_WORDS]);
+});
+
+test("words of scripts from right to left are drawn that way, whatever the sign before them", () => {
+  const directionOf = (label: string) => {
+    const seen: string[] = [];
+    const ctx = new Proxy({} as Record<string, unknown>, {
+      get: (_, key) => (key === "measureText" ? () => ({ width: 100 }) : key === "globalAlpha" ? 1 : () => undefined),
+      set: (_, key, value) => {
+        if (key === "direction") seen.push(String(value));
+        return true;
+      },
+    });
+    const control = controlOf("button", { label });
+    drawControls(ctx as never, [{ control, box: { x: 0, y: 0, w: 100, h: 100 }, travel: 0, pose: POSE_AT_REST }], 1);
+    return seen;
+  };
+  expect(["horn", "دفة", "!צופר", "42"].map(directionOf)).toEqual([["ltr"], ["rtl"], ["rtl"], ["ltr"]]);
 });

@@ -33,7 +33,9 @@ function worker() {
   return { connection, asked, stopped: () => stopped };
 }
 const ask = (checker: ReturnType<typeof createChecker>, layout: Layout, read: readonly string[]) =>
-  new Promise<Record<string, ScreenFindings>>((resolve) => checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read }, resolve));
+  new Promise<Record<string, ScreenFindings>>((resolve) =>
+    checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read }, resolve),
+  );
 
 test("screens that are read have their findings in words, all others their counts alone", async () => {
   const { connection } = worker();
@@ -129,7 +131,10 @@ test("looks that a backdrop swallows count, and are worded where they are read",
   const still = { key: "grey", read: () => ({ width: 200, height: 100, data: new Array<number>(200 * 100 * 4).fill(128) }) };
   const [screen] = screens;
   const found = await new Promise<Record<string, ScreenFindings>>((resolve) =>
-    checker.request({ layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], widths: {}, read: [screen.name] }, resolve),
+    checker.request(
+      { layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], widths: {}, read: [screen.name] },
+      resolve,
+    ),
   );
   const listed = found[screen.name].list!.filter((f) => f.code === "look/faint" && f.accepted === null);
   expect(listed.length).toBeGreaterThan(3);

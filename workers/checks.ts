@@ -4,7 +4,7 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import type { FixOffer } from "../core/checks/check";
-import type { WordWidths } from "../core/checks/overflow";
+import type { WordWidths } from "../core/checks/overflowingWords";
 import type { Still } from "../core/checks/contrast";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";

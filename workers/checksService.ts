@@ -1,7 +1,7 @@
 /** What the checks worker does, apart from its message channel. */
 import { checkScreen, fixesOn, tallyOn, type FixOffer } from "../core/checks/check";
 import { faintLooks, type FaintLook, type Still } from "../core/checks/contrast";
-import { overflowingWords, type OverflowingWord, type WordWidths } from "../core/checks/overflow";
+import { overflowingWords, type OverflowingWord, type WordWidths } from "../core/checks/overflowingWords";
 import { SEVERITIES, tallyOf, type Finding, type FindingTally } from "../core/checks/finding";
 import { sayNames } from "../core/checks/say";
 import { resolvedOn } from "../core/derived/resolved";

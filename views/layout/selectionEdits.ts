@@ -9,7 +9,7 @@ import { ok } from "../../core/engine/result";
 import type { Session } from "../session/session";
 import { clipText } from "../../core/exchange/clip";
 import { copyFeel, copyLook } from "../../core/editing/copyStyle";
-import { growToNeighbours, nobodysPart, roomToNeighbours } from "../../core/editing/room";
+import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "../../core/editing/neighbourGrowth";
 import { railOf } from "../session/screens";
 import { benchStore, setBench } from "./bench";
 import { nameOf, namesOf } from "../shared/names";
@@ -108,15 +108,15 @@ export function growSelected(session: Session, context: EditContext, selection: 
   const { layout, screen, resolved } = context;
   const ids = selection.flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, resolved.arrangement) : [key]));
   const screens = railOf(layout);
-  const found = roomToNeighbours(layout, ids, screens.some((s) => s.name === screen.name) ? screens : [...screens, screen]);
+  const found = neighbourGrowth(layout, ids, screens.some((s) => s.name === screen.name) ? screens : [...screens, screen]);
   if (found.length === 0)
     return session.tell({ text: "What takes touches under others, such as a landing area or a field for swipes, needs no room of its own.", tone: "plain" });
   const label = found.length === 1 ? `room for ${nameOf(layout, found[0].id)}` : `room for ${new Set(found.map((f) => f.id)).size} controls`;
-  if (!session.edit(label, (l) => growToNeighbours(l, found))) return;
+  if (!session.edit(label, (l) => applyNeighbourGrowth(l, found))) return;
   const grown = found.map((f) => f.growMm);
   const [least, most] = [Math.min(...grown), Math.max(...grown)];
   const by = least === most ? `${least.toFixed(2)} mm` : `${least.toFixed(2)} to ${most.toFixed(2)} mm`;
-  const left = nobodysPart(session.store.getState().layout, screen);
+  const left = unclaimedPart(session.store.getState().layout, screen);
   session.tell({
     text: `Grown by ${by} on every side, on ${screens.length} screens at once. ${Math.round(left * 100)} % of the safe frame here belongs to nobody.`,
     tone: "plain",

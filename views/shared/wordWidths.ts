@@ -1,6 +1,6 @@
 "use client";
 /** How wide the words on a layout's controls are in the letters they are drawn in. */
-import { wordsOn, type WordWidths } from "../../core/checks/overflow";
+import { wordsOn, type WordWidths } from "../../core/checks/overflowingWords";
 import type { Layout } from "../../core/format/types";
 import { wordEm } from "../../runtime/art";
 

@@ -4,7 +4,7 @@ import { resolvedOn } from "../derived/resolved";
 import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import { plainScreen } from "../engine/placement/screen";
 import type { Layout } from "../format/types";
-import { overflowingWords } from "./overflow";
+import { overflowingWords } from "./overflowingWords";
 
 const SCREEN = plainScreen("a phone", 2400, 1080, 254);
 /** A button of so many mm with a word on it. At 254 pixels an inch a millimetre is 10 px. */

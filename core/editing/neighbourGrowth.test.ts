@@ -10,7 +10,7 @@ import type { Layout, Screen } from "../format/types";
 import type { Result } from "../engine/result";
 import { sampleLayouts } from "../../test/samples";
 import { changeHit } from "./edits/controls";
-import { growToNeighbours, nobodysPart, roomToNeighbours } from "./room";
+import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "./neighbourGrowth";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -61,14 +61,14 @@ function overlapsOn(layout: Layout, screen: Screen): string[] {
 }
 
 test("a button grows to the border of its cell, or to the safe frame, whichever is nearer", () => {
-  const grown = Object.fromEntries(roomToNeighbours(buttons(), ids(buttons()), SCREENS).map((r) => [r.id, r.growMm]));
+  const grown = Object.fromEntries(neighbourGrowth(buttons(), ids(buttons()), SCREENS).map((r) => [r.id, r.growMm]));
   // a: 4 mm to b, so 2; b the same; c: 10 mm to b, 5, but 3 mm to the top of the frame; d: 3 mm to the left of it.
   expect(grown).toEqual({ a: 2, b: 2, c: 3, d: 3 });
 });
 
 test("grown alone or with all others it is the same: its neighbours' cells stay free for them", () => {
   const layout = buttons();
-  const alone = get(growToNeighbours(layout, roomToNeighbours(layout, ["a"], SCREENS)));
+  const alone = get(applyNeighbourGrowth(layout, neighbourGrowth(layout, ["a"], SCREENS)));
   expect(byId(alone.controls).get("a")!.hit.grow).toBe("2mm");
   expect(byId(alone.controls).get("b")!.hit.grow).toBe("0u");
   for (const screen of SCREENS) expect(overlapsOn(alone, screen)).toEqual([]);
@@ -89,7 +89,7 @@ test("a keep-clear zone and a landing area above are walls; what shows at other 
       },
     ],
   });
-  const roomOf = (layout: Layout) => roomToNeighbours(layout, ["d"], SCREENS)[0].growMm;
+  const roomOf = (layout: Layout) => neighbourGrowth(layout, ["d"], SCREENS)[0].growMm;
   expect(roomOf(buttons(zone()))).toBe(1);
   const night = buttons(zone(["night"]));
   expect(roomOf({ ...night, controls: night.controls.map((c) => ({ ...c, moments: ["day"] })) })).toBe(3);
@@ -99,10 +99,10 @@ test("on the samples: nothing overlaps on any screen that did not before, and no
   for (const sample of sampleLayouts()) {
     const screens = SCREENS.filter((s) => (sample.orientation === "portrait" ? false : s.widthPx > s.heightPx));
     const shown = screens.length > 0 ? screens : [plainScreen("tall", 1080, 2160, 400), plainScreen("tall small", 720, 1280, 300)];
-    const found = roomToNeighbours(sample, ids(sample), shown);
-    const grown = get(growToNeighbours(sample, found));
+    const found = neighbourGrowth(sample, ids(sample), shown);
+    const grown = get(applyNeighbourGrowth(sample, found));
     const bare = get(
-      growToNeighbours(
+      applyNeighbourGrowth(
         sample,
         found.map((r) => ({ ...r, growMm: 0 })),
       ),
@@ -115,7 +115,7 @@ test("on the samples: nothing overlaps on any screen that did not before, and no
       // Everything half a millimetre larger: this one meets a neighbour that grows as far, or leaves the frame, or meets a wall, somewhere.
       const more = { ...room, growMm: room.growMm + 0.5 };
       const larger = get(
-        growToNeighbours(
+        applyNeighbourGrowth(
           sample,
           found.map((r) => ({ ...r, growMm: more.growMm })),
         ),
@@ -137,14 +137,14 @@ test("on the samples: nothing overlaps on any screen that did not before, and no
 
 test("the picture stays: only the growth of hit areas changes", () => {
   const layout = buttons();
-  const grown = get(growToNeighbours(layout, roomToNeighbours(layout, ids(layout), SCREENS)));
+  const grown = get(applyNeighbourGrowth(layout, neighbourGrowth(layout, ids(layout), SCREENS)));
   expect(grown.controls.map(({ hit: _hit, ...rest }) => rest)).toEqual(layout.controls.map(({ hit: _hit, ...rest }) => rest));
   expect(grown.controls.every((c) => lengthOf(c.hit.grow).amount > 0)).toBe(true);
 });
 
 test("a least size is counted in: what it raises already needs no growth", () => {
   const layout = get(changeHit(buttons(), "d", { minMm: 14 }));
-  const { growMm } = roomToNeighbours(layout, ["d"], SCREENS)[0];
+  const { growMm } = neighbourGrowth(layout, ["d"], SCREENS)[0];
   expect(growMm).toBe(3);
 });
 
@@ -152,6 +152,6 @@ test("what belongs to nobody: all of an empty frame, less with every area", () =
   const screen = SCREENS[0];
   const one = { ...buttons(), controls: buttons().controls.slice(1, 2) };
   const mm = pxPerMm(screen);
-  expect(nobodysPart({ ...one, controls: [] }, screen)).toBe(1);
-  expect(nobodysPart(one, screen)).toBeCloseTo(1 - (10 * mm * 10 * mm) / (2400 * 1080), 6);
+  expect(unclaimedPart({ ...one, controls: [] }, screen)).toBe(1);
+  expect(unclaimedPart(one, screen)).toBeCloseTo(1 - (10 * mm * 10 * mm) / (2400 * 1080), 6);
 });

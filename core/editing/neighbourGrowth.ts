@@ -29,7 +29,7 @@ const MOST_MM = 30;
 const STEP_MM = 0.01;
 
 /** By how much one hit area grows. `arrangement`: where it is an override of that; null: in the base. `growMm`: what it is set to, before any clamp. */
-export interface RoomFound {
+export interface NeighbourGrowth {
   readonly id: string;
   readonly arrangement: string | null;
   readonly growMm: number;
@@ -129,9 +129,9 @@ function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): numb
 }
 
 /** How far the hit areas of some controls can grow, on all of the screens at once. What lies under others by intent (a landing area, a field for swipes) is left out. */
-export function roomToNeighbours(layout: Layout, ids: readonly string[], screens: readonly Screen[]): RoomFound[] {
+export function neighbourGrowth(layout: Layout, ids: readonly string[], screens: readonly Screen[]): NeighbourGrowth[] {
   const bare = withoutGrowth(layout);
-  const found = new Map<string, RoomFound>();
+  const found = new Map<string, NeighbourGrowth>();
   for (const screen of screens) {
     const resolved = resolvedOn(bare, screen, PLAIN_PLAYER_VIEW);
     const all = growingOn(layout, resolved, pxPerMm(screen));
@@ -148,7 +148,7 @@ export function roomToNeighbours(layout: Layout, ids: readonly string[], screens
 }
 
 /** Grows the hit areas to what has been found; what is seen stays as it is. Refused where there was nothing to grow. */
-export function growToNeighbours(layout: Layout, found: readonly RoomFound[]): Result<Layout> {
+export function applyNeighbourGrowth(layout: Layout, found: readonly NeighbourGrowth[]): Result<Layout> {
   if (found.length === 0) return refused("controls", "none of these has a hit area to grow on these screens");
   return found.reduce<Result<Layout>>(
     (r, room) => (r.ok ? changeHit(r.value, room.id, { grow: formatLength(room.growMm, "mm") }, room.arrangement) : r),
@@ -157,7 +157,7 @@ export function growToNeighbours(layout: Layout, found: readonly RoomFound[]): R
 }
 
 /** The part of the safe frame of a screen that takes no touch: no hit area, landing area or keep-clear zone lies on it, 0…1. */
-export function nobodysPart(layout: Layout, screen: Screen): number {
+export function unclaimedPart(layout: Layout, screen: Screen): number {
   const resolved = resolvedOn(layout, screen, PLAIN_PLAYER_VIEW);
   const safe = boxShape(framesOf(screen, layout.picture).safe);
   if (!(safe.w * safe.h > 0)) return 0;
