@@ -137,3 +137,13 @@ export const canBeFull = (page: Page) =>
     };
   });
 export const setFull = (page: Page, full: boolean) => page.evaluate((value) => void ((window as { full?: boolean }).full = value), full);
+
+/** The colour of a point of the canvas on the bench, given as shares of its sides. */
+export const colourAt = (page: Page, fx: number, fy: number) =>
+  page.evaluate(
+    ([x, y]) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[aria-label^="The layout on"]')!;
+      return [...canvas.getContext("2d")!.getImageData(Math.round(x * canvas.width), Math.round(y * canvas.height), 1, 1).data];
+    },
+    [fx, fy] as const,
+  );

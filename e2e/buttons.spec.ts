@@ -2,6 +2,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import {
   addAction,
+  colourAt,
   control,
   drag,
   expectTied,
@@ -20,6 +21,7 @@ import {
   typeInto,
   visual,
 } from "./bench";
+import { plainPng } from "../test/pictures";
 
 const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const line = (page: Page) => page.getByTestId("reading-line");
@@ -190,6 +192,33 @@ test("words in other languages: shown by choice, kept in the file, and told wher
   await page.getByLabel("Language of the words").selectOption("German");
   const { controls } = await layoutNow(page);
   expect(controls.find((c) => c.id === "horn")!.look.labels).toEqual({ de: "Horn" });
+});
+
+test("a plain colour behind the controls, and a screenshot of one moment alone; zoomed to what is selected", async ({ page }) => {
+  await open(page);
+  await page.getByRole("button", { name: /^Behind the controls/ }).click();
+  const dialogue = page.getByRole("dialog", { name: "Behind the controls" });
+  await dialogue.getByLabel("Still").selectOption("a plain colour");
+  await dialogue.getByLabel("Colour of the backdrop").fill("#c03020");
+  await dialogue.getByLabel("Behind what").selectOption("Alongside");
+  await expect(dialogue).toContainText("as in every moment");
+  await dialogue.getByLabel("Screenshot file").setInputFiles({ name: "quay.png", mimeType: "image/png", buffer: plainPng(40, 18, [20, 160, 40]) });
+  await expect(dialogue.getByRole("img", { name: "quay.png" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  const [x, y] = [0.5, 0.9];
+  await expect.poll(async () => (await colourAt(page, x, y)).slice(0, 3)).toEqual([192, 48, 32]);
+  await page.keyboard.press("j");
+  await expect.poll(async () => (await colourAt(page, x, y)).slice(0, 3)).toEqual([20, 160, 40]);
+  await page.keyboard.press("Shift+J");
+  await expect.poll(async () => (await colourAt(page, x, y)).slice(0, 3)).toEqual([192, 48, 32]);
+  await control(page, "pump").click();
+  const before = (await visual(page, "pump").first().boundingBox())!;
+  await page.keyboard.press("Shift+F");
+  await expect.poll(async () => (await visual(page, "pump").first().boundingBox())!.width).toBeGreaterThan(before.width * 2);
+  const room = (await page.getByTestId("bench-room").boundingBox())!;
+  const now = (await visual(page, "pump").first().boundingBox())!;
+  expect(Math.abs(now.x + now.width / 2 - room.x - room.width / 2)).toBeLessThan(2);
+  expect(Math.abs(now.y + now.height / 2 - room.y - room.height / 2)).toBeLessThan(2);
 });
 
 test("the borders are dragged and moved by key, and remembered", async ({ page }) => {

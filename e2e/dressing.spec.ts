@@ -1,18 +1,8 @@
 /** Dressing: words, icons, colours, own pictures, the held look, fading away. */
 import { expect, test, type Page } from "@playwright/test";
-import { control, exportText, open, saved, more } from "./bench";
+import { colourAt, control, exportText, open, saved, more } from "./bench";
 
 const look = (page: Page) => page.getByRole("region", { name: "Look" });
-/** The colour of a point of the canvas on the bench, given as shares of its sides. */
-const colourAt = (page: Page, fx: number, fy: number) =>
-  page.evaluate(
-    ([x, y]) => {
-      const canvas = document.querySelector<HTMLCanvasElement>('[aria-label^="The layout on"]')!;
-      return [...canvas.getContext("2d")!.getImageData(Math.round(x * canvas.width), Math.round(y * canvas.height), 1, 1).data];
-    },
-    [fx, fy] as const,
-  );
-
 const SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" onload="window.pwned=1"><script>window.pwned=1</script><rect width="40" height="40" fill="#ff0000"/><image href="http://127.0.0.1:9/x.png"/></svg>`;
 
 test("an icon, a word, a turn, the held look", async ({ page }) => {

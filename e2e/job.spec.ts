@@ -75,7 +75,6 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   expect(sized.w).toBeCloseTo(sized.h, 6);
 
   // Tied elsewhere by its tether; it does not jump.
-  const place = page.getByRole("region", { name: "Place" });
   await expectTied(page, "0.5,1", "safe");
   const stood = await placeOf(page, "towline");
   await drag(page, await middle(page.locator('[data-tether="towline"] path')), await onGlass(page, 0.045, 0.95), 12);

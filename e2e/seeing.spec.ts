@@ -1,40 +1,10 @@
 /** Seeing: overlays, zoom, true size, backdrops, keep-clear zones; and what the backdrop swallows. */
 import { expect, test, type Page } from "@playwright/test";
-import { deflateSync } from "node:zlib";
 import { control, drag, exportText, middle, onGlass, open, placeOf, saved, visual } from "./bench";
+import { plainPng } from "../test/pictures";
 
 const glass = (page: Page) => page.getByTestId("glass");
 const width = async (page: Page) => (await glass(page).boundingBox())!.width;
-
-/** A PNG of one colour, by hand: signature, header, data, end (PNG, third edition). */
-function png(w: number, h: number, [r, g, b]: readonly [number, number, number]): Buffer {
-  const crcTable = Array.from({ length: 256 }, (_, n) => {
-    let c = n;
-    for (let k = 0; k < 8; k += 1) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-    return c >>> 0;
-  });
-  const crc = (data: Buffer) => (data.reduce((c, byte) => (crcTable[(c ^ byte) & 255] ^ (c >>> 8)) >>> 0, 0xffffffff) ^ 0xffffffff) >>> 0;
-  const chunk = (type: string, data: Buffer) => {
-    const body = Buffer.concat([Buffer.from(type, "latin1"), data]);
-    const out = Buffer.alloc(body.length + 8);
-    out.writeUInt32BE(data.length, 0);
-    body.copy(out, 4);
-    out.writeUInt32BE(crc(body), body.length + 4);
-    return out;
-  };
-  const header = Buffer.alloc(13);
-  header.writeUInt32BE(w, 0);
-  header.writeUInt32BE(h, 4);
-  header.set([8, 2, 0, 0, 0], 8);
-  const row = Buffer.concat([Buffer.from([0]), Buffer.from(Array.from({ length: w }, () => [r, g, b]).flat())]);
-  const rows = Buffer.concat(Array.from({ length: h }, () => row));
-  return Buffer.concat([
-    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
-    chunk("IHDR", header),
-    chunk("IDAT", deflateSync(rows)),
-    chunk("IEND", Buffer.alloc(0)),
-  ]);
-}
 
 test("every overlay has a key, is drawn, and is remembered", async ({ page }) => {
   await open(page);
@@ -108,7 +78,7 @@ test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file;
   await input.setInputFiles({ name: "huge.png", mimeType: "image/png", buffer: Buffer.alloc(4.5 * 1024 * 1024) });
   await expect(dialogue.getByRole("alert")).toContainText("4.5 MiB; at most 4.0 MiB");
   // As light as the controls' own lines: they are lost on it.
-  await input.setInputFiles({ name: "fog.png", mimeType: "image/png", buffer: png(40, 18, [120, 124, 126]) });
+  await input.setInputFiles({ name: "fog.png", mimeType: "image/png", buffer: plainPng(40, 18, [120, 124, 126]) });
   await expect(dialogue.getByRole("img", { name: "fog.png" })).toBeVisible();
   await dialogue.getByLabel("Placed").selectOption("fit");
   await page.keyboard.press("Escape");

@@ -6,7 +6,6 @@ import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useRef, useState } from "react";
 import type { Screen } from "../../core/format/types";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
-import { pxPerMm } from "../../core/engine/placement/screen";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { RegionHeading } from "../../ui/RegionHeading";
@@ -14,6 +13,7 @@ import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { railOf } from "../session/screens";
+import { screenFigures } from "../shared/screenFigures";
 import { LiveLayout } from "../shared/LiveLayout";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
@@ -99,17 +99,6 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
     </button>
   );
 });
-
-/** What a screen is, in figures. */
-function screenFigures(screen: Screen): Readonly<Record<string, string>> {
-  const mm = pxPerMm(screen);
-  const { widthPx: w, heightPx: h, ppi } = screen;
-  return {
-    inches: `${(Math.hypot(w, h) / ppi).toFixed(1)} inches`,
-    aspect: `${(w / h).toFixed(2)} to 1`,
-    mm: `${(w / mm).toFixed(0)} × ${(h / mm).toFixed(0)} mm`,
-  };
-}
 
 /** What is found on a screen of the rail: it changes while something is dragged, the rest of the row does not. */
 function RailTally({ name }: { name: string }) {

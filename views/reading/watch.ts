@@ -15,17 +15,17 @@ export const sayOnLine = (words: string): void => said.setState({ words });
 /** What was said last; null where something has been pointed at since. */
 export const useSaid = (): string | null => useStore(said, (s) => s.words);
 
-/** The element that speaks for another: itself or the nearest about it, or the field of its row. */
+/** The element that speaks for another (by its description, or where it has none by its title): itself or the nearest about it, or the field of its row. */
 function speaker(target: EventTarget | null): Element | null {
   if (!(target instanceof Element)) return null;
-  const own = target.closest("[aria-description]");
+  const own = target.closest("[aria-description], [title]");
   const row = target.closest("[data-row]");
   if (own && (!row || row.contains(own))) return own;
   return row?.querySelector("[aria-description]") ?? own;
 }
 
 const readOf = (element: Element | null): Read | null => {
-  const words = element?.getAttribute("aria-description");
+  const words = element?.getAttribute("aria-description") ?? element?.getAttribute("title");
   return words ? { words, keys: element?.getAttribute("data-keys") ?? "" } : null;
 };
 
@@ -46,7 +46,8 @@ export function watchReading(root: Document, tell: (read: Read | null) => void):
     if (next.pointed !== undefined) pointed = next.pointed;
     if (next.focused !== undefined) focused = next.focused;
     observer.disconnect();
-    for (const element of [pointed, focused]) if (element) observer.observe(element, { attributes: true, attributeFilter: ["aria-description", "data-keys"] });
+    for (const element of [pointed, focused])
+      if (element) observer.observe(element, { attributes: true, attributeFilter: ["aria-description", "title", "data-keys"] });
     if (said.getState().words !== null) said.setState({ words: null });
     now();
   };

@@ -11,6 +11,9 @@ import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { benchScreenOf, shelfOf } from "../session/screens";
 import { showMomentOf } from "../session/showMoment";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { screenFigures } from "../shared/screenFigures";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 
@@ -54,10 +57,11 @@ export function ShelfView() {
               step={0.05}
               value={cssPerMm}
               onChange={(e) => setCssPerMm(Number(e.target.value))}
+              {...readingProps(says("shelf.size"), `${cssPerMm.toFixed(2)} px`)}
               className="w-28 accent-[var(--accent)]"
             />
           </label>
-          <button className="push" onClick={() => session.readOnShelf(worst[0].name)} title="Pick the screen with the gravest findings">
+          <button className="push" onClick={() => session.readOnShelf(worst[0].name)} {...readingProps(says("shelf.worst"))}>
             Worst first
           </button>
         </header>
@@ -72,7 +76,7 @@ export function ShelfView() {
                   aria-pressed={item.name === screen.name}
                   onClick={() => session.readOnShelf(item.name)}
                   onDoubleClick={() => open(item.name, [])}
-                  title="Click for the findings, double click for the bench"
+                  {...readingProps(says("shelf.screen", screenFigures(item)), item.name)}
                 >
                   <LiveLayout screen={item} scale={width / item.widthPx} label={`The layout on ${item.name}`} />
                   <span className="text-[0.75rem] leading-tight">{item.name}</span>

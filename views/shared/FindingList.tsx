@@ -5,6 +5,8 @@ import type { Finding } from "../../core/checks/finding";
 import { accept, unaccept } from "../../core/editing/edits/accept";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { FixOffer } from "../../workers/checks";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
 import type { Control, Layout } from "../../core/format/types";
@@ -42,6 +44,8 @@ export function fixWord(layout: Layout, { fix }: FixOffer): string {
 /** The move that mends a finding, if one is offered. */
 export const offerFor = (fixes: readonly FixOffer[], f: Finding): FixOffer | undefined =>
   fixes.find((m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null));
+
+const SEVERITY_WORD = { blocker: "Blocker", warning: "Warning", note: "Note" } as const;
 
 interface Props {
   readonly findings: readonly Finding[] | undefined;
@@ -81,6 +85,10 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
             <button
               className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[0.75rem_1fr]" : "min-w-0 flex-1 grid-cols-[4.75rem_1fr]"}`}
               onClick={() => onPick(controlsOf(session.store.getState().layout, f), f)}
+              {...readingProps(
+                says("finding.row", { severity: f.accepted === null ? SEVERITY_WORD[f.severity] : "Accepted" }),
+                `${f.text.replaceAll("`", "")}.`,
+              )}
             >
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
                 <span aria-hidden>{SEVERITY_MARK[f.severity]}</span>{" "}
@@ -98,6 +106,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
                   disabled={stale}
                   className="h-6 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
                   onClick={() => onFix(offer)}
+                  {...readingProps(says("do.mend"), fixWord(layout, offer))}
                 >
                   {fixWord(layout, offer)}
                 </button>
@@ -117,13 +126,17 @@ function Acceptance({ finding }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
   if (finding.accepted !== null)
     return (
-      <button className="h-6 px-1 underline" onClick={() => session.edit(`take back: ${finding.code}`, (l) => unaccept(l, finding))}>
+      <button
+        className="h-6 px-1 underline"
+        {...readingProps(says("finding.takeBack"))}
+        onClick={() => session.edit(`take back: ${finding.code}`, (l) => unaccept(l, finding))}
+      >
         take back
       </button>
     );
   if (!asking)
     return (
-      <button className="h-6 px-1 text-muted underline" onClick={() => setAsking(true)}>
+      <button className="h-6 px-1 text-muted underline" onClick={() => setAsking(true)} {...readingProps(says("finding.accept"))}>
         accept…
       </button>
     );
@@ -139,6 +152,7 @@ function Acceptance({ finding }: { finding: Finding }) {
       <input
         name="reason"
         aria-label="Why it can stay"
+        {...readingProps(says("finding.accept"))}
         placeholder="why it can stay"
         maxLength={2000}
         autoFocus

@@ -2,6 +2,8 @@
 /** Whether the layout is saved; behind it how it is kept, how safe that is, and everything as one backup. */
 import dynamic from "next/dynamic";
 import { Popover } from "radix-ui";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { useSession } from "../session/context";
 import type { SessionState } from "../session/session";
 import type { Offline } from "./offline";
@@ -62,7 +64,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
   const offline = useOffline();
   return (
     <Popover.Root>
-      <Popover.Trigger className="push push-bare mr-1 text-[0.75rem]" title={words}>
+      <Popover.Trigger className="push push-bare mr-1 text-[0.75rem]" {...readingProps(says("strip.kept"), words)}>
         <span role="status" data-testid="saved-state" className={tone}>
           {text}
         </span>
