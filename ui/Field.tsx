@@ -4,20 +4,12 @@
  * Escape takes it back. Numbers take arithmetic, are stepped by the arrow keys and changed by dragging on them. A value of
  * null stands for several that differ.
  */
-import { memo, useCallback, useEffect, useId, useRef, type ReactNode } from "react";
+import { memo, useCallback, useEffect, useRef, type ReactNode } from "react";
 import { calculate, calculateLength } from "../core/editing/arithmetic";
 import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/engine/placement/length";
-import { readingProps, type Reading } from "./reading";
-import { Labelled, TypedField } from "./Typed";
-
-export const MIXED = "mixed";
-/** What the reading line says for a value that differs. */
-const SEVERAL = "several that differ";
-
-/** Two fields, or three, side by side. */
-export function Pair({ children, three = false }: { children: ReactNode; three?: boolean }) {
-  return <div className={`grid gap-1.5 ${three ? "grid-cols-3" : "grid-cols-2"}`}>{children}</div>;
-}
+import { MIXED, SEVERAL } from "./mixed";
+import type { Reading } from "./reading";
+import { TypedField } from "./Typed";
 
 interface NumberProps {
   readonly label: string;
@@ -31,7 +23,6 @@ interface NumberProps {
   /** Decimals shown at most. */
   readonly digits?: number;
   readonly bare?: boolean;
-  readonly prefix?: string;
   /** What the field shows where there is no value and none is needed: "none", say. Emptied, it calls `onClear`. */
   readonly none?: string;
   readonly onClear?: () => void;
@@ -64,7 +55,6 @@ export function NumberField({
   unit,
   digits = 3,
   bare,
-  prefix,
   none,
   onClear,
   onRefuse,
@@ -82,7 +72,6 @@ export function NumberField({
       {...row}
       label={label}
       bare={bare}
-      prefix={prefix}
       mono
       readsValue={value === null ? (none ?? SEVERAL) : unit ? `${shown(value, digits)} ${unit}` : shown(value, digits)}
       value={value === null ? "" : shown(value, digits)}
@@ -109,7 +98,6 @@ interface LengthProps {
   readonly onUnit?: (unit: LengthUnit) => void;
   /** Shown with its sign turned: a distance from the right or the bottom. */
   readonly negate?: boolean;
-  readonly prefix?: string;
   readonly bare?: boolean;
   readonly onRefuse?: (message: string) => void;
   /** The name in sight, where it is shorter than the name. */
@@ -123,7 +111,7 @@ interface LengthProps {
 }
 
 /** A length: number and unit. A unit typed with the number is taken; the unit's own list converts in place. */
-export function LengthField({ label, value, onChange, convert, onUnit, negate = false, prefix, bare, onRefuse, ...row }: LengthProps) {
+export function LengthField({ label, value, onChange, convert, onUnit, negate = false, bare, onRefuse, ...row }: LengthProps) {
   const length = value === null ? null : (parseLength(value) ?? { amount: 0, unit: "u" as const });
   const sign = negate ? -1 : 1;
   const amount = length?.amount ?? 0;
@@ -151,7 +139,6 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
       label={label}
       mono
       bare={bare}
-      prefix={prefix}
       readsValue={length === null ? SEVERAL : `${shown(amount * sign, 2)} ${unit}`}
       value={length === null ? "" : shown(amount * sign, 2)}
       placeholder={length === null ? MIXED : undefined}
@@ -178,117 +165,3 @@ const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: st
     </select>
   );
 });
-
-/** One of a few words; null: several that differ. */
-export function ChoiceField<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-  bare = false,
-  word,
-  reads,
-  also,
-  part,
-}: {
-  label: string;
-  value: T | null;
-  options: readonly (readonly [T, string])[];
-  onChange: (value: T) => void;
-  bare?: boolean;
-  word?: string;
-  reads?: Reading;
-  also?: ReactNode;
-  part?: string;
-}) {
-  const id = useId();
-  const chosen = options.find(([key]) => key === value)?.[1] ?? (value === null ? SEVERAL : value);
-  const field = (
-    <select
-      id={id}
-      aria-label={bare || word !== undefined ? label : undefined}
-      {...readingProps(reads, chosen, "↑ ↓")}
-      className="box h-6 w-full min-w-0 px-1"
-      value={value ?? ""}
-      onChange={(event) => onChange(event.target.value as T)}
-    >
-      {value === null && <option value="">{MIXED}</option>}
-      {options.map(([key, word]) => (
-        <option key={key} value={key}>
-          {word}
-        </option>
-      ))}
-    </select>
-  );
-  if (bare) return field;
-  return (
-    <Labelled label={label} word={word} id={id} also={also} part={part}>
-      {field}
-    </Labelled>
-  );
-}
-
-/** Yes or no; null: several that differ. */
-export function SwitchField({
-  label,
-  value,
-  onChange,
-  after = false,
-  word,
-  reads,
-}: {
-  label: string;
-  word?: string;
-  value: boolean | null;
-  onChange: (value: boolean) => void;
-  after?: boolean;
-  reads?: Reading;
-}) {
-  const id = useId();
-  const box = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    if (box.current) box.current.indeterminate = value === null;
-  });
-  const field = (
-    <input
-      ref={box}
-      id={id}
-      type="checkbox"
-      aria-label={word === undefined ? undefined : label}
-      {...readingProps(reads, value === null ? SEVERAL : value ? "yes" : "no", "Space")}
-      className="block size-4 justify-self-start accent-[var(--accent)]"
-      checked={value ?? false}
-      onChange={(event) => onChange(event.target.checked)}
-    />
-  );
-  if (after)
-    return (
-      <span className="flex min-h-[1.625rem] items-center gap-1.5" data-row>
-        {field}
-        <label htmlFor={id} className="text-[0.75rem] leading-none">
-          {label}
-        </label>
-      </span>
-    );
-  return (
-    <Labelled label={label} word={word} id={id}>
-      <label className="flex size-6 items-center">{field}</label>
-    </Labelled>
-  );
-}
-
-/** A colour of the look; null: several that differ. */
-export function ColourField({ label, value, onChange, reads }: { label: string; value: string | null; onChange: (value: string) => void; reads?: Reading }) {
-  return (
-    <label className="flex items-center">
-      <input
-        type="color"
-        aria-label={label}
-        {...readingProps(reads, value ?? SEVERAL, "Enter")}
-        className={`box h-6 w-6 cursor-pointer p-0.5 ${value === null ? "opacity-40" : ""}`}
-        value={value ?? "#808080"}
-        onChange={(event) => onChange(event.target.value.toUpperCase())}
-      />
-    </label>
-  );
-}

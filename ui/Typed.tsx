@@ -52,8 +52,6 @@ interface TypedProps {
   readonly suffix?: ReactNode;
   /** No label: the name is for readers alone. */
   readonly bare?: boolean;
-  /** A short word inside the box in place of the label. */
-  readonly prefix?: string;
   readonly placeholder?: string;
   /** The name in sight, where it is shorter than the name. */
   readonly word?: string;
@@ -112,7 +110,7 @@ function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
 }
 
 /** A text field that commits when left. */
-export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, prefix, placeholder, ...row }: TypedProps) {
+export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, placeholder, ...row }: TypedProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
@@ -135,14 +133,9 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
   };
   const field = (
     <span className="box flex h-6 min-w-0 items-center focus-within:border-accent">
-      {prefix && (
-        <span aria-hidden className="caption shrink-0 pl-1.5">
-          {prefix}
-        </span>
-      )}
       <input
         id={id}
-        aria-label={bare || prefix || row.word !== undefined ? label : undefined}
+        aria-label={bare || row.word !== undefined ? label : undefined}
         {...readingProps(row.reads, row.readsValue ?? (value || placeholder), onStep ? "↑ ↓ · drag" : "Enter")}
         className={`w-full min-w-0 bg-transparent outline-none ${mono ? "figure px-1 text-right" : code ? "figure px-1.5" : "px-1.5"} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
         value={draft ?? value}
@@ -158,7 +151,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
       {suffix}
     </span>
   );
-  if (bare || prefix) return field;
+  if (bare) return field;
   return (
     <Labelled label={label} word={row.word} id={id} also={row.also} part={row.part}>
       {field}

@@ -3,7 +3,8 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { useState, type ReactNode } from "react";
 import { startDrag } from "../views/interaction/pointerDrag";
 import { NumberDragsProvider, type NumberDrags } from "./drags";
-import { ChoiceField, ColourField, LengthField, NumberField, SwitchField } from "./Field";
+import { ChoiceField, ColourField, SwitchField } from "./Choice";
+import { LengthField, NumberField } from "./Field";
 import { Tally } from "./Tally";
 import { stepsOf, TypedField } from "./Typed";
 

@@ -1,7 +1,6 @@
 "use client";
 /** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
-import { EyeOff, Hand, Layers, Maximize, Minus, Plus, Ruler, SquareDashedMousePointer, SquareMousePointer } from "lucide-react";
-import { Popover } from "radix-ui";
+import { EyeOff, Hand, Maximize, Minus, Plus, Ruler, SquareDashedMousePointer, SquareMousePointer } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
@@ -14,8 +13,8 @@ import { useKeys } from "../interaction/useKeys";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
-import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
-import { OverlayMark } from "./OverlayMark";
+import { lit, SWITCH } from "./barStyle";
+import { OverlayList } from "./OverlayList";
 import { useRoving } from "../../ui/useRoving";
 import { LanguageChoice } from "../shared/LanguageChoice";
 import { readingProps } from "../../ui/reading";
@@ -25,9 +24,6 @@ import { showAgain } from "./selectionEdits";
 import { useCalibration } from "./trueSize";
 
 const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
-
-const SWITCH = "inline-flex h-6 min-w-6 items-center justify-center rounded-sm border px-1 text-[0.6875rem]";
-const lit = (on: boolean) => (on ? "border-accent bg-accent text-on-accent" : "border-transparent hover:border-edge");
 
 interface BarProps {
   readonly screen: Screen;
@@ -228,44 +224,3 @@ function HiddenForNow() {
     </button>
   );
 }
-
-const OverlayList = memo(function OverlayList() {
-  const overlays = useOverlays();
-  const count = OVERLAYS.filter((o) => overlays[o.key]).length;
-  return (
-    <Popover.Root>
-      <Popover.Trigger
-        className={`${SWITCH} gap-1 border-edge px-1.5`}
-        aria-label={`Overlays, ${count} shown`}
-        {...readingProps(says("bar.overlays"), String(count))}
-      >
-        <Layers size={13} /> <span className="figure text-[0.6875rem]">{count}</span>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          align="end"
-          sideOffset={4}
-          aria-label="Overlays"
-          data-keys-through
-          className="z-50 grid min-w-[14.375rem] gap-0.5 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
-        >
-          {OVERLAYS.map((o) => (
-            <label key={o.key} className="flex h-6 items-center gap-2 rounded-sm px-1 hover:bg-paper">
-              <input
-                type="checkbox"
-                className="accent-[var(--accent)]"
-                checked={overlays[o.key]}
-                onChange={() => toggleOverlay(o.key)}
-                {...readingProps(says("bar.overlay", { overlay: o.word, letter: o.letter.toUpperCase() }), overlays[o.key] ? "shown" : "not shown")}
-              />
-              <OverlayMark of={o.key} />
-              <span className="flex-1">{o.word}</span>
-              <kbd className="figure text-[0.6875rem] text-muted">{o.letter.toUpperCase()}</kbd>
-            </label>
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
-});

@@ -6,7 +6,6 @@ import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Control, Screen } from "../../core/format/types";
 import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
-import { commonArea } from "../../core/engine/geometry/commonArea";
 import { touchArea } from "../../core/engine/input/ready";
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
@@ -15,18 +14,20 @@ import { useBenchContext } from "../session/benchContext";
 import { says } from "../reading/sentences";
 import { useSession } from "../session/context";
 import { nameOf } from "../shared/names";
-import { AreaPatterns, ControlAreas, ShapePath } from "./Areas";
-import { useBench, type Bench } from "./bench";
+import { AreaPatterns, ControlAreas } from "./Areas";
+import { useBench } from "./bench";
 import { Compared } from "./Compared";
 import { ControlTarget } from "./ControlTarget";
 import { Frames, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
+import { PointedOut } from "./PointedOut";
+import { Stack } from "./Stack";
 import { placeWord, shownClusters } from "../interaction/targets";
 import { Locks } from "./Locks";
 import { Tether, AnchorPoints } from "./Tether";
-import { FINDING_TONE, ON_GLASS } from "./tones";
+import { ON_GLASS } from "./tones";
 import { withoutHidden } from "./withoutHidden";
 import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 
@@ -226,79 +227,6 @@ const GlassControl = memo(function GlassControl({ control, at, screen, ...more }
     />
   );
 });
-
-/** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
-function PointedOut({
-  context,
-  findings,
-  pointed,
-}: {
-  context: EditContext;
-  findings: readonly Finding[] | undefined;
-  pointed: NonNullable<Bench["finding"]>;
-}) {
-  const found = findings?.find((f) => f.code === pointed.code && f.subjects.join() === pointed.subjects.join());
-  if (!found) return null;
-  const tone = FINDING_TONE[found.severity];
-  const line = { fill: tone, fillOpacity: 0.18, stroke: tone, strokeWidth: 3, vectorEffect: "non-scaling-stroke" } as const;
-  const { controls, keepClear } = context.resolved;
-  return (
-    <g pointerEvents="none" data-testid="pointed-out">
-      {controls
-        .filter((c) => found.subjects.includes(c.id))
-        .map((c) => (
-          <ShapePath key={c.id} shape={touchArea(c)} {...line} />
-        ))}
-      {keepClear
-        .filter((z) => found.subjects.includes(z.id))
-        .map((z) => (
-          <rect key={z.id} x={z.x} y={z.y} width={z.w} height={z.h} {...line} />
-        ))}
-    </g>
-  );
-}
-
-/** Where areas lie on each other, the order of those that meet the selected one: 1 is on top and takes the touch first. */
-function Stack({ context, id, scale }: { context: EditContext; id: string; scale: number }) {
-  const { controls } = context.resolved;
-  const own = byId(controls).get(id);
-  if (!own) return null;
-  const area = touchArea(own);
-  const stack = controls.filter((c) => c === own || commonArea(touchArea(c), area) > 1).reverse();
-  if (stack.length < 2) return null;
-  return (
-    <g pointerEvents="none" data-testid="stack">
-      {stack.map((c, i) => {
-        const x = c.visual.x + c.visual.w;
-        const y = c.visual.y + c.visual.h;
-        return (
-          <g key={c.id} data-order={i + 1} data-of={c.id}>
-            <circle
-              cx={x}
-              cy={y}
-              r={8 / scale}
-              fill={ON_GLASS.dark}
-              stroke={c === own ? ON_GLASS.accent : ON_GLASS.hit}
-              strokeWidth={1.5}
-              vectorEffect="non-scaling-stroke"
-            />
-            <text
-              x={x}
-              y={y}
-              fontSize={10 / scale}
-              textAnchor="middle"
-              dominantBaseline="central"
-              fill={ON_GLASS.ink}
-              style={{ fontFamily: "var(--font-mono)" }}
-            >
-              {i + 1}
-            </text>
-          </g>
-        );
-      })}
-    </g>
-  );
-}
 
 /** For each subject, how many blockers and warnings name it, and the gravest: findings come gravest first. */
 function grave(findings: readonly Finding[] | undefined): Map<string, { count: number; worst: Severity }> {

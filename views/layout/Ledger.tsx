@@ -133,7 +133,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                 >
                   <span className="min-w-0 flex-1">
                     <span className="figure block truncate">{action.name}</span>
-                    <span className={`block truncate text-[0.6875rem] ${left(action) ? "text-blocker" : "text-muted"}`}>
+                    <span className={`block text-[0.6875rem] leading-tight ${left(action) ? "text-blocker" : "text-muted"}`}>
                       {action.kind} · {statuses.get(action.name)?.word}
                     </span>
                   </span>

@@ -1,7 +1,8 @@
 "use client";
 /** What of the scale is seldom set: by what a share is measured, and how large a unit is. On the card, and in the dialogue of a new layout. */
 import type { Scale } from "../../core/format/types";
-import { ChoiceField, NumberField } from "../../ui/Field";
+import { ChoiceField } from "../../ui/Choice";
+import { NumberField } from "../../ui/Field";
 import { says } from "../reading/sentences";
 
 const OF: readonly (readonly [Scale["of"], string])[] = [

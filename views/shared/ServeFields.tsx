@@ -2,7 +2,8 @@
 /** What a wire gives, to be changed: the value of a true/false source, the scale of what comes in numbers, the repeat of a press. */
 import { portCarries } from "../../core/engine/input/fits";
 import type { Action, Serve } from "../../core/format/types";
-import { NumberField, SwitchField } from "../../ui/Field";
+import { SwitchField } from "../../ui/Choice";
+import { NumberField } from "../../ui/Field";
 import { says, type SentenceKey } from "../reading/sentences";
 
 type Two = number | [number, number];

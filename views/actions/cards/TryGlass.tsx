@@ -81,9 +81,9 @@ export function TryGlass({ data }: { data: SheetData }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   return (
-    <section aria-label="Try it" className="grid gap-1.5 border-t border-rule p-3">
-      <header className="flex items-center gap-2">
-        <h2 className="heading">Try it</h2>
+    <section aria-label="Try it" className="grid grid-cols-[minmax(0,1fr)] gap-1.5 border-t border-rule p-3">
+      <header className="flex flex-wrap items-center gap-x-2 gap-y-1">
+        <h2 className="heading w-full">Try it</h2>
         <MomentChoice />
         <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
           Simulated pad

@@ -8,7 +8,7 @@ import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { ownEntry } from "../../../core/engine/own";
 import { says } from "../../reading/sentences";
-import { ChoiceField, ColourField } from "../../../ui/Field";
+import { ChoiceField, ColourField } from "../../../ui/Choice";
 import { Range } from "../../../ui/Range";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";

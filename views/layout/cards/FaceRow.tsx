@@ -2,7 +2,8 @@
 /** The three colours and the opacity of a look, in one row. */
 import type { ReactNode } from "react";
 import type { Control } from "../../../core/format/types";
-import { ColourField, NumberField } from "../../../ui/Field";
+import { ColourField } from "../../../ui/Choice";
+import { NumberField } from "../../../ui/Field";
 import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

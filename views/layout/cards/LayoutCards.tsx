@@ -5,12 +5,15 @@ import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { ChoiceField, NumberField } from "../../../ui/Field";
+import { ChoiceField } from "../../../ui/Choice";
+import { NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { readingProps, type Reading } from "../../../ui/reading";
 import { Labelled, TypedField } from "../../../ui/Typed";
 import { says, type SentenceKey } from "../../reading/sentences";
 import { useSession, useSessionActions } from "../../session/context";
+import { benchContextNow } from "../../session/benchContext";
+import { growSelected } from "../selectionEdits";
 import { Keeps } from "../../shared/Keeps";
 import { ScaleFields } from "../../shared/ScaleFields";
 import { KeptPicture } from "./KeptPicture";
@@ -102,6 +105,24 @@ export function LayoutCard() {
         reads={says("layout.grid")}
         onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
       />
+      {layout.controls.length > 0 && (
+        <div className="field-row" data-row>
+          <span className="field-name">Hit areas</span>
+          <button
+            className="push h-auto min-h-6 px-1.5 text-left leading-tight whitespace-normal"
+            {...readingProps(says("do.room"), "every control")}
+            onClick={() =>
+              growSelected(
+                session,
+                benchContextNow(session),
+                layout.controls.map((c) => c.id),
+              )
+            }
+          >
+            Room to the neighbours
+          </button>
+        </div>
+      )}
       <More set={set} reads={says("region.more")}>
         <ChoiceField
           label="Controls show"

@@ -1,7 +1,8 @@
 "use client";
 /** What of the look is rarely set: a knob's own look, how it glides and when it goes home, how long fading takes. */
 import type { Control } from "../../../core/format/types";
-import { NumberField, SwitchField } from "../../../ui/Field";
+import { SwitchField } from "../../../ui/Choice";
+import { NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { says, type SentenceKey } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";

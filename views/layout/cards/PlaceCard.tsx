@@ -6,7 +6,7 @@ import { kindsFor } from "../../../core/editing/make";
 import { placementIn, placeableOf } from "../../../core/editing/placeables";
 import { asKind } from "../../../core/editing/anchors";
 import type { EditContext } from "../../../core/editing/placing";
-import { ChoiceField } from "../../../ui/Field";
+import { ChoiceField } from "../../../ui/Choice";
 import { TypedField } from "../../../ui/Typed";
 import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";

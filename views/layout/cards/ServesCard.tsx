@@ -11,7 +11,7 @@ import type { Result } from "../../../core/engine/result";
 import { nearestWord } from "../../../core/format/nearest";
 import { fittingServe } from "../../../core/editing/make";
 import { serveBy } from "../../../core/wiring/serves";
-import { ChoiceField } from "../../../ui/Field";
+import { ChoiceField } from "../../../ui/Choice";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { PORT_WORD } from "../../shared/portWords";

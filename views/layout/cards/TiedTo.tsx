@@ -4,7 +4,7 @@ import { moveInto } from "../../../core/editing/clusters";
 import { anchorTo, seenPin, spanIn } from "../../../core/editing/anchors";
 import { editContextOf, type EditContext } from "../../../core/editing/placing";
 import { clusterOf, placementIn, placeableOf } from "../../../core/editing/placeables";
-import { ChoiceField } from "../../../ui/Field";
+import { ChoiceField } from "../../../ui/Choice";
 import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";

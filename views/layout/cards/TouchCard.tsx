@@ -1,28 +1,24 @@
 "use client";
 /** What takes the touch: shape, growth, shift and least size of the hit area, whether it shares touches with what lies below; the landing area of a stick. */
 import { memo } from "react";
-import { byId } from "../../../core/derived/byId";
-import { changeFeel, changeHit } from "../../../core/editing/edits/controls";
+import { changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
-import type { Control, Hit, PlainPlacement } from "../../../core/format/types";
+import type { Control, Hit } from "../../../core/format/types";
 import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { handBack, landingKey, overrideIn, placementIn } from "../../../core/editing/placeables";
-import { asKind } from "../../../core/editing/anchors";
+import { handBack, overrideIn } from "../../../core/editing/placeables";
 import type { Result } from "../../../core/engine/result";
 import type { Layout } from "../../../core/format/types";
 import { lengthOf } from "../../../core/engine/placement/length";
-import { ChoiceField, LengthField, NumberField, SwitchField } from "../../../ui/Field";
+import { ChoiceField, SwitchField } from "../../../ui/Choice";
+import { LengthField, NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { says, type SentenceKey } from "../../reading/sentences";
-import { X } from "lucide-react";
-import { Popover } from "radix-ui";
-import { readingProps } from "../../../ui/reading";
 import { useSessionActions } from "../../session/context";
 import { common } from "../../shared/common";
 import { HitPicture } from "./HitPicture";
-import { SpanFields } from "./SpanFields";
+import { Landing } from "./Landing";
 import { namesOf } from "../../shared/names";
 
 interface Props {
@@ -193,72 +189,3 @@ export const TouchCard = memo(
 );
 
 const sameLanding = (a: ResolvedControl | undefined, b: ResolvedControl | undefined) => JSON.stringify(a?.landing) === JSON.stringify(b?.landing);
-
-/** Half the screen on the side where the stick stands. */
-const halfFor = (left: boolean): PlainPlacement => ({
-  kind: "span",
-  frame: "screen",
-  from: [left ? 0 : 0.5, 0],
-  to: [left ? 0.5 : 1, 1],
-  inset: { left: "0u", top: "0u", right: "0u", bottom: "0u" },
-});
-
-/** Where a thumb may come down and bring the stick with it. */
-function Landing({ context, stick }: { context: EditContext; stick: Extract<Control, { kind: "stick" }> }) {
-  const session = useSessionActions();
-  const key = landingKey(stick.id);
-  const placement = placementIn(context.layout, context.resolved.arrangement, key);
-  const at = byId(context.resolved.controls).get(stick.id);
-  const landing = says("touch.landing");
-  const give = () =>
-    session.edit(`landing area of ${stick.name}`, (l) =>
-      changeFeel(l, stick.id, { landing: halfFor(at === undefined || at.visual.x + at.visual.w / 2 < context.screen.widthPx / 2) }),
-    );
-  if (!placement)
-    return (
-      <div className="field-row" data-row>
-        <span className="field-name">Landing area</span>
-        <button className="push h-6 justify-self-start" onClick={give} {...readingProps(landing)}>
-          Give it a landing area
-        </button>
-      </div>
-    );
-  return (
-    <section aria-label="Landing area" className="field-row" data-row>
-      <span className="field-name text-land">Landing area</span>
-      <span className="flex gap-1">
-        <Popover.Root>
-          <Popover.Trigger className="push h-6 px-1.5" {...readingProps(landing)}>
-            its edges…
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              side="top"
-              sideOffset={4}
-              aria-label="Edges of the landing area"
-              className="z-50 grid w-[17rem] gap-1 rounded-sm border border-edge bg-sheet p-2 shadow-lg"
-            >
-              {placement.kind === "span" ? (
-                <SpanFields context={context} id={key} />
-              ) : (
-                <button
-                  className="push h-6 justify-self-start"
-                  onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}
-                >
-                  Let it span
-                </button>
-              )}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
-        <button
-          className="grid size-6 place-items-center"
-          aria-label="Take the landing area away"
-          onClick={() => session.edit(`landing area of ${stick.name}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}
-        >
-          <X size={13} />
-        </button>
-      </span>
-    </section>
-  );
-}
