@@ -7,7 +7,6 @@ import type { Control, Screen } from "../../core/format/types";
 import { byId } from "../../core/derived/byId";
 import type { Finding, Severity } from "../../core/checks/finding";
 import { touchArea } from "../../core/engine/input/ready";
-import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { homeOf, inCluster, landingKey, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { useBenchContext } from "../session/benchContext";
