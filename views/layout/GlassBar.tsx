@@ -78,7 +78,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
       <button
         className={`${SWITCH} ${lit(several)}`}
         aria-pressed={several}
-        aria-label="Select several"
+        aria-label="Several at once"
         {...readingProps(says("bar.several"), several ? "on" : "off")}
         onClick={() => setBench({ tool: null, several: !several })}
       >

@@ -19,7 +19,7 @@ import { LiveLayout } from "../shared/LiveLayout";
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
 
 /** The room a screen's picture has in the rail, CSS px. */
-const ROOM = { w: 92, h: 44 };
+const ROOM = { w: 84, h: 36 };
 
 export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   const session = useSessionActions();
@@ -83,7 +83,7 @@ interface Props {
 const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
   return (
     <button
-      className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-[3px] text-left hover:bg-sheet ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
+      className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
       aria-pressed={onBench}
       aria-label={`${item.name}, put on the bench`}
       onClick={() => onPick(item.name)}
@@ -92,8 +92,8 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       <span className="grid shrink-0 place-items-center" style={{ width: ROOM.w, height: ROOM.h }}>
         <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
       </span>
-      <span className="min-w-0">
-        <span className="line-clamp-2 text-[0.6875rem] leading-tight">{item.name}</span>
+      <span className="grid min-w-0 text-[0.6875rem] leading-[0.78125rem]">
+        <span>{item.name}</span>
         <RailTally name={item.name} />
       </span>
     </button>

@@ -209,7 +209,7 @@ export const SENTENCES = {
   // The bar
   "bar.select": { words: "Select: take hold of what stands on the glass.", keys: "Escape" },
   "bar.several": {
-    words: "Select several: {value}. A click adds to the selection, or takes away; on an action of the ledger it marks it.",
+    words: "Several at once: {value}. A click adds to the selection, or takes away; on an action of the ledger it marks it.",
     keys: "Shift click",
   },
   "bar.tool": { words: "A {value}: drag it onto the glass, or draw a box or click there.", keys: "Shift {letter} · Enter puts it down" },
