@@ -13,9 +13,9 @@ import {
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { alignTo, distribute, type Alignment } from "../../core/editing/align";
-import type { EditContext } from "../../core/editing/placing";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
+import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 
 const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
@@ -32,7 +32,7 @@ const SPACE: readonly (readonly ["x" | "y", string, ReactNode])[] = [
 ];
 const ITEM = "flex h-7 cursor-pointer items-center gap-2 rounded-sm px-2 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent";
 
-export function AlignMenu({ context, keys, told }: { context: EditContext; keys: readonly string[]; told: string }) {
+export function AlignMenu({ keys, told }: { keys: readonly string[]; told: string }) {
   const session = useSessionActions();
   return (
     <DropdownMenu.Root modal={false}>
@@ -50,7 +50,7 @@ export function AlignMenu({ context, keys, told }: { context: EditContext; keys:
               key={to}
               className={ITEM}
               {...readingProps(says("do.align"), word)}
-              onSelect={() => session.edit(word.toLowerCase(), () => alignTo(context, keys, to))}
+              onSelect={() => session.edit(word.toLowerCase(), () => alignTo(benchContextNow(session), keys, to))}
             >
               {icon}
               {keys.length === 1 ? `${word} with the safe frame` : word}
@@ -62,7 +62,7 @@ export function AlignMenu({ context, keys, told }: { context: EditContext; keys:
                 key={axis}
                 className={ITEM}
                 {...readingProps(says("do.space"), word)}
-                onSelect={() => session.edit(word.toLowerCase(), () => distribute(context, keys, axis))}
+                onSelect={() => session.edit(word.toLowerCase(), () => distribute(benchContextNow(session), keys, axis))}
               >
                 {icon}
                 {word}

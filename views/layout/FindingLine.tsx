@@ -1,16 +1,20 @@
 "use client";
 /** The gravest finding of what is selected in one line, its move as a button; the others a click away. */
 import { Popover } from "radix-ui";
-import type { EditContext } from "../../core/editing/placing";
+import { memo } from "react";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
 import { FindingText, fixWord, offerFor } from "../shared/FindingList";
 import { FindingsCard } from "./cards/FindingsCard";
 import { useFindingMoves } from "./useFindingMoves";
 
-export function FindingLine({ context, of }: { context: EditContext; of: readonly string[] }) {
-  const { findings, fixes, stale, point, fix } = useFindingMoves(context, of);
+export const FindingLine = memo(Line, (a, b) => a.of.join() === b.of.join());
+
+function Line({ of }: { of: readonly string[] }) {
+  const session = useSessionActions();
+  const { findings, fixes, stale, point, fix } = useFindingMoves(of);
   const open = findings?.filter((f) => f.accepted === null) ?? [];
   const [first] = open;
   if (findings === undefined || findings.length === 0) return null;
@@ -37,9 +41,9 @@ export function FindingLine({ context, of }: { context: EditContext; of: readonl
           disabled={stale}
           className="h-6 shrink-0 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
           onClick={() => fix(offer)}
-          {...readingProps(says("do.mend"), fixWord(context.layout, offer))}
+          {...readingProps(says("do.mend"), fixWord(session.store.getState().layout, offer))}
         >
-          {fixWord(context.layout, offer)}
+          {fixWord(session.store.getState().layout, offer)}
         </button>
       )}
       <Popover.Root>
@@ -53,7 +57,7 @@ export function FindingLine({ context, of }: { context: EditContext; of: readonl
             aria-label="Findings of what is selected"
             className="z-50 max-h-[20rem] w-[32rem] max-w-[95vw] overflow-auto rounded-sm border border-edge bg-sheet p-2 shadow-lg"
           >
-            <FindingsCard context={context} of={of} />
+            <FindingsCard of={of} />
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>

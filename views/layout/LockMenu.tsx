@@ -2,8 +2,7 @@
 /** The lock: what of the selected things is not moved, or not sized, on the bench. */
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
-import { changeLocks, locksOf, type Lock } from "../../core/editing/locks";
-import type { EditContext } from "../../core/editing/placing";
+import { changeLocks, type Lock } from "../../core/editing/locks";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
@@ -18,18 +17,22 @@ const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [
 const ITEM = "flex h-7 cursor-pointer items-center gap-2 rounded-sm px-2 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent";
 const WORD: Readonly<Record<Lock, string>> = { x: "its place across", y: "its place down", size: "its size" };
 
+/** What of one thing is locked. */
+export type LockFact = readonly Lock[];
+
 interface Props {
-  readonly context: EditContext;
   readonly keys: readonly string[];
+  /** What of each of them is locked. */
+  readonly locks: readonly LockFact[];
   readonly told: string;
   /** Open and shut. */
   readonly icons: readonly [ReactNode, ReactNode];
 }
 
-export function LockMenu({ context: { layout }, keys, told, icons }: Props) {
+export function LockMenu({ keys, locks: lockedNow, told, icons }: Props) {
   const session = useSessionActions();
-  const held = (locks: readonly Lock[]) => keys.every((key) => locks.every((lock) => locksOf(layout, key).includes(lock)));
-  const some = [...new Set(keys.flatMap((key) => locksOf(layout, key)))];
+  const held = (locks: readonly Lock[]) => lockedNow.every((own) => locks.every((lock) => own.includes(lock)));
+  const some = [...new Set(lockedNow.flat())];
   const words = some.length === 0 ? "nothing" : some.map((lock) => WORD[lock]).join(", ");
   return (
     <DropdownMenu.Root modal={false}>
@@ -47,7 +50,9 @@ export function LockMenu({ context: { layout }, keys, told, icons }: Props) {
               key={word}
               className={ITEM}
               checked={held(locks)}
-              onCheckedChange={(on) => session.edit(`${on ? "lock" : "unlock"} ${namesOf(layout, keys, "of them")}`, (l) => changeLocks(l, keys, locks, on))}
+              onCheckedChange={(on) =>
+                session.edit(`${on ? "lock" : "unlock"} ${namesOf(session.store.getState().layout, keys, "of them")}`, (l) => changeLocks(l, keys, locks, on))
+              }
             >
               <span aria-hidden className="w-3">
                 <DropdownMenu.ItemIndicator>✓</DropdownMenu.ItemIndicator>

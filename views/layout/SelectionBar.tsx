@@ -19,18 +19,20 @@ import {
   ArrowUpToLine,
   Expand,
 } from "lucide-react";
-import { useRef, type ReactNode } from "react";
+import { memo, useRef, type ReactNode } from "react";
 import { byId } from "../../core/derived/byId";
 import { reorderControls } from "../../core/editing/edits/controls";
 import { handBack, ownFields, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { carryTo, seenPin } from "../../core/editing/anchors";
 import type { EditContext } from "../../core/editing/placing";
+import { locksOf } from "../../core/editing/locks";
 import { canSplit } from "../../core/editing/split";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { CARRY_MM } from "../interaction/glassGesture";
 import { says, type SentenceKey } from "../reading/sentences";
+import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { nameOf, namesOf } from "../shared/names";
 import { deletePlaceables } from "../shared/remove";
@@ -38,7 +40,7 @@ import { AlignMenu } from "./AlignMenu";
 import { anchorWord } from "./anchorWord";
 import { setBench, useBench } from "./bench";
 import { FindingLine } from "./FindingLine";
-import { LockMenu } from "./LockMenu";
+import { LockMenu, type LockFact } from "./LockMenu";
 import { copySelected, copyToClipboard, dissolveSelected, gatherSelected, growSelected, hideForNow, mirrorSelected, splitSelected } from "./selectionEdits";
 import { zoomToSelection } from "./zoomToSelection";
 
@@ -49,6 +51,42 @@ interface Props {
   readonly findingsOf: readonly string[];
 }
 
+/** All that the buttons show depends on: while something is moved it stays the same, and nothing of the bar is drawn anew. */
+interface BarFacts {
+  readonly told: string;
+  readonly names: string;
+  readonly kinds: readonly string[];
+  /** Where it would be carried; null: it has no tether, or there are several. */
+  readonly where: string | null;
+  readonly splits: boolean;
+  readonly locks: readonly LockFact[];
+}
+
+function factsOf(context: EditContext, keys: readonly string[]): BarFacts {
+  const { layout } = context;
+  const one = keys.length === 1 ? keys[0] : null;
+  return {
+    told: one === null ? `the ${keys.length} selected` : nameOf(layout, one),
+    names: namesOf(layout, keys, "of them"),
+    kinds: keys.map((key) => placeableOf(layout, key)?.kind ?? ""),
+    where: one !== null && seenPin(context, one) ? whereOf(context, one) : null,
+    splits: keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key))),
+    locks: keys.map((key) => locksOf(layout, key)),
+  };
+}
+
+export function SelectionBar({ context, keys, findingsOf }: Props) {
+  const bar = useRef<HTMLDivElement>(null);
+  useRoving(bar, "across");
+  return (
+    <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
+      <Buttons keys={keys} facts={factsOf(context, keys)} />
+      <Notes context={context} keys={keys} />
+      <FindingLine of={findingsOf} />
+    </div>
+  );
+}
+
 /** What a button of the bar shows and says. */
 interface ButtonLook {
   readonly sentence: SentenceKey;
@@ -57,43 +95,39 @@ interface ButtonLook {
   readonly pressed?: boolean;
 }
 
-export function SelectionBar({ context, keys, findingsOf }: Props) {
-  const session = useSessionActions();
-  const copying = useBench((b) => b.copying);
-  const { layout } = context;
-  const kinds = keys.map((key) => placeableOf(layout, key)?.kind);
-  const names = namesOf(layout, keys, "of them");
-  const told = keys.length === 1 ? nameOf(layout, keys[0]) : `the ${keys.length} selected`;
-  const one = keys.length === 1 ? keys[0] : null;
-  const pin = one === null ? null : seenPin(context, one);
-  const control = one === null ? undefined : byId(layout.controls).get(one);
-  const hasControls = kinds.includes("control") || kinds.includes("cluster");
-  const button = (name: string, run: (() => void) | false, { sentence, icon, figures, pressed }: ButtonLook) =>
-    run !== false && (
-      <button
-        key={name}
-        className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
-        aria-label={name}
-        aria-pressed={pressed}
-        onClick={run}
-        {...readingProps(says(sentence, figures), told)}
-      >
-        {icon}
-      </button>
-    );
-  const splits = keys.length === 2 && keys.every((key) => canSplit(byId(layout.controls).get(key)));
-  const where = pin ? whereOf(context, one!) : "";
-  const carry = () => session.edit(`carry ${names}`, () => carryTo(context, one!, CARRY_MM * pxPerMm(context.screen)));
-  const order = (word: string, to: "up" | "down") => () => session.edit(`${word} ${names}`, (l) => reorderControls(l, keys, to));
-  const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one! } });
-  const bar = useRef<HTMLDivElement>(null);
-  useRoving(bar, "across");
-  return (
-    <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
+const Buttons = memo(
+  function Buttons({ keys, facts }: { keys: readonly string[]; facts: BarFacts }) {
+    const session = useSessionActions();
+    const copying = useBench((b) => b.copying);
+    const { told, names, kinds, where, splits, locks } = facts;
+    const one = keys[0];
+    const isControl = keys.length === 1 && kinds[0] === "control";
+    const hasControls = kinds.includes("control") || kinds.includes("cluster");
+    const now = () => benchContextNow(session);
+    const button = (name: string, run: (() => void) | false, { sentence, icon, figures, pressed }: ButtonLook) =>
+      run !== false && (
+        <button
+          key={name}
+          className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
+          aria-label={name}
+          aria-pressed={pressed}
+          onClick={run}
+          {...readingProps(says(sentence, figures), told)}
+        >
+          {icon}
+        </button>
+      );
+    const carry = () => {
+      const context = now();
+      session.edit(`carry ${names}`, () => carryTo(context, one, CARRY_MM * pxPerMm(context.screen)));
+    };
+    const order = (word: string, to: "up" | "down") => () => session.edit(`${word} ${names}`, (l) => reorderControls(l, keys, to));
+    const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one } });
+    return (
       <span className="flex flex-wrap items-center">
         {button("Copy", () => copyToClipboard(session, keys), { sentence: "do.copy", icon: <ClipboardCopy size={14} /> })}
-        {button("Duplicate", () => copySelected(session, context, keys), { sentence: "do.duplicate", icon: <CopyPlus size={14} /> })}
-        {button("Second side", !kinds.includes("zone") && (() => mirrorSelected(session, context, keys)), {
+        {button("Duplicate", () => copySelected(session, now(), keys), { sentence: "do.duplicate", icon: <CopyPlus size={14} /> })}
+        {button("Second side", !kinds.includes("zone") && (() => mirrorSelected(session, now(), keys)), {
           sentence: "do.mirror",
           icon: <FlipHorizontal2 size={14} />,
         })}
@@ -101,42 +135,41 @@ export function SelectionBar({ context, keys, findingsOf }: Props) {
         <Divide />
         {button("Above", kinds.includes("control") && order("raise", "up"), { sentence: "do.above", icon: <ArrowUpToLine size={14} /> })}
         {button("Below", kinds.includes("control") && order("lower", "down"), { sentence: "do.below", icon: <ArrowDownToLine size={14} /> })}
-        {button("Gather into a cluster", keys.length > 1 && (() => gatherSelected(session, context, keys)), {
+        {button("Gather into a cluster", keys.length > 1 && (() => gatherSelected(session, now(), keys)), {
           sentence: "do.gather",
           icon: <Group size={14} />,
         })}
-        {button("Dissolve the cluster", kinds.includes("cluster") && (() => dissolveSelected(session, context, keys)), {
+        {button("Dissolve the cluster", kinds.includes("cluster") && (() => dissolveSelected(session, now(), keys)), {
           sentence: "do.dissolve",
           icon: <Ungroup size={14} />,
         })}
-        {button("Split the screen between the two", splits && (() => splitSelected(session, context, keys)), {
+        {button("Split the screen between the two", splits && (() => splitSelected(session, now(), keys)), {
           sentence: "do.split",
           icon: <SquareSplitHorizontal size={14} />,
         })}
-        {button(`Carry there: ${where}`, pin !== null && carry, { sentence: "do.carry", icon: <Target size={14} />, figures: { where } })}
-        <AlignMenu context={context} keys={keys} told={told} />
+        {button(`Carry there: ${where ?? ""}`, where !== null && carry, { sentence: "do.carry", icon: <Target size={14} />, figures: { where: where ?? "" } })}
+        <AlignMenu keys={keys} told={told} />
         <Divide />
-        {button("Copy its look onto others", control !== undefined && copy("look"), {
+        {button("Copy its look onto others", isControl && copy("look"), {
           sentence: "do.look",
           icon: <Palette size={14} />,
           pressed: copying?.what === "look",
         })}
-        {button("Copy its feel onto others", control !== undefined && copy("feel"), {
+        {button("Copy its feel onto others", isControl && copy("feel"), {
           sentence: "do.feel",
           icon: <Hand size={14} />,
           pressed: copying?.what === "feel",
         })}
-        {button("Room to the neighbours", hasControls && (() => growSelected(session, context, keys)), { sentence: "do.room", icon: <Expand size={14} /> })}
+        {button("Room to the neighbours", hasControls && (() => growSelected(session, now(), keys)), { sentence: "do.room", icon: <Expand size={14} /> })}
         <Divide />
-        <LockMenu context={context} keys={keys} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
+        <LockMenu keys={keys} locks={locks} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
         {button("Hide for now", () => hideForNow(session, keys), { sentence: "do.hide", icon: <EyeOff size={14} /> })}
-        {button("Zoom to it", () => zoomToSelection(context, keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
+        {button("Zoom to it", () => zoomToSelection(now(), keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
       </span>
-      <Notes context={context} keys={keys} />
-      <FindingLine context={context} of={findingsOf} />
-    </div>
-  );
-}
+    );
+  },
+  (a, b) => a.keys === b.keys && JSON.stringify(a.facts) === JSON.stringify(b.facts),
+);
 
 const Divide = () => <span aria-hidden className="mx-1 h-4 w-px bg-rule" />;
 

@@ -85,7 +85,7 @@ const ownColumns = (context: EditContext): TrayColumn[] => [
   { title: "Scale", plain: "what a control keeps", weight: 1, card: <ScaleCard context={context} /> },
   { title: "Arrangements", plain: "other places on other screens", weight: 1.1, card: <ArrangementsCard context={context} /> },
   { title: "Moments", plain: "times in the game", weight: 0.75, card: <MomentsCard /> },
-  { title: "Findings on this screen", plain: "", weight: 1.35, card: <FindingsCard context={context} of={null} /> },
+  { title: "Findings on this screen", plain: "", weight: 1.35, card: <FindingsCard of={null} /> },
 ];
 
 interface Selected {
@@ -113,8 +113,8 @@ function selectionColumns(context: EditContext, { selection, cluster, ids }: Sel
           column("Look", "what is seen", 1, <LookCard controls={controls} />),
         ]),
     column(
-      controls.length > 0 ? "Serves" : "Shows",
-      controls.length > 0 ? "what the game gets" : "when it is there",
+      controls.length > 0 && cluster === null ? "Serves" : "Shows",
+      controls.length > 0 && cluster === null ? "what the game gets" : "when it is there",
       0.8,
       <>
         {controls.length > 0 && cluster === null && <ServesCard controls={controls} />}

@@ -4,33 +4,36 @@ import { ownEntry } from "../../core/engine/own";
 import { applyFix } from "../../core/checks/fixes";
 import type { FixOffer } from "../../core/checks/check";
 import type { Finding } from "../../core/checks/finding";
-import { editContextOf, type EditContext } from "../../core/editing/placing";
+import { editContextOf } from "../../core/editing/placing";
+import { useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
 import { showMomentOf } from "../session/showMoment";
 import { fixWord } from "../shared/FindingList";
 import { setBench } from "./bench";
 
 /** `of`: only those that name one of these; null: all. */
-export function useFindingMoves(context: EditContext, of: readonly string[] | null) {
+export function useFindingMoves(of: readonly string[] | null) {
   const session = useSessionActions();
-  const all = useSession((s) => ownEntry(s.findings, context.screen.name)?.list ?? undefined);
+  const screen = useBenchScreen();
+  const all = useSession((s) => ownEntry(s.findings, screen.name)?.list ?? undefined);
   const fixes = useSession((s) => s.fixes);
   const stale = useSession((s) => s.fixesOf !== s.layout);
   const findings = of === null ? all : all?.filter((f) => f.subjects.some((subject) => of.includes(subject)));
   const point = (ids: readonly string[], finding: Finding) => {
-    const zones = context.layout.keepClear.filter((z) => finding.subjects.includes(z.id)).map((z) => z.id);
+    const { layout } = session.store.getState();
+    const zones = layout.keepClear.filter((z) => finding.subjects.includes(z.id)).map((z) => z.id);
     showMomentOf(
       session,
-      context.layout.controls.filter((c) => ids.includes(c.id)),
+      layout.controls.filter((c) => ids.includes(c.id)),
     );
     if (of === null) session.select(ids.length > 0 ? ids : zones);
     setBench({ finding: { code: finding.code, subjects: finding.subjects } });
   };
   const fix = (offer: FixOffer) => {
-    const { layout } = session.store.getState();
+    const { layout, playerView } = session.store.getState();
     session.edit(
       fixWord(layout, offer).replace(/^./, (first) => first.toLowerCase()),
-      () => applyFix(editContextOf(layout, context.screen, { ...context.playerView, moment: null }), offer.fix),
+      () => applyFix(editContextOf(layout, screen, { ...playerView, moment: null }), offer.fix),
     );
     setBench({ finding: null });
   };

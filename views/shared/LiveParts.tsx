@@ -84,7 +84,7 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
       aria-valuetext={text}
       {...readingProps(reads, text)}
       data-lit={lit || undefined}
-      className="outline-none [&:focus-visible>*]:stroke-accent [&[data-lit]>*:not([stroke=transparent])]:stroke-accent"
+      className="outline-none [&:focus-visible>*]:stroke-accent [&[data-lit]>*:not([stroke=transparent])]:stroke-accent [&[data-lit]>*:not([stroke=transparent])]:[stroke-width:2px]"
       onFocus={() => light(part)}
       onBlur={() => unlight(part)}
       style={{ cursor }}
