@@ -261,6 +261,7 @@ export const SENTENCES = {
   "strip.history": { words: "The history: go to any edit, name a state, compare two.", keys: "Shift H" },
   "strip.paper": { words: "{value}: the colours of the window.", keys: "Enter" },
   "strip.shortcuts": { words: "Every key and gesture, in a list.", keys: "?" },
+  "starter.pick": { words: "Begins a layout with the starter {value}: {plain}.", keys: "Enter" },
   // What is said while nothing is pointed at
   "view.actions": { words: "Actions: what the game reads, and what serves it. Draw a wire from what gives to what is read." },
   "view.layout": { words: "Layout: where everything stands, what takes the finger, how it feels. Point at anything, and it is said here what it is." },

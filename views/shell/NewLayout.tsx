@@ -3,10 +3,11 @@
 import { go } from "../shared/go";
 import { useId, useState, type FormEvent } from "react";
 import { problemText } from "../../core/engine/result";
-import type { Scale } from "../../core/format/types";
+import type { Layout, Scale } from "../../core/format/types";
 import { More } from "../../ui/More";
 import { says } from "../reading/sentences";
 import { Dialogue } from "../../ui/Dialogue";
+import { StarterChoice } from "./StarterChoice";
 import { useLibrary } from "../session/context";
 import { Keeps } from "../shared/Keeps";
 import { ScaleFields } from "../shared/ScaleFields";
@@ -21,7 +22,7 @@ const REFERENCES: readonly (readonly [string, number, number])[] = [
 
 export function NewLayout({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialogue title="New layout" open={open} onOpenChange={onOpenChange}>
+    <Dialogue title="New layout" open={open} onOpenChange={onOpenChange} wide>
       <NewLayoutForm onDone={() => onOpenChange(false)} />
     </Dialogue>
   );
@@ -45,6 +46,12 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
     }
     onDone();
     go("/actions");
+  };
+  const begin = async (starter: Layout) => {
+    const made = await library.add({ ...starter, name: name.trim() || starter.name });
+    if (!made.ok) return setProblem(problemText(made.problems));
+    onDone();
+    go("/layout");
   };
   return (
     <form className="grid gap-4" onSubmit={(event) => void submit(event)}>
@@ -105,6 +112,10 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
       <div className="flex justify-end">
         <button className="push push-main h-8">Start</button>
       </div>
+      <fieldset className="grid gap-1.5">
+        <legend className="caption mb-1">Or begin with a starter: nothing is found on any screen, and its words become yours</legend>
+        <StarterChoice onPick={(layout) => void begin(layout)} />
+      </fieldset>
     </form>
   );
 }

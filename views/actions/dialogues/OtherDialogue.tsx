@@ -6,6 +6,7 @@ import type { Layout } from "../../../core/format/types";
 import { unitPx } from "../../../core/engine/placement/scale";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "../../../core/wiring/adopt";
+import type { Starter } from "../../../samples/starters";
 import type { KeptLayout } from "../../../core/exchange/kept";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
@@ -27,6 +28,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
   const library = useLibrary();
   const openId = useSession((s) => s.id);
   const [kept, setKept] = useState<readonly KeptLayout[]>([]);
+  const [starters, setStarters] = useState<readonly Starter[]>([]);
   const [from, setFrom] = useState<Layout | null>(null);
   const [problem, setProblem] = useState("");
   const file = useRef<HTMLInputElement>(null);
@@ -40,6 +42,17 @@ function FromOther({ onDone }: { onDone: () => void }) {
       current = false;
     };
   }, [library, openId]);
+  useEffect(() => {
+    let current = true;
+    import("../../../samples/starters").then(
+      (m) => current && setStarters(m.STARTERS),
+      // Without the server the kept layouts and files are there all the same.
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, []);
   const show = (read: Result<Layout>, name: string) => {
     setProblem(read.ok ? "" : `${name}: ${problemText(read.problems, 3)}`);
     setFrom(read.ok ? read.value : null);
@@ -52,6 +65,8 @@ function FromOther({ onDone }: { onDone: () => void }) {
           className="box h-7 max-w-[20rem] px-1"
           defaultValue=""
           onChange={(event) => {
+            const starter = starters.find((s) => `starter ${s.name}` === event.target.value);
+            if (starter) return show(ok(starter.layout()), starter.name);
             const chosen = byId(kept).get(event.target.value);
             if (chosen)
               library.layoutOf(chosen).then(
@@ -60,12 +75,21 @@ function FromOther({ onDone }: { onDone: () => void }) {
               );
           }}
         >
-          <option value="">a layout kept here…</option>
-          {kept.map((l) => (
-            <option key={l.id} value={l.id}>
-              {l.name}
-            </option>
-          ))}
+          <option value="">a layout kept here, or a starter…</option>
+          <optgroup label="Kept here">
+            {kept.map((l) => (
+              <option key={l.id} value={l.id}>
+                {l.name}
+              </option>
+            ))}
+          </optgroup>
+          <optgroup label="Starters">
+            {starters.map(({ name, plain }) => (
+              <option key={name} value={`starter ${name}`}>
+                {name}: {plain}
+              </option>
+            ))}
+          </optgroup>
         </select>
         <span className="caption">or</span>
         <button className="push" onClick={() => file.current?.click()}>
