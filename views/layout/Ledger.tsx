@@ -111,7 +111,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
             return (
               <li key={action.name}>
                 <button
-                  className={`flex w-full touch-none items-center gap-2 border-l-2 px-2.5 py-1 text-left hover:bg-sheet ${marked.has(action.name) ? "border-accent bg-sheet" : "border-transparent"}`}
+                  className={`flex w-full touch-none items-center gap-2 border-l-2 px-2.5 py-1 text-left hover:bg-sheet short:min-h-6 short:py-0 ${marked.has(action.name) ? "border-accent bg-sheet" : "border-transparent"}`}
                   data-row={action.name}
                   aria-pressed={marked.has(action.name)}
                   {...readingProps(
@@ -131,7 +131,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                     else if (by.length > 0) session.select(by);
                   }}
                 >
-                  <span className="min-w-0 flex-1">
+                  <span className="min-w-0 flex-1 short:flex short:flex-wrap short:items-baseline short:gap-x-2">
                     <span className="figure block truncate">{action.name}</span>
                     <span className={`block text-[0.6875rem] leading-tight ${left(action) ? "text-blocker" : "text-muted"}`}>
                       {action.kind} · {statuses.get(action.name)?.word}

@@ -89,10 +89,10 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       onClick={() => onPick(item.name)}
       {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
     >
-      <span className="grid shrink-0 place-items-center" style={{ width: ROOM.w, height: ROOM.h }}>
+      <span className="grid shrink-0 place-items-center short:[zoom:0.6]" style={{ width: ROOM.w, height: ROOM.h }}>
         <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
       </span>
-      <span className="grid min-w-0 text-[0.6875rem] leading-[0.78125rem]">
+      <span className="grid min-w-0 flex-1 text-[0.6875rem] leading-[0.78125rem] short:grid-cols-[minmax(0,1fr)_3.4rem] short:items-center short:gap-x-1">
         <span>{item.name}</span>
         <RailTally name={item.name} />
       </span>
