@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { useDrag } from "../interaction/useDrag";
 import { says } from "../reading/sentences";
-import { REGIONS, remPx, sizeRegion, type Region } from "./regions";
+import { REGIONS, remPx, sizeRegion, useRegions, type Region } from "./regions";
 
 interface Props {
   readonly region: Region;
@@ -19,6 +19,7 @@ const STEP = 1;
 
 export function Border({ region, side, word }: Props) {
   const line = useRef<HTMLDivElement>(null);
+  const size = useRegions()[region];
   const follow = useDrag();
   const across = side === "below";
   /** The region's size as it is drawn, rem. */
@@ -36,7 +37,8 @@ export function Border({ region, side, word }: Props) {
       aria-orientation={across ? "horizontal" : "vertical"}
       aria-valuemin={REGIONS[region].least}
       aria-valuemax={REGIONS[region].most}
-      aria-valuenow={REGIONS[region].least}
+      aria-valuenow={Math.round(size ?? REGIONS[region].usual)}
+      aria-valuetext={`${Math.round(size ?? REGIONS[region].usual)} rem`}
       data-border={region}
       className={`absolute z-20 touch-none hover:bg-accent/40 focus-visible:bg-accent ${
         across ? "inset-x-0 -top-[3px] h-[7px] cursor-row-resize" : `inset-y-0 w-[7px] cursor-col-resize ${side === "left" ? "-right-[3px]" : "-left-[3px]"}`

@@ -127,7 +127,6 @@ export const SENTENCES = {
   "sheet.moment": { words: "Shows only what is wanted {value}." },
   "sheet.only": { words: "Shows only the actions that are {value}." },
   "sheet.search": { words: "Shows only what has a word in it: an action, a control, a key.", keys: "/" },
-  "action.kind": { words: "Kind of what the game reads: {value}." },
   // Cluster, zone
   "cluster.form": { words: "Puts the {count} controls of the cluster into {form}.", keys: "Enter" },
   "cluster.size": { words: "One size: every control of the cluster is {value} large." },
@@ -205,7 +204,6 @@ export const SENTENCES = {
   },
   "glass.arrangement": { words: "On this screen the arrangement {value} holds: what is changed here belongs to it, and the base stays as it is." },
   "glass.base": { words: "The base holds on every screen for which no arrangement is made: what is changed here is the base." },
-  "glass.empty": { words: "Empty glass on {value}: drag to select all within; a double tap of nothing does nothing." },
   // The bar
   "bar.select": { words: "Select: take hold of what stands on the glass.", keys: "Escape" },
   "bar.several": {
@@ -252,7 +250,6 @@ export const SENTENCES = {
   "do.finding": { words: "{value}" },
   "do.mend": { words: "Mends it: {value}. Undo takes it back.", keys: "Enter" },
   // The title strip
-  "strip.view": { words: "{value}.", keys: "{letter}" },
   "strip.layouts": { words: "The layouts you keep here; new, open, hand over.", keys: "Enter" },
   "strip.moment": { words: "The moment that is looked at: {value}.", keys: "J · Shift J" },
   "strip.kept": { words: "{value}" },

@@ -55,8 +55,6 @@ interface Props {
   readonly onFix?: (offer: FixOffer) => void;
   /** The moves were proved on another state of the layout: they wait to be proved anew. */
   readonly stale?: boolean;
-  /** In a narrow column: the word of the severity is left to readers. */
-  readonly narrow?: boolean;
   readonly empty?: string;
 }
 
@@ -66,7 +64,7 @@ function controlsOf({ controls }: Layout, { code, subjects }: Finding): string[]
   return controls.flatMap((c) => (subjects.includes(c.id) || serves(c) ? [c.id] : []));
 }
 
-export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, narrow = false, empty }: Props) {
+export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, empty }: Props) {
   const session = useSessionActions();
   // Names are those of the moment: findings and moves come anew with every layout, and the list with them.
   const { layout } = session.store.getState();
@@ -79,11 +77,11 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
         return (
           <li
             key={JSON.stringify([f.code, f.subjects, f.moment])}
-            className={`rounded-sm px-1 hover:bg-paper ${narrow ? "" : "flex flex-wrap items-start gap-x-2"}`}
+            className="flex flex-wrap items-start gap-x-2 rounded-sm px-1 hover:bg-paper"
             data-finding={f.code}
           >
             <button
-              className={`grid min-h-6 gap-x-2 py-0.5 text-left ${narrow ? "w-full grid-cols-[0.75rem_1fr]" : "min-w-0 flex-1 grid-cols-[4.75rem_1fr]"}`}
+              className="grid min-h-6 min-w-0 flex-1 grid-cols-[4.75rem_1fr] gap-x-2 py-0.5 text-left"
               onClick={() => onPick(controlsOf(session.store.getState().layout, f), f)}
               {...readingProps(
                 says("finding.row", { severity: f.accepted === null ? SEVERITY_WORD[f.severity] : "Accepted" }),
@@ -91,8 +89,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
               )}
             >
               <span className={f.accepted === null ? SEVERITY_CLASS[f.severity] : "text-muted"}>
-                <span aria-hidden>{SEVERITY_MARK[f.severity]}</span>{" "}
-                <span className={narrow ? "sr-only" : ""}>{f.accepted === null ? f.severity : "accepted"}</span>
+                <span aria-hidden>{SEVERITY_MARK[f.severity]}</span> <span>{f.accepted === null ? f.severity : "accepted"}</span>
               </span>
               <span className={f.accepted === null ? "" : "text-muted"}>
                 <FindingText text={f.text} />
@@ -100,7 +97,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
                 {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
               </span>
             </button>
-            <span className={`flex flex-wrap gap-x-2 text-[0.6875rem] ${narrow ? "pl-5" : ""}`}>
+            <span className="flex flex-wrap gap-x-2 text-[0.6875rem]">
               {offer && onFix && f.accepted === null && (
                 <button
                   disabled={stale}

@@ -6,6 +6,8 @@ import { useState } from "react";
 import { changeLayout } from "../../core/editing/edits/layout";
 import { problemText } from "../../core/engine/result";
 import type { KeptLayout } from "../../core/exchange/kept";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
 import { Dialogue } from "../../ui/Dialogue";
 import { ok } from "../../core/engine/result";
 import type { SetAside } from "../../storage/store";
@@ -45,7 +47,7 @@ export function LayoutMenu() {
   return (
     <>
       <DropdownMenu.Root onOpenChange={(shown) => shown && ask(library.list().then((all) => ok(setLists(all))))}>
-        <DropdownMenu.Trigger className="push max-w-[15rem]" aria-label={`Layouts; open: ${name}`}>
+        <DropdownMenu.Trigger className="push max-w-[15rem]" aria-label={`Layouts; open: ${name}`} {...readingProps(says("strip.layouts"))}>
           <span className="truncate font-medium">{name}</span>
           <ChevronDown size={14} />
         </DropdownMenu.Trigger>

@@ -4,8 +4,8 @@ import { FindingList } from "../../shared/FindingList";
 import { useFindingMoves } from "../useFindingMoves";
 
 /** `of`: only those that name one of these; null: all. */
-export function FindingsCard({ of, narrow = false }: { of: readonly string[] | null; narrow?: boolean }) {
+export function FindingsCard({ of }: { of: readonly string[] | null }) {
   const { findings, fixes, stale, point, fix } = useFindingMoves(of);
   if (of !== null && (findings === undefined || findings.length === 0)) return null;
-  return <FindingList findings={findings} onPick={point} fixes={fixes} onFix={fix} stale={stale} narrow={narrow} />;
+  return <FindingList findings={findings} onPick={point} fixes={fixes} onFix={fix} stale={stale} />;
 }
