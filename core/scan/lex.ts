@@ -5,14 +5,17 @@
  */
 import { ownEntry } from "../engine/own";
 
-/** A piece of source. `line` counts from 1. A text that holds something computed (`${…}`) is `whole: false`. */
-export type Token =
-  | { readonly kind: "name"; readonly text: string; readonly line: number }
-  | { readonly kind: "text"; readonly text: string; readonly whole: boolean; readonly line: number }
-  | { readonly kind: "number"; readonly text: string; readonly line: number }
-  | { readonly kind: "sign"; readonly text: string; readonly line: number };
+/** Where a piece of source stands: `line` counts from 1; `at` and `end` are the places of its first character and behind its last one. */
+interface Standing {
+  readonly text: string;
+  readonly line: number;
+  readonly at: number;
+  readonly end: number;
+}
+/** A piece of source. A text that holds something computed (`${…}`) is `whole: false`. */
+export type Token = (Standing & { readonly kind: "name" | "number" | "sign" }) | (Standing & { readonly kind: "text"; readonly whole: boolean });
 
-export type Family = "script" | "csharp" | "cpp" | "java" | "kotlin" | "swift" | "dart" | "lua" | "rust" | "python" | "c";
+export type Family = "script" | "csharp" | "cpp" | "java" | "kotlin" | "swift" | "dart" | "lua" | "rust" | "python" | "go" | "c";
 
 const FAMILIES: Readonly<Record<string, Family>> = {
   js: "script",
@@ -42,6 +45,7 @@ const FAMILIES: Readonly<Record<string, Family>> = {
   lua: "lua",
   luau: "lua",
   rs: "rust",
+  go: "go",
   py: "python",
   pyw: "python",
 };
@@ -139,7 +143,7 @@ export function lex(source: string, family: Family): Token[] {
       text += close;
       i += close.length;
     }
-    push({ kind: "text", text, whole: true, line: begun });
+    push({ kind: "text", text, whole: true, line: begun, at, end: i });
     goTo(i);
   };
   /** A text with escapes, up to a mark. `hole`: what begins something computed in it, to be skipped with its brackets. */
@@ -164,8 +168,9 @@ export function lex(source: string, family: Family): Token[] {
         i += 1;
       }
     }
-    push({ kind: "text", text, whole, line: begun });
-    goTo(Math.min(source.length, source.startsWith(close, i) ? i + close.length : i));
+    const end = Math.min(source.length, source.startsWith(close, i) ? i + close.length : i);
+    push({ kind: "text", text, whole, line: begun, at, end });
+    goTo(end);
   };
 
   while (at < source.length) {
@@ -213,12 +218,12 @@ export function lex(source: string, family: Family): Token[] {
     const sort = ASCII[source.charCodeAt(at)] ?? (NAME_START.test(c) ? LETTER : OTHER);
     if (sort === LETTER) {
       const end = endOfName(source, at + 1);
-      push({ kind: "name", text: source.slice(at, end), line });
+      push({ kind: "name", text: source.slice(at, end), line, at, end });
       at = end;
     } else if (sort === DIGIT) {
       NUMBER.lastIndex = at;
       const end = NUMBER.test(source) ? NUMBER.lastIndex : at + 1;
-      push({ kind: "number", text: source.slice(at, end), line });
+      push({ kind: "number", text: source.slice(at, end), line, at, end });
       at = end;
     } else {
       let text = c;
@@ -226,7 +231,7 @@ export function lex(source: string, family: Family): Token[] {
         SIGNS.lastIndex = at;
         if (SIGNS.test(source)) text = source.slice(at, SIGNS.lastIndex);
       }
-      push({ kind: "sign", text, line });
+      push({ kind: "sign", text, line, at, end: at + text.length });
       at += text.length;
     }
   }
@@ -289,6 +294,7 @@ export function lex(source: string, family: Family): Token[] {
       goTo(at + (char ? char[0].length : 1));
       return true;
     }
+    if (c === "`" && family === "go") return (rawText(1, "`"), true);
     if (c === "`" && family === "script") return (escapedText(1, "`", "${", true), true);
     return false;
   }

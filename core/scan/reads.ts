@@ -1,29 +1,50 @@
 /**
- * Where source asks for something by a word: a call with a text constant (`input.pressed("horn")`), a place in a list by a
- * text (`axes["helm"]`), a comparison with one (`name == "horn"`, `case "horn":`). No engine is known; what the call or the
- * thing compared is named (the *callee*) tells one sort of asking from another, and the user says once which of them mean
- * "read an input". The web's own standards need no saying: KeyboardEvent.code values, gamepad buttons and axes.
+ * Where source asks for something by a word: a text (`input.pressed("horn")`) or a constant (`input.pressed(Action.HORN)`),
+ * given to a call, looked up, compared, or standing in a table. No program is known; what asks is named (the *callee*), which tells
+ * one sort of asking from another, and the user says once which of them mean "read an input". The web's own standards need no
+ * saying (KeyboardEvent.code values, gamepad buttons and axes), nor do constants that plainly mean a key.
  */
 import type { ActionKind } from "../format/types";
+import { asking, type Asking, type Place, type ReadShape } from "./asking";
+import { chainBefore, isSign } from "./chains";
+import { constantAt, type Piece } from "./constants";
+import { declaredIn } from "./declared";
+import { followHandlers } from "./handlers";
+import { isKeyList, keyCalled } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
+import { besideIn, purposeAfter } from "./purpose";
 
-export type ReadShape = "call" | "index" | "compare";
+export type { ReadShape };
+
 /** One place where source asks by a word. */
 export interface Read {
   readonly word: string;
-  /** What asks: `Input.pressed(…)`, `axes[…]`, `name == …`; the same for every place that asks alike. */
+  /** What the word is a member of, where it is a constant: of `Action.JUMP` it is `Action`; empty for others. */
+  readonly owner: string;
+  /** What asks: `Input.pressed(…)`, `axes[…]`, `name == …`, `BINDINGS, left side`; the same for every place that asks alike. */
   readonly callee: string;
   readonly shape: ReadShape;
   readonly line: number;
   /** What kind of action the asking looks like, or null where nothing tells. */
   readonly kind: ActionKind | null;
+  /** It lies where keys, touches or pads are handled. */
+  readonly isHandled: boolean;
 }
-/** What a standard of the web says of itself. */
+/** What a standard of the web says of itself, or a constant that plainly means a key. */
 export interface Standard {
   readonly sort: "key" | "pad-button" | "pad-axis";
   /** A KeyboardEvent.code value, or the index of a button or axis of the standard gamepad mapping. */
   readonly value: string;
   readonly line: number;
+  /** What it seems to be read for: the word that a table puts beside it, or what is called where it is pressed. Empty where nothing tells. */
+  readonly purpose: string;
+}
+/** Where a read or a standard stands: the tokens of what asks, and how it is asked. */
+export interface Found {
+  readonly asking: Asking;
+  readonly piece: Piece;
+  readonly read: Read | null;
+  readonly standard: Standard | null;
 }
 export interface ScanResult {
   readonly reads: readonly Read[];
@@ -35,44 +56,10 @@ const MOST_WORD = 64;
 /** Values of KeyboardEvent.code (UI Events KeyboardEvent code Values, W3C). */
 const KEY_CODE =
   /^(?:Key[A-Z]|Digit\d|F(?:[1-9]|1\d|2[0-4])|Arrow(?:Up|Down|Left|Right)|Numpad(?:\d|Add|Subtract|Multiply|Divide|Decimal|Enter|Equal|Comma)|(?:Shift|Control|Alt|Meta)(?:Left|Right)|Space|Enter|Tab|Escape|Backspace|Delete|Insert|Home|End|PageUp|PageDown|CapsLock|Backquote|Minus|Equal|BracketLeft|BracketRight|Backslash|IntlBackslash|Semicolon|Quote|Comma|Period|Slash|ContextMenu|Pause|ScrollLock|NumLock|PrintScreen)$/;
-
-const isSign = (token: Token | undefined, ...texts: readonly string[]) => token?.kind === "sign" && texts.includes(token.text);
-const CHAIN = [".", "?.", "::", "->", ":"] as const;
-const COMPARE = ["==", "===", "!=", "!==", "~="] as const;
-/** Words before a bracket that call nothing. */
-const NO_CALLEE = /^(?:if|while|for|switch|return|match|when|catch|in|and|or|not|else|new|throw|await|yield|elif|until|do|fn|func|def|function)$/;
-
-/** The names that lead up to a place, as `a.b.c`, and where they begin. At most the last three: what stands farther left is where, not what. */
-function chainBefore(tokens: readonly Token[], end: number): { text: string; from: number } | null {
-  const parts: string[] = [];
-  let i = end;
-  for (;;) {
-    const token = tokens[i];
-    if (isSign(token, ")", "]")) {
-      // Something worked out: what is asked for after it is named, it is not.
-      const open = matching(tokens, i);
-      if (open === null || parts.length === 0) return null;
-      break;
-    }
-    if (token?.kind !== "name" || NO_CALLEE.test(token.text)) break;
-    parts.unshift(token.text);
-    i -= 1;
-    if (!isSign(tokens[i], ...CHAIN)) break;
-    i -= 1;
-  }
-  return parts.length > 0 ? { text: parts.slice(-3).join("."), from: i + 1 } : null;
-}
-
-/** The index of the bracket that opens what a bracket closes; null where there is none near. */
-function matching(tokens: readonly Token[], close: number): number | null {
-  let depth = 0;
-  for (let i = close; i >= 0 && i > close - 400; i -= 1) {
-    if (isSign(tokens[i], ")", "]", "}")) depth += 1;
-    else if (isSign(tokens[i], "(", "[", "{")) depth -= 1;
-    if (depth === 0) return i;
-  }
-  return null;
-}
+/** Names that reading an input usually has. */
+const LIKELY = /input|action|axis|axes|button|key|press|control|pad|stick|touch|bind|trigger|held|command|mapping|intent/i;
+/** Whether a name is one that reading an input usually has. */
+export const isLikelyInput = (name: string): boolean => LIKELY.test(name);
 
 /** What the name of a callee says of the kind of what it reads. */
 export function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
@@ -86,103 +73,138 @@ export function likelyKind(callee: string, shape: ReadShape): ActionKind | null 
   if (has("axis", "axes", "strength", "analog", "value", "amount")) return "axis";
   if (has("pressed", "press", "down", "up", "held", "hold", "button", "buttons", "key", "keys", "released", "trigger", "triggered", "just", "is", "action"))
     return "press";
-  return shape === "compare" ? "press" : null;
+  return shape === "call" || shape === "index" ? null : "press";
 }
 
-/** Everything in a source text that asks by a word, and what it says in the web's own standards. */
+/** Everything in a source text that asks by a word, and what it says in standards. */
 export function scanSource(source: string, family: Family): ScanResult {
-  const tokens = lex(source, family);
   const reads: Read[] = [];
   const standards: Standard[] = [];
-  tokens.forEach((token, i) => {
-    if (token.kind === "name") {
-      // Members of an enumeration of keys: KeyCode.Space is not the web's; `code: "Space"` is, and comes as a text.
-      return;
-    }
-    if (token.kind === "number") {
-      const chain = isSign(tokens[i - 1], "[") && isSign(tokens[i + 1], "]") ? chainBefore(tokens, i - 2) : null;
-      const last = chain?.text.split(".").at(-1);
-      if (last === "buttons" || last === "axes") standards.push({ sort: last === "axes" ? "pad-axis" : "pad-button", value: token.text, line: token.line });
-      return;
-    }
-    if (token.kind !== "text" || !token.whole) return;
-    const word = token.text;
-    if (word === "" || word.length > MOST_WORD || /[\u0000-\u001f\u007f-\u009f]/.test(word)) return;
-    const place = asking(tokens, i);
-    if (!place) return;
-    if (KEY_CODE.test(word) && /(?:^|\.)(?:code|keys?|pressed|down|held|codes?)$/i.test(place.callee)) {
-      standards.push({ sort: "key", value: word, line: token.line });
-      return;
-    }
-    const written = place.shape === "call" ? `${place.callee}(…)` : place.shape === "index" ? `${place.callee}[…]` : `${place.callee} == …`;
-    reads.push({ word, callee: written, shape: place.shape, line: token.line, kind: likelyKind(place.callee, place.shape) });
+  findIn(source, family, ({ read, standard }) => {
+    if (read) reads.push(read);
+    if (standard) standards.push(standard);
   });
   return { reads, standards };
 }
 
-/** What asks by the text at a place; null where nothing does. */
-function asking(tokens: readonly Token[], i: number): { callee: string; shape: ReadShape } | null {
-  const before = tokens[i - 1];
-  const after = tokens[i + 1];
-  if (isSign(before, "[") && isSign(after, "]")) {
-    const chain = chainBefore(tokens, i - 2);
-    return chain && { callee: chain.text, shape: "index" };
+/** Goes through a source text and tells each place that asks, in order; gives the tokens. */
+export function findIn(source: string, family: Family, tell: (found: Found) => void): readonly Token[] {
+  const tokens = lex(source, family);
+  const handlers = followHandlers(source, family);
+  const open: number[] = [];
+  const place: Place = { source, tokens, open };
+  for (let i = 0; i < tokens.length; i += 1) {
+    const token = tokens[i];
+    if (token.kind === "sign") {
+      const { text } = token;
+      if (text === "(" || text === "[" || text === "{") open.push(i);
+      else if (text === ")" || text === "]" || text === "}") open.pop();
+    } else if (token.kind === "number") {
+      const chain = isSign(tokens[i - 1], "[") && isSign(tokens[i + 1], "]") ? chainBefore(tokens, i - 2) : null;
+      const last = chain?.text.split(".").at(-1);
+      if (chain && (last === "buttons" || last === "axes")) {
+        const standard: Standard = { sort: last === "axes" ? "pad-axis" : "pad-button", value: token.text, line: token.line, purpose: "" };
+        tell({ asking: { callee: chain.text, shape: "index", first: chain.from, last: i + 1 }, piece: { first: i, last: i }, read: null, standard });
+      }
+    } else {
+      const found = token.kind === "text" ? textAt(place, i, handlers.isHandled()) : nameAt(place, i, { family, isHandled: handlers.isHandled() });
+      if (found) tell(found);
+    }
+    handlers.step(token);
   }
-  // A comparison, either way round.
-  if (isSign(before, ...COMPARE)) {
-    const chain = chainBefore(tokens, i - 2);
-    return chain && { callee: chain.text, shape: "compare" };
-  }
-  if (isSign(after, ...COMPARE)) {
-    let end = i + 2;
-    if (tokens[end]?.kind !== "name") return null;
-    while (isSign(tokens[end + 1], ...CHAIN) && tokens[end + 2]?.kind === "name") end += 2;
-    const chain = chainBefore(tokens, end);
-    return chain && { callee: chain.text, shape: "compare" };
-  }
-  // `case "horn":` and the arms of a match: what is compared stands at the head of it.
-  const arm = (before?.kind === "name" && before.text === "case") || (isSign(after, "=>", "->") && isSign(before, "{", "}", ",", "|", ";"));
-  if (arm) {
-    const head = headOf(tokens, i);
-    return head === null ? null : { callee: head, shape: "compare" };
-  }
-  // The first of a call's arguments that is a text, or a call without brackets (Lua).
-  const open = openingCall(tokens, i);
-  if (open !== null) {
-    const chain = chainBefore(tokens, open - 1);
-    return chain && { callee: chain.text, shape: "call" };
-  }
-  return null;
+  return tokens;
 }
 
-/** The bracket of the call whose argument begins at `i`; null where it is not the start of an argument. */
-function openingCall(tokens: readonly Token[], i: number): number | null {
-  if (isSign(tokens[i - 1], "(")) return i - 1;
-  if (!isSign(tokens[i - 1], ",")) return null;
-  // A later argument: back over what stands before it, to the bracket it stands in.
-  let depth = 0;
-  for (let k = i - 2; k >= 0 && k > i - 60; k -= 1) {
-    if (isSign(tokens[k], ")", "]", "}")) depth += 1;
-    else if (isSign(tokens[k], "(", "[", "{")) {
-      if (depth === 0) return isSign(tokens[k], "(") ? k : null;
-      depth -= 1;
-    } else if (isSign(tokens[k], ";") && depth === 0) return null;
-  }
-  return null;
+/** A text that something asks by. */
+function textAt(place: Place, i: number, isHandled: boolean): Found | null {
+  const token = place.tokens[i];
+  const word = token.text;
+  if (token.kind !== "text" || !token.whole || word === "" || word.length > MOST_WORD || /[\u0000-\u001f\u007f-\u009f]/.test(word)) return null;
+  const piece = { first: i, last: i };
+  const asked = asking(place, piece);
+  if (!asked) return null;
+  const key = keyOfText(word, asked);
+  if (key !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key) };
+  if (word.trim() === "" || !belongs(place, asked, piece)) return null;
+  return { asking: asked, piece, read: readOf(asked, { word, owner: "", line: token.line, isHandled }), standard: null };
 }
 
-/** What a switch, match or when about a place compares. */
-function headOf(tokens: readonly Token[], i: number): string | null {
-  let depth = 0;
-  for (let k = i - 1; k >= 0 && k > i - 3000; k -= 1) {
-    const token = tokens[k];
-    if (isSign(token, "}", ")", "]")) depth += 1;
-    else if (isSign(token, "{", "(", "[")) depth -= 1;
-    if (depth > 0 || token.kind !== "name" || !/^(?:switch|match|when)$/.test(token.text)) continue;
-    let end = k + 1;
-    while (isSign(tokens[end], "(")) end += 1;
-    while (isSign(tokens[end + 1], ...CHAIN) && tokens[end + 2]?.kind === "name") end += 2;
-    return chainBefore(tokens, end)?.text ?? null;
+/** The key that a text means where it is asked of keys: its position, or what a keyboard event calls it. */
+function keyOfText(word: string, { callee, shape, side }: Asking): string | null {
+  if (KEY_CODE.test(word)) {
+    if (shape === "table") return side !== "right" && isLikelyInput(callee) ? word : null;
+    return /(?:^|\.)(?:code|keys?|pressed|down|held|codes?)$/i.test(callee) ? word : null;
   }
-  return null;
+  if (shape === "table" || !callee.split(".").some(isKeyList)) return null;
+  return word === " " ? "Space" : keyCalled(word);
+}
+
+/** A constant, a member, or the first name of an entry that something asks by. */
+function nameAt(place: Place, i: number, { family, isHandled }: { family: Family; isHandled: boolean }): Found | null {
+  const { tokens } = place;
+  const constant = constantAt(tokens, i, family);
+  if (!constant) return bareKeyAt(place, i) ?? memberAt(place, i, isHandled);
+  const piece = { first: constant.first, last: constant.last };
+  const asked = asking(place, piece);
+  if (!asked) return memberAt(place, i, isHandled);
+  if (asked.callee === constant.owner) return null;
+  const event = /(?:^|\.)(?:type|kind|what|event)$/i.test(asked.callee);
+  if (constant.key !== null && !event) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, constant.key) };
+  // `[.space: .jump]`: what stands on the left of a table of inputs and is called as a key is, is one.
+  const spoken = asked.shape === "table" && asked.side === "left" && isLikelyInput(asked.callee) ? keyCalled(constant.word) : null;
+  if (spoken !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, spoken) };
+  if (!belongs(place, asked, piece)) return null;
+  return { asking: asked, piece, read: readOf(asked, { word: constant.word, owner: constant.owner, line: tokens[i].line, isHandled }), standard: null };
+}
+
+/** A position of a key that stands bare on the left of a table of inputs: `{ KeyW: "up" }`. */
+function bareKeyAt(place: Place, i: number): Found | null {
+  const { text } = place.tokens[i];
+  const piece = { first: i, last: i };
+  if (!isSign(place.tokens[i + 1], ":", "=") || !isSign(place.tokens[i - 1], "{", ",") || !KEY_CODE.test(text)) return null;
+  const asked = asking(place, piece);
+  if (asked?.shape !== "table" || !isLikelyInput(asked.callee)) return null;
+  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, text) };
+}
+
+/** Tables are of everything there is: one counts where its name says so, or a key stands beside the word. */
+function belongs(place: Place, asked: Asking, piece: Piece): boolean {
+  if (asked.shape !== "table") return true;
+  if (isLikelyInput(asked.callee)) return true;
+  return besideIn(place, asked, piece)?.isKey ?? false;
+}
+
+/** A member of an enumeration whose name says that it lists inputs, where it is declared. */
+function memberAt(place: Place, i: number, isHandled: boolean): Found | null {
+  const asked = declaredIn(place, i);
+  if (!asked || !isLikelyInput(asked.callee)) return null;
+  const { text, line } = place.tokens[i];
+  return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled }), standard: null };
+}
+
+function keyRead(place: Place, asked: Asking, piece: Piece, value: string): Standard {
+  const beside = besideIn(place, asked, piece);
+  const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
+  const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, asked.last);
+  return { sort: "key", value, line: place.tokens[piece.first].line, purpose };
+}
+
+/** How a question is written, so that all that ask alike read alike. */
+function calleeText({ callee, shape, side }: Asking): string {
+  switch (shape) {
+    case "call":
+      return `${callee}(…)`;
+    case "index":
+      return `${callee}[…]`;
+    case "compare":
+      return `${callee} == …`;
+    case "members":
+      return `${callee}, its members`;
+    case "table":
+      return side === "list" ? `${callee}, a list` : `${callee}, ${side} side`;
+  }
+}
+
+function readOf(asked: Asking, told: Pick<Read, "word" | "owner" | "line" | "isHandled">): Read {
+  return { ...told, callee: calleeText(asked), shape: asked.shape, kind: likelyKind(asked.callee, asked.shape) };
 }

@@ -1,7 +1,8 @@
 /** What a scan found, against the ledger: which callees ask for input most likely, and which of their words are new, known, gone or nearly the same. */
 import type { ActionKind } from "../format/types";
 import { nearestWord } from "../format/nearest";
-import type { Read, Standard } from "./reads";
+import { wordsOf } from "./keyNames";
+import { isLikelyInput, type Read, type Standard } from "./reads";
 
 /** A read with the file it stands in. */
 export interface FileRead extends Read {
@@ -26,34 +27,58 @@ export interface Callee {
   readonly score: number;
 }
 
-/** Names that reading an input usually has. */
-const LIKELY = /input|action|axis|button|key|press|control|pad|stick|touch|bind|trigger|held|command/i;
-/** Names of what is surely something else. */
-const UNLIKELY =
-  /import|require|include|log|print|debug|warn|error|assert|format|path|file|load|translate|locale|style|class|color|sprite|sound|audio|texture|json|url|http|sql|query|test|expect|describe/i;
+/** Words in the name of what is surely something else: what prints, loads, draws, sounds, or keeps a state. */
+const UNLIKELY = new Set(
+  (
+    "import require include log print debug warn error assert format path file load save translate locale style class color colour sprite sound sounds audio " +
+    "music sfx texture image images picture json url http sql query test expect describe state status scene screen menu mode phase level tile font text draw " +
+    "blit render fill play anim animation window type kind theme volume fullscreen resolution size width height random layer layers id ids tag"
+  ).split(" "),
+);
+/** Names of events as every program has them: they say that something was pressed, not what for. */
+const EVENT =
+  /^(?:quit|exit|(?:sdl_?)?(?:key|mouse|touch|pointer|finger|joy|button|pad|controller|window|text)_?(?:button|axis|device|hat)?_?(?:down|up|move|motion|moved|start|end|ended|began|begin|enter|leave|cancel|press|pressed|release|released|click|clicked|wheel|drag|dragged|input|event|typed)|click|dblclick|load|resize|blur|focus|visibilitychange|contextmenu|beforeunload|user_?event|action_(?:down|up|move|cancel|pointer_down|pointer_up))$/i;
+/** Words that name pictures, sounds, states of the game, sizes and colours, by themselves or by the list they are a member of. */
+const THING =
+  /(?:^|_)(?:STATES?|SCREENS?|MENUS?|SCENES?|IMAGES?|IMG|SPRITES?|TEXTURES?|SOUNDS?|SFX|MUSIC|COLORS?|COLOURS?|FONTS?|TILES?|WIDTH|HEIGHT|SIZE|SPEED|FPS|BLACK|WHITE|RED|GREEN|BLUE|YELLOW|PLAYING|PAUSED|GAME_?OVER|LOADING|TITLE|RUNNING|LEVEL|LAYER|WON|LOST|EMPTY|WALL)(?:_|$)/i;
+const OWNER_OF_THINGS = /state|scene|screen|menu|image|sprite|texture|sound|music|sfx|colou?r|font|tile|layer|level|phase|asset|anim|mode(?!l)/i;
 
-/** The callees of a scan, the likeliest to read inputs first: those that ask for words of the ledger, then those with a likely name, with several words, often. */
+/** What share of some places a test holds for. */
+const shareOf = <T>(list: readonly T[], test: (one: T) => boolean): number => list.filter(test).length / Math.max(1, list.length);
+
+/** How likely the name of a callee makes it that it reads an input: what it is called last counts most. */
+function namedScore(callee: string): number {
+  const words = wordsOf(callee).map((word) => word.toLowerCase());
+  return (isLikelyInput(callee) ? 1 : 0) - (words.some((word) => UNLIKELY.has(word)) ? 1 : 0);
+}
+
+/**
+ * The callees of a scan, the likeliest to read inputs first: those that ask for words of the ledger, then those with a likely name or
+ * where keys, touches and pads are handled, with several words, often. Events, pictures, sounds and states come last.
+ */
 export function rankCallees(reads: readonly FileRead[], actions: readonly string[]): Callee[] {
   const ledger = new Set(actions);
-  const found = new Map<string, Map<string, number>>();
-  for (const { callee, word } of reads) {
-    let words = found.get(callee);
-    if (!words) found.set(callee, (words = new Map()));
-    words.set(word, (words.get(word) ?? 0) + 1);
+  const found = new Map<string, FileRead[]>();
+  for (const read of reads) {
+    const list = found.get(read.callee);
+    if (list) list.push(read);
+    else found.set(read.callee, [read]);
   }
   return [...found]
-    .map(([callee, words]): Callee => {
-      const count = [...words.values()].reduce((a, b) => a + b, 0);
+    .map(([callee, list]): Callee => {
+      const words = new Map<string, number>();
+      for (const { word } of list) words.set(word, (words.get(word) ?? 0) + 1);
       const known = [...words.keys()].filter((w) => ledger.has(w)).length;
-      const named = (LIKELY.test(callee) ? 1 : 0) - (UNLIKELY.test(callee) ? 1 : 0);
       const order = [...words].sort(([a, n], [b, m]) => Number(ledger.has(b)) - Number(ledger.has(a)) || m - n || (a < b ? -1 : 1));
-      return {
-        callee,
-        count,
-        words: order.map(([w]) => w),
-        known,
-        score: known * 10 + named * 8 + Math.min(4, words.size) + Math.min(2, Math.log10(count + 1)),
-      };
+      const score =
+        known * 10 +
+        namedScore(callee) * 8 +
+        Math.min(4, words.size) +
+        Math.min(2, Math.log10(list.length + 1)) +
+        6 * shareOf(list, (r) => r.isHandled) -
+        12 * shareOf(list, (r) => EVENT.test(r.word)) -
+        10 * shareOf(list, (r) => THING.test(r.word) || OWNER_OF_THINGS.test(r.owner));
+      return { callee, count: list.length, words: order.map(([w]) => w), known, score };
     })
     .sort((a, b) => b.score - a.score || b.count - a.count || (a.callee < b.callee ? -1 : 1));
 }
@@ -94,7 +119,8 @@ export function compareWords(
     return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), occurrences: occurrencesOf(list) };
   });
   const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
-  for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, occurrences: [] });
+  // Before anything is ticked that asks here, nothing tells what the game reads, nor what it reads no longer.
+  if (words.size > 0) for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, occurrences: [] });
   const order: readonly WordState[] = ["nearly", "new", "gone", "known"];
   return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
 }
@@ -103,6 +129,8 @@ export function compareWords(
 export interface FoundStandard {
   /** The end of a wire it stands for: `key KeyW`, `pad button 0`, `pad axis 1`. */
   readonly end: string;
+  /** What most of its places seem to read it for; empty where nothing tells. */
+  readonly purpose: string;
   readonly occurrences: readonly { readonly file: string; readonly line: number }[];
   readonly actions: readonly string[];
 }
@@ -114,16 +142,25 @@ export function compareStandards<A extends { readonly name: string }>(
   endsOf: (action: A) => readonly string[],
 ): FoundStandard[] {
   const occurrences = new Map<string, { file: string; line: number }[]>();
-  for (const { sort, value, file, line } of standards) {
+  const purposes = new Map<string, string[]>();
+  for (const { sort, value, file, line, purpose } of standards) {
     const end = sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
     const list = occurrences.get(end);
     if (list) list.push({ file, line });
     else occurrences.set(end, [{ file, line }]);
+    if (purpose !== "") purposes.set(end, [...(purposes.get(end) ?? []), purpose]);
   }
   const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
   return [...occurrences]
-    .map(([end, list]) => ({ end, occurrences: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
+    .map(([end, list]) => ({ end, purpose: commonest(purposes.get(end) ?? []), occurrences: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
     .sort((a, b) => Number(a.actions.length > 0) - Number(b.actions.length > 0) || b.occurrences.length - a.occurrences.length || (a.end < b.end ? -1 : 1));
+}
+
+/** What is said most often, the first of those even; empty where nothing is said. */
+function commonest(words: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "";
 }
 
 /** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */
