@@ -70,7 +70,7 @@ function arm(place: Place, piece: Piece): Asking | null {
     const previous = tokens[before - 1] as Token | undefined;
     if (previous?.kind !== "name" && previous?.kind !== "text" && previous?.kind !== "number") break;
     before -= 1;
-    while (isSign(tokens[before - 1], ".", "::") && tokens[before - 2]?.kind === "name") before -= 2;
+    while (isSign(tokens[before - 1], ".", "::") && tokens[before - 2]?.kind === "name" && tokens[before - 2].text !== "case") before -= 2;
     if (isSign(tokens[before - 1], ".")) before -= 1;
     before -= 1;
   }
@@ -125,7 +125,8 @@ function argument({ tokens, open }: Place, { first, last }: Piece): Asking | nul
 /** What parts the two sides of an entry. */
 const PARTS = [":", "=>", "=", "->"] as const;
 /** Calls that only make a table. */
-const MAKES = /^(?:of|ofentries|entry|mapof|hashmapof|mutablemapof|sortedmapof|enummap|listof|setof|arrayof|arraylist|dict|dictionary|map|hashmap|set|list|new|freeze|object|pair|make_pair|tuple|vec|from|array)$/i;
+const MAKES =
+  /^(?:of|ofentries|entry|mapof|hashmapof|mutablemapof|sortedmapof|enummap|listof|setof|arrayof|arraylist|dict|dictionary|map|hashmap|set|list|new|freeze|object|pair|make_pair|tuple|vec|from|array)$/i;
 
 /** Which side of a table's entry a piece stands on. */
 function sideOf({ tokens }: Place, { first, last }: Piece): "left" | "right" | "list" {

@@ -28,7 +28,8 @@ const EVERYWHERE = /^(?:NULL|TRUE|FALSE|NONE|NIL|EOF|NAN|PI|TAU|INFINITY|INF|EPS
 /** Names of lists whose members are constants although they are written small. */
 const LIST = /^(?:actions?|keys?|keycodes?|keyboard|buttons?|inputs?|commands?|controls?|intents?|moves?|verbs?)$/i;
 /** Members that every enumeration has, and what they are asked for. */
-const NO_MEMBER = /^(?:length|size|count|name|value|values|ordinal|rawValue|allCases|entries|toString|hashCode|class|prototype|self|Self|new|default|Default|None|Empty)$/;
+const NO_MEMBER =
+  /^(?:length|size|count|name|value|values|ordinal|rawValue|allCases|entries|toString|hashCode|class|prototype|self|Self|new|default|Default|None|Empty)$/;
 
 const isCapital = (text: string) => text.length > 1 && CAPITALS.test(text) && !EVERYWHERE.test(text);
 const startsLarge = (text: string) => text.charCodeAt(0) >= 65 && text.charCodeAt(0) <= 90;
@@ -37,7 +38,8 @@ const NAMED_CASES: ReadonlySet<Family> = new Set<Family>(["c", "cpp", "csharp", 
 
 /** Whether the dot at a place begins a member whose list is left unsaid (`.jump` of Swift and Zig). */
 const isBareDot = (tokens: readonly Token[], dot: number) =>
-  isSign(tokens[dot], ".") && (isSign(tokens[dot - 1], "(", ",", "[", "==", "!=", "|", ":", "{") || (tokens[dot - 1]?.kind === "name" && tokens[dot - 1].text === "case"));
+  isSign(tokens[dot], ".") &&
+  (isSign(tokens[dot - 1], "(", ",", "[", "==", "!=", "|", ":", "{") || (tokens[dot - 1]?.kind === "name" && tokens[dot - 1].text === "case"));
 
 /** The constant whose last name stands at a place; null where that is none, or only a part of a longer one. */
 export function constantAt(tokens: readonly Token[], i: number, family: Family): Constant | null {

@@ -106,7 +106,16 @@ test("callees that read words of the ledger come first, those that print or load
 });
 
 test("against the ledger: new, known, gone, nearly the same", () => {
-  const read = (word: string, line = 1): FileRead => ({ word, callee: "in(…)", shape: "call", owner: "", isHandled: false, line, kind: "press", file: "winch.ts" });
+  const read = (word: string, line = 1): FileRead => ({
+    word,
+    callee: "in(…)",
+    shape: "call",
+    owner: "",
+    isHandled: false,
+    line,
+    kind: "press",
+    file: "winch.ts",
+  });
   const reads = [read("tow_line", 48), read("horn", 3), read("flare", 9), { ...read("other"), callee: "print(…)" }];
   const actions = ["towline", "horn", "pump", "bell"].map((name) => ({ name, read: name !== "bell" }));
   expect(

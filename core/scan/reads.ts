@@ -157,14 +157,15 @@ function nameAt(place: Place, i: number, { family, isHandled }: { family: Family
   return { asking: asked, piece, read: readOf(asked, { word: constant.word, owner: constant.owner, line: tokens[i].line, isHandled }), standard: null };
 }
 
-/** A position of a key that stands bare on the left of a table of inputs: `{ KeyW: "up" }`. */
+/** A key that stands bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
 function bareKeyAt(place: Place, i: number): Found | null {
   const { text } = place.tokens[i];
   const piece = { first: i, last: i };
-  if (!isSign(place.tokens[i + 1], ":", "=") || !isSign(place.tokens[i - 1], "{", ",") || !KEY_CODE.test(text)) return null;
-  const asked = asking(place, piece);
-  if (asked?.shape !== "table" || !isLikelyInput(asked.callee)) return null;
-  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, text) };
+  if (!isSign(place.tokens[i + 1], ":", "=") || !isSign(place.tokens[i - 1], "{", ",")) return null;
+  const key = KEY_CODE.test(text) ? text : keyCalled(text);
+  const asked = key === null ? null : asking(place, piece);
+  if (!asked || asked.shape !== "table" || !(key === text ? isLikelyInput(asked.callee) : /key|bind|map/i.test(asked.callee))) return null;
+  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key!) };
 }
 
 /** Tables are of everything there is: one counts where its name says so, or a key stands beside the word. */

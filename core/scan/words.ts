@@ -135,6 +135,10 @@ export interface FoundStandard {
   readonly actions: readonly string[];
 }
 
+/** The end of a wire that a standard stands for, as bindings name it. */
+export const standardEnd = ({ sort, value }: Pick<Standard, "sort" | "value">): string =>
+  sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
+
 /** What the game reads by the web's own standards, against the ledger: those bound to nothing first, then by how often. `endsOf` gives the desk ends of an action. */
 export function compareStandards<A extends { readonly name: string }>(
   standards: readonly FileStandard[],
@@ -143,8 +147,9 @@ export function compareStandards<A extends { readonly name: string }>(
 ): FoundStandard[] {
   const occurrences = new Map<string, { file: string; line: number }[]>();
   const purposes = new Map<string, string[]>();
-  for (const { sort, value, file, line, purpose } of standards) {
-    const end = sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
+  for (const standard of standards) {
+    const { file, line, purpose } = standard;
+    const end = standardEnd(standard);
     const list = occurrences.get(end);
     if (list) list.push({ file, line });
     else occurrences.set(end, [{ file, line }]);
@@ -152,7 +157,12 @@ export function compareStandards<A extends { readonly name: string }>(
   }
   const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
   return [...occurrences]
-    .map(([end, list]) => ({ end, purpose: commonest(purposes.get(end) ?? []), occurrences: list, actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])) }))
+    .map(([end, list]) => ({
+      end,
+      purpose: commonest(purposes.get(end) ?? []),
+      occurrences: list,
+      actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])),
+    }))
     .sort((a, b) => Number(a.actions.length > 0) - Number(b.actions.length > 0) || b.occurrences.length - a.occurrences.length || (a.end < b.end ? -1 : 1));
 }
 

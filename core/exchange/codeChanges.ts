@@ -1,0 +1,256 @@
+/**
+ * What to change in a game's code so that it reads its actions from a handle of named values: for each line that asks by a word or a
+ * key, what stands there and what to write instead. The handle gives `value(name)`, and `rose(name)` and `fell(name)` for what began
+ * or ended since the last tick; the names are those of the constants file.
+ */
+import { hardwareEnds, hardwareWires } from "../wiring/hardwareWires";
+import type { Asking } from "../scan/asking";
+import { familyOf, type Family, type Token } from "../scan/lex";
+import { findIn, type Found } from "../scan/reads";
+import { standardEnd } from "../scan/words";
+import type { Action } from "../format/types";
+import { constantFile, identifiersOf, type ConstantLanguage } from "./constants";
+import { writeRows } from "./rows";
+
+/** One line of source to be changed. */
+export interface CodeChange {
+  readonly file: string;
+  readonly line: number;
+  /** The words and keys that are read there, as the source spells them or as the web calls the key. */
+  readonly reads: readonly string[];
+  /** The actions that are meant. */
+  readonly actions: readonly string[];
+  /** The line as it is, without the spaces about it. */
+  readonly stands: string;
+  /** The line as it should be; where it cannot be told in place, what to read instead. */
+  readonly write: string;
+  /** `line`: write it instead. `arm`: it takes the place of an arm of a switch. `table`: it is read where the table is asked. */
+  readonly how: "line" | "arm" | "table";
+}
+
+/** Which reads are wanted: by their callees, and the actions that their words and keys mean. */
+export interface WantedReads {
+  readonly callees: readonly string[];
+  readonly actions: readonly Action[];
+  /** The language to write in; null: that of each file. */
+  readonly language: ConstantLanguage | null;
+}
+
+const OF_FAMILY: Readonly<Record<Family, ConstantLanguage>> = {
+  script: "typescript",
+  csharp: "csharp",
+  cpp: "cpp",
+  java: "java",
+  kotlin: "kotlin",
+  swift: "swift",
+  dart: "dart",
+  lua: "lua",
+  rust: "rust",
+  python: "python",
+  go: "typescript",
+  c: "cpp",
+};
+
+/** How a language calls a method of the handle, names a constant of the constants file, and writes a condition. */
+interface Writing {
+  readonly call: (method: string, constant: string) => string;
+  readonly constant: (identifier: string) => string;
+  readonly not: (condition: string) => string;
+  readonly when: (condition: string) => string;
+}
+const large = (text: string) => text[0].toUpperCase() + text.slice(1);
+const plainCall = (method: string, constant: string) => `controls.${method}(${constant})`;
+const bang = (condition: string) => `!${condition}`;
+const bracketed = (condition: string) => `if (${condition}) { … }`;
+const unbracketed = (condition: string) => `if ${condition} { … }`;
+const member = (identifier: string) => `Actions.${identifier}`;
+
+const WRITING: Readonly<Record<ConstantLanguage, Writing>> = {
+  typescript: { call: plainCall, constant: (id) => `ACTIONS.${id}`, not: bang, when: bracketed },
+  csharp: { call: (method, constant) => `controls.${large(method)}(${constant})`, constant: member, not: bang, when: bracketed },
+  cpp: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, when: bracketed },
+  java: { call: plainCall, constant: member, not: bang, when: bracketed },
+  kotlin: { call: plainCall, constant: member, not: bang, when: bracketed },
+  swift: { call: plainCall, constant: member, not: bang, when: unbracketed },
+  dart: { call: plainCall, constant: member, not: bang, when: bracketed },
+  lua: {
+    call: (method, constant) => `controls:${method}(${constant})`,
+    constant: member,
+    not: (condition) => `not ${condition}`,
+    when: (condition) => `if ${condition} then … end`,
+  },
+  rust: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, when: unbracketed },
+  python: { call: plainCall, constant: (id) => `actions.${id}`, not: (condition) => `not ${condition}`, when: (condition) => `if ${condition}: …` },
+};
+
+/** A source file, with its text. */
+export interface SourceFile {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** What a read means: the action, and how much of its value: a direction of a vector, an end of an axis. */
+interface Meant {
+  readonly action: Action;
+  readonly part: string;
+}
+
+/** Everything in a file that is to be changed, in the order of its lines. Words that no action has, and keys that give to none, are left. */
+export function changesIn({ name, text }: SourceFile, wanted: WantedReads): CodeChange[] {
+  const family = familyOf(name);
+  const language = wanted.language ?? OF_FAMILY[family];
+  const read = wanted.actions.filter((a) => a.read);
+  const ids = identifiersOf(
+    read.map((a) => a.name),
+    language,
+  );
+  const constantOf = new Map(read.map((a, i) => [a.name, WRITING[language].constant(ids[i])]));
+  const callees = new Set(wanted.callees);
+  const found: Meaning[] = [];
+  const tokens = findIn(text, family, (one) => {
+    const meant = one.read && callees.has(one.read.callee) ? byWord(read, one.read.word) : one.standard ? byEnd(read, standardEnd(one.standard)) : null;
+    if (meant) found.push({ found: one, meant, read: one.read?.word ?? one.standard!.value });
+  });
+  const byLine = new Map<number, { readonly meanings: Meaning[]; readonly edits: Edit[] }>();
+  for (const meaning of found) {
+    const { asking, piece } = meaning.found;
+    const value = valueOf(WRITING[language], asking, meaning.meant, constantOf.get(meaning.meant.action.name)!);
+    const { line } = tokens[piece.first];
+    const at = byLine.get(line) ?? { meanings: [], edits: [] };
+    byLine.set(line, at);
+    at.meanings.push(meaning);
+    at.edits.push(editOf(tokens, asking, value, WRITING[language]));
+  }
+  return [...byLine].sort(([a], [b]) => a - b).map(([line, { meanings, edits }]) => ({ file: name, line, ...changeOf(text, meanings, edits) }));
+}
+
+/** A read that means an action, as the source spells it. */
+interface Meaning {
+  readonly found: Found;
+  readonly meant: Meant;
+  readonly read: string;
+}
+
+/** All that is to be changed in one line: written anew where everything can be told in place, else what to read instead. */
+function changeOf(text: string, meanings: readonly Meaning[], edits: readonly Edit[]): Omit<CodeChange, "file" | "line"> {
+  const start = text.lastIndexOf("\n", edits[0].at - 1) + 1;
+  const stop = text.indexOf("\n", edits[0].at);
+  const line = { start, stop: stop < 0 ? text.length : stop };
+  const inPlace = edits.every((e) => e.how === "line" && e.at >= line.start && e.end <= line.stop);
+  const how = edits.find((e) => e.how !== "line")?.how ?? (inPlace ? "line" : "arm");
+  return {
+    reads: [...new Set(meanings.map((m) => m.read))],
+    actions: [...new Set(meanings.map((m) => m.meant.action.name))],
+    stands: clipped(text.slice(line.start, line.stop).trim()),
+    write: inPlace ? clipped(rewritten(text, line, edits)) : [...new Set(edits.map((e) => e.write))].join("; "),
+    how,
+  };
+}
+
+const byWord = (actions: readonly Action[], word: string): Meant | null => {
+  const action = actions.find((a) => a.name === word);
+  return action ? { action, part: "" } : null;
+};
+
+/** The action that a key or pad input gives to, and the direction it gives. */
+function byEnd(actions: readonly Action[], end: string): Meant | null {
+  const action = actions.find((a) => hardwareEnds(a).includes(end));
+  if (!action) return null;
+  const source = hardwareWires(action).find((w) => w.end === end)!.source;
+  const value = "value" in source ? source.value : undefined;
+  if (action.kind === "vector" && Array.isArray(value)) {
+    const along = value[1] !== 0;
+    return { action, part: `.${along ? "y" : "x"} ${value[along ? 1 : 0] < 0 ? "< -0.5" : "> 0.5"}` };
+  }
+  return { action, part: action.kind === "axis" && typeof value === "number" ? (value < 0 ? " < -0.5" : " > 0.5") : "" };
+}
+
+/** What is written for a read: a value, or what of it rose or fell where an event was asked for. */
+function valueOf(writing: Writing, { callee, shape }: Asking, { action, part }: Meant, constant: string): string {
+  if (action.kind !== "press") return writing.call("value", constant) + part;
+  if (/(?:just|was)[_a-z]*releas|(?:key|button)_?up$|released$/i.test(callee)) return writing.call("fell", constant);
+  const isEvent = shape === "compare" || /just|(?:key|button|get\w*)_?down$|trigger|pressed_?this|was_?pressed/i.test(callee);
+  return writing.call(isEvent ? "rose" : "value", constant);
+}
+
+/** A part of a source and what to write in its place. */
+interface Edit {
+  readonly at: number;
+  readonly end: number;
+  readonly write: string;
+  readonly how: CodeChange["how"];
+}
+
+function editOf(tokens: readonly Token[], asked: Asking, value: string, writing: Writing): Edit {
+  const { at } = tokens[asked.first];
+  const { end } = tokens[asked.last];
+  if (asked.isArm) return { at, end, write: writing.when(value), how: "arm" };
+  if (asked.shape === "table" || asked.shape === "members") return { at, end, write: value, how: "table" };
+  const isDenied = asked.shape === "compare" && tokens.slice(asked.first, asked.last).some((t) => t.kind === "sign" && /^(?:!==?|~=)$/.test(t.text));
+  return { at, end, write: isDenied ? writing.not(value) : value, how: "line" };
+}
+
+/** A line with its edits made; of edits that overlap the first counts. */
+function rewritten(text: string, { start, stop }: { start: number; stop: number }, edits: readonly Edit[]): string {
+  let out = "";
+  let at = start;
+  let before = "";
+  for (const edit of [...edits].sort((a, b) => a.at - b.at)) {
+    if (edit.at < at) continue;
+    // Two keys for one action, either of which will do, come to one value.
+    const isSame = edit.write === before && /^\s*(?:\|\||or)\s*$/.test(text.slice(at, edit.at));
+    before = edit.write;
+    if (isSame) {
+      at = edit.end;
+      continue;
+    }
+    out += text.slice(at, edit.at) + edit.write;
+    at = edit.end;
+  }
+  return (out + text.slice(at, stop)).trim();
+}
+
+/** A line longer than this is cut: it was written by a machine. */
+const MOST_LINE = 240;
+const clipped = (text: string) => (text.length > MOST_LINE ? `${text.slice(0, MOST_LINE)}…` : text);
+
+const HOW_WORDS: Readonly<Record<CodeChange["how"], string>> = {
+  line: "instead of the line",
+  arm: "instead of this arm or condition",
+  table: "where the table is asked",
+};
+/** Where what is written belongs, in words. */
+export const howWords = (how: CodeChange["how"]): string => HOW_WORDS[how];
+
+/** Text between back ticks of Markdown: as many as it needs. */
+function ticked(text: string): string {
+  const most = Math.max(0, ...[...text.matchAll(/`+/g)].map((m) => m[0].length));
+  const mark = "`".repeat(most + 1);
+  return most > 0 ? `${mark} ${text} ${mark}` : `${mark}${text}${mark}`;
+}
+
+/** The changes as a list to tick off, in Markdown, a heading for each file. `done`: whether one is done already. */
+export function changesMarkdown(title: string, changes: readonly CodeChange[], done: (change: CodeChange) => boolean): string {
+  const lines = [`# What to change in the code of ${title}`, ""];
+  let file = "";
+  for (const change of changes) {
+    if (change.file !== file) lines.push(...(file === "" ? [] : [""]), `## ${change.file}`, "");
+    file = change.file;
+    lines.push(`- [${done(change) ? "x" : " "}] line ${change.line}, ${change.actions.join(", ")}: ${ticked(change.stands)}`);
+    lines.push(`  → ${ticked(change.write)} (${howWords(change.how)})`);
+  }
+  return `${lines.join("\n")}\n`;
+}
+
+/** The changes as a table: file, line, reads, actions, stands, write, how, done. */
+export function changesCsv(changes: readonly CodeChange[], done: (change: CodeChange) => boolean): string {
+  return writeRows(
+    ["file", "line", "reads", "actions", "stands", "write", "how", "done"],
+    changes.map((c) => [c.file, String(c.line), c.reads.join("; "), c.actions.join("; "), c.stands, c.write, howWords(c.how), done(c) ? "yes" : "no"]),
+  );
+}
+
+/** The files of constants that what is written stands on, for the languages of some files. */
+export function constantFilesFor(files: readonly string[], language: ConstantLanguage | null): string[] {
+  return [...new Set(files.map((name) => constantFile(language ?? OF_FAMILY[familyOf(name)])))];
+}
