@@ -53,44 +53,60 @@ async function scanned(
 /** The name of a file with the folders it was dropped with. */
 const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 
-/** Reads files; `onProgress` hears after each batch. Null when `signal` has stopped it. */
+/** At most so many workers read side by side; beyond that files come no faster. */
+const MOST_WORKERS = 2;
+
+/** Files of which each part goes to a worker at once; `passedOver` counts what is not read at all. */
+function* batches(files: readonly File[], passOver: () => void): Generator<readonly NamedFile[]> {
+  let batch: NamedFile[] = [];
+  let size = 0;
+  for (const file of files) {
+    const name = pathOf(file);
+    if (file.size > MOST_BYTES || NO_CODE.test(name) || NOT_OURS.test(name)) {
+      passOver();
+      continue;
+    }
+    batch.push({ name, file });
+    size += file.size;
+    if (size > BATCH) {
+      yield batch;
+      batch = [];
+      size = 0;
+    }
+  }
+  if (batch.length > 0) yield batch;
+}
+
+/** Reads files; `onProgress` hears after each batch. Null when `signal` has stopped it. What is found comes in the order of the files. */
 export async function scanFiles(files: readonly File[], onProgress: (progress: ScanProgress) => void, signal: AbortSignal): Promise<Scanned | null> {
-  const worker = supervised({ connect: connectScan, patienceMs: PATIENCE_MS });
-  const reads: FileRead[] = [];
-  const standards: FileStandard[] = [];
   let read = 0;
   let passedOver = 0;
   const tooLong: string[] = [];
-  let batch: NamedFile[] = [];
-  let size = 0;
-  const send = async () => {
-    if (batch.length === 0) return;
-    const sent = batch;
-    batch = [];
-    size = 0;
-    for (const found of await scanned(worker, sent, tooLong)) {
-      for (const one of found.reads) reads.push(one);
-      for (const one of found.standards) standards.push(one);
-      read += found.files - found.passedOver;
-      passedOver += found.passedOver;
-    }
-    onProgress({ read, passedOver, files: files.length, tooLong });
-  };
-  try {
-    for (const file of files) {
-      if (signal.aborted) return null;
-      const name = pathOf(file);
-      if (file.size > MOST_BYTES || NO_CODE.test(name) || NOT_OURS.test(name)) {
-        passedOver += 1;
-        continue;
+  const found: (readonly ScanBatch[])[] = [];
+  const waiting = batches(files, () => void (passedOver += 1));
+  let taken = 0;
+  const work = async (worker: Supervised<ScanService>) => {
+    for (let next = waiting.next(); !next.done && !signal.aborted; next = waiting.next()) {
+      const place = taken;
+      taken += 1;
+      const results = await scanned(worker, next.value, tooLong);
+      found[place] = results;
+      for (const one of results) {
+        read += one.files - one.passedOver;
+        passedOver += one.passedOver;
       }
-      batch.push({ name, file });
-      size += file.size;
-      if (size > BATCH) await send();
+      onProgress({ read, passedOver, files: files.length, tooLong });
     }
-    await send();
-    return signal.aborted ? null : { read, passedOver, files: files.length, tooLong, reads, standards };
+  };
+  const workers = Array.from({ length: Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 1) }, () =>
+    supervised({ connect: connectScan, patienceMs: PATIENCE_MS }),
+  );
+  try {
+    await Promise.all(workers.map(work));
+    if (signal.aborted) return null;
+    const all = found.flat();
+    return { read, passedOver, files: files.length, tooLong, reads: all.flatMap((b) => b.reads), standards: all.flatMap((b) => b.standards) };
   } finally {
-    worker.stop();
+    for (const worker of workers) worker.stop();
   }
 }

@@ -4,7 +4,7 @@
  * or ended since the last tick; the names are those of the constants file.
  */
 import { hardwareEnds, hardwareWires } from "../wiring/hardwareWires";
-import type { Asking } from "../scan/asking";
+import { endOfAsking, type Asking } from "../scan/asking";
 import { familyOf, type Family, type Token } from "../scan/lex";
 import { findIn, type Found } from "../scan/reads";
 import { standardEnd } from "../scan/words";
@@ -183,10 +183,11 @@ interface Edit {
 
 function editOf(tokens: readonly Token[], asked: Asking, value: string, writing: Writing): Edit {
   const { at } = tokens[asked.first];
-  const { end } = tokens[asked.last];
+  const last = endOfAsking(tokens, asked);
+  const { end } = tokens[last];
   if (asked.isArm) return { at, end, write: writing.when(value), how: "arm" };
   if (asked.shape === "table" || asked.shape === "members") return { at, end, write: value, how: "table" };
-  const isDenied = asked.shape === "compare" && tokens.slice(asked.first, asked.last).some((t) => t.kind === "sign" && /^(?:!==?|~=)$/.test(t.text));
+  const isDenied = asked.shape === "compare" && tokens.slice(asked.first, last).some((t) => t.kind === "sign" && /^(?:!==?|~=)$/.test(t.text));
   return { at, end, write: isDenied ? writing.not(value) : value, how: "line" };
 }
 

@@ -7,13 +7,15 @@ import type { Piece } from "./constants";
 import type { Token } from "./lex";
 
 export type ReadShape = "call" | "index" | "compare" | "table" | "members";
-/** What asks, and the tokens of the whole question. In a table: which side the piece stands on. */
+/** What asks, and the tokens of the question (of a call without the rest of its arguments). In a table: which side the piece stands on. */
 export interface Asking extends Piece {
   readonly callee: string;
   readonly shape: ReadShape;
   readonly side?: "left" | "right" | "list";
   /** It stands in the head of an arm of a switch, and cannot be written otherwise where it stands. */
   readonly isArm?: true;
+  /** The bracket that opens the arguments of a call. */
+  readonly bracket?: number;
 }
 
 /** A source as far as it has been read: its text, its tokens, and the brackets that are open at the piece, outermost first. */
@@ -119,7 +121,12 @@ function argument({ tokens, open }: Place, { first, last }: Piece): Asking | nul
   const chain = chainBefore(tokens, bracket - 1);
   if (!chain || isSign(tokens[bracket - 1], ")", "]")) return null;
   if (MAKES.test(chain.text.split(".").at(-1)!) && assignedBefore(tokens, chain.from) !== null) return null;
-  return { callee: chain.text, shape: "call", first: chain.from, last: closing(tokens, bracket) ?? last };
+  return { callee: chain.text, shape: "call", first: chain.from, last, bracket };
+}
+
+/** The last token of a question: of a call its closing bracket. */
+export function endOfAsking(tokens: readonly Token[], { last, bracket }: Asking): number {
+  return bracket === undefined ? last : (closing(tokens, bracket) ?? last);
 }
 
 /** What parts the two sides of an entry. */
@@ -140,10 +147,16 @@ function sideOf({ tokens }: Place, { first, last }: Piece): "left" | "right" | "
   return "list";
 }
 
+/** What an entry, or one side of it, stands between. */
+const ENTRY_BEFORE: ReadonlySet<string> = new Set(["{", "[", "(", ",", ":", "=>", "=", "->", "to"]);
+const ENTRY_AFTER: ReadonlySet<string> = new Set(["}", "]", ")", ",", ":", "=>", "=", "->", "to", ";"]);
+
 /** An entry of a table or list that has a name. */
 function entry(place: Place, piece: Piece): Asking | null {
   const { tokens, open } = place;
-  if (isSign(tokens[piece.last + 1], "(", ".")) return null;
+  const after = tokens[piece.last + 1] as Token | undefined;
+  const before = tokens[piece.first - 1] as Token | undefined;
+  if (!after || !before || !(ENTRY_AFTER.has(after.text) || after.line > tokens[piece.last].line) || !ENTRY_BEFORE.has(before.text)) return null;
   let level = open.length - 1;
   // `[K_LEFT]: "left"` stands in brackets of its own.
   if (isSign(tokens[piece.first - 1], "[") && isSign(tokens[piece.last + 1], "]")) level -= 1;

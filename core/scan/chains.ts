@@ -4,7 +4,7 @@ import type { Token } from "./lex";
 /** Whether a token is one of these signs. */
 export const isSign = (token: Token | undefined, ...texts: readonly string[]): boolean => token?.kind === "sign" && texts.includes(token.text);
 /** What joins the names of a chain. */
-const CHAIN = [".", "?.", "::", "->", ":"] as const;
+const isJoint = (text: string) => text === "." || text === "::" || text === "?." || text === "->" || text === ":";
 /** Words before a bracket that call nothing. */
 const NO_CALLEE =
   /^(?:if|while|for|switch|return|match|when|catch|in|and|or|not|else|new|throw|await|yield|elif|until|do|fn|func|fun|def|function|case|is|guard|let|var|const|val)$/;
@@ -40,8 +40,8 @@ export interface Chain {
 /** Whether a token joins two names. A colon or an arrow does only where nothing stands between (`input:pressed`); else it parts. */
 export function joins(tokens: readonly Token[], i: number): boolean {
   const token = tokens[i] as Token | undefined;
-  if (!isSign(token, ...CHAIN)) return false;
-  return (token!.text !== ":" && token!.text !== "->") || (tokens[i - 1]?.end === token!.at && tokens[i + 1]?.at === token!.end);
+  if (token?.kind !== "sign" || !isJoint(token.text)) return false;
+  return (token.text !== ":" && token.text !== "->") || (tokens[i - 1]?.end === token.at && tokens[i + 1]?.at === token.end);
 }
 
 /** The names that end at a place; what is called or looked up there, where it ends with a bracket. */
@@ -81,3 +81,18 @@ export function chainEnd(tokens: readonly Token[], from: number): number {
     else return end;
   }
 }
+
+/** A question about names, its answers remembered: source says the same few thousand names over and over. */
+export function remembered<T>(answer: (name: string) => T): (name: string) => T {
+  const known = new Map<string, T>();
+  return (name) => {
+    let found = known.get(name);
+    if (found === undefined) {
+      if (known.size > MOST_REMEMBERED) known.clear();
+      known.set(name, (found = answer(name)));
+    }
+    return found;
+  };
+}
+/** So many names are remembered; a source made by a machine has no end of them. */
+const MOST_REMEMBERED = 50_000;

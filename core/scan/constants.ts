@@ -2,7 +2,7 @@
  * Names in source that stand for something fixed, as texts do: constants in capitals (`JUMP`), members of an enumeration
  * (`Action.JUMP`, `Action::Jump`, `.jump`), and constants that plainly mean a key (`K_LEFT`).
  */
-import { isSign, joins } from "./chains";
+import { isSign, joins, remembered } from "./chains";
 import { keyOfConstant, isKeyList } from "./keyNames";
 import type { Family, Token } from "./lex";
 
@@ -36,6 +36,15 @@ const startsLarge = (text: string) => text.charCodeAt(0) >= 65 && text.charCodeA
 /** Families in which what follows `case` is a constant, however it is written; in others it may be a name that is given there. */
 const NAMED_CASES: ReadonlySet<Family> = new Set<Family>(["c", "cpp", "csharp", "java", "go", "script", "dart"]);
 
+/** The key of a constant told as `owner.member`. */
+const keyOf = remembered((chain) => {
+  const dot = chain.indexOf(".");
+  return keyOfConstant(chain.slice(0, dot), chain.slice(dot + 1));
+});
+
+/** Whether a name may be that of a list of constants. */
+const hasMembers = remembered((name) => startsLarge(name) || LIST.test(name) || isKeyList(name));
+
 /** Whether the dot at a place begins a member whose list is left unsaid (`.jump` of Swift and Zig). */
 const isBareDot = (tokens: readonly Token[], dot: number) =>
   isSign(tokens[dot], ".") &&
@@ -45,10 +54,14 @@ const isBareDot = (tokens: readonly Token[], dot: number) =>
 export function constantAt(tokens: readonly Token[], i: number, family: Family): Constant | null {
   const token = tokens[i];
   const { text } = token;
-  const isMember = tokens[i - 1]?.text !== ":" && (joins(tokens, i - 1) || isBareDot(tokens, i - 1));
-  const isCase = !isMember && NAMED_CASES.has(family) && tokens[i - 1]?.kind === "name" && tokens[i - 1].text === "case";
+  const before = tokens[i - 1] as Token | undefined;
+  const isMember = before?.kind === "sign" && before.text !== ":" && (joins(tokens, i - 1) || (family === "swift" && isBareDot(tokens, i - 1)));
+  const isCase = before?.kind === "name" && before.text === "case" && NAMED_CASES.has(family);
   // Most names of a source are neither: they are told apart at the first look.
-  if (!isMember && !isCase && !startsLarge(text) && text.charCodeAt(0) !== 107) return null;
+  if (!startsLarge(text) && !isCase) {
+    if (isMember ? family !== "swift" && !(tokens[i - 2]?.kind === "name" && hasMembers(tokens[i - 2].text)) && !/_/.test(text) : text.charCodeAt(0) !== 107)
+      return null;
+  }
   if (isMember ? NO_MEMBER.test(text) : EVERYWHERE.test(text)) return null;
   const after = tokens[i + 1];
   if (isSign(after, "(")) return null;
@@ -65,9 +78,9 @@ export function constantAt(tokens: readonly Token[], i: number, family: Family):
   while (tokens[first - 1]?.text !== ":" && joins(tokens, first - 1) && tokens[first - 2]?.kind === "name") first -= 2;
   const owner = first < i ? tokens[i - 2].text : "";
   if (isMember && owner === "") return null;
-  const key = keyOfConstant(owner, text);
+  const key = keyOf(`${owner}.${text}`);
   const isPascal = (family === "go" && /^[A-Z][a-z\d]+[A-Z]\w*$/.test(text)) || (family === "cpp" && /^k[A-Z]\w+$/.test(text));
   if (key !== null && (isMember || isPascal || isCapital(text) || /^[A-Z]+_\w+$/.test(text))) return { word: text, owner, key, first, last };
-  const counts = owner === "" ? isCapital(text) || isCase || isPascal : isCapital(text) || startsLarge(owner) || LIST.test(owner) || isKeyList(owner);
+  const counts = owner === "" ? isCapital(text) || isCase || isPascal : isCapital(text) || hasMembers(owner);
   return counts ? { word: text, owner, key: null, first, last } : null;
 }

@@ -1,7 +1,7 @@
 /** The members of an enumeration, where it is declared: a game that lists its inputs says all of them at one place. */
 import type { Asking, Place } from "./asking";
 import { isSign } from "./chains";
-import type { Token } from "./lex";
+import type { Family, Token } from "./lex";
 
 /** So many tokens stand between the word `enum` and its brace, at most. */
 const HEAD = 14;
@@ -9,10 +9,14 @@ const HEAD = 14;
 const FAR = 600;
 
 /** The name of the enumeration in which a name is declared at a place, as what asks for it; null where it is declared in none. */
-export function declaredIn(place: Place, i: number): Asking | null {
+export function declaredIn(place: Place, i: number, family: Family): Asking | null {
   const { tokens, open } = place;
+  const before = tokens[i - 1] as Token | undefined;
+  // A member begins a line, or follows a bracket, a comma or the word case: nearly every other name is told apart by that.
+  if (before && before.text !== "{" && before.text !== "," && before.text !== "case" && before.line === tokens[i].line) return null;
   const bracket = open[open.length - 1] as number | undefined;
-  const name = bracket === undefined || !isSign(tokens[bracket], "{") ? classOf(place, i) : enumOf(tokens, i, bracket);
+  const isBlock = bracket !== undefined && isSign(tokens[bracket], "{");
+  const name = isBlock ? enumOf(tokens, i, bracket) : family === "python" ? classOf(place, i) : null;
   return name === null ? null : { callee: name, shape: "members", first: i, last: i };
 }
 

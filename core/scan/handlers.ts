@@ -10,106 +10,96 @@ const DECLARES = /^(?:class|struct|interface|namespace|enum|trait|impl|module|ob
 
 /** Follows the tokens of a source in order. */
 export interface Handlers {
-  /** Goes on by one token. */
-  step(token: Token): void;
-  /** Whether the place reached so far lies in such a block, or in a head that names one. */
+  /** Goes on by the token at a place. */
+  step(i: number): void;
+  /** Whether the place reached so far lies in such a block. */
   readonly isHandled: () => boolean;
 }
 
-/** Names seen before, with what was found of them: source says the same few thousand names over and over. */
-function remembered(test: (name: string) => boolean): (name: string) => boolean {
-  const known = new Map<string, boolean>();
-  return (name) => {
-    let found = known.get(name);
-    if (found === undefined) known.set(name, (found = test(name)));
-    return found;
-  };
-}
-const names = remembered((name) => HANDLES.test(name));
+/** A text longer than this is no name of an event. */
+const MOST_TEXT = 16;
+/** A head longer than this, in tokens, is none. */
+const LONGEST_HEAD = 60;
 
 /** A fresh follower for a source of a family. `source`: the text itself, for its indents. */
-export function followHandlers(source: string, family: Family): Handlers {
-  if (family === "python") return byIndent(source);
-  return family === "lua" ? byEnd() : byBraces();
+export function followHandlers(source: string, tokens: readonly Token[], family: Family): Handlers {
+  if (family === "python") return byIndent(source, tokens);
+  return family === "lua" ? byEnd(tokens) : byBraces(tokens);
 }
 
-/** What the head of a block says so far. */
-interface Head {
-  handles: boolean;
-  declares: boolean;
+/** Whether a head, from one token up to another, names keys, touches or pads, and declares nothing. */
+function handles(tokens: readonly Token[], from: number, to: number): boolean {
+  let found = false;
+  for (let i = Math.max(from, to - LONGEST_HEAD); i < to; i += 1) {
+    const { kind, text } = tokens[i];
+    if (kind === "name" && DECLARES.test(text)) return false;
+    found ||= (kind === "name" || (kind === "text" && text.length <= MOST_TEXT)) && HANDLES.test(text);
+  }
+  return found;
 }
-const freshHead = (): Head => ({ handles: false, declares: false });
-function readHead(head: Head, token: Token): void {
-  if (token.kind === "name" && DECLARES.test(token.text)) head.declares = true;
-  else if ((token.kind === "name" || (token.kind === "text" && token.text.length < 40)) && names(token.text)) head.handles = true;
-}
-const opens = (head: Head, outer: boolean) => !head.declares && (head.handles || outer);
+const declares = (tokens: readonly Token[], from: number, to: number) =>
+  tokens.slice(Math.max(from, to - LONGEST_HEAD), to).some(({ kind, text }) => kind === "name" && DECLARES.test(text));
 
-function byBraces(): Handlers {
+function byBraces(tokens: readonly Token[]): Handlers {
   const blocks: boolean[] = [];
-  let head = freshHead();
+  let head = 0;
   const inside = () => blocks[blocks.length - 1] ?? false;
   return {
-    step(token) {
-      if (token.kind !== "sign") return readHead(head, token);
-      if (token.text === "{") blocks.push(opens(head, inside()));
-      else if (token.text === "}") blocks.pop();
-      else if (token.text !== ";") return;
-      head = freshHead();
+    step(i) {
+      const token = tokens[i];
+      if (token.kind !== "sign") return;
+      const { text } = token;
+      if (text === "{") blocks.push(inside() ? !declares(tokens, head, i) : handles(tokens, head, i));
+      else if (text === "}") blocks.pop();
+      else if (text !== ";") return;
+      head = i + 1;
     },
     isHandled: inside,
   };
 }
 
-function byEnd(): Handlers {
+function byEnd(tokens: readonly Token[]): Handlers {
   const blocks: boolean[] = [];
-  let line = 0;
-  let head = freshHead();
-  let isNaming = false;
+  let head = 0;
   const inside = () => blocks[blocks.length - 1] ?? false;
-  const push = () => void blocks.push(opens(head, inside()));
   return {
-    step(token) {
-      if (token.line !== line) {
-        line = token.line;
-        head = freshHead();
-      }
-      // The name of a function and what it is given come behind the word that opens it.
-      if (isNaming && names(token.text)) blocks[blocks.length - 1] = true;
-      if (isNaming && token.text === ")") isNaming = false;
-      if (token.kind !== "name") return readHead(head, token);
-      if (token.text === "function") {
-        push();
-        isNaming = true;
-      } else if (token.text === "then" || token.text === "do" || token.text === "repeat") push();
-      else if (token.text === "end" || token.text === "elseif" || token.text === "until") blocks.pop();
-      else readHead(head, token);
+    step(i) {
+      const { kind, text, line } = tokens[i];
+      if (i === 0 || line !== tokens[i - 1].line) head = i;
+      if (kind !== "name") return;
+      if (text === "function") {
+        // The name of a function and what it is given come behind the word that opens it.
+        let end = i + 1;
+        while (end < tokens.length && end < i + LONGEST_HEAD && tokens[end].text !== ")") end += 1;
+        blocks.push(inside() || handles(tokens, i + 1, end));
+      } else if (text === "then" || text === "do" || text === "repeat") blocks.push(inside() || handles(tokens, head, i));
+      else if (text === "end" || text === "elseif" || text === "until") blocks.pop();
     },
     isHandled: inside,
   };
 }
 
-function byIndent(source: string): Handlers {
+function byIndent(source: string, tokens: readonly Token[]): Handlers {
   const blocks: { indent: number; handled: boolean }[] = [];
-  let line = 0;
   let depth = 0;
   let indent = 0;
-  let head = freshHead();
-  let last = "";
+  let head = 0;
   const inside = () => blocks[blocks.length - 1]?.handled ?? false;
   return {
-    step(token) {
-      if (token.line !== line && depth === 0) {
-        if (last === ":") blocks.push({ indent, handled: opens(head, inside()) });
-        indent = token.at - (source.lastIndexOf("\n", token.at - 1) + 1);
+    step(i) {
+      const { kind, text, at, line } = tokens[i];
+      const before = tokens[i - 1] as Token | undefined;
+      if (depth === 0 && line !== before?.line) {
+        if (before?.kind === "sign" && before.text === ":") {
+          blocks.push({ indent, handled: inside() ? !declares(tokens, head, i) : handles(tokens, head, i) });
+        }
+        indent = at - (source.lastIndexOf("\n", at - 1) + 1);
         while (blocks.length > 0 && blocks[blocks.length - 1].indent >= indent) blocks.pop();
-        head = freshHead();
+        head = i;
       }
-      line = token.line;
-      last = token.kind === "sign" ? token.text : "";
-      if (token.kind !== "sign") return readHead(head, token);
-      if ("([{".includes(token.text)) depth += 1;
-      else if (")]}".includes(token.text)) depth = Math.max(0, depth - 1);
+      if (kind !== "sign") return;
+      if (text === "(" || text === "[" || text === "{") depth += 1;
+      else if (text === ")" || text === "]" || text === "}") depth = Math.max(0, depth - 1);
     },
     isHandled: inside,
   };

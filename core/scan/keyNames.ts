@@ -4,6 +4,8 @@
  * what it is called on every keyboard. The position is told as the web tells it (UI Events KeyboardEvent code Values, W3C).
  */
 
+import { remembered } from "./chains";
+
 /** What keys are called, without gaps and case, by their position. */
 const CALLED: Readonly<Record<string, string>> = {
   ArrowLeft: "left arrowleft leftarrow",
@@ -50,8 +52,12 @@ const CALLED: Readonly<Record<string, string>> = {
 };
 const CODES: ReadonlyMap<string, string> = new Map(Object.entries(CALLED).flatMap(([code, names]) => names.split(" ").map((name) => [name, code] as const)));
 
+/** No key is called by more letters, gaps included. */
+const LONGEST = 20;
+
 /** The key that a name printed or spoken means, gaps and case set aside; null where it is no key's. */
-export function keyCalled(name: string): string | null {
+export const keyCalled: (name: string) => string | null = remembered((name) => {
+  if (name.length > LONGEST) return null;
   const bare = name.toLowerCase().replace(/[\s_-]+/g, "");
   if (/^[a-z]$/.test(bare)) return `Key${bare.toUpperCase()}`;
   const digit = /^(?:digit|alpha|num|n|d)?(\d)$/.exec(bare);
@@ -61,7 +67,7 @@ export function keyCalled(name: string): string | null {
   if (/^key[a-z]$/.test(bare)) return `Key${bare[3].toUpperCase()}`;
   if (/^f(?:[1-9]|1\d|2[0-4])$/.test(bare)) return bare.toUpperCase();
   return CODES.get(bare) ?? null;
-}
+});
 
 /** The words of a name, parted at what is no letter or digit and where a small letter meets a large one: `K_LEFT`, `keyLeft`, `KeyLeft`. */
 export function wordsOf(name: string): string[] {

@@ -5,8 +5,8 @@
  * saying (KeyboardEvent.code values, gamepad buttons and axes), nor do constants that plainly mean a key.
  */
 import type { ActionKind } from "../format/types";
-import { asking, type Asking, type Place, type ReadShape } from "./asking";
-import { chainBefore, isSign } from "./chains";
+import { asking, endOfAsking, type Asking, type Place, type ReadShape } from "./asking";
+import { chainBefore, isSign, remembered } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { declaredIn } from "./declared";
 import { followHandlers } from "./handlers";
@@ -59,7 +59,7 @@ const KEY_CODE =
 /** Names that reading an input usually has. */
 const LIKELY = /input|action|axis|axes|button|key|press|control|pad|stick|touch|bind|trigger|held|command|mapping|intent/i;
 /** Whether a name is one that reading an input usually has. */
-export const isLikelyInput = (name: string): boolean => LIKELY.test(name);
+export const isLikelyInput: (name: string) => boolean = remembered((name) => LIKELY.test(name));
 
 /** What the name of a callee says of the kind of what it reads. */
 export function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
@@ -90,9 +90,10 @@ export function scanSource(source: string, family: Family): ScanResult {
 /** Goes through a source text and tells each place that asks, in order; gives the tokens. */
 export function findIn(source: string, family: Family, tell: (found: Found) => void): readonly Token[] {
   const tokens = lex(source, family);
-  const handlers = followHandlers(source, family);
+  const handlers = followHandlers(source, tokens, family);
   const open: number[] = [];
   const place: Place = { source, tokens, open };
+  const told: Told = { family, isHandled: handlers.isHandled };
   for (let i = 0; i < tokens.length; i += 1) {
     const token = tokens[i];
     if (token.kind === "sign") {
@@ -107,16 +108,16 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
         tell({ asking: { callee: chain.text, shape: "index", first: chain.from, last: i + 1 }, piece: { first: i, last: i }, read: null, standard });
       }
     } else {
-      const found = token.kind === "text" ? textAt(place, i, handlers.isHandled()) : nameAt(place, i, { family, isHandled: handlers.isHandled() });
+      const found = token.kind === "text" ? textAt(place, i, told) : mayCount(tokens, i) ? nameAt(place, i, told) : null;
       if (found) tell(found);
     }
-    handlers.step(token);
+    handlers.step(i);
   }
   return tokens;
 }
 
 /** A text that something asks by. */
-function textAt(place: Place, i: number, isHandled: boolean): Found | null {
+function textAt(place: Place, i: number, { isHandled }: Told): Found | null {
   const token = place.tokens[i];
   const word = token.text;
   if (token.kind !== "text" || !token.whole || word === "" || word.length > MOST_WORD || /[\u0000-\u001f\u007f-\u009f]/.test(word)) return null;
@@ -126,8 +127,10 @@ function textAt(place: Place, i: number, isHandled: boolean): Found | null {
   const key = keyOfText(word, asked);
   if (key !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key) };
   if (word.trim() === "" || !belongs(place, asked, piece)) return null;
-  return { asking: asked, piece, read: readOf(asked, { word, owner: "", line: token.line, isHandled }), standard: null };
+  return { asking: asked, piece, read: readOf(asked, { word, owner: "", line: token.line, isHandled: isHandled() }), standard: null };
 }
+
+const asksOfKeys = remembered((callee) => callee.split(".").some(isKeyList));
 
 /** The key that a text means where it is asked of keys: its position, or what a keyboard event calls it. */
 function keyOfText(word: string, { callee, shape, side }: Asking): string | null {
@@ -135,18 +138,36 @@ function keyOfText(word: string, { callee, shape, side }: Asking): string | null
     if (shape === "table") return side !== "right" && isLikelyInput(callee) ? word : null;
     return /(?:^|\.)(?:code|keys?|pressed|down|held|codes?)$/i.test(callee) ? word : null;
   }
-  if (shape === "table" || !callee.split(".").some(isKeyList)) return null;
+  if (shape === "table" || !asksOfKeys(callee)) return null;
   return word === " " ? "Space" : keyCalled(word);
 }
 
+/** What is known of a place beside its tokens. */
+interface Told {
+  readonly family: Family;
+  readonly isHandled: () => boolean;
+}
+
+const MAY_COUNT_AFTER: ReadonlySet<string> = new Set([".", "{", ",", "::", "?.", "->"]);
+
+/** Whether a name may count at all: it is written large, or stands where a member, a case or an entry may. Most names are told apart by that. */
+function mayCount(tokens: readonly Token[], i: number): boolean {
+  const first = tokens[i].text.charCodeAt(0);
+  if ((first >= 65 && first <= 90) || first === 107) return true;
+  const before = tokens[i - 1] as Token | undefined;
+  if (before === undefined || before.kind === "number" || before.kind === "text") return false;
+  return before.kind === "name" ? before.text === "case" : MAY_COUNT_AFTER.has(before.text);
+}
+
 /** A constant, a member, or the first name of an entry that something asks by. */
-function nameAt(place: Place, i: number, { family, isHandled }: { family: Family; isHandled: boolean }): Found | null {
+function nameAt(place: Place, i: number, told: Told): Found | null {
   const { tokens } = place;
+  const { family, isHandled } = told;
   const constant = constantAt(tokens, i, family);
-  if (!constant) return bareKeyAt(place, i) ?? memberAt(place, i, isHandled);
+  if (!constant) return bareKeyAt(place, i) ?? memberAt(place, i, told);
   const piece = { first: constant.first, last: constant.last };
   const asked = asking(place, piece);
-  if (!asked) return memberAt(place, i, isHandled);
+  if (!asked) return memberAt(place, i, told);
   if (asked.callee === constant.owner) return null;
   const event = /(?:^|\.)(?:type|kind|what|event)$/i.test(asked.callee);
   if (constant.key !== null && !event) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, constant.key) };
@@ -154,14 +175,21 @@ function nameAt(place: Place, i: number, { family, isHandled }: { family: Family
   const spoken = asked.shape === "table" && asked.side === "left" && isLikelyInput(asked.callee) ? keyCalled(constant.word) : null;
   if (spoken !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, spoken) };
   if (!belongs(place, asked, piece)) return null;
-  return { asking: asked, piece, read: readOf(asked, { word: constant.word, owner: constant.owner, line: tokens[i].line, isHandled }), standard: null };
+  return {
+    asking: asked,
+    piece,
+    read: readOf(asked, { word: constant.word, owner: constant.owner, line: tokens[i].line, isHandled: isHandled() }),
+    standard: null,
+  };
 }
 
 /** A key that stands bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
 function bareKeyAt(place: Place, i: number): Found | null {
   const { text } = place.tokens[i];
+  const before = place.tokens[i - 1] as Token | undefined;
+  if (before?.text !== "{" && before?.text !== ",") return null;
   const piece = { first: i, last: i };
-  if (!isSign(place.tokens[i + 1], ":", "=") || !isSign(place.tokens[i - 1], "{", ",")) return null;
+  if (!isSign(place.tokens[i + 1], ":", "=")) return null;
   const key = KEY_CODE.test(text) ? text : keyCalled(text);
   const asked = key === null ? null : asking(place, piece);
   if (!asked || asked.shape !== "table" || !(key === text ? isLikelyInput(asked.callee) : /key|bind|map/i.test(asked.callee))) return null;
@@ -176,17 +204,17 @@ function belongs(place: Place, asked: Asking, piece: Piece): boolean {
 }
 
 /** A member of an enumeration whose name says that it lists inputs, where it is declared. */
-function memberAt(place: Place, i: number, isHandled: boolean): Found | null {
-  const asked = declaredIn(place, i);
+function memberAt(place: Place, i: number, { family, isHandled }: Told): Found | null {
+  const asked = declaredIn(place, i, family);
   if (!asked || !isLikelyInput(asked.callee)) return null;
   const { text, line } = place.tokens[i];
-  return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled }), standard: null };
+  return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled: isHandled() }), standard: null };
 }
 
 function keyRead(place: Place, asked: Asking, piece: Piece, value: string): Standard {
   const beside = besideIn(place, asked, piece);
   const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
-  const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, asked.last);
+  const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, endOfAsking(place.tokens, asked));
   return { sort: "key", value, line: place.tokens[piece.first].line, purpose };
 }
 
@@ -206,6 +234,15 @@ function calleeText({ callee, shape, side }: Asking): string {
   }
 }
 
-function readOf(asked: Asking, told: Pick<Read, "word" | "owner" | "line" | "isHandled">): Read {
-  return { ...told, callee: calleeText(asked), shape: asked.shape, kind: likelyKind(asked.callee, asked.shape) };
+/** What a callee is written as and which kind it looks like, by the shape it asks in. */
+const KINDS: Readonly<Record<ReadShape, (callee: string) => ActionKind | null>> = {
+  call: remembered((callee) => likelyKind(callee, "call")),
+  index: remembered((callee) => likelyKind(callee, "index")),
+  compare: remembered((callee) => likelyKind(callee, "compare")),
+  table: remembered((callee) => likelyKind(callee, "table")),
+  members: remembered((callee) => likelyKind(callee, "members")),
+};
+
+function readOf(asked: Asking, { word, owner, line, isHandled }: Pick<Read, "word" | "owner" | "line" | "isHandled">): Read {
+  return { word, owner, callee: calleeText(asked), shape: asked.shape, line, kind: KINDS[asked.shape](asked.callee), isHandled };
 }

@@ -43,8 +43,24 @@ const THING =
   /(?:^|_)(?:STATES?|SCREENS?|MENUS?|SCENES?|IMAGES?|IMG|SPRITES?|TEXTURES?|SOUNDS?|SFX|MUSIC|COLORS?|COLOURS?|FONTS?|TILES?|WIDTH|HEIGHT|SIZE|SPEED|FPS|BLACK|WHITE|RED|GREEN|BLUE|YELLOW|PLAYING|PAUSED|GAME_?OVER|LOADING|TITLE|RUNNING|LEVEL|LAYER|WON|LOST|EMPTY|WALL)(?:_|$)/i;
 const OWNER_OF_THINGS = /state|scene|screen|menu|image|sprite|texture|sound|music|sfx|colou?r|font|tile|layer|level|phase|asset|anim|mode(?!l)/i;
 
-/** What share of some places a test holds for. */
-const shareOf = <T>(list: readonly T[], test: (one: T) => boolean): number => list.filter(test).length / Math.max(1, list.length);
+/** A word that a callee asks for: how often, and what it is a member of. */
+interface Asked {
+  readonly owner: string;
+  count: number;
+}
+/** What a callee has been found to ask for. */
+interface Asker {
+  readonly words: Map<string, Asked>;
+  count: number;
+  handled: number;
+}
+
+/** What share of a callee's places asks for words that a test holds for. */
+function shareOf({ words, count }: Asker, test: (word: string, owner: string) => boolean): number {
+  let sum = 0;
+  for (const [word, asked] of words) if (test(word, asked.owner)) sum += asked.count;
+  return sum / count;
+}
 
 /** How likely the name of a callee makes it that it reads an input: what it is called last counts most. */
 function namedScore(callee: string): number {
@@ -58,27 +74,30 @@ function namedScore(callee: string): number {
  */
 export function rankCallees(reads: readonly FileRead[], actions: readonly string[]): Callee[] {
   const ledger = new Set(actions);
-  const found = new Map<string, FileRead[]>();
-  for (const read of reads) {
-    const list = found.get(read.callee);
-    if (list) list.push(read);
-    else found.set(read.callee, [read]);
+  const found = new Map<string, Asker>();
+  for (const { callee, word, owner, isHandled } of reads) {
+    let asker = found.get(callee);
+    if (!asker) found.set(callee, (asker = { words: new Map(), count: 0, handled: 0 }));
+    const asked = asker.words.get(word);
+    if (asked) asked.count += 1;
+    else asker.words.set(word, { owner, count: 1 });
+    asker.count += 1;
+    if (isHandled) asker.handled += 1;
   }
   return [...found]
-    .map(([callee, list]): Callee => {
-      const words = new Map<string, number>();
-      for (const { word } of list) words.set(word, (words.get(word) ?? 0) + 1);
+    .map(([callee, asker]): Callee => {
+      const { words, count, handled } = asker;
       const known = [...words.keys()].filter((w) => ledger.has(w)).length;
-      const order = [...words].sort(([a, n], [b, m]) => Number(ledger.has(b)) - Number(ledger.has(a)) || m - n || (a < b ? -1 : 1));
+      const order = [...words].sort(([a, n], [b, m]) => Number(ledger.has(b)) - Number(ledger.has(a)) || m.count - n.count || (a < b ? -1 : 1));
       const score =
         known * 10 +
         namedScore(callee) * 8 +
         Math.min(4, words.size) +
-        Math.min(2, Math.log10(list.length + 1)) +
-        6 * shareOf(list, (r) => r.isHandled) -
-        12 * shareOf(list, (r) => EVENT.test(r.word)) -
-        10 * shareOf(list, (r) => THING.test(r.word) || OWNER_OF_THINGS.test(r.owner));
-      return { callee, count: list.length, words: order.map(([w]) => w), known, score };
+        Math.min(2, Math.log10(count + 1)) +
+        (6 * handled) / count -
+        12 * shareOf(asker, (word) => EVENT.test(word)) -
+        10 * shareOf(asker, (word, owner) => THING.test(word) || OWNER_OF_THINGS.test(owner));
+      return { callee, count, words: order.map(([w]) => w), known, score };
     })
     .sort((a, b) => b.score - a.score || b.count - a.count || (a.callee < b.callee ? -1 : 1));
 }
