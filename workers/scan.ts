@@ -1,4 +1,5 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
+import type { CodeChange, WantedReads } from "../core/exchange/codeChanges";
 import type { FileRead, FileStandard } from "../core/scan/words";
 import { connectScan } from "./connect";
 import type { NamedFile, ScanBatch, ScanService } from "./scanService";
@@ -49,6 +50,9 @@ async function scanned(
     return alone;
   }
 }
+
+/** So many files are read once more at a time. */
+const FILES_AT_ONCE = 20;
 
 /** The name of a file with the folders it was dropped with. */
 const pathOf = (file: File): string => file.webkitRelativePath || file.name;
@@ -108,5 +112,21 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     return { read, passedOver, files: files.length, tooLong, reads: all.flatMap((b) => b.reads), standards: all.flatMap((b) => b.standards) };
   } finally {
     for (const worker of workers) worker.stop();
+  }
+}
+
+/** What is to be changed in files that have been read, those named in `names`, so that they read a handle of named values. */
+export async function changesInFiles(files: readonly File[], names: ReadonlySet<string>, wanted: WantedReads): Promise<readonly CodeChange[]> {
+  const worker = supervised({ connect: connectScan, patienceMs: PATIENCE_MS });
+  try {
+    const chosen = files.map((file) => ({ name: pathOf(file), file })).filter(({ name }) => names.has(name));
+    const changes: CodeChange[] = [];
+    for (let at = 0; at < chosen.length; at += FILES_AT_ONCE) {
+      const some = chosen.slice(at, at + FILES_AT_ONCE);
+      changes.push(...(await worker.ask((remote) => remote.changes(some, wanted))));
+    }
+    return changes;
+  } finally {
+    worker.stop();
   }
 }

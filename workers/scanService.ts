@@ -1,4 +1,5 @@
 /** What the scan worker does, apart from its message channel: reading a game's code. */
+import { changesIn, type CodeChange, type WantedReads } from "../core/exchange/codeChanges";
 import { familyOf } from "../core/scan/lex";
 import { scanSource } from "../core/scan/reads";
 import type { FileRead, FileStandard } from "../core/scan/words";
@@ -22,6 +23,8 @@ const isBinary = (text: string): boolean => text.slice(0, 4000).includes("\u0000
 export interface ScanService {
   /** What a batch of files reads. */
   scan(files: readonly NamedFile[]): Promise<ScanBatch>;
+  /** What is to be changed in some files so that they read a handle of named values. */
+  changes(files: readonly NamedFile[], wanted: WantedReads): Promise<readonly CodeChange[]>;
 }
 
 /** A service that has read nothing yet. */
@@ -47,6 +50,11 @@ export function createScanService(): ScanService {
         for (const standard of found.standards) standards.push({ ...standard, file: name });
       }
       return { reads, standards, passedOver };
+    },
+    async changes(files, wanted) {
+      const changes: CodeChange[] = [];
+      for (const { name, file } of files) changes.push(...changesIn({ name, text: await file.text() }, wanted));
+      return changes;
     },
   };
 }

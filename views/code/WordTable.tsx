@@ -1,29 +1,42 @@
 "use client";
-/** The words the game reads, against the ledger: new ones are taken over, one nearly the same is spelt as the game has it. */
-import type { FoundWord } from "../../../core/scan/words";
+/** The words the game reads, against the ledger: new ones are taken over, of a kind that can be changed first; one nearly the same is spelt as the game has it. */
+import { useState } from "react";
+import type { ActionKind } from "../../core/format/types";
+import type { FoundWord } from "../../core/scan/words";
 
 const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "gone", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
+const KINDS: readonly ActionKind[] = ["press", "axis", "vector", "motion"];
 /** So many places are named; the rest are counted. */
 const MOST_OCCURRENCES = 2;
+
+/** A word to be taken over, with its kind. */
+export interface WordToTake {
+  readonly word: string;
+  readonly kind: ActionKind;
+}
 
 interface Props {
   readonly words: readonly FoundWord[];
   readonly ticked: boolean;
-  readonly onAccept: (words: readonly FoundWord[]) => void;
+  readonly onAccept: (words: readonly WordToTake[]) => void;
   readonly onRespell: (from: string, to: string) => void;
   /** The game reads it no longer: the action is kept, and says so. */
   readonly onGone: (word: string) => void;
 }
 
 export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props) {
+  /** Kinds chosen by hand, by word. */
+  const [kinds, setKinds] = useState<ReadonlyMap<string, ActionKind>>(new Map());
+  const kindOf = (w: FoundWord): ActionKind => kinds.get(w.word) ?? w.kind ?? "press";
+  const accept = (list: readonly FoundWord[]) => onAccept(list.map((w) => ({ word: w.word, kind: kindOf(w) })));
   const fresh = words.filter((w) => w.state === "new");
   return (
     <section aria-label="Words the game reads" className="min-w-0">
       <header className="mb-1 flex items-center justify-between">
         <h3 className="heading">Words the game reads</h3>
         {fresh.length > 1 && (
-          <button className="push h-6" onClick={() => onAccept(fresh)}>
+          <button type="button" className="push h-6" onClick={() => accept(fresh)}>
             Take over all {fresh.length} new ones
           </button>
         )}
@@ -35,29 +48,30 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
             <span className={`w-24 shrink-0 text-[0.6875rem] ${STATE_TONE[w.state]}`}>{STATE_WORD[w.state]}</span>
             <span className="min-w-0 flex-1">
               <span className="figure block truncate">{w.word}</span>
-              {w.occurrences.length > 0 && (
-                <span className="caption block truncate" title={w.occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
-                  {w.near !== null && (
-                    <>
-                      here <span className="figure text-[0.6875rem]">{w.near}</span> ·{" "}
-                    </>
-                  )}
-                  {w.occurrences
-                    .slice(0, MOST_OCCURRENCES)
-                    .map((p) => `${p.file.split("/").at(-1)}:${p.line}`)
-                    .join(", ")}
-                  {w.occurrences.length > MOST_OCCURRENCES && ` and ${w.occurrences.length - MOST_OCCURRENCES} more`}
-                </span>
-              )}
+              <Places word={w} />
             </span>
-            <span className="caption">{w.kind}</span>
+            {w.state === "new" || w.state === "nearly" ? (
+              <select
+                aria-label={`Kind of ${w.word}`}
+                className="box h-6 px-1 text-[0.6875rem]"
+                value={kindOf(w)}
+                onChange={(event) => setKinds(new Map(kinds).set(w.word, event.target.value as ActionKind))}
+              >
+                {KINDS.map((kind) => (
+                  <option key={kind}>{kind}</option>
+                ))}
+              </select>
+            ) : (
+              <span className="caption">{w.kind}</span>
+            )}
             {w.state === "new" && (
-              <button className="push h-6 px-1.5" onClick={() => onAccept([w])}>
+              <button type="button" className="push h-6 px-1.5" onClick={() => accept([w])}>
                 Take it over
               </button>
             )}
             {w.state === "gone" && (
               <button
+                type="button"
                 className="push h-6 px-1.5"
                 onClick={() => onGone(w.word)}
                 title="None of the ticked callees asks for it. It is kept, marked as not read."
@@ -68,13 +82,14 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
             {w.state === "nearly" && w.near !== null && (
               <>
                 <button
+                  type="button"
                   className="push h-6 px-1.5"
                   onClick={() => onRespell(w.near!, w.word)}
                   title={`The action ${w.near} is then called ${w.word}, and everything that names it follows`}
                 >
                   Spell it so
                 </button>
-                <button className="push h-6 px-1.5" onClick={() => onAccept([w])}>
+                <button type="button" className="push h-6 px-1.5" onClick={() => accept([w])}>
                   It is new
                 </button>
               </>
@@ -83,5 +98,24 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Where a word is read, and what it is near to. */
+function Places({ word: { near, occurrences } }: { word: FoundWord }) {
+  if (occurrences.length === 0) return null;
+  return (
+    <span className="caption block truncate" title={occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
+      {near !== null && (
+        <>
+          here <span className="figure text-[0.6875rem]">{near}</span> ·{" "}
+        </>
+      )}
+      {occurrences
+        .slice(0, MOST_OCCURRENCES)
+        .map((p) => `${p.file.split("/").at(-1)}:${p.line}`)
+        .join(", ")}
+      {occurrences.length > MOST_OCCURRENCES && ` and ${occurrences.length - MOST_OCCURRENCES} more`}
+    </span>
   );
 }

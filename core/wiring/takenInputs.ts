@@ -1,0 +1,40 @@
+/** Keys and pad inputs that a game reads by themselves, made into actions: what such an action is called, and how it comes in, bound. */
+import { addAction } from "../editing/edits/actions";
+import { byName } from "../derived/byId";
+import { ok, type Result } from "../engine/result";
+import type { Action, Layout } from "../format/types";
+import { hardwareEnds, hardwareGives, hardwareWhyNot, plugIn, sourceOfEnd } from "./hardwareWires";
+
+/** An input by its end (`key KeyW`), and the action it is to give to: one of the ledger, or a new one. */
+export interface TakenInput {
+  readonly end: string;
+  readonly name: string;
+}
+
+/** What an action for an input is called: what the game seems to read it for, else what the input itself is called. One of the ledger's names is proposed only where the input can give to it. */
+export function proposedName(end: string, purpose: string, actions: readonly Action[]): string {
+  const bare = end.replace(/^key (?:Key|Digit|Arrow)?/, "").replace(/(?<=[a-z])(?=[A-Z])/g, "_");
+  const own = end.startsWith("key ") ? bare.toLowerCase() : bare.replace(/ /g, "_");
+  const taken = byName(actions).get(purpose);
+  const source = sourceOfEnd(end)?.source;
+  const fits = taken === undefined || (source !== undefined && hardwareWhyNot(source, taken.kind) === null);
+  return purpose.length > 2 && fits ? purpose : own;
+}
+
+/** Takes inputs over: each gives to the action of its name, which is made where there is none (an axis for an axis of a pad, else a press). One that gives to it already is passed over. */
+export function takeInputs(layout: Layout, inputs: readonly TakenInput[]): Result<Layout> {
+  let next = layout;
+  for (const { end, name } of inputs) {
+    const source = sourceOfEnd(end)?.source;
+    if (!byName(next.actions).has(name)) {
+      const added = addAction(next, name, source && hardwareGives(source) === "number" ? "axis" : "press");
+      if (!added.ok) return added;
+      next = added.value;
+    }
+    if (hardwareEnds(byName(next.actions).get(name)!).includes(end)) continue;
+    const plugged = plugIn(next, name, end);
+    if (!plugged.ok) return plugged;
+    next = plugged.value;
+  }
+  return ok(next);
+}

@@ -1,0 +1,131 @@
+"use client";
+/** What to change in the code: line by line what stands there and what to write instead, to tick off, and to take along as Markdown or CSV. */
+import { useEffect, useMemo, useState } from "react";
+import { changesCsv, changesMarkdown, constantFilesFor, howWords, type CodeChange } from "../../core/exchange/codeChanges";
+import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
+import { changesInFiles } from "../../workers/scan";
+import { useSession } from "../session/context";
+import { saveText } from "../shared/download";
+import type { CodeReading } from "./useCodeReading";
+
+/** A change is known again by its place and its text: a line that has moved is another. */
+const keyOf = (change: CodeChange) => `${change.file}:${change.line}:${change.stands}`;
+/** So many are shown; all of them go out. */
+const MOST_SHOWN = 300;
+
+/** Which changes are done, kept with the layout in this browser. */
+function useDone(id: string): readonly [ReadonlySet<string>, (key: string) => void] {
+  const place = `nodulum.changes.${id}`;
+  const [done, setDone] = useState<ReadonlySet<string>>(() => {
+    try {
+      const kept: unknown = JSON.parse(window.localStorage.getItem(place) ?? "[]");
+      return new Set(Array.isArray(kept) ? kept.filter((k): k is string => typeof k === "string") : []);
+    } catch {
+      return new Set();
+    }
+  });
+  const toggle = (key: string) => {
+    const next = new Set(done);
+    if (!next.delete(key)) next.add(key);
+    setDone(next);
+    try {
+      window.localStorage.setItem(place, JSON.stringify([...next]));
+    } catch {
+      // Where nothing can be kept, it holds as long as the window is open.
+    }
+  };
+  return [done, toggle];
+}
+
+export function ChangeList({ code, callees }: { code: CodeReading; callees: readonly string[] }) {
+  const name = useSession((s) => s.layout.name);
+  const id = useSession((s) => s.id);
+  const actions = useSession((s) => s.layout.actions);
+  const [language, setLanguage] = useState<ConstantLanguage | null>(null);
+  const [changes, setChanges] = useState<readonly CodeChange[] | null>(null);
+  const [problem, setProblem] = useState("");
+  const [done, toggle] = useDone(id);
+  const names = useMemo(() => new Set(code.told.flatMap(([file]) => (code.leftOut.has(file) ? [] : [file]))), [code.told, code.leftOut]);
+  useEffect(() => {
+    let current = true;
+    changesInFiles(code.files, names, { callees, actions, language }).then(
+      (list) => current && setChanges(list),
+      (error: unknown) => current && setProblem(error instanceof Error ? error.message : "the browser gave no reason"),
+    );
+    return () => {
+      current = false;
+    };
+  }, [code.files, names, callees, actions, language]);
+  if (problem !== "") return <p role="alert">The files could not be read once more: {problem}. Read them again.</p>;
+  const isDone = (change: CodeChange) => done.has(keyOf(change));
+  const base = name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase();
+  return (
+    <section aria-label="What to change in the code" className="grid gap-2">
+      <p className="text-muted">
+        So that the game reads a handle called <span className="figure">controls</span>: its <span className="figure">value</span>, and whether it{" "}
+        <span className="figure">rose</span> or <span className="figure">fell</span>, by the words of{" "}
+        {constantFilesFor([...names], language).join(", ") || "the constants file"} (Actions, Lists and constants).
+      </p>
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="flex items-center gap-1.5">
+          <span className="caption">Written in</span>
+          <select
+            aria-label="Language to write in"
+            className="box h-7 px-1"
+            value={language ?? ""}
+            onChange={(event) => setLanguage(event.target.value === "" ? null : (event.target.value as ConstantLanguage))}
+          >
+            <option value="">the language of each file</option>
+            {CONSTANT_LANGUAGES.map((l) => (
+              <option key={l} value={l}>
+                {languageWord(l)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="caption" role="status">
+          {changes === null ? "Reading…" : `${changes.length} ${changes.length === 1 ? "line" : "lines"}, ${changes.filter(isDone).length} done`}
+        </span>
+        <span className="ml-auto flex gap-1.5">
+          <button
+            type="button"
+            className="push"
+            disabled={!changes?.length}
+            onClick={() => saveText(`${base}-changes.md`, changesMarkdown(name, changes!, isDone), "text/markdown")}
+          >
+            Save as Markdown
+          </button>
+          <button
+            type="button"
+            className="push"
+            disabled={!changes?.length}
+            onClick={() => saveText(`${base}-changes.csv`, changesCsv(changes!, isDone), "text/csv")}
+          >
+            Save as CSV
+          </button>
+        </span>
+      </div>
+      {changes?.length === 0 && <p>Nothing yet: tick what reads an input and take its words over, or bind the keys it reads; their lines then stand here.</p>}
+      <ul className="max-h-[26rem] overflow-auto border border-rule" aria-label="Lines to change" tabIndex={0}>
+        {changes?.slice(0, MOST_SHOWN).map((change) => (
+          <li key={keyOf(change)} className="border-b border-rule px-1.5 py-1 last:border-b-0">
+            <label className="grid grid-cols-[1rem_minmax(0,1fr)] gap-x-2">
+              <input type="checkbox" className="mt-0.5 accent-[var(--accent)]" checked={isDone(change)} onChange={() => toggle(keyOf(change))} />
+              <span className={isDone(change) ? "text-muted" : ""}>
+                <span className="caption">
+                  <span className="figure text-[0.6875rem]">
+                    {change.file}:{change.line}
+                  </span>{" "}
+                  · {change.actions.join(", ")} · {howWords(change.how)}
+                </span>
+                <code className="figure block break-words text-muted line-through decoration-1">{change.stands}</code>
+                <code className="figure block break-words">{change.write}</code>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {changes !== null && changes.length > MOST_SHOWN && <p className="caption">{changes.length - MOST_SHOWN} more; all of them are in what is saved.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,68 @@
+"use client";
+/** Reading a game's code: the files, how far it is, what was found, and which files are left out of it. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { scanFiles, type Scanned, type ScanProgress } from "../../workers/scan";
+import { useSessionActions } from "../session/context";
+
+/** What has been read, less what is left out; null before anything was. */
+export interface CodeReading {
+  readonly files: readonly File[];
+  readonly scanned: Scanned | null;
+  readonly progress: ScanProgress | null;
+  /** Files in which something was found: name and how much. */
+  readonly told: readonly (readonly [string, number])[];
+  readonly leftOut: ReadonlySet<string>;
+  read(files: readonly File[]): Promise<void>;
+  stop(): void;
+  /** Leaves files out, or takes them in again. */
+  leaveOut(names: readonly string[], out: boolean): void;
+}
+
+export function useCodeReading(): CodeReading {
+  const session = useSessionActions();
+  const [files, setFiles] = useState<readonly File[]>([]);
+  const [all, setAll] = useState<Scanned | null>(null);
+  const [progress, setProgress] = useState<ScanProgress | null>(null);
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const current = useRef<AbortController | null>(null);
+  useEffect(() => () => current.current?.abort(), []);
+
+  const read = async (list: readonly File[]) => {
+    if (list.length === 0) return;
+    current.current?.abort();
+    const control = new AbortController();
+    current.current = control;
+    setProgress({ read: 0, passedOver: 0, files: list.length, tooLong: [] });
+    try {
+      const result = await scanFiles(list, (now) => current.current === control && setProgress(now), control.signal);
+      if (current.current === control && result) {
+        setFiles(list);
+        setAll(result);
+        setLeftOut(new Set());
+      }
+    } catch (error) {
+      session.tell({ text: `The files cannot be read: ${error instanceof Error ? error.message : "the browser gave no reason"}.`, tone: "problem" });
+    } finally {
+      if (current.current === control) setProgress(null);
+    }
+  };
+  const told = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const { file } of all ? [...all.reads, ...all.standards] : []) counts.set(file, (counts.get(file) ?? 0) + 1);
+    return [...counts].sort(([a], [b]) => (a < b ? -1 : 1));
+  }, [all]);
+  const scanned = useMemo(() => {
+    if (!all || leftOut.size === 0) return all;
+    const isIn = ({ file }: { readonly file: string }) => !leftOut.has(file);
+    return { ...all, reads: all.reads.filter(isIn), standards: all.standards.filter(isIn) };
+  }, [all, leftOut]);
+  const leaveOut = (names: readonly string[], out: boolean) =>
+    setLeftOut((before) => {
+      const next = new Set(before);
+      for (const name of names)
+        if (out) next.add(name);
+        else next.delete(name);
+      return next;
+    });
+  return { files, scanned, progress, told, leftOut, read, stop: () => current.current?.abort(), leaveOut };
+}
