@@ -150,23 +150,39 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await plus(page, "run").click();
   const popover = page.getByRole("dialog", { name: "Bind an input to run" });
   await page.keyboard.press("KeyW");
+  // Bound, it closes; the focus is back where it was, and Enter opens it for the next.
+  await expect(popover).toHaveCount(0);
+  await expect(plus(page, "run")).toBeFocused();
+  await page.keyboard.press("Enter");
   await page.keyboard.press("KeyA");
+  await expect(popover).toHaveCount(0);
+  await page.keyboard.press("Enter");
   await expect(popover.getByRole("listitem").filter({ hasText: "Z" })).toHaveAttribute("title", "key KeyW, Z on this keyboard");
   // What does not fit is refused with the reason.
   await expect(popover.getByRole("button", { name: "movement" })).toBeDisabled();
   await popover.getByRole("button", { name: "Simulated pad" }).click();
   const stick = await middle(page.getByRole("button", { name: /^Pad, right stick/ }));
   await drag(page, stick, { x: stick.x + 30, y: stick.y });
+  await expect(popover).toHaveCount(0);
+  await plus(page, "run").click();
   await expect(popover.getByRole("list", { name: "Bound to run" })).toContainText("pad, right stick");
   await page.getByRole("button", { name: "Pad button 14", exact: true }).click();
+  await expect(popover).toHaveCount(0);
+  await plus(page, "run").click();
   await expect(popover.getByRole("list", { name: "Bound to run" })).toContainText("pad 14");
   await noViolations(page);
   await popover.getByRole("button", { name: /^Press the key for run/ }).focus();
   await page.keyboard.press("Escape");
   await expect(plus(page, "run")).toBeFocused();
-  await plus(page, "hop").click();
+  // At the loose end of its wire it is bound too.
+  await page.getByRole("button", { name: "Bind an input to hop, at the end of its wire" }).click();
   await page.keyboard.press("KeyW");
+  await plus(page, "hop").click();
   await page.getByRole("dialog", { name: "Bind an input to hop" }).getByRole("button", { name: "left ◆" }).click();
+  await expect(page.getByRole("dialog", { name: "Bind an input to hop" })).toHaveCount(0);
+  // What is picked is renamed by a key.
+  await page.keyboard.press("F2");
+  await expect(page.getByLabel("Word of hop", { exact: true })).toBeFocused();
   await page.keyboard.press("Escape");
   await expect(end(page, "key KeyW").first()).toContainText("◆ 2 at once");
   await expect(end(page, "mouse 0")).toContainText("◆ every touch");
@@ -281,7 +297,6 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await row("horn").getByRole("button", { name: "Take H away from horn" }).click();
   await row("horn").getByRole("button", { name: "Bind a key, mouse or pad input to horn" }).click();
   await page.keyboard.press("KeyJ");
-  await page.keyboard.press("Escape");
   await expect(row("horn").getByRole("button", { name: "J", exact: true })).toBeVisible();
   await noViolations(page);
 });

@@ -111,18 +111,19 @@ test("of each key toward an axis it is asked which end it gives; a short press t
   await open(page, "/actions");
   await startLayout(page, "Ends");
   await addAction(page, "lean", "axis");
-  await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
   for (const [key, end] of [
     ["KeyU", "+1, right or up"],
     ["KeyI", "−1, left or down"],
     ["KeyO", "+1, right or up"],
   ]) {
+    await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
     await page.getByRole("button", { name: /^Press the key for lean/ }).press(key);
     await page
       .getByRole("group", { name: /gives to lean$/ })
       .getByRole("button", { name: end })
       .click();
   }
+  await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
   const bound = page.getByRole("list", { name: "Bound to lean" }).getByRole("listitem");
   await expect(bound).toHaveCount(3);
   await page.keyboard.press("Escape");
@@ -208,7 +209,6 @@ test("mouse buttons: a chord gives both, one let go outside the glass is let go,
       .first()
       .click();
     await page.getByRole("group", { name: "Mouse" }).getByRole("button", { name: input }).click();
-    await page.keyboard.press("Escape");
   }
   await page.keyboard.press("2");
   await dragFromLedger(page, "aim", 0.2, 0.7);

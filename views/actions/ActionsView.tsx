@@ -7,7 +7,7 @@ import { useKeys } from "../interaction/useKeys";
 import { useSession, useSessionActions } from "../session/context";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
-import { openSheet, setSheetState, useSheetState } from "./sheetState";
+import { openSheet, setSheetState, sheetStore, useSheetState } from "./sheetState";
 import { removePicked } from "./removePicked";
 import { ActionTable } from "./ActionTable";
 import { Sheet } from "./sheet/Sheet";
@@ -42,6 +42,7 @@ export function ActionsView() {
     "next to do": next,
     "pick nothing": () => setSheetState({ pick: null }),
     "remove picked": () => removePicked(session),
+    rename: renamePicked,
   });
   const close = () => setDialogue(null);
   return (
@@ -85,6 +86,16 @@ export function ActionsView() {
       )}
     </div>
   );
+}
+
+/** Takes the word of the picked action in hand. Whether there is one. */
+function renamePicked(): boolean {
+  const { pick } = sheetStore.getState();
+  if (pick?.kind !== "action") return false;
+  const field = document.querySelector<HTMLInputElement>(`[data-action="${CSS.escape(pick.name)}"] input`);
+  field?.focus();
+  field?.select();
+  return field !== null;
 }
 
 /** Names that are likely the same word, spelt twice. */

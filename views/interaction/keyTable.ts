@@ -82,6 +82,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     shown: "Delete · Backspace",
     words: "take the picked wire, action or control away",
   },
+  { ...ACTIONS, keys: [["f2", "rename"]], shown: "F2", words: "rename the picked action" },
   { ...ACTIONS, keys: [["escape", "pick nothing"]], shown: "Escape", words: "pick nothing" },
 
   { ...MAKING, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
@@ -107,6 +108,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
   },
   { ...MAKING, keys: [["shift+x", "split"]], shown: "Shift X", words: "split the screen between two sticks, touchpads or swipes" },
   { ...MAKING, keys: [], shown: "Ctrl C · Ctrl V · Ctrl X", words: "copy · paste · cut" },
+  { ...MAKING, keys: [["f2", "rename"]], shown: "F2", words: "rename what is selected" },
   {
     ...MAKING,
     keys: [

@@ -119,6 +119,14 @@ function letGo(session: Session, selection: readonly string[]): boolean {
 }
 
 /** Making, copying, gathering, deleting. */
+/** Takes the name of what is selected in hand, in its card. Whether the card is there. */
+function takeNameInHand(): boolean {
+  const field = document.querySelector<HTMLInputElement>('section[aria-label="Place"] input[aria-label="Name"]');
+  field?.focus();
+  field?.select();
+  return field !== null;
+}
+
 function makingKeys(session: Session, context: EditContext, selection: readonly string[]): KeyHandlers {
   const some = (act: () => void) => () => selection.length > 0 && (act(), true);
   const tools = [...KINDS, "zone" as const];
@@ -137,6 +145,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
     dissolve: some(() => dissolveSelected(session, context, selection)),
     split: some(() => splitSelected(session, context, selection)),
     delete: some(() => deletePlaceables(session, selection)),
+    rename: () => selection.length === 1 && takeNameInHand(),
   };
 }
 

@@ -78,6 +78,9 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
           onChange={(scale) => change("scale", { scale })}
         />
       )}
+      <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
+        Bind one input more to {name}…
+      </button>
       {hardwareGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
       {"inner" in source && (
         <>

@@ -1,5 +1,5 @@
 "use client";
-/** Binding by doing: while it is open, a key that is pressed, a pad that is moved, or a mouse input that is chosen is plugged into the action. It stays open for the next one. */
+/** Binding by doing: while it is open, a key that is pressed, a pad that is moved, or a mouse input that is chosen is plugged into the action; then it closes. */
 import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
@@ -35,28 +35,37 @@ function Listening({ action }: { action: Action }) {
   const [refusal, setRefusal] = useState("");
   /** The key or button that has been pressed and whose end of the axis is asked. */
   const [asked, setAsked] = useState<string | null>(null);
-  const listener = useRef<HTMLButtonElement>(null);
+  /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
+  const bound = useRef(false);
   /** Where the focus was; it goes back there. */
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
-  const accept = (end: string) => {
-    if (hardwareWires(action).some((w) => w.end === end)) return setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
+  const close = () => setSheetState({ listening: null });
+  /** Binds an input, or says why not. Whether it was bound. */
+  const accept = (end: string): boolean => {
+    if (hardwareWires(action).some((w) => w.end === end)) {
+      setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
+      return false;
+    }
     const made = sourceOfEnd(end)!;
     const why = hardwareWhyNot(made.source, kind);
     setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
-    if (why !== null) return;
+    if (why !== null) return false;
     // Which end of an axis a key or button gives cannot be guessed: it is asked each time.
-    if (kind === "axis" && hardwareGives(made.source) === "press") setAsked(end);
-    else session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+    if (kind === "axis" && hardwareGives(made.source) === "press") {
+      setAsked(end);
+      return false;
+    }
+    return session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
   };
+  const choose = (end: string) => void (accept(end) && close());
   const bindTo = (end: string, gives: number) => {
     session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end, gives));
-    setAsked(null);
-    listener.current?.focus();
+    close();
   };
-  const accepting = useRef(accept);
+  const choosing = useRef(choose);
   useEffect(() => {
-    accepting.current = accept;
+    choosing.current = choose;
   });
   useEffect(() => {
     let animation = 0;
@@ -71,7 +80,7 @@ function Listening({ action }: { action: Action }) {
         if (end === null) settled = true;
         else if (settled) {
           settled = false;
-          accepting.current(end);
+          choosing.current(end);
         }
       } else if (now) rest = now;
       else rest = null;
@@ -85,7 +94,11 @@ function Listening({ action }: { action: Action }) {
     event.preventDefault();
     event.stopPropagation();
     event.nativeEvent.stopPropagation();
-    accept(`key ${event.code}`);
+    if (accept(`key ${event.code}`)) bound.current = true;
+  };
+  const onKeyUp = (event: KeyboardEvent) => {
+    event.preventDefault();
+    if (bound.current) close();
   };
   const wires = hardwareWires(action);
   return (
@@ -105,12 +118,11 @@ function Listening({ action }: { action: Action }) {
         }}
       >
         <button
-          ref={listener}
           className="h-10 rounded-sm border border-dashed border-accent text-accent"
           aria-label={`Press the key for ${name}, or move the pad; Escape ends it`}
           autoFocus
           onKeyDown={onKey}
-          onKeyUp={(event) => event.preventDefault()}
+          onKeyUp={onKeyUp}
         >
           Press a key, or move the pad
         </button>
@@ -153,7 +165,7 @@ function Listening({ action }: { action: Action }) {
               className="push h-6 px-1.5 text-[0.6875rem]"
               disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
               title={end === "mouse 0" ? "Every touch on the glass would give this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
-              onClick={() => accept(end)}
+              onClick={() => choose(end)}
             >
               {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
               {end === "mouse 0" && <span className="text-warning">◆</span>}
@@ -163,7 +175,7 @@ function Listening({ action }: { action: Action }) {
         <div className="flex flex-wrap items-center gap-1">
           <span className="caption w-10">keys</span>
           {CHOSEN_KEYS.map((end) => (
-            <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => accept(end)}>
+            <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => choose(end)}>
               {endWord(end)}
             </button>
           ))}

@@ -46,6 +46,7 @@ export function Sheet({ data }: { data: SheetData }) {
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
   const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
   const looseBy = useMemo(() => looseByControl(loose), [loose]);
+  const bound = useMemo(() => new Set(positions.hardwareWires.map((w) => w.action)), [positions]);
   const clashAt = useMemo(() => new Map(clashes.map((c) => [c.end, c])), [clashes]);
   const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
   return (
@@ -107,6 +108,11 @@ export function Sheet({ data }: { data: SheetData }) {
             );
           })}
         </ul>
+        <ul aria-label="Actions without an input" className="absolute top-0" style={column(columns.ends)}>
+          {[...positions.actions].map(([name, row]) =>
+            bound.has(name) || !isDrawn(drawn, row.y, row.h) ? null : <LooseEndHere key={name} name={name} y={row.y + row.h / 2} />,
+          )}
+        </ul>
         <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
           {[...positions.actions].map(([name, row]) => {
             if (!isDrawn(drawn, row.y, row.h)) return null;
@@ -147,6 +153,21 @@ export function Sheet({ data }: { data: SheetData }) {
         <ConnectionWord letters={letters} />
       </div>
     </div>
+  );
+}
+
+/** The loose end of an action's wire at the side of keys, mouse and pads: there it is bound. */
+function LooseEndHere({ name, y }: { name: string; y: number }) {
+  return (
+    <li className="absolute flex w-full justify-end" style={{ top: y - 12, height: 24 }}>
+      <button
+        className="h-6 rounded-sm border border-dashed border-edge bg-paper px-1.5 text-[0.6875rem] text-muted hover:border-accent hover:text-accent"
+        aria-label={`Bind an input to ${name}, at the end of its wire`}
+        onClick={() => setSheetState({ pick: { kind: "action", name }, listening: name })}
+      >
+        Bind
+      </button>
+    </li>
   );
 }
 

@@ -18,6 +18,7 @@ export function Wires({ data, columns, drawn }: { data: SheetData; columns: Colu
   const controlX = columns.controls.x;
   const lit = (key: string) => chain === null || chain.wires.has(key);
   const served = new Set(positions.serveWires.map((w) => w.action));
+  const bound = new Set(positions.hardwareWires.map((w) => w.action));
   const strays = new Set(loose.map((e) => `${e.control} ${e.index}`));
   return (
     <svg width={columns.width} height={positions.height} className="absolute inset-0" aria-hidden>
@@ -56,6 +57,18 @@ export function Wires({ data, columns, drawn }: { data: SheetData; columns: Colu
           />
         );
       })}
+      {[...positions.actions].map(([name, row]) =>
+        bound.has(name) || !isDrawn(drawn, row.y, row.h) ? null : (
+          <path
+            key={name}
+            d={`M${leftX} ${row.y + row.h / 2}h${endX - leftX}`}
+            stroke="var(--muted)"
+            strokeDasharray="4 3"
+            fill="none"
+            opacity={chain === null || chain.actions.has(name) ? 1 : 0.25}
+          />
+        ),
+      )}
       {[...positions.actions].map(([name, row]) => {
         const status = statuses.get(name);
         if (!status || served.has(name) || !isDrawn(drawn, row.y, row.h)) return null;
