@@ -25,7 +25,8 @@ if event.key == lib.K_SPACE: jump()
 if action != Action.JUMP: wait()
 if input.pressed("horn") and True: honk()
 way = input.vector("helm")
-print("horn")`;
+print("horn")
+if event.key in (lib.K_SPACE, lib.K_q, lib.K_w): either()`;
   expect(linesOf("tug.py", source)).toEqual([
     [2, "line", "if controls.value(actions.HELM).y > 0.5: ahead()"],
     [3, "line", "if controls.value(actions.HELM).x < -0.5: port()"],
@@ -33,6 +34,7 @@ print("horn")`;
     [5, "line", "if not controls.rose(actions.JUMP): wait()"],
     [6, "line", "if controls.value(actions.HORN) and True: honk()"],
     [7, "line", "way = controls.value(actions.HELM)"],
+    [9, "line", "if (controls.rose(actions.JUMP) or controls.value(actions.HELM).y > 0.5): either()"],
   ]);
 });
 

@@ -56,6 +56,7 @@ interface Writing {
   readonly call: (method: string, constant: string) => string;
   readonly constant: (identifier: string) => string;
   readonly not: (condition: string) => string;
+  readonly or: string;
   readonly when: (condition: string) => string;
 }
 const large = (text: string) => text[0].toUpperCase() + text.slice(1);
@@ -66,21 +67,22 @@ const unbracketed = (condition: string) => `if ${condition} { … }`;
 const member = (identifier: string) => `Actions.${identifier}`;
 
 const WRITING: Readonly<Record<ConstantLanguage, Writing>> = {
-  typescript: { call: plainCall, constant: (id) => `ACTIONS.${id}`, not: bang, when: bracketed },
-  csharp: { call: (method, constant) => `controls.${large(method)}(${constant})`, constant: member, not: bang, when: bracketed },
-  cpp: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, when: bracketed },
-  java: { call: plainCall, constant: member, not: bang, when: bracketed },
-  kotlin: { call: plainCall, constant: member, not: bang, when: bracketed },
-  swift: { call: plainCall, constant: member, not: bang, when: unbracketed },
-  dart: { call: plainCall, constant: member, not: bang, when: bracketed },
+  typescript: { call: plainCall, constant: (id) => `ACTIONS.${id}`, not: bang, or: "||", when: bracketed },
+  csharp: { call: (method, constant) => `controls.${large(method)}(${constant})`, constant: member, not: bang, or: "||", when: bracketed },
+  cpp: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: bracketed },
+  java: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
+  kotlin: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
+  swift: { call: plainCall, constant: member, not: bang, or: "||", when: unbracketed },
+  dart: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
   lua: {
     call: (method, constant) => `controls:${method}(${constant})`,
     constant: member,
     not: (condition) => `not ${condition}`,
+    or: "or",
     when: (condition) => `if ${condition} then … end`,
   },
-  rust: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, when: unbracketed },
-  python: { call: plainCall, constant: (id) => `actions.${id}`, not: (condition) => `not ${condition}`, when: (condition) => `if ${condition}: …` },
+  rust: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: unbracketed },
+  python: { call: plainCall, constant: (id) => `actions.${id}`, not: (condition) => `not ${condition}`, or: "or", when: (condition) => `if ${condition}: …` },
 };
 
 /** A source file, with its text. */
@@ -121,7 +123,9 @@ export function changesIn({ name, text }: SourceFile, wanted: WantedReads): Code
     at.meanings.push(meaning);
     at.edits.push(editOf(tokens, asking, value, WRITING[language]));
   }
-  return [...byLine].sort(([a], [b]) => a - b).map(([line, { meanings, edits }]) => ({ file: name, line, ...changeOf(text, meanings, edits) }));
+  return [...byLine]
+    .sort(([a], [b]) => a - b)
+    .map(([line, { meanings, edits }]) => ({ file: name, line, ...changeOf(text, meanings, edits, WRITING[language]) }));
 }
 
 /** A read that means an action, as the source spells it. */
@@ -132,7 +136,7 @@ interface Meaning {
 }
 
 /** All that is to be changed in one line: written anew where everything can be told in place, else what to read instead. */
-function changeOf(text: string, meanings: readonly Meaning[], edits: readonly Edit[]): Omit<CodeChange, "file" | "line"> {
+function changeOf(text: string, meanings: readonly Meaning[], edits: readonly Edit[], writing: Writing): Omit<CodeChange, "file" | "line"> {
   const start = text.lastIndexOf("\n", edits[0].at - 1) + 1;
   const stop = text.indexOf("\n", edits[0].at);
   const line = { start, stop: stop < 0 ? text.length : stop };
@@ -142,7 +146,7 @@ function changeOf(text: string, meanings: readonly Meaning[], edits: readonly Ed
     reads: [...new Set(meanings.map((m) => m.read))],
     actions: [...new Set(meanings.map((m) => m.meant.action.name))],
     stands: clipped(text.slice(line.start, line.stop).trim()),
-    write: inPlace ? clipped(rewritten(text, line, edits)) : [...new Set(edits.map((e) => e.write))].join("; "),
+    write: inPlace ? clipped(rewritten(text, line, joined(edits, writing))) : [...new Set(edits.map((e) => e.write))].join("; "),
     how,
   };
 }
@@ -189,6 +193,16 @@ function editOf(tokens: readonly Token[], asked: Asking, value: string, writing:
   if (asked.shape === "table" || asked.shape === "members") return { at, end, write: value, how: "table" };
   const isDenied = asked.shape === "compare" && tokens.slice(asked.first, last).some((t) => t.kind === "sign" && /^(?:!==?|~=)$/.test(t.text));
   return { at, end, write: isDenied ? writing.not(value) : value, how: "line" };
+}
+
+/** Edits of one and the same place made one: any of what they read will do. */
+function joined(edits: readonly Edit[], { or }: Writing): Edit[] {
+  const byPlace = new Map<string, Edit[]>();
+  for (const edit of edits) byPlace.set(`${edit.at} ${edit.end}`, [...(byPlace.get(`${edit.at} ${edit.end}`) ?? []), edit]);
+  return [...byPlace.values()].map((same) => {
+    const writes = [...new Set(same.map((e) => e.write))];
+    return { ...same[0], write: writes.length === 1 ? writes[0] : `(${writes.join(` ${or} `)})` };
+  });
 }
 
 /** A line with its edits made; of edits that overlap the first counts. */

@@ -22,9 +22,9 @@ export function wordDistance(a: string, b: string): number {
 /**
  * The word of `known` that `word` was most likely meant to be, or null when none is near.
  * Of a long word (limits.ts) none is sought: what it costs grows with its length, and nobody meant it.
- * Near: at most a third of the longer word's letters differ (two at least), case and separators set aside.
+ * Near: at most a third of the longer word's letters differ (`least` at least), case and separators set aside.
  */
-export function nearestWord(word: string, known: readonly string[]): string | null {
+export function nearestWord(word: string, known: readonly string[], least = 2): string | null {
   if (word.length > FILES.nearLetters.most) return null;
   const bare = (text: string) => text.toLowerCase().replace(/[\s_-]+/g, "");
   let best: string | null = null;
@@ -32,7 +32,7 @@ export function nearestWord(word: string, known: readonly string[]): string | nu
   for (const candidate of known) {
     if (candidate === word) continue;
     const distance = wordDistance(bare(word), bare(candidate));
-    const allowed = Math.max(2, Math.floor(Math.max(word.length, candidate.length) / 3));
+    const allowed = Math.max(least, Math.floor(Math.max(word.length, candidate.length) / 3));
     const wholeWordChanged = distance >= Math.max(bare(word).length, bare(candidate).length);
     if (distance < bestDistance && distance <= allowed && !wholeWordChanged) {
       best = candidate;

@@ -14,7 +14,7 @@ export interface Asking extends Piece {
   readonly side?: "left" | "right" | "list";
   /** It stands in the head of an arm of a switch, and cannot be written otherwise where it stands. */
   readonly isArm?: true;
-  /** The bracket that opens the arguments of a call. */
+  /** The bracket that opens the arguments of a call, or what something is one of. */
   readonly bracket?: number;
 }
 
@@ -61,7 +61,7 @@ function among({ tokens, open }: Place, piece: Piece): Asking | null {
   const bracket = open[open.length - 1] as number | undefined;
   if (bracket === undefined || !isName(tokens[bracket - 1], "in")) return null;
   const chain = chainBefore(tokens, bracket - 2);
-  return chain && { callee: chain.text, shape: "compare", first: chain.from, last: piece.last };
+  return chain && { callee: chain.text, shape: "compare", first: chain.from, last: piece.last, bracket };
 }
 
 /** `case JUMP:`, `case JUMP, LEAP ->`, and the arms of a match: what is compared stands at the head of all of them. */
@@ -124,7 +124,7 @@ function argument({ tokens, open }: Place, { first, last }: Piece): Asking | nul
   return { callee: chain.text, shape: "call", first: chain.from, last, bracket };
 }
 
-/** The last token of a question: of a call its closing bracket. */
+/** The last token of a question: its closing bracket, where it has one. */
 export function endOfAsking(tokens: readonly Token[], { last, bracket }: Asking): number {
   return bracket === undefined ? last : (closing(tokens, bracket) ?? last);
 }

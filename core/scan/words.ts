@@ -134,7 +134,8 @@ export function compareWords(
   const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
   const occurrencesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
   const found: FoundWord[] = [...words].map(([word, list]) => {
-    const near = names.includes(word) ? null : nearestWord(word, unread);
+    // Two letters of a short word make another word of it: it is asked too often here to be wrong so easily.
+    const near = names.includes(word) ? null : nearestWord(word, unread, 1);
     return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), occurrences: occurrencesOf(list) };
   });
   const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
