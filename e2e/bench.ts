@@ -14,7 +14,7 @@ export const visual = (page: Page, id: string): Locator => control(page, id).loc
 export const saved = (page: Page) => expect(page.getByTestId("saved-state")).toHaveText("saved");
 
 /** Opens the application and waits for it to stand. */
-export async function open(page: Page, path = "/"): Promise<void> {
+export async function open(page: Page, path = "/layout"): Promise<void> {
   await page.goto(path);
   await expect(page.getByTestId("saved-state")).toBeVisible();
 }

@@ -200,7 +200,7 @@ test("no script but its own runs in a page, nothing is asked of anybody else, an
     const { href } = document.querySelector<HTMLLinkElement>('link[rel="manifest"]')!;
     return (await (await fetch(href)).json()) as { start_url: string; display: string; icons: { src: string; sizes: string }[] };
   });
-  expect(manifest).toMatchObject({ start_url: "/layout", display: "standalone" });
+  expect(manifest).toMatchObject({ start_url: "/welcome", display: "standalone" });
   for (const icon of manifest.icons.filter((i) => i.sizes !== "any")) {
     const size = await page.evaluate(async (src) => {
       const image = new Image();

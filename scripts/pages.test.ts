@@ -2,10 +2,12 @@ import { readFileSync } from "node:fs";
 import { lockedPackages, thirdPartyPage } from "./licences";
 import { findingsPage, formatPage } from "./pages";
 import { playedPage } from "./playedPage";
+import { wordsModule } from "./wordsModule";
 
 test.each([
   ["THIRD-PARTY.md", (page: string) => thirdPartyPage(page)],
   ["docs/FINDINGS.md", (_: string) => findingsPage()],
+  ["views/words/glossary.ts", (_: string) => wordsModule(readFileSync("docs/GLOSSARY.md", "utf8"))],
   ["docs/FORMAT.md", formatPage],
   ["docs/PLAYED.md", playedPage],
 ])("%s is as the code has it (npm run docs writes it anew)", (file, page) => {

@@ -112,7 +112,7 @@ export function createApplicationServer(root, allowedHosts = []) {
       return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
     if (request.method !== "GET" && request.method !== "HEAD") return plain(response, 405, "Only GET and HEAD.", { Allow: "GET, HEAD", Connection: "close" });
     const path = request.url.split("?")[0];
-    if (path === "/") return plain(response, 307, "The bench is at /layout.", { Location: "/layout" });
+    if (path === "/") return plain(response, 307, "The welcome is at /welcome.", { Location: "/welcome" });
     const found = served.get(path);
     if (!found) return plain(response, 404, "There is nothing here. The bench is at /layout.");
     if (request.headers["if-none-match"] === found.headers.ETag) {

@@ -35,7 +35,7 @@ self.addEventListener("fetch", (event) => {
 });
 
 async function given(request, path) {
-  if (path === "/") return Response.redirect("/layout", 302);
+  if (path === "/") return Response.redirect("/welcome", 302);
   const kept = (await (await caches.open(OWN)).match(path)) ?? (await caches.match(path));
   if (!kept) return fetch(request);
   // A response of its own: a kept one would bring its address along, and a worker that finds its settings there would lose them.

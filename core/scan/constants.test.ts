@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { familyOf } from "./lex";
 import { keyCalled, keyOfConstant } from "./keyNames";
 import { scanSource } from "./reads";
-import { compareStandards, compareWords, rankCallees, type FileRead } from "./words";
+import { compareStandards, compareWords, likelyCallees, rankCallees, type FileRead } from "./words";
 
 interface Tug {
   readonly source: string;
@@ -214,6 +214,9 @@ test.each(Object.keys(TUGS))("%s: pictures, sounds, states and events rank below
   const last = Math.max(...Object.keys(TUGS[file].asks).map((callee) => ranked.indexOf(callee)));
   const things = ranked.filter((callee) => THINGS.test(callee) && !(callee in TUGS[file].asks));
   for (const thing of things) expect(ranked.indexOf(thing)).toBeGreaterThan(last);
+  const likely = likelyCallees(rankCallees(readOf(file), []));
+  expect(likely).not.toEqual([]);
+  for (const thing of things) expect(likely).not.toContain(thing);
   if (file !== "tug.go") expect(things.length).toBeGreaterThan(0);
 });
 

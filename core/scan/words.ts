@@ -102,6 +102,11 @@ export function rankCallees(reads: readonly FileRead[], actions: readonly string
     .sort((a, b) => b.score - a.score || b.count - a.count || (a.callee < b.callee ? -1 : 1));
 }
 
+/** From so many points on a callee most likely reads inputs: a likely name, and a word or two. */
+const LIKELY_SCORE = 8.5;
+/** Those of ranked callees that most likely read inputs: what is ticked for somebody who has said nothing yet. */
+export const likelyCallees = (ranked: readonly Callee[]): string[] => ranked.filter((c) => c.score >= LIKELY_SCORE).map((c) => c.callee);
+
 /** How a word of the game stands to the ledger. */
 export type WordState = "new" | "known" | "gone" | "nearly";
 export interface FoundWord {

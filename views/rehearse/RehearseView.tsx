@@ -15,6 +15,7 @@ import { benchScreenOf } from "../session/screens";
 import { MomentChoice } from "../shared/MomentChoice";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { createTraces, drawTraces, valueText } from "./traces";
+import { tickOffFelt } from "../shell/felt";
 import { useRehearsal } from "../shared/useRehearsal";
 
 export function RehearseView() {
@@ -53,7 +54,7 @@ export function RehearseView() {
     ctx.setTransform(density, 0, 0, density, 0, 0);
     drawTraces(ctx, actions, traces, { w, h, colours: TONES[resolvedTheme === "dark" ? "dark" : "light"] });
   };
-  const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick: (values) => traces.push(values) });
+  const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick: (values) => traces.push(values), onPlayed: tickOffFelt });
   const glass = useRef<HTMLDivElement>(null);
   const ready = room.w > 0;
   useEffect(() => glass.current?.focus({ preventScroll: true }), [ready]);

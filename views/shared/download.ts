@@ -3,6 +3,13 @@ export function saveText(fileName: string, text: string, type = "application/jso
   saveFile(fileName, text, type);
 }
 
+const listeners = new Set<() => void>();
+/** Hears of every file that is handed out; gives what stops it. */
+export function onSaved(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+}
+
 /** Hands a text or bytes to the user as a file. */
 export function saveFile(fileName: string, content: string | Uint8Array, type: string): void {
   const url = URL.createObjectURL(new Blob([content as BlobPart], { type }));
@@ -10,6 +17,7 @@ export function saveFile(fileName: string, content: string | Uint8Array, type: s
   link.href = url;
   link.download = fileName;
   link.click();
+  listeners.forEach((listener) => listener());
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 

@@ -14,6 +14,8 @@ import type { SetAside } from "../../storage/store";
 import { useAsking, useLibrary, useSession, useSessionActions } from "../session/context";
 import type { Listed } from "../session/library";
 import { fileNameFor, saveText } from "../shared/download";
+import { go } from "../shared/go";
+import { callDeeds } from "./deeds";
 import { NewLayout } from "./NewLayout";
 
 const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
@@ -70,6 +72,13 @@ export function LayoutMenu() {
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={() => ask(library.remove(id))}>
               Delete
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+            <DropdownMenu.Item className={ITEM} onSelect={() => go("/words")}>
+              Words, with drawings
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={callDeeds}>
+              First deeds
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
             <DropdownMenu.Label className="heading px-2.5 py-1">Open</DropdownMenu.Label>

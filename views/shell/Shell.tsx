@@ -9,15 +9,18 @@ import { useSession, useSessionActions } from "../session/context";
 import { useFindings } from "../session/useFindings";
 import { SimulatedPad } from "../shared/SimulatedPad";
 import { drawingEnds } from "./drawing";
+import { FirstDeeds } from "./FirstDeeds";
 import { NoticeBar } from "./NoticeBar";
 import { ReadingLine } from "./ReadingLine";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
+import { useDeedWatch } from "./useDeedWatch";
 import { useLeaving } from "./useLeaving";
 import { useKeepingOffline } from "./useOffline";
 import { ViewBoundary } from "./ViewBoundary";
 import { goToRegion } from "../shared/regionsByKey";
 import { VIEWS } from "../shared/views";
+import { noteWhere } from "./where";
 import { go, usePath } from "../shared/go";
 import { ShownView } from "./ShownView";
 
@@ -33,10 +36,10 @@ function drawn(id: string): void {
   }
 }
 
-export function Shell({ children }: { children: ReactNode }) {
+/** `first`: the path the page came with; its view is in `children`. */
+export function Shell({ first, children }: { first: string; children: ReactNode }) {
   const session = useSessionActions();
   const path = usePath();
-  const [first] = useState(path);
   const name = useSession((s) => s.layout.name);
   const id = useSession((s) => s.id);
   const [help, setHelp] = useState(false);
@@ -44,6 +47,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const hasDraft = useLeaving();
   useFindings(path === "/screens");
   useKeepingOffline();
+  useDeedWatch();
+  useEffect(() => noteWhere(path), [path]);
   // A view left in the middle of a drag keeps nothing of it.
   useEffect(() => () => session.cancel(), [path, session]);
 
@@ -85,8 +90,11 @@ export function Shell({ children }: { children: ReactNode }) {
   );
   return (
     <NumberDragsProvider value={numberDrags}>
-      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_minmax(0,1fr)_1.5rem]">
+      <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_auto_minmax(0,1fr)_1.5rem]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
+        <div>
+          <FirstDeeds path={path} />
+        </div>
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>
             <ShownView path={path} first={first}>

@@ -1,11 +1,37 @@
 "use client";
 /** The list of shortcuts. */
 import { Dialogue } from "../../ui/Dialogue";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { go } from "../shared/go";
+import { callDeeds } from "./deeds";
 import { keyList } from "../interaction/keyTable";
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
     <Dialogue title="Shortcuts" open={open} onOpenChange={onOpenChange} wide>
+      <p className="mb-4 flex gap-1.5">
+        <button
+          className="push"
+          onClick={() => {
+            onOpenChange(false);
+            go("/words");
+          }}
+          {...readingProps(says("words.open"))}
+        >
+          Words, with drawings
+        </button>
+        <button
+          className="push"
+          onClick={() => {
+            onOpenChange(false);
+            callDeeds();
+          }}
+          {...readingProps(says("deeds.call"))}
+        >
+          First deeds
+        </button>
+      </p>
       <div className="grid gap-5">
         {keyList().map(([heading, rows]) => (
           <section key={heading}>

@@ -36,19 +36,28 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const dark = resolvedTheme === "dark";
   const views = useRef<HTMLElement>(null);
   const tools = useRef<HTMLSpanElement>(null);
+  // At the welcome nothing is in hand yet: what is about the open layout stands back.
+  const isWelcome = path === "/welcome";
   useRoving(views, "across");
   useRoving(tools, "across");
   return (
     <header data-region="0" className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
-      <span className="flex items-center gap-2 font-semibold tracking-tight">
+      <ViewLink
+        to="/welcome"
+        aria-label="Nodulum: the welcome"
+        aria-current={path === "/welcome" ? "page" : undefined}
+        className="flex h-7 items-center gap-2 rounded-sm font-semibold tracking-tight"
+        onPointerEnter={() => void fetchView("/welcome")}
+        {...readingProps(says("strip.mark"))}
+      >
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
           <circle cx="10" cy="10" r="9" fill="none" stroke="currentColor" strokeWidth="1.2" />
           <circle cx="10" cy="10" r="6.6" fill="none" stroke="currentColor" strokeWidth=".6" />
           <circle cx="12.4" cy="7.6" r="3.2" fill="var(--accent)" />
         </svg>
         Nodulum
-      </span>
-      <LayoutMenu />
+      </ViewLink>
+      {!isWelcome && <LayoutMenu />}
       <nav ref={views} aria-label="Views" className="flex h-full">
         {VIEWS.map((view, i) => (
           <ViewLink
@@ -71,10 +80,14 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
         <NewVersion hasDraft={hasDraft} />
         <Keeping hasDraft={hasDraft} />
         <span ref={tools} role="group" aria-label="Undo, history, paper, shortcuts" className="flex items-center gap-1">
-          <UndoButtons />
-          <button className="push push-bare" onClick={onHistory} aria-label="History" {...readingProps(says("strip.history"))}>
-            <History size={15} />
-          </button>
+          {!isWelcome && (
+            <>
+              <UndoButtons />
+              <button className="push push-bare" onClick={onHistory} aria-label="History" {...readingProps(says("strip.history"))}>
+                <History size={15} />
+              </button>
+            </>
+          )}
           <button
             className="push push-bare"
             onClick={() => setTheme(dark ? "light" : "dark")}

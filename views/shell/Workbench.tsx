@@ -5,8 +5,11 @@ import { workDone } from "../../core/derived/resolved";
 import { SessionProvider } from "../session/context";
 import { openWorkbench, type Opened } from "./openWorkbench";
 import { Shell } from "./Shell";
+import { goOnFromDoor } from "./where";
 
 export function Workbench({ children }: { children: ReactNode }) {
+  /** The path the page came with. */
+  const [first] = useState(() => (typeof window === "undefined" ? "" : window.location.pathname));
   const [opened, setOpened] = useState<Opened | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
@@ -16,6 +19,7 @@ export function Workbench({ children }: { children: ReactNode }) {
       (made) => {
         if (!current) return made.close();
         close = made.close;
+        goOnFromDoor();
         setOpened(made);
       },
       (error: unknown) => current && setProblem(error instanceof Error ? error.message : String(error)),
@@ -33,7 +37,7 @@ export function Workbench({ children }: { children: ReactNode }) {
   if (!opened) return <Opening />;
   return (
     <SessionProvider value={opened}>
-      <Shell>{children}</Shell>
+      <Shell first={first}>{children}</Shell>
     </SessionProvider>
   );
 }

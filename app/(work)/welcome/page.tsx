@@ -1,0 +1,5 @@
+import { Welcome } from "../../../views/shell/ShownView";
+
+export default function Page() {
+  return <Welcome />;
+}

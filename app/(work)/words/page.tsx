@@ -1,0 +1,5 @@
+import { Words } from "../../../views/shell/ShownView";
+
+export default function Page() {
+  return <Words />;
+}

@@ -1,0 +1,12 @@
+/** That a stick was felt: one moved under a thumb, on whatever glass it is played; of a layout without sticks any control. */
+import { isIdle } from "../../core/engine/input/kinds";
+import type { Player } from "../../runtime/player";
+import { tickOff } from "./deeds";
+
+/** To be called after every frame of play. */
+export function tickOffFelt(player: Player): void {
+  const { touches, controls } = player.state();
+  if (touches.length === 0) return;
+  const sticks = controls.filter((c) => c.kind === "stick");
+  if ((sticks.length > 0 ? sticks : controls).some((c) => !isIdle(c))) tickOff("felt");
+}

@@ -1,0 +1,131 @@
+"use client";
+/** Start from your game: its words (typed, pasted, or found in its code), how it is held, its name; then the bench, with the ledger filled. */
+import { useMemo, useRef, useState } from "react";
+import { problemText, type Result } from "../../core/engine/result";
+import { layoutForGame, type Held } from "../../core/exchange/gameLayout";
+import { FileInput } from "../../ui/FileInput";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { CalleeList } from "../code/CalleeList";
+import { CodeDrop, CodeSources } from "../code/CodeSources";
+import { useLibrary, useSessionActions } from "../session/context";
+import { textOfFile } from "../shared/textOfFile";
+import { ToldWords } from "./ToldWords";
+import { useToldGame } from "./useToldGame";
+
+const HELD: readonly (readonly [Held, string, string])[] = [
+  ["wide", "wide", "M2 5h16v10H2z"],
+  ["tall", "tall", "M6 2h8v16H6z"],
+  ["either", "either", "M2 8h12v9H2zM11 8V2h7v15h-4"],
+];
+
+export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknown>>) => Promise<boolean> }) {
+  const library = useLibrary();
+  const session = useSessionActions();
+  const told = useToldGame();
+  const [name, setName] = useState("");
+  const [held, setHeld] = useState<Held>("wide");
+  const [fromCode, setFromCode] = useState(false);
+  const [isMaking, setIsMaking] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const preview = useMemo(
+    () => layoutForGame({ name: name.trim() || "My game", held, words: told.words, inputs: told.inputs, callees: told.ticked }),
+    [name, held, told.words, told.inputs, told.ticked],
+  );
+  const make = async () => {
+    if (!preview.ok || isMaking) return;
+    setIsMaking(true);
+    if (!(await begin(library.add(preview.value)))) setIsMaking(false);
+  };
+  const openFile = async (chosen: File) => {
+    const text = await textOfFile(chosen);
+    if (!text.ok) return session.tellRefusal(text);
+    await begin(library.importText(text.value));
+  };
+  return (
+    <section aria-labelledby="your-game" className="grid gap-3">
+      <h2 id="your-game" className="text-base font-semibold">
+        Start from your game
+      </h2>
+      <div className="grid gap-1">
+        <label htmlFor="told-words" className="font-medium">
+          What does your game read?
+        </label>
+        <textarea
+          id="told-words"
+          rows={4}
+          className="box figure px-2 py-1.5"
+          placeholder={"type or paste the words, one a line\nwalk, leap, bleat, look"}
+          spellCheck={false}
+          value={told.text}
+          onChange={(event) => told.setText(event.target.value)}
+          {...readingProps(says("welcome.words"))}
+        />
+      </div>
+      <p className="flex flex-wrap items-center gap-1.5">
+        <button type="button" className="push" aria-expanded={fromCode} onClick={() => setFromCode(!fromCode)}>
+          or find them in its code…
+        </button>
+        <button type="button" className="push" onClick={() => file.current?.click()}>
+          or a layout file…
+        </button>
+        <FileInput ref={file} accept=".json,application/json" label="Layout file to open" onFile={(chosen) => void openFile(chosen)} />
+      </p>
+      {fromCode && (
+        <section aria-label="Words from code" className="grid gap-3 border-l-2 border-rule pl-3">
+          <CodeDrop code={told.code}>
+            <CodeSources code={told.code} />
+            {told.code.scanned && <CalleeList ranked={told.ranked} ticked={told.ticked} onTick={told.tick} />}
+          </CodeDrop>
+        </section>
+      )}
+      <ToldWords told={told} />
+      <form
+        className="flex flex-wrap items-end gap-x-6 gap-y-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <fieldset className="flex items-center gap-1.5">
+          <legend className="caption mb-1">It is held</legend>
+          {HELD.map(([key, word, d]) => (
+            <button
+              key={key}
+              type="button"
+              className="push gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
+              aria-pressed={held === key}
+              onClick={() => setHeld(key)}
+              {...readingProps(says("welcome.held"), word)}
+            >
+              <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+                <path d={d} fill="none" stroke="currentColor" />
+              </svg>
+              {word}
+            </button>
+          ))}
+        </fieldset>
+        <label className="grid min-w-[11rem] flex-1 gap-1">
+          <span className="caption">Name</span>
+          <input
+            aria-label="Name of the game"
+            className="box h-8 px-2"
+            value={name}
+            maxLength={80}
+            placeholder="What the game is called"
+            onChange={(event) => setName(event.target.value)}
+            {...readingProps(says("welcome.name"))}
+          />
+        </label>
+        <button className="push push-main h-8" disabled={!preview.ok || isMaking}>
+          To the bench
+        </button>
+      </form>
+      {!preview.ok && (
+        <p role="alert" className="whitespace-pre-line text-blocker">
+          {problemText(preview.problems, 3)}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,66 @@
+"use client";
+/** The words a game has been told to read, each with its kind, before they become its ledger. */
+import { X } from "lucide-react";
+import type { ActionKind } from "../../core/format/types";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { endWord } from "../actions/keys";
+import type { ToldGame, ToldWord } from "./useToldGame";
+
+const KINDS: readonly ActionKind[] = ["press", "axis", "vector", "motion"];
+
+export function ToldWords({ told }: { told: ToldGame }) {
+  if (told.problem !== "")
+    return (
+      <p role="alert" className="whitespace-pre-line text-blocker">
+        {told.problem}
+      </p>
+    );
+  if (told.shown.length === 0) return null;
+  return (
+    <section aria-label="Words of the game">
+      <h3 className="heading mb-1">
+        {told.shown.length} {told.shown.length === 1 ? "word" : "words"}, which will stand in the ledger
+      </h3>
+      <ul className="grid max-h-[11rem] grid-cols-2 gap-x-4 overflow-auto border-y border-rule" aria-label="Words, with their kinds">
+        {told.shown.map((word) => (
+          <Row key={word.name} word={word} told={told} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Row({ word: { name, kind, from, ends }, told }: { word: ToldWord; told: ToldGame }) {
+  return (
+    <li className="flex h-7 items-center gap-1.5" data-told={name}>
+      <span className="min-w-0 flex-1 truncate" title={from ?? undefined}>
+        <span className="figure">{name}</span>{" "}
+        <span className="caption">
+          {ends.map((end) => endWord(end)).join(", ")}
+          {from !== null && from !== "typed" && ` ${from}`}
+        </span>
+      </span>
+      <select
+        aria-label={`Kind of ${name}`}
+        className="box h-6 px-1 text-[0.6875rem]"
+        value={kind}
+        onChange={(event) => told.chooseKind(name, event.target.value as ActionKind)}
+        {...readingProps(says("welcome.kind"), name)}
+      >
+        {KINDS.map((k) => (
+          <option key={k}>{k}</option>
+        ))}
+      </select>
+      <button
+        type="button"
+        className="grid size-6 shrink-0 place-items-center text-muted hover:text-ink"
+        aria-label={`Leave ${name} out`}
+        onClick={() => told.leaveOut(name)}
+        {...readingProps(says("welcome.drop"), name)}
+      >
+        <X size={12} aria-hidden />
+      </button>
+    </li>
+  );
+}

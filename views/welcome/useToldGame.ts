@@ -1,0 +1,87 @@
+"use client";
+/** What has been told of a game so far: words that were typed, words and keys that were found in its code, the kinds chosen for them, and what was left out. */
+import { useMemo, useState } from "react";
+import type { ActionKind } from "../../core/format/types";
+import { problemText } from "../../core/engine/result";
+import type { ListedAction } from "../../core/exchange/actionList";
+import { readWordList } from "../../core/exchange/wordList";
+import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee } from "../../core/scan/words";
+import { proposedName, type TakenInput } from "../../core/wiring/takenInputs";
+import { wordKind } from "../../core/wiring/wordKind";
+import { useCodeReading, type CodeReading } from "../code/useCodeReading";
+
+/** A word as it is shown: where it comes from, and the inputs that give to it. */
+export interface ToldWord {
+  readonly name: string;
+  readonly kind: ActionKind;
+  /** `typed`, a place of the code (`tug.py:9`), or null where only a key is read. */
+  readonly from: string | null;
+  readonly ends: readonly string[];
+}
+
+export interface ToldGame {
+  readonly text: string;
+  setText(text: string): void;
+  readonly code: CodeReading;
+  readonly ranked: readonly Callee[];
+  readonly ticked: readonly string[];
+  tick(callee: string): void;
+  readonly shown: readonly ToldWord[];
+  readonly words: readonly ListedAction[];
+  readonly inputs: readonly TakenInput[];
+  /** What is wrong with what was typed; empty where nothing is. */
+  readonly problem: string;
+  chooseKind(name: string, kind: ActionKind): void;
+  leaveOut(name: string): void;
+}
+
+/** So many callees are offered. */
+const MOST_CALLEES = 30;
+const NO_ACTIONS: readonly { readonly name: string; readonly read: boolean }[] = [];
+
+export function useToldGame(): ToldGame {
+  const code = useCodeReading();
+  const [text, setText] = useState("");
+  const [byHand, setByHand] = useState<readonly string[] | null>(null);
+  const [kinds, setKinds] = useState<ReadonlyMap<string, ActionKind>>(new Map());
+  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const { scanned } = code;
+  const ranked = useMemo(() => (scanned ? rankCallees(scanned.reads, []).slice(0, MOST_CALLEES) : []), [scanned]);
+  // What most likely reads an input is ticked until somebody says otherwise.
+  const ticked = useMemo(() => byHand ?? likelyCallees(ranked), [byHand, ranked]);
+  const typed = useMemo(() => readWordList(text), [text]);
+  const shown = useMemo(() => {
+    const words = new Map<string, ToldWord>();
+    const add = (name: string, kind: ActionKind, from: string | null) => {
+      if (!out.has(name) && !words.has(name)) words.set(name, { name, kind: kinds.get(name) ?? kind, from, ends: [] });
+    };
+    for (const { name, kind } of typed.ok ? typed.value : []) add(name, kind ?? "press", "typed");
+    if (!scanned) return [...words.values()];
+    for (const { word, kind, occurrences } of compareWords(scanned.reads, new Set(ticked), NO_ACTIONS)) {
+      const guessed = wordKind(word);
+      add(word, kind === null || kind === "press" ? guessed : kind, `${occurrences[0].file.split("/").at(-1)}:${occurrences[0].line}`);
+    }
+    for (const { end, purpose } of compareStandards(scanned.standards, [], () => [])) {
+      const name = proposedName(end, purpose, []);
+      add(name, end.startsWith("pad axis") ? "axis" : "press", null);
+      const word = words.get(name);
+      if (word && word.kind !== "motion") words.set(name, { ...word, ends: [...word.ends, end] });
+    }
+    return [...words.values()];
+  }, [typed, scanned, ticked, kinds, out]);
+  const listed = useMemo(() => new Map((typed.ok ? typed.value : []).map((a) => [a.name, a])), [typed]);
+  return {
+    text,
+    setText,
+    code,
+    ranked,
+    ticked: scanned ? ticked : [],
+    tick: (callee) => setByHand(ticked.includes(callee) ? ticked.filter((c) => c !== callee) : [...ticked, callee]),
+    shown,
+    words: useMemo(() => shown.map(({ name, kind }) => ({ ...listed.get(name), name, kind })), [shown, listed]),
+    inputs: useMemo(() => shown.flatMap(({ name, ends }) => ends.map((end) => ({ end, name }))), [shown]),
+    problem: typed.ok ? "" : problemText(typed.problems, 3),
+    chooseKind: (name, kind) => setKinds(new Map(kinds).set(name, kind)),
+    leaveOut: (name) => setOut(new Set(out).add(name)),
+  };
+}
