@@ -272,6 +272,8 @@ export const SENTENCES = {
   "words.open": { words: "Our words, each with a small drawing.", keys: "Enter" },
   "starter.pick": { words: "Begins a layout with the starter {value}: {plain}.", keys: "Enter" },
   // What is said while nothing is pointed at
+  "view.welcome": { words: "The welcome: look at a finished layout, start from your game, or from a starter; later visits open where you were." },
+  "view.words": { words: "Words: each of ours, with a small drawing." },
   "view.actions": { words: "Actions: what the game reads, and what serves it. Draw a wire from what gives to what is read." },
   "view.layout": { words: "Layout: where everything stands, what takes the finger, how it feels. Point at anything, and it is said here what it is." },
   "view.rehearse": { words: "Rehearse: play it, by mouse, keys, pad or touch." },

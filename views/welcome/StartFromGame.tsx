@@ -79,6 +79,12 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           </CodeDrop>
         </section>
       )}
+      {told.shown.length === 0 && told.problem === "" && (
+        <p className="text-muted">
+          They will stand in the ledger beside the bench. Drag one onto the glass and a fitting control grows there, named and bound; what it does on other
+          screens is seen at once.
+        </p>
+      )}
       <ToldWords told={told} />
       <form
         className="flex flex-wrap items-end gap-x-6 gap-y-3"
@@ -93,7 +99,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
             <button
               key={key}
               type="button"
-              className="push gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
+              className="push h-8 gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
               aria-pressed={held === key}
               onClick={() => setHeld(key)}
               {...readingProps(says("welcome.held"), word)}

@@ -3,6 +3,7 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
+import { facesOf, LOOK_SETS, putLooks, wornLooks, type LookSet } from "../../../core/editing/lookSets";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { ChoiceField } from "../../../ui/Choice";
@@ -56,9 +57,14 @@ export function LayoutCard() {
       onChange={(value) => change(label.toLowerCase(), { limits: { ...limits, [key]: value } })}
     />
   );
-  const set = [picture !== undefined, limits.minTargetMm !== 9, limits.minGapMm !== 1, limits.maxCover !== 0.35, layout.appear !== "touch"].filter(
-    Boolean,
-  ).length;
+  const set = [
+    picture !== undefined,
+    limits.minTargetMm !== 9,
+    limits.minGapMm !== 1,
+    limits.maxCover !== 0.35,
+    layout.appear !== "touch",
+    layout.workbench.gridMm !== 5,
+  ].filter(Boolean).length;
   return (
     <>
       <TypedField label="Name" value={layout.name} reads={says("layout.name")} onCommit={(name) => change("rename the layout", { name: name.trim() })} />
@@ -96,15 +102,7 @@ export function LayoutCard() {
         onChange={(grip) => change("grip", { limits: { ...limits, grip } })}
       />
       <Backdrop />
-      <FigureField
-        label="Grid"
-        unit="mm"
-        value={layout.workbench.gridMm}
-        range={[0.5, 50]}
-        step={0.5}
-        reads={says("layout.grid")}
-        onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
-      />
+      <Looks />
       {layout.controls.length > 0 && (
         <div className="field-row" data-row>
           <span className="field-name">Hit areas</span>
@@ -135,6 +133,15 @@ export function LayoutCard() {
           reads={says("layout.appear")}
           onChange={(appear) => change("when controls show", { appear })}
         />
+        <FigureField
+          label="Grid"
+          unit="mm"
+          value={layout.workbench.gridMm}
+          range={[0.5, 50]}
+          step={0.5}
+          reads={says("layout.grid")}
+          onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
+        />
         {limit("minTargetMm", "Least target", "layout.target")}
         {limit("minGapMm", "Least gap", "layout.gap")}
         <FigureField
@@ -163,6 +170,42 @@ export function LayoutCard() {
         ))}
       </More>
     </>
+  );
+}
+
+const PLAIN: Readonly<Record<LookSet, string>> = {
+  line: "thin, hardly in the way",
+  solid: "plates, seen on any picture",
+  night: "dim and warm, for eyes used to the dark",
+};
+
+/** Sets of looks, each put on every control at one click. */
+function Looks() {
+  const session = useSessionActions();
+  const worn = useSession((s) => wornLooks(s.layout));
+  return (
+    <div className="field-row" data-row>
+      <span className="field-name">Looks</span>
+      <span role="group" aria-label="Looks of every control" className="flex gap-1">
+        {LOOK_SETS.map((set) => {
+          const { rest } = facesOf(set);
+          return (
+            <button
+              key={set}
+              className="push h-6 gap-1 px-1.5 aria-pressed:border-accent aria-pressed:text-accent"
+              aria-pressed={worn === set}
+              onClick={() => session.edit(`looks: ${set}`, (l) => putLooks(l, set))}
+              {...readingProps(says("looks.set", { plain: PLAIN[set] }), set)}
+            >
+              <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden>
+                <circle cx="6" cy="6" r="5" fill={rest.fill} stroke={rest.line} />
+              </svg>
+              {set}
+            </button>
+          );
+        })}
+      </span>
+    </div>
   );
 }
 
