@@ -64,7 +64,7 @@ test("every answer says what may be done with it; a page allows the inline scrip
       "referrer-policy": "no-referrer",
       "permissions-policy": expect.stringContaining("camera=()"),
     });
-  expect((await ask("/")).headers.location).toBe("/layout");
+  expect((await ask("/")).headers.location).toBe("/welcome");
 });
 
 test("what does not change is kept, what may is asked about, and both come packed", async () => {

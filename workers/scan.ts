@@ -1,5 +1,5 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
-import type { CodeChange, WantedReads } from "../core/exchange/codeChanges";
+import type { CodeChange, ChangeOptions } from "../core/exchange/codeChanges";
 import type { FileRead, FileStandard } from "../core/scan/words";
 import { connectScan } from "./connect";
 import type { NamedFile, ScanBatch, ScanService } from "./scanService";
@@ -116,7 +116,7 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
 }
 
 /** What is to be changed in files that have been read, those named in `names`, so that they read a handle of named values. */
-export async function changesInFiles(files: readonly File[], names: ReadonlySet<string>, wanted: WantedReads): Promise<readonly CodeChange[]> {
+export async function changesInFiles(files: readonly File[], names: ReadonlySet<string>, wanted: ChangeOptions): Promise<readonly CodeChange[]> {
   const worker = supervised({ connect: connectScan, patienceMs: PATIENCE_MS });
   try {
     const chosen = files.map((file) => ({ name: pathOf(file), file })).filter(({ name }) => names.has(name));

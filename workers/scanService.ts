@@ -1,5 +1,5 @@
 /** What the scan worker does, apart from its message channel: reading a game's code. */
-import { changesIn, type CodeChange, type WantedReads } from "../core/exchange/codeChanges";
+import { changesIn, type CodeChange, type ChangeOptions } from "../core/exchange/codeChanges";
 import { familyOf } from "../core/scan/lex";
 import { scanSource } from "../core/scan/reads";
 import type { FileRead, FileStandard } from "../core/scan/words";
@@ -24,7 +24,7 @@ export interface ScanService {
   /** What a batch of files reads. */
   scan(files: readonly NamedFile[]): Promise<ScanBatch>;
   /** What is to be changed in some files so that they read a handle of named values. */
-  changes(files: readonly NamedFile[], wanted: WantedReads): Promise<readonly CodeChange[]>;
+  changes(files: readonly NamedFile[], wanted: ChangeOptions): Promise<readonly CodeChange[]>;
 }
 
 /** A service that has read nothing yet. */

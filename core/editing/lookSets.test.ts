@@ -3,7 +3,7 @@ import { checkScreen } from "../checks/check";
 import { STARTERS } from "../../samples/starters";
 import { sampleLayouts } from "../../test/samples";
 import type { Layout } from "../format/types";
-import { LOOK_SETS, putLooks, wornLooks, type LookSet } from "./lookSets";
+import { LOOK_SETS, putLooks, lookSetOf, type LookSet } from "./lookSets";
 
 const put = (layout: Layout, set: LookSet): Layout => {
   const done = putLooks(layout, set);
@@ -15,7 +15,7 @@ const shipped = [...sampleLayouts(), ...STARTERS.map((s) => s.layout())];
 test.each(LOOK_SETS)("%s: only colours change; words, icons, pictures, places and touch stay; the last set put on is worn", (set) => {
   for (const layout of shipped) {
     const dressed = put(put(layout, "solid"), set);
-    expect(wornLooks(dressed)).toBe(set);
+    expect(lookSetOf(dressed)).toBe(set);
     expect(put(dressed, set)).toEqual(dressed);
     const bare = (l: Layout) => ({ ...l, controls: l.controls.map(({ look: { rest: _r, held: _h, knob: _k, ...look }, ...c }) => ({ ...c, look })) });
     expect(bare(dressed)).toEqual(bare(layout));
@@ -32,5 +32,5 @@ test.each(LOOK_SETS)("%s: on a starter nothing is found for it, on a phone and a
 });
 
 test("a layout without controls wears no set", () => {
-  expect(wornLooks({ controls: [] })).toBeNull();
+  expect(lookSetOf({ controls: [] })).toBeNull();
 });

@@ -39,7 +39,7 @@ export function putLooks(layout: Layout, set: LookSet): Result<Layout> {
 }
 
 /** The set that every control wears, or null. */
-export function wornLooks({ controls }: Pick<Layout, "controls">): LookSet | null {
+export function lookSetOf({ controls }: Pick<Layout, "controls">): LookSet | null {
   const wears = (control: Control, { rest, held }: Pick<Look, "rest" | "held">) =>
     control.look.knob === undefined && isSame(control.look.rest, rest) && isSame(control.look.held, held);
   return controls.length === 0 ? null : (LOOK_SETS.find((set) => controls.every((c) => wears(c, FACES[set]))) ?? null);

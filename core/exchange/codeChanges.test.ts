@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { newAction } from "../editing/edits/actions";
 import type { Action, Layout } from "../format/types";
-import { changesCsv, changesIn, changesMarkdown, constantFilesFor, type WantedReads } from "./codeChanges";
+import { changesCsv, changesIn, changesMarkdown, constantFilesFor, type ChangeOptions } from "./codeChanges";
 
 const NOTHING = { actions: [], moments: [] } as unknown as Layout;
 const action = (name: string, kind: Action["kind"], keys: Action["keys"] = []): Action => ({ ...newAction(NOTHING, name, kind), keys });
@@ -14,7 +14,7 @@ const ACTIONS = [
     { code: "KeyA", value: [-1, 0] },
   ]),
 ];
-const WANTED: WantedReads = { callees: ["action == …", "input.pressed(…)", "input.just_pressed(…)", "input.vector(…)"], actions: ACTIONS, language: null };
+const WANTED: ChangeOptions = { callees: ["action == …", "input.pressed(…)", "input.just_pressed(…)", "input.vector(…)"], actions: ACTIONS, language: null };
 const linesOf = (name: string, text: string, wanted = WANTED) => changesIn({ name, text }, wanted).map((c) => [c.line, c.how, c.write]);
 
 test("each line that reads a word or a key is written with the handle, in the language of its file", () => {

@@ -29,7 +29,7 @@ export interface CodeChange {
 }
 
 /** Which reads are wanted: by their callees, and the actions that their words and keys mean. */
-export interface WantedReads {
+export interface ChangeOptions {
   readonly callees: readonly string[];
   readonly actions: readonly Action[];
   /** The language to write in; null: that of each file. */
@@ -98,7 +98,7 @@ interface Meant {
 }
 
 /** Everything in a file that is to be changed, in the order of its lines. Words that no action has, and keys that give to none, are left. */
-export function changesIn({ name, text }: SourceFile, wanted: WantedReads): CodeChange[] {
+export function changesIn({ name, text }: SourceFile, wanted: ChangeOptions): CodeChange[] {
   const family = familyOf(name);
   const language = wanted.language ?? OF_FAMILY[family];
   const read = wanted.actions.filter((a) => a.read);
@@ -235,7 +235,7 @@ const HOW_WORDS: Readonly<Record<CodeChange["how"], string>> = {
   table: "where the table is asked",
 };
 /** Where what is written belongs, in words. */
-export const howWords = (how: CodeChange["how"]): string => HOW_WORDS[how];
+export const placeWords = (how: CodeChange["how"]): string => HOW_WORDS[how];
 
 /** Text between back ticks of Markdown: as many as it needs. */
 function ticked(text: string): string {
@@ -252,7 +252,7 @@ export function changesMarkdown(title: string, changes: readonly CodeChange[], d
     if (change.file !== file) lines.push(...(file === "" ? [] : [""]), `## ${change.file}`, "");
     file = change.file;
     lines.push(`- [${done(change) ? "x" : " "}] line ${change.line}, ${change.actions.join(", ")}: ${ticked(change.stands)}`);
-    lines.push(`  → ${ticked(change.write)} (${howWords(change.how)})`);
+    lines.push(`  → ${ticked(change.write)} (${placeWords(change.how)})`);
   }
   return `${lines.join("\n")}\n`;
 }
@@ -261,7 +261,7 @@ export function changesMarkdown(title: string, changes: readonly CodeChange[], d
 export function changesCsv(changes: readonly CodeChange[], done: (change: CodeChange) => boolean): string {
   return writeRows(
     ["file", "line", "reads", "actions", "stands", "write", "how", "done"],
-    changes.map((c) => [c.file, String(c.line), c.reads.join("; "), c.actions.join("; "), c.stands, c.write, howWords(c.how), done(c) ? "yes" : "no"]),
+    changes.map((c) => [c.file, String(c.line), c.reads.join("; "), c.actions.join("; "), c.stands, c.write, placeWords(c.how), done(c) ? "yes" : "no"]),
   );
 }
 

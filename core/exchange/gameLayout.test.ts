@@ -1,10 +1,10 @@
 import { hardwareEnds } from "../wiring/hardwareWires";
-import { layoutForGame } from "./gameLayout";
+import { layoutOfGame } from "./gameLayout";
 
 const GAME = { name: "Goats", held: "wide", words: [], inputs: [], callees: [] } as const;
 
 test("a game's words are its actions, its keys bound to them, what read them remembered", () => {
-  const made = layoutForGame({
+  const made = layoutOfGame({
     name: "Goats",
     held: "either",
     words: [
@@ -31,12 +31,12 @@ test.each([
   ["tall", "portrait"],
   ["either", "both"],
 ] as const)("held %s", (held, orientation) => {
-  const made = layoutForGame({ ...GAME, held });
+  const made = layoutOfGame({ ...GAME, held });
   expect(made.ok && made.value.orientation).toBe(orientation);
 });
 
 test("what is no name, or no word, is refused", () => {
-  expect(layoutForGame({ ...GAME, name: "" }).ok).toBe(false);
-  expect(layoutForGame({ ...GAME, words: [{ name: "x".repeat(65), kind: "press" }] }).ok).toBe(false);
-  expect(layoutForGame({ ...GAME, words: [{ name: "look", kind: "motion" }], inputs: [{ end: "key KeyL", name: "look" }] }).ok).toBe(false);
+  expect(layoutOfGame({ ...GAME, name: "" }).ok).toBe(false);
+  expect(layoutOfGame({ ...GAME, words: [{ name: "x".repeat(65), kind: "press" }] }).ok).toBe(false);
+  expect(layoutOfGame({ ...GAME, words: [{ name: "look", kind: "motion" }], inputs: [{ end: "key KeyL", name: "look" }] }).ok).toBe(false);
 });

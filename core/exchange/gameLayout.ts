@@ -9,7 +9,7 @@ import { applyActions, type ListedAction } from "./actionList";
 export type Held = "wide" | "tall" | "either";
 
 /** A game as it is told at the start. */
-export interface ToldGame {
+export interface GameDescription {
   readonly name: string;
   readonly held: Held;
   readonly words: readonly ListedAction[];
@@ -27,7 +27,7 @@ const REFERENCE: Readonly<Record<Held, Layout["reference"]>> = {
 };
 
 /** The layout a game begins with; refused where a word or the name is none. */
-export function layoutForGame({ name, held, words, inputs, callees }: ToldGame): Result<Layout> {
+export function layoutOfGame({ name, held, words, inputs, callees }: GameDescription): Result<Layout> {
   const made = newLayout(name, REFERENCE[held]);
   if (!made.ok) return made;
   const named = words.length > 0 ? applyActions(made.value, words) : made;

@@ -83,7 +83,7 @@ export function chainEnd(tokens: readonly Token[], from: number): number {
 }
 
 /** A question about names, its answers remembered: source says the same few thousand names over and over. */
-export function remembered<T>(answer: (name: string) => T): (name: string) => T {
+export function memoized<T>(answer: (name: string) => T): (name: string) => T {
   const known = new Map<string, T>();
   return (name) => {
     let found = known.get(name);

@@ -2,7 +2,7 @@
  * Names in source that stand for something fixed, as texts do: constants in capitals (`JUMP`), members of an enumeration
  * (`Action.JUMP`, `Action::Jump`, `.jump`), and constants that plainly mean a key (`K_LEFT`).
  */
-import { isSign, joins, remembered } from "./chains";
+import { isSign, joins, memoized } from "./chains";
 import { keyOfConstant, isKeyList } from "./keyNames";
 import type { Family, Token } from "./lex";
 
@@ -37,13 +37,13 @@ const startsLarge = (text: string) => text.charCodeAt(0) >= 65 && text.charCodeA
 const NAMED_CASES: ReadonlySet<Family> = new Set<Family>(["c", "cpp", "csharp", "java", "go", "script", "dart"]);
 
 /** The key of a constant told as `owner.member`. */
-const keyOf = remembered((chain) => {
+const keyOf = memoized((chain) => {
   const dot = chain.indexOf(".");
   return keyOfConstant(chain.slice(0, dot), chain.slice(dot + 1));
 });
 
 /** Whether a name may be that of a list of constants. */
-const hasMembers = remembered((name) => startsLarge(name) || LIST.test(name) || isKeyList(name));
+const hasMembers = memoized((name) => startsLarge(name) || LIST.test(name) || isKeyList(name));
 
 /** Whether the dot at a place begins a member whose list is left unsaid (`.jump` of Swift and Zig). */
 const isBareDot = (tokens: readonly Token[], dot: number) =>

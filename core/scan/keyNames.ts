@@ -4,7 +4,7 @@
  * what it is called on every keyboard. The position is told as the web tells it (UI Events KeyboardEvent code Values, W3C).
  */
 
-import { remembered } from "./chains";
+import { memoized } from "./chains";
 
 /** What keys are called, without gaps and case, by their position. */
 const CALLED: Readonly<Record<string, string>> = {
@@ -56,7 +56,7 @@ const CODES: ReadonlyMap<string, string> = new Map(Object.entries(CALLED).flatMa
 const LONGEST = 20;
 
 /** The key that a name printed or spoken means, gaps and case set aside; null where it is no key's. */
-export const keyCalled: (name: string) => string | null = remembered((name) => {
+export const keyCalled: (name: string) => string | null = memoized((name) => {
   if (name.length > LONGEST) return null;
   const bare = name.toLowerCase().replace(/[\s_-]+/g, "");
   if (/^[a-z]$/.test(bare)) return `Key${bare.toUpperCase()}`;

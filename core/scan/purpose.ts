@@ -6,7 +6,7 @@ import { keyCalled } from "./keyNames";
 import type { Token } from "./lex";
 
 /** The other side of a table's entry. */
-export interface Beside {
+export interface OtherSide {
   readonly word: string;
   readonly isKey: boolean;
 }
@@ -18,7 +18,7 @@ const SAYS_NOTHING =
   /^(?:if|else|elif|and|or|not|return|break|continue|self|this|true|false|none|null|nil|print|println|log|append|push|add|get|set|put|play|call|emit|exit|quit|then|end|do|is|in|case|default|switch|var|let|const|val|int|float|bool|double|string|new|await|super|player|game|event|e|evt|key|keys|keycode|code|preventdefault|stoppropagation)$/i;
 
 /** What stands on the other side of the entry in which a piece stands; null where it is no entry of a table. */
-export function besideIn({ tokens }: Place, asked: Asking, piece: Piece): Beside | null {
+export function otherSideOf({ tokens }: Place, asked: Asking, piece: Piece): OtherSide | null {
   // A pair of arguments: `bindings.put(KEY_X, FIRE)`.
   if (asked.shape === "call" || asked.side === "list") return pairIn(tokens, piece);
   if (asked.shape !== "table") return null;
@@ -32,7 +32,7 @@ export function besideIn({ tokens }: Place, asked: Asking, piece: Piece): Beside
 }
 
 /** What stands on one side, by its last token. */
-function besideAt(tokens: readonly Token[], end: number): Beside | null {
+function besideAt(tokens: readonly Token[], end: number): OtherSide | null {
   const token = tokens[end] as Token | undefined;
   if (token?.kind === "text") return { word: token.text, isKey: /^(?:Key[A-Z]|Arrow\w+|Digit\d)$/.test(token.text) };
   if (token?.kind !== "name") return null;
@@ -42,7 +42,7 @@ function besideAt(tokens: readonly Token[], end: number): Beside | null {
 }
 
 /** The argument or item beside a piece that makes a pair with it: a key and a word. The one behind it counts first, as keys come first. */
-function pairIn(tokens: readonly Token[], { first, last }: Piece): Beside | null {
+function pairIn(tokens: readonly Token[], { first, last }: Piece): OtherSide | null {
   const behind = isSign(tokens[last + 1], ",") ? besideAt(tokens, chainEnd(tokens, last + 2)) : null;
   if (behind && !behind.isKey) return behind;
   const before = isSign(tokens[first - 1], ",") ? besideAt(tokens, first - 2) : null;

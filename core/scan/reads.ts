@@ -6,13 +6,13 @@
  */
 import type { ActionKind } from "../format/types";
 import { asking, endOfAsking, type Asking, type Place, type ReadShape } from "./asking";
-import { chainBefore, isSign, remembered } from "./chains";
+import { chainBefore, isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./constants";
-import { declaredIn } from "./declared";
+import { enumerationOf } from "./enumeration";
 import { followHandlers } from "./handlers";
 import { isKeyList, keyCalled } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
-import { besideIn, purposeAfter } from "./purpose";
+import { otherSideOf, purposeAfter } from "./purpose";
 
 export type { ReadShape };
 
@@ -59,7 +59,7 @@ const KEY_CODE =
 /** Names that reading an input usually has. */
 const LIKELY = /input|action|axis|axes|button|key|press|control|pad|stick|touch|bind|trigger|held|command|mapping|intent/i;
 /** Whether a name is one that reading an input usually has. */
-export const isLikelyInput: (name: string) => boolean = remembered((name) => LIKELY.test(name));
+export const isLikelyInput: (name: string) => boolean = memoized((name) => LIKELY.test(name));
 
 /** What the name of a callee says of the kind of what it reads. */
 export function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
@@ -130,7 +130,7 @@ function textAt(place: Place, i: number, { isHandled }: Told): Found | null {
   return { asking: asked, piece, read: readOf(asked, { word, owner: "", line: token.line, isHandled: isHandled() }), standard: null };
 }
 
-const asksOfKeys = remembered((callee) => callee.split(".").some(isKeyList));
+const asksOfKeys = memoized((callee) => callee.split(".").some(isKeyList));
 
 /** The key that a text means where it is asked of keys: its position, or what a keyboard event calls it. */
 function keyOfText(word: string, { callee, shape, side }: Asking): string | null {
@@ -200,19 +200,19 @@ function bareKeyAt(place: Place, i: number): Found | null {
 function belongs(place: Place, asked: Asking, piece: Piece): boolean {
   if (asked.shape !== "table") return true;
   if (isLikelyInput(asked.callee)) return true;
-  return besideIn(place, asked, piece)?.isKey ?? false;
+  return otherSideOf(place, asked, piece)?.isKey ?? false;
 }
 
 /** A member of an enumeration whose name says that it lists inputs, where it is declared. */
 function memberAt(place: Place, i: number, { family, isHandled }: Told): Found | null {
-  const asked = declaredIn(place, i, family);
+  const asked = enumerationOf(place, i, family);
   if (!asked || !isLikelyInput(asked.callee)) return null;
   const { text, line } = place.tokens[i];
   return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled: isHandled() }), standard: null };
 }
 
 function keyRead(place: Place, asked: Asking, piece: Piece, value: string): Standard {
-  const beside = besideIn(place, asked, piece);
+  const beside = otherSideOf(place, asked, piece);
   const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
   const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, endOfAsking(place.tokens, asked));
   return { sort: "key", value, line: place.tokens[piece.first].line, purpose };
@@ -236,11 +236,11 @@ function calleeText({ callee, shape, side }: Asking): string {
 
 /** What a callee is written as and which kind it looks like, by the shape it asks in. */
 const KINDS: Readonly<Record<ReadShape, (callee: string) => ActionKind | null>> = {
-  call: remembered((callee) => likelyKind(callee, "call")),
-  index: remembered((callee) => likelyKind(callee, "index")),
-  compare: remembered((callee) => likelyKind(callee, "compare")),
-  table: remembered((callee) => likelyKind(callee, "table")),
-  members: remembered((callee) => likelyKind(callee, "members")),
+  call: memoized((callee) => likelyKind(callee, "call")),
+  index: memoized((callee) => likelyKind(callee, "index")),
+  compare: memoized((callee) => likelyKind(callee, "compare")),
+  table: memoized((callee) => likelyKind(callee, "table")),
+  members: memoized((callee) => likelyKind(callee, "members")),
 };
 
 function readOf(asked: Asking, { word, owner, line, isHandled }: Pick<Read, "word" | "owner" | "line" | "isHandled">): Read {

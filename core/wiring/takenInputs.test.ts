@@ -3,7 +3,7 @@ import { addAction } from "../editing/edits/actions";
 import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";
 import { hardwareEnds } from "./hardwareWires";
-import { proposedName, takeInputs } from "./takenInputs";
+import { nameForInput, takeInputs } from "./takenInputs";
 
 const value = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -13,12 +13,12 @@ const empty = (): Layout => value(newLayout("tug", { width: 1600, height: 720 })
 
 test("an action is called by what its key is read for, else by the key", () => {
   const { actions } = value(addAction(empty(), "look", "motion"));
-  expect(proposedName("key Space", "honk", actions)).toBe("honk");
-  expect(proposedName("key ArrowLeft", "", actions)).toBe("left");
-  expect(proposedName("key ShiftLeft", "x", actions)).toBe("shift_left");
-  expect(proposedName("pad button 3", "", actions)).toBe("pad_button_3");
+  expect(nameForInput("key Space", "honk", actions)).toBe("honk");
+  expect(nameForInput("key ArrowLeft", "", actions)).toBe("left");
+  expect(nameForInput("key ShiftLeft", "x", actions)).toBe("shift_left");
+  expect(nameForInput("pad button 3", "", actions)).toBe("pad_button_3");
   // A key gives nothing to a motion: the word is not proposed for it.
-  expect(proposedName("key KeyQ", "look", actions)).toBe("q");
+  expect(nameForInput("key KeyQ", "look", actions)).toBe("q");
 });
 
 test("inputs are taken over as actions, two keys of one name as one, and taking them again changes nothing", () => {

@@ -12,7 +12,7 @@ export interface TakenInput {
 }
 
 /** What an action for an input is called: what the game seems to read it for, else what the input itself is called. One of the ledger's names is proposed only where the input can give to it. */
-export function proposedName(end: string, purpose: string, actions: readonly Action[]): string {
+export function nameForInput(end: string, purpose: string, actions: readonly Action[]): string {
   const bare = end.replace(/^key (?:Key|Digit|Arrow)?/, "").replace(/(?<=[a-z])(?=[A-Z])/g, "_");
   const own = end.startsWith("key ") ? bare.toLowerCase() : bare.replace(/ /g, "_");
   const taken = byName(actions).get(purpose);

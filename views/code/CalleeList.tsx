@@ -6,14 +6,16 @@ interface Props {
   readonly ranked: readonly Callee[];
   readonly ticked: readonly string[];
   readonly onTick: (callee: string) => void;
+  /** Stands among other things, and takes little room. */
+  readonly short?: boolean;
 }
 
-export function CalleeList({ ranked, ticked, onTick }: Props) {
+export function CalleeList({ ranked, ticked, onTick, short = false }: Props) {
   return (
     <section aria-label="What reads an input">
       <h3 className="heading mb-1">What reads an input?</h3>
       {ranked.length === 0 && <p className="text-muted">Nothing in these files asks by a word.</p>}
-      <ul className="max-h-[20.625rem] overflow-auto border border-rule">
+      <ul className={`${short ? "max-h-[8.5rem]" : "max-h-[20.625rem]"} overflow-auto border border-rule`}>
         {ranked.map((c) => (
           <li key={c.callee}>
             <label className="flex min-h-6 items-start gap-1.5 px-1.5 py-0.5 hover:bg-paper">

@@ -1,7 +1,7 @@
 "use client";
 /** What to change in the code: line by line what stands there and what to write instead, to tick off, and to take along as Markdown or CSV. */
 import { useEffect, useMemo, useState } from "react";
-import { changesCsv, changesMarkdown, constantFilesFor, howWords, type CodeChange } from "../../core/exchange/codeChanges";
+import { changesCsv, changesMarkdown, constantFilesFor, placeWords, type CodeChange } from "../../core/exchange/codeChanges";
 import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
 import { changesInFiles } from "../../workers/scan";
 import { useSession } from "../session/context";
@@ -116,7 +116,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
                   <span className="figure text-[0.6875rem]">
                     {change.file}:{change.line}
                   </span>{" "}
-                  · {change.actions.join(", ")} · {howWords(change.how)}
+                  · {change.actions.join(", ")} · {placeWords(change.how)}
                 </span>
                 <code className="figure block break-words text-muted line-through decoration-1">{change.stands}</code>
                 <code className="figure block break-words">{change.write}</code>

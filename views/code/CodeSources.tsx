@@ -29,7 +29,7 @@ export function CodeSources({ code }: { code: CodeReading }) {
     <>
       <p className="text-muted">Drop source files or a folder, in any language, or paste. They are read here; nothing leaves the browser.</p>
       <div className="flex flex-wrap items-center gap-1.5">
-        <button type="button" className="push push-main" onClick={() => files.current?.click()}>
+        <button type="button" className="push" onClick={() => files.current?.click()}>
           Files…
         </button>
         <button type="button" className="push" onClick={() => folder.current?.click()}>

@@ -2,7 +2,7 @@
 /** Keys and pad inputs that the game reads by themselves: what they give to here; those that give to nothing are bound, to an action there is or to a new one. */
 import type { Action } from "../../core/format/types";
 import { hardwareWhyNot, sourceOfEnd } from "../../core/wiring/hardwareWires";
-import { proposedName, type TakenInput } from "../../core/wiring/takenInputs";
+import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import type { FoundStandard } from "../../core/scan/words";
 import { useKeyLetters } from "../shared/useKeyLetters";
 import { endTitle, endWord } from "../actions/keys";
@@ -16,7 +16,7 @@ interface Props {
 export function StandardTable({ found, actions, onTake }: Props) {
   const letters = useKeyLetters();
   if (found.length === 0) return null;
-  const proposed = (f: FoundStandard) => proposedName(f.end, f.purpose, actions);
+  const proposed = (f: FoundStandard) => nameForInput(f.end, f.purpose, actions);
   const loose = found.filter((f) => f.actions.length === 0);
   return (
     <section aria-label="Keys and pad inputs the game reads">

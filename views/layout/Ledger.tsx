@@ -6,9 +6,10 @@ import { useKeys } from "../interaction/useKeys";
 import { ViewLink } from "../shared/ViewLink";
 import { byName } from "../../core/derived/byId";
 import { layoutIndexOf, servingControls } from "../../core/derived/layoutIndex";
+import type { Point } from "../../core/engine/geometry/point";
 import type { Action } from "../../core/format/types";
 import { fittingKind } from "../../core/editing/make";
-import { leftToDo, actionStatuses } from "../../core/wiring/actionStatus";
+import { leftToDo, actionStatuses, type ToDo } from "../../core/wiring/actionStatus";
 import { benchContextNow } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
 import { useRoving } from "../../ui/useRoving";
@@ -17,7 +18,7 @@ import { RegionHeading } from "../../ui/RegionHeading";
 import { says } from "../reading/sentences";
 import type { GlassHandle } from "./Glass";
 import { benchStore } from "./bench";
-import { growActions, homeOfActions } from "./grow";
+import { growActions } from "./grow";
 
 /** A press must go this far before it is a drag, CSS px. */
 const DRAG_PX = 4;
@@ -47,26 +48,26 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   const meant = (action: Action): readonly Action[] => (marked.has(action.name) && marked.size > 1 ? sorted.filter((a) => marked.has(a.name)) : [action]);
   const list = useRef<HTMLUListElement>(null);
   useRoving(list, "down");
-  /** Which of the things left to do was gone to last. */
-  const [at, setAt] = useState(-1);
+  /** Which of the things left to do was gone to last, and where it stood among them. */
+  const [last, setLast] = useState({ at: -1, key: "" });
   /** Goes to the next thing left to do: an action's row takes the focus, a control is selected on the glass. */
   const goToNext = () => {
     if (toDo.length === 0) return;
-    const next = (at + 1) % toDo.length;
-    setAt(next);
+    // What has been done since has gone from the list, and the next one stands in its place.
+    const isThere = last.at >= 0 && last.at < toDo.length && keyOfToDo(toDo[last.at]) === last.key;
+    const next = (last.at < 0 ? 0 : last.at + (isThere ? 1 : 0)) % toDo.length;
     const what = toDo[next];
+    setLast({ at: next, key: keyOfToDo(what) });
     if (what.kind === "control") session.select([what.id]);
     else list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(what.name)}"]`)?.focus();
   };
   useKeys("layout", { "next to do": goToNext });
 
-  const grow = (chosen: readonly Action[], x: number, y: number) => {
-    if (growActions(session, benchContextNow(session), chosen, { x, y })) setMarked(new Set());
+  const grow = (chosen: readonly Action[], at: Point | null) => {
+    if (growActions(session, benchContextNow(session), chosen, at)) setMarked(new Set());
   };
   const growAtHome = (action: Action) => {
-    const chosen = meant(action);
-    const { x, y } = homeOfActions(benchContextNow(session), chosen);
-    grow(chosen, x, y);
+    grow(meant(action), null);
   };
   const follow = useDrag();
   /** Follows a press on a row: dragged onto the glass, a control grows there. */
@@ -79,7 +80,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       onDrop: ({ at: { x, y } }) => {
         setDrag(null);
         const point = glass.current?.pointAt(x, y);
-        if (point) grow(chosen, point.x, point.y);
+        if (point) grow(chosen, point);
       },
       onAbandon: () => setDrag(null),
     });
@@ -160,6 +161,8 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
 });
 
 /** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
+const keyOfToDo = (what: ToDo): string => (what.kind === "action" ? `action ${what.name}` : `control ${what.id}`);
+
 function useStatuses() {
   const controls = useSession((s) => servingControls(s.layout.controls));
   const actions = useSession((s) => s.layout.actions);

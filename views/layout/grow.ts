@@ -2,9 +2,9 @@
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { addZone } from "../../core/editing/edits/zones";
 import type { Action, Layout } from "../../core/format/types";
-import { nearestFit } from "../../core/editing/nearestFit";
+import { growFree, movedFree } from "../../core/editing/growFree";
 import { inCluster } from "../../core/editing/placeables";
-import { editContextOf, moveBy, pinFor, type EditContext } from "../../core/editing/placing";
+import { pinFor, type EditContext } from "../../core/editing/placing";
 import { fittingKind, growCluster, growControl } from "../../core/editing/make";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
@@ -21,23 +21,20 @@ export function growInto(session: Session, grown: Result<{ layout: Layout; id: s
   return true;
 }
 
-/** Grows one action's control, or several actions' cluster, at a point. */
-export function growActions(session: Session, context: EditContext, actions: readonly Action[], at: Point): boolean {
-  if (actions.length === 1) return growInto(session, growControl(context, { kind: null, action: actions[0], at }), `grow ${actions[0].name}`);
-  const grown = growCluster(context, actions, at.x, at.y);
-  return growInto(session, grown.ok ? ok({ ...grown.value, layout: toNearestFit(context, grown.value) }) : grown, `grow ${actions.length} controls`);
+/** Grows one action's control, or several actions' cluster, at a point; at none given where the thumb that will most likely want it lies, clear of others. */
+export function growActions(session: Session, context: EditContext, actions: readonly Action[], at: Point | null): boolean {
+  const [action] = actions;
+  const home = homeOf(context, fittingKind(action.kind));
+  if (actions.length === 1) {
+    const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home });
+    return growInto(session, grown, `grow ${action.name}`);
+  }
+  const grown = growCluster(context, actions, (at ?? home).x, (at ?? home).y);
+  if (!grown.ok) return growInto(session, grown, "grow controls");
+  const { layout, id } = grown.value;
+  const inside = inCluster(layout, id, context.resolved.arrangement);
+  return growInto(session, ok({ id, layout: movedFree(context, layout, id, inside) }), `grow ${actions.length} controls`);
 }
-
-/** A cluster that was just made, moved to the nearest place where its controls fit; where there is none it stays. */
-function toNearestFit(context: EditContext, { layout, id }: { layout: Layout; id: string }): Layout {
-  const now = editContextOf(layout, context.screen, { ...context.playerView, moment: null });
-  const by = nearestFit(now, inCluster(layout, id, now.resolved.arrangement));
-  if (by === null || (by.x === 0 && by.y === 0)) return layout;
-  const moved = moveBy(now, [id], by.x, by.y);
-  return moved.ok ? moved.value : layout;
-}
-
-export const homeOfActions = (context: EditContext, actions: readonly Action[]): Point => homeOf(context, fittingKind(actions[0].kind));
 
 /** A new zone's size, mm. */
 const ZONE_MM = { w: 24, h: 10 } as const;

@@ -5,7 +5,7 @@ import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/engine/geometry/point";
 import { reorderControls } from "../../core/editing/edits/controls";
 import { editContextOf, moveBy, type EditContext } from "../../core/editing/placing";
-import { growControl } from "../../core/editing/make";
+import { growFree } from "../../core/editing/growFree";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../../core/editing/placeables";
 import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
@@ -136,7 +136,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
       const { tool } = benchStore.getState();
       if (tool === null) return false;
       if (tool === "zone") growZone(session, context, homeOf(context, "zone"));
-      else growInto(session, growControl(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
+      else growInto(session, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
       setBench({ tool: null });
     },
     duplicate: some(() => copySelected(session, context, selection)),

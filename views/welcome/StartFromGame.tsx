@@ -2,7 +2,7 @@
 /** Start from your game: its words (typed, pasted, or found in its code), how it is held, its name; then the bench, with the ledger filled. */
 import { useMemo, useRef, useState } from "react";
 import { problemText, type Result } from "../../core/engine/result";
-import { layoutForGame, type Held } from "../../core/exchange/gameLayout";
+import { layoutOfGame, type Held } from "../../core/exchange/gameLayout";
 import { FileInput } from "../../ui/FileInput";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -29,7 +29,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
   const [isMaking, setIsMaking] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const preview = useMemo(
-    () => layoutForGame({ name: name.trim() || "My game", held, words: told.words, inputs: told.inputs, callees: told.ticked }),
+    () => layoutOfGame({ name: name.trim() || "My game", held, words: told.words, inputs: told.inputs, callees: told.ticked }),
     [name, held, told.words, told.inputs, told.ticked],
   );
   const make = async () => {
@@ -75,7 +75,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         <section aria-label="Words from code" className="grid gap-3 border-l-2 border-rule pl-3">
           <CodeDrop code={told.code}>
             <CodeSources code={told.code} />
-            {told.code.scanned && <CalleeList ranked={told.ranked} ticked={told.ticked} onTick={told.tick} />}
+            {told.code.scanned && <CalleeList ranked={told.ranked} ticked={told.ticked} onTick={told.tick} short />}
           </CodeDrop>
         </section>
       )}

@@ -6,7 +6,7 @@ import { problemText } from "../../core/engine/result";
 import type { ListedAction } from "../../core/exchange/actionList";
 import { readWordList } from "../../core/exchange/wordList";
 import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee } from "../../core/scan/words";
-import { proposedName, type TakenInput } from "../../core/wiring/takenInputs";
+import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import { wordKind } from "../../core/wiring/wordKind";
 import { useCodeReading, type CodeReading } from "../code/useCodeReading";
 
@@ -62,7 +62,7 @@ export function useToldGame(): ToldGame {
       add(word, kind === null || kind === "press" ? guessed : kind, `${occurrences[0].file.split("/").at(-1)}:${occurrences[0].line}`);
     }
     for (const { end, purpose } of compareStandards(scanned.standards, [], () => [])) {
-      const name = proposedName(end, purpose, []);
+      const name = nameForInput(end, purpose, []);
       add(name, end.startsWith("pad axis") ? "axis" : "press", null);
       const word = words.get(name);
       if (word && word.kind !== "motion") words.set(name, { ...word, ends: [...word.ends, end] });

@@ -48,17 +48,17 @@ export function WordsView() {
         <p role="status" className="caption">
           {shown.length} of {WORDS.length} words
         </p>
-        <dl className="grid grid-cols-[repeat(auto-fill,minmax(21rem,1fr))] gap-x-8">
+        <ul aria-label="Words" className="grid grid-cols-[repeat(auto-fill,minmax(21rem,1fr))] gap-x-8">
           {shown.map(({ word, means }) => (
-            <div key={word} className="grid min-h-[4rem] grid-cols-[64px_minmax(0,1fr)] items-start gap-x-4 border-t border-rule py-2.5" data-word={word}>
+            <li key={word} className="grid min-h-[4rem] grid-cols-[64px_minmax(0,1fr)] items-start gap-x-4 border-t border-rule py-2.5" data-word={word}>
               <WordDrawing drawing={DRAWINGS[word]} />
               <div>
-                <dt className="font-semibold">{word}</dt>
-                <dd className="text-[0.8125rem] leading-snug text-muted">{plainText(means)}</dd>
+                <h2 className="font-semibold">{word}</h2>
+                <p className="text-[0.8125rem] leading-snug text-muted">{plainText(means)}</p>
               </div>
-            </div>
+            </li>
           ))}
-        </dl>
+        </ul>
         {shown.length === 0 && <p>No word of ours has that in it.</p>}
       </div>
     </div>

@@ -7,6 +7,7 @@ import { useSession } from "../../session/context";
 import { benchScreenOf } from "../../session/screens";
 import { MomentChoice } from "../../shared/MomentChoice";
 import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
+import { tickOffFelt } from "../../shell/felt";
 import { useRehearsal } from "../../shared/useRehearsal";
 import { fitScale, useRoom } from "../../shared/useRoom";
 import { isSomeonesOwn } from "../../interaction/typing";
@@ -54,6 +55,7 @@ export function TryGlass({ data }: { data: SheetData }) {
     onPlayed: (player) => {
       const live = marks.mark(latest.current, player, performance.now());
       setSaid(live.join(", "));
+      tickOffFelt(player);
     },
   });
   useEffect(() => {

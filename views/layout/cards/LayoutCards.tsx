@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
-import { facesOf, LOOK_SETS, putLooks, wornLooks, type LookSet } from "../../../core/editing/lookSets";
+import { facesOf, LOOK_SETS, putLooks, lookSetOf, type LookSet } from "../../../core/editing/lookSets";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { ChoiceField } from "../../../ui/Choice";
@@ -182,9 +182,9 @@ const PLAIN: Readonly<Record<LookSet, string>> = {
 /** Sets of looks, each put on every control at one click. */
 function Looks() {
   const session = useSessionActions();
-  const worn = useSession((s) => wornLooks(s.layout));
+  const worn = useSession((s) => lookSetOf(s.layout));
   return (
-    <div className="field-row" data-row>
+    <div className="flex min-h-[1.625rem] flex-wrap items-center justify-between gap-x-2" data-row>
       <span className="field-name">Looks</span>
       <span role="group" aria-label="Looks of every control" className="flex gap-1">
         {LOOK_SETS.map((set) => {
@@ -192,7 +192,7 @@ function Looks() {
           return (
             <button
               key={set}
-              className="push h-6 gap-1 px-1.5 aria-pressed:border-accent aria-pressed:text-accent"
+              className="push h-6 gap-1 px-1 aria-pressed:border-accent aria-pressed:text-accent"
               aria-pressed={worn === set}
               onClick={() => session.edit(`looks: ${set}`, (l) => putLooks(l, set))}
               {...readingProps(says("looks.set", { plain: PLAIN[set] }), set)}
