@@ -1,7 +1,7 @@
 /** What the game reads: from its own code, from a list, and back to its code. */
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { open, noViolations } from "./bench";
+import { noViolations, open, startLayout } from "./bench";
 
 const dialogue = (page: Page) => page.getByRole("dialog");
 const SOURCE = `// input.pressed("never")
@@ -116,4 +116,51 @@ test("keys and pad inputs that the game reads by the web's standards are bound f
   await expect(row("pad button 5")).toContainText("gives to horn");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Undo: bind pad 5 to horn" })).toBeVisible();
+});
+
+test("constants are taken over by their own spelling, of a kind chosen first; files are left out; what to change stands in a list to tick off", async ({
+  page,
+}) => {
+  await open(page, "/actions");
+  await startLayout(page, "Tug");
+  await page.getByRole("button", { name: "From the game’s code…" }).click();
+  const file = (name: string, text: string) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+  await dialogue(page)
+    .getByLabel("Source files")
+    .setInputFiles([
+      file("tug.py", "if event.key == K_SPACE: honk()\nif action == Action.TOW: tow()\nif action == Action.HELM: steer()\n"),
+      file("test_tug.py", "assert action == Action.WRECK\n"),
+    ]);
+  // Nothing is gone, nor known, before anything is ticked.
+  await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
+  await dialogue(page)
+    .getByRole("checkbox", { name: /^action == …/ })
+    .check();
+  const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
+  await expect(word("WRECK")).toBeVisible();
+  await dialogue(page).getByText("Leave files out").click();
+  await dialogue(page)
+    .getByRole("checkbox", { name: /^test_tug\.py/ })
+    .uncheck();
+  await expect(word("WRECK")).toHaveCount(0);
+  await dialogue(page).getByLabel("Kind of HELM").selectOption("axis");
+  await dialogue(page).getByRole("button", { name: "Take over all 2 new ones" }).click();
+  await expect(word("TOW")).toContainText("known");
+  await dialogue(page).locator('[data-end="key Space"]').getByRole("button", { name: "a new action honk" }).click();
+  await expect(dialogue(page).locator('[data-end="key Space"]')).toContainText("gives to honk");
+  await dialogue(page).getByRole("button", { name: "What to change in the code" }).click();
+  const lines = dialogue(page).getByRole("list", { name: "Lines to change" }).getByRole("listitem");
+  await expect(lines).toHaveCount(3);
+  await expect(lines.first()).toContainText("tug.py:1");
+  await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
+  await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
+  await lines.first().getByRole("checkbox").check();
+  await noViolations(page, "what to change");
+  const waiting = page.waitForEvent("download");
+  await dialogue(page).getByRole("button", { name: "Save as Markdown" }).click();
+  const markdown = readFileSync(await (await waiting).path(), "utf8");
+  expect(markdown).toContain("- [x] line 1, honk: `if event.key == K_SPACE: honk()`");
+  expect(markdown).toContain("- [ ] line 2, TOW");
+  await page.keyboard.press("Escape");
+  await expect(page.getByLabel("Word of HELM", { exact: true })).toHaveValue("HELM");
 });

@@ -56,7 +56,8 @@ test("after one visit all works with the server gone: views, dialogues, workers,
   page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
   page.on("pageerror", (error) => problems.push(error.message));
   await open(page, `${server.url}/`);
-  await expect(page).toHaveURL(`${server.url}/layout`);
+  await expect(page).toHaveURL(`${server.url}/welcome`);
+  await open(page, `${server.url}/layout`);
   await kept(page);
   await server.stop();
   await expect(page.getByRole("region", { name: "Rail" }).getByText("checking…")).toHaveCount(0);

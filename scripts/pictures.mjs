@@ -21,7 +21,49 @@ const select = async (page, id) => {
   await page.locator(`[data-control="${id}"]`).click({ position: { x: 10, y: 14 } });
   await page.mouse.move(640, 20);
 };
+const CODE = `class Action(Enum):
+    HELM = 1
+    HORN = 2
+    TOW = 3
+BINDINGS = { K_h: Action.HORN, K_t: Action.TOW, K_n: Action.NUDGE }
+def handle_events(self, event):
+    if event.key == K_ESCAPE:
+        self.open_log()
+    if BINDINGS.get(event.key) == Action.HORN:
+        self.honk()
+def draw(self):
+    if self.state == State.MENU:
+        self.screen.fill(NIGHT)
+        sounds.play(Sounds.BELL)
+`;
 const PICTURES = [
+  [
+    "welcome",
+    "/welcome",
+    "light",
+    async (page) => {
+      await page.getByLabel("What does your game read?").fill("walk, leap, bleat, look");
+      await page.getByLabel("Name of the game").fill("Moorland goats");
+      await page.mouse.move(640, 20);
+      await page.waitForTimeout(2500);
+    },
+  ],
+  ["words", "/words", "light", async () => {}],
+  [
+    "code",
+    "/actions",
+    "light",
+    async (page) => {
+      await page.getByRole("button", { name: "From the game’s code…" }).click();
+      await page.getByLabel("Source files").setInputFiles([
+        { name: "tug.py", mimeType: "text/plain", buffer: Buffer.from(CODE) },
+        { name: "winch.ts", mimeType: "text/plain", buffer: Buffer.from('if (input.pressed("towline")) winch();') },
+      ]);
+      await page.getByRole("checkbox", { name: /BINDINGS, right side/ }).check();
+      await page.getByRole("checkbox", { name: /input\.pressed/ }).check();
+      await page.mouse.move(640, 20);
+    },
+  ],
   ["layout", "/layout", "light", (page) => select(page, "helm")],
   [
     "layout-finding",

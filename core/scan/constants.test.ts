@@ -267,6 +267,21 @@ test("a constant means a key only where it says so", () => {
     expect(key(owner, member)).toBeNull();
 });
 
+test("keys are known by what asks for them, too: legacy codes, letters, constants of a list that needs no name", () => {
+  const keysOf = (file: string, source: string) => scanSource(source, familyOf(file)).standards.map((s) => s.value);
+  expect(keysOf("tug.js", "if (e.keyCode === 37) port(); if (32 == ev.which) honk(); if (keys[65]) lamp(); switch (e.keyCode) { case 38: ahead(); }")).toEqual([
+    "ArrowLeft",
+    "Space",
+    "KeyA",
+    "ArrowUp",
+  ]);
+  expect(
+    keysOf("tug.java", "void keyPressed() { if (keyCode == LEFT) port(); else if (key == 'w') ahead(); if (state == 'x' || list[65] == 1) no(); }"),
+  ).toEqual(["ArrowLeft", "KeyW"]);
+  expect(keysOf("tug.js", "if (keyIsDown(LEFT_ARROW)) port(); if (level === 37) no(); f(Action.LEFT, keys[Action.UP]);")).toEqual(["ArrowLeft"]);
+  expect(scanSource("if (state == 'x') no();", "java").reads).toEqual([]);
+});
+
 test("whatever a key is called, its gaps and case do not matter", () => {
   const called = fc.constantFrom("page up", "left arrow", "space", "q", "f12", "caps lock");
   const gap = fc.constantFrom("", "_", "-", " ");

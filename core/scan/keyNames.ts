@@ -69,6 +69,28 @@ export const keyCalled: (name: string) => string | null = memoized((name) => {
   return CODES.get(bare) ?? null;
 });
 
+/** The key of a legacy keyCode (UI Events, appendix on legacy key attributes), of those that are the same on every keyboard; null for others. */
+export function keyOfKeyCode(code: number): string | null {
+  const letter = String.fromCharCode(code);
+  if (/^[A-Z]$/.test(letter)) return `Key${letter}`;
+  if (/^[0-9]$/.test(letter)) return `Digit${letter}`;
+  return KEY_CODES.get(code) ?? null;
+}
+const KEY_CODES: ReadonlyMap<number, string> = new Map([
+  [8, "Backspace"],
+  [9, "Tab"],
+  [13, "Enter"],
+  [16, "ShiftLeft"],
+  [17, "ControlLeft"],
+  [18, "AltLeft"],
+  [27, "Escape"],
+  [32, "Space"],
+  [37, "ArrowLeft"],
+  [38, "ArrowUp"],
+  [39, "ArrowRight"],
+  [40, "ArrowDown"],
+]);
+
 /** The words of a name, parted at what is no letter or digit and where a small letter meets a large one: `K_LEFT`, `keyLeft`, `KeyLeft`. */
 export function wordsOf(name: string): string[] {
   return name

@@ -12,8 +12,8 @@ interface Standing {
   readonly at: number;
   readonly end: number;
 }
-/** A piece of source. A text that holds something computed (`${…}`) is `whole: false`. */
-export type Token = (Standing & { readonly kind: "name" | "number" | "sign" }) | (Standing & { readonly kind: "text"; readonly whole: boolean });
+/** A piece of source. A `char` is one character in quotation marks of its own. A text that holds something computed (`${…}`) is `whole: false`. */
+export type Token = (Standing & { readonly kind: "name" | "number" | "sign" | "char" }) | (Standing & { readonly kind: "text"; readonly whole: boolean });
 
 export type Family = "script" | "csharp" | "cpp" | "java" | "kotlin" | "swift" | "dart" | "lua" | "rust" | "python" | "go" | "c";
 
@@ -291,7 +291,9 @@ export function lex(source: string, family: Family): Token[] {
     if (c === "'" && SINGLE_QUOTED.has(family)) return (escapedText(1, "'", holeOf(family), false), true);
     if (c === "'") {
       const char = /^'(?:\\(?:[^\n]{1,9}?)|[^\\\n])'/u.exec(rest);
-      goTo(at + (char ? char[0].length : 1));
+      const end = at + (char ? char[0].length : 1);
+      if (char && char[0][1] !== "\\") push({ kind: "char", text: char[0].slice(1, -1), line, at, end });
+      goTo(end);
       return true;
     }
     if (c === "`" && family === "go") return (rawText(1, "`"), true);

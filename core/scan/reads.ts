@@ -10,7 +10,7 @@ import { chainBefore, isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { enumerationOf } from "./enumeration";
 import { followHandlers } from "./handlers";
-import { isKeyList, keyCalled } from "./keyNames";
+import { isKeyList, keyCalled, keyOfKeyCode } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
 import { otherSideOf, purposeAfter } from "./purpose";
 
@@ -101,14 +101,10 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
       if (text === "(" || text === "[" || text === "{") open.push(i);
       else if (text === ")" || text === "]" || text === "}") open.pop();
     } else if (token.kind === "number") {
-      const chain = isSign(tokens[i - 1], "[") && isSign(tokens[i + 1], "]") ? chainBefore(tokens, i - 2) : null;
-      const last = chain?.text.split(".").at(-1);
-      if (chain && (last === "buttons" || last === "axes")) {
-        const standard: Standard = { sort: last === "axes" ? "pad-axis" : "pad-button", value: token.text, line: token.line, purpose: "" };
-        tell({ asking: { callee: chain.text, shape: "index", first: chain.from, last: i + 1 }, piece: { first: i, last: i }, read: null, standard });
-      }
+      const found = numberAt(place, i);
+      if (found) tell(found);
     } else {
-      const found = token.kind === "text" ? textAt(place, i, told) : mayCount(tokens, i) ? nameAt(place, i, told) : null;
+      const found = token.kind !== "name" ? textAt(place, i, told) : mayCount(tokens, i) ? nameAt(place, i, told) : null;
       if (found) tell(found);
     }
     handlers.step(i);
@@ -116,17 +112,38 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
   return tokens;
 }
 
-/** A text that something asks by. */
+/** A number that a standard of the web asks by: a button or an axis of a pad, or a legacy keyCode. */
+function numberAt(place: Place, i: number): Found | null {
+  const { tokens } = place;
+  const before = tokens[i - 1] as Token | undefined;
+  if (before?.kind === "text" || before?.kind === "number") return null;
+  const piece = { first: i, last: i };
+  if (isSign(before, "[") && isSign(tokens[i + 1], "]")) {
+    const chain = chainBefore(tokens, i - 2);
+    const last = chain?.text.split(".").at(-1);
+    if (chain && (last === "buttons" || last === "axes")) {
+      const standard: Standard = { sort: last === "axes" ? "pad-axis" : "pad-button", value: tokens[i].text, line: tokens[i].line, purpose: "" };
+      return { asking: { callee: chain.text, shape: "index", first: chain.from, last: i + 1 }, piece, read: null, standard };
+    }
+  } else if (!isSign(before, "==", "===", "!=", "!==") && before?.text !== "case" && !isSign(tokens[i + 1], "==", "===")) return null;
+  const key = keyOfKeyCode(Number(tokens[i].text));
+  const asked = key === null ? null : asking(place, piece);
+  if (!asked || !(asked.shape === "index" ? asksOfKeys(asked.callee) : /(?:^|\.)(?:keyCode|which)$/.test(asked.callee))) return null;
+  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key!) };
+}
+
+/** A text, or a single character, that something asks by. */
 function textAt(place: Place, i: number, { isHandled }: Told): Found | null {
   const token = place.tokens[i];
   const word = token.text;
-  if (token.kind !== "text" || !token.whole || word === "" || word.length > MOST_WORD || /[\u0000-\u001f\u007f-\u009f]/.test(word)) return null;
+  if (token.kind === "text" && !token.whole) return null;
+  if (word === "" || word.length > MOST_WORD || /[\u0000-\u001f\u007f-\u009f]/.test(word)) return null;
   const piece = { first: i, last: i };
   const asked = asking(place, piece);
   if (!asked) return null;
   const key = keyOfText(word, asked);
   if (key !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key) };
-  if (word.trim() === "" || !belongs(place, asked, piece)) return null;
+  if (word.trim() === "" || token.kind === "char" || !belongs(place, asked, piece)) return null;
   return { asking: asked, piece, read: readOf(asked, { word, owner: "", line: token.line, isHandled: isHandled() }), standard: null };
 }
 
@@ -170,6 +187,9 @@ function nameAt(place: Place, i: number, told: Told): Found | null {
   if (!asked) return memberAt(place, i, told);
   if (asked.callee === constant.owner) return null;
   const event = /(?:^|\.)(?:type|kind|what|event)$/i.test(asked.callee);
+  // `keyCode == LEFT`: what asks is about keys, and the constant is called as one.
+  const calledKey = constant.key === null && constant.owner === "" && asked.shape !== "table" && asksOfKeys(asked.callee) ? keyCalled(constant.word) : null;
+  if (calledKey !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, calledKey) };
   if (constant.key !== null && !event) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, constant.key) };
   // `[.space: .jump]`: what stands on the left of a table of inputs and is called as a key is, is one.
   const spoken = asked.shape === "table" && asked.side === "left" && isLikelyInput(asked.callee) ? keyCalled(constant.word) : null;

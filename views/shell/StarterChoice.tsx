@@ -31,16 +31,16 @@ export function StarterChoice({ onPick }: { onPick: (layout: Layout) => void }) 
   }, []);
   if (problem) return <p role="alert">{problem}</p>;
   return (
-    <ul aria-label="Starters" className="grid min-h-[17rem] grid-cols-4 gap-2">
+    <ul aria-label="Starters" className="grid min-h-[17rem] grid-cols-[repeat(4,minmax(0,1fr))] gap-2">
       {drawn?.map(({ starter, layout }) => (
         <li key={starter.name}>
           <button
             type="button"
-            className="grid h-full w-full content-start justify-items-center gap-1 rounded-sm border border-rule p-2 text-center hover:border-accent"
+            className="grid h-full w-full grid-cols-[minmax(0,1fr)] content-start justify-items-center gap-1 rounded-sm border border-rule p-2 text-center hover:border-accent"
             onClick={() => onPick(layout)}
             {...readingProps(says("starter.pick", { plain: starter.plain }), starter.name)}
           >
-            <span className="grid h-[5rem] place-items-center [&>svg]:max-h-[5rem] [&>svg]:w-auto">
+            <span className="flex h-[5rem] w-full items-center justify-center [&>svg]:max-h-[5rem] [&>svg]:max-w-full">
               <LayoutSketch layout={layout} screen={railOf(layout)[0]} />
             </span>
             <span className="font-medium">{starter.name}</span>

@@ -34,47 +34,50 @@ interface Props {
 export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
-  const views = useRef<HTMLElement>(null);
+  const where = useRef<HTMLDivElement>(null);
   const tools = useRef<HTMLSpanElement>(null);
   // At the welcome nothing is in hand yet: what is about the open layout stands back.
   const isWelcome = path === "/welcome";
-  useRoving(views, "across");
+  useRoving(where, "across");
   useRoving(tools, "across");
   return (
     <header data-region="0" className="flex items-center gap-3 border-b border-rule bg-sheet px-3">
-      <ViewLink
-        to="/welcome"
-        aria-label="Nodulum: the welcome"
-        aria-current={path === "/welcome" ? "page" : undefined}
-        className="flex h-7 items-center gap-2 rounded-sm font-semibold tracking-tight"
-        onPointerEnter={() => void fetchView("/welcome")}
-        {...readingProps(says("strip.mark"))}
-      >
-        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
-          <circle cx="10" cy="10" r="9" fill="none" stroke="currentColor" strokeWidth="1.2" />
-          <circle cx="10" cy="10" r="6.6" fill="none" stroke="currentColor" strokeWidth=".6" />
-          <circle cx="12.4" cy="7.6" r="3.2" fill="var(--accent)" />
-        </svg>
-        Nodulum
-      </ViewLink>
-      {!isWelcome && <LayoutMenu />}
-      <nav ref={views} aria-label="Views" className="flex h-full">
-        {VIEWS.map((view, i) => (
-          <ViewLink
-            key={view.path}
-            to={view.path}
-            // A view is fetched when a hand nears it: on the way in only the view that is opened counts.
-            onPointerEnter={() => void fetchView(view.path)}
-            onFocus={() => void fetchView(view.path)}
-            aria-current={path === view.path ? "page" : undefined}
-            {...readingProps({ ...says(VIEW_SAYS[view.path]), keys: String(i + 1) })}
-            className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
-          >
-            <span className="figure text-[0.625rem] opacity-70">{i + 1}</span>
-            {view.word}
-          </ViewLink>
-        ))}
-      </nav>
+      {/* One stop of the Tab key for all of it: the way to the first field is short. */}
+      <div ref={where} role="group" aria-label="Welcome, layouts, views" className="flex h-full items-center gap-3">
+        <ViewLink
+          to="/welcome"
+          aria-label="Nodulum: the welcome"
+          aria-current={path === "/welcome" ? "page" : undefined}
+          className="flex h-7 items-center gap-2 rounded-sm font-semibold tracking-tight"
+          onPointerEnter={() => void fetchView("/welcome")}
+          {...readingProps(says("strip.mark"))}
+        >
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+            <circle cx="10" cy="10" r="9" fill="none" stroke="currentColor" strokeWidth="1.2" />
+            <circle cx="10" cy="10" r="6.6" fill="none" stroke="currentColor" strokeWidth=".6" />
+            <circle cx="12.4" cy="7.6" r="3.2" fill="var(--accent)" />
+          </svg>
+          Nodulum
+        </ViewLink>
+        {!isWelcome && <LayoutMenu />}
+        <nav aria-label="Views" className="flex h-full">
+          {VIEWS.map((view, i) => (
+            <ViewLink
+              key={view.path}
+              to={view.path}
+              // A view is fetched when a hand nears it: on the way in only the view that is opened counts.
+              onPointerEnter={() => void fetchView(view.path)}
+              onFocus={() => void fetchView(view.path)}
+              aria-current={path === view.path ? "page" : undefined}
+              {...readingProps({ ...says(VIEW_SAYS[view.path]), keys: String(i + 1) })}
+              className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
+            >
+              <span className="figure text-[0.625rem] opacity-70">{i + 1}</span>
+              {view.word}
+            </ViewLink>
+          ))}
+        </nav>
+      </div>
       <div className="ml-auto flex items-center gap-1">
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <NewVersion hasDraft={hasDraft} />

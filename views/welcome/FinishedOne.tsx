@@ -87,7 +87,7 @@ function LivingGlass() {
   }, [helm, scale]);
   const side = FINGER_MM * pxPerMm(screen) * scale;
   return (
-    <div ref={area} className="grid h-[15.5rem] place-items-center">
+    <div ref={area} className="grid h-[max(15.5rem,32vh)] place-items-center short:h-[12.5rem]">
       {room.w > 0 && (
         <div
           className="relative overflow-hidden border border-ink bg-[#0c141b]"

@@ -25,7 +25,7 @@ export function WelcomeView() {
   };
   return (
     <div className="h-full overflow-auto bg-paper">
-      <div className="mx-auto grid max-w-[78rem] grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10 gap-y-5 px-8 py-6">
+      <div className="mx-auto grid max-w-[96rem] grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10 gap-y-5 px-8 py-6">
         <div className="grid content-start gap-6">
           <StartFromGame begin={begin} />
           {problem && (
