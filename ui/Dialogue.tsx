@@ -9,7 +9,8 @@ interface Props {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
   readonly children: ReactNode;
-  readonly wide?: boolean;
+  /** `widest`: for tables beside each other. */
+  readonly wide?: boolean | "widest";
 }
 
 export function Dialogue({ title, open, onOpenChange, children, wide = false }: Props) {
@@ -28,7 +29,7 @@ export function Dialogue({ title, open, onOpenChange, children, wide = false }: 
             first.focus();
             if (first instanceof HTMLInputElement) first.select();
           }}
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[88vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-sm border border-edge bg-sheet p-5 shadow-xl ${wide ? "w-[45rem]" : "w-[27.5rem]"} max-w-[94vw]`}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[88vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-sm border border-edge bg-sheet p-5 shadow-xl ${wide === "widest" ? "w-[60rem]" : wide ? "w-[45rem]" : "w-[27.5rem]"} max-w-[94vw]`}
         >
           <div className="mb-4 flex items-center justify-between">
             <Dialog.Title className="text-base font-semibold">{title}</Dialog.Title>

@@ -17,6 +17,7 @@ test("an action is called by what its key is read for, else by the key", () => {
   expect(nameForInput("key ArrowLeft", "", actions)).toBe("left");
   expect(nameForInput("key ShiftLeft", "x", actions)).toBe("shift_left");
   expect(nameForInput("pad button 3", "", actions)).toBe("pad_button_3");
+  expect(nameForInput("key KeyL", "Look_Back", value(addAction(empty(), "lookback", "press")).actions)).toBe("lookback");
   // A key gives nothing to a motion: the word is not proposed for it.
   expect(nameForInput("key KeyQ", "look", actions)).toBe("q");
 });

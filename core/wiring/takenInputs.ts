@@ -15,11 +15,14 @@ export interface TakenInput {
 export function nameForInput(end: string, purpose: string, actions: readonly Action[]): string {
   const bare = end.replace(/^key (?:Key|Digit|Arrow)?/, "").replace(/(?<=[a-z])(?=[A-Z])/g, "_");
   const own = end.startsWith("key ") ? bare.toLowerCase() : bare.replace(/ /g, "_");
-  const taken = byName(actions).get(purpose);
+  // A word that is spelt otherwise alone is the same word.
+  const alike = actions.find((a) => a.name === purpose) ?? actions.find((a) => bareWord(a.name) === bareWord(purpose));
+  const word = alike?.name ?? purpose;
   const source = sourceOfEnd(end)?.source;
-  const fits = taken === undefined || (source !== undefined && hardwareWhyNot(source, taken.kind) === null);
-  return purpose.length > 2 && fits ? purpose : own;
+  const fits = alike === undefined || (source !== undefined && hardwareWhyNot(source, alike.kind) === null);
+  return word.length > 2 && fits ? word : own;
 }
+const bareWord = (name: string) => name.toLowerCase().replace(/[\s_-]+/g, "");
 
 /** Takes inputs over: each gives to the action of its name, which is made where there is none (an axis for an axis of a pad, else a press). One that gives to it already is passed over. */
 export function takeInputs(layout: Layout, inputs: readonly TakenInput[]): Result<Layout> {

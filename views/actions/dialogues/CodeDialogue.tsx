@@ -18,7 +18,7 @@ import { endWord } from "../keys";
 
 export function CodeDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialogue title="From the game’s code" open={open} onOpenChange={onOpenChange} wide>
+    <Dialogue title="From the game’s code" open={open} onOpenChange={onOpenChange} wide="widest">
       <FromCode />
     </Dialogue>
   );
@@ -68,7 +68,7 @@ function FromCode() {
       {scanned && shown === "changes" && <ChangeList code={code} callees={callees} />}
       {scanned && shown === "reads" && (
         <>
-          <div className="grid grid-cols-[15.625rem_1fr] gap-4">
+          <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-4">
             <CalleeList ranked={ranked} ticked={callees} onTick={tick} />
             <WordTable
               words={words}
