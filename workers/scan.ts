@@ -1,6 +1,6 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
 import type { CodeChange, ChangeOptions } from "../core/exchange/codeChanges";
-import type { FileRead, FileStandard } from "../core/scan/words";
+import type { FileStandard, FoundRead } from "../core/scan/words";
 import { connectScan } from "./connect";
 import type { NamedFile, ScanBatch, ScanService } from "./scanService";
 import { supervised, TooLongError, type Supervised } from "./supervised";
@@ -13,8 +13,10 @@ export interface ScanProgress {
   readonly tooLong: readonly string[];
 }
 export interface Scanned extends ScanProgress {
-  readonly reads: readonly FileRead[];
+  readonly reads: readonly FoundRead[];
   readonly standards: readonly FileStandard[];
+  /** Files in which something was found, each with how many places, by name. */
+  readonly told: readonly (readonly [string, number])[];
 }
 
 /** A file larger than this is data or made by a machine, bytes. */
@@ -109,7 +111,8 @@ export async function scanFiles(files: readonly File[], onProgress: (progress: S
     await Promise.all(workers.map(work));
     if (signal.aborted) return null;
     const all = found.flat();
-    return { read, passedOver, files: files.length, tooLong, reads: all.flatMap((b) => b.reads), standards: all.flatMap((b) => b.standards) };
+    const told = all.flatMap((b) => b.told).sort(([a], [b]) => (a < b ? -1 : 1));
+    return { read, passedOver, files: files.length, tooLong, reads: all.flatMap((b) => b.reads), standards: all.flatMap((b) => b.standards), told };
   } finally {
     for (const worker of workers) worker.stop();
   }

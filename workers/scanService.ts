@@ -2,7 +2,7 @@
 import { changesIn, type CodeChange, type ChangeOptions } from "../core/exchange/codeChanges";
 import { familyOf } from "../core/scan/lex";
 import { scanSource } from "../core/scan/reads";
-import type { FileRead, FileStandard } from "../core/scan/words";
+import { gatherReads, type FileRead, type FileStandard, type FoundRead } from "../core/scan/words";
 
 /** A file with the name and folders it was dropped with; what is read of it stays here. */
 export interface NamedFile {
@@ -11,8 +11,10 @@ export interface NamedFile {
 }
 /** What some files read. `passedOver`: how many of them hold no text. */
 export interface ScanBatch {
-  readonly reads: readonly FileRead[];
+  readonly reads: readonly FoundRead[];
   readonly standards: readonly FileStandard[];
+  /** Files in which something was found, each with how many places. */
+  readonly told: readonly (readonly [string, number])[];
   readonly passedOver: number;
 }
 
@@ -37,6 +39,7 @@ export function createScanService(): ScanService {
       let at = 0;
       const reads: FileRead[] = [];
       const standards: FileStandard[] = [];
+      const told: [string, number][] = [];
       let passedOver = 0;
       for (const { name, file } of files) {
         const text = decoder.decode(bytes.subarray(at, at + file.size));
@@ -46,10 +49,12 @@ export function createScanService(): ScanService {
           continue;
         }
         const found = scanSource(text, familyOf(name));
+        const count = found.reads.length + found.standards.length;
+        if (count > 0) told.push([name, count]);
         for (const read of found.reads) reads.push({ ...read, file: name });
         for (const standard of found.standards) standards.push({ ...standard, file: name });
       }
-      return { reads, standards, passedOver };
+      return { reads: gatherReads(reads), standards, told, passedOver };
     },
     async changes(files, wanted) {
       const changes: CodeChange[] = [];

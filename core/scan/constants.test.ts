@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { familyOf } from "./lex";
 import { keyCalled, keyOfConstant } from "./keyNames";
 import { scanSource } from "./reads";
-import { compareStandards, compareWords, likelyCallees, rankCallees, type FileRead } from "./words";
+import { compareStandards, compareWords, gatherReads, likelyCallees, rankCallees, type FoundRead } from "./words";
 
 interface Tug {
   readonly source: string;
@@ -199,7 +199,7 @@ func update() {
     keys: { Space: "ActionHorn", ArrowLeft: "toPort" },
   },
 };
-const readOf = (file: string): FileRead[] => scanSource(TUGS[file].source, familyOf(file)).reads.map((r) => ({ ...r, file }));
+const readOf = (file: string): FoundRead[] => gatherReads(scanSource(TUGS[file].source, familyOf(file)).reads.map((r) => ({ ...r, file })));
 /** What a game draws, plays and is in: words, but none of its inputs. */
 const THINGS = /state|draw|play|fill|blit|type/i;
 

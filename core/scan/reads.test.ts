@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
-import { compareStandards, compareWords, nearPairs, rankCallees, type FileRead } from "./words";
+import { compareStandards, compareWords, gatherReads, nearPairs, rankCallees, type FileRead } from "./words";
 
 /** The same small game in each language: reads written the way people write them there, and texts that are no reads. */
 const SOURCES: Readonly<Record<string, string>> = {
@@ -92,7 +92,7 @@ test("later arguments, places in lists, either side of a comparison", () => {
   ]);
 });
 
-const all: FileRead[] = Object.entries(SOURCES).flatMap(([file, source]) => scanSource(source, familyOf(file)).reads.map((r) => ({ ...r, file })));
+const all = gatherReads(Object.entries(SOURCES).flatMap(([file, source]) => scanSource(source, familyOf(file)).reads.map((r) => ({ ...r, file }))));
 
 test("callees that read words of the ledger come first, those that print or load come last", () => {
   const ranked = rankCallees(all, ["horn", "helm", "towline"]);
@@ -119,7 +119,7 @@ test("against the ledger: new, known, gone, nearly the same", () => {
   const reads = [read("tow_line", 48), read("horn", 3), read("flare", 9), { ...read("other"), callee: "print(…)" }];
   const actions = ["towline", "horn", "pump", "bell"].map((name) => ({ name, read: name !== "bell" }));
   expect(
-    compareWords(reads, new Set(["in(…)"]), actions).map((w) => [w.word, w.state, w.near, w.occurrences.map((p) => `${p.file}:${p.line}`).join()]),
+    compareWords(gatherReads(reads), new Set(["in(…)"]), actions).map((w) => [w.word, w.state, w.near, w.occurrences.map((p) => `${p.file}:${p.line}`).join()]),
   ).toEqual([
     ["tow_line", "nearly", "towline", "winch.ts:48"],
     ["flare", "new", null, "winch.ts:9"],

@@ -8,6 +8,27 @@ import { isLikelyInput, type Read, type Standard } from "./reads";
 export interface FileRead extends Read {
   readonly file: string;
 }
+/** A place of a game's code. */
+export interface CodePlace {
+  readonly file: string;
+  readonly line: number;
+}
+/** Reads that are alike, with all their places: what stands in a thousand places is told once. */
+export interface FoundRead extends Omit<Read, "line"> {
+  readonly places: readonly CodePlace[];
+}
+
+/** Gathers reads that are alike, in the order in which they come first. */
+export function gatherReads(reads: readonly FileRead[]): FoundRead[] {
+  const found = new Map<string, FoundRead & { readonly places: CodePlace[] }>();
+  for (const { file, line, ...read } of reads) {
+    const key = `${read.callee}\n${read.word}\n${read.owner}\n${read.isHandled}`;
+    const like = found.get(key);
+    if (like) like.places.push({ file, line });
+    else found.set(key, { ...read, places: [{ file, line }] });
+  }
+  return [...found.values()];
+}
 
 /** A word of the web's standards with the file it stands in. */
 export interface FileStandard extends Standard {
@@ -72,17 +93,17 @@ function namedScore(callee: string): number {
  * The callees of a scan, the likeliest to read inputs first: those that ask for words of the ledger, then those with a likely name or
  * where keys, touches and pads are handled, with several words, often. Events, pictures, sounds and states come last.
  */
-export function rankCallees(reads: readonly FileRead[], actions: readonly string[]): Callee[] {
+export function rankCallees(reads: readonly FoundRead[], actions: readonly string[]): Callee[] {
   const ledger = new Set(actions);
   const found = new Map<string, Asker>();
-  for (const { callee, word, owner, isHandled } of reads) {
+  for (const { callee, word, owner, isHandled, places } of reads) {
     let asker = found.get(callee);
     if (!asker) found.set(callee, (asker = { words: new Map(), count: 0, handled: 0 }));
     const asked = asker.words.get(word);
-    if (asked) asked.count += 1;
-    else asker.words.set(word, { owner, count: 1 });
-    asker.count += 1;
-    if (isHandled) asker.handled += 1;
+    if (asked) asked.count += places.length;
+    else asker.words.set(word, { owner, count: places.length });
+    asker.count += places.length;
+    if (isHandled) asker.handled += places.length;
   }
   return [...found]
     .map(([callee, asker]): Callee => {
@@ -116,7 +137,7 @@ export interface FoundWord {
   readonly near: string | null;
   /** The kind that most of its places look like; null where nothing tells. */
   readonly kind: ActionKind | null;
-  readonly occurrences: readonly { readonly file: string; readonly line: number }[];
+  readonly occurrences: readonly CodePlace[];
 }
 
 /**
@@ -124,11 +145,11 @@ export interface FoundWord {
  * known ones, each by name. A word near to an action is only *nearly* it where that action is not itself read.
  */
 export function compareWords(
-  reads: readonly FileRead[],
+  reads: readonly FoundRead[],
   chosen: ReadonlySet<string>,
   actions: readonly { readonly name: string; readonly read: boolean }[],
 ): FoundWord[] {
-  const words = new Map<string, FileRead[]>();
+  const words = new Map<string, FoundRead[]>();
   for (const read of reads) {
     if (!chosen.has(read.callee)) continue;
     const list = words.get(read.word);
@@ -137,11 +158,16 @@ export function compareWords(
   }
   const names = actions.map((a) => a.name);
   const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
-  const occurrencesOf = (list: readonly FileRead[]) => list.map(({ file, line }) => ({ file, line }));
   const found: FoundWord[] = [...words].map(([word, list]) => {
     // Two letters of a short word make another word of it: it is asked too often here to be wrong so easily.
     const near = names.includes(word) ? null : nearestWord(word, unread, 1);
-    return { word, state: names.includes(word) ? "known" : near === null ? "new" : "nearly", near, kind: commonKind(list), occurrences: occurrencesOf(list) };
+    return {
+      word,
+      state: names.includes(word) ? "known" : near === null ? "new" : "nearly",
+      near,
+      kind: commonKind(list),
+      occurrences: list.flatMap((r) => r.places),
+    };
   });
   const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
   // Before anything is ticked that asks here, nothing tells what the game reads, nor what it reads no longer.
@@ -156,7 +182,7 @@ export interface FoundStandard {
   readonly end: string;
   /** What most of its places seem to read it for; empty where nothing tells. */
   readonly purpose: string;
-  readonly occurrences: readonly { readonly file: string; readonly line: number }[];
+  readonly occurrences: readonly CodePlace[];
   readonly actions: readonly string[];
 }
 
@@ -199,9 +225,9 @@ function commonest(words: readonly string[]): string {
 }
 
 /** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */
-function commonKind(reads: readonly Read[]): ActionKind | null {
+function commonKind(reads: readonly FoundRead[]): ActionKind | null {
   const order: readonly ActionKind[] = ["vector", "motion", "axis", "press"];
-  const counts = order.map((kind) => reads.filter((r) => r.kind === kind).length);
+  const counts = order.map((kind) => reads.reduce((sum, r) => sum + (r.kind === kind ? r.places.length : 0), 0));
   const most = Math.max(...counts);
   return most === 0 ? null : order[counts.indexOf(most)];
 }

@@ -1,6 +1,6 @@
 "use client";
 /** Reading a game's code: the files, how far it is, what was found, and which files are left out of it. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { scanFiles, type Scanned, type ScanProgress } from "../../workers/scan";
 import { useSessionActions } from "../session/context";
 
@@ -17,6 +17,8 @@ export interface CodeReading {
   /** Leaves files out, or takes them in again. */
   leaveOut(names: readonly string[], out: boolean): void;
 }
+
+const NONE: CodeReading["told"] = [];
 
 export function useCodeReading(): CodeReading {
   const session = useSessionActions();
@@ -35,26 +37,27 @@ export function useCodeReading(): CodeReading {
     setProgress({ read: 0, passedOver: 0, files: list.length, tooLong: [] });
     try {
       const result = await scanFiles(list, (now) => current.current === control && setProgress(now), control.signal);
-      if (current.current === control && result) {
-        setFiles(list);
-        setAll(result);
-        setLeftOut(new Set());
-      }
+      // What was found may be long: it is drawn piece by piece, and the page answers meanwhile.
+      if (current.current === control && result)
+        startTransition(() => {
+          setFiles(list);
+          setAll(result);
+          setLeftOut(new Set());
+        });
     } catch (error) {
       session.tell({ text: `The files cannot be read: ${error instanceof Error ? error.message : "the browser gave no reason"}.`, tone: "problem" });
     } finally {
       if (current.current === control) setProgress(null);
     }
   };
-  const told = useMemo(() => {
-    const counts = new Map<string, number>();
-    for (const { file } of all ? [...all.reads, ...all.standards] : []) counts.set(file, (counts.get(file) ?? 0) + 1);
-    return [...counts].sort(([a], [b]) => (a < b ? -1 : 1));
-  }, [all]);
   const scanned = useMemo(() => {
     if (!all || leftOut.size === 0) return all;
     const isIn = ({ file }: { readonly file: string }) => !leftOut.has(file);
-    return { ...all, reads: all.reads.filter(isIn), standards: all.standards.filter(isIn) };
+    return {
+      ...all,
+      reads: all.reads.map((r) => ({ ...r, places: r.places.filter(isIn) })).filter((r) => r.places.length > 0),
+      standards: all.standards.filter(isIn),
+    };
   }, [all, leftOut]);
   const leaveOut = (names: readonly string[], out: boolean) =>
     setLeftOut((before) => {
@@ -64,5 +67,5 @@ export function useCodeReading(): CodeReading {
         else next.delete(name);
       return next;
     });
-  return { files, scanned, progress, told, leftOut, read, stop: () => current.current?.abort(), leaveOut };
+  return { files, scanned, progress, told: all?.told ?? NONE, leftOut, read, stop: () => current.current?.abort(), leaveOut };
 }
