@@ -52,6 +52,7 @@ test("by keyboard alone: from the words to a layout without blockers", async ({ 
   await page.keyboard.type("Goats");
   await page.keyboard.press("Enter");
   await opened(page, "Goats");
+  await expect(bench(page)).toBeVisible();
   // To the ledger by F6; each action grows its control by Enter.
   for (let i = 0; i < 6 && !(await isFocused('section[aria-label="Ledger"] *')); i += 1) await page.keyboard.press("F6");
   for (const name of ["walk", "leap", "bleat"]) {
