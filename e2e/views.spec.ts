@@ -86,7 +86,7 @@ test.describe("by touch", () => {
 
 test("feel changes while the thumb is down; the yard plays any layout", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByRole("button", { name: "Play the test yard" }).click();
+  await page.getByLabel("What is played").selectOption("yard");
   const box = (await page.getByTestId("play-glass").boundingBox())!;
   const from = { x: box.x + box.width * 0.18, y: box.y + box.height * 0.68 };
   await page.mouse.move(from.x, from.y);

@@ -198,6 +198,9 @@ export const KEY_TABLE: readonly KeyRow[] = [
   },
 
   { ...REHEARSE, keys: [], shown: "the keys of the actions", words: "play, while the glass has the focus" },
+  { ...REHEARSE, keys: [], shown: "F8", words: "change over between A and B of the feel that is open" },
+  { ...REHEARSE, keys: [], shown: "second mouse button · pin", words: "a press that stays where it is let go" },
+  { ...REHEARSE, keys: [], shown: "arrow keys · L · Delete on a pin", words: "move it · loop it · lift it" },
   { ...REHEARSE, keys: [], shown: "Escape, held for 600 ms", words: "leave the glass" },
 ];
 

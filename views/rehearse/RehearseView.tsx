@@ -1,166 +1,305 @@
 "use client";
-/** The game inside the device, played with mouse, keys, pad or real touch; live values beside it, feel to be changed while playing, traces below. */
-import { ownEntry } from "../../core/engine/own";
+/** The game inside the device, played with mouse, keys, pad or real touch, with as many pinned fingers as are wanted; feel changed while playing, values and traces beside it. */
 import { useTheme } from "next-themes";
-import { byId } from "../../core/derived/byId";
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from "react";
+import { ownEntry } from "../../core/engine/own";
+import type { ActionValues, InputEvent } from "../../core/engine/input/events";
 import { editContextOf } from "../../core/editing/placing";
-import { useEffect, useMemo, useRef, useState } from "react";
-import type { ActionValues } from "../../core/engine/input/events";
-import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import type { Action, Screen } from "../../core/format/types";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
-import { FeelCard } from "../shared/FeelCard";
+import type { Player } from "../../runtime/player";
+import { useCalibration } from "../layout/trueSize";
 import { useSession, useSessionActions } from "../session/context";
 import { benchScreenOf } from "../session/screens";
-import { MomentChoice } from "../shared/MomentChoice";
-import { fitScale, useRoom } from "../shared/useRoom";
-import { createTraces, drawTraces, valueText } from "./traces";
 import { tickOffFelt } from "../shell/felt";
 import { useRehearsal } from "../shared/useRehearsal";
+import { fitScale, useRoom } from "../shared/useRoom";
+import { keyWord } from "../actions/keys";
+import { feelNow, type FeelNow } from "./feelChain";
+import { FeelPanel, useFollowed } from "./FeelPanel";
+import { createLatency } from "./latency";
+import { PinList } from "./PinList";
+import { changeOver } from "./sides";
+import { setStage, stageStore, useStage } from "./stage";
+import { StageBar } from "./StageBar";
+import { StageOverlay } from "./StageOverlay";
+import { createTouchedControls } from "./touched";
+import { createTraces, drawTraces, valueText } from "./traces";
+import { usePins } from "./usePins";
+
+/** Changes over between A and B (`KeyboardEvent.code`). */
+const CHANGE_OVER = "F8";
+/** How often the delay is told, ms. */
+const TOLD_EVERY_MS = 500;
+const readsSecondButton = (actions: readonly Action[]) => actions.some((a) => a.mouse.some((m) => "button" in m && m.button === 2));
+
+/** The game that is played: the tug, or the yard, built anew when a word or a kind changes, and when it is started again. */
+function useGame(actions: readonly Action[], isYard: boolean, run: number) {
+  const shape = actions.map((a) => `${a.kind} ${a.name}`).join("\n");
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => (isYard ? createYard(actions) : createTug()), [isYard, shape, run]);
+}
+
+/** CSS px a px of the screen: fitting the room, or true to the millimetre. */
+function useScale(room: { w: number; h: number }, screen: Screen): number {
+  const size = useStage((s) => s.size);
+  const onlyGlass = useStage((s) => s.onlyGlass);
+  const { pxPerMm: cssPxPerMm } = useCalibration();
+  if (size === "true size" && !onlyGlass) return cssPxPerMm / pxPerMm(screen);
+  return fitScale(room, screen, onlyGlass ? 0 : 24);
+}
 
 export function RehearseView() {
   const layout = useSession((s) => s.layout);
-  const moment = useSession((s) => s.playerView.moment);
+  const playerView = useSession((s) => s.playerView);
+  const { actions } = layout;
   const screen = benchScreenOf(layout);
-  const actions = layout.actions;
   const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
-  const [wantsYard, setWantsYard] = useState(false);
-  const yard = wantsYard || !canTug;
-  const shape = actions.map((a) => `${a.kind} ${a.name}`).join("\n");
-  // The yard is built anew when a word or a kind changes, not with every other edit.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const game = useMemo(() => (yard ? createYard(actions) : createTug()), [yard, shape]);
-  const traces = useMemo(() => createTraces(), []);
+  const { wantsYard, hz, size, onlyGlass, mouseIsItself, areControlsOn, hidden } = useStage((s) => s);
+  const isYard = wantsYard || !canTug;
+  const [run, setRun] = useState(0);
+  const game = useGame(actions, isYard, run);
+  const traces = useMemo(() => createTraces(), [game]); // eslint-disable-line react-hooks/exhaustive-deps
+  const latency = useMemo(() => createLatency(), [layout.name, screen, hz]); // eslint-disable-line react-hooks/exhaustive-deps
+  const touchedControls = useMemo(() => createTouchedControls(), []);
+  const [touched, setTouched] = useState<string | null>(null);
+  const followed = useFollowed(touched);
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const trace = useRef<HTMLCanvasElement>(null);
+  const delay = useRef<HTMLSpanElement>(null);
+  const heldKeys = useRef<HTMLSpanElement>(null);
   const figures = useRef(new Map<string, HTMLElement>());
   const room = useRoom(area);
-  const scale = fitScale(room, screen, 24);
+  const scale = useScale(room, screen);
   const { resolvedTheme } = useTheme();
+  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
 
+  const listeners = useRef(new Set<(now: FeelNow) => void>());
+  const onFeel = useCallback((listener: (now: FeelNow) => void) => {
+    const all = listeners.current;
+    all.add(listener);
+    return () => void all.delete(listener);
+  }, []);
+  const drawnValues = useRef<ActionValues>({});
   const onDrawn = (values: ActionValues) => {
+    drawnValues.current = values;
     for (const [name, element] of figures.current) {
       const text = valueText(ownEntry(values, name));
       if (element.textContent !== text) element.textContent = text;
     }
-    const element = trace.current;
-    const ctx = element?.getContext("2d");
-    if (!element || !ctx) return;
-    const density = window.devicePixelRatio || 1;
-    const [w, h] = [element.clientWidth, element.clientHeight];
-    if (element.width !== Math.round(w * density)) element.width = Math.round(w * density);
-    if (element.height !== Math.round(h * density)) element.height = Math.round(h * density);
-    ctx.setTransform(density, 0, 0, density, 0, 0);
-    drawTraces(ctx, actions, traces, { w, h, colours: TONES[resolvedTheme === "dark" ? "dark" : "light"] });
+    if (trace.current) paintTraces(trace.current, actions, { traces, theme: resolvedTheme === "dark" ? "dark" : "light" });
   };
-  const { bind } = useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick: (values) => traces.push(values), onPlayed: tickOffFelt });
+  const onPlayed = (player: Player) => {
+    tickOffFelt(player);
+    pins.look(player);
+    const last = touchedControls.look(player);
+    if (last !== null) setTouched(last);
+    const now = followed && listeners.current.size > 0 ? feelNow(player, followed, drawnValues.current) : null;
+    if (now) listeners.current.forEach((listener) => listener(now));
+  };
+  const feeding = useRef<(event: InputEvent) => void>(() => undefined);
+  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions) });
+  const { bind, feed, restart } = useRehearsal({
+    layout,
+    screen,
+    scale,
+    game,
+    moment: playerView.moment,
+    player: playerView,
+    hz,
+    mouseIsItself,
+    canvas,
+    onDrawn,
+    onTick: (values) => traces.push(values),
+    onPlayed,
+    onFrame: pins.onFrame,
+    onLatency: latency.add,
+    onKeys: (codes) => {
+      if (heldKeys.current) heldKeys.current.textContent = codes.length > 0 ? `keys down: ${codes.map((code) => keyWord(code)).join(" ")}` : "";
+    },
+  });
+  useEffect(() => {
+    feeding.current = feed;
+  });
+  // Another player, and one begun anew, knows nothing of what was switched off, nor of the fingers that are down.
+  const { give } = pins;
+  useEffect(() => {
+    const t = performance.now();
+    feeding.current({ t, type: areControlsOn ? "on" : "off" });
+  }, [areControlsOn, hz, run]);
+  useEffect(() => {
+    const t = performance.now();
+    for (const id of hidden) feeding.current({ t, type: "control", id, shown: false });
+    return () => {
+      for (const id of hidden) feeding.current({ t: performance.now(), type: "control", id, shown: true });
+    };
+  }, [hidden, hz, run]);
+  const begun = useRef(`${hz} ${run}`);
+  useEffect(() => {
+    if (begun.current !== `${hz} ${run}`) give({ kind: "again" });
+    begun.current = `${hz} ${run}`;
+  }, [hz, run, give]);
+  const startAgain = () => {
+    restart();
+    setRun(run + 1);
+  };
+  useEffect(() => {
+    const told = window.setInterval(() => {
+      if (delay.current) delay.current.textContent = latency.words() ?? "";
+    }, TOLD_EVERY_MS);
+    return () => window.clearInterval(told);
+  }, [latency]);
+
   const glass = useRef<HTMLDivElement>(null);
   const ready = room.w > 0;
-  useEffect(() => glass.current?.focus({ preventScroll: true }), [ready]);
-
+  useEffect(() => {
+    if (ready) glass.current?.focus({ preventScroll: true });
+  }, [ready, onlyGlass]);
+  useEffect(() => () => setStage({ onlyGlass: false }), []);
+  const isAlone = size === "full window";
+  const { onBlur, onKeyUp, onContextMenu } = bind;
+  const session = useSessionActions();
+  const readsChangeOver = actions.some((a) => a.keys.some((k) => k.code === CHANGE_OVER));
+  const isChangeOver = (code: string) => code === CHANGE_OVER && !readsChangeOver && followed !== undefined;
+  /** A and B are changed over by a key wherever the focus is, on the glass too, unless the game reads that key itself. */
+  const changesOver = (event: globalThis.KeyboardEvent) => {
+    if (!isChangeOver(event.code)) return;
+    event.preventDefault();
+    if (!event.repeat) changeOver(session, followed);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event));
+  const overByKey = useRef(changesOver);
+  useEffect(() => {
+    overByKey.current = changesOver;
+  });
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent) => overByKey.current(event);
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, []);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_18.75rem] grid-rows-[minmax(0,1fr)_auto]">
+    <div className={`grid h-full grid-rows-[auto_minmax(0,1fr)_auto] ${isAlone ? "grid-cols-[minmax(0,1fr)]" : "grid-cols-[minmax(0,1fr)_18.75rem]"}`}>
+      <div className="col-span-full">
+        <StageBar canTug={canTug} isYard={isYard} onStartAgain={startAgain} />
+      </div>
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
-        <header className="flex flex-wrap items-center gap-3 px-4 pt-2">
-          <h2 className="font-semibold">{yard ? "The test yard" : "The tug"}</h2>
-          <span className="caption">{screen.name}</span>
-          {canTug && (
-            <button className="push h-6" onClick={() => setWantsYard(!wantsYard)}>
-              {yard ? "Play the tug" : "Play the test yard"}
-            </button>
-          )}
-          {yard && <MomentChoice />}
-          <span className="caption ml-auto">Click the glass: keys go to the game. Hold Escape to leave it.</span>
-        </header>
-        <div ref={area} className="grid min-h-0 flex-1 place-items-center overflow-hidden">
+        <div
+          ref={area}
+          className={`grid min-h-0 flex-1 place-items-center overflow-auto ${onlyGlass ? "fixed inset-0 z-40 bg-[#0c141b]" : ""}`}
+          data-only={onlyGlass}
+        >
           {room.w > 0 && (
             <div
-              className="border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"
-              style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
+              className={onlyGlass ? "" : "border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"}
+              style={onlyGlass ? undefined : { borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
             >
               <div
                 ref={glass}
-                {...bind}
+                {...pins.wrap(bind)}
+                onKeyDown={onKeyDown}
+                onKeyUp={onKeyUp}
+                onContextMenu={onContextMenu}
+                onBlur={() => {
+                  onBlur();
+                  // Escape, held, has led out; the window alone losing its focus has not.
+                  if (document.hasFocus() && stageStore.getState().onlyGlass) setStage({ onlyGlass: false });
+                }}
                 tabIndex={0}
                 role="application"
                 aria-label={`The game on ${screen.name}; keys go to it while it has the focus, hold Escape to leave`}
                 data-testid="play-glass"
-                className="touch-none overflow-hidden bg-[#0c141b] outline-none select-none"
+                className="relative touch-none overflow-hidden bg-[#0c141b] outline-none select-none"
                 style={{ borderRadius: screen.cornerPx * scale, width: screen.widthPx * scale, height: screen.heightPx * scale }}
               >
                 <canvas ref={canvas} className="block h-full w-full" />
+                <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={touchedControls.onTouched} />
               </div>
             </div>
           )}
         </div>
+        <p className="caption flex h-6 shrink-0 items-center gap-4 px-4">
+          <span>Click the glass: all keys go to the game. Hold Escape to leave it.</span>
+          <span ref={heldKeys} className="text-accent" data-testid="held-keys" />
+          <span ref={delay} className="figure ml-auto text-[0.6875rem]" data-testid="latency" />
+        </p>
       </section>
-      <aside className="row-span-2 flex min-h-0 flex-col overflow-auto border-l border-rule bg-sheet">
-        <section aria-label="Values" className="border-b border-rule px-4 py-3">
-          <h2 className="heading mb-1.5">Values</h2>
-          {actions.length === 0 && <p className="text-muted">No actions yet; add them in view 1.</p>}
-          <dl className="grid grid-cols-[1fr_auto] gap-y-0.5">
+      {!isAlone && (
+        <aside className="row-span-2 flex min-h-0 flex-col overflow-auto border-l border-rule bg-sheet">
+          <FeelPanel context={context} touched={touched} onFeel={onFeel} />
+          <div className="border-t border-rule" />
+          <PinList tools={pins} layout={layout} resolved={context.resolved} screen={screen} />
+          <Values actions={actions} figures={figures} />
+        </aside>
+      )}
+      {!isAlone && (
+        <section
+          aria-label="Traces"
+          className="grid grid-cols-[5.75rem_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
+          style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}
+        >
+          <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
             {actions.map((a) => (
-              <div key={a.name} className="contents">
-                <dt className="figure truncate">{a.name}</dt>
-                <dd
-                  className="figure text-right"
-                  data-testid={`value-${a.name}`}
-                  ref={(element) => {
-                    if (element) figures.current.set(a.name, element);
-                    else figures.current.delete(a.name);
-                  }}
-                />
-              </div>
+              <li key={a.name} className="figure flex items-center truncate pl-4 text-[0.6875rem] text-muted">
+                {a.name}
+              </li>
             ))}
-          </dl>
+          </ul>
+          <div className="relative">
+            <canvas ref={trace} role="img" aria-label="The last six seconds of every action" className="absolute inset-0 h-full w-full" />
+          </div>
         </section>
-        <FeelPanel />
-      </aside>
-      <section
-        aria-label="Traces"
-        className="grid grid-cols-[5.75rem_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
-        style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}
-      >
-        <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
-          {actions.map((a) => (
-            <li key={a.name} className="figure flex items-center truncate pl-4 text-[0.6875rem] text-muted">
-              {a.name}
-            </li>
-          ))}
-        </ul>
-        <div className="relative">
-          <canvas ref={trace} role="img" aria-label="The last six seconds of every action" className="absolute inset-0 h-full w-full" />
-        </div>
-      </section>
+      )}
     </div>
   );
+}
+
+/** Every action with what the game reads of it just now. */
+function Values({ actions, figures }: { actions: readonly Action[]; figures: RefObject<Map<string, HTMLElement>> }) {
+  return (
+    <section aria-label="Values" className="px-4 py-2.5">
+      <h2 className="heading mb-1">Values</h2>
+      {actions.length === 0 && <p className="text-muted">No actions yet; add them in view 1.</p>}
+      <dl className="grid grid-cols-[1fr_auto] gap-y-0.5">
+        {actions.map((a) => (
+          <div key={a.name} className="contents">
+            <dt className="figure truncate">{a.name}</dt>
+            <dd
+              className="figure text-right"
+              data-testid={`value-${a.name}`}
+              ref={(element) => {
+                if (element) figures.current.set(a.name, element);
+                else figures.current.delete(a.name);
+              }}
+            >
+              –
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+interface Painted {
+  readonly traces: ReturnType<typeof createTraces>;
+  readonly theme: keyof typeof TONES;
+}
+
+function paintTraces(element: HTMLCanvasElement, actions: readonly Action[], { traces, theme }: Painted): void {
+  const ctx = element.getContext("2d");
+  if (!ctx) return;
+  const density = window.devicePixelRatio || 1;
+  const [w, h] = [element.clientWidth, element.clientHeight];
+  if (element.width !== Math.round(w * density)) element.width = Math.round(w * density);
+  if (element.height !== Math.round(h * density)) element.height = Math.round(h * density);
+  ctx.setTransform(density, 0, 0, density, 0, 0);
+  drawTraces(ctx, actions, traces, { w, h, colours: TONES[theme] });
 }
 
 const TONES = {
   light: { ink: "#18242E", rule: "#D8D2C4", accent: "#2B44C7" },
   dark: { ink: "#E8E4DA", rule: "#2A3944", accent: "#8EA2FF" },
 } as const;
-
-/** The feel of one control, open while playing. */
-function FeelPanel() {
-  const session = useSessionActions();
-  const layout = useSession((s) => s.layout);
-  const selection = useSession((s) => s.selection);
-  const control = byId(layout.controls).get(selection[0]) ?? layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
-  if (!control) return null;
-  const context = editContextOf(layout, benchScreenOf(layout), PLAIN_PLAYER_VIEW);
-  return (
-    <section aria-label="Feel" className="grid content-start gap-1.5 px-4 py-3">
-      <h2 className="heading">Feel</h2>
-      <select aria-label="Control whose feel is open" className="box h-6 px-1" value={control.id} onChange={(event) => session.select([event.target.value])}>
-        {layout.controls.map((c) => (
-          <option key={c.id} value={c.id}>
-            {c.name} · {c.kind}
-          </option>
-        ))}
-      </select>
-      <FeelCard context={context} controls={[control]} placed={[byId(context.resolved.controls).get(control.id)]} />
-    </section>
-  );
-}

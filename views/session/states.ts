@@ -13,6 +13,8 @@ export interface States {
   list(): Promise<readonly KeptState[]>;
   /** Names the layout as it stands. */
   name(name: string): Promise<Result<true>>;
+  /** Keeps a version that is not the open one under a name. */
+  nameVersion(name: string, version: Layout): Promise<Result<true>>;
   /** Keeps versions that lost against another window's, and tells of them. */
   keepLost(lost: readonly LostVersion[]): Promise<void>;
   remove(state: KeptState): Promise<Result<true>>;
@@ -47,11 +49,14 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
   };
   const states: States = {
     list: () => kept.states(session.store.getState().id),
-    async name(name) {
-      if (name.trim() === "") return refused("", "a state needs a name, such as “before the playtest”");
+    name(name) {
       session.commit();
+      return states.nameVersion(name, session.store.getState().layout);
+    },
+    async nameVersion(name, version) {
+      if (name.trim() === "") return refused("", "a state needs a name, such as “before the playtest”");
       try {
-        await keep(name.trim(), session.store.getState().layout);
+        await keep(name.trim(), version);
         return ok(true);
       } catch (error) {
         return refused("", `the state could not be kept: ${reasonOf(error)}`);

@@ -13,12 +13,13 @@ import { pointerEvents, type MouseButtons, type PointerSample } from "../../runt
 import { createPlayer, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
-import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
 import { suppliesOf } from "./images";
 import { padNow } from "./pads";
 import { contextFor } from "./drawGlass";
 
+/** Ticks a second, where nothing else is said. */
 const HZ = 60;
 /** Escape held this long leaves the glass, ms. */
 const LEAVE_MS = 600;
@@ -32,27 +33,46 @@ interface Options {
   readonly game: Game;
   /** The moment chosen by hand, where the game does not say. */
   readonly moment: string | null;
+  /** As which player it is played: hand and size. */
+  readonly player?: Pick<PlayerView, "handed" | "playerSize">;
+  /** Ticks a second. */
+  readonly hz?: number;
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly onDrawn: (values: ActionValues) => void;
   readonly onTick: (values: ActionValues) => void;
   /** Called after every frame with the player: for those who look at what feeds what. */
   readonly onPlayed?: (player: Player) => void;
+  /** Called at the beginning of every frame, before the ticks that are due: for those who have events of their own to feed. */
+  readonly onFrame?: (time: number) => void;
+  /** How long it took from the oldest event of a frame to the end of drawing it, ms. */
+  readonly onLatency?: (ms: number) => void;
+  /** Which keys are down, whenever that changes, by their codes. */
+  readonly onKeys?: (codes: readonly string[]) => void;
+  /** A mouse is a mouse alone, and touches nothing. */
+  readonly mouseIsItself?: boolean;
   /** The game stands still: what is on the glass is drawn anew only while something on it moves. */
   readonly still?: boolean;
 }
 
-export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDrawn, onTick, onPlayed, still = false }: Options) {
+export function useRehearsal(options: Options) {
+  const { layout, screen, scale, game, moment, canvas } = options;
+  const { handed, playerSize } = options.player ?? PLAIN_PLAYER_VIEW;
+  const hz = options.hz ?? HZ;
   const player = useRef<Player | null>(null);
+  const playedAt = useRef(0);
   const values = useRef<ActionValues>({});
-  const now = useRef({ layout, screen, scale, game, moment, onDrawn, onTick, onPlayed, still });
+  const now = useRef(options);
   useEffect(() => {
-    now.current = { layout, screen, scale, game, moment, onDrawn, onTick, onPlayed, still };
+    now.current = options;
   });
+  /** When the oldest event came that is not drawn yet. */
+  const waiting = useRef(Infinity);
   useEffect(() => {
-    const playerView = { ...PLAIN_PLAYER_VIEW, moment: game.moment() ?? moment };
-    if (player.current) player.current.retune(layout, screen, playerView);
-    else player.current = createPlayer(layout, screen, HZ, playerView);
-  }, [layout, screen, moment, game]);
+    const playerView = { handed, playerSize, moment: game.moment() ?? moment };
+    if (player.current && playedAt.current === hz) player.current.retune(layout, screen, playerView);
+    else player.current = createPlayer(layout, screen, hz, playerView);
+    playedAt.current = hz;
+  }, [layout, screen, moment, game, handed, playerSize, hz]);
 
   useEffect(() => {
     let animation = 0;
@@ -69,21 +89,25 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
         const padText = pad ? JSON.stringify(pad) : "";
         if (pad && padText !== padBefore) playing.feed({ t: time, type: "pad", ...pad });
         padBefore = padText;
-        playing.playTo(time, (given) => {
+        current.onFrame?.(performance.now());
+        // Everything that has come by now is played in this frame.
+        playing.playTo(performance.now(), (given) => {
           values.current = given;
-          current.game.tick(given, 1000 / HZ);
+          current.game.tick(given, 1000 / (current.hz ?? HZ));
           current.onTick(given);
         });
         const wished = current.game.moment();
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))
           playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
-        const seen = [current.layout, current.screen, current.scale, current.moment];
+        const seen = [current.layout, current.screen, current.scale, current.moment, current.player?.handed, current.player?.playerSize];
         if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
         drawn = seen;
         if (!current.still || time - movedAt < SETTLED_MS || playing.state().time <= motion.restsAt()) paint(current, playing);
         current.onDrawn(values.current);
         current.onPlayed?.(playing);
+        if (waiting.current < Infinity) current.onLatency?.(performance.now() - waiting.current);
+        waiting.current = Infinity;
       }
       animation = requestAnimationFrame(step);
     };
@@ -112,7 +136,10 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
     };
   }, [canvas]);
 
-  const feed: Player["feed"] = (event) => player.current?.feed(event);
+  const feed: Player["feed"] = (event) => {
+    waiting.current = Math.min(waiting.current, event.t);
+    player.current?.feed(event);
+  };
   const buttons = useRef<MouseButtons>(0);
   const touch = (type: PointerSample["type"], event: PointerEvent<HTMLElement>) => {
     const rect = event.currentTarget.getBoundingClientRect();
@@ -136,7 +163,13 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
         dy: e.movementY,
       });
       buttons.current = step.buttons;
-      step.events.forEach(feed);
+      const touches = (type: string) => type === "down" || type === "move" || type === "up" || type === "cancel";
+      const isItself = now.current.mouseIsItself && event.pointerType === "mouse";
+      for (const fed of step.events) {
+        if (!isItself || !touches(fed.type)) feed(fed);
+        // The main button of a mouse that touches nothing is a button like the others.
+        else if (fed.type !== "move") feed({ t: fed.t, type: "mouse", button: 0, down: fed.type === "down" });
+      }
     }
   };
 
@@ -146,6 +179,7 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
   const letGoOfKeys = () => {
     for (const code of held.current) feed({ t: performance.now(), type: "key", code, down: false });
     held.current.clear();
+    now.current.onKeys?.([]);
   };
   const key = (down: boolean, event: KeyboardEvent<HTMLElement>) => {
     event.preventDefault();
@@ -158,10 +192,17 @@ export function useRehearsal({ layout, screen, scale, game, moment, canvas, onDr
     }
     if (down) held.current.add(event.code);
     else held.current.delete(event.code);
+    if (!event.repeat) now.current.onKeys?.([...held.current]);
     if (!event.repeat) feed({ t: event.timeStamp, type: "key", code: event.code, down });
   };
 
+  /** Begins anew: nothing is held, nothing is owed. */
+  const restart = () => {
+    const { current } = now;
+    player.current = createPlayer(current.layout, current.screen, hz, { handed, playerSize, moment: current.game.moment() ?? current.moment });
+  };
   return {
+    restart,
     /** For events from elsewhere: keys pressed while another part of the view has the focus. */
     feed,
     bind: {

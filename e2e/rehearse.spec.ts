@@ -1,0 +1,182 @@
+/** Rehearse: the stage really plays what is chosen; pinned fingers, loops, feel side by side. */
+import { expect, test, type Page } from "@playwright/test";
+import { noViolations, open, type Place } from "./bench";
+
+const glass = (page: Page) => page.getByTestId("play-glass");
+const value = (page: Page, name: string) => page.getByTestId(`value-${name}`);
+const pinRow = (page: Page, n: number) => page.locator(`[data-pin="${n}"]`);
+
+async function at(page: Page, fx: number, fy: number): Promise<Place> {
+  const box = (await glass(page).boundingBox())!;
+  return { x: box.x + box.width * fx, y: box.y + box.height * fy };
+}
+/** The middle of a control's hit area, as the overlay draws it. */
+async function middleOf(page: Page, id: string): Promise<Place> {
+  await page.getByLabel("Areas over the glass").selectOption("all");
+  const box = (await page.locator(`[data-testid="stage-overlay"] [data-areas="${id}"]`).boundingBox())!;
+  await page.getByLabel("Areas over the glass").selectOption("none");
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+/** Presses, drags and lets go, with a button of the mouse. */
+async function stroke(page: Page, from: Place, to: Place, button: "left" | "right" = "left"): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down({ button });
+  await page.mouse.move(to.x, to.y, { steps: 8 });
+  await page.mouse.up({ button });
+}
+const HELM = [0.18, 0.68] as const;
+
+test("one mouse is many fingers: a pinned stick stays pushed while buttons are pressed; it is taken up again, and lifted", async ({ page }) => {
+  await open(page, "/rehearse");
+  await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
+  await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
+  await expect(pinRow(page, 1)).toContainText("helm");
+  const pushed = await value(page, "helm").textContent();
+  await page.getByRole("button", { name: "pin", exact: true }).click();
+  const horn = await middleOf(page, "horn");
+  await stroke(page, horn, horn);
+  await expect(pinRow(page, 2)).toContainText("horn");
+  await expect(value(page, "horn")).toHaveText("true");
+  await expect(value(page, "helm")).toHaveText(pushed!);
+  await expect(page.locator("[data-pin-mark]")).toHaveCount(2);
+  // Taken up again near its place, it moves on.
+  await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.14, 0.68));
+  await expect(value(page, "helm")).toHaveText(/^-0\.\d+/);
+  await noViolations(page, "the stage with pins");
+  await page.getByRole("button", { name: "Lift pin 2" }).click();
+  await expect(value(page, "horn")).toHaveText("false");
+  await pinRow(page, 1).focus();
+  await page.keyboard.press("Delete");
+  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+});
+
+test("a pin loops: a press again and again, at another speed, until it is told to stay; moved and lifted by keys alone", async ({ page }) => {
+  await open(page, "/rehearse");
+  const presses = () => page.getByTestId("value-horn").textContent();
+  await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.getByRole("button", { name: "Loop pin 1" }).click();
+  const seen = new Set<string | null>();
+  await expect.poll(async () => seen.add(await presses()).size).toBe(2);
+  await page.getByRole("button", { name: "half speed" }).click();
+  await expect(page.getByRole("button", { name: "half speed" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Loop pin 1" }).click();
+  await expect(value(page, "horn")).toHaveText("true");
+  // A stick, pinned and pushed by keys.
+  await page.getByLabel("Pin a finger on a control").selectOption({ label: "helm" });
+  await pinRow(page, 2).focus();
+  for (let i = 0; i < 8; i += 1) await page.keyboard.press("ArrowUp");
+  await expect(value(page, "helm")).toHaveText(/, 0\.[2-9]/);
+  await page.getByRole("button", { name: "lift all" }).click();
+  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+  await expect(page.locator("[data-pin]")).toHaveCount(0);
+});
+
+test("another screen, hand and number of ticks are really played; pins stand at the same parts of it", async ({ page }) => {
+  await open(page, "/rehearse");
+  await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.getByLabel("Ticks a second").selectOption("120");
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.getByRole("button", { name: "Lift pin 1" }).click();
+  const horn = await middleOf(page, "horn");
+  await page.mouse.move(horn.x, horn.y);
+  await page.mouse.down();
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.mouse.up();
+  // For a left hand the horn stands at the other side.
+  await page.getByLabel("Hand", { exact: true }).selectOption("left");
+  await page.mouse.down();
+  await expect(value(page, "horn")).toHaveText("false");
+  await page.mouse.up();
+  const mirrored = await middleOf(page, "horn");
+  expect(mirrored.x).toBeLessThan(horn.x - 300);
+  await page.mouse.move(mirrored.x, mirrored.y);
+  await page.mouse.down();
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.mouse.up();
+  await page.getByLabel("Hand", { exact: true }).selectOption("right");
+  await page.getByLabel("Screen of the stage").selectOption("Tablet 4:3");
+  await expect(glass(page)).toHaveAttribute("aria-label", /Tablet 4:3/);
+});
+
+test("controls are switched off, one is hidden, the game begins anew, the mouse is itself, areas show what is touched", async ({ page }) => {
+  await open(page, "/rehearse");
+  const horn = await middleOf(page, "horn");
+  const press = async (expected: string) => {
+    await page.mouse.move(horn.x, horn.y);
+    await page.mouse.down();
+    await expect(value(page, "horn")).toHaveText(expected);
+    await page.mouse.up();
+    await expect(value(page, "horn")).toHaveText("false");
+  };
+  await page.getByLabel("Areas over the glass").selectOption("touched");
+  await press("true");
+  await page.mouse.down();
+  await expect(page.locator('[data-testid="stage-overlay"] [data-areas="horn"]')).toBeVisible();
+  await expect(page.locator('[data-testid="stage-overlay"] [data-areas="helm"]')).toBeHidden();
+  await page.mouse.up();
+  await expect(page.getByTestId("feel-now")).toContainText("horn");
+  await page.getByRole("button", { name: "horn shows" }).click();
+  await press("false");
+  await page.getByRole("button", { name: "Show horn again" }).click();
+  await press("true");
+  const controls = page.getByRole("button", { name: "controls", exact: true });
+  await controls.click();
+  await press("false");
+  await controls.click();
+  await page.getByRole("button", { name: "start again" }).click();
+  await press("true");
+  await page.getByLabel("What the mouse is").selectOption("itself");
+  await press("false");
+  await glass(page).focus();
+  await page.keyboard.down("h");
+  await expect(page.getByTestId("held-keys")).toHaveText("keys down: H");
+  await page.keyboard.up("h");
+  await expect(page.getByTestId("latency")).toContainText("touch to picture");
+});
+
+test("only the glass: nothing else is seen, and Escape held leads back", async ({ page }) => {
+  await open(page, "/rehearse");
+  await page.getByRole("button", { name: "only the glass" }).click();
+  const box = (await page.locator("[data-only=true]").boundingBox())!;
+  expect(box).toMatchObject({ x: 0, y: 0, width: 1280, height: 800 });
+  await expect(glass(page)).toBeFocused();
+  await page.keyboard.down("Escape");
+  await expect(page.locator("[data-only=true]")).toHaveCount(0);
+  await page.keyboard.up("Escape");
+});
+
+test("two feels side by side: changed over by a key while the thumb is down, kept across a reload, one taken and the other named in the history", async ({
+  page,
+}) => {
+  await open(page, "/rehearse");
+  const feel = page.getByRole("region", { name: "Feel" });
+  await feel.getByLabel("Control whose feel is open").selectOption("helm");
+  await feel.getByRole("button", { name: "direct" }).click();
+  await feel.getByRole("button", { name: "keep as A, try another" }).click();
+  await feel.getByRole("button", { name: "heavy" }).click();
+  const differences = feel.getByRole("list", { name: "A and B" });
+  await expect(differences).toContainText("inner dead zone 0.05 · 0.18");
+  await expect(differences).toContainText("curve linear · power 2.2");
+  const from = await at(page, ...HELM);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 36, from.y, { steps: 6 });
+  const heavy = async () => parseFloat((await value(page, "helm").textContent())!);
+  await expect.poll(heavy).toBeGreaterThan(0);
+  const before = await heavy();
+  await page.keyboard.press("F8");
+  await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await expect.poll(heavy).toBeGreaterThan(before + 0.05);
+  await page.mouse.up();
+  await expect(page.getByTestId("saved-state")).toHaveText("saved");
+  await page.reload();
+  await feel.getByLabel("Control whose feel is open").selectOption("helm");
+  await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await feel.getByRole("button", { name: "take B" }).click();
+  await expect(feel.getByRole("button", { name: "keep as A, try another" })).toBeVisible();
+  await expect(feel.getByRole("textbox", { name: "Inner dead zone" })).toHaveValue(/0\.18/);
+  await page.getByRole("button", { name: "History" }).click();
+  await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
+});

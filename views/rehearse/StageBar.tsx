@@ -1,0 +1,151 @@
+"use client";
+/** The bar above the stage: which game, on which screen, for which player, at how many ticks; pins, overlays, controls on or off, and how large it is shown. */
+import { readingProps } from "../../ui/reading";
+import { says, type SentenceKey } from "../reading/sentences";
+import { useSession, useSessionActions } from "../session/context";
+import { benchScreenOf, shelfOf } from "../session/screens";
+import { LanguageChoice } from "../shared/LanguageChoice";
+import { MomentChoice } from "../shared/MomentChoice";
+import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stage";
+
+const SELECT = "box h-6 max-w-[11rem] px-0.5 text-[0.75rem]";
+const SWITCH = "push h-6 px-1.5 text-[0.75rem] aria-pressed:border-accent aria-pressed:text-accent";
+
+interface ChoiceProps {
+  readonly name: string;
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [string, string])[];
+  readonly reads: SentenceKey;
+  readonly onChange: (value: string) => void;
+}
+
+function Choice({ name, label, value, options, reads, onChange }: ChoiceProps) {
+  const shown = options.find(([key]) => key === value)?.[1] ?? value;
+  return (
+    <label className="flex items-center gap-1">
+      <span className="caption">{name}</span>
+      <select aria-label={label} className={SELECT} value={value} onChange={(event) => onChange(event.target.value)} {...readingProps(says(reads), shown)}>
+        {options.map(([key, word]) => (
+          <option key={key} value={key}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Toggle({ word, on, reads, onToggle }: { word: string; on: boolean; reads: SentenceKey; onToggle: () => void }) {
+  return (
+    <button type="button" className={SWITCH} aria-pressed={on} onClick={onToggle} {...readingProps(says(reads), on ? "on" : "off")}>
+      {word}
+    </button>
+  );
+}
+
+interface Props {
+  /** The layout has every word of the tug. */
+  readonly canTug: boolean;
+  readonly isYard: boolean;
+  readonly onStartAgain: () => void;
+}
+
+export function StageBar({ canTug, isYard, onStartAgain }: Props) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const { handed, playerSize } = useSession((s) => s.playerView);
+  const stage = useStage((s) => s);
+  const sizes = [...new Set([layout.playerSizes.min, 1, layout.playerSizes.max, playerSize])].sort((a, b) => a - b);
+  const same = (list: readonly (string | number)[], unit = ""): [string, string][] => list.map((one) => [String(one), `${one}${unit}`]);
+  return (
+    <div role="group" aria-label="The stage" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5">
+      {canTug && (
+        <Choice
+          name="game"
+          label="What is played"
+          value={isYard ? "yard" : "tug"}
+          options={[
+            ["tug", "the tug"],
+            ["yard", "the test yard"],
+          ]}
+          reads="stage.game"
+          onChange={(game) => setStage({ wantsYard: game === "yard" })}
+        />
+      )}
+      <Choice
+        name="screen"
+        label="Screen of the stage"
+        value={benchScreenOf(layout).name}
+        options={same(shelfOf(layout).map((s) => s.name))}
+        reads="stage.screen"
+        onChange={(screen) => session.remember({ screen })}
+      />
+      <Choice
+        name="hand"
+        label="Hand"
+        value={handed}
+        options={same(["right", "left"])}
+        reads="stage.hand"
+        onChange={(hand) => session.showPlayer({ handed: hand === "left" ? "left" : "right" })}
+      />
+      <Choice
+        name="size"
+        label="Size of the player"
+        value={String(playerSize)}
+        options={same(sizes)}
+        reads="stage.size"
+        onChange={(size) => session.showPlayer({ playerSize: Number(size) })}
+      />
+      {isYard && <MomentChoice />}
+      <LanguageChoice />
+      <Choice
+        name="ticks"
+        label="Ticks a second"
+        value={String(stage.hz)}
+        options={same(HZ_CHOICES, " a second")}
+        reads="stage.hz"
+        onChange={(hz) => setStage({ hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
+      />
+      <Choice
+        name="areas"
+        label="Areas over the glass"
+        value={stage.overlays}
+        options={[
+          ["none", "none"],
+          ["touched", "of what is touched"],
+          ["all", "all"],
+        ]}
+        reads="stage.overlays"
+        onChange={(overlays) => setStage({ overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
+      />
+      <Choice
+        name="mouse"
+        label="What the mouse is"
+        value={stage.mouseIsItself ? "itself" : "finger"}
+        options={[
+          ["finger", "a finger"],
+          ["itself", "itself"],
+        ]}
+        reads="stage.mouse"
+        onChange={(mouse) => setStage({ mouseIsItself: mouse === "itself" })}
+      />
+      <Toggle word="pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage({ isPinning: !stage.isPinning })} />
+      <Toggle word="controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
+      <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
+        start again
+      </button>
+      <Choice
+        name="shown"
+        label="How large the glass is shown"
+        value={stage.size}
+        options={same(SIZE_CHOICES)}
+        reads="stage.shown"
+        onChange={(size) => setStage({ size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
+      />
+      <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={() => setStage({ onlyGlass: true })} {...readingProps(says("stage.only"))}>
+        only the glass
+      </button>
+    </div>
+  );
+}

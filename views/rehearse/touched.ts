@@ -1,0 +1,41 @@
+/** Which controls a touch holds, told whenever that changes. */
+import { isIdle } from "../../core/engine/input/kinds";
+import type { Player } from "../../runtime/player";
+
+/** Gives what stops the listening; the listener hears at once what holds now. */
+export type OnTouched = (listener: (ids: readonly string[]) => void) => () => void;
+
+/** The control that a touch has gone to, by its id; null where it fell on none. */
+export function holderOf(player: Player, touch: number): string | null {
+  const { controls } = player.state();
+  const index = controls.findIndex((c) => (c.kind === "button" ? c.contacts.some((contact) => contact.touch === touch) : c.held?.touch === touch));
+  return index < 0 ? null : player.setup().controls[index].id;
+}
+
+export interface TouchedControls {
+  /** To be called after every frame. The control that was touched last, if another than before has been. */
+  look(player: Player): string | null;
+  readonly onTouched: OnTouched;
+}
+
+export function createTouchedControls(): TouchedControls {
+  let held: readonly string[] = [];
+  const listeners = new Set<(ids: readonly string[]) => void>();
+  return {
+    look(player) {
+      const { controls } = player.state();
+      const ready = player.setup().controls;
+      const ids = ready.flatMap(({ id }, i) => (isIdle(controls[i]) ? [] : [id]));
+      if (ids.length === held.length && ids.every((id, i) => id === held[i])) return null;
+      const fresh = ids.filter((id) => !held.includes(id));
+      held = ids;
+      listeners.forEach((listener) => listener(ids));
+      return fresh.at(-1) ?? null;
+    },
+    onTouched(listener) {
+      listeners.add(listener);
+      listener(held);
+      return () => listeners.delete(listener);
+    },
+  };
+}

@@ -1,0 +1,117 @@
+"use client";
+/** Pins on the stage: presses that stay, from the pointer and from the list, fed to the player as touches of their own. */
+import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
+import type { InputEvent } from "../../core/engine/input/events";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import type { Screen } from "../../core/format/types";
+import { FIRST_PIN_ID, noPins, stepPins, type Pin, type PinInput, type Pins } from "../interaction/pins";
+import type { Player } from "../../runtime/player";
+import { stageStore } from "./stage";
+import { holderOf } from "./touched";
+
+/** A press so near to a pin takes it up, mm: a fingertip's half. */
+const REACH_MM = 5;
+const reachOf = (screen: Screen) => REACH_MM * pxPerMm(screen);
+
+type Bind = Readonly<
+  Record<"onPointerDown" | "onPointerMove" | "onPointerUp" | "onPointerCancel" | "onLostPointerCapture", (event: PointerEvent<HTMLElement>) => void>
+>;
+
+export interface PinTools {
+  /** The control that a pin has gone to, as the frame before had it; null: none. */
+  readonly holder: (number: number) => string | null;
+  /** To be called after every frame. */
+  readonly look: (player: Player) => void;
+  /** The pins that are there; where a looping one is just now is told by `now`. */
+  readonly pins: readonly Pin[];
+  readonly now: () => readonly Pin[];
+  /** Gives an input, its time put in. The number of the pin that a press made or took up. */
+  readonly give: (input: WithoutTime<PinInput>) => number | null;
+  /** To be called at the beginning of every frame. */
+  readonly onFrame: () => void;
+  /** Handlers of the glass that see to pins first. */
+  readonly wrap: (bind: Bind) => Bind;
+}
+type WithoutTime<T> = T extends { readonly t: number } ? Omit<T, "t"> : never;
+
+interface Options {
+  readonly feed: RefObject<(event: InputEvent) => void>;
+  readonly screen: Screen;
+  readonly scale: number;
+  /** Whether an action reads the second mouse button: then it pins nothing. */
+  readonly readsSecondButton: boolean;
+}
+
+export function usePins({ feed, screen, scale, readsSecondButton }: Options): PinTools {
+  const state = useRef<Pins>(noPins(reachOf(screen)));
+  const [pins, setPins] = useState<readonly Pin[]>([]);
+  const held = useRef(new Map<number, number>());
+  const give = useCallback(
+    (input: WithoutTime<PinInput>): number | null => {
+      const before = state.current;
+      const step = stepPins(before, { ...input, t: performance.now() } as PinInput);
+      state.current = step.pins;
+      for (const event of step.events) feed.current(event);
+      // A tick moves what loops and changes no list.
+      if (input.kind !== "tick" && input.kind !== "move" && step.pins.pins !== before.pins) setPins(step.pins.pins);
+      return step.number;
+    },
+    [feed],
+  );
+  const seen = useRef(screen);
+  useEffect(() => {
+    const was = seen.current;
+    if (was === screen) return;
+    seen.current = screen;
+    give({ kind: "screen", scaleX: screen.widthPx / was.widthPx, scaleY: screen.heightPx / was.heightPx, reachPx: reachOf(screen) });
+  }, [screen, give]);
+  // The player lets go of everything when the window is left; what is pinned comes down anew.
+  useEffect(() => {
+    const again = () => !document.hidden && give({ kind: "again" });
+    window.addEventListener("focus", again);
+    document.addEventListener("visibilitychange", again);
+    return () => {
+      window.removeEventListener("focus", again);
+      document.removeEventListener("visibilitychange", again);
+    };
+  }, [give]);
+
+  const wrap = (bind: Bind): Bind => {
+    const placeOf = (event: PointerEvent<HTMLElement>) => {
+      const rect = event.currentTarget.getBoundingClientRect();
+      return { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
+    };
+    const pinsIt = (event: PointerEvent<HTMLElement>) =>
+      (stageStore.getState().isPinning && event.button === 0) || (event.pointerType === "mouse" && event.button === 2 && !readsSecondButton);
+    const letGo = (event: PointerEvent<HTMLElement>): boolean => {
+      const number = held.current.get(event.pointerId);
+      if (number === undefined) return false;
+      held.current.delete(event.pointerId);
+      give({ kind: "let go", number });
+      return true;
+    };
+    return {
+      onPointerDown(event) {
+        if (!pinsIt(event)) return bind.onPointerDown(event);
+        event.currentTarget.setPointerCapture(event.pointerId);
+        event.currentTarget.focus({ preventScroll: true });
+        const number = give({ kind: "press", ...placeOf(event) });
+        if (number !== null) held.current.set(event.pointerId, number);
+      },
+      onPointerMove(event) {
+        const number = held.current.get(event.pointerId);
+        if (number === undefined) return bind.onPointerMove(event);
+        give({ kind: "move", number, ...placeOf(event) });
+      },
+      onPointerUp: (event) => void (letGo(event) || bind.onPointerUp(event)),
+      onPointerCancel: (event) => void (letGo(event) || bind.onPointerCancel(event)),
+      onLostPointerCapture: (event) => void (letGo(event) || bind.onLostPointerCapture(event)),
+    };
+  };
+  const holders = useRef(new Map<number, string | null>());
+  const look = useCallback((player: Player) => {
+    for (const { number } of state.current.pins) holders.current.set(number, holderOf(player, FIRST_PIN_ID + number));
+  }, []);
+  const holder = useCallback((number: number) => holders.current.get(number) ?? null, []);
+  return { look, holder, pins, now: () => state.current.pins, give, onFrame: useCallback(() => void give({ kind: "tick" }), [give]), wrap };
+}
