@@ -1,5 +1,6 @@
 import { createTug } from "./tug/tug";
 import { BARGE_START, FIRE, momentOf, newTug, sail, WORLD, type TugState } from "./tug/world";
+import { bodyWords } from "./yard/bodies";
 import { createYard } from "./yard/yard";
 import { sampleLayouts } from "../test/samples";
 import type { ActionValues } from "../core/engine/input/events";
@@ -45,9 +46,25 @@ test("in the yard every action drives its own body and no other", () => {
   const bodies = yard.bodies();
   expect((bodies.get("helm") as { x: number }).x).toBeGreaterThan(0.1);
   expect(bodies.get("lamp")).toMatchObject({ kind: "view", x: 60 });
-  expect(bodies.get("sidle")).toEqual({ kind: "needle", lean: -0.5 });
+  expect(bodies.get("sidle")).toMatchObject({ kind: "needle", lean: -0.5 });
   expect(bodies.get("horn")).toMatchObject({ count: 3 });
-  expect(bodies.get("pump")).toEqual({ kind: "lamp", on: false, count: 0 });
+  expect(bodies.get("pump")).toEqual({ kind: "lamp", on: false, count: 0, ms: 0 });
+});
+
+test("a body tells how long and how often, how fast, and how much of the disc was reached", () => {
+  const yard = createYard(sampleLayouts()[0].actions);
+  const turn = (i: number) => ({ helm: [Math.cos(i / 20), Math.sin(i / 20)] as const, lamp: [1, 0] as const, sidle: i / 600, horn: i < 30 });
+  for (let i = 0; i < 300; i += 1) yard.tick(turn(i), TICK);
+  const words = (name: string) => bodyWords(yard.bodies().get(name)!);
+  expect(words("horn")).toBe("1 × · 0.50 s");
+  expect(words("lamp")).toBe("300° · 60 °/s");
+  expect(words("sidle")).toBe("0.50 · 0.1/s");
+  // Once round the rim is a quarter of the disc's cells, and never all of them.
+  const reached = Number(/(\d+) %/.exec(words("helm"))![1]);
+  expect(reached).toBeGreaterThan(15);
+  expect(reached).toBeLessThan(45);
+  const puck = yard.bodies().get("helm") as { trail: readonly { t: number }[] };
+  expect(puck.trail.length).toBeLessThanOrEqual(121);
 });
 
 test("the tug as a game tells its moment", () => {

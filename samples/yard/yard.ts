@@ -1,102 +1,57 @@
 /**
  * The test yard: every action of a layout drives a body of its own, under its own word. A vector pushes a puck in its
- * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else.
+ * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else;
+ * where its bodies stand it is told.
  */
-import type { ActionValues } from "../../core/engine/input/events";
-import { clampTo } from "../../core/engine/geometry/point";
-import type { Action, ActionKind } from "../../core/format/types";
-import { axisOf, pairOf, pressOf, type Game } from "../game";
+import type { Action } from "../../core/format/types";
+import type { Game } from "../game";
+import { bodyWords, moveBody, newBody, TRAIL_MS, type Body } from "./bodies";
+import { placesFor, type Disc } from "./places";
 
-/** What stands in the yard for one action. Puck: place −1…1 and speed; view: turned by degrees; needle: −1…1; lamp: on, and how often it has been lit. */
-export type Body =
-  | { readonly kind: "puck"; readonly x: number; readonly y: number; readonly vx: number; readonly vy: number }
-  | { readonly kind: "view"; readonly x: number; readonly y: number }
-  | { readonly kind: "needle"; readonly lean: number }
-  | { readonly kind: "lamp"; readonly on: boolean; readonly count: number };
-
-const PUCK_PUSH = 6;
-const PUCK_DRAG = 2.4;
-
-export function newBody(kind: ActionKind): Body {
-  switch (kind) {
-    case "vector":
-      return { kind: "puck", x: 0, y: 0, vx: 0, vy: 0 };
-    case "motion":
-      return { kind: "view", x: 0, y: 0 };
-    case "axis":
-      return { kind: "needle", lean: 0 };
-    case "press":
-      return { kind: "lamp", on: false, count: 0 };
-  }
+export interface Yard extends Game {
+  readonly bodies: () => ReadonlyMap<string, Body>;
+  /** Says where the bodies stand, in px of the screen, in the order of the actions. */
+  place(discs: readonly Disc[]): void;
 }
 
-/** One tick of a body. */
-export function moveBody(body: Body, name: string, values: ActionValues, ms: number): Body {
-  const s = ms / 1000;
-  switch (body.kind) {
-    case "puck": {
-      const [px, py] = pairOf(values, name);
-      const vx = body.vx + (px * PUCK_PUSH - body.vx * PUCK_DRAG) * s;
-      const vy = body.vy + (py * PUCK_PUSH - body.vy * PUCK_DRAG) * s;
-      const x = body.x + vx * s;
-      const y = body.y + vy * s;
-      const far = Math.hypot(x, y);
-      return far <= 1 ? { kind: "puck", x, y, vx, vy } : { kind: "puck", x: x / far, y: y / far, vx: 0, vy: 0 };
-    }
-    case "view": {
-      const [dx, dy] = pairOf(values, name);
-      return { kind: "view", x: (((body.x + dx) % 360) + 360) % 360, y: clampTo(body.y + dy, -80, 80) };
-    }
-    case "needle":
-      return { kind: "needle", lean: axisOf(values, name) };
-    case "lamp": {
-      const on = pressOf(values, name);
-      return { kind: "lamp", on, count: body.count + (on && !body.on ? 1 : 0) };
-    }
-  }
-}
-
-export function createYard(actions: readonly Action[]): Game & { readonly bodies: () => ReadonlyMap<string, Body> } {
+export function createYard(actions: readonly Action[]): Yard {
   let bodies = new Map(actions.map((a) => [a.name, newBody(a.kind)]));
+  let discs: readonly Disc[] | null = null;
+  let t = 0;
   return {
     tick(values, ms) {
-      bodies = new Map([...bodies].map(([name, body]) => [name, moveBody(body, name, values, ms)]));
+      t += ms;
+      bodies = new Map([...bodies].map(([name, body]) => [name, moveBody(body, name, values, { ms, t })]));
     },
-    draw: (ctx, w, h) => drawYard(ctx, bodies, w, h),
+    draw(ctx, w, h) {
+      ctx.fillStyle = "#16232d";
+      ctx.fillRect(0, 0, w, h);
+      const places = discs ?? placesFor(bodies.size, [], { x: 0, y: 0, w, h });
+      [...bodies].forEach(([name, body], i) => {
+        const disc = places[i] as Disc | undefined;
+        if (!disc) return;
+        drawBody(ctx, body, disc, t);
+        words(ctx, name, { x: disc.cx, y: disc.cy + disc.r * 1.26 }, `500 ${disc.r * 0.36}px "Archivo Variable", system-ui, sans-serif`);
+        words(ctx, bodyWords(body), { x: disc.cx, y: disc.cy + disc.r * 1.66 }, `500 ${disc.r * 0.28}px "JetBrains Mono Variable", monospace`);
+      });
+    },
     moment: () => null,
     bodies: () => bodies,
+    place(given) {
+      discs = given;
+    },
   };
 }
 
-function drawYard(ctx: CanvasRenderingContext2D, bodies: ReadonlyMap<string, Body>, w: number, h: number): void {
-  ctx.fillStyle = "#16232d";
-  ctx.fillRect(0, 0, w, h);
-  const count = Math.max(1, bodies.size);
-  const cols = Math.min(count, Math.max(1, Math.ceil(Math.sqrt((count * w) / Math.max(1, h)))));
-  const rows = Math.ceil(count / cols);
-  const size = Math.min(w / (cols + 0.5), (h * 0.62) / rows);
-  const left = (w - size * cols) / 2;
-  const top = h * 0.05;
-  [...bodies].forEach(([name, body], i) => {
-    const cx = left + size * ((i % cols) + 0.5);
-    const cy = top + size * (Math.floor(i / cols) + 0.45);
-    drawBody(ctx, body, { cx, cy, r: size * 0.3 });
-    ctx.fillStyle = "#c8cfd3";
-    ctx.font = `500 ${size * 0.11}px "Archivo Variable", system-ui, sans-serif`;
-    ctx.textAlign = "center";
-    ctx.textBaseline = "middle";
-    ctx.fillText(name, cx, cy + size * 0.42);
-  });
+function words(ctx: CanvasRenderingContext2D, text: string, { x, y }: { x: number; y: number }, font: string): void {
+  ctx.fillStyle = "#c8cfd3";
+  ctx.font = font;
+  ctx.textAlign = "center";
+  ctx.textBaseline = "middle";
+  ctx.fillText(text, x, y);
 }
 
-/** A disc that a body lives in, px. */
-interface Disc {
-  readonly cx: number;
-  readonly cy: number;
-  readonly r: number;
-}
-
-function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc): void {
+function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc, t: number): void {
   ctx.lineWidth = Math.max(1, r * 0.03);
   ctx.strokeStyle = "#5f7380";
   ctx.beginPath();
@@ -108,6 +63,7 @@ function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc
     case "puck":
       ctx.arc(cx + body.x * r * 0.8, cy - body.y * r * 0.8, r * 0.2, 0, Math.PI * 2);
       ctx.fill();
+      drawTrail(ctx, body.trail, { cx, cy, r }, t);
       return;
     case "view": {
       const angle = (body.x * Math.PI) / 180;
@@ -133,10 +89,20 @@ function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc
         ctx.strokeStyle = "#8ea2ff";
         ctx.stroke();
       }
-      ctx.fillStyle = body.on ? "#16232d" : "#c8cfd3";
-      ctx.font = `600 ${r * 0.4}px "JetBrains Mono Variable", monospace`;
-      ctx.textAlign = "center";
-      ctx.textBaseline = "middle";
-      ctx.fillText(String(body.count), cx, cy);
   }
+}
+
+/** The way of a vector's value over the last two seconds, fading. */
+function drawTrail(ctx: CanvasRenderingContext2D, trail: readonly { x: number; y: number; t: number }[], { cx, cy, r }: Disc, t: number): void {
+  ctx.strokeStyle = "#e8e4da";
+  for (let i = 1; i < trail.length; i += 1) {
+    const [a, b] = [trail[i - 1], trail[i]];
+    if (a.x === b.x && a.y === b.y) continue;
+    ctx.globalAlpha = Math.max(0, 1 - (t - b.t) / TRAIL_MS);
+    ctx.beginPath();
+    ctx.moveTo(cx + a.x * r, cy - a.y * r);
+    ctx.lineTo(cx + b.x * r, cy - b.y * r);
+    ctx.stroke();
+  }
+  ctx.globalAlpha = 1;
 }

@@ -8,6 +8,7 @@ import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Screen } from "../../core/format/types";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
+import { coversOf, placesFor, roomOf } from "../../samples/yard/places";
 import { createYard } from "../../samples/yard/yard";
 import type { Player } from "../../runtime/player";
 import { useCalibration } from "../layout/trueSize";
@@ -61,6 +62,20 @@ export function RehearseView() {
   const isYard = wantsYard || !canTug;
   const [run, setRun] = useState(0);
   const game = useGame(actions, isYard, run);
+  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
+  const moment = playerView.moment;
+  const placedFor = useRef("");
+  useEffect(() => {
+    if (!("place" in game)) return;
+    const shown = new Set(layout.controls.flatMap((c) => (moment === null || c.moments.includes(moment) ? [c.id] : [])));
+    const covers = coversOf(context.resolved, (id) => shown.has(id));
+    const free = roomOf(screen);
+    // A change of feel covers nothing else: the bodies stay where they are, and nothing is looked for.
+    const told = JSON.stringify([covers, free, actions.length, run]);
+    if (told === placedFor.current) return;
+    placedFor.current = told;
+    game.place(placesFor(actions.length, covers, free));
+  }, [game, context, layout.controls, moment, actions.length, screen, run]);
   const traces = useMemo(() => createTraces(), [game]); // eslint-disable-line react-hooks/exhaustive-deps
   const latency = useMemo(() => createLatency(), [layout.name, screen, hz]); // eslint-disable-line react-hooks/exhaustive-deps
   const touchedControls = useMemo(() => createTouchedControls(), []);
@@ -75,7 +90,6 @@ export function RehearseView() {
   const room = useRoom(area);
   const scale = useScale(room, screen);
   const { resolvedTheme } = useTheme();
-  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
 
   const listeners = useRef(new Set<(now: FeelNow) => void>());
   const onFeel = useCallback((listener: (now: FeelNow) => void) => {
