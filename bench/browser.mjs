@@ -342,3 +342,27 @@ export const benchActions = () =>
     const scan = await page.evaluate(() => ({ seconds: (performance.now() - window.began) / 1000, longestMs: window.longest, mb: window.bytes / 1e6 }));
     return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), ...scan };
   });
+
+/** Playing: 40 controls, ten pinned fingers that loop; script a frame, and the memory before and after so many seconds of it, MB after a collection. */
+export const benchPlay = (seconds) =>
+  withBrowser(async (browser) => {
+    const page = await pageWithGrid(browser, { controls: 40 });
+    await page.keyboard.press("3");
+    await page.getByTestId("play-glass").waitFor();
+    const add = page.getByLabel("Pin a finger on a control");
+    const options = await add.locator("option").evaluateAll((all) => all.slice(1).map((o) => o.value));
+    for (let i = 0; i < 10; i += 1) {
+      await add.selectOption(options[(i * 4) % options.length]);
+      await page.getByRole("button", { name: `Loop pin ${i + 1}` }).click();
+    }
+    await page.waitForTimeout(3000);
+    const frames = await scripted(browser, page, () => page.waitForTimeout(6000));
+    const cdp = await page.context().newCDPSession(page);
+    const memory = async () => {
+      await cdp.send("HeapProfiler.collectGarbage");
+      return (await cdp.send("Runtime.getHeapUsage")).usedSize / 1e6;
+    };
+    const before = await memory();
+    await page.waitForTimeout(seconds * 1000);
+    return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), before, after: await memory(), seconds };
+  });

@@ -1,5 +1,5 @@
 import { createTug } from "./tug/tug";
-import { BARGE_START, FIRE, momentOf, newTug, sail, WORLD, type TugState } from "./tug/world";
+import { BARGE_START, BERTH, FIRE, momentOf, newTug, sail, WORLD, type TugState } from "./tug/world";
 import { bodyWords } from "./yard/bodies";
 import { createYard } from "./yard/yard";
 import { sampleLayouts } from "../test/samples";
@@ -38,6 +38,17 @@ test("the towline holds the barge near, and the pump puts the fire out", () => {
   expect(run(near, { helm: [0, 1] }, 200).barge.x).toBe(BARGE_START.x);
   const aimed = { ...newTug(), x: FIRE.x, y: 300, heading: -Math.PI / 2, speed: 0 };
   expect(run(aimed, { pump: true }, 60 * 7).fire).toBe(0);
+});
+
+test("the barge cast off in its berth and the fire out end the job, and its time stands", () => {
+  const towed = { ...newTug(), barge: { x: BERTH.x + 60, y: BERTH.y + 60, towed: true }, x: BERTH.x + 150, y: BERTH.y + 60, fire: 0 };
+  const towing = run(towed, { towline: true }, 5);
+  expect(towing).toMatchObject({ berthed: false, doneAt: null });
+  const done = run(towing, {}, 5);
+  expect(done.berthed).toBe(true);
+  expect(done.doneAt).toBeCloseTo(6 / 60, 6);
+  expect(run(done, { helm: [0, 1] }, 60).doneAt).toBe(done.doneAt);
+  expect(run({ ...towing, fire: 0.5 }, {}, 5).doneAt).toBeNull();
 });
 
 test("in the yard every action drives its own body and no other", () => {

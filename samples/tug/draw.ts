@@ -2,7 +2,7 @@
 import type { Point } from "../../core/engine/geometry/point";
 import { clampTo } from "../../core/engine/geometry/point";
 import { drawTug } from "../scenes";
-import { FIRE, WORLD, type TugState } from "./world";
+import { BERTH, FIRE, WORLD, type TugState } from "./world";
 
 type Ctx = CanvasRenderingContext2D;
 
@@ -18,6 +18,7 @@ export function drawWorld(ctx: Ctx, tug: TugState, w: number, h: number): void {
   drawWater(ctx, tug, camX, viewW);
   drawQuay(ctx, tug);
   if (tug.barge.towed) line(ctx, { x: tug.x - Math.cos(tug.heading) * 46, y: tug.y - Math.sin(tug.heading) * 46 }, tug.barge, { colour: "#d9cfb6", width: 2 });
+  drawBerth(ctx, tug.berthed);
   drawBarge(ctx, tug.barge);
   ctx.save();
   ctx.translate(tug.x, tug.y);
@@ -32,6 +33,7 @@ export function drawWorld(ctx: Ctx, tug: TugState, w: number, h: number): void {
   ctx.restore();
   if (tug.horn) rings(ctx, tug);
   ctx.restore();
+  drawTask(ctx, tug, w, h);
   drawCompass(ctx, tug, w, h);
   drawClock(ctx, tug, w, h);
   if (tug.paused) banner(ctx, "paused", w, h);
@@ -71,6 +73,31 @@ function drawQuay(ctx: Ctx, tug: TugState): void {
     ctx.ellipse(FIRE.x - 70 + i * 23, FIRE.y - 6 + flicker, 13, 24 + flicker, 0, 0, Math.PI * 2);
     ctx.fill();
   }
+}
+
+/** The berth, until the barge lies in it. */
+function drawBerth(ctx: Ctx, berthed: boolean): void {
+  ctx.strokeStyle = berthed ? "#8fbf9a" : "#d9cfb6";
+  ctx.lineWidth = 3;
+  ctx.setLineDash([14, 10]);
+  ctx.strokeRect(BERTH.x, BERTH.y, BERTH.w, BERTH.h);
+  ctx.setLineDash([]);
+}
+
+/** What is left to do, and for how long it has been done. */
+function drawTask(ctx: Ctx, tug: TugState, w: number, h: number): void {
+  const u = Math.min(w, h) / 720;
+  const seconds = tug.doneAt ?? tug.time;
+  const clock = `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
+  const left = [
+    ...(tug.berthed ? [] : [tug.barge.towed ? "cast the barge off in its berth" : "tow the barge to its berth"]),
+    ...(tug.fire > 0 ? ["put the fire out"] : []),
+  ];
+  ctx.font = font(19 * u, 600);
+  ctx.textAlign = "center";
+  ctx.textBaseline = "alphabetic";
+  ctx.fillStyle = tug.doneAt === null ? "#e8e4da" : "#8fbf9a";
+  ctx.fillText(tug.doneAt === null ? `${clock} · ${left.join(" · ")}` : `all done in ${clock}`, w / 2, 78 * u);
 }
 
 function drawBarge(ctx: Ctx, barge: TugState["barge"]): void {

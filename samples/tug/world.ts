@@ -8,6 +8,9 @@ export const WORLD = { w: 2400, h: 720, quay: 150 } as const;
 export const BARGE_START = { x: 1500, y: 420 } as const;
 export const FIRE = { x: 1750, y: 96 } as const;
 
+/** Where the barge belongs: a berth along the quay, world units. */
+export const BERTH = { x: 380, y: WORLD.quay + 10, w: 190, h: 100 } as const;
+
 /** Speeds in units per second, accelerations per second squared. */
 const TOP_SPEED = 150;
 const THRUST = 130;
@@ -38,6 +41,10 @@ export interface TugState {
   readonly alongside: boolean;
   /** Presses at the last tick, so that a press counts once. */
   readonly was: { readonly log: boolean; readonly pause: boolean };
+  /** The barge lies in its berth, the line cast off. */
+  readonly berthed: boolean;
+  /** When both were done, the barge in its berth and the fire out, s; null while there is something to do. */
+  readonly doneAt: number | null;
   /** Time in the world, s. */
   readonly time: number;
 }
@@ -57,6 +64,8 @@ export function newTug(): TugState {
     paused: false,
     alongside: false,
     was: { log: false, pause: false },
+    berthed: false,
+    doneAt: null,
     time: 0,
   };
 }
@@ -84,6 +93,10 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
   const pumping = pressOf(values, "pump");
   const beam = wrap(heading + lamp);
   const onFire = pumping && Math.hypot(FIRE.x - x, FIRE.y - y) < JET_REACH && Math.abs(wrap(Math.atan2(FIRE.y - y, FIRE.x - x) - beam)) < 0.35;
+  const barge = tow(tug.barge, { x, y, heading }, pressOf(values, "towline"));
+  const fire = clampTo(tug.fire - (onFire ? s / 6 : 0), 0, 1);
+  const berthed = !barge.towed && isInBerth(barge);
+  const time = tug.time + s;
   return {
     x,
     y,
@@ -92,15 +105,21 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
     lamp,
     horn: pressOf(values, "horn"),
     pumping,
-    barge: tow(tug.barge, { x, y, heading }, pressOf(values, "towline")),
-    fire: clampTo(tug.fire - (onFire ? s / 6 : 0), 0, 1),
+    barge,
+    fire,
     logOpen,
     paused,
     alongside,
     was,
-    time: tug.time + s,
+    berthed,
+    doneAt: tug.doneAt ?? (berthed && fire <= 0 ? time : null),
+    time,
   };
 }
+
+/** Whether the barge lies in its berth. */
+const isInBerth = ({ x, y }: { readonly x: number; readonly y: number }): boolean =>
+  x >= BERTH.x && x <= BERTH.x + BERTH.w && y >= BERTH.y && y <= BERTH.y + BERTH.h;
 
 /** Where the barge is once the tug stands at `at`; `line`: whether the towline is out. */
 function tow(barge: TugState["barge"], { x, y, heading }: Pick<TugState, "x" | "y" | "heading">, line: boolean): TugState["barge"] {

@@ -52,11 +52,12 @@ export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel:
             style={{ width: WIDTH, height: SIDE }}
             className="max-w-full"
           />
-          <p aria-hidden className="grid grid-cols-4 text-[0.6875rem] text-muted">
-            <span>point</span>
-            <span>dead zone</span>
-            <span>curve</span>
-            <span>gives</span>
+          <p aria-hidden className="flex justify-between text-[0.6875rem] text-muted" style={{ width: WIDTH }}>
+            {["point", "dead zone", "curve", "gives"].map((word) => (
+              <span key={word} className="text-center" style={{ width: SIDE }}>
+                {word}
+              </span>
+            ))}
           </p>
         </>
       )}

@@ -16,6 +16,8 @@ const SPEEDS: readonly (readonly [LoopSpeed, string])[] = [
   [1, "1"],
   [2, "2"],
 ];
+/** So often it is told where a pin is, ms: more often nobody reads it. */
+const TOLD_EVERY_MS = 100;
 /** A step by an arrow key, mm; with Shift. */
 const STEP_MM = 1;
 const LONG_STEP_MM = 5;
@@ -77,16 +79,15 @@ function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "reso
   const { give } = tools;
   const place = useRef<HTMLSpanElement>(null);
   const [isMoving, setIsMoving] = useState(false);
-  // Where a looping finger is changes with every frame: it is written past React.
+  // Where a looping finger is changes with every frame: it is written now and then, past React.
   useEffect(() => {
-    let animation = 0;
     const write = () => {
       const now = tools.now().find((p) => p.number === number);
       if (now && place.current) place.current.textContent = whereWords(now, { holder: tools.holder(number), layout, screen });
-      animation = requestAnimationFrame(write);
     };
-    animation = requestAnimationFrame(write);
-    return () => cancelAnimationFrame(animation);
+    write();
+    const told = window.setInterval(write, TOLD_EVERY_MS);
+    return () => window.clearInterval(told);
   }, [tools, number, layout, screen]);
   const letGo = () => {
     if (isMoving) give({ kind: "let go", number });

@@ -109,7 +109,7 @@ export function RehearseView() {
   const onPlayed = (player: Player) => {
     tickOffFelt(player);
     pins.look(player);
-    const last = touchedControls.look(player);
+    const last = touchedControls.look(player, pins.isLooped);
     if (last !== null) setTouched(last);
     const now = followed && listeners.current.size > 0 ? feelNow(player, followed, drawnValues.current) : null;
     if (now) listeners.current.forEach((listener) => listener(now));

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefOb
 import type { InputEvent } from "../../core/engine/input/events";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Screen } from "../../core/format/types";
-import { FIRST_PIN_ID, noPins, stepPins, type Pin, type PinInput, type Pins } from "../interaction/pins";
+import { FIRST_PIN_ID, isPinId, noPins, stepPins, type Pin, type PinInput, type Pins } from "../interaction/pins";
 import type { Player } from "../../runtime/player";
 import { stageStore } from "./stage";
 import { holderOf } from "./touched";
@@ -20,6 +20,8 @@ type Bind = Readonly<
 export interface PinTools {
   /** The control that a pin has gone to, as the frame before had it; null: none. */
   readonly holder: (number: number) => string | null;
+  /** Whether a touch is that of a pin that loops. */
+  readonly isLooped: (touch: number) => boolean;
   /** To be called after every frame. */
   readonly look: (player: Player) => void;
   /** The pins that are there; where a looping one is just now is told by `now`. */
@@ -113,5 +115,9 @@ export function usePins({ feed, screen, scale, readsSecondButton }: Options): Pi
     for (const { number } of state.current.pins) holders.current.set(number, holderOf(player, FIRST_PIN_ID + number));
   }, []);
   const holder = useCallback((number: number) => holders.current.get(number) ?? null, []);
-  return { look, holder, pins, now: () => state.current.pins, give, onFrame: useCallback(() => void give({ kind: "tick" }), [give]), wrap };
+  const isLooped = useCallback(
+    (touch: number) => isPinId(touch) && state.current.pins.some((pin) => pin.state.kind === "loop" && pin.number === touch - FIRST_PIN_ID),
+    [],
+  );
+  return { isLooped, look, holder, pins, now: () => state.current.pins, give, onFrame: useCallback(() => void give({ kind: "tick" }), [give]), wrap };
 }

@@ -21,6 +21,8 @@ import { contextFor } from "./drawGlass";
 
 /** Ticks a second, where nothing else is said. */
 const HZ = 60;
+/** What a hand does, and waits for: from these on it is measured how long it takes until they are seen. */
+const BY_HAND: ReadonlySet<string> = new Set(["down", "move", "up", "key", "mouse"]);
 /** Escape held this long leaves the glass, ms. */
 const LEAVE_MS = 600;
 /** So long after the last touch pictures have arrived, ms. */
@@ -137,7 +139,7 @@ export function useRehearsal(options: Options) {
   }, [canvas]);
 
   const feed: Player["feed"] = (event) => {
-    waiting.current = Math.min(waiting.current, event.t);
+    if (BY_HAND.has(event.type)) waiting.current = Math.min(waiting.current, event.t);
     player.current?.feed(event);
   };
   const buttons = useRef<MouseButtons>(0);
