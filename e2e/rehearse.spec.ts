@@ -180,3 +180,38 @@ test("two feels side by side: changed over by a key while the thumb is down, kep
   await page.getByRole("button", { name: "History" }).click();
   await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
 });
+
+test("real fingers and a pin play together; in a smaller window the pin stands at the same part of the glass; another view lets go of all", async ({
+  page,
+}) => {
+  await open(page, "/rehearse");
+  const horn = await middleOf(page, "horn");
+  await page.getByLabel("Pin a finger on a control").selectOption({ label: "pump" });
+  await expect(pinRow(page, 1)).toContainText("pump");
+  const cdp = await page.context().newCDPSession(page);
+  const helm = await at(page, ...HELM);
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly (Place & { id: number })[]) =>
+    cdp.send("Input.dispatchTouchEvent", { type, touchPoints: [...points] });
+  await touch("touchStart", [{ ...helm, id: 1 }]);
+  await touch("touchStart", [
+    { ...helm, id: 1 },
+    { ...horn, id: 2 },
+  ]);
+  await touch("touchMove", [
+    { x: helm.x + 40, y: helm.y, id: 1 },
+    { ...horn, id: 2 },
+  ]);
+  await expect(value(page, "helm")).toHaveText(/^0\.\d+/);
+  await expect(value(page, "horn")).toHaveText("true");
+  await touch("touchEnd", []);
+  await expect(value(page, "horn")).toHaveText("false");
+  await expect(pinRow(page, 1)).toContainText("pump");
+  const words = (await pinRow(page, 1).textContent())!;
+  await page.setViewportSize({ width: 1024, height: 700 });
+  await expect(pinRow(page, 1)).toHaveText(words);
+  await expect(page.locator("[data-pin-mark]")).toHaveCount(1);
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Rehearse" }).click();
+  await expect(page.locator("[data-pin]")).toHaveCount(0);
+  await expect(value(page, "horn")).toHaveText("false");
+});

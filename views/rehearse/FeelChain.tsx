@@ -6,7 +6,7 @@ import type { Control, StickControl } from "../../core/format/types";
 import type { FeelNow } from "./feelChain";
 import { valueText } from "./traces";
 
-const SIDE = 60;
+const SIDE = 58;
 const GAP = 12;
 const WIDTH = SIDE * 4 + GAP * 3;
 
