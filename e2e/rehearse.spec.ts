@@ -174,7 +174,7 @@ test("two feels side by side: changed over by a key while the thumb is down, kep
   await page.reload();
   await feel.getByLabel("Control whose feel is open").selectOption("helm");
   await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
-  await feel.getByRole("button", { name: "take B" }).click();
+  await feel.getByRole("button", { name: "choose B" }).click();
   await expect(feel.getByRole("button", { name: "keep as A, try another" })).toBeVisible();
   await expect(feel.getByRole("textbox", { name: "Inner dead zone" })).toHaveValue(/0\.18/);
   await page.getByRole("button", { name: "History" }).click();

@@ -19,7 +19,7 @@ export interface Asking extends Piece {
 }
 
 /** A source as far as it has been read: its text, its tokens, and the brackets that are open at the piece, outermost first. */
-export interface Place {
+export interface SourcePlace {
   readonly source: string;
   readonly tokens: readonly Token[];
   readonly open: readonly number[];
@@ -29,19 +29,19 @@ const COMPARE = ["==", "===", "!=", "!==", "~="] as const;
 const isName = (token: Token | undefined, ...texts: readonly string[]) => token?.kind === "name" && texts.includes(token.text);
 
 /** What asks by a piece; null where nothing does. */
-export function asking(place: Place, piece: Piece): Asking | null {
+export function asking(place: SourcePlace, piece: Piece): Asking | null {
   return placeInList(place, piece) ?? comparison(place, piece) ?? among(place, piece) ?? arm(place, piece) ?? argument(place, piece) ?? entry(place, piece);
 }
 
 /** `keys[JUMP]`. */
-function placeInList({ tokens }: Place, { first, last }: Piece): Asking | null {
+function placeInList({ tokens }: SourcePlace, { first, last }: Piece): Asking | null {
   if (!isSign(tokens[first - 1], "[") || !isSign(tokens[last + 1], "]")) return null;
   const chain = chainBefore(tokens, first - 2);
   return chain && { callee: chain.text, shape: "index", first: chain.from, last: last + 1 };
 }
 
 /** `name == JUMP`, either way round; `held & JUMP`, a bit of a mask; `name is JUMP`. */
-function comparison({ tokens }: Place, { first, last }: Piece): Asking | null {
+function comparison({ tokens }: SourcePlace, { first, last }: Piece): Asking | null {
   const before = tokens[first - 1];
   const after = tokens[last + 1];
   const isMask = (at: number) => isSign(tokens[at], "&") && !isSign(tokens[at - 1], "&") && !isSign(tokens[at + 1], "&");
@@ -57,7 +57,7 @@ function comparison({ tokens }: Place, { first, last }: Piece): Asking | null {
 }
 
 /** `name in (JUMP, LEAP)`: one of several it is compared with. */
-function among({ tokens, open }: Place, piece: Piece): Asking | null {
+function among({ tokens, open }: SourcePlace, piece: Piece): Asking | null {
   const bracket = open[open.length - 1] as number | undefined;
   if (bracket === undefined || !isName(tokens[bracket - 1], "in")) return null;
   const chain = chainBefore(tokens, bracket - 2);
@@ -65,7 +65,7 @@ function among({ tokens, open }: Place, piece: Piece): Asking | null {
 }
 
 /** `case JUMP:`, `case JUMP, LEAP ->`, and the arms of a match: what is compared stands at the head of all of them. */
-function arm(place: Place, piece: Piece): Asking | null {
+function arm(place: SourcePlace, piece: Piece): Asking | null {
   const { tokens } = place;
   let before = piece.first - 1;
   while (isSign(tokens[before], ",", "|") || isName(tokens[before], "or")) {
@@ -82,7 +82,7 @@ function arm(place: Place, piece: Piece): Asking | null {
 }
 
 /** Whether a piece stands at the start of an arm without a word of its own: `JUMP => …`, on a line of its own or behind another arm. */
-function isArmOfMatch({ tokens }: Place, { first, last }: Piece, before: number): boolean {
+function isArmOfMatch({ tokens }: SourcePlace, { first, last }: Piece, before: number): boolean {
   let end = last + 1;
   while (isSign(tokens[end], ",", "|") && end < last + 24) {
     end += 1;
@@ -95,7 +95,7 @@ function isArmOfMatch({ tokens }: Place, { first, last }: Piece, before: number)
 }
 
 /** What a switch, match or when about a place compares. */
-function headOf({ tokens, open }: Place, i: number): string | null {
+function headOf({ tokens, open }: SourcePlace, i: number): string | null {
   const brace = open[open.length - 1] as number | undefined;
   // Up to the bracket that is open here; without one (Python) back over what stands before.
   const from = brace ?? i - 1;
@@ -113,7 +113,7 @@ function headOf({ tokens, open }: Place, i: number): string | null {
 }
 
 /** The argument of a call, or a text behind a name without brackets (Lua). */
-function argument({ tokens, open }: Place, { first, last }: Piece): Asking | null {
+function argument({ tokens, open }: SourcePlace, { first, last }: Piece): Asking | null {
   const bracket = open[open.length - 1] as number | undefined;
   if (bracket === undefined || !isSign(tokens[bracket], "(") || !isSign(tokens[first - 1], "(", ",")) return null;
   // A part of a sum is no word; a text that something is joined to is none either, but its call still asks by it.
@@ -136,7 +136,7 @@ const MAKES =
   /^(?:of|ofentries|entry|mapof|hashmapof|mutablemapof|sortedmapof|enummap|listof|setof|arrayof|arraylist|dict|dictionary|map|hashmap|set|list|new|freeze|object|pair|make_pair|tuple|vec|from|array)$/i;
 
 /** Which side of a table's entry a piece stands on. */
-function sideOf({ tokens }: Place, { first, last }: Piece): "left" | "right" | "list" {
+function sideOf({ tokens }: SourcePlace, { first, last }: Piece): "left" | "right" | "list" {
   let [before, after] = [first - 1, last + 1];
   if (isSign(tokens[before], "[") && isSign(tokens[after], "]")) [before, after] = [before - 1, after + 1];
   if (isSign(tokens[after], ...PARTS) || isName(tokens[after], "to")) return "left";
@@ -152,7 +152,7 @@ const ENTRY_BEFORE: ReadonlySet<string> = new Set(["{", "[", "(", ",", ":", "=>"
 const ENTRY_AFTER: ReadonlySet<string> = new Set(["}", "]", ")", ",", ":", "=>", "=", "->", "to", ";"]);
 
 /** An entry of a table or list that has a name. */
-function entry(place: Place, piece: Piece): Asking | null {
+function entry(place: SourcePlace, piece: Piece): Asking | null {
   const { tokens, open } = place;
   const after = tokens[piece.last + 1] as Token | undefined;
   const before = tokens[piece.first - 1] as Token | undefined;

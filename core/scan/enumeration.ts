@@ -1,5 +1,5 @@
 /** The members of an enumeration, where it is declared: a game that lists its inputs says all of them at one place. */
-import type { Asking, Place } from "./asking";
+import type { Asking, SourcePlace } from "./asking";
 import { isSign } from "./chains";
 import type { Family, Token } from "./lex";
 
@@ -9,7 +9,7 @@ const HEAD = 14;
 const FAR = 600;
 
 /** The name of the enumeration in which a name is declared at a place, as what asks for it; null where it is declared in none. */
-export function enumerationOf(place: Place, i: number, family: Family): Asking | null {
+export function enumerationOf(place: SourcePlace, i: number, family: Family): Asking | null {
   const { tokens, open } = place;
   const before = tokens[i - 1] as Token | undefined;
   // A member begins a line, or follows a bracket, a comma or the word case: nearly every other name is told apart by that.
@@ -37,7 +37,7 @@ function enumOf(tokens: readonly Token[], i: number, brace: number): string | nu
 }
 
 /** `class Action(Enum):` with `JUMP = 1` on a line of its own. */
-function classOf({ source, tokens, open }: Place, i: number): string | null {
+function classOf({ source, tokens, open }: SourcePlace, i: number): string | null {
   const columnOf = (token: Token) => token.at - source.lastIndexOf("\n", token.at - 1);
   if (open.length > 0 || !isSign(tokens[i + 1], "=") || !/^[A-Z]/.test(tokens[i].text) || tokens[i - 1]?.line === tokens[i].line) return null;
   for (let k = i - 1; k > i - FAR && k >= 0; k -= 1) {

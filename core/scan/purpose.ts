@@ -1,5 +1,5 @@
 /** What a key in source seems to be read for: the word a table puts beside it, or what is done where it is found pressed. */
-import type { Asking, Place } from "./asking";
+import type { Asking, SourcePlace } from "./asking";
 import { chainBefore, chainEnd, isSign } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { keyCalled } from "./keyNames";
@@ -18,7 +18,7 @@ const SAYS_NOTHING =
   /^(?:if|else|elif|and|or|not|return|break|continue|self|this|true|false|none|null|nil|print|println|log|append|push|add|get|set|put|play|call|emit|exit|quit|then|end|do|is|in|case|default|switch|var|let|const|val|int|float|bool|double|string|new|await|super|player|game|event|e|evt|key|keys|keycode|code|preventdefault|stoppropagation)$/i;
 
 /** What stands on the other side of the entry in which a piece stands; null where it is no entry of a table. */
-export function otherSideOf({ tokens }: Place, asked: Asking, piece: Piece): OtherSide | null {
+export function otherSideOf({ tokens }: SourcePlace, asked: Asking, piece: Piece): OtherSide | null {
   // A pair of arguments: `bindings.put(KEY_X, FIRE)`.
   if (asked.shape === "call" || asked.side === "list") return pairIn(tokens, piece);
   if (asked.shape !== "table") return null;

@@ -5,7 +5,7 @@
  * saying (KeyboardEvent.code values, gamepad buttons and axes), nor do constants that plainly mean a key.
  */
 import type { ActionKind } from "../format/types";
-import { asking, endOfAsking, type Asking, type Place, type ReadShape } from "./asking";
+import { asking, endOfAsking, type Asking, type SourcePlace, type ReadShape } from "./asking";
 import { chainBefore, isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { enumerationOf } from "./enumeration";
@@ -92,7 +92,7 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
   const tokens = lex(source, family);
   const handlers = followHandlers(source, tokens, family);
   const open: number[] = [];
-  const place: Place = { source, tokens, open };
+  const place: SourcePlace = { source, tokens, open };
   const told: Told = { family, isHandled: handlers.isHandled };
   for (let i = 0; i < tokens.length; i += 1) {
     const token = tokens[i];
@@ -113,7 +113,7 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
 }
 
 /** A number that a standard of the web asks by: a button or an axis of a pad, or a legacy keyCode. */
-function numberAt(place: Place, i: number): Found | null {
+function numberAt(place: SourcePlace, i: number): Found | null {
   const { tokens } = place;
   const before = tokens[i - 1] as Token | undefined;
   if (before?.kind === "text" || before?.kind === "number") return null;
@@ -133,7 +133,7 @@ function numberAt(place: Place, i: number): Found | null {
 }
 
 /** A text, or a single character, that something asks by. */
-function textAt(place: Place, i: number, { isHandled }: Told): Found | null {
+function textAt(place: SourcePlace, i: number, { isHandled }: Told): Found | null {
   const token = place.tokens[i];
   const word = token.text;
   if (token.kind === "text" && !token.whole) return null;
@@ -177,7 +177,7 @@ function mayCount(tokens: readonly Token[], i: number): boolean {
 }
 
 /** A constant, a member, or the first name of an entry that something asks by. */
-function nameAt(place: Place, i: number, told: Told): Found | null {
+function nameAt(place: SourcePlace, i: number, told: Told): Found | null {
   const { tokens } = place;
   const { family, isHandled } = told;
   const constant = constantAt(tokens, i, family);
@@ -204,7 +204,7 @@ function nameAt(place: Place, i: number, told: Told): Found | null {
 }
 
 /** A key that stands bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
-function bareKeyAt(place: Place, i: number): Found | null {
+function bareKeyAt(place: SourcePlace, i: number): Found | null {
   const { text } = place.tokens[i];
   const before = place.tokens[i - 1] as Token | undefined;
   if (before?.text !== "{" && before?.text !== ",") return null;
@@ -217,21 +217,21 @@ function bareKeyAt(place: Place, i: number): Found | null {
 }
 
 /** Tables are of everything there is: one counts where its name says so, or a key stands beside the word. */
-function belongs(place: Place, asked: Asking, piece: Piece): boolean {
+function belongs(place: SourcePlace, asked: Asking, piece: Piece): boolean {
   if (asked.shape !== "table") return true;
   if (isLikelyInput(asked.callee)) return true;
   return otherSideOf(place, asked, piece)?.isKey ?? false;
 }
 
 /** A member of an enumeration whose name says that it lists inputs, where it is declared. */
-function memberAt(place: Place, i: number, { family, isHandled }: Told): Found | null {
+function memberAt(place: SourcePlace, i: number, { family, isHandled }: Told): Found | null {
   const asked = enumerationOf(place, i, family);
   if (!asked || !isLikelyInput(asked.callee)) return null;
   const { text, line } = place.tokens[i];
   return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled: isHandled() }), standard: null };
 }
 
-function keyRead(place: Place, asked: Asking, piece: Piece, value: string): Standard {
+function keyRead(place: SourcePlace, asked: Asking, piece: Piece, value: string): Standard {
   const beside = otherSideOf(place, asked, piece);
   const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
   const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, endOfAsking(place.tokens, asked));

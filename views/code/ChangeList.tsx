@@ -6,6 +6,7 @@ import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../c
 import { changesInFiles } from "../../workers/scan";
 import { useSession } from "../session/context";
 import { saveText } from "../shared/download";
+import { note, noted } from "../shared/notes";
 import type { CodeReading } from "./useCodeReading";
 
 /** A change is known again by its place and its text: a line that has moved is another. */
@@ -17,22 +18,14 @@ const MOST_SHOWN = 300;
 function useDone(id: string): readonly [ReadonlySet<string>, (key: string) => void] {
   const place = `nodulum.changes.${id}`;
   const [done, setDone] = useState<ReadonlySet<string>>(() => {
-    try {
-      const kept: unknown = JSON.parse(window.localStorage.getItem(place) ?? "[]");
-      return new Set(Array.isArray(kept) ? kept.filter((k): k is string => typeof k === "string") : []);
-    } catch {
-      return new Set();
-    }
+    const kept = noted(place);
+    return new Set(Array.isArray(kept) ? kept.filter((k): k is string => typeof k === "string") : []);
   });
   const toggle = (key: string) => {
     const next = new Set(done);
     if (!next.delete(key)) next.add(key);
     setDone(next);
-    try {
-      window.localStorage.setItem(place, JSON.stringify([...next]));
-    } catch {
-      // Where nothing can be kept, it holds as long as the window is open.
-    }
+    note(place, [...next]);
   };
   return [done, toggle];
 }

@@ -1,12 +1,12 @@
 "use client";
 /** The words the game reads, against the ledger: new ones are taken over, of a kind that can be changed first; one nearly the same is spelt as the game has it. */
 import { useState } from "react";
+import { ActionKindSelect } from "./ActionKindSelect";
 import type { ActionKind } from "../../core/format/types";
 import type { FoundWord } from "../../core/scan/words";
 
 const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "gone", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
-const KINDS: readonly ActionKind[] = ["press", "axis", "vector", "motion"];
 /** So many places are named; the rest are counted. */
 const MOST_OCCURRENCES = 2;
 
@@ -51,16 +51,7 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
               <Places word={w} />
             </span>
             {w.state === "new" || w.state === "nearly" ? (
-              <select
-                aria-label={`Kind of ${w.word}`}
-                className="box h-6 px-1 text-[0.6875rem]"
-                value={kindOf(w)}
-                onChange={(event) => setKinds(new Map(kinds).set(w.word, event.target.value as ActionKind))}
-              >
-                {KINDS.map((kind) => (
-                  <option key={kind}>{kind}</option>
-                ))}
-              </select>
+              <ActionKindSelect word={w.word} kind={kindOf(w)} onChoose={(kind) => setKinds(new Map(kinds).set(w.word, kind))} />
             ) : (
               <span className="caption">{w.kind}</span>
             )}

@@ -5,16 +5,11 @@
  * A loop is one of three, by what the hand did: a movement that came back to where it began goes round without a break; one that did not
  * is a flick, down, along and up, again and again; one that never moved is a press.
  */
+import type { TouchInput } from "../../core/engine/input/events";
 import type { Point } from "../../core/engine/geometry/point";
 
-/** An event for the player. */
-export interface PinEvent {
-  readonly t: number;
-  readonly id: number;
-  readonly type: "down" | "move" | "up";
-  readonly x: number;
-  readonly y: number;
-}
+/** An event for the player: a touch as the engine is told of it, never cancelled. */
+export type PinEvent = TouchInput & { readonly type: "down" | "move" | "up" };
 /** A point of a movement, so long after it began. */
 export interface PathPoint extends Point {
   readonly ms: number;
@@ -23,7 +18,7 @@ export type LoopSpeed = 0.5 | 1 | 2;
 /** What becomes of a pin by itself: it is held still, in somebody's hand, or loops. `begun`: when the hand took it, or the loop began. */
 export type PinState =
   | { readonly kind: "still" }
-  | { readonly kind: "taken"; readonly begun: number }
+  | { readonly kind: "in hand"; readonly begun: number }
   | { readonly kind: "loop"; readonly begun: number; readonly speed: LoopSpeed };
 export interface Pin extends Point {
   /** As it is numbered on the glass, from 1. */
@@ -84,7 +79,7 @@ export function stepPins(pins: Pins, input: PinInput): PinStep {
       return press(pins, input);
     case "move":
       return change(pins, input.number, (pin) => {
-        if (pin.state.kind !== "taken") return { pin, events: [] };
+        if (pin.state.kind !== "in hand") return { pin, events: [] };
         const path = trimmed([...pin.path, { x: input.x, y: input.y, ms: input.t - pin.state.begun }]);
         return { pin: { ...pin, x: input.x, y: input.y, path }, events: [event(pin, input.t, "move", input)] };
       });
@@ -138,7 +133,7 @@ function lift(pins: Pins, t: number, isMeant: (pin: Pin) => boolean): PinStep {
 function press(pins: Pins, { t, x, y }: { t: number; x: number; y: number }): PinStep {
   const at = { x, y };
   const under = pins.pins.filter((pin) => near(pin, at) <= pins.reachPx).sort((a, b) => near(a, at) - near(b, at))[0] as Pin | undefined;
-  const begin: Pick<Pin, "isDown" | "path" | "state"> = { isDown: true, path: [{ x, y, ms: 0 }], state: { kind: "taken", begun: t } };
+  const begin: Pick<Pin, "isDown" | "path" | "state"> = { isDown: true, path: [{ x, y, ms: 0 }], state: { kind: "in hand", begun: t } };
   if (under) {
     const step = change(pins, under.number, (pin) => ({ pin: { ...pin, ...at, ...begin }, events: [event(pin, t, pin.isDown ? "move" : "down", at)] }));
     return { ...step, number: under.number };

@@ -263,7 +263,7 @@ export const SENTENCES = {
   "deeds.call": { words: "The first deeds: four things that show most of what can be done here, ticked off as they are done.", keys: "Enter" },
   "welcome.finished": { words: "Opens Brackwater, a finished layout, on the bench. It is yours to change.", keys: "Enter" },
   "welcome.words": { words: "The words your game reads: one a line or with commas between; a kind may stand behind a word, as in “walk: vector”." },
-  "welcome.kind": { words: "Kind of {value}: a press is true or false, an axis runs from −1 to 1, a vector has x and y, a motion goes by steps." },
+  "word.kind": { words: "Kind of {value}: a press is true or false, an axis runs from −1 to 1, a vector has x and y, a motion goes by steps." },
   "welcome.drop": { words: "Leaves {value} out.", keys: "Enter" },
   "welcome.held": { words: "Held {value}: the layout is drawn for a screen that way; with either, both ways are checked.", keys: "Enter" },
   "welcome.name": { words: "What the game, or its layout, is called." },
@@ -297,7 +297,7 @@ export const SENTENCES = {
   },
   "sides.keep": { words: "Keeps the present feel as A; what you change from now on is B, and the two are changed over while playing.", keys: "Enter" },
   "sides.over": { words: "Puts {value} on, while the thumb is down.", keys: "F8" },
-  "sides.take": { words: "{value} becomes the layout’s; the other one is kept in the history, as a named state.", keys: "Enter" },
+  "sides.choose": { words: "{value} becomes the layout’s; the other one is kept in the history, as a named state.", keys: "Enter" },
   "sides.start": { words: "The {value} feel: {plain}. It can be kept as A or B like any other.", keys: "Enter" },
   "feel.follows": { words: "Feel shows {value}." },
   // What is said while nothing is pointed at

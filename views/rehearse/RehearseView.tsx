@@ -8,11 +8,10 @@ import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Screen } from "../../core/format/types";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
-import { coversOf, placesFor, roomOf } from "../../samples/yard/places";
 import { createYard } from "../../samples/yard/yard";
 import type { Player } from "../../runtime/player";
 import { useCalibration } from "../layout/trueSize";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession } from "../session/context";
 import { benchScreenOf } from "../session/screens";
 import { tickOffFelt } from "../shell/felt";
 import { useRehearsal } from "../shared/useRehearsal";
@@ -22,16 +21,17 @@ import { feelNow, type FeelNow } from "./feelChain";
 import { FeelPanel, useFollowed } from "./FeelPanel";
 import { createLatency } from "./latency";
 import { PinList } from "./PinList";
-import { changeOver } from "./sides";
 import { setStage, stageStore, useStage } from "./stage";
 import { StageBar } from "./StageBar";
 import { StageOverlay } from "./StageOverlay";
 import { createTouchedControls } from "./touched";
-import { createTraces, drawTraces, valueText } from "./traces";
+import { paintTraces, TraceLanes } from "./TraceLanes";
+import { createTraces, valueText } from "./traces";
+import { useChangeOver } from "./useChangeOver";
 import { usePins } from "./usePins";
+import { useSwitches } from "./useSwitches";
+import { useYardPlaces } from "./useYardPlaces";
 
-/** Changes over between A and B (`KeyboardEvent.code`). */
-const CHANGE_OVER = "F8";
 /** How often the delay is told, ms. */
 const TOLD_EVERY_MS = 500;
 const readsSecondButton = (actions: readonly Action[]) => actions.some((a) => a.mouse.some((m) => "button" in m && m.button === 2));
@@ -58,24 +58,12 @@ export function RehearseView() {
   const { actions } = layout;
   const screen = benchScreenOf(layout);
   const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
-  const { wantsYard, hz, size, onlyGlass, mouseIsItself, areControlsOn, hidden } = useStage((s) => s);
+  const { wantsYard, hz, size, onlyGlass, mouseIsItself } = useStage((s) => s);
   const isYard = wantsYard || !canTug;
   const [run, setRun] = useState(0);
   const game = useGame(actions, isYard, run);
   const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
-  const moment = playerView.moment;
-  const placedFor = useRef("");
-  useEffect(() => {
-    if (!("place" in game)) return;
-    const shown = new Set(layout.controls.flatMap((c) => (moment === null || c.moments.includes(moment) ? [c.id] : [])));
-    const covers = coversOf(context.resolved, (id) => shown.has(id));
-    const free = roomOf(screen);
-    // A change of feel covers nothing else: the bodies stay where they are, and nothing is looked for.
-    const told = JSON.stringify([covers, free, actions.length, run]);
-    if (told === placedFor.current) return;
-    placedFor.current = told;
-    game.place(placesFor(actions.length, covers, free));
-  }, [game, context, layout.controls, moment, actions.length, screen, run]);
+  useYardPlaces(game, context, playerView.moment);
   const traces = useMemo(() => createTraces(), [game]); // eslint-disable-line react-hooks/exhaustive-deps
   const latency = useMemo(() => createLatency(), [layout.name, screen, hz]); // eslint-disable-line react-hooks/exhaustive-deps
   const touchedControls = useMemo(() => createTouchedControls(), []);
@@ -138,24 +126,7 @@ export function RehearseView() {
   useEffect(() => {
     feeding.current = feed;
   });
-  // Another player, and one begun anew, knows nothing of what was switched off, nor of the fingers that are down.
-  const { give } = pins;
-  useEffect(() => {
-    const t = performance.now();
-    feeding.current({ t, type: areControlsOn ? "on" : "off" });
-  }, [areControlsOn, hz, run]);
-  useEffect(() => {
-    const t = performance.now();
-    for (const id of hidden) feeding.current({ t, type: "control", id, shown: false });
-    return () => {
-      for (const id of hidden) feeding.current({ t: performance.now(), type: "control", id, shown: true });
-    };
-  }, [hidden, hz, run]);
-  const begun = useRef(`${hz} ${run}`);
-  useEffect(() => {
-    if (begun.current !== `${hz} ${run}`) give({ kind: "again" });
-    begun.current = `${hz} ${run}`;
-  }, [hz, run, give]);
+  useSwitches(feeding, pins, `${hz} ${run}`);
   const startAgain = () => {
     restart();
     setRun(run + 1);
@@ -175,25 +146,8 @@ export function RehearseView() {
   useEffect(() => () => setStage({ onlyGlass: false }), []);
   const isAlone = size === "full window";
   const { onBlur, onKeyUp, onContextMenu } = bind;
-  const session = useSessionActions();
-  const readsChangeOver = actions.some((a) => a.keys.some((k) => k.code === CHANGE_OVER));
-  const isChangeOver = (code: string) => code === CHANGE_OVER && !readsChangeOver && followed !== undefined;
-  /** A and B are changed over by a key wherever the focus is, on the glass too, unless the game reads that key itself. */
-  const changesOver = (event: globalThis.KeyboardEvent) => {
-    if (!isChangeOver(event.code)) return;
-    event.preventDefault();
-    if (!event.repeat) changeOver(session, followed);
-  };
+  const isChangeOver = useChangeOver(actions, followed);
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event));
-  const overByKey = useRef(changesOver);
-  useEffect(() => {
-    overByKey.current = changesOver;
-  });
-  useEffect(() => {
-    const onKey = (event: globalThis.KeyboardEvent) => overByKey.current(event);
-    document.addEventListener("keydown", onKey);
-    return () => document.removeEventListener("keydown", onKey);
-  }, []);
   return (
     <div className={`grid h-full grid-rows-[auto_minmax(0,1fr)_auto] ${isAlone ? "grid-cols-[minmax(0,1fr)]" : "grid-cols-[minmax(0,1fr)_18.75rem]"}`}>
       <div className="col-span-full">
@@ -248,24 +202,7 @@ export function RehearseView() {
           <Values actions={actions} figures={figures} />
         </aside>
       )}
-      {!isAlone && (
-        <section
-          aria-label="Traces"
-          className="grid grid-cols-[5.75rem_1fr] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-rule"
-          style={{ height: Math.min(220, Math.max(60, actions.length * 18)) }}
-        >
-          <ul className="grid" style={{ gridTemplateRows: `repeat(${Math.max(1, actions.length)}, 1fr)` }}>
-            {actions.map((a) => (
-              <li key={a.name} className="figure flex items-center truncate pl-4 text-[0.6875rem] text-muted">
-                {a.name}
-              </li>
-            ))}
-          </ul>
-          <div className="relative">
-            <canvas ref={trace} role="img" aria-label="The last six seconds of every action" className="absolute inset-0 h-full w-full" />
-          </div>
-        </section>
-      )}
+      {!isAlone && <TraceLanes actions={actions} canvas={trace} />}
     </div>
   );
 }
@@ -296,24 +233,3 @@ function Values({ actions, figures }: { actions: readonly Action[]; figures: Ref
     </section>
   );
 }
-
-interface Painted {
-  readonly traces: ReturnType<typeof createTraces>;
-  readonly theme: keyof typeof TONES;
-}
-
-function paintTraces(element: HTMLCanvasElement, actions: readonly Action[], { traces, theme }: Painted): void {
-  const ctx = element.getContext("2d");
-  if (!ctx) return;
-  const density = window.devicePixelRatio || 1;
-  const [w, h] = [element.clientWidth, element.clientHeight];
-  if (element.width !== Math.round(w * density)) element.width = Math.round(w * density);
-  if (element.height !== Math.round(h * density)) element.height = Math.round(h * density);
-  ctx.setTransform(density, 0, 0, density, 0, 0);
-  drawTraces(ctx, actions, traces, { w, h, colours: TONES[theme] });
-}
-
-const TONES = {
-  light: { ink: "#18242E", rule: "#D8D2C4", accent: "#2B44C7" },
-  dark: { ink: "#E8E4DA", rule: "#2A3944", accent: "#8EA2FF" },
-} as const;

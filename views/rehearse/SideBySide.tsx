@@ -17,7 +17,7 @@ export function SideBySide({ control }: { control: Control }) {
   const kept = useSides(id, control.id);
   const sides = kept && sidesNow(kept, control);
   /** One becomes the layout's, the other is kept in the history by a name. */
-  const take = (side: "a" | "b") => {
+  const choose = (side: "a" | "b") => {
     if (!sides) return;
     const other = side === "a" ? "b" : "a";
     if (sides.now !== side && !changeOver(session, control)) return;
@@ -45,8 +45,8 @@ export function SideBySide({ control }: { control: Control }) {
             ))}
             <span className="mx-1 h-4 w-px bg-rule" />
             {(["a", "b"] as const).map((side) => (
-              <button key={side} type="button" className={BUTTON} onClick={() => take(side)} {...readingProps(says("sides.take"), side.toUpperCase())}>
-                take {side.toUpperCase()}
+              <button key={side} type="button" className={BUTTON} onClick={() => choose(side)} {...readingProps(says("sides.choose"), side.toUpperCase())}>
+                choose {side.toUpperCase()}
               </button>
             ))}
           </>

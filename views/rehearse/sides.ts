@@ -4,6 +4,7 @@ import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import { feelOf, putFeel, type Feel } from "../../core/editing/feelSides";
 import type { Control } from "../../core/format/types";
+import { note, noted } from "../shared/notes";
 import type { Session } from "../session/session";
 
 /** A and B; `now`: which of them the layout has just now. What it has is told by the layout itself; the other is kept here. */
@@ -20,27 +21,19 @@ const isFeel = (value: unknown): value is Feel => value !== null && typeof value
 
 /** What this browser remembers; what is no pair of feels is left. Whether their figures are any is seen when they are put on. */
 function remembered(): All {
-  try {
-    const kept: unknown = JSON.parse(window.localStorage.getItem(KEY) ?? "{}");
-    if (!isFeel(kept)) return {};
-    const pairs = Object.entries(kept).flatMap(([key, value]) => {
-      if (!isFeel(value) || !isFeel(value.a) || !isFeel(value.b)) return [];
-      return [[key, { a: value.a, b: value.b, now: value.now === "b" ? "b" : "a" }] as const];
-    });
-    return Object.fromEntries(pairs);
-  } catch {
-    return {};
-  }
+  const kept = noted(KEY);
+  if (!isFeel(kept)) return {};
+  const pairs = Object.entries(kept).flatMap(([key, value]) => {
+    if (!isFeel(value) || !isFeel(value.a) || !isFeel(value.b)) return [];
+    return [[key, { a: value.a, b: value.b, now: value.now === "b" ? "b" : "a" }] as const];
+  });
+  return Object.fromEntries(pairs);
 }
 
 const store = createStore<All>(() => (typeof window === "undefined" ? {} : remembered()));
 function keep(all: All): void {
   store.setState(all, true);
-  try {
-    window.localStorage.setItem(KEY, JSON.stringify(all));
-  } catch {
-    // Where nothing can be kept, they hold as long as the window is open.
-  }
+  note(KEY, all);
 }
 
 export const useSides = (layout: string, control: string): Sides | undefined => useStore(store, (all) => all[keyOf(layout, control)]);

@@ -67,14 +67,24 @@ export function usePins({ feed, screen, scale, readsSecondButton }: Options): Pi
     seen.current = screen;
     give({ kind: "screen", scaleX: screen.widthPx / was.widthPx, scaleY: screen.heightPx / was.heightPx, reachPx: reachOf(screen) });
   }, [screen, give]);
-  // The player lets go of everything when the window is left; what is pinned comes down anew.
+  // The player lets go of everything when the window is left, once; what is pinned comes down anew, once, when it is come back to.
   useEffect(() => {
-    const again = () => !document.hidden && give({ kind: "again" });
-    window.addEventListener("focus", again);
-    document.addEventListener("visibilitychange", again);
+    let isLetGo = false;
+    const onLeave = () => {
+      isLetGo = true;
+    };
+    const onBack = () => {
+      if (document.hidden) return onLeave();
+      if (isLetGo) give({ kind: "again" });
+      isLetGo = false;
+    };
+    window.addEventListener("blur", onLeave);
+    window.addEventListener("focus", onBack);
+    document.addEventListener("visibilitychange", onBack);
     return () => {
-      window.removeEventListener("focus", again);
-      document.removeEventListener("visibilitychange", again);
+      window.removeEventListener("blur", onLeave);
+      window.removeEventListener("focus", onBack);
+      document.removeEventListener("visibilitychange", onBack);
     };
   }, [give]);
 

@@ -2,9 +2,9 @@
 /** A link to a view. Followed plainly it leads there within the page; with a key held it opens a window, as links do. */
 import type { AnchorHTMLAttributes, MouseEvent } from "react";
 import { go } from "./go";
-import type { Place } from "./views";
+import type { PagePath } from "./views";
 
-export function ViewLink({ to, onClick, ...more }: { to: Place } & AnchorHTMLAttributes<HTMLAnchorElement>) {
+export function ViewLink({ to, onClick, ...more }: { to: PagePath } & AnchorHTMLAttributes<HTMLAnchorElement>) {
   const follow = (event: MouseEvent<HTMLAnchorElement>) => {
     onClick?.(event);
     if (event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;

@@ -4,13 +4,13 @@
  * that it may be gone, and nothing of what is open is lost.
  */
 import { useSyncExternalStore } from "react";
-import type { Place } from "./views";
+import type { PagePath } from "./views";
 
 const listeners = new Set<() => void>();
 const tell = () => listeners.forEach((listener) => listener());
 
 /** Goes to a view. Back and forward lead through the views as through pages. */
-export function go(path: Place): void {
+export function go(path: PagePath): void {
   if (window.location.pathname === path) return;
   // Past the router, which would fetch a page: it keeps its state of the page that is loaded, and leaves what changes in it alone.
   History.prototype.pushState.call(window.history, window.history.state, "", path);

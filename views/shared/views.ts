@@ -12,4 +12,4 @@ export type ViewPath = (typeof VIEWS)[number]["path"];
 /** Pages beside the views: the first one, and the one about our words. */
 export const PAGES = ["/welcome", "/words"] as const;
 /** Where one can be. */
-export type Place = ViewPath | (typeof PAGES)[number];
+export type PagePath = ViewPath | (typeof PAGES)[number];

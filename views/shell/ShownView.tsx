@@ -1,9 +1,9 @@
 "use client";
 /** The view that the address names. The one the page came with is in the page; every other is fetched when it is first wanted. */
 import { lazy, Suspense, type ComponentType, type ReactElement, type ReactNode } from "react";
-import { PAGES, VIEWS, type Place } from "../shared/views";
+import { PAGES, VIEWS, type PagePath } from "../shared/views";
 
-const FETCH: Readonly<Record<Place, () => Promise<{ default: ComponentType }>>> = {
+const FETCH: Readonly<Record<PagePath, () => Promise<{ default: ComponentType }>>> = {
   "/actions": () => import("../actions/ActionsView").then((m) => ({ default: m.ActionsView })),
   "/layout": () => import("../layout/BenchView").then((m) => ({ default: m.BenchView })),
   "/rehearse": () => import("../rehearse/RehearseView").then((m) => ({ default: m.RehearseView })),
@@ -25,7 +25,7 @@ function Unfetched() {
   );
 }
 
-function fetched(path: Place): ReactElement {
+function fetched(path: PagePath): ReactElement {
   const View = lazy(() => FETCH[path]().catch(() => ({ default: Unfetched })));
   return <View />;
 }
@@ -33,7 +33,7 @@ const SHOWN: ReadonlyMap<string, ReactElement> = new Map([...VIEWS.map(({ path }
 const opening = <p className="grid h-full place-items-center text-muted">Opening…</p>;
 
 /** Fetches a view ahead; where that fails it is fetched again when it is wanted. Whether it came. */
-export function fetchView(path: Place): Promise<boolean> {
+export function fetchView(path: PagePath): Promise<boolean> {
   return FETCH[path]().then(
     () => true,
     () => false,
@@ -42,7 +42,7 @@ export function fetchView(path: Place): Promise<boolean> {
 
 /** Fetches all of them: for where no worker keeps the application, and the server may be gone by the time one is wanted. */
 export async function fetchAllViews(): Promise<void> {
-  const came = await Promise.all([...SHOWN.keys()].map((path) => fetchView(path as Place)));
+  const came = await Promise.all([...SHOWN.keys()].map((path) => fetchView(path as PagePath)));
   // Whoever wonders whether the window needs its server any more can see it in the page.
   if (came.every(Boolean)) document.documentElement.dataset.views = "all here";
 }

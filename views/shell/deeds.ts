@@ -2,6 +2,7 @@
 /** The first deeds: four things done once show most of what can be done here. They tick themselves off; the list can be closed for good and called back. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
+import { note, noted } from "../shared/notes";
 
 export const DEEDS = ["grown", "felt", "mended", "taken"] as const;
 export type Deed = (typeof DEEDS)[number];
@@ -17,13 +18,10 @@ const NOTHING: Deeds = { list: "unbegun", done: [] };
 
 /** What this browser remembers of them; nothing where it remembers nothing, or something else. */
 function remembered(): Deeds {
-  try {
-    const kept = JSON.parse(window.localStorage.getItem(KEY) ?? "null") as Partial<Deeds> | null;
-    if (!kept || !Array.isArray(kept.done)) return NOTHING;
-    return { list: kept.list === "shown" || kept.list === "closed" ? kept.list : "unbegun", done: DEEDS.filter((deed) => kept.done!.includes(deed)) };
-  } catch {
-    return NOTHING;
-  }
+  const kept = noted(KEY) as Partial<Deeds> | null | undefined;
+  if (!Array.isArray(kept?.done)) return NOTHING;
+  const { list, done } = kept;
+  return { list: list === "shown" || list === "closed" ? list : "unbegun", done: DEEDS.filter((deed) => done.includes(deed)) };
 }
 
 const store = createStore<Deeds>(() => NOTHING);
@@ -37,11 +35,7 @@ function now(): Deeds {
 }
 function change(next: Partial<Deeds>): void {
   store.setState({ ...now(), ...next });
-  try {
-    window.localStorage.setItem(KEY, JSON.stringify(store.getState()));
-  } catch {
-    // Where nothing can be kept, it holds as long as the window is open.
-  }
+  note(KEY, store.getState());
 }
 
 export const useDeeds = (): Deeds => {

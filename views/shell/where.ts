@@ -1,17 +1,15 @@
 /** Where in the application one was last: there the next visit opens. */
-import { VIEWS, type Place } from "../shared/views";
+import { note, noted } from "../shared/notes";
+import { VIEWS, type PagePath } from "../shared/views";
 
 const KEY = "nodulum.where";
-const PLACES: readonly Place[] = [...VIEWS.map((v) => v.path), "/welcome"];
+const PLACES: readonly PagePath[] = [...VIEWS.map((v) => v.path), "/welcome"];
+
+const isPlace = (path: unknown): path is PagePath => PLACES.includes(path as PagePath);
 
 /** Notes where one is. What is beside the work, the words for one, is not noted. */
 export function noteWhere(path: string): void {
-  if (!PLACES.includes(path as Place)) return;
-  try {
-    window.localStorage.setItem(KEY, path);
-  } catch {
-    // Where nothing can be noted, each visit begins at the welcome.
-  }
+  if (isPlace(path)) note(KEY, path);
 }
 
 /**
@@ -19,12 +17,7 @@ export function noteWhere(path: string): void {
  * page shows.
  */
 export function goOnFromDoor(): void {
-  if (window.location.pathname !== "/welcome") return;
-  try {
-    const last = window.localStorage.getItem(KEY) as Place | null;
-    if (last === null || last === "/welcome" || !PLACES.includes(last)) return;
-    History.prototype.replaceState.call(window.history, window.history.state, "", last);
-  } catch {
-    // As on a first visit.
-  }
+  const last = noted(KEY);
+  if (window.location.pathname !== "/welcome" || last === "/welcome" || !isPlace(last)) return;
+  History.prototype.replaceState.call(window.history, window.history.state, "", last);
 }

@@ -1,13 +1,11 @@
 "use client";
 /** The words a game has been told to read, each with its kind, before they become its ledger. */
 import { X } from "lucide-react";
-import type { ActionKind } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
+import { ActionKindSelect } from "../code/ActionKindSelect";
 import { endWord } from "../actions/keys";
 import type { ToldGame, ToldWord } from "./useToldGame";
-
-const KINDS: readonly ActionKind[] = ["press", "axis", "vector", "motion"];
 
 export function ToldWords({ told }: { told: ToldGame }) {
   if (told.problem !== "")
@@ -41,17 +39,7 @@ function Row({ word: { name, kind, from, ends }, told }: { word: ToldWord; told:
           {from !== null && from !== "typed" && ` ${from}`}
         </span>
       </span>
-      <select
-        aria-label={`Kind of ${name}`}
-        className="box h-6 px-1 text-[0.6875rem]"
-        value={kind}
-        onChange={(event) => told.chooseKind(name, event.target.value as ActionKind)}
-        {...readingProps(says("welcome.kind"), name)}
-      >
-        {KINDS.map((k) => (
-          <option key={k}>{k}</option>
-        ))}
-      </select>
+      <ActionKindSelect word={name} kind={kind} onChoose={(next) => told.chooseKind(name, next)} />
       <button
         type="button"
         className="grid size-6 shrink-0 place-items-center text-muted hover:text-ink"

@@ -19,7 +19,7 @@ interface Listed {
 }
 
 /** A time as one speaks of it: today by the clock, else by the day. */
-export function whenWords(time: number, now: number): string {
+function whenWords(time: number, now: number): string {
   const then = new Date(time);
   const isToday = new Date(now).toDateString() === then.toDateString();
   const clock = then.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });

@@ -94,6 +94,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   snap: { accent: "M32 2v36", ink: b(12, 12, 20, 16), dash: b(36, 14, 18, 12) },
   span: { ink: device, accent: "M4 26h56v10h-56z", muted: arrow(14, 31, -7) + arrow(50, 31, 7) },
   spans: { muted: "M4 34h56M12 32v4M26 32v4M40 32v4M54 32v4", warning: "M14 12h22", blocker: "M30 22h26" },
+  stage: { ink: b(8, 9, 48, 22), muted: "M8 4h48M8 36h48", accent: c(20, 22, 5), solid: c(46, 20, 3) },
   starter: { ink: device, accent: stick(16, 25, 7) + c(52, 28, 4) + c(43, 28, 4), muted: "M26 12h12" },
   state: { ink: "M22 36v-32", accent: "M22 5h22l-5 6l5 6h-22" },
   status: { ink: b(6, 12, 24, 16), accent: "M30 20h12", muted: c(46, 20, 4) + "M54 20h6" },

@@ -1,0 +1,27 @@
+"use client";
+/** Touch controls switched off, or hidden one by one, and the fingers that are pinned: another player knows nothing of them, and is told. */
+import { useEffect, useRef, type RefObject } from "react";
+import type { InputEvent } from "../../core/engine/input/events";
+import { useStage } from "./stage";
+import type { PinTools } from "./usePins";
+
+/** `player`: what names the player that plays; with another one all is told anew. */
+export function useSwitches(feed: RefObject<(event: InputEvent) => void>, { give }: PinTools, player: string): void {
+  const areControlsOn = useStage((s) => s.areControlsOn);
+  const hidden = useStage((s) => s.hidden);
+  useEffect(() => {
+    feed.current({ t: performance.now(), type: areControlsOn ? "on" : "off" });
+  }, [feed, areControlsOn, player]);
+  useEffect(() => {
+    const show = (shown: boolean) => {
+      for (const id of hidden) feed.current({ t: performance.now(), type: "control", id, shown });
+    };
+    show(false);
+    return () => show(true);
+  }, [feed, hidden, player]);
+  const known = useRef(player);
+  useEffect(() => {
+    if (known.current !== player) give({ kind: "again" });
+    known.current = player;
+  }, [player, give]);
+}
