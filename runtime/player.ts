@@ -16,8 +16,8 @@ import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../c
 export interface Player {
   /** Queues an event; events must come in time order. */
   feed(event: InputEvent): void;
-  /** Plays every tick due by `nowMs`; `onTick` is called for each. */
-  playTo(nowMs: number, onTick: (values: ActionValues, t: number) => void): void;
+  /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and the events it took, their times from tick 0 on. */
+  playTo(nowMs: number, onTick: (values: ActionValues, t: number, events: readonly InputEvent[]) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
   retune(layout: PlayedLayout, screen: Screen, playerView?: PlayerView): void;
   readonly resolved: () => Resolved;
@@ -60,7 +60,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
         queue = later;
         const step = advance(setup, state, due, t);
         state = step.state;
-        onTick(step.values, t);
+        onTick(step.values, t, due);
       }
     },
     retune(next, nextScreen, nextView = PLAIN_PLAYER_VIEW) {

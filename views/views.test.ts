@@ -17,7 +17,7 @@ import { anchorWord } from "./layout/anchorWord";
 import { draggedBox, HANDLES, snappedBox } from "./interaction/handles";
 import { targetOfPointer, placeWord, snapTargets } from "./interaction/targets";
 import { anchorAt } from "./interaction/anchorDrag";
-import { valueText } from "./rehearse/traces";
+import { valueText } from "./rehearse/valueText";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
 import { common } from "./shared/common";
 import { namesOf, spokenProblems } from "./shared/names";

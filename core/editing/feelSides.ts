@@ -1,6 +1,6 @@
 /** Two feels of one control held side by side: what is compared of them, in words; and feels of our own to begin with. */
 import type { Result } from "../engine/result";
-import type { Control, Layout, StickControl } from "../format/types";
+import type { Control, Layout } from "../format/types";
 import { changeFeel } from "./edits/controls";
 
 /** How a control feels, without what belongs to its place: a landing area stays where it is whatever the feel. */
@@ -65,12 +65,37 @@ export function feelDifferences(a: Feel, b: Feel): string[] {
 export interface FeelStart {
   readonly name: "direct" | "even" | "heavy";
   readonly plain: string;
-  readonly feel: Partial<StickControl["feel"]>;
+  readonly feel: Feel;
 }
 
-/** Feels of our own for sticks; travel, base and directions stay as they are. */
-export const FEEL_STARTS: readonly FeelStart[] = [
-  { name: "direct", plain: "answers at once: inner 5 %, outer 85 %, a straight line", feel: { inner: 0.05, outer: 0.85, curve: { kind: "linear" } } },
-  { name: "even", plain: "fine in the middle: inner 10 %, outer 95 %, power 1.4", feel: { inner: 0.1, outer: 0.95, curve: { kind: "power", exponent: 1.4 } } },
-  { name: "heavy", plain: "wants to be pushed: inner 18 %, outer 100 %, power 2.2", feel: { inner: 0.18, outer: 1, curve: { kind: "power", exponent: 2.2 } } },
-];
+/**
+ * Feels of our own to begin with, by kind: direct answers at once, even is fine in the middle, heavy wants to be meant. What belongs to the
+ * place of a control (travel, base, directions) and what it is for (how a button presses) stays as it is.
+ */
+export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>> = {
+  stick: [
+    { name: "direct", plain: "answers at once: inner 5 %, outer 85 %, a straight line", feel: { inner: 0.05, outer: 0.85, curve: { kind: "linear" } } },
+    { name: "even", plain: "fine in the middle: inner 10 %, outer 95 %, power 1.4", feel: { inner: 0.1, outer: 0.95, curve: { kind: "power", exponent: 1.4 } } },
+    { name: "heavy", plain: "wants to be pushed: inner 18 %, outer 100 %, power 2.2", feel: { inner: 0.18, outer: 1, curve: { kind: "power", exponent: 2.2 } } },
+  ],
+  dpad: [
+    { name: "direct", plain: "answers at once: neutral 12 %, diagonals 45°, holds on 2°", feel: { neutral: 0.12, diagonal: 45, holdDeg: 2 } },
+    { name: "even", plain: "straight ways a little wider: neutral 20 %, diagonals 40°, holds on 4°", feel: { neutral: 0.2, diagonal: 40, holdDeg: 4 } },
+    { name: "heavy", plain: "diagonals must be meant: neutral 30 %, diagonals 28°, holds on 9°", feel: { neutral: 0.3, diagonal: 28, holdDeg: 9 } },
+  ],
+  button: [
+    { name: "direct", plain: "lets a thumb slide on and off, long after 300 ms, double within 220 ms", feel: { slideIn: true, slideOut: "release", longMs: 300, withinMs: 220 } },
+    { name: "even", plain: "keeps the thumb that pressed it, long after 500 ms, double within 300 ms", feel: { slideIn: false, slideOut: "keep", longMs: 500, withinMs: 300 } },
+    { name: "heavy", plain: "lets go off the button, long after 800 ms, double within 400 ms", feel: { slideIn: false, slideOut: "release", longMs: 800, withinMs: 400 } },
+  ],
+  touchpad: [
+    { name: "direct", plain: "a small sweep turns far: gain 1.6", feel: { gain: 1.6 } },
+    { name: "even", plain: "a millimetre is a millimetre: gain 1", feel: { gain: 1 } },
+    { name: "heavy", plain: "a long sweep turns little: gain 0.6", feel: { gain: 0.6 } },
+  ],
+  swipe: [
+    { name: "direct", plain: "a flick is enough: 5 mm, however slow", feel: { distanceMm: 5, withinMs: 0 } },
+    { name: "even", plain: "a thumb's width: 8 mm, however slow", feel: { distanceMm: 8, withinMs: 0 } },
+    { name: "heavy", plain: "must be meant: 14 mm within 400 ms", feel: { distanceMm: 14, withinMs: 400 } },
+  ],
+};

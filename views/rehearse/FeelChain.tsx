@@ -1,24 +1,22 @@
 "use client";
-/** The chain of a control, live: point, dead zone, curve and value, drawn with every frame and past React. */
+/** The chain of a control, live: from the thumb to what each action gets, easing included; drawn with every frame and past React. */
 import { useEffect, useRef } from "react";
-import { curveAt } from "../../core/engine/input/curve";
-import type { Control, StickControl } from "../../core/format/types";
-import type { FeelNow } from "./feelChain";
-import { valueText } from "./traces";
+import type { ActionValue } from "../../core/engine/input/events";
+import type { Control } from "../../core/format/types";
+import type { ActionNow, FeelNow } from "../../core/rehearsal/feelChain";
+import { drawChain, GAP, pictureWords, SIDE, type Tones } from "./chainPictures";
+import { valueText } from "./valueText";
 
-const SIDE = 58;
-const GAP = 12;
 const WIDTH = SIDE * 4 + GAP * 3;
+/** A row of an action under the pictures, px; what is given is drawn from `BAR_LEFT` on. */
+const ROW = 14;
+const BAR_LEFT = 84;
+/** So many actions are drawn; the words below tell of all. */
+const MOST_ROWS = 6;
 
 /** Tells of every frame: who listens hears how the control feels just now. */
 export type OnFeel = (listener: (now: FeelNow) => void) => () => void;
 
-interface Tones {
-  readonly ink: string;
-  readonly rule: string;
-  readonly muted: string;
-  readonly accent: string;
-}
 function tonesOf(element: Element): Tones {
   const style = getComputedStyle(element);
   const of = (name: string) => style.getPropertyValue(name).trim();
@@ -27,7 +25,10 @@ function tonesOf(element: Element): Tones {
 
 export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel: OnFeel; dark: boolean }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const bars = useRef<HTMLCanvasElement>(null);
   const told = useRef<HTMLParagraphElement>(null);
+  const words = pictureWords(control);
+  const rows = Math.min(MOST_ROWS, new Set(control.serves.map((s) => s.action)).size);
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
@@ -37,126 +38,95 @@ export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel:
       const key = JSON.stringify(now);
       if (key === shown) return;
       shown = key;
-      if (control.kind === "stick") drawChain(element, control, now, tones);
+      drawChain(cleared(element, SIDE), control, now, tones);
+      const below = bars.current && cleared(bars.current, rows * ROW);
+      if (below) now.actions.slice(0, MOST_ROWS).forEach((action, i) => drawAction(below, i * ROW, action, tones));
       if (told.current) told.current.textContent = wordsOf(now);
     });
-  }, [control, onFeel, dark]);
+  }, [control, onFeel, dark, rows]);
   return (
     <div className="grid gap-1">
-      {control.kind === "stick" && (
-        <>
-          <canvas
-            ref={canvas}
-            role="img"
-            aria-label={`How ${control.name} feels now: the point in travel and dead zone, the curve, what it gives`}
-            style={{ width: WIDTH, height: SIDE }}
-            className="max-w-full"
-          />
-          <p aria-hidden className="flex justify-between text-[0.6875rem] text-muted" style={{ width: WIDTH }}>
-            {["point", "dead zone", "curve", "gives"].map((word) => (
-              <span key={word} className="text-center" style={{ width: SIDE }}>
-                {word}
-              </span>
-            ))}
-          </p>
-        </>
-      )}
-      {control.kind !== "stick" && <canvas ref={canvas} className="hidden" />}
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={`How ${control.name} feels now: ${words.join(", ")}, and what each action gets`}
+        style={{ width: WIDTH, height: SIDE }}
+        className="block max-w-full"
+      />
+      <p aria-hidden className="flex text-[0.6875rem] text-muted" style={{ width: WIDTH, gap: GAP }}>
+        {words.map((word) => (
+          <span key={word} className="text-center" style={{ width: SIDE }}>
+            {word}
+          </span>
+        ))}
+      </p>
+      {rows > 0 && <canvas ref={bars} aria-hidden style={{ width: WIDTH, height: rows * ROW }} className="block max-w-full" />}
       <p ref={told} className="figure min-h-[1.125rem] text-[0.6875rem]" data-testid="feel-now" />
     </div>
   );
 }
 
-/** The chain in figures: how far, what is left of it, what each action gets. */
-export function wordsOf({ raw, argument, gives, values }: FeelNow): string {
-  const percent = (part: number) => `${Math.round(part * 100)} %`;
-  const chain = raw ? `${percent(raw.length)} → ${percent(argument)} → ${percent(gives)} · ` : "";
-  return chain + values.map(([word, value]) => `${word} ${valueText(value)}`).join(" · ");
+const percent = (part: number) => `${Math.round(part * 100)} %`;
+
+/** What the thumb does, in figures. */
+function stepWords({ step, isLatched }: FeelNow): string {
+  switch (step?.kind) {
+    case undefined:
+      return isLatched ? "latched" : "";
+    case "stick":
+      return `${percent(step.raw.length)} → ${percent(step.argument)} → ${percent(step.gives)}`;
+    case "dpad":
+      return `${percent(Math.hypot(step.raw.x, step.raw.y))} out, ${step.directionDeg === null ? "neutral" : `${step.directionDeg}°`}`;
+    case "button":
+      return `held ${(step.heldMs / 1000).toFixed(1)} s${step.isSecond ? ", the second" : ""}`;
+    case "touchpad":
+      return "held";
+    case "swipe":
+      return `${Math.hypot(step.wayMm.x, step.wayMm.y).toFixed(1)} mm${step.firedDeg === null ? "" : `, fired ${Math.round(step.firedDeg)}°`}`;
+  }
 }
 
-function drawChain(canvas: HTMLCanvasElement, { feel }: StickControl, now: FeelNow, tones: Tones): void {
+/** The chain in figures: what the thumb does, what each action gets, and what an eased one is on its way to. */
+export function wordsOf(now: FeelNow): string {
+  const actions = now.actions.map(({ name, value, toward }) => `${name} ${valueText(value)}${toward === null ? "" : ` toward ${valueText(toward)}`}`);
+  return [stepWords(now), ...actions].filter((w) => w !== "").join(" · ");
+}
+
+/** An empty canvas of a height, its unit a CSS px. */
+function cleared(canvas: HTMLCanvasElement, height: number): CanvasRenderingContext2D {
   const density = window.devicePixelRatio || 1;
-  if (canvas.width !== WIDTH * density) {
-    canvas.width = WIDTH * density;
-    canvas.height = SIDE * density;
-  }
+  canvas.width = WIDTH * density;
+  canvas.height = height * density;
   const ctx = canvas.getContext("2d")!;
   ctx.setTransform(density, 0, 0, density, 0, 0);
-  ctx.clearRect(0, 0, WIDTH, SIDE);
   ctx.lineWidth = 1;
-  drawPoint(ctx, feel, now, tones);
-  drawZone(ctx, SIDE + GAP, { feel, now, tones });
-  drawCurve(ctx, 2 * (SIDE + GAP), { feel, now, tones });
-  bar(ctx, 3 * (SIDE + GAP), now.gives, tones);
+  return ctx;
 }
 
-const R = SIDE / 2 - 2;
-
-function drawPoint(ctx: CanvasRenderingContext2D, feel: StickControl["feel"], { raw }: FeelNow, tones: Tones): void {
-  const circle = (r: number, stroke: string | null, fill: string | null) => {
-    ctx.beginPath();
-    ctx.arc(SIDE / 2, SIDE / 2, r, 0, Math.PI * 2);
-    if (fill) {
-      ctx.fillStyle = fill;
-      ctx.fill();
-    }
-    if (stroke) {
-      ctx.strokeStyle = stroke;
-      ctx.stroke();
-    }
-  };
-  circle(R, tones.ink, null);
-  circle(R * feel.outer, tones.rule, null);
-  circle(R * feel.inner, null, tones.rule);
-  if (!raw) return;
-  ctx.strokeStyle = ctx.fillStyle = tones.accent;
-  const [x, y] = [SIDE / 2 + raw.x * R, SIDE / 2 - raw.y * R];
-  ctx.beginPath();
-  ctx.moveTo(SIDE / 2, SIDE / 2);
-  ctx.lineTo(x, y);
-  ctx.stroke();
-  ctx.beginPath();
-  ctx.arc(x, y, 3.5, 0, Math.PI * 2);
-  ctx.fill();
+/** How far a value goes, 0…1, and to which side: a press and a length to the right, an axis to both. */
+function lengthOf(value: ActionValue | undefined): number {
+  if (value === undefined) return 0;
+  if (typeof value === "boolean") return value ? 1 : 0;
+  return typeof value === "number" ? Math.max(-1, Math.min(1, value)) : Math.min(1, Math.hypot(value[0], value[1]));
 }
 
-interface Drawn {
-  readonly feel: StickControl["feel"];
-  readonly now: FeelNow;
-  readonly tones: Tones;
-}
-
-/** The length of the deflection on a line, with the two dead zones filled. */
-function drawZone(ctx: CanvasRenderingContext2D, left: number, { feel, now, tones }: Drawn): void {
-  const [top, height] = [SIDE / 2 - 8, 16];
-  ctx.fillStyle = tones.rule;
-  ctx.fillRect(left, top, SIDE * feel.inner, height);
-  ctx.fillRect(left + SIDE * feel.outer, top, SIDE * (1 - feel.outer), height);
-  ctx.strokeStyle = tones.ink;
-  ctx.strokeRect(left + 0.5, top + 0.5, SIDE - 1, height - 1);
-  if (!now.raw) return;
-  ctx.fillStyle = tones.accent;
-  ctx.fillRect(left + SIDE * Math.min(1, now.raw.length) - 1.5, top - 4, 3, height + 8);
-}
-
-function drawCurve(ctx: CanvasRenderingContext2D, left: number, { feel, now, tones }: Drawn): void {
-  const at = (u: number): [number, number] => [left + u * (SIDE - 4) + 2, SIDE - 2 - curveAt(feel.curve, u) * (SIDE - 4)];
+/** A row: the action's word, how much of it is given as a bar, and a hollow mark at what it eases toward. */
+function drawAction(ctx: CanvasRenderingContext2D, top: number, { name, value, toward }: ActionNow, tones: Tones): void {
+  ctx.font = '11px "JetBrains Mono Variable", monospace';
+  ctx.textBaseline = "middle";
+  ctx.fillStyle = tones.muted;
+  ctx.fillText(name.length > 11 ? `${name.slice(0, 10)}…` : name, 0, top + ROW / 2);
+  const [width, height] = [WIDTH - BAR_LEFT - 2, 6];
+  const isAxis = typeof value === "number";
+  const zero = BAR_LEFT + (isAxis ? width / 2 : 0);
+  const unit = isAxis ? width / 2 : width;
+  const y = top + (ROW - height) / 2;
   ctx.strokeStyle = tones.rule;
-  ctx.strokeRect(left + 0.5, 0.5, SIDE - 1, SIDE - 1);
-  ctx.strokeStyle = tones.ink;
-  ctx.beginPath();
-  for (let i = 0; i <= 24; i += 1) ctx.lineTo(...at(i / 24));
-  ctx.stroke();
-  if (!now.raw) return;
+  ctx.strokeRect(BAR_LEFT + 0.5, y + 0.5, width - 1, height - 1);
+  const end = zero + lengthOf(value) * unit;
   ctx.fillStyle = tones.accent;
-  ctx.beginPath();
-  ctx.arc(...at(now.argument), 3.5, 0, Math.PI * 2);
-  ctx.fill();
-}
-
-function bar(ctx: CanvasRenderingContext2D, left: number, part: number, tones: Tones): void {
-  ctx.fillStyle = tones.accent;
-  ctx.fillRect(left + SIDE / 2 - 8, SIDE - 2 - part * (SIDE - 4), 16, part * (SIDE - 4));
+  ctx.fillRect(Math.min(zero, end), y, Math.abs(end - zero), height);
+  if (toward === null) return;
   ctx.strokeStyle = tones.ink;
-  ctx.strokeRect(left + SIDE / 2 - 7.5, 1.5, 15, SIDE - 3);
+  ctx.strokeRect(zero + lengthOf(toward) * unit - 2, y - 2.5, 4, height + 5);
 }

@@ -55,8 +55,7 @@ export function SideBySide({ control }: { control: Control }) {
             keep as A, try another
           </button>
         )}
-        {control.kind === "stick" &&
-          FEEL_STARTS.map(({ name, plain, feel }) => (
+        {FEEL_STARTS[control.kind].map(({ name, plain, feel }) => (
             <button
               key={name}
               type="button"

@@ -5,7 +5,7 @@
  * end what was held without firing it.
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
-import type { ActionValues } from "../../core/engine/input/events";
+import type { ActionValues, InputEvent } from "../../core/engine/input/events";
 import { isIdle } from "../../core/engine/input/kinds";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls } from "../../runtime/art";
@@ -28,6 +28,13 @@ const LEAVE_MS = 600;
 /** So long after the last touch pictures have arrived, ms. */
 const SETTLED_MS = 3000;
 
+/** A tick that has been played: by whom, its time since tick 0 (ms), and the events it took. */
+export interface PlayedTick {
+  readonly player: Player;
+  readonly t: number;
+  readonly events: readonly InputEvent[];
+}
+
 interface Options {
   readonly layout: Layout;
   readonly screen: Screen;
@@ -41,7 +48,7 @@ interface Options {
   readonly hz?: number;
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly onDrawn: (values: ActionValues) => void;
-  readonly onTick: (values: ActionValues) => void;
+  readonly onTick: (values: ActionValues, tick: PlayedTick) => void;
   /** Called after every frame with the player: for those who look at what feeds what. */
   readonly onPlayed?: (player: Player) => void;
   /** Called at the beginning of every frame, before the ticks that are due: for those who have events of their own to feed. */
@@ -93,10 +100,10 @@ export function useRehearsal(options: Options) {
         padBefore = padText;
         current.onFrame?.(performance.now());
         // Everything that has come by now is played in this frame.
-        playing.playTo(performance.now(), (given) => {
+        playing.playTo(performance.now(), (given, t, events) => {
           values.current = given;
           current.game.tick(given, 1000 / (current.hz ?? HZ));
-          current.onTick(given);
+          current.onTick(given, { player: playing, t, events });
         });
         const wished = current.game.moment();
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))

@@ -1,0 +1,53 @@
+"use client";
+/** The glass on the stage: the game in its device, with the areas and the pins over it; all keys go to it while it has the focus. */
+import { useEffect, useRef } from "react";
+import { setStage, stageStore, useStage } from "./stage";
+import { StageOverlay } from "./StageOverlay";
+import type { Play } from "./usePlay";
+
+export function StageGlass({ play }: { play: Play }) {
+  const { layout, screen, scale, context, pins, area, canvas, bind, ready } = play;
+  const onlyGlass = useStage((s) => s.onlyGlass);
+  const glass = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (ready) glass.current?.focus({ preventScroll: true });
+  }, [ready, onlyGlass]);
+  useEffect(() => () => setStage({ onlyGlass: false }), []);
+  const { onBlur, onKeyDown, onKeyUp, onContextMenu } = bind;
+  return (
+    <div
+      ref={area}
+      className={`grid min-h-0 flex-1 place-items-center overflow-auto ${onlyGlass ? "fixed inset-0 z-40 bg-[#0c141b]" : ""}`}
+      data-only={onlyGlass}
+    >
+      {ready && (
+        <div
+          className={onlyGlass ? "" : "border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"}
+          style={onlyGlass ? undefined : { borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
+        >
+          <div
+            ref={glass}
+            {...pins.wrap(bind)}
+            onKeyDown={onKeyDown}
+            onKeyUp={onKeyUp}
+            onContextMenu={onContextMenu}
+            onBlur={() => {
+              onBlur();
+              // Escape, held, has led out; the window alone losing its focus has not.
+              if (document.hasFocus() && stageStore.getState().onlyGlass) setStage({ onlyGlass: false });
+            }}
+            tabIndex={0}
+            role="application"
+            aria-label={`The game on ${screen.name}; keys go to it while it has the focus, hold Escape to leave`}
+            data-testid="play-glass"
+            className="relative touch-none overflow-hidden bg-[#0c141b] outline-none select-none"
+            style={{ borderRadius: screen.cornerPx * scale, width: screen.widthPx * scale, height: screen.heightPx * scale }}
+          >
+            <canvas ref={canvas} className="block h-full w-full" />
+            <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={play.touchedControls.onTouched} />
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,219 @@
+"use client";
+/** The drawn side of the lanes: the strip, the line that is read, the two marks; pointer and keys. */
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { readingProps } from "../../../ui/reading";
+import { says } from "../../reading/sentences";
+import { createLanePainter, secondsBetweenLines, type Lane, type LaneTones } from "./lanePainter";
+import { endOf, tickAt, timeWords, xOfTick, type LaneView } from "./laneView";
+import { keptOf, type Lanes } from "./useLanes";
+import { LANE_PX } from "./TraceLanes";
+
+/** A drag shorter than this is a click, px. */
+const CLICK_PX = 4;
+/** The row of times over the lanes, px. */
+export const AXIS_PX = 16;
+
+function tonesOf(element: Element): LaneTones & { readonly muted: string } {
+  const style = getComputedStyle(element);
+  const of = (name: string) => style.getPropertyValue(name).trim();
+  return { ink: of("--ink"), rule: of("--rule"), accent: of("--accent"), land: of("--land"), muted: of("--muted") };
+}
+
+interface Props {
+  readonly lanes: Lanes;
+  readonly all: readonly Lane[];
+  readonly view: LaneView;
+  readonly onFrame: (listener: () => void) => () => void;
+}
+
+export function LaneGlass({ lanes, all, view, onFrame }: Props) {
+  const { log, now, give } = lanes;
+  const box = useRef<HTMLDivElement>(null);
+  const pages = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
+  const axis = useRef<HTMLCanvasElement>(null);
+  const lines = [useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null)];
+  const [first, second] = pages;
+  useEffect(() => {
+    const element = box.current!;
+    let painter: ReturnType<typeof createLanePainter> | null = null;
+    let width = 0;
+    const tones = tonesOf(element);
+    const density = window.devicePixelRatio || 1;
+    const fit = () => {
+      width = element.clientWidth;
+      painter =
+        width > 0 ? createLanePainter([first.current!, second.current!], { log, lanes: all, tones, width, laneHeight: LANE_PX, density }) : null;
+    };
+    const observer = new ResizeObserver(fit);
+    observer.observe(element);
+    fit();
+    let axisEnd = -1;
+    const frame = () => {
+      if (!painter) return;
+      const at = now.current;
+      const kept = keptOf(log);
+      painter.paint(at);
+      const end = endOf(at, kept) * 1000 + at.seconds;
+      if (axis.current && end !== axisEnd) drawAxis(axis.current, { width, density, view: at, lanes, tone: tones.muted });
+      axisEnd = end;
+      const ticks = [at.cursor, at.marks[0] ?? null, at.marks[1] ?? null];
+      ticks.forEach((tick, i) => {
+        const line = lines[i].current;
+        if (!line) return;
+        const x = tick === null ? -1 : xOfTick(tick, width, at, kept);
+        line.style.display = x >= 0 && x <= width ? "" : "none";
+        line.style.transform = `translateX(${x}px)`;
+      });
+    };
+    const end = onFrame(frame);
+    return () => {
+      end();
+      observer.disconnect();
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [log, all, onFrame]);
+
+  const pressed = useRef<{ x: number; tick: number } | null>(null);
+  const place = (event: PointerEvent<HTMLElement>) => {
+    const rect = event.currentTarget.getBoundingClientRect();
+    const x = event.clientX - rect.left;
+    return { x, tick: tickAt(x, rect.width, now.current, keptOf(log)) };
+  };
+  const onPointerDown = (event: PointerEvent<HTMLElement>) => {
+    if (event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    if (now.current.end === null) give({ kind: "stop" });
+    pressed.current = place(event);
+    give({ kind: "go", tick: pressed.current.tick });
+  };
+  const onPointerMove = (event: PointerEvent<HTMLElement>) => {
+    const at = place(event);
+    const from = pressed.current;
+    if (from && Math.abs(at.x - from.x) >= CLICK_PX) give({ kind: "marks", from: from.tick, to: at.tick });
+    if (now.current.end !== null) give({ kind: "go", tick: at.tick });
+  };
+  const onPointerUp = () => {
+    pressed.current = null;
+  };
+  const keys = (event: KeyboardEvent<HTMLElement>) => {
+    const input = inputOf(event, now.current, log.hz);
+    if (!input) return;
+    give(input);
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  useEffect(() => {
+    const element = box.current!;
+    // The browser scrolls or zooms by itself where it is not told otherwise, and React listens too late to tell it.
+    const onWheel = (event: WheelEvent) => {
+      if (event.ctrlKey) give({ kind: "zoom", steps: Math.sign(event.deltaY) });
+      else {
+        const way = event.shiftKey ? event.deltaY || event.deltaX : event.deltaX;
+        if (way === 0) return;
+        give({ kind: "scroll", ticks: Math.round((way / Math.max(1, element.clientWidth)) * now.current.seconds * log.hz) });
+      }
+      event.preventDefault();
+    };
+    element.addEventListener("wheel", onWheel, { passive: false });
+    return () => element.removeEventListener("wheel", onWheel);
+  }, [give, log, now]);
+  const kept = keptOf(log);
+  const read = view.cursor ?? Math.max(kept.first, kept.end - 1);
+  return (
+    <div className="min-w-0">
+      <canvas ref={axis} aria-hidden className="sticky top-0 z-10 block w-full bg-paper" style={{ height: AXIS_PX }} />
+      <div
+        ref={box}
+        role="slider"
+        tabIndex={0}
+        aria-label="Tick that is read"
+        aria-valuemin={kept.first}
+        aria-valuemax={Math.max(kept.first, kept.end - 1)}
+        aria-valuenow={Math.max(kept.first, read)}
+        aria-valuetext={view.cursor === null ? "running" : `tick ${view.cursor + 1}, ${timeWords(view.cursor + 1, log.hz)}`}
+        className="relative touch-pan-y overflow-hidden outline-offset-[-2px]"
+        style={{ height: all.length * LANE_PX }}
+        data-testid="lane-glass"
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={onPointerUp}
+        onKeyDown={keys}
+        {...readingProps(says("lanes.glass"))}
+      >
+        <canvas ref={first} aria-hidden className="absolute inset-0 h-full w-full" />
+        <canvas ref={second} aria-hidden className="absolute inset-0 h-full w-full" />
+        <Line of={lines[1]} word="A" tone="bg-hit text-hit" />
+        <Line of={lines[2]} word="B" tone="bg-hit text-hit" />
+        <Line of={lines[0]} word="" tone="bg-ink" />
+      </div>
+    </div>
+  );
+}
+
+function Line({ of, word, tone }: { of: React.RefObject<HTMLDivElement | null>; word: string; tone: string }) {
+  return (
+    <div ref={of} className={`pointer-events-none absolute inset-y-0 left-0 w-px ${tone}`} style={{ display: "none" }}>
+      {word && <span className="figure absolute top-0 left-1 text-[0.6875rem]">{word}</span>}
+    </div>
+  );
+}
+
+/** What a key does to what is seen. */
+function inputOf({ key, shiftKey }: Pick<KeyboardEvent, "key" | "shiftKey">, view: LaneView, hz: number) {
+  const second = Math.round(hz);
+  switch (key) {
+    case "ArrowLeft":
+      return { kind: "step", ticks: shiftKey ? -second : -1 } as const;
+    case "ArrowRight":
+      return { kind: "step", ticks: shiftKey ? second : 1 } as const;
+    case "PageUp":
+      return { kind: "scroll", ticks: -view.seconds * second } as const;
+    case "PageDown":
+      return { kind: "scroll", ticks: view.seconds * second } as const;
+    case "Home":
+      return { kind: "go", tick: 0 } as const;
+    case "End":
+      return { kind: "go", tick: Number.MAX_SAFE_INTEGER } as const;
+    case "+":
+    case "-":
+      return { kind: "zoom", steps: key === "+" ? -1 : 1 } as const;
+    case " ":
+      return { kind: view.end === null ? "stop" : "run" } as const;
+    case "m":
+    case "M":
+      return view.cursor === null ? null : ({ kind: "mark", tick: view.cursor } as const);
+    case "Escape":
+      return { kind: "no marks" } as const;
+    default:
+      return null;
+  }
+}
+
+interface Axis {
+  readonly width: number;
+  readonly density: number;
+  readonly view: LaneView;
+  readonly lanes: Lanes;
+  readonly tone: string;
+}
+
+/** The times under the lanes, counted from the beginning of the trace. */
+function drawAxis(canvas: HTMLCanvasElement, { width, density, view, lanes: { log }, tone }: Axis): void {
+  if (canvas.width !== Math.round(width * density)) canvas.width = Math.round(width * density);
+  if (canvas.height !== AXIS_PX * density) canvas.height = AXIS_PX * density;
+  const ctx = canvas.getContext("2d")!;
+  ctx.setTransform(density, 0, 0, density, 0, 0);
+  ctx.clearRect(0, 0, width, AXIS_PX);
+  ctx.fillStyle = tone;
+  ctx.font = '10px "JetBrains Mono Variable", monospace';
+  ctx.textBaseline = "middle";
+  const kept = keptOf(log);
+  const every = secondsBetweenLines(width / view.seconds, 1);
+  const last = endOf(view, kept) / log.hz;
+  for (let s = Math.max(0, Math.ceil((last - view.seconds) / every) * every); s <= last; s += every) {
+    const x = xOfTick(s * log.hz - 0.5, width, view, kept);
+    if (x <= width - 24) ctx.fillText(axisWords(s), x + 3, AXIS_PX / 2);
+  }
+}
+const axisWords = (s: number) => (s < 60 ? `${s} s` : `${Math.floor(s / 60)}:${(s % 60).toString().padStart(2, "0")}`);

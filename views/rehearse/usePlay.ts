@@ -1,0 +1,173 @@
+"use client";
+/** All that is at play on the stage: the game, the player, the pins, the log of what was given, and who listens to every frame. */
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import type { ActionValues, InputEvent } from "../../core/engine/input/events";
+import { editContextOf } from "../../core/editing/placing";
+import { pxPerMm } from "../../core/engine/placement/screen";
+import type { Action, Layout, Screen } from "../../core/format/types";
+import { feelNow, type FeelNow } from "../../core/rehearsal/feelChain";
+import { createTraceLog, type TraceLog } from "../../core/rehearsal/traceLog";
+import { createTug, TUG_WORDS } from "../../samples/tug/tug";
+import { createYard } from "../../samples/yard/yard";
+import type { Player } from "../../runtime/player";
+import { keyWord } from "../actions/keys";
+import { useCalibration } from "../layout/trueSize";
+import { useSession } from "../session/context";
+import { benchScreenOf } from "../session/screens";
+import { tickOffFelt } from "../shell/felt";
+import { useRehearsal } from "../shared/useRehearsal";
+import { fitScale, useRoom } from "../shared/useRoom";
+import { useFollowed } from "./FeelPanel";
+import { createLatency } from "./latency";
+import { useStage } from "./stage";
+import { createTouchedControls } from "./touched";
+import { useChangeOver } from "./useChangeOver";
+import { usePins } from "./usePins";
+import { useSwitches } from "./useSwitches";
+import { useYardPlaces } from "./useYardPlaces";
+
+/** How often the delay is told, ms. */
+const TOLD_EVERY_MS = 500;
+/** Traces are kept so long, s. */
+const KEPT_S = 300;
+const readsSecondButton = (actions: readonly Action[]) => actions.some((a) => a.mouse.some((m) => "button" in m && m.button === 2));
+/** A text that is another when an action has another word or kind. */
+const shapeOf = (actions: readonly Action[]) => actions.map((a) => `${a.kind} ${a.name}`).join("\n");
+
+/** The game that is played: the tug, or the yard, built anew when a word or a kind changes, and when it is started again. */
+export function useGame(actions: readonly Action[], isYard: boolean, run: number) {
+  const shape = shapeOf(actions);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => (isYard ? createYard(actions) : createTug()), [isYard, shape, run]);
+}
+
+/** CSS px a px of the screen: fitting the room, or true to the millimetre. */
+export function useScale(room: { w: number; h: number }, screen: Screen): number {
+  const size = useStage((s) => s.size);
+  const onlyGlass = useStage((s) => s.onlyGlass);
+  const { pxPerMm: cssPxPerMm } = useCalibration();
+  if (size === "true size" && !onlyGlass) return cssPxPerMm / pxPerMm(screen);
+  return fitScale(room, screen, onlyGlass ? 0 : 24);
+}
+
+/** The log of what is given, begun anew when what it has lanes for is another. */
+function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLog {
+  const shape = `${shapeOf(actions)}\n\n${controls.map((c) => c.id).join("\n")}`;
+  return useMemo(
+    () =>
+      createTraceLog({ hz, most: KEPT_S * hz, actions: actions.map(({ name, kind }) => ({ name, kind })), controls: controls.map((c) => c.id) }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [shape, hz, run],
+  );
+}
+
+/** Listeners that are told of something, and how one is added; what adds it gives what takes it away. */
+export function useListeners<T>() {
+  const listeners = useRef(new Set<(told: T) => void>());
+  const add = useCallback((listener: (told: T) => void) => {
+    const all = listeners.current;
+    all.add(listener);
+    return () => void all.delete(listener);
+  }, []);
+  const tell = useCallback((told: T) => listeners.current.forEach((listener) => listener(told)), []);
+  return { add, tell, areAny: () => listeners.current.size > 0 };
+}
+
+/** What is at play. */
+export function usePlay() {
+  const layout = useSession((s) => s.layout);
+  const playerView = useSession((s) => s.playerView);
+  const { actions } = layout;
+  const screen = benchScreenOf(layout);
+  const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
+  const { wantsYard, hz, mouseIsItself } = useStage((s) => s);
+  const isYard = wantsYard || !canTug;
+  const [run, setRun] = useState(0);
+  const game = useGame(actions, isYard, run);
+  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
+  useYardPlaces(game, context, playerView.moment);
+  const log = useLog(layout, hz, run);
+  const latency = useMemo(() => createLatency(), [layout.name, screen, hz]); // eslint-disable-line react-hooks/exhaustive-deps
+  const touchedControls = useMemo(() => createTouchedControls(), []);
+  const [touched, setTouched] = useState<string | null>(null);
+  const followed = useFollowed(touched);
+  const area = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const delay = useRef<HTMLSpanElement>(null);
+  const heldKeys = useRef<HTMLSpanElement>(null);
+  const room = useRoom(area);
+  const scale = useScale(room, screen);
+  const feels = useListeners<FeelNow>();
+  const frames = useListeners<void>();
+  const values = useRef<ActionValues>({});
+
+  const onPlayed = (player: Player) => {
+    tickOffFelt(player);
+    pins.look(player);
+    const last = touchedControls.look(player, pins.isLooped);
+    if (last !== null) setTouched(last);
+    const now = followed && feels.areAny() ? feelNow({ setup: player.setup(), state: player.state() }, followed.id, values.current) : null;
+    if (now) feels.tell(now);
+    frames.tell();
+  };
+  const feeding = useRef<(event: InputEvent) => void>(() => undefined);
+  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions) });
+  const { bind, feed, restart } = useRehearsal({
+    layout,
+    screen,
+    scale,
+    game,
+    moment: playerView.moment,
+    player: playerView,
+    hz,
+    mouseIsItself,
+    canvas,
+    onDrawn: (given) => void (values.current = given),
+    onTick: (given, { player }) => log.push(given, { setup: player.setup(), state: player.state() }),
+    onPlayed,
+    onFrame: pins.onFrame,
+    onLatency: latency.add,
+    onKeys: (codes) => {
+      if (heldKeys.current) heldKeys.current.textContent = codes.length > 0 ? `keys down: ${codes.map((code) => keyWord(code)).join(" ")}` : "";
+    },
+  });
+  useEffect(() => {
+    feeding.current = feed;
+  });
+  useSwitches(feeding, pins, `${hz} ${run}`);
+  useEffect(() => {
+    const told = window.setInterval(() => {
+      if (delay.current) delay.current.textContent = latency.words() ?? "";
+    }, TOLD_EVERY_MS);
+    return () => window.clearInterval(told);
+  }, [latency]);
+  const isChangeOver = useChangeOver(actions, followed);
+  return {
+    layout,
+    screen,
+    scale,
+    context,
+    canTug,
+    isYard,
+    log,
+    pins,
+    touched,
+    touchedControls,
+    area,
+    canvas,
+    delay,
+    heldKeys,
+    /** The room for the glass has been measured. */
+    ready: room.w > 0,
+    /** What every action gives now. */
+    values,
+    bind: { ...bind, onKeyDown: (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event)) },
+    onFeel: feels.add,
+    onFrame: frames.add,
+    startAgain: () => {
+      restart();
+      setRun(run + 1);
+    },
+  };
+}
+export type Play = ReturnType<typeof usePlay>;
