@@ -1,6 +1,7 @@
 /** Rehearse: the stage really plays what is chosen; pinned fingers, loops, feel side by side. */
 import { expect, test, type Page } from "@playwright/test";
-import { noViolations, open, type Place } from "./bench";
+import { SCREEN_CLASSES, screenOf } from "../core/checks/catalogue";
+import { more, noViolations, open, type Place } from "./bench";
 
 const glass = (page: Page) => page.getByTestId("play-glass");
 const value = (page: Page, name: string) => page.getByTestId(`value-${name}`);
@@ -181,9 +182,13 @@ test("two feels side by side: changed over by a key while the thumb is down, kep
   await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
 });
 
-test("real fingers and a pin play together; in a smaller window the pin stands at the same part of the glass; another view lets go of all", async ({
-  page,
-}) => {
+test("real fingers, a pen, a pad and a pin play together; in a smaller window the pin stands at the same part of the glass", async ({ page }) => {
+  await page.addInitScript(() => {
+    const buttons = Array.from({ length: 17 }, () => ({ pressed: false, value: 0 }));
+    const pad = { connected: true, mapping: "standard", id: "a pad", index: 0, timestamp: 0, axes: [0, 0, 0, 0], buttons };
+    Object.assign(window, { pad });
+    navigator.getGamepads = () => [pad as unknown as Gamepad];
+  });
   await open(page, "/rehearse");
   const horn = await middleOf(page, "horn");
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "pump" });
@@ -205,13 +210,129 @@ test("real fingers and a pin play together; in a smaller window the pin stands a
   await expect(value(page, "horn")).toHaveText("true");
   await touch("touchEnd", []);
   await expect(value(page, "horn")).toHaveText("false");
+  // A pen on the horn, and the pad's left stick at the same time.
+  const pen = (type: "mousePressed" | "mouseReleased") =>
+    cdp.send("Input.dispatchMouseEvent", { type, ...horn, button: "left", buttons: type === "mousePressed" ? 1 : 0, clickCount: 1, pointerType: "pen" });
+  const push = (x: number) => page.evaluate((axis) => void ((window as unknown as { pad: Gamepad }).pad.axes as number[]).splice(0, 1, axis), x);
+  await pen("mousePressed");
+  await push(-1);
+  await expect(value(page, "horn")).toHaveText("true");
+  await expect(value(page, "helm")).toHaveText("-1.00, 0.00");
+  await push(0);
+  await pen("mouseReleased");
+  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+  await expect(value(page, "horn")).toHaveText("false");
   await expect(pinRow(page, 1)).toContainText("pump");
   const words = (await pinRow(page, 1).textContent())!;
   await page.setViewportSize({ width: 1024, height: 700 });
   await expect(pinRow(page, 1)).toHaveText(words);
   await expect(page.locator("[data-pin-mark]")).toHaveCount(1);
+});
+
+test("pins stay while another view is shown, and are down again when it is come back to; with ten of them the next press says why it makes none", async ({
+  page,
+}) => {
+  await open(page, "/rehearse");
+  const view = (name: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name }).click();
+  const pin = (label: string) => page.getByLabel("Pin a finger on a control").selectOption({ label });
+  await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
+  await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
+  const pushed = await value(page, "helm").textContent();
+  await pin("horn");
+  await view("Layout");
+  await expect(page.getByTestId("play-glass")).toHaveCount(0);
+  await view("Rehearse");
+  await expect(value(page, "horn")).toHaveText("true");
+  await expect(page.locator("[data-pin]")).toHaveCount(2);
+  await expect(pinRow(page, 1)).toContainText("helm");
+  await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.23, 0.55), "right");
+  await expect(page.locator("[data-pin]")).toHaveCount(2);
+  expect(pushed).not.toBe("0.00, 0.00");
+  for (const x of [0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75]) await stroke(page, await at(page, x, 0.9), await at(page, x, 0.9), "right");
+  await expect(page.locator("[data-pin]")).toHaveCount(10);
+  const free = await at(page, 0.4, 0.75);
+  await stroke(page, free, free, "right");
+  await expect(page.getByText("Ten fingers are pinned")).toBeVisible();
+});
+
+test("several buttons of the mouse at once: each counts for itself, whichever is let go first", async ({ page }) => {
+  await open(page, "/rehearse");
+  const helm = await at(page, ...HELM);
+  const horn = await middleOf(page, "horn");
+  // The main button steers; the second one, pressed meanwhile, takes nothing from it.
+  await page.mouse.move(helm.x, helm.y);
+  await page.mouse.down();
+  await page.mouse.move(helm.x + 40, helm.y, { steps: 4 });
+  await page.mouse.down({ button: "right" });
+  await page.mouse.move(helm.x + 41, helm.y);
+  await expect(value(page, "helm")).toHaveText(/^0\.\d+/);
+  await page.mouse.up({ button: "right" });
+  await expect(value(page, "helm")).toHaveText(/^0\.\d+/);
+  await page.mouse.up();
+  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+  // The second one pins; the main one pressed meanwhile becomes a finger once the pin is let go.
+  await page.mouse.move(horn.x, horn.y);
+  await page.mouse.down({ button: "right" });
+  await expect(value(page, "horn")).toHaveText("true");
+  await page.mouse.down();
+  await page.mouse.up({ button: "right" });
+  const away = await at(page, 0.5, 0.9);
+  await page.mouse.move(away.x, away.y, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.locator("[data-pin]")).toHaveCount(1);
+  await expect(pinRow(page, 1)).toContainText("horn");
+  await expect(value(page, "horn")).toHaveText("true");
+});
+
+test("true size is millimetre for millimetre by the calibration, full window leaves the game and its bar, words are shown in another language", async ({
+  page,
+}) => {
+  await page.addInitScript(() => localStorage.setItem("nodulum.cssPxPerMm", "4"));
+  await open(page, "/rehearse");
+  await page.getByLabel("Screen of the stage").selectOption("Small phone 16:9");
+  await page.getByLabel("How large the glass is shown").selectOption("true size");
+  const small = screenOf(
+    SCREEN_CLASSES.find((c) => c.name === "Small phone 16:9")!,
+    "landscape",
+  );
+  const box = (await glass(page).boundingBox())!;
+  expect(box.width).toBeCloseTo((small.widthPx / small.ppi) * 25.4 * 4, 0);
+  await page.getByLabel("How large the glass is shown").selectOption("full window");
+  await expect(page.getByRole("region", { name: "Traces" })).toHaveCount(0);
+  await expect(page.getByRole("region", { name: "Feel" })).toHaveCount(0);
+  expect((await glass(page).boundingBox())!.width).toBeGreaterThan(1000);
+  await page.getByLabel("How large the glass is shown").selectOption("fit");
+  await expect(page.getByRole("region", { name: "Traces" })).toBeVisible();
+  // The horn gets a German word; the glass is drawn with it, and then no more.
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+  await page.locator('[data-control="horn"]').click();
+  await more(page, "Look");
+  const look = page.getByRole("region", { name: "Look" });
+  await look.getByRole("textbox", { name: "Language" }).fill("de");
+  await page.keyboard.press("Enter");
+  await look.getByRole("textbox", { name: "Word in German" }).fill("Nebel");
+  await page.keyboard.press("Enter");
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Rehearse" }).click();
-  await expect(page.locator("[data-pin]")).toHaveCount(0);
-  await expect(value(page, "horn")).toHaveText("false");
+  const horn = await middleOf(page, "horn");
+  const drawn = () => page.screenshot({ clip: { x: horn.x - 24, y: horn.y - 10, width: 48, height: 20 } });
+  const written = await drawn();
+  await page.getByLabel("Language of the words").selectOption("German");
+  await expect.poll(async () => (await drawn()).equals(written)).toBe(false);
+});
+
+test("the chain follows the thumb from kind to kind, and each kind has feels to begin with", async ({ page }) => {
+  await open(page, "/rehearse");
+  const horn = await middleOf(page, "horn");
+  await page.mouse.move(horn.x, horn.y);
+  await page.mouse.down();
+  await expect(page.getByTestId("feel-now")).toHaveText(/^held \d+\.\d s · horn true$/);
+  await page.mouse.up();
+  await expect(page.getByTestId("feel-now")).toHaveText("horn false");
+  await page.getByRole("button", { name: "heavy" }).click();
+  const feel = page.getByRole("region", { name: "Feel" });
+  await expect(feel.getByLabel("Slide out")).toHaveValue("release");
+  const lamp = await middleOf(page, "lamp");
+  await stroke(page, lamp, { x: lamp.x + 30, y: lamp.y });
+  await expect(page.getByTestId("feel-now")).toContainText("lamp");
+  await expect(feel.getByText("finger")).toBeVisible();
 });

@@ -12,7 +12,7 @@ import type { Motion } from "./motion";
 
 /** What is played: a layout, where it stands, and the engine's state of it. */
 export interface Played {
-  readonly layout: PlayedLayout;
+  readonly layout: Pick<PlayedLayout, "controls">;
   readonly resolved: Resolved;
   readonly setup: InputSetup;
   readonly state: InputState;

@@ -6,7 +6,9 @@ const [brackwater] = sampleLayouts();
 const helm = byId(brackwater.controls).get("helm")!;
 
 const starts = brackwater.controls.flatMap((control, i, all) =>
-  all.findIndex((c) => c.kind === control.kind) === i ? FEEL_STARTS[control.kind].map((start) => [`${start.name} of a ${control.kind}`, control, start] as const) : [],
+  all.findIndex((c) => c.kind === control.kind) === i
+    ? FEEL_STARTS[control.kind].map((start) => [`${start.name} of a ${control.kind}`, control, start] as const)
+    : [],
 );
 
 test.each(starts)("%s sets what it says, and putting the first feel back leaves the layout as it was", (_, control, start) => {

@@ -75,8 +75,16 @@ export interface FeelStart {
 export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>> = {
   stick: [
     { name: "direct", plain: "answers at once: inner 5 %, outer 85 %, a straight line", feel: { inner: 0.05, outer: 0.85, curve: { kind: "linear" } } },
-    { name: "even", plain: "fine in the middle: inner 10 %, outer 95 %, power 1.4", feel: { inner: 0.1, outer: 0.95, curve: { kind: "power", exponent: 1.4 } } },
-    { name: "heavy", plain: "wants to be pushed: inner 18 %, outer 100 %, power 2.2", feel: { inner: 0.18, outer: 1, curve: { kind: "power", exponent: 2.2 } } },
+    {
+      name: "even",
+      plain: "fine in the middle: inner 10 %, outer 95 %, power 1.4",
+      feel: { inner: 0.1, outer: 0.95, curve: { kind: "power", exponent: 1.4 } },
+    },
+    {
+      name: "heavy",
+      plain: "wants to be pushed: inner 18 %, outer 100 %, power 2.2",
+      feel: { inner: 0.18, outer: 1, curve: { kind: "power", exponent: 2.2 } },
+    },
   ],
   dpad: [
     { name: "direct", plain: "answers at once: neutral 12 %, diagonals 45°, holds on 2°", feel: { neutral: 0.12, diagonal: 45, holdDeg: 2 } },
@@ -84,9 +92,21 @@ export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>
     { name: "heavy", plain: "diagonals must be meant: neutral 30 %, diagonals 28°, holds on 9°", feel: { neutral: 0.3, diagonal: 28, holdDeg: 9 } },
   ],
   button: [
-    { name: "direct", plain: "lets a thumb slide on and off, long after 300 ms, double within 220 ms", feel: { slideIn: true, slideOut: "release", longMs: 300, withinMs: 220 } },
-    { name: "even", plain: "keeps the thumb that pressed it, long after 500 ms, double within 300 ms", feel: { slideIn: false, slideOut: "keep", longMs: 500, withinMs: 300 } },
-    { name: "heavy", plain: "lets go off the button, long after 800 ms, double within 400 ms", feel: { slideIn: false, slideOut: "release", longMs: 800, withinMs: 400 } },
+    {
+      name: "direct",
+      plain: "lets a thumb slide on and off, long after 300 ms, double within 220 ms",
+      feel: { slideIn: true, slideOut: "release", longMs: 300, withinMs: 220 },
+    },
+    {
+      name: "even",
+      plain: "keeps the thumb that pressed it, long after 500 ms, double within 300 ms",
+      feel: { slideIn: false, slideOut: "keep", longMs: 500, withinMs: 300 },
+    },
+    {
+      name: "heavy",
+      plain: "lets go off the button, long after 800 ms, double within 400 ms",
+      feel: { slideIn: false, slideOut: "release", longMs: 800, withinMs: 400 },
+    },
   ],
   touchpad: [
     { name: "direct", plain: "a small sweep turns far: gain 1.6", feel: { gain: 1.6 } },

@@ -9,13 +9,17 @@ import { PLAIN_PLAYER_VIEW, resolve } from "../engine/placement/resolve";
 import { changeFeel } from "../editing/edits/controls";
 import { sampleLayouts } from "../../test/samples";
 import type { Layout } from "../format/types";
-import { beyondDeadZone, feelNow, type FeelNow } from "./feelChain";
+import { afterDeadZone, readFeel, type FeelState } from "./feelChain";
 
 const [brackwater, pigeonhole] = sampleLayouts();
 const HZ = 60;
 
 /** Plays events on the layout's own screen, and reads the chain of a control after the tick that took them, and some more. */
-function chainAfter(layout: Layout, id: string, { events, ticks = 1 }: { events: (at: { x: number; y: number; mm: number }) => InputEvent[]; ticks?: number }): FeelNow {
+function chainAfter(
+  layout: Layout,
+  id: string,
+  { events, ticks = 1 }: { events: (at: { x: number; y: number; mm: number }) => InputEvent[]; ticks?: number },
+): FeelState {
   const resolved = resolve(prepareLayout(layout), plainScreen("Wide phone", 2400, 1080, 420), PLAIN_PLAYER_VIEW);
   const setup = prepareInput(layout, resolved, HZ);
   const ready = setup.controls.find((c) => c.id === id)!;
@@ -26,7 +30,7 @@ function chainAfter(layout: Layout, id: string, { events, ticks = 1 }: { events:
     const step = advance(setup, state, n === 1 ? events({ ...ready.centre, mm: ready.mmPx }) : [], tickTime(n, HZ));
     [state, values] = [step.state, step.values];
   }
-  return feelNow({ setup, state }, id, values)!;
+  return readFeel({ setup, state }, id, values)!;
 }
 const down = (x: number, y: number): InputEvent => ({ t: 0, id: 1, type: "down", x, y });
 const move = (x: number, y: number): InputEvent => ({ t: 1, id: 1, type: "move", x, y });
@@ -52,7 +56,7 @@ test("an eased action tells what it is on its way to, and no more once it is the
   const eased: Layout = { ...brackwater, actions: brackwater.actions.map((a) => (a.name === "helm" ? { ...a, riseMs: 500, fallMs: 500, ease: "all" } : a)) };
   const events = ({ x, y }: { x: number; y: number }) => [down(x, y), move(x + 400, y)];
   const [soon, late] = [chainAfter(eased, "helm", { events, ticks: 3 }), chainAfter(eased, "helm", { events, ticks: 60 })];
-  const helm = (now: FeelNow) => now.actions.find((a) => a.name === "helm")!;
+  const helm = (now: FeelState) => now.actions.find((a) => a.name === "helm")!;
   const given = helm(soon).value as readonly number[];
   const toward = helm(soon).toward as readonly number[];
   expect(given[0]).toBeGreaterThan(0);
@@ -78,5 +82,5 @@ test("a button's press lasts as long as ticks have gone by", () => {
 });
 
 test("dead zones that meet leave all or nothing", () => {
-  expect([beyondDeadZone(0.49, 0.5, 0.5), beyondDeadZone(0.51, 0.5, 0.5), beyondDeadZone(0.5, 0.2, 0.8)]).toEqual([0, 1, expect.closeTo(0.5, 9)]);
+  expect([afterDeadZone(0.49, 0.5, 0.5), afterDeadZone(0.51, 0.5, 0.5), afterDeadZone(0.5, 0.2, 0.8)]).toEqual([0, 1, expect.closeTo(0.5, 9)]);
 });

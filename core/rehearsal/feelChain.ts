@@ -10,12 +10,17 @@ import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/state";
 import { deflection } from "../engine/input/stick";
 import { ownEntry } from "../engine/own";
-import type { Played } from "./traceLog";
+import type { PlayedState } from "./traceLog";
 
 /** What the thumb does on a control of each kind, and what becomes of it; null where nobody touches it. Directions in degrees, counter-clockwise from right. */
 export type ChainStep =
   /** `raw`: the deflection in travels, y up, its length 0…1; `argument`: how far between the two dead zones, 0…1; `gives`: the length of its vector, 0…1. */
-  | { readonly kind: "stick"; readonly raw: { readonly x: number; readonly y: number; readonly length: number }; readonly argument: number; readonly gives: number }
+  | {
+      readonly kind: "stick";
+      readonly raw: { readonly x: number; readonly y: number; readonly length: number };
+      readonly argument: number;
+      readonly gives: number;
+    }
   /** `raw`: where the thumb is about the middle, in halves of the shorter side, y up; null direction: neutral. */
   | { readonly kind: "dpad"; readonly raw: { readonly x: number; readonly y: number }; readonly directionDeg: number | null }
   /** `heldMs`: how long the press has lasted; `isSecond`: it is the second of a double. */
@@ -25,21 +30,21 @@ export type ChainStep =
   | { readonly kind: "swipe"; readonly wayMm: { readonly x: number; readonly y: number }; readonly firedDeg: number | null };
 
 /** What an action gets: `value` it has; `toward`: what it is on its way to, where it eases and is not there yet. */
-export interface ActionNow {
+export interface ActionState {
   readonly name: string;
   readonly value: ActionValue | undefined;
   readonly toward: ActionValue | null;
 }
-export interface FeelNow {
+export interface FeelState {
   readonly step: ChainStep | null;
   /** A latch of it is on. */
   readonly isLatched: boolean;
   /** The actions that it serves, each once, in the order of the file. */
-  readonly actions: readonly ActionNow[];
+  readonly actions: readonly ActionState[];
 }
 
 /** Where a length of deflection lies between the two dead zones, 0…1. Dead zones that meet leave nothing between: all or nothing. */
-export function beyondDeadZone(length: number, inner: number, outer: number): number {
+export function afterDeadZone(length: number, inner: number, outer: number): number {
   if (length <= inner) return 0;
   return length >= outer || outer <= inner ? 1 : (length - inner) / (outer - inner);
 }
@@ -56,7 +61,7 @@ function stepOf(state: InputState, index: number, ready: ReadyAny): ChainStep | 
       const [x, y] = deflection(control.held, ready);
       const length = Math.hypot(x, y);
       const { inner, outer } = ready.feel;
-      return { kind: "stick", raw: { x, y, length }, argument: beyondDeadZone(length, inner, outer), gives: Math.hypot(control.held.vx, control.held.vy) };
+      return { kind: "stick", raw: { x, y, length }, argument: afterDeadZone(length, inner, outer), gives: Math.hypot(control.held.vx, control.held.vy) };
     }
     case "dpad": {
       const touch = control.held && at(control.held.touch);
@@ -67,7 +72,13 @@ function stepOf(state: InputState, index: number, ready: ReadyAny): ChainStep | 
       return { kind: "dpad", raw, directionDeg: direction === null ? null : direction * 45 };
     }
     case "button":
-      return control.press && { kind: "button", heldMs: state.time - control.press.start, isSecond: control.press.double };
+      return (
+        control.press && {
+          kind: "button",
+          heldMs: state.time - control.press.start,
+          isSecond: control.press.double && ready.kind === "button" && ready.feel.press === "double",
+        }
+      );
     case "touchpad":
       return control.held && { kind: "touchpad" };
     case "swipe": {
@@ -89,13 +100,13 @@ function withoutEasing(setup: InputSetup, state: InputState): ActionValues {
 }
 
 /** Reads the chain of a control after a tick; null where what is played has no such control. `values`: what the tick gave. */
-export function feelNow({ setup, state }: Played, id: string, values: ActionValues): FeelNow | null {
+export function readFeel({ setup, state }: PlayedState, id: string, values: ActionValues): FeelState | null {
   const index = setup.controls.findIndex((c) => c.id === id);
   if (index < 0) return null;
   const served = setup.actions.filter((a) => a.touch.some((source) => source.control === index));
   const eased = served.some((a) => a.smooth) ? withoutEasing(setup, state) : null;
   const control = state.controls[index];
-  const actions = served.map(({ action: { name }, smooth }): ActionNow => {
+  const actions = served.map(({ action: { name }, smooth }): ActionState => {
     const value = ownEntry(values, name);
     const goal = smooth && eased ? ownEntry(eased, name) : undefined;
     return { name, value, toward: goal !== undefined && asText(goal) !== asText(value) ? goal : null };

@@ -13,11 +13,24 @@ const [brackwater] = sampleLayouts();
 const setup = prepareInput(brackwater, resolve(prepareLayout(brackwater), plainScreen("Wide phone", 2400, 1080, 420), PLAIN_PLAYER_VIEW), 60);
 const quiet = { setup, state: initialState(setup) };
 const empty = (most = 10_000) =>
-  createTraceLog({ hz: 60, most, actions: [{ name: "horn", kind: "press" }, { name: "sidle", kind: "axis" }, { name: "helm", kind: "vector" }], controls: ["horn", "gone"] });
+  createTraceLog({
+    hz: 60,
+    most,
+    actions: [
+      { name: "horn", kind: "press" },
+      { name: "sidle", kind: "axis" },
+      { name: "helm", kind: "vector" },
+    ],
+    controls: ["horn", "gone"],
+  });
 
 test("a log gives back what was pushed, in the kind of each action", () => {
   const log = empty();
-  const value = fc.record({ horn: fc.boolean(), sidle: fc.float({ min: -1, max: 1, noNaN: true }), helm: fc.tuple(fc.float({ noNaN: true }), fc.float({ noNaN: true })) });
+  const value = fc.record({
+    horn: fc.boolean(),
+    sidle: fc.float({ min: -1, max: 1, noNaN: true }),
+    helm: fc.tuple(fc.float({ noNaN: true }), fc.float({ noNaN: true })),
+  });
   const pushed: ActionValues[] = [];
   fc.assert(
     fc.property(value, (values) => {

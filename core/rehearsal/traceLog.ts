@@ -9,25 +9,25 @@ import type { InputState } from "../engine/input/state";
 import type { ActionKind } from "../engine/types";
 
 /** A layout at play: what it was prepared to, and its state after a tick. */
-export interface Played {
+export interface PlayedState {
   readonly setup: InputSetup;
   readonly state: InputState;
 }
 /** An action of the log. */
-export interface LoggedAction {
+export interface TraceAction {
   readonly name: string;
   readonly kind: ActionKind;
 }
 export interface TraceLog {
   readonly hz: number;
-  readonly actions: readonly LoggedAction[];
+  readonly actions: readonly TraceAction[];
   /** The ids of the controls, in the order of `isHeld`. */
   readonly controls: readonly string[];
   /** The oldest tick that is kept, counted from 0, and one past the newest. */
   readonly first: () => number;
   readonly end: () => number;
   /** Adds a tick: its values, and what is played with its state after it. Controls are found by their ids, whatever their order. */
-  push(values: ActionValues, played: Played): void;
+  push(values: ActionValues, played: PlayedState): void;
   /** What an action gave at a tick, first and second number (a press 0 or 1); 0 where the tick is not kept. */
   x(action: number, tick: number): number;
   y(action: number, tick: number): number;
@@ -42,7 +42,7 @@ const ROWS = 4096;
 
 export interface LogShape {
   readonly hz: number;
-  readonly actions: readonly LoggedAction[];
+  readonly actions: readonly TraceAction[];
   readonly controls: readonly string[];
   /** So many ticks are kept at least, the newest; up to a block more. */
   readonly most: number;

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from "react";
 import type { ActionValue } from "../../core/engine/input/events";
 import type { Control } from "../../core/format/types";
-import type { ActionNow, FeelNow } from "../../core/rehearsal/feelChain";
+import type { ActionState, FeelState } from "../../core/rehearsal/feelChain";
 import { drawChain, GAP, pictureWords, SIDE, type Tones } from "./chainPictures";
 import { valueText } from "./valueText";
 
@@ -15,7 +15,7 @@ const BAR_LEFT = 84;
 const MOST_ROWS = 6;
 
 /** Tells of every frame: who listens hears how the control feels just now. */
-export type OnFeel = (listener: (now: FeelNow) => void) => () => void;
+export type OnFeel = (listener: (now: FeelState) => void) => () => void;
 
 function tonesOf(element: Element): Tones {
   const style = getComputedStyle(element);
@@ -69,7 +69,7 @@ export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel:
 const percent = (part: number) => `${Math.round(part * 100)} %`;
 
 /** What the thumb does, in figures. */
-function stepWords({ step, isLatched }: FeelNow): string {
+function stepWords({ step, isLatched }: FeelState): string {
   switch (step?.kind) {
     case undefined:
       return isLatched ? "latched" : "";
@@ -87,7 +87,7 @@ function stepWords({ step, isLatched }: FeelNow): string {
 }
 
 /** The chain in figures: what the thumb does, what each action gets, and what an eased one is on its way to. */
-export function wordsOf(now: FeelNow): string {
+export function wordsOf(now: FeelState): string {
   const actions = now.actions.map(({ name, value, toward }) => `${name} ${valueText(value)}${toward === null ? "" : ` toward ${valueText(toward)}`}`);
   return [stepWords(now), ...actions].filter((w) => w !== "").join(" · ");
 }
@@ -111,7 +111,7 @@ function lengthOf(value: ActionValue | undefined): number {
 }
 
 /** A row: the action's word, how much of it is given as a bar, and a hollow mark at what it eases toward. */
-function drawAction(ctx: CanvasRenderingContext2D, top: number, { name, value, toward }: ActionNow, tones: Tones): void {
+function drawAction(ctx: CanvasRenderingContext2D, top: number, { name, value, toward }: ActionState, tones: Tones): void {
   ctx.font = '11px "JetBrains Mono Variable", monospace';
   ctx.textBaseline = "middle";
   ctx.fillStyle = tones.muted;

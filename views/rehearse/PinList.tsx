@@ -35,7 +35,8 @@ export function PinList({ tools, layout, resolved, screen }: Props) {
     const placed = resolved.controls.find((c) => c.id === id);
     if (!placed) return;
     const number = give({ kind: "press", ...centreOf(placed.hit) });
-    if (number !== null) give({ kind: "let go", number });
+    if (number === null) tools.onFull();
+    else give({ kind: "let go", number });
   };
   const shown = new Set(resolved.controls.map((c) => c.id));
   return (
@@ -145,7 +146,7 @@ function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "reso
               <button
                 key={speed}
                 type="button"
-                className="push figure h-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
+                className="push figure h-6 min-w-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
                 aria-pressed={state.speed === speed}
                 aria-label={`${speed === 0.5 ? "half" : speed === 1 ? "true" : "double"} speed`}
                 onClick={() => give({ kind: "loop", number, speed })}

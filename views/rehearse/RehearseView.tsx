@@ -16,25 +16,26 @@ import { usePlay, type Play } from "./usePlay";
 
 export function RehearseView() {
   const play = usePlay();
+  const { canTug, isYard, startAgain, heldKeys, delay, context, touched, onFeel, pins, layout, screen } = play;
   const isAlone = useStage((s) => s.size === "full window");
   return (
     <div className={`grid h-full grid-rows-[auto_minmax(0,1fr)_auto] ${isAlone ? "grid-cols-[minmax(0,1fr)]" : "grid-cols-[minmax(0,1fr)_18.75rem]"}`}>
       <div className="col-span-full">
-        <StageBar canTug={play.canTug} isYard={play.isYard} onStartAgain={play.startAgain} />
+        <StageBar canTug={canTug} isYard={isYard} onStartAgain={startAgain} />
       </div>
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
         <StageGlass play={play} />
         <p className="caption flex h-6 shrink-0 items-center gap-4 px-4">
           <span>Click the glass: all keys go to the game. Hold Escape to leave it.</span>
-          <span ref={play.heldKeys} className="text-accent" data-testid="held-keys" />
-          <span ref={play.delay} className="figure ml-auto text-[0.6875rem]" data-testid="latency" />
+          <span ref={heldKeys} className="text-accent" data-testid="held-keys" />
+          <span ref={delay} className="figure ml-auto text-[0.6875rem]" data-testid="latency" />
         </p>
       </section>
       {!isAlone && (
         <aside className="row-span-2 flex min-h-0 flex-col overflow-auto border-l border-rule bg-sheet">
-          <FeelPanel context={play.context} touched={play.touched} onFeel={play.onFeel} />
+          <FeelPanel context={context} touched={touched} onFeel={onFeel} />
           <div className="border-t border-rule" />
-          <PinList tools={play.pins} layout={play.layout} resolved={play.context.resolved} screen={play.screen} />
+          <PinList tools={pins} layout={layout} resolved={context.resolved} screen={screen} />
         </aside>
       )}
       {!isAlone && <Below play={play} />}

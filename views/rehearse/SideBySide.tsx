@@ -56,16 +56,16 @@ export function SideBySide({ control }: { control: Control }) {
           </button>
         )}
         {FEEL_STARTS[control.kind].map(({ name, plain, feel }) => (
-            <button
-              key={name}
-              type="button"
-              className={BUTTON}
-              onClick={() => session.edit(`${name} feel of ${control.name}`, (l) => putFeel(l, control.id, feel))}
-              {...readingProps(says("sides.start", { plain }), name)}
-            >
-              {name}
-            </button>
-          ))}
+          <button
+            key={name}
+            type="button"
+            className={BUTTON}
+            onClick={() => session.edit(`${name} feel of ${control.name}`, (l) => putFeel(l, control.id, feel))}
+            {...readingProps(says("sides.start", { plain }), name)}
+          >
+            {name}
+          </button>
+        ))}
       </div>
       {sides && <Differences lines={feelDifferences(sides.a, sides.b)} />}
     </div>

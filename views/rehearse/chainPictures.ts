@@ -1,7 +1,7 @@
 /** The pictures of the chain, kind by kind: each in a square, from the thumb at the left to what is given at the right. */
 import { curveAt } from "../../core/engine/input/curve";
 import type { Control, DpadControl, StickControl, SwipeControl } from "../../core/format/types";
-import type { ChainStep, FeelNow } from "../../core/rehearsal/feelChain";
+import type { ChainStep, FeelState } from "../../core/rehearsal/feelChain";
 
 export const SIDE = 58;
 export const GAP = 12;
@@ -34,7 +34,7 @@ export function pictureWords(control: Control): readonly string[] {
 }
 
 /** Draws the chain of a control as it is now. `isOn`: an action that it serves is pressed. */
-export function drawChain(ctx: CanvasRenderingContext2D, control: Control, now: FeelNow, tones: Tones): void {
+export function drawChain(ctx: CanvasRenderingContext2D, control: Control, now: FeelState, tones: Tones): void {
   const drawn = { ctx, tones };
   const step = <K extends ChainStep["kind"]>(kind: K) => (now.step?.kind === kind ? (now.step as Step<K>) : null);
   const isOn = now.actions.some((a) => a.value === true);
@@ -163,7 +163,11 @@ function drawDpad(drawn: Drawn, feel: DpadControl["feel"], step: Step<"dpad">): 
   else circle(drawn, cell(1), 5, { stroke: "muted" });
 }
 
-function drawButton(drawn: Drawn, { feel }: Extract<Control, { kind: "button" }>, { step, isOn }: { readonly step: Step<"button">; readonly isOn: boolean }): void {
+function drawButton(
+  drawn: Drawn,
+  { feel }: Extract<Control, { kind: "button" }>,
+  { step, isOn }: { readonly step: Step<"button">; readonly isOn: boolean },
+): void {
   const { ctx, tones } = drawn;
   disc(drawn, 0, { r: 12, isFull: step !== null });
   const timed = feel.press === "long" || feel.press === "double";

@@ -31,6 +31,8 @@ export interface PinTools {
   readonly give: (input: WithoutTime<PinInput>) => number | null;
   /** To be called at the beginning of every frame. */
   readonly onFrame: () => void;
+  /** Says that there are as many pins as there may be. */
+  readonly onFull: () => void;
   /** Handlers of the glass that see to pins first. */
   readonly wrap: (bind: Bind) => Bind;
 }
@@ -42,12 +44,45 @@ interface Options {
   readonly scale: number;
   /** Whether an action reads the second mouse button: then it pins nothing. */
   readonly readsSecondButton: boolean;
+  /** The layout, by its id: its pins are there again when the view is come back to. */
+  readonly layoutId: string;
+  /** A press made no pin, for there are as many as there may be. */
+  readonly onFull: () => void;
 }
 
-export function usePins({ feed, screen, scale, readsSecondButton }: Options): PinTools {
-  const state = useRef<Pins>(noPins(reachOf(screen)));
-  const [pins, setPins] = useState<readonly Pin[]>([]);
-  const held = useRef(new Map<number, number>());
+/** The pins of the layout that was played last, while another view is shown. */
+let left: { readonly layoutId: string; readonly screen: Screen; readonly pins: Pins } | null = null;
+
+/** The pins that were left on a layout: held where they were, at the same parts of the screen. */
+function pinsLeft(layoutId: string, screen: Screen): Pins {
+  if (left?.layoutId !== layoutId) return noPins(reachOf(screen));
+  const { widthPx, heightPx } = left.screen;
+  const scales = { scaleX: screen.widthPx / widthPx, scaleY: screen.heightPx / heightPx, reachPx: reachOf(screen) };
+  const there = stepPins(left.pins, { kind: "screen", t: 0, ...scales }).pins;
+  return { ...there, pins: there.pins.map((pin) => (pin.state.kind === "in hand" ? { ...pin, state: { kind: "still" } } : pin)) };
+}
+
+/** A pointer that holds a pin: which, and the button of the mouse that does (`PointerEvent.buttons`); 0: a finger. */
+interface Holding {
+  readonly number: number;
+  readonly buttons: number;
+}
+
+export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFull }: Options): PinTools {
+  const [begun] = useState(() => pinsLeft(layoutId, screen));
+  const state = useRef<Pins>(begun);
+  const [pins, setPins] = useState<readonly Pin[]>(begun.pins);
+  const held = useRef(new Map<number, Holding>());
+  const leaving = useRef({ layoutId, screen });
+  useEffect(() => {
+    leaving.current = { layoutId, screen };
+  });
+  useEffect(
+    () => () => {
+      left = { ...leaving.current, pins: state.current };
+    },
+    [],
+  );
   const give = useCallback(
     (input: WithoutTime<PinInput>): number | null => {
       const before = state.current;
@@ -96,10 +131,10 @@ export function usePins({ feed, screen, scale, readsSecondButton }: Options): Pi
     const pinsIt = (event: PointerEvent<HTMLElement>) =>
       (stageStore.getState().isPinning && event.button === 0) || (event.pointerType === "mouse" && event.button === 2 && !readsSecondButton);
     const letGo = (event: PointerEvent<HTMLElement>): boolean => {
-      const number = held.current.get(event.pointerId);
-      if (number === undefined) return false;
+      const holding = held.current.get(event.pointerId);
+      if (!holding) return false;
       held.current.delete(event.pointerId);
-      give({ kind: "let go", number });
+      give({ kind: "let go", number: holding.number });
       return true;
     };
     return {
@@ -108,12 +143,18 @@ export function usePins({ feed, screen, scale, readsSecondButton }: Options): Pi
         event.currentTarget.setPointerCapture(event.pointerId);
         event.currentTarget.focus({ preventScroll: true });
         const number = give({ kind: "press", ...placeOf(event) });
-        if (number !== null) held.current.set(event.pointerId, number);
+        if (number === null) return onFull();
+        held.current.set(event.pointerId, { number, buttons: event.pointerType === "mouse" ? event.buttons : 0 });
       },
       onPointerMove(event) {
-        const number = held.current.get(event.pointerId);
-        if (number === undefined) return bind.onPointerMove(event);
-        give({ kind: "move", number, ...placeOf(event) });
+        const holding = held.current.get(event.pointerId);
+        if (!holding) return bind.onPointerMove(event);
+        // Of several buttons each counts for itself: the pin is let go with the one that made it, and what is still down is a finger.
+        if (holding.buttons !== 0 && (event.buttons & holding.buttons) === 0) {
+          letGo(event);
+          return bind.onPointerMove(event);
+        }
+        give({ kind: "move", number: holding.number, ...placeOf(event) });
       },
       onPointerUp: (event) => void (letGo(event) || bind.onPointerUp(event)),
       onPointerCancel: (event) => void (letGo(event) || bind.onPointerCancel(event)),
@@ -129,5 +170,5 @@ export function usePins({ feed, screen, scale, readsSecondButton }: Options): Pi
     (touch: number) => isPinId(touch) && state.current.pins.some((pin) => pin.state.kind === "loop" && pin.number === touch - FIRST_PIN_ID),
     [],
   );
-  return { isLooped, look, holder, pins, now: () => state.current.pins, give, onFrame: useCallback(() => void give({ kind: "tick" }), [give]), wrap };
+  return { onFull, isLooped, look, holder, pins, now: () => state.current.pins, give, onFrame: useCallback(() => void give({ kind: "tick" }), [give]), wrap };
 }

@@ -5,14 +5,14 @@ import type { ActionValues, InputEvent } from "../../core/engine/input/events";
 import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Layout, Screen } from "../../core/format/types";
-import { feelNow, type FeelNow } from "../../core/rehearsal/feelChain";
+import { readFeel, type FeelState } from "../../core/rehearsal/feelChain";
 import { createTraceLog, type TraceLog } from "../../core/rehearsal/traceLog";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import type { Player } from "../../runtime/player";
 import { keyWord } from "../actions/keys";
 import { useCalibration } from "../layout/trueSize";
-import { useSession } from "../session/context";
+import { useSession, useSessionActions } from "../session/context";
 import { benchScreenOf } from "../session/screens";
 import { tickOffFelt } from "../shell/felt";
 import { useRehearsal } from "../shared/useRehearsal";
@@ -54,8 +54,7 @@ export function useScale(room: { w: number; h: number }, screen: Screen): number
 function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLog {
   const shape = `${shapeOf(actions)}\n\n${controls.map((c) => c.id).join("\n")}`;
   return useMemo(
-    () =>
-      createTraceLog({ hz, most: KEPT_S * hz, actions: actions.map(({ name, kind }) => ({ name, kind })), controls: controls.map((c) => c.id) }),
+    () => createTraceLog({ hz, most: KEPT_S * hz, actions: actions.map(({ name, kind }) => ({ name, kind })), controls: controls.map((c) => c.id) }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [shape, hz, run],
   );
@@ -97,7 +96,7 @@ export function usePlay() {
   const heldKeys = useRef<HTMLSpanElement>(null);
   const room = useRoom(area);
   const scale = useScale(room, screen);
-  const feels = useListeners<FeelNow>();
+  const feels = useListeners<FeelState>();
   const frames = useListeners<void>();
   const values = useRef<ActionValues>({});
 
@@ -106,12 +105,15 @@ export function usePlay() {
     pins.look(player);
     const last = touchedControls.look(player, pins.isLooped);
     if (last !== null) setTouched(last);
-    const now = followed && feels.areAny() ? feelNow({ setup: player.setup(), state: player.state() }, followed.id, values.current) : null;
+    const now = followed && feels.areAny() ? readFeel({ setup: player.setup(), state: player.state() }, followed.id, values.current) : null;
     if (now) feels.tell(now);
     frames.tell();
   };
   const feeding = useRef<(event: InputEvent) => void>(() => undefined);
-  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions) });
+  const session = useSessionActions();
+  const layoutId = useSession((s) => s.id);
+  const onFull = () => session.tell({ text: "Ten fingers are pinned, and no more two hands have: lift one first.", tone: "plain" });
+  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), layoutId, onFull });
   const { bind, feed, restart } = useRehearsal({
     layout,
     screen,

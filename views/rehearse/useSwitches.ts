@@ -19,7 +19,8 @@ export function useSwitches(feed: RefObject<(event: InputEvent) => void>, { give
     show(false);
     return () => show(true);
   }, [feed, hidden, player]);
-  const known = useRef(player);
+  // The first player too knows nothing of fingers that were left pinned.
+  const known = useRef<string | null>(null);
   useEffect(() => {
     if (known.current !== player) give({ kind: "again" });
     known.current = player;

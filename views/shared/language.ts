@@ -26,3 +26,12 @@ export function inLanguage(control: Control, language: string | null): Control {
   if (!spoken) languages.set(language, (spoken = { ...control, look: { ...control.look, label: word } } as Control));
   return spoken;
 }
+
+let last: { readonly of: Layout; readonly language: string | null; readonly spoken: Pick<Layout, "controls"> } | null = null;
+/** The layout as it is drawn in a language: each control with its word in it, or as written. The same two as last time give the same object. */
+export function spokenLayout(layout: Layout, language: string | null): Pick<Layout, "controls"> {
+  if (language === null) return layout;
+  if (last?.of !== layout || last.language !== language)
+    last = { of: layout, language, spoken: { controls: layout.controls.map((control) => inLanguage(control, language)) } };
+  return last.spoken;
+}

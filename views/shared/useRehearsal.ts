@@ -16,6 +16,7 @@ import { drawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
 import { suppliesOf } from "./images";
+import { languageNow, spokenLayout } from "./language";
 import { padNow } from "./pads";
 import { contextFor } from "./drawGlass";
 
@@ -109,7 +110,7 @@ export function useRehearsal(options: Options) {
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))
           playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
-        const seen = [current.layout, current.screen, current.scale, current.moment, current.player?.handed, current.player?.playerSize];
+        const seen = [current.layout, current.screen, current.scale, current.moment, current.player?.handed, current.player?.playerSize, languageNow()];
         if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
         drawn = seen;
         if (!current.still || time - movedAt < SETTLED_MS || playing.state().time <= motion.restsAt()) paint(current, playing);
@@ -126,7 +127,10 @@ export function useRehearsal(options: Options) {
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
       drawControls(
         ctx,
-        drawnControls({ layout: current.layout, resolved: playing.resolved(), setup: playing.setup(), state: playing.state() }, motion),
+        drawnControls(
+          { layout: spokenLayout(current.layout, languageNow()), resolved: playing.resolved(), setup: playing.setup(), state: playing.state() },
+          motion,
+        ),
         1 / current.scale,
         suppliesOf(current.layout),
       );

@@ -1,17 +1,14 @@
 "use client";
 /** The drawn side of the lanes: the strip, the line that is read, the two marks; pointer and keys. */
-import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { createLanePainter, secondsBetweenLines, type Lane, type LaneTones } from "./lanePainter";
-import { endOf, tickAt, timeWords, xOfTick, type LaneView } from "./laneView";
+import { AXIS_PX, endOf, LANE_PX, tickAt, timeWords, xOfTick, type LaneView } from "./laneView";
 import { keptOf, type Lanes } from "./useLanes";
-import { LANE_PX } from "./TraceLanes";
 
 /** A drag shorter than this is a click, px. */
 const CLICK_PX = 4;
-/** The row of times over the lanes, px. */
-export const AXIS_PX = 16;
 
 function tonesOf(element: Element): LaneTones & { readonly muted: string } {
   const style = getComputedStyle(element);
@@ -29,10 +26,12 @@ interface Props {
 export function LaneGlass({ lanes, all, view, onFrame }: Props) {
   const { log, now, give } = lanes;
   const box = useRef<HTMLDivElement>(null);
-  const pages = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
+  const first = useRef<HTMLCanvasElement>(null);
+  const second = useRef<HTMLCanvasElement>(null);
   const axis = useRef<HTMLCanvasElement>(null);
-  const lines = [useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null)];
-  const [first, second] = pages;
+  const cursor = useRef<HTMLDivElement>(null);
+  const markA = useRef<HTMLDivElement>(null);
+  const markB = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const element = box.current!;
     let painter: ReturnType<typeof createLanePainter> | null = null;
@@ -41,8 +40,7 @@ export function LaneGlass({ lanes, all, view, onFrame }: Props) {
     const density = window.devicePixelRatio || 1;
     const fit = () => {
       width = element.clientWidth;
-      painter =
-        width > 0 ? createLanePainter([first.current!, second.current!], { log, lanes: all, tones, width, laneHeight: LANE_PX, density }) : null;
+      painter = width > 0 ? createLanePainter([first.current!, second.current!], { log, lanes: all, tones, width, laneHeight: LANE_PX, density }) : null;
     };
     const observer = new ResizeObserver(fit);
     observer.observe(element);
@@ -54,16 +52,19 @@ export function LaneGlass({ lanes, all, view, onFrame }: Props) {
       const kept = keptOf(log);
       painter.paint(at);
       const end = endOf(at, kept) * 1000 + at.seconds;
-      if (axis.current && end !== axisEnd) drawAxis(axis.current, { width, density, view: at, lanes, tone: tones.muted });
+      if (axis.current && end !== axisEnd) drawTimes(axis.current, { width, density, view: at, lanes, tone: tones.muted });
       axisEnd = end;
-      const ticks = [at.cursor, at.marks[0] ?? null, at.marks[1] ?? null];
-      ticks.forEach((tick, i) => {
-        const line = lines[i].current;
-        if (!line) return;
+      const lines = [
+        [cursor.current, at.cursor],
+        [markA.current, at.marks[0] ?? null],
+        [markB.current, at.marks[1] ?? null],
+      ] as const;
+      for (const [line, tick] of lines) {
+        if (!line) continue;
         const x = tick === null ? -1 : xOfTick(tick, width, at, kept);
         line.style.display = x >= 0 && x <= width ? "" : "none";
         line.style.transform = `translateX(${x}px)`;
-      });
+      }
     };
     const end = onFrame(frame);
     return () => {
@@ -143,15 +144,15 @@ export function LaneGlass({ lanes, all, view, onFrame }: Props) {
       >
         <canvas ref={first} aria-hidden className="absolute inset-0 h-full w-full" />
         <canvas ref={second} aria-hidden className="absolute inset-0 h-full w-full" />
-        <Line of={lines[1]} word="A" tone="bg-hit text-hit" />
-        <Line of={lines[2]} word="B" tone="bg-hit text-hit" />
-        <Line of={lines[0]} word="" tone="bg-ink" />
+        <Line of={markA} word="A" tone="bg-hit text-hit" />
+        <Line of={markB} word="B" tone="bg-hit text-hit" />
+        <Line of={cursor} word="" tone="bg-ink" />
       </div>
     </div>
   );
 }
 
-function Line({ of, word, tone }: { of: React.RefObject<HTMLDivElement | null>; word: string; tone: string }) {
+function Line({ of, word, tone }: { of: RefObject<HTMLDivElement | null>; word: string; tone: string }) {
   return (
     <div ref={of} className={`pointer-events-none absolute inset-y-0 left-0 w-px ${tone}`} style={{ display: "none" }}>
       {word && <span className="figure absolute top-0 left-1 text-[0.6875rem]">{word}</span>}
@@ -199,7 +200,7 @@ interface Axis {
 }
 
 /** The times under the lanes, counted from the beginning of the trace. */
-function drawAxis(canvas: HTMLCanvasElement, { width, density, view, lanes: { log }, tone }: Axis): void {
+function drawTimes(canvas: HTMLCanvasElement, { width, density, view, lanes: { log }, tone }: Axis): void {
   if (canvas.width !== Math.round(width * density)) canvas.width = Math.round(width * density);
   if (canvas.height !== AXIS_PX * density) canvas.height = AXIS_PX * density;
   const ctx = canvas.getContext("2d")!;

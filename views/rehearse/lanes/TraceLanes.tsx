@@ -5,11 +5,9 @@ import { betweenTicks, type TraceLog } from "../../../core/rehearsal/traceLog";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { MOTION_REACH_MM, type Lane } from "./lanePainter";
-import { AXIS_PX, LaneGlass } from "./LaneGlass";
+import { LaneGlass } from "./LaneGlass";
+import { AXIS_PX, LANE_PX } from "./laneView";
 import type { Lanes } from "./useLanes";
-
-/** A lane's height, px. */
-export const LANE_PX = 18;
 
 interface Props {
   readonly lanes: Lanes;
@@ -92,4 +90,9 @@ function LaneHead({ lane, lanes, nameOf, figures }: Pick<Props, "lanes" | "nameO
     readingProps(says("lanes.action", { kind: kindWords[kind] }), name),
   );
 }
-const kindWords = { press: "pressed as a block", axis: "one line", vector: "right as a thick line, up as a thin one", motion: "right as a thick line, up as a thin one, mm a tick" };
+const kindWords = {
+  press: "pressed as a block",
+  axis: "one line",
+  vector: "right as a thick line, up as a thin one",
+  motion: "right as a thick line, up as a thin one, mm a tick",
+};

@@ -167,7 +167,7 @@ interface Blocks {
 
 /** Blocks as high as a value, those of equal height joined. */
 function fillBlocks(ctx: CanvasRenderingContext2D, { first, end, offset, perTick }: Part, { bottom, height, value }: Blocks): void {
-  for (let tick = first; tick < end; ) {
+  for (let tick = first; tick < end;) {
     const now = value(tick);
     const begun = tick;
     while (tick < end && value(tick) === now) tick += 1;
@@ -184,7 +184,7 @@ function addLine(path: Path2D, { first, end, offset, perTick }: Part, at: (tick:
     return;
   }
   let begun = true;
-  for (let tick = first; tick < end; ) {
+  for (let tick = first; tick < end;) {
     const column = Math.floor(tick * perTick);
     let least = Infinity;
     let most = -Infinity;

@@ -3,6 +3,10 @@
 /** How many seconds may be seen at once. */
 export const SECONDS = [2, 4, 8, 15, 30, 60, 150, 300] as const;
 
+/** The height of a lane, and of the row of times over them, px. */
+export const LANE_PX = 18;
+export const AXIS_PX = 16;
+
 export interface LaneView {
   readonly seconds: (typeof SECONDS)[number];
   /** One past the last tick that is seen; null: it runs, and the newest is seen. */
