@@ -23,12 +23,12 @@ export function unreadable(file: string, error: unknown): CallError {
   return new CallError(`${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a file" : "cannot be read"}`);
 }
 
-/** The text of a file: what the browser takes, and nothing else. */
-export function textOf(file: string): string {
+/** The text of a file: what the browser takes, and nothing else. `most`: bytes, as of a layout where nothing is said; `tooLarge`: what is said of more. */
+export function textOf(file: string, most = MOST_FILE_BYTES, tooLarge?: string): string {
   let bytes: Uint8Array;
   try {
     const { size } = statSync(file);
-    if (size > MOST_FILE_BYTES) throw new CallError(`${file}: ${fileTooLarge(size)}`);
+    if (size > most) throw new CallError(`${file}: ${tooLarge ?? fileTooLarge(size)}`);
     bytes = readFileSync(file);
   } catch (error) {
     throw error instanceof CallError ? error : unreadable(file, error);

@@ -4,14 +4,13 @@ import { printResolved } from "../core/exchange/resolved";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { jsonForTerminal } from "../core/exchange/terminal";
 import { compile } from "../core/format/compile";
-import { replayTicks } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
 import { addDiff } from "./diff";
 import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
-import { printJson, printMessage, printStream } from "./output";
-import { eventsOf } from "./trace";
+import { printJson, printMessage } from "./output";
+import { addReplay } from "./replay";
 
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
 process.stdout.on("error", (error: NodeJS.ErrnoException) => process.exit(error.code === "EPIPE" ? 0 : 2));
@@ -35,25 +34,7 @@ withView(program.command("resolve").argument("<file>").requiredOption("--screen 
     printJson(printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))));
   });
 
-withView(
-  program
-    .command("replay")
-    .argument("<file>")
-    .requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]")
-    .requiredOption("--trace <file>", "events, one JSON object a line")
-    .option("--hz <rate>", "ticks a second", "60"),
-)
-  .description("print the value of every action at each tick of a trace")
-  .action(async (file: string, options: ViewOptions & { screen: string; trace: string; hz: string }) => {
-    const layout = layoutFrom(file);
-    const hz = Number(options.hz);
-    if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
-    const playerView = viewFrom(options, layout);
-    const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...playerView, moment: null });
-    // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
-    for (const _event of eventsOf(options.trace, layout));
-    await printStream(replayTicks(layout, resolved, eventsOf(options.trace, layout), { hz, moment: playerView.moment }));
-  });
+addReplay(withView(program.command("replay")));
 
 program
   .command("compile")

@@ -1,6 +1,7 @@
 /** Findings as JUnit XML, as continuous-integration servers read it: a suite a screen, a case a finding. */
 import { xmlForTerminal } from "./terminal";
 import type { Finding } from "../checks/finding";
+import type { ActionDifference } from "../rehearsal/frameDifferences";
 import type { ScreenFindings } from "./report";
 
 const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
@@ -38,4 +39,29 @@ export function junitReport(layoutName: string, screens: readonly ScreenFindings
     return `  <testsuite name="${xmlText(name)}" tests="${cases.length}" failures="${suiteFailures}" errors="0" skipped="${suiteSkipped}">\n${cases.join("\n")}\n  </testsuite>`;
   });
   return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="${xmlText(layoutName)}" tests="${tests}" failures="${failures}" errors="0" skipped="${skipped}">\n${suites.join("\n")}\n</testsuites>\n`;
+}
+
+/** What was held against what: how many ticks each has. */
+interface Lengths {
+  readonly was: number;
+  readonly is: number;
+}
+
+/** A take held against frames: a suite the take, a case an action, and one for the number of ticks. */
+export function takeJunit(name: string, differences: readonly ActionDifference[], lengths: Lengths): string {
+  const suite = xmlText(name);
+  const passedOr = (title: string, failure: string | null) => {
+    const open = `    <testcase classname="${suite}" name="${xmlText(title)}"`;
+    return failure === null ? `${open}/>` : `${open}><failure type="difference" message="${xmlText(failure)}"/></testcase>`;
+  };
+  const failures = [
+    lengths.was === lengths.is ? null : `was ${lengths.was} ticks, is ${lengths.is}`,
+    ...differences.map(({ firstTick, was, is, most }) =>
+      firstTick === null ? null : `tick ${firstTick}: was ${JSON.stringify(was)}, is ${JSON.stringify(is)}; at most ${most} apart`,
+    ),
+  ];
+  const cases = failures.map((failure, i) => passedOr(i === 0 ? "number of ticks" : differences[i - 1].action, failure));
+  const failed = failures.filter((f) => f !== null).length;
+  const counts = `tests="${cases.length}" failures="${failed}" errors="0" skipped="0"`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="${suite}" ${counts}>\n  <testsuite name="${suite}" ${counts}>\n${cases.join("\n")}\n  </testsuite>\n</testsuites>\n`;
 }

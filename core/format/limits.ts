@@ -130,6 +130,16 @@ export const TRACES = {
   bytes: bytes(64 * MIB, "a trace holds", ""),
 } as const satisfies Readonly<Record<string, Limit>>;
 
+/** Takes: what of them is not as of traces. */
+export const TAKES = {
+  bytes: bytes(64 * MIB, "a take holds", ""),
+  events: count(200_000, "a take", "events"),
+  /** At the highest rate, for as long as a take may be, and the tick after. */
+  frames: count(1_800_002, "a take", "frames"),
+  hz: { least: 1, most: 1000, words: "must be a whole number from 1 to 1000, ticks a second" },
+  playerSize: range(0.25, 4, ""),
+} as const satisfies Readonly<Record<string, Limit>>;
+
 /** The file as a whole. */
 export const FILES = {
   bytesWithoutPictures: bytes(8 * MIB, "the file is too large: a layout holds", "without its pictures"),

@@ -57,7 +57,8 @@ function readAll(setup: InputSetup, state: InputState, tickTime: number): PortRe
   return readings;
 }
 
-function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {
+/** Takes one event into a state that is one's own (`workingCopy`), without a tick. */
+export function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {
   switch (event.type) {
     case "down":
     case "move":
@@ -102,30 +103,42 @@ export interface Replay {
   readonly moment?: string | null;
 }
 
+/** A tick of a replay: what came, the state before and after it, and what it gave. */
+export interface ReplayedTick extends TickOutput {
+  readonly events: readonly InputEvent[];
+  readonly before: InputState;
+  readonly state: InputState;
+}
+
 /**
- * Plays a trace (events in time order) tick by tick, taking events as they are wanted: a frame a tick, up to the first tick at or after the
- * last event, plus one; two frames where there are no events.
+ * Plays a trace (events in time order) tick by tick, taking events as they are wanted: up to the first tick at or after the last event, plus
+ * one; two ticks where there are no events.
  */
-export function* replayTicks(layout: PlayedLayout, resolved: Resolved, events: Iterable<InputEvent>, { hz, moment = null }: Replay): Generator<TickOutput> {
-  const setup = prepareInput(layout, resolved, hz);
+export function* replaySteps(setup: InputSetup, events: Iterable<InputEvent>, moment: string | null = null): Generator<ReplayedTick> {
   const source = events[Symbol.iterator]();
   let state = initialState(setup, moment);
   let next = source.next();
   let end = 0;
   let closing = false;
   for (let n = 1; ; n += 1) {
-    const t = tickTime(n, hz);
+    const t = tickTime(n, setup.hz);
     const due: InputEvent[] = [];
     for (; !next.done && next.value.t <= t + TIME_SLACK; next = source.next()) {
       due.push(next.value);
       end = next.value.t;
     }
+    const before = state;
     const step = advance(setup, state, due, t);
     state = step.state;
-    yield { t, values: step.values };
+    yield { t, values: step.values, events: due, before, state };
     if (closing) return;
     closing = next.done === true && t >= end - TIME_SLACK;
   }
+}
+
+/** The frames of a trace, as they are wanted: one a tick. */
+export function* replayTicks(layout: PlayedLayout, resolved: Resolved, events: Iterable<InputEvent>, { hz, moment = null }: Replay): Generator<TickOutput> {
+  for (const { t, values } of replaySteps(prepareInput(layout, resolved, hz), events, moment)) yield { t, values };
 }
 
 /** All frames of a trace at once. */

@@ -1,0 +1,116 @@
+/** `nodulum replay`: what events give, tick by tick, from a trace or a take; a take held against its frames is a game's test of its controls. */
+import { existsSync } from "node:fs";
+import type { Command } from "commander";
+import { replayTicks, type TickOutput } from "../core/engine/input/advance";
+import { prepareLayout } from "../core/engine/placement/prepare";
+import { resolve } from "../core/engine/placement/resolve";
+import { takeJunit } from "../core/exchange/junit";
+import { readTake } from "../core/exchange/take";
+import { TAKES, TRACES } from "../core/format/limits";
+import type { Layout } from "../core/format/types";
+import { actionDifferences, firstDifference, type FrameDifference } from "../core/rehearsal/frameDifferences";
+import { layoutDigest, stageOf, ticksOf, type Take } from "../core/rehearsal/take";
+import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+import { printJson, printMessage, printStream, printText } from "./output";
+import { eventsOf } from "./trace";
+
+interface ReplayOptions extends ViewOptions {
+  screen?: string;
+  trace?: string;
+  hz: string;
+  take?: string;
+  against?: string | true;
+  format: string;
+}
+/** What a take says itself, and a trace does not. */
+const OF_TRACES = ["screen", "trace", "hz", "handed", "playerSize", "moment"] as const;
+
+/** Makes a command the one that replays. Exit 1 where a take and what it is held against differ. */
+export function addReplay(command: Command): void {
+  command
+    .argument("<file>")
+    .option("--screen <screen>", "of a trace: WxH@ppi[+left,top,right,bottom]")
+    .option("--trace <file>", "events, one JSON object a line")
+    .option("--hz <rate>", "of a trace: ticks a second", "60")
+    .option("--take <file>", "a take: events with their screen, hand, size, rate and moment")
+    .option("--against [take]", "hold what the take gives against its own frames, or against another take's")
+    .option("--format <format>", "of --against: json or junit", "json")
+    .description("print the value of every action at each tick of a trace or a take, or hold a take against its frames")
+    .action(async (file: string, options: ReplayOptions) => {
+      if (options.take !== undefined) return playTake(file, options.take, options, command);
+      if (options.against !== undefined) throw new CallError("--against holds a take against its frames; give it with --take");
+      return playTrace(file, options);
+    });
+}
+
+async function playTrace(file: string, options: ReplayOptions): Promise<void> {
+  const { screen, trace } = options;
+  if (trace === undefined) throw new CallError("nothing to replay: give --trace and --screen, or --take");
+  if (screen === undefined) throw new CallError("--trace wants a screen too: --screen WxH@ppi[+left,top,right,bottom]");
+  const layout = layoutFrom(file);
+  const hz = Number(options.hz);
+  if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
+  const playerView = viewFrom(options, layout);
+  const resolved = resolve(prepareLayout(layout), screenFrom(screen), { ...playerView, moment: null });
+  // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
+  for (const _event of eventsOf(trace, layout));
+  await printStream(replayTicks(layout, resolved, eventsOf(trace, layout), { hz, moment: playerView.moment }));
+}
+
+async function playTake(file: string, takeFile: string, options: ReplayOptions, command: Command): Promise<void> {
+  const wrong = OF_TRACES.find((name) => command.getOptionValueSource(name) === "cli");
+  if (wrong !== undefined) {
+    const option = wrong === "playerSize" ? "--player-size" : `--${wrong}`;
+    throw new CallError(`${option} and --take do not go together: a take has its own screen, hand, size, rate and moment`);
+  }
+  const { against, format } = options;
+  if (format !== "json" && format !== "junit") throw new CallError(`--format: "${format}" is not a format; write json or junit`);
+  if (format === "junit" && against === undefined) throw new CallError("--format junit reports what --against found; give --against too");
+  const layout = layoutFrom(file);
+  const take = takeFrom(takeFile);
+  const frames = framesFrom(take, layout, takeFile);
+  if (against === undefined) return printStream(frames);
+  const other = against === true ? take : takeFrom(against);
+  if (other.frames === null) {
+    const whose = against === true ? takeFile : against;
+    throw new CallError(`${whose}: the take has no frames to hold it against; write it with its frames`);
+  }
+  if (format === "junit") judgeActions(take, other.frames, [...frames]);
+  else judgeFrames(other.frames, frames);
+}
+
+function takeFrom(file: string): Take {
+  if (existsSync(file)) return orFail(readTake(textOf(file, TRACES.bytes.most, TAKES.bytes.words)), file);
+  throw new CallError(`${file}: there is no such file`);
+}
+
+/** The frames of a take on a layout. Another layout than its own is played all the same, and it is said. */
+function framesFrom(take: Take, layout: Layout, takeFile: string): Iterable<TickOutput> {
+  const stage = orFail(stageOf(take, layout), takeFile);
+  if (layoutDigest(layout) !== take.layout) printMessage(`${takeFile}: the take is of another layout than this one; it is played all the same`);
+  return (function* () {
+    for (const { t, values } of ticksOf(take, stage)) yield { t, values };
+  })();
+}
+
+/** Prints the first difference, and says it. */
+function judgeFrames(was: readonly TickOutput[], is: Iterable<TickOutput>): void {
+  const found = firstDifference(was, is);
+  if (!found) return printMessage(`${was.length} ticks, the same`);
+  printJson(found);
+  printMessage(differenceText(found));
+  process.exitCode = 1;
+}
+
+/** A difference in words. */
+function differenceText({ tick, action, was, is }: FrameDifference): string {
+  if (action === null) return `tick ${tick}: one of the two has no such tick`;
+  return `tick ${tick}: ${action} was ${JSON.stringify(was)}, is ${JSON.stringify(is)}`;
+}
+
+/** Prints a case an action, that fails with its first difference. */
+function judgeActions(take: Take, was: readonly TickOutput[], is: readonly TickOutput[]): void {
+  const differences = actionDifferences(was, is);
+  printText(takeJunit(take.name, differences, { was: was.length, is: is.length }));
+  if (firstDifference(was, is)) process.exitCode = 1;
+}

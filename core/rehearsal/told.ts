@@ -1,0 +1,156 @@
+/**
+ * What a rehearsal tells by itself: things that nobody looks for and that explain why a game feels wrong. Each is told once a subject, at the
+ * tick at which it was seen first, and how often it was.
+ */
+import type { ActionValue, ActionValues } from "../engine/input/events";
+import { ownEntry } from "../engine/own";
+import type { PlayedLayout } from "../engine/types";
+import type { Layout } from "../format/types";
+import type { TouchMark } from "./touchMarks";
+import type { PlayedState } from "./traceLog";
+
+/**
+ * unnamed pair: two actions given at once that no *together* set names · stick never full: a stick that was used never gave all it has ·
+ * stick no fine half: one that was used never stayed in the lower half of what it gives · slip: two presses of a control shorter than 60 ms
+ * within 150 ms · lost touch: one that nothing took, within 5 mm of a control · never given: an action that was not given at all.
+ */
+export type ToldKind = "unnamed pair" | "stick never full" | "stick no fine half" | "slip" | "lost touch" | "never given";
+export interface Told {
+  readonly kind: ToldKind;
+  /** Names of actions, or ids of controls. */
+  readonly subjects: readonly string[];
+  /** The tick at which it was seen first, from 1; of what never was, the last tick. */
+  readonly tick: number;
+  readonly times: number;
+}
+
+/** A press shorter than this is none that was meant, ms. */
+const SLIP_MS = 60;
+/** Two such within this, from the beginning of the first to that of the second, ms. */
+const SLIP_WITHIN_MS = 150;
+/** A stick that gives at least this much gives all it has: the rest is rounding. */
+const FULL = 0.999;
+/** A stick is used once it has given something for this long, ms; it stays in its fine half when it is there this long without a break. */
+const USED_MS = 500;
+const STAYS_MS = 100;
+
+const isGiven = (value: ActionValue | undefined): boolean =>
+  typeof value === "object" ? value[0] !== 0 || value[1] !== 0 : value !== undefined && value !== false && value !== 0;
+
+interface StickUse {
+  usedMs: number;
+  fineMs: number;
+  isFull: boolean;
+  isFine: boolean;
+  firstTick: number;
+}
+
+export interface Listener {
+  /** Takes a tick, from 1: what it gave, the state after it, how long it is (ms), and the marks of its touches. */
+  tick(tick: number, values: ActionValues, played: PlayedState, more: { readonly tickMs: number; readonly marks: readonly TouchMark[] }): void;
+  /** What has been heard so far, in the order of the kinds and then of the ticks. */
+  told(): readonly Told[];
+}
+
+const ORDER: readonly ToldKind[] = ["slip", "lost touch", "unnamed pair", "stick never full", "stick no fine half", "never given"];
+
+/** One that has heard nothing yet. `together` sets are those of the layout that is played. */
+export function createListener({ actions, together }: Pick<Layout, "actions" | "together">): Listener {
+  const found = new Map<string, Told>();
+  const tell = (kind: ToldKind, subjects: readonly string[], tick: number) => {
+    const key = [kind, ...subjects].join("\n");
+    const before = found.get(key);
+    found.set(key, before ? { ...before, times: before.times + 1 } : { kind, subjects, tick, times: 1 });
+  };
+  const named = new Set(together.flatMap((set) => set.actions.flatMap((a) => set.actions.map((b) => `${a}\n${b}`))));
+  const given = new Set<string>();
+  const pairs = new Set<string>();
+  const sticks = new Map<string, StickUse>();
+  const downs = new Map<number, TouchMark>();
+  const short = new Map<string, TouchMark>();
+  let last = 0;
+
+  const hearPairs = (tick: number, values: ActionValues) => {
+    const active = actions.filter((a) => isGiven(ownEntry(values, a.name))).map((a) => a.name);
+    for (const name of active) given.add(name);
+    const now = new Set<string>();
+    for (let i = 0; i < active.length; i += 1)
+      for (let j = i + 1; j < active.length; j += 1) {
+        const key = `${active[i]}\n${active[j]}`;
+        if (named.has(key)) continue;
+        now.add(key);
+        // As long as both stay given it is one time.
+        if (!pairs.has(key)) tell("unnamed pair", [active[i], active[j]], tick);
+      }
+    pairs.clear();
+    now.forEach((key) => pairs.add(key));
+  };
+  const hearSticks = (tick: number, { setup, state }: PlayedState, tickMs: number) => {
+    setup.controls.forEach((control, i) => {
+      const own = state.controls[i];
+      if (own.kind !== "stick" || !own.held) return;
+      let use = sticks.get(control.id);
+      if (!use) sticks.set(control.id, (use = { usedMs: 0, fineMs: 0, isFull: false, isFine: false, firstTick: tick }));
+      const gives = Math.hypot(own.held.vx, own.held.vy);
+      if (gives > 0) use.usedMs += tickMs;
+      use.fineMs = gives > 0 && gives < 0.5 ? use.fineMs + tickMs : 0;
+      if (use.fineMs >= STAYS_MS) use.isFine = true;
+      if (gives >= FULL) use.isFull = true;
+    });
+  };
+  const hearTouch = (mark: TouchMark) => {
+    if (mark.kind === "down") {
+      downs.set(mark.touch, mark);
+      if (mark.fate === "nothing" && mark.meant !== null) tell("lost touch", [mark.meant], mark.tick);
+    }
+    const down = mark.kind === "lift" ? downs.get(mark.touch) : undefined;
+    if (!down) return;
+    downs.delete(mark.touch);
+    const control = down.took[0];
+    if (control === undefined || mark.t - down.t >= SLIP_MS) return;
+    const before = short.get(control);
+    if (before && down.t - before.t <= SLIP_WITHIN_MS) tell("slip", [control], down.tick);
+    short.set(control, down);
+  };
+  return {
+    tick(tick, values, played, { tickMs, marks }) {
+      last = tick;
+      hearPairs(tick, values);
+      hearSticks(tick, played, tickMs);
+      marks.forEach(hearTouch);
+    },
+    told() {
+      const uses = [...sticks].filter(([, use]) => use.usedMs >= USED_MS);
+      const never = (kind: ToldKind, id: string, tick: number): Told => ({ kind, subjects: [id], tick, times: 1 });
+      const all = [
+        ...found.values(),
+        ...uses.filter(([, use]) => !use.isFull).map(([id]) => never("stick never full", id, last)),
+        ...uses.filter(([, use]) => !use.isFine).map(([id]) => never("stick no fine half", id, last)),
+        ...(last > 0 ? actions.filter((a) => !given.has(a.name)).map((a) => never("never given", a.name, last)) : []),
+      ];
+      return all.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.tick - b.tick);
+    },
+  };
+}
+
+/** What is told, as a sentence. `nameOf`: what a control is called. */
+export function toldText({ kind, subjects: [a, b], times }: Told, nameOf: (control: string) => string): string {
+  const often = times === 1 ? "" : `, ${times} times`;
+  switch (kind) {
+    case "unnamed pair":
+      return `${a} and ${b} were given at once${often}; no together set names them`;
+    case "stick never full":
+      return `${nameOf(a)} never reached its full deflection`;
+    case "stick no fine half":
+      return `${nameOf(a)} never stayed in the lower half of what it gives: its fine half was not used`;
+    case "slip":
+      return `${nameOf(a)} slipped${often}: two presses shorter than 60 ms within 150 ms`;
+    case "lost touch":
+      return `nothing took a touch within 5 mm of ${nameOf(a)}${often}`;
+    case "never given":
+      return `${a} was never given`;
+  }
+}
+
+/** The zones and sets of a layout that a rehearsal is read with. */
+export type ReviewedLayout = Pick<Layout, "actions" | "together"> & Pick<PlayedLayout, "keepClear">;

@@ -1,0 +1,22 @@
+import { firstDifference } from "../core/rehearsal/frameDifferences";
+import { framesOf, layoutDigest, takeSeconds } from "../core/rehearsal/take";
+import { SAMPLES } from "./samples";
+import { takesOfSample } from "./takes";
+
+test.each(SAMPLES.map((sample, i) => [sample.name, i] as const))("the three takes of %s are of that layout, and give what they gave", async (_, i) => {
+  const layout = SAMPLES[i].layout();
+  const takes = await takesOfSample(i);
+  expect(takes).toHaveLength(3);
+  expect(new Set(takes.map((t) => t.name)).size).toBe(3);
+  for (const take of takes) {
+    expect(take.layout).toBe(layoutDigest(layout));
+    const frames = framesOf(take, layout);
+    // A take is a test of the controls: where this fails and the change is meant, `npm run takes` writes them anew.
+    expect(frames.ok && take.frames && firstDifference(take.frames, frames.value)).toBeNull();
+    expect(takeSeconds(take)).toBeGreaterThan(1);
+  }
+});
+
+test("there are no takes beyond the samples", async () => {
+  expect(await takesOfSample(SAMPLES.length)).toEqual([]);
+});
