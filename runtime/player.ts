@@ -12,12 +12,18 @@ import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
 
+/** What came in a tick: its events, their times from tick 0 on, and the state that they found. */
+export interface CameIn {
+  readonly events: readonly InputEvent[];
+  readonly before: InputState;
+}
+
 /** A player of one layout on one screen. */
 export interface Player {
   /** Queues an event; events must come in time order. */
   feed(event: InputEvent): void;
-  /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and the events it took, their times from tick 0 on. */
-  playTo(nowMs: number, onTick: (values: ActionValues, t: number, events: readonly InputEvent[]) => void): void;
+  /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and what came in it. */
+  playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: CameIn) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
   retune(layout: PlayedLayout, screen: Screen, playerView?: PlayerView): void;
   readonly resolved: () => Resolved;
@@ -58,9 +64,10 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
           else later.push(event);
         }
         queue = later;
+        const before = state;
         const step = advance(setup, state, due, t);
         state = step.state;
-        onTick(step.values, t, due);
+        onTick(step.values, t, { events: due, before });
       }
     },
     retune(next, nextScreen, nextView = PLAIN_PLAYER_VIEW) {

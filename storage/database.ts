@@ -19,8 +19,11 @@ export interface Schema extends DBSchema {
   pictures: { key: string; value: string };
   log: { key: [layout: string, seq: number]; value: LogRow };
   states: { key: string; value: unknown; indexes: { layout: string } };
+  takes: { key: string; value: unknown; indexes: { layout: string } };
+  /** The events of takes, by the ids of the takes. */
+  takeTexts: { key: string; value: unknown };
 }
-const VERSION = 3;
+const VERSION = 4;
 
 /** The store was opened by a newer Nodulum, here or in another window. */
 export class NewerError extends Error {}
@@ -119,6 +122,10 @@ function openOnce(name: string, { closed, givenUp }: Ends): Promise<IDBPDatabase
         if (from < 3) {
           db.createObjectStore("log", { keyPath: ["layout", "seq"] });
           db.createObjectStore("states", { keyPath: "id" }).createIndex("layout", "layout");
+        }
+        if (from < 4) {
+          db.createObjectStore("takes", { keyPath: "id" }).createIndex("layout", "layout");
+          db.createObjectStore("takeTexts");
         }
       },
       blocked: () => reject(new Error("another window still has an older Nodulum open; close it and load this one again")),

@@ -143,13 +143,17 @@ test("one bad record among good ones is set aside as it is; a log is used from b
   await expect(store.write(writing("bad", 0, []))).rejects.toThrow(/cannot be read any more/);
 });
 
-test.each([1, 2])("what version %i kept is there, and goes on with a log", async (version) => {
+test.each([1, 2, 3])("what version %i kept is there, and goes on with a log", async (version) => {
   const name = freshName();
   const old = await openDB(name, version, {
     upgrade(db) {
       db.createObjectStore("layouts", { keyPath: "id" });
       db.createObjectStore("choices");
       if (version > 1) db.createObjectStore("pictures");
+      if (version > 2) {
+        db.createObjectStore("log", { keyPath: ["layout", "seq"] });
+        db.createObjectStore("states", { keyPath: "id" }).createIndex("layout", "layout");
+      }
     },
   });
   const { revision: _none, ...before } = layout("a");
@@ -161,6 +165,27 @@ test.each([1, 2])("what version %i kept is there, and goes on with a log", async
   expect(await store.read("a")).toEqual(layout("a"));
   expect(await store.lastOpen()).toBe("a");
   expect(await store.write(writing("a", 0, [record("1")], { pictures: new Map([[digest("1"), "one"]]) }))).toMatchObject({ kind: "written", revision: 1 });
+  const take = { id: "t", layout: "a", name: "quay", time: 1, seconds: 2, digest: digest("1") };
+  await store.writeTake(take, { text: "{}", on: null });
+  expect(await store.takes("a")).toEqual([take]);
+});
+
+test("takes are listed by their layout without their events, and what they were played on keeps its pictures", async () => {
+  const store = await openLayouts({ name: freshName() });
+  const take = (id: string, time: number, of = "a") => ({ id, layout: of, name: id, time, seconds: 2, digest: digest("1") });
+  const picture = digest("1");
+  await store.writeTake(take("late", 9), { text: "late", on: `{"data":"sha256:${picture}"}` }, new Map([[picture, "one"]]));
+  await store.writeTake(take("early", 3), { text: "early", on: null });
+  await store.writeTake(take("other", 1, "b"), { text: "other", on: null });
+  expect((await store.takes("a")).map((t) => t.id)).toEqual(["early", "late"]);
+  await store.writeTake({ ...take("late", 9), name: "renamed" });
+  expect(await store.takeText("late")).toMatchObject({ text: "late" });
+  await store.sweep();
+  expect([...(await store.pictures([picture])).values()]).toEqual(["one"]);
+  await store.removeTake("late");
+  expect([await store.takeText("late"), (await store.takes("a")).length]).toEqual([undefined, 1]);
+  await store.sweep();
+  expect((await store.pictures([picture])).size).toBe(0);
 });
 
 describe("the life of a database", () => {
@@ -176,8 +201,8 @@ describe("the life of a database", () => {
     const name = freshName();
     const lives: string[] = [];
     const store = await openLayouts({ name, onLife: (life) => lives.push(life) });
-    const newer = await openDB(name, 4);
-    expect([newer.version, lives]).toEqual([4, ["given-up"]]);
+    const newer = await openDB(name, 5);
+    expect([newer.version, lives]).toEqual([5, ["given-up"]]);
     await expect(store.write(writing("a", null, []))).rejects.toThrow(/newer Nodulum has taken over/);
     newer.close();
   });

@@ -5,7 +5,7 @@
  * refused, everything works from memory and says so.
  */
 import type { IDBPDatabase } from "idb";
-import { readKeptLayout, readKeptState, readableLog, type KeptLayout } from "../core/exchange/kept";
+import { readKeptLayout, readKeptState, readKeptTake, readKeptTakeText, readableLog, type KeptLayout } from "../core/exchange/kept";
 import { digestsIn } from "../core/format/stored";
 import { problemText } from "../core/engine/result";
 import type { LogRecord } from "../core/versions/log";
@@ -85,6 +85,30 @@ function browserStore(database: Database): LayoutStore {
         await all(tx, [() => tx.objectStore("states").put(state), ...putPictures(tx.objectStore("pictures"), pictures)]);
       }),
     removeState: (id) => ask((db) => db.delete("states", id)),
+    takes: (layout) =>
+      ask(async (db) => {
+        const read = (await db.getAllFromIndex("takes", "layout", layout)).map(readKeptTake);
+        return read.flatMap((r) => (r.ok ? [r.value] : [])).sort((a, b) => a.time - b.time);
+      }),
+    takeText: (id) =>
+      ask(async (db) => {
+        const read = readKeptTakeText(await db.get("takeTexts", id));
+        return read.ok ? read.value : undefined;
+      }),
+    writeTake: (take, text, pictures) =>
+      ask(async (db) => {
+        const tx = db.transaction(["takes", "takeTexts", "pictures"], "readwrite", STRICT);
+        await all(tx, [
+          () => tx.objectStore("takes").put(take),
+          ...(text ? [() => tx.objectStore("takeTexts").put(text, take.id)] : []),
+          ...putPictures(tx.objectStore("pictures"), pictures),
+        ]);
+      }),
+    removeTake: (id) =>
+      ask(async (db) => {
+        const tx = db.transaction(["takes", "takeTexts"], "readwrite", STRICT);
+        await all(tx, [() => tx.objectStore("takes").delete(id), () => tx.objectStore("takeTexts").delete(id)]);
+      }),
     pictures: (digests) =>
       digests.length === 0
         ? Promise.resolve(NO_PICTURES)
@@ -178,19 +202,25 @@ function putPictures(store: PictureStore, pictures: PicturesByDigest = NO_PICTUR
 
 /** See `LayoutStore.sweep`. One transaction: a layout that is just being written keeps its own. */
 async function sweep(db: Db): Promise<void> {
-  const tx = db.transaction(["layouts", "log", "states", "pictures"], "readwrite");
+  const tx = db.transaction(["layouts", "log", "states", "takeTexts", "pictures"], "readwrite");
   const pictures = tx.objectStore("pictures");
   await all(tx, async () => {
     const kept = await pictures.getAllKeys();
     if (kept.length === 0) return [];
     const texts = [...(await tx.objectStore("layouts").getAll()), ...(await tx.objectStore("states").getAll())];
     const rows = await tx.objectStore("log").getAll();
-    const wanted = new Set([...texts.flatMap((value) => digestsIn(textIn(value))), ...rows.flatMap((row) => row.digests)]);
+    const played = await tx.objectStore("takeTexts").getAll();
+    const wanted = new Set([
+      ...texts.flatMap((value) => digestsIn(textIn(value))),
+      ...played.flatMap((value) => digestsIn(textIn(value, "on"))),
+      ...rows.flatMap((row) => row.digests),
+    ]);
     return kept.filter((digest) => !wanted.has(digest)).map((digest) => () => pictures.delete(digest));
   });
 }
 
-const textIn = (value: unknown): string => (typeof value === "object" && value !== null && "text" in value ? String(value.text) : "");
+const textIn = (value: unknown, key: "text" | "on" = "text"): string =>
+  typeof value === "object" && value !== null && key in value ? String((value as Record<string, unknown>)[key]) : "";
 
 type Request = () => Promise<unknown>;
 /** Several requests in one transaction: when it resolves all of them are safe, when it rejects none has been made. */

@@ -1,5 +1,5 @@
 /** A store that lives as long as the tab: what is left where the browser refuses storage. It keeps the same rules. */
-import type { KeptLayout, KeptState } from "../core/exchange/kept";
+import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/kept";
 import type { LogRecord } from "../core/versions/log";
 import type { LayoutStore, PicturesByDigest, Writing, Written } from "./store";
 
@@ -8,6 +8,8 @@ export function memoryStore(refusal: string): LayoutStore {
   const layouts = new Map<string, KeptLayout>();
   const logs = new Map<string, readonly LogRecord[]>();
   const states = new Map<string, KeptState>();
+  const takes = new Map<string, KeptTake>();
+  const takeTexts = new Map<string, KeptTakeText>();
   const known = new Map<string, string>();
   let open: string | null = null;
   const keep = (pictures: PicturesByDigest = new Map()) => {
@@ -60,6 +62,19 @@ export function memoryStore(refusal: string): LayoutStore {
       return Promise.resolve();
     },
     removeState: (id) => Promise.resolve(void states.delete(id)),
+    takes: (layout) => Promise.resolve([...takes.values()].filter((t) => t.layout === layout).sort((a, b) => a.time - b.time)),
+    takeText: (id) => Promise.resolve(takeTexts.get(id)),
+    writeTake: (take, text, pictures) => {
+      takes.set(take.id, take);
+      if (text) takeTexts.set(take.id, text);
+      keep(pictures);
+      return Promise.resolve();
+    },
+    removeTake: (id) => {
+      takes.delete(id);
+      takeTexts.delete(id);
+      return Promise.resolve();
+    },
     pictures: (digests) => Promise.resolve(new Map(digests.flatMap((digest) => (known.has(digest) ? [[digest, known.get(digest)!]] : [])))),
     sweep: () => Promise.resolve(),
     lastOpen: () => Promise.resolve(open),

@@ -1,8 +1,8 @@
 /** What a store of layouts is asked and answers, wherever it keeps them. */
-import type { KeptLayout, KeptState } from "../core/exchange/kept";
+import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/kept";
 import type { LogRecord } from "../core/versions/log";
 
-export type { KeptLayout, KeptState };
+export type { KeptLayout, KeptState, KeptTake, KeptTakeText };
 
 /** The data of pictures (base64) by their digests. */
 export type PicturesByDigest = ReadonlyMap<string, string>;
@@ -66,9 +66,16 @@ export interface LayoutStore {
   states(layout: string): Promise<readonly KeptState[]>;
   writeState(state: KeptState, pictures?: PicturesByDigest): Promise<void>;
   removeState(id: string): Promise<void>;
+  /** The takes of a layout, oldest first. */
+  takes(layout: string): Promise<readonly KeptTake[]>;
+  /** The events of a take, or that it is not kept. */
+  takeText(id: string): Promise<KeptTakeText | undefined>;
+  /** Keeps a take; without a text the one that is there stays. */
+  writeTake(take: KeptTake, text?: KeptTakeText, pictures?: PicturesByDigest): Promise<void>;
+  removeTake(id: string): Promise<void>;
   /** The pictures of these digests, as far as they are kept. */
   pictures(digests: readonly string[]): Promise<PicturesByDigest>;
-  /** Lets go of pictures that nothing refers to any more: neither layouts, deleted ones included, nor states nor logs. */
+  /** Lets go of pictures that nothing refers to any more: neither layouts, deleted ones included, nor states, takes nor logs. */
   sweep(): Promise<void>;
   /** The id of the layout that was open last, or null. */
   lastOpen(): Promise<string | null>;

@@ -6,7 +6,7 @@
 
 /** What is told from window to window about a layout, by its id. It only says where to look: the store has the truth. */
 export type News =
-  | { readonly kind: "written" | "states" | "marked"; readonly layout: string }
+  | { readonly kind: "written" | "states" | "takes" | "marked"; readonly layout: string }
   /** hello: who is there? · here: I am · bye: not any more. */
   | { readonly kind: "hello" | "here" | "bye" };
 
@@ -111,7 +111,7 @@ async function inTurn<T>(locks: LockManager, name: string, work: () => Promise<T
   }
 }
 
-const KINDS: readonly unknown[] = ["written", "states", "marked", "hello", "here", "bye"];
+const KINDS: readonly unknown[] = ["written", "states", "takes", "marked", "hello", "here", "bye"];
 
 /** Messages come from other windows, of whatever version. */
 function readNews(data: unknown): { readonly by: string; readonly news: News } | null {

@@ -7,6 +7,7 @@ import { newlyOpened } from "../views/session/kept";
 import { createLibrary } from "../views/session/library";
 import { createSession, type SessionParts } from "../views/session/session";
 import { createStates } from "../views/session/states";
+import { createTakes } from "../views/session/takes";
 import { composeHere } from "../workers/writing";
 
 let ids = 0;
@@ -27,5 +28,6 @@ export function openWindow(
   open.push(session);
   const library = createLibrary({ kept, session, windows, now, newId: testId });
   const states = createStates({ kept, session, windows, now, newId: testId, compose: composeHere });
-  return { kept, session, library, states };
+  const takes = createTakes({ kept, session, windows, now, newId: testId, compose: composeHere });
+  return { kept, session, library, states, takes };
 }

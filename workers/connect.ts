@@ -3,6 +3,7 @@ import { wrap, type Remote } from "comlink";
 import type { ChecksService } from "./checksService";
 import type { ReadingService } from "./readingService";
 import type { ScanService } from "./scanService";
+import type { TakesService } from "./takesService";
 import type { WritingService } from "./writingService";
 
 /** A running worker: what it can be asked, and its end. */
@@ -77,5 +78,13 @@ export function connectScan(): Connection<ScanService> {
   return connected(
     () => new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" }),
     () => import("./scanService").then((m) => m.createScanService()),
+  );
+}
+
+/** Starts the comparing of takes. */
+export function connectTakes(): Connection<TakesService> {
+  return connected(
+    () => new Worker(new URL("./takes.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./takesService").then((m) => m.createTakesService()),
   );
 }

@@ -1,4 +1,4 @@
-/** The table of contents of a backup: which layouts and named states a zip holds, and in which of its files. */
+/** The table of contents of a backup: which layouts, named states and takes a zip holds, and in which of its files. */
 import { z } from "zod";
 import { refused, type Result } from "../engine/result";
 import { readThrough } from "../format/readThrough";
@@ -19,9 +19,14 @@ const schema = z.object({
   made: time,
   layouts: listOf(z.object({ id: z.string().min(1), name: z.string(), savedAt: time, deletedAt: time.nullable(), file }), LISTS.backupLayouts),
   states: listOf(z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, file }), LISTS.backupStates),
+  /** Backups made before there were takes have none. `on`: the file of the layout that a take was played on, in its stored form. */
+  takes: listOf(
+    z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, seconds: time, digest: z.string(), file, on: file.nullable() }),
+    LISTS.backupTakes,
+  ).default([]),
 });
 
-/** What a backup holds. Layouts stand in their files whole, with their pictures; states in their stored form, whose pictures stand apart. Times are ms since 1970. */
+/** What a backup holds. Layouts stand in their files whole, with their pictures; states in their stored form, whose pictures stand apart; takes as their files, without frames. Times are ms since 1970. */
 export type BackupContents = Omit<z.output<typeof schema>, "format" | "version">;
 
 /** The text of the table of contents. */

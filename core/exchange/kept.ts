@@ -27,6 +27,24 @@ export interface KeptState {
   readonly text: string;
 }
 
+/**
+ * A kept take, without its events. `layout`: the id of the layout that it is listed with; `digest`: of the layout it was played on, as the
+ * take says it; `seconds`: how long it is.
+ */
+export interface KeptTake {
+  readonly id: string;
+  readonly layout: string;
+  readonly name: string;
+  readonly time: number;
+  readonly seconds: number;
+  readonly digest: string;
+}
+/** What of a take is large. `text`: its file, without frames; `on`: the stored form of the layout it was played on, null where that is not known. */
+export interface KeptTakeText {
+  readonly text: string;
+  readonly on: string | null;
+}
+
 const time = z.number().min(0);
 const keptLayout = z.object({
   id: z.string().min(1),
@@ -37,6 +55,9 @@ const keptLayout = z.object({
   revision: z.number().int().min(0).default(0),
 });
 const keptState = z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, text: z.string() });
+
+const keptTake = z.object({ id: z.string().min(1), layout: z.string().min(1), name: z.string(), time, seconds: time, digest: z.string() });
+const keptTakeText = z.object({ text: z.string(), on: z.string().nullable() });
 
 const path = z.array(z.string()).min(1).max(24);
 const names = z.array(z.string());
@@ -60,6 +81,10 @@ const logRecord = z.object({
 export const readKeptLayout = (value: unknown): Result<KeptLayout> => readThrough(keptLayout, value);
 /** Reads a named state. The text in it is not read. */
 export const readKeptState = (value: unknown): Result<KeptState> => readThrough(keptState, value);
+/** Reads a kept take. */
+export const readKeptTake = (value: unknown): Result<KeptTake> => readThrough(keptTake, value);
+/** Reads the large part of one. The texts in it are not read. */
+export const readKeptTakeText = (value: unknown): Result<KeptTakeText> => readThrough(keptTakeText, value);
 /** Reads a record of the log. */
 export const readLogRecord = (value: unknown): Result<LogRecord> => readThrough(logRecord as unknown as z.ZodType<LogRecord>, value);
 

@@ -29,6 +29,8 @@ const ELSEWHERE = {
   screens: (n: number) => readScreens(JSON.stringify(times(n, () => ({ widthPx: 1000, heightPx: 500, ppi: 254 })))),
   backupLayouts: (n: number) => readContents(contents({ layouts: times(n, () => ({ id: "l", name: "", savedAt: 1, deletedAt: null, file: "f" })) })),
   backupStates: (n: number) => readContents(contents({ states: times(n, () => ({ id: "s", layout: "l", name: "", time: 1, file: "f" })) })),
+  backupTakes: (n: number) =>
+    readContents(contents({ takes: times(n, () => ({ id: "t", layout: "l", name: "", time: 1, seconds: 1, digest: "d", file: "f", on: null })) })),
 };
 const contents = (more: File) => JSON.stringify({ format: "nodulum-backup", version: 1, made: 1, layouts: [], states: [], ...more });
 

@@ -62,6 +62,7 @@ export const LISTS = {
   /** Of a backup. */
   backupLayouts: count(10_000, "a backup", "layouts"),
   backupStates: count(100_000, "a backup", "named states"),
+  backupTakes: count(100_000, "a backup", "takes"),
   /** Screens of a list of their own, as it is read from a file. */
   screens: count(1000, "a list", "screens"),
 } as const satisfies Readonly<Record<string, Limit>>;

@@ -11,7 +11,7 @@ import { ok, type Result } from "../engine/result";
 import { byId } from "../derived/byId";
 import type { Layout, Screen } from "../format/types";
 import { resolvedOn } from "../derived/resolved";
-import { stageOf, strangersOf, ticksOf, type Take, type TakeStage } from "./take";
+import { stageOf, ticksOf, type Take, type TakeStage } from "./take";
 
 /** Whom and on what a take is to be played. */
 export interface TakeAim {
@@ -42,43 +42,53 @@ export function beganOn(take: Take, stage: TakeStage): ReadonlyMap<number, strin
 
 const isTouch = (event: InputEvent): event is TouchInput => "x" in event && "id" in event;
 
+/** Carries the events of a take: each for the aim of its moment, in the order in which they stand in the take. Null: the aim's layout lacks what it names. */
+export type Carry = (event: InputEvent, index: number, aim: TakeAim) => InputEvent | null;
+
 /**
- * The take as it is played for another aim: its touches moved, its screen, hand and size those of the aim, its digest and frames gone.
- * `from`: the layout it was played on (or, where that is not at hand, the nearest there is). A moment or a control that the aim's layout
- * lacks is passed over. Refused where the take cannot be played on `from`.
+ * What carries the events of a take. `from`: the layout it was played on (or, where that is not at hand, the nearest there is); refused where
+ * the take cannot be played on it. The control that a touch began on is found once; where it stands is asked of the aim at every event.
  */
-export function carryTake(take: Take, from: Layout, aim: TakeAim): Result<Take> {
+export function carrierOf(take: Take, from: Layout): Result<Carry> {
   const stage = stageOf(take, from);
   if (!stage.ok) return stage;
   const began = beganOn(take, stage.value);
-  const to = resolvedOn(aim.layout, aim.screen, { handed: aim.handed, playerSize: aim.playerSize, moment: null });
-  const [before, after] = [byId(stage.value.resolved.controls), byId(to.controls)];
-  const [safeWas, safeIs] = [screenFrames(take.screen).safe, screenFrames(aim.screen).safe];
-  const mm = pxPerMm(aim.screen) / pxPerMm(take.screen);
-  const ways = new Map<number, (event: TouchInput) => TouchInput>();
-  const wayOf = (control: string | null): ((event: TouchInput) => TouchInput) => {
-    const [was, is] = [before.get(control ?? ""), after.get(control ?? "")];
+  const before = byId(stage.value.resolved.controls);
+  const safeWas = screenFrames(take.screen).safe;
+  const mmWas = pxPerMm(take.screen);
+  /** The control that each touch that is down began on. */
+  const holders = new Map<number, string | null>();
+  const part = (value: number, start: number, length: number) => (length > 0 ? (value - start) / length : 0.5);
+  const carryTouch = (event: TouchInput, { layout, screen, handed, playerSize }: TakeAim): TouchInput => {
+    const control = holders.get(event.id) ?? "";
+    const was = before.get(control);
+    const is = was && byId(resolvedOn(layout, screen, { handed, playerSize, moment: null }).controls).get(control);
     if (was && is) {
       const [a, b] = [centreOf(was.visual), centreOf(is.visual)];
-      return (event) => ({ ...event, x: b.x + (event.x - a.x) * mm, y: b.y + (event.y - a.y) * mm });
+      const mm = pxPerMm(screen) / mmWas;
+      return { ...event, x: b.x + (event.x - a.x) * mm, y: b.y + (event.y - a.y) * mm };
     }
-    const part = (value: number, start: number, length: number) => (length > 0 ? (value - start) / length : 0.5);
-    return (event) => ({
-      ...event,
-      x: safeIs.x + part(event.x, safeWas.x, safeWas.w) * safeIs.w,
-      y: safeIs.y + part(event.y, safeWas.y, safeWas.h) * safeIs.h,
-    });
+    const { safe } = screenFrames(screen);
+    const x = safe.x + part(event.x, safeWas.x, safeWas.w) * safe.w;
+    return { ...event, x, y: safe.y + part(event.y, safeWas.y, safeWas.h) * safe.h };
   };
-  const nowhere = wayOf(null);
-  const strangers = new Set(strangersOf(take, aim.layout).map((s) => s.id));
-  const events = take.events.flatMap((event, i): InputEvent[] => {
+  return ok((event, index, aim) => {
     if (isTouch(event)) {
-      if (event.type === "down") ways.set(event.id, wayOf(began.get(i) ?? null));
-      return [(ways.get(event.id) ?? nowhere)(event)];
+      if (event.type === "down") holders.set(event.id, began.get(index) ?? null);
+      return carryTouch(event, aim);
     }
-    const named = event.type === "moment" ? event.moment : event.type === "control" ? event.id : null;
-    return named !== null && strangers.has(named) ? [] : [event];
+    const isStranger =
+      (event.type === "moment" && event.moment !== null && !aim.layout.moments.some((m) => m.id === event.moment)) ||
+      (event.type === "control" && !aim.layout.controls.some((c) => c.id === event.id));
+    return isStranger ? null : event;
   });
-  const moment = take.moment !== null && strangers.has(take.moment) ? null : take.moment;
+}
+
+/** The take as it is played for another aim: its touches moved, its screen, hand and size those of the aim, its frames gone. What the aim's layout lacks is passed over. */
+export function carryTake(take: Take, from: Layout, aim: TakeAim): Result<Take> {
+  const carry = carrierOf(take, from);
+  if (!carry.ok) return carry;
+  const events = take.events.flatMap((event, i) => carry.value(event, i, aim) ?? []);
+  const moment = aim.layout.moments.some((m) => m.id === take.moment) ? take.moment : null;
   return ok({ ...take, screen: aim.screen, handed: aim.handed, playerSize: aim.playerSize, moment, events, frames: null });
 }

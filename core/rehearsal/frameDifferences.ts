@@ -80,10 +80,12 @@ export function actionDifferences(was: readonly TickOutput[], is: readonly TickO
   });
 }
 
-/** What an action did in a replay. `seconds`: the time in which it was given at all (pressed, or not 0); `way`: the sum of the lengths of a motion, mm; `mean`: the mean length of an axis, vector or motion over all ticks. */
+/**
+ * What an action did in a replay. `seconds`: the time in which it was given at all (pressed, or not 0); `way`: the sum of the lengths of its
+ * values, of a motion the mm it went; `mean`: the mean of that length over all ticks, of a press the part of the time in which it was pressed.
+ */
 export interface ActionFigures {
   readonly action: string;
-  readonly kind: "press" | "other";
   readonly seconds: number;
   readonly way: number;
   readonly mean: number;
@@ -94,14 +96,12 @@ export function actionFigures(frames: readonly TickOutput[], hz: number): readon
   return Object.keys(frames[0]?.values ?? {}).map((action) => {
     let given = 0;
     let sum = 0;
-    let kind: ActionFigures["kind"] = "other";
     for (const { values } of frames) {
       const value = values[action];
-      if (typeof value === "boolean") kind = "press";
       const length = typeof value === "object" ? Math.hypot(value[0], value[1]) : Math.abs(Number(value));
       if (length > 0) given += 1;
       sum += length;
     }
-    return { action, kind, seconds: given / hz, way: sum, mean: frames.length > 0 ? sum / frames.length : 0 };
+    return { action, seconds: given / hz, way: sum, mean: frames.length > 0 ? sum / frames.length : 0 };
   });
 }

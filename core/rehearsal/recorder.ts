@@ -4,7 +4,6 @@
  * something is down leaves that touch or key out until its next down.
  */
 import type { InputEvent } from "../engine/input/events";
-import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/state";
 import { tickTime } from "../engine/input/advance";
 import { mouseCode, padAxis, padButton } from "../engine/input/hardwareInput";

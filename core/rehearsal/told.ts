@@ -4,7 +4,6 @@
  */
 import type { ActionValue, ActionValues } from "../engine/input/events";
 import { ownEntry } from "../engine/own";
-import type { PlayedLayout } from "../engine/types";
 import type { Layout } from "../format/types";
 import type { TouchMark } from "./touchMarks";
 import type { PlayedState } from "./traceLog";
@@ -151,6 +150,3 @@ export function toldText({ kind, subjects: [a, b], times }: Told, nameOf: (contr
       return `${a} was never given`;
   }
 }
-
-/** The zones and sets of a layout that a rehearsal is read with. */
-export type ReviewedLayout = Pick<Layout, "actions" | "together"> & Pick<PlayedLayout, "keepClear">;

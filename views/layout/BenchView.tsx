@@ -3,7 +3,8 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
-import { benchStore, clearBench, leaveBench } from "./bench";
+import dynamic from "next/dynamic";
+import { benchStore, clearBench, leaveBench, useBench } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { Glass, type GlassHandle } from "./Glass";
@@ -15,6 +16,8 @@ import { Tray } from "./Tray";
 import { giveStyle } from "./selectionEdits";
 import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
+
+const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));
 
 /** The layout that the bench was last at. */
 let benchOf: string | null = null;
@@ -67,8 +70,9 @@ export function BenchView() {
         <Border region="ledger" side="left" word="the ledger" />
       </div>
       <div className="relative col-span-3 col-start-1 row-start-2 min-h-0 border-t border-rule">{tray}</div>
-      <div className="col-start-2 row-start-1 min-h-0 min-w-0">
+      <div className="relative col-start-2 row-start-1 min-h-0 min-w-0">
         <Glass ref={glass} />
+        <LoopedTake />
       </div>
       <div className="relative col-start-3 row-start-1 min-h-0">
         <Rail onBench={screen.name} />
@@ -87,8 +91,9 @@ export function BenchView() {
         <Border region="rail" side="right" word="the rail" />
       </div>
       <div className="relative col-start-2 row-span-2 row-start-1 min-h-0 border-x border-rule">{tray}</div>
-      <div className="col-start-1 row-span-2 row-start-1 min-h-0">
+      <div className="relative col-start-1 row-span-2 row-start-1 min-h-0">
         <Glass ref={glass} />
+        <LoopedTake />
       </div>
       <div className="col-start-3 row-start-2 min-h-0 border-t border-rule">
         <Rail onBench={screen.name} />
@@ -96,6 +101,12 @@ export function BenchView() {
       {dialogues}
     </div>
   );
+}
+
+/** A take in the corner of the glass, while one is wished for. */
+function LoopedTake() {
+  const isShown = useBench((b) => b.loopsTake);
+  return isShown ? <TakeCorner /> : null;
 }
 
 /** The height of the tray: as it was dragged, else nine rows and what stands above them, more where there is room; the glass keeps a third in any case. */

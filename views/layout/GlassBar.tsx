@@ -1,6 +1,6 @@
 "use client";
 /** Below the glass: the palette; as which player one looks; zoom; what is shown over the glass. */
-import { EyeOff, Hand, Maximize, Minus, Plus, Ruler, SquareDashedMousePointer, SquareMousePointer } from "lucide-react";
+import { EyeOff, Hand, Maximize, Minus, Plus, Repeat, Ruler, SquareDashedMousePointer, SquareMousePointer } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
@@ -52,6 +52,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
       <LanguageChoice />
       <span className="ml-auto flex items-center gap-0.5">
         <HiddenForNow />
+        <TakeSwitch />
         <ZoomTools screen={screen} room={room} />
         <OverlayList />
       </span>
@@ -149,6 +150,22 @@ const PlayerTools = memo(function PlayerTools() {
     </span>
   );
 });
+
+/** A take again and again in the corner of the glass. */
+function TakeSwitch() {
+  const isShown = useBench((b) => b.loopsTake);
+  return (
+    <button
+      className={`${SWITCH} ${lit(isShown)}`}
+      aria-pressed={isShown}
+      aria-label="Loop a take"
+      {...readingProps(says("takes.glass"))}
+      onClick={() => setBench({ loopsTake: !isShown })}
+    >
+      <Repeat size={13} />
+    </button>
+  );
+}
 
 /** One step of zooming, by button or key. */
 const ZOOM_STEP = 1.25;

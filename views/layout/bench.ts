@@ -36,6 +36,8 @@ export interface Bench {
   readonly several: boolean;
   /** What is not drawn on the bench for now. */
   readonly hidden: readonly string[];
+  /** A take plays again and again in the corner of the glass. */
+  readonly loopsTake: boolean;
 }
 
 /** How far one may zoom, against the size that fits. */
@@ -56,6 +58,7 @@ const START: Bench = {
   copying: null,
   several: false,
   hidden: [],
+  loopsTake: false,
 };
 export const benchStore = createStore<Bench>(() => START);
 export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);

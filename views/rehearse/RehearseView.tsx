@@ -1,22 +1,19 @@
 "use client";
 /** The game inside the device, played with mouse, keys, pad or real touch, with as many pinned fingers as are wanted; feel changed while playing, values and traces beside it. */
-import { useTheme } from "next-themes";
-import { useCallback } from "react";
-import { byId } from "../../core/derived/byId";
+import { Below } from "./Below";
 import { FeelPanel } from "./FeelPanel";
-import { LaneBar } from "./lanes/LaneBar";
-import { TraceLanes } from "./lanes/TraceLanes";
-import { useLanes } from "./lanes/useLanes";
-import { useValues } from "./lanes/useValues";
 import { PinList } from "./PinList";
 import { useStage } from "./stage";
 import { StageBar } from "./StageBar";
 import { StageGlass } from "./StageGlass";
-import { usePlay, type Play } from "./usePlay";
+import { TakeList } from "./takes/TakeList";
+import { useTakeStage } from "./takes/useTakeStage";
+import { usePlay } from "./usePlay";
 
 export function RehearseView() {
   const play = usePlay();
   const { canTug, isYard, startAgain, heldKeys, delay, context, touched, onFeel, pins, layout, screen } = play;
+  const tools = useTakeStage(play);
   const isAlone = useStage((s) => s.size === "full window");
   return (
     <div className={`grid h-full grid-rows-[auto_minmax(0,1fr)_auto] ${isAlone ? "grid-cols-[minmax(0,1fr)]" : "grid-cols-[minmax(0,1fr)_18.75rem]"}`}>
@@ -24,7 +21,7 @@ export function RehearseView() {
         <StageBar canTug={canTug} isYard={isYard} onStartAgain={startAgain} />
       </div>
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
-        <StageGlass play={play} />
+        <StageGlass play={play} tools={tools} />
         <p className="caption flex h-6 shrink-0 items-center gap-4 px-4">
           <span>Click the glass: all keys go to the game. Hold Escape to leave it.</span>
           <span ref={heldKeys} className="text-accent" data-testid="held-keys" />
@@ -36,26 +33,10 @@ export function RehearseView() {
           <FeelPanel context={context} touched={touched} onFeel={onFeel} />
           <div className="border-t border-rule" />
           <PinList tools={pins} layout={layout} resolved={context.resolved} screen={screen} />
+          <TakeList now={play} />
         </aside>
       )}
-      {!isAlone && <Below play={play} />}
+      {!isAlone && <Below play={play} tools={tools} />}
     </div>
-  );
-}
-
-/** What stands under the glass: the traces, with their bar. */
-function Below({ play }: { play: Play }) {
-  const lanes = useLanes(play.log);
-  const { resolvedTheme } = useTheme();
-  const figures = useValues(lanes, play.values, play.onFrame);
-  const names = byId(play.layout.controls);
-  const nameOf = useCallback((id: string) => names.get(id)?.name ?? id, [names]);
-  return (
-    <section aria-label="Traces" className="grid h-[min(14.25rem,30vh)] grid-rows-[auto_minmax(0,1fr)] border-t border-rule">
-      <div className="flex items-center gap-2 border-b border-rule px-3 py-1">
-        <LaneBar lanes={lanes} />
-      </div>
-      <TraceLanes lanes={lanes} nameOf={nameOf} figures={figures} dark={resolvedTheme === "dark"} onFrame={play.onFrame} />
-    </section>
   );
 }

@@ -3,15 +3,19 @@
 import { useEffect, useRef } from "react";
 import { setStage, stageStore, useStage } from "./stage";
 import { StageOverlay } from "./StageOverlay";
+import { TakeGlass } from "./takes/TakeGlass";
+import { TouchMarks } from "./takes/TouchMarks";
+import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
 
-export function StageGlass({ play }: { play: Play }) {
+export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools }) {
   const { layout, screen, scale, context, pins, area, canvas, bind, ready } = play;
   const onlyGlass = useStage((s) => s.onlyGlass);
   const glass = useRef<HTMLDivElement>(null);
+  const showsMarks = useStage((s) => s.below === "touches");
   useEffect(() => {
     if (ready) glass.current?.focus({ preventScroll: true });
-  }, [ready, onlyGlass]);
+  }, [ready, onlyGlass, tools.open]);
   useEffect(() => () => setStage({ onlyGlass: false }), []);
   const { onBlur, onKeyDown, onKeyUp, onContextMenu } = bind;
   return (
@@ -20,7 +24,8 @@ export function StageGlass({ play }: { play: Play }) {
       className={`grid min-h-0 flex-1 place-items-center overflow-auto ${onlyGlass ? "fixed inset-0 z-40 bg-[#0c141b]" : ""}`}
       data-only={onlyGlass}
     >
-      {ready && (
+      {ready && tools.open && <TakeGlass tools={tools} showsMarks={showsMarks} />}
+      {ready && !tools.open && (
         <div
           className={onlyGlass ? "" : "border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"}
           style={onlyGlass ? undefined : { borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
@@ -45,6 +50,7 @@ export function StageGlass({ play }: { play: Play }) {
           >
             <canvas ref={canvas} className="block h-full w-full" />
             <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={play.touchedControls.onTouched} />
+            {showsMarks && <TouchMarks screen={screen} scale={scale} marks={() => play.recording.segment.marks} />}
           </div>
         </div>
       )}

@@ -6,6 +6,8 @@ import { createStore } from "zustand/vanilla";
 export const HZ_CHOICES = [30, 60, 90, 120, 144] as const;
 /** Which areas are drawn over the glass: none, those of what is touched, all. */
 export const OVERLAY_CHOICES = ["none", "touched", "all"] as const;
+/** What stands under the glass. */
+export const BELOW_CHOICES = ["traces", "touches", "told"] as const;
 export const SIZE_CHOICES = ["fit", "true size", "full window"] as const;
 
 export interface Stage {
@@ -24,6 +26,7 @@ export interface Stage {
   readonly hidden: readonly string[];
   /** The control whose feel is shown whatever is touched; null: the one touched last. */
   readonly stays: string | null;
+  readonly below: (typeof BELOW_CHOICES)[number];
   /** The test yard is wished for where the game could be played. */
   readonly wantsYard: boolean;
 }
@@ -39,6 +42,7 @@ export const stageStore = createStore<Stage>(() => ({
   hidden: [],
   stays: null,
   wantsYard: false,
+  below: "traces",
 }));
 export const useStage = <T>(select: (stage: Stage) => T): T => useStore(stageStore, select);
 export const setStage = (change: Partial<Stage>): void => stageStore.setState(change);

@@ -22,6 +22,7 @@ import { createLatency } from "./latency";
 import { useStage } from "./stage";
 import { createTouchedControls } from "./touched";
 import { useChangeOver } from "./useChangeOver";
+import { useSegment } from "./takes/useSegment";
 import { usePins } from "./usePins";
 import { useSwitches } from "./useSwitches";
 import { useYardPlaces } from "./useYardPlaces";
@@ -96,6 +97,8 @@ export function usePlay() {
   const heldKeys = useRef<HTMLSpanElement>(null);
   const room = useRoom(area);
   const scale = useScale(room, screen);
+  const { handed, playerSize } = playerView;
+  const recording = useSegment({ layout, screen, handed, playerSize, hz, run });
   const feels = useListeners<FeelState>();
   const frames = useListeners<void>();
   const values = useRef<ActionValues>({});
@@ -125,7 +128,10 @@ export function usePlay() {
     mouseIsItself,
     canvas,
     onDrawn: (given) => void (values.current = given),
-    onTick: (given, { player }) => log.push(given, { setup: player.setup(), state: player.state() }),
+    onTick: (given, tick) => {
+      log.push(given, { setup: tick.player.setup(), state: tick.player.state() });
+      recording.tick(given, tick);
+    },
     onPlayed,
     onFrame: pins.onFrame,
     onLatency: latency.add,
@@ -161,6 +167,9 @@ export function usePlay() {
     heldKeys,
     /** The room for the glass has been measured. */
     ready: room.w > 0,
+    room,
+    playerView,
+    recording,
     /** What every action gives now. */
     values,
     bind: { ...bind, onKeyDown: (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event)) },

@@ -9,8 +9,12 @@ import type { PinTools } from "./usePins";
 export function useSwitches(feed: RefObject<(event: InputEvent) => void>, { give }: PinTools, player: string): void {
   const areControlsOn = useStage((s) => s.areControlsOn);
   const hidden = useStage((s) => s.hidden);
+  const told = useRef<string | null>(null);
   useEffect(() => {
-    feed.current({ t: performance.now(), type: areControlsOn ? "on" : "off" });
+    // A player begins with all of them on, and need not be told.
+    const isFresh = told.current !== player;
+    told.current = player;
+    if (!isFresh || !areControlsOn) feed.current({ t: performance.now(), type: areControlsOn ? "on" : "off" });
   }, [feed, areControlsOn, player]);
   useEffect(() => {
     const show = (shown: boolean) => {

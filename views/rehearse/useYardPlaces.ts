@@ -4,7 +4,21 @@ import { useEffect, useRef } from "react";
 import type { EditContext } from "../../core/editing/placing";
 import type { Game } from "../../samples/game";
 import { coversOf, placesFor, roomOf } from "../../samples/yard/places";
-import type { Yard } from "../../samples/yard/yard";
+import { createYard, type Yard } from "../../samples/yard/yard";
+
+/** The yard of a layout in a moment, its bodies where nothing covers them: one that is played apart from the view's own. */
+export function placedYard({ layout, resolved, screen }: Pick<EditContext, "layout" | "resolved" | "screen">, moment: string | null): Yard {
+  const yard = createYard(layout.actions);
+  const shown = new Set(layout.controls.flatMap((c) => (moment === null || c.moments.includes(moment) ? [c.id] : [])));
+  yard.place(
+    placesFor(
+      layout.actions.length,
+      coversOf(resolved, (id) => shown.has(id)),
+      roomOf(screen),
+    ),
+  );
+  return yard;
+}
 
 /** `moment`: the one that shows; null: all of them. */
 export function useYardPlaces(game: Game | Yard, { layout, resolved, screen }: EditContext, moment: string | null): void {

@@ -4,7 +4,8 @@ import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from 
 import type { KeptLayout } from "../../core/exchange/kept";
 import { storedForm } from "../../core/derived/stored";
 import { digestOfText } from "../../core/format/digest";
-import { MOST_FILE_BYTES } from "../../core/format/limits";
+import { readTake, TAKE_ENDING } from "../../core/exchange/take";
+import { MOST_FILE_BYTES, TAKES } from "../../core/format/limits";
 import { fileReader } from "../../workers/reading";
 import { digestsIn } from "../../core/format/stored";
 import { problemText, refused, type Result } from "../../core/engine/result";
@@ -22,7 +23,7 @@ export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8A
     files[name] = strToU8(text);
   };
   const { layouts } = await kept.all();
-  const contents: { made: number; layouts: BackupContents["layouts"]; states: BackupContents["states"] } = { made: now, layouts: [], states: [] };
+  const contents: { made: number } & { [list in "layouts" | "states" | "takes"]: BackupContents[list] } = { made: now, layouts: [], states: [], takes: [] };
   for (const [i, layout] of layouts.entries()) {
     const { id, name, savedAt, deletedAt } = layout;
     const file = `layouts/${String(i + 1).padStart(3, "0")}-${fileNameFor(name)}`;
@@ -33,6 +34,19 @@ export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8A
       put(at, state.text);
       for (const [digest, data] of await kept.pictures(digestsIn(state.text))) put(pictureFile(digest), data);
       contents.states.push({ id: state.id, layout: id, name: state.name, time: state.time, file: at });
+    }
+    for (const take of await kept.takes(id)) {
+      const text = await kept.takeText(take.id);
+      if (!text) continue;
+      const number = String(contents.takes.length + 1).padStart(3, "0");
+      const at = `takes/${number}-${fileNameFor(take.name, TAKE_ENDING)}`;
+      const on = text.on === null ? null : `takes/${number}-played-on.json`;
+      put(at, text.text);
+      if (on !== null && text.on !== null) {
+        put(on, text.on);
+        for (const [digest, data] of await kept.pictures(digestsIn(text.on))) put(pictureFile(digest), data);
+      }
+      contents.takes.push({ ...take, file: at, on });
     }
   }
   put(CONTENTS_FILE, writeContents(contents));
@@ -46,13 +60,14 @@ export interface TakenBack {
   readonly left: readonly string[];
   readonly same: number;
   readonly states: number;
+  readonly takes: number;
   readonly problems: readonly string[];
 }
 
 /** A zip whose files are unpacked one by one as they are asked for: a small file that unpacks to gigabytes costs nothing. */
 interface Zip {
   /** The text of a file; null where there is none, it is damaged, or larger than any file of ours. */
-  readonly textOf: (name: string) => string | null;
+  readonly textOf: (name: string, mostBytes?: number) => string | null;
 }
 
 function zipOf(bytes: Uint8Array): Result<Zip> {
@@ -67,8 +82,8 @@ function zipOf(bytes: Uint8Array): Result<Zip> {
   } catch (error) {
     return refused("", `this is no zip that can be read: ${error instanceof Error ? error.message : "it is damaged"}`);
   }
-  const textOf = (name: string): string | null => {
-    if ((sizes.get(name) ?? Infinity) > MOST_FILE_BYTES) return null;
+  const textOf = (name: string, mostBytes = MOST_FILE_BYTES): string | null => {
+    if ((sizes.get(name) ?? Infinity) > mostBytes) return null;
     try {
       const files = new Map(Object.entries(unzipSync(bytes, { filter: (file) => file.name === name })));
       const found = files.get(name);
@@ -94,7 +109,7 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
   const { textOf } = zip.value;
   const contents = readContents(textOf(CONTENTS_FILE) ?? "");
   if (!contents.ok) return contents;
-  const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, problems: [] as string[] };
+  const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, takes: 0, problems: [] as string[] };
   for (const entry of contents.value.layouts) {
     const text = textOf(entry.file);
     const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : await fileReader.layout(text);
@@ -147,7 +162,28 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
       report.states += 1;
     }
   }
+  for (const entry of contents.value.takes) await takeInTake(kept, { entry, textOf, report });
   return { ok: true, value: report };
+}
+
+/** A take of a backup that is not here yet; what it was played on comes with it where all of that is there. */
+async function takeInTake(
+  kept: LayoutStore,
+  {
+    entry,
+    textOf,
+    report,
+  }: { readonly entry: BackupContents["takes"][number]; readonly textOf: Zip["textOf"]; readonly report: { takes: number; problems: string[] } },
+): Promise<void> {
+  const { file, on, ...take } = entry;
+  if ((await kept.takes(take.layout)).some((t) => t.id === take.id)) return;
+  const text = textOf(file, TAKES.bytes.most);
+  const read = text === null ? refused<never>(file, "is not in the zip, or damaged") : readTake(text);
+  if (!read.ok || text === null) return void report.problems.push(`the take “${take.name}”: ${read.ok ? "" : problemText(read.problems, 1)}`);
+  const ground = on === null ? null : textOf(on);
+  const pictures = ground === null ? null : picturesIn(ground, (digest) => textOf(pictureFile(digest)));
+  await kept.writeTake(take, { text, on: pictures === null ? null : ground }, pictures ?? undefined);
+  report.takes += 1;
 }
 
 /** The pictures a stored text refers to; null where one is not there, or is not the one it should be. */
@@ -157,7 +193,7 @@ function picturesIn(text: string, dataOf: (digest: string) => string | null): Re
 }
 
 /** What became of a backup, in a line or two. */
-export function takenBackText({ added, renewed, left, same, states, problems }: TakenBack): string {
+export function takenBackText({ added, renewed, left, same, states, takes, problems }: TakenBack): string {
   const count = (n: number, one: string, many: string) => (n === 0 ? "" : `${n} ${n === 1 ? one : many}`);
   const parts = [
     count(added.length, "layout added", "layouts added"),
@@ -165,6 +201,7 @@ export function takenBackText({ added, renewed, left, same, states, problems }: 
     count(left.length, "newer here, left as it is", "newer here, left as they are"),
     count(same, "was the same", "were the same"),
     count(states, "named state added", "named states added"),
+    count(takes, "take added", "takes added"),
   ].filter((part) => part !== "");
   return [`${parts.join(", ") || "Nothing was in it"}.`, ...problems].join("\n");
 }

@@ -8,12 +8,14 @@ import type { LayoutStore } from "../../storage/store";
 import type { Library } from "./library";
 import type { Session, SessionState } from "./session";
 import type { States } from "./states";
+import type { Takes } from "./takes";
 
 interface WorkbenchParts {
   readonly kept: LayoutStore;
   readonly session: Session;
   readonly library: Library;
   readonly states: States;
+  readonly takes: Takes;
 }
 const WorkbenchContext = createContext<WorkbenchParts | null>(null);
 
@@ -42,6 +44,8 @@ export function useAsking(): (asked: Promise<Result<unknown>>) => void {
 export const useLibrary = (): Library => useWorkbench().library;
 /** The named states of the open layout. */
 export const useStates = (): States => useWorkbench().states;
+/** The takes of the open layout. */
+export const useTakes = (): Takes => useWorkbench().takes;
 /** What the browser keeps. */
 export const useKept = (): LayoutStore => useWorkbench().kept;
 /** A part of the session's state; the component draws anew when that part changes. */

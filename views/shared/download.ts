@@ -21,12 +21,12 @@ export function saveFile(fileName: string, content: string | Uint8Array, type: s
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-/** A layout's name as a file name: letters, digits and hyphens. */
-export function fileNameFor(name: string): string {
+/** A name as that of a file, a layout's where no other ending is given: letters, digits and hyphens. */
+export function fileNameFor(name: string, ending = ".nodulum.json"): string {
   const bare = name
     .normalize("NFKD")
     .replace(/[^\p{L}\p{N}]+/gu, "-")
     .replace(/^-+|-+$/g, "")
     .toLowerCase();
-  return `${bare || "layout"}.nodulum.json`;
+  return `${bare || "layout"}${ending}`;
 }

@@ -5,12 +5,12 @@
  * end what was held without firing it.
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
-import type { ActionValues, InputEvent } from "../../core/engine/input/events";
+import type { ActionValues } from "../../core/engine/input/events";
 import { isIdle } from "../../core/engine/input/kinds";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
-import { createPlayer, type Player } from "../../runtime/player";
+import { createPlayer, type CameIn, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
@@ -29,11 +29,11 @@ const LEAVE_MS = 600;
 /** So long after the last touch pictures have arrived, ms. */
 const SETTLED_MS = 3000;
 
-/** A tick that has been played: by whom, its time since tick 0 (ms), and the events it took. */
+/** A tick that has been played: by whom, its time since tick 0 (ms), and what came in it. */
 export interface PlayedTick {
   readonly player: Player;
   readonly t: number;
-  readonly events: readonly InputEvent[];
+  readonly came: CameIn;
 }
 
 interface Options {
@@ -101,10 +101,10 @@ export function useRehearsal(options: Options) {
         padBefore = padText;
         current.onFrame?.(performance.now());
         // Everything that has come by now is played in this frame.
-        playing.playTo(performance.now(), (given, t, events) => {
+        playing.playTo(performance.now(), (given, t, came) => {
           values.current = given;
           current.game.tick(given, 1000 / (current.hz ?? HZ));
-          current.onTick(given, { player: playing, t, events });
+          current.onTick(given, { player: playing, t, came });
         });
         const wished = current.game.moment();
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))

@@ -10,6 +10,7 @@ import { firstLayout } from "../session/firstLayout";
 import { createLibrary, type Library } from "../session/library";
 import { createSession, type Session } from "../session/session";
 import { createStates, type States } from "../session/states";
+import { createTakes, type Takes } from "../session/takes";
 import { newId } from "../shared/newId";
 import { drawingBegins, drawingEnds, undrawable } from "./drawing";
 
@@ -19,6 +20,7 @@ export interface Opened {
   readonly session: Session;
   readonly library: Library;
   readonly states: States;
+  readonly takes: Takes;
   readonly close: () => void;
 }
 
@@ -61,6 +63,7 @@ export async function openWorkbench(): Promise<Opened> {
   const compose = createComposer(connectWriting);
   const session: Session = createSession({ kept, now, newId, compose, windows, onLost: (lost) => void states.keepLost(lost) }, opened);
   const states = createStates({ kept, session, windows, now, newId, compose });
+  const takes = createTakes({ kept, session, windows, now, newId, compose });
   const library = createLibrary({ kept, session, windows, now, newId });
 
   const rememberOpen = () => attempt(() => remembered?.setItem(OPEN_KEY, session.store.getState().id));
@@ -80,6 +83,7 @@ export async function openWorkbench(): Promise<Opened> {
     if (!("layout" in news) || news.layout !== session.store.getState().id) return;
     if (news.kind === "written") session.heard();
     else if (news.kind === "states") states.heard();
+    else if (news.kind === "takes") takes.heard();
     else void hearMarked(kept, session);
   };
   live = (life) => {
@@ -113,6 +117,7 @@ export async function openWorkbench(): Promise<Opened> {
     session,
     library,
     states,
+    takes,
     close() {
       window.clearTimeout(sweep);
       document.removeEventListener("visibilitychange", onSight);

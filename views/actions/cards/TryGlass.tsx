@@ -2,10 +2,10 @@
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
-import type { Game } from "../../../samples/game";
 import { useSession } from "../../session/context";
 import { benchScreenOf } from "../../session/screens";
 import { MomentChoice } from "../../shared/MomentChoice";
+import { NO_GAME } from "../../shared/noGame";
 import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
 import { tickOffFelt } from "../../shell/felt";
 import { useRehearsal } from "../../shared/useRehearsal";
@@ -15,15 +15,6 @@ import { sheetStore } from "../sheetState";
 import { createLiveMarks } from "../live";
 import type { SheetData } from "../useSheet";
 
-/** Nothing behind the controls: the sheet is about wires. */
-const NO_GAME: Game = {
-  tick() {},
-  draw(ctx, w, h) {
-    ctx.fillStyle = "#0c141b";
-    ctx.fillRect(0, 0, w, h);
-  },
-  moment: () => null,
-};
 const HEIGHT = 132;
 
 export function TryGlass({ data }: { data: SheetData }) {

@@ -1,6 +1,7 @@
 "use client";
 /** Over the lanes: stop and run, back and forth by a tick, how many seconds are seen, the marks. */
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
+import type { ReactNode } from "react";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { SECONDS, timeWords } from "./laneView";
@@ -8,21 +9,24 @@ import type { Lanes } from "./useLanes";
 
 const BUTTON = "push grid h-6 place-items-center px-1.5 text-[0.6875rem]";
 
-export function LaneBar({ lanes }: { lanes: Lanes }) {
+/** `transport`: what stands in place of stop and run, where the ticks are not those of now. */
+export function LaneBar({ lanes, transport }: { lanes: Lanes; transport?: ReactNode }) {
   const { log, view, give } = lanes;
   const runs = view.end === null;
   const [a, b] = view.marks;
   return (
     <div role="group" aria-label="Time" className="flex items-center gap-1">
-      <button
-        type="button"
-        className={BUTTON}
-        aria-label={runs ? "Stop the traces" : "Let the traces run"}
-        onClick={() => give({ kind: runs ? "stop" : "run" })}
-        {...readingProps(says(runs ? "lanes.stop" : "lanes.run"))}
-      >
-        {runs ? <Pause size={13} aria-hidden /> : <Play size={13} aria-hidden />}
-      </button>
+      {transport ?? (
+        <button
+          type="button"
+          className={BUTTON}
+          aria-label={runs ? "Stop the traces" : "Let the traces run"}
+          onClick={() => give({ kind: runs ? "stop" : "run" })}
+          {...readingProps(says(runs ? "lanes.stop" : "lanes.run"))}
+        >
+          {runs ? <Pause size={13} aria-hidden /> : <Play size={13} aria-hidden />}
+        </button>
+      )}
       <button type="button" className={BUTTON} aria-label="A tick back" onClick={() => give({ kind: "step", ticks: -1 })} {...readingProps(says("lanes.back"))}>
         <ChevronLeft size={13} aria-hidden />
       </button>

@@ -21,9 +21,11 @@ interface Props {
   readonly all: readonly Lane[];
   readonly view: LaneView;
   readonly onFrame: (listener: () => void) => () => void;
+  /** Whether the pointer reads what it is over; else only what it presses. */
+  readonly hovers: boolean;
 }
 
-export function LaneGlass({ lanes, all, view, onFrame }: Props) {
+export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
   const { log, now, give } = lanes;
   const box = useRef<HTMLDivElement>(null);
   const first = useRef<HTMLCanvasElement>(null);
@@ -91,7 +93,7 @@ export function LaneGlass({ lanes, all, view, onFrame }: Props) {
     const at = place(event);
     const from = pressed.current;
     if (from && Math.abs(at.x - from.x) >= CLICK_PX) give({ kind: "marks", from: from.tick, to: at.tick });
-    if (now.current.end !== null) give({ kind: "go", tick: at.tick });
+    if (from || (hovers && now.current.end !== null)) give({ kind: "go", tick: at.tick });
   };
   const onPointerUp = () => {
     pressed.current = null;

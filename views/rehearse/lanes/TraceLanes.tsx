@@ -18,6 +18,8 @@ interface Props {
   readonly dark: boolean;
   /** Tells of every frame; gives what ends it. */
   readonly onFrame: (listener: () => void) => () => void;
+  /** Whether the pointer reads what it is over; else only what it presses. */
+  readonly hovers?: boolean;
 }
 
 /** The lanes of a log: its actions, the touches, the controls. */
@@ -29,7 +31,7 @@ function lanesOf(log: TraceLog): readonly Lane[] {
   ];
 }
 
-export function TraceLanes({ lanes, nameOf, figures, dark, onFrame }: Props) {
+export function TraceLanes({ lanes, nameOf, figures, dark, onFrame, hovers = true }: Props) {
   const { log, view } = lanes;
   const all = useMemo(() => lanesOf(log), [log]);
   return (
@@ -39,7 +41,7 @@ export function TraceLanes({ lanes, nameOf, figures, dark, onFrame }: Props) {
           <LaneHead key={headKey(lane, log)} lane={lane} lanes={lanes} nameOf={nameOf} figures={figures} />
         ))}
       </ul>
-      <LaneGlass key={`${dark}`} lanes={lanes} all={all} onFrame={onFrame} view={view} />
+      <LaneGlass key={`${dark}`} lanes={lanes} all={all} onFrame={onFrame} view={view} hovers={hovers} />
     </div>
   );
 }

@@ -1,0 +1,145 @@
+"use client";
+/**
+ * What is gathered of the play: the recorder, the marks of touches, what is told by itself. It begins anew with every change of what is
+ * played, for a take is of one layout, screen, hand, size and rate; a recording that is under way is kept up to the change, and goes on.
+ */
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { ActionValues, InputEvent } from "../../../core/engine/input/events";
+import type { PlayerView } from "../../../core/engine/placement/resolve";
+import type { Layout, Screen } from "../../../core/format/types";
+import { createRecorder, type Cut, type Recorder } from "../../../core/rehearsal/recorder";
+import { layoutDigest, type Take } from "../../../core/rehearsal/take";
+import { createListener, type Listener } from "../../../core/rehearsal/told";
+import { marksOf, type TouchMark } from "../../../core/rehearsal/touchMarks";
+import { resolvedOn } from "../../../core/derived/resolved";
+import { refused } from "../../../core/engine/result";
+import { useSessionActions, useTakes } from "../../session/context";
+import type { PlayedTick } from "../../shared/useRehearsal";
+
+/** "The last seconds" are so many. */
+export const BACK_S = 30;
+/** So many marks are kept, the newest. */
+const MOST_MARKS = 2000;
+/** What an edit cuts off a recording is kept from this length on, s: a drag edits at every frame. */
+const LEAST_S = 1;
+
+/** What is played, and by whom. */
+export interface SegmentOf {
+  readonly layout: Layout;
+  readonly screen: Screen;
+  readonly handed: PlayerView["handed"];
+  readonly playerSize: number;
+  readonly hz: number;
+  /** Another number, another player. */
+  readonly run: number;
+}
+export interface Segment {
+  readonly of: SegmentOf;
+  readonly recorder: Recorder;
+  readonly listener: Listener;
+  readonly marks: TouchMark[];
+}
+
+export interface Recording {
+  readonly isRecording: boolean;
+  readonly segment: Segment;
+  readonly tick: (values: ActionValues, tick: PlayedTick) => void;
+  readonly start: () => void;
+  readonly stop: () => void;
+  /** Keeps the last seconds. */
+  readonly keepLast: () => void;
+}
+
+/** Whether a hand did it: what the game shows and hides is no play. */
+const isByHand = ({ type }: InputEvent) => type === "down" || type === "key" || type === "mouse" || type === "pad";
+
+const takeOf = (cut: Cut, { layout, screen, handed, playerSize, hz }: SegmentOf, name: string): Take => ({
+  name,
+  layout: layoutDigest(layout),
+  screen,
+  handed,
+  playerSize,
+  hz,
+  moment: cut.moment,
+  events: cut.events,
+  frames: null,
+});
+
+export function useSegment(of: SegmentOf): Recording {
+  const { layout, screen, handed, playerSize, hz, run } = of;
+  const session = useSessionActions();
+  const takes = useTakes();
+  const [isRecording, setRecording] = useState(false);
+  const segment = useMemo(
+    (): Segment => ({ of, recorder: createRecorder(hz, BACK_S), listener: createListener(layout), marks: [] }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [layout, screen, handed, playerSize, hz, run],
+  );
+  const keep = useCallback(
+    async (cut: Cut | null, from: SegmentOf, onNothing: string) => {
+      if (!cut?.events.some(isByHand)) return void (onNothing && session.tell({ text: onNothing, tone: "plain" }));
+      const names = new Set((await takes.list().catch(() => [])).map((t) => t.name));
+      let number = names.size + 1;
+      while (names.has(`take ${number}`)) number += 1;
+      const done = await takes.keep(takeOf(cut, from, `take ${number}`), from.layout);
+      if (!done.ok) session.tellRefusal(done);
+    },
+    [session, takes],
+  );
+  const ask = useCallback(
+    (keeping: Promise<void>) =>
+      void keeping.catch((error: unknown) => session.tellRefusal(refused("", error instanceof Error ? error.message : String(error)))),
+    [session],
+  );
+  const before = useRef(segment);
+  const wantsRecording = useRef(false);
+  useEffect(() => {
+    const last = before.current;
+    before.current = segment;
+    if (last === segment || !wantsRecording.current) return;
+    const length = last.recorder.recordedTicks() / last.of.hz;
+    const cut = last.recorder.stop();
+    if (length >= LEAST_S) ask(keep(cut, last.of, ""));
+  }, [segment, keep, ask]);
+  // What is recorded when the view is left is kept.
+  const leaving = useRef(() => undefined as void);
+  useEffect(() => {
+    leaving.current = () => {
+      if (wantsRecording.current) ask(keep(before.current.recorder.stop(), before.current.of, ""));
+    };
+  });
+  useEffect(() => () => leaving.current(), []);
+  const stop = () => {
+    wantsRecording.current = false;
+    setRecording(false);
+    ask(keep(segment.recorder.stop(), segment.of, "Nothing was played while it recorded: nothing is kept."));
+  };
+  return {
+    isRecording,
+    segment,
+    tick(values, { player, t, came }) {
+      const played = { setup: player.setup(), state: player.state() };
+      const number = Math.round((t * hz) / 1000);
+      const fresh = marksOf(
+        { setup: played.setup, resolved: resolvedOn(layout, screen, { handed, playerSize, moment: null }), layout },
+        { tick: number, ...came },
+      );
+      segment.marks.push(...fresh);
+      if (segment.marks.length > MOST_MARKS) segment.marks.splice(0, segment.marks.length - MOST_MARKS);
+      segment.recorder.tick(number, came, played);
+      segment.listener.tick(number, values, played, { tickMs: 1000 / hz, marks: fresh });
+      if (wantsRecording.current && !segment.recorder.isRecording()) segment.recorder.record();
+      if (segment.recorder.isFull()) {
+        session.tell({ text: "The recording is as long as a take may be: it is kept, and has ended.", tone: "plain" });
+        stop();
+      }
+    },
+    start() {
+      wantsRecording.current = true;
+      setRecording(true);
+      segment.recorder.record();
+    },
+    stop,
+    keepLast: () => ask(keep(segment.recorder.last(BACK_S), segment.of, "Nothing was played in the last 30 s: nothing is kept.")),
+  };
+}

@@ -1,0 +1,45 @@
+"use client";
+/** The open take with all that the stage needs of it: its player, its game, its frames. */
+import { useMemo, useRef } from "react";
+import type { ActionValues } from "../../../core/engine/input/events";
+import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
+import { useSession } from "../../session/context";
+import { useListeners, useScale, type Play } from "../usePlay";
+import { useStage } from "../stage";
+import { placedYard } from "../useYardPlaces";
+import { useOpenTake } from "./openTake";
+import { useCloseWith, useTakePlay, useTakePlayer } from "./useTakePlay";
+
+export function useTakeStage(play: Play) {
+  const { layout, screen, playerView } = play;
+  useCloseWith(useSession((s) => s.id));
+  const open = useOpenTake((s) => s.open);
+  const asItWas = useOpenTake((s) => s.asItWas);
+  const wantsYard = useStage((s) => s.wantsYard);
+  const made = useTakePlayer(open, asItWas, { layout, screen, playerView });
+  const player = made?.ok ? made.value : null;
+  const freshGame = useMemo(() => {
+    if (!player) return createTug;
+    const { stage, take } = player;
+    const canTug = TUG_WORDS.every((word) => stage.layout.actions.some((a) => a.name === word));
+    return canTug && !wantsYard ? createTug : () => placedYard({ ...stage, screen: take.screen }, take.moment);
+  }, [player, wantsYard]);
+  const game = useMemo(() => freshGame(), [freshGame]);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const values = useRef<ActionValues>({});
+  const frames = useListeners<number>();
+  const scale = useScale(play.room, player?.take.screen ?? screen);
+  const { seek, isAtEnd } = useTakePlay({
+    player,
+    game,
+    freshGame,
+    scale,
+    canvas,
+    onShown(tick, given) {
+      values.current = given;
+      frames.tell(tick);
+    },
+  });
+  return { open, player, problem: made && !made.ok ? made.problems[0].message : null, canvas, scale, values, onFrame: frames.add, seek, isAtEnd };
+}
+export type TakeStageTools = ReturnType<typeof useTakeStage>;

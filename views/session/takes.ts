@@ -1,0 +1,103 @@
+/** The takes of the open layout: kept, renamed, removed, opened again with the layout they were played on. */
+import { readTake, writeTake } from "../../core/exchange/take";
+import type { KeptTake } from "../../core/exchange/kept";
+import type { Layout } from "../../core/format/types";
+import { takeSeconds, type Take } from "../../core/rehearsal/take";
+import { ok, refused, type Result } from "../../core/engine/result";
+import { reasonOf } from "../../storage/reason";
+import { picturesByDigest, storedLayout } from "./kept";
+import type { StatesParts } from "./states";
+
+/** A take, and the layout it was played on where that is known. */
+export interface OpenedTake {
+  readonly take: Take;
+  readonly on: Layout | null;
+}
+
+export interface Takes {
+  /** Those of the open layout, oldest first. */
+  list(): Promise<readonly KeptTake[]>;
+  /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be worked out. */
+  keep(take: Take, on: Layout | null): Promise<Result<KeptTake>>;
+  rename(take: KeptTake, name: string): Promise<Result<true>>;
+  /** Removes a take; the notice that tells of it brings it back. */
+  remove(take: KeptTake): Promise<Result<true>>;
+  open(take: KeptTake): Promise<Result<OpenedTake>>;
+  /** Another window has kept or removed one. */
+  heard(): void;
+  /** Hears whenever the list may have changed. */
+  subscribe(listener: () => void): () => void;
+}
+
+const MOST_LETTERS = 80;
+
+/** The takes of whatever layout is open. */
+export function createTakes({ kept, session, windows, now, newId, compose }: StatesParts): Takes {
+  const listeners = new Set<() => void>();
+  const changed = (layout: string) => {
+    windows.tell({ kind: "takes", layout });
+    listeners.forEach((listener) => listener());
+  };
+  /** Does something with the store; what it refuses is told, never lost in silence. */
+  const ask = async <T>(what: string, work: () => Promise<T>): Promise<Result<T>> => {
+    try {
+      return ok(await work());
+    } catch (error) {
+      return refused("", `the take could not be ${what}: ${reasonOf(error)}`);
+    }
+  };
+  return {
+    list: () => kept.takes(session.store.getState().id),
+    keep: (take, on) =>
+      ask("kept", async () => {
+        const { id: layout } = session.store.getState();
+        const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: takeSeconds(take), digest: take.layout };
+        const stored = on && (await compose(on));
+        const text = { text: writeTake({ ...take, frames: null }), on: stored && stored.text };
+        await kept.writeTake(row, text, on && stored ? picturesByDigest(on, stored.digests) : undefined);
+        changed(layout);
+        return row;
+      }),
+    async rename(take, name) {
+      const given = name.trim().slice(0, MOST_LETTERS);
+      if (given === "") return refused("", "a take needs a name, such as “quay, in a hurry”");
+      const done = await ask("renamed", () => kept.writeTake({ ...take, name: given }));
+      if (!done.ok) return done;
+      changed(take.layout);
+      return ok(true);
+    },
+    async remove(take) {
+      const done = await ask("removed", async () => {
+        const text = await kept.takeText(take.id);
+        await kept.removeTake(take.id);
+        return text;
+      });
+      if (!done.ok) return done;
+      changed(take.layout);
+      const bringBack = async () => {
+        await kept.writeTake(take, done.value);
+        changed(take.layout);
+      };
+      session.tell({
+        text: `The take “${take.name}” is removed.`,
+        tone: "plain",
+        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
+      });
+      return ok(true);
+    },
+    async open(take) {
+      const found = await ask("read", () => kept.takeText(take.id));
+      if (!found.ok) return found;
+      if (!found.value) return refused("", `the take “${take.name}” is no longer kept`);
+      const read = readTake(found.value.text);
+      if (!read.ok) return read;
+      const on = found.value.on === null ? null : await storedLayout(kept, found.value.on);
+      return ok({ take: { ...read.value, name: take.name }, on: on && on.ok ? on.value : null });
+    },
+    heard: () => listeners.forEach((listener) => listener()),
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+}

@@ -1,0 +1,11 @@
+/** No game at all: for glasses on which the controls alone matter. */
+import type { Game } from "../../samples/game";
+
+export const NO_GAME: Game = {
+  tick() {},
+  draw(ctx, w, h) {
+    ctx.fillStyle = "#0c141b";
+    ctx.fillRect(0, 0, w, h);
+  },
+  moment: () => null,
+};
