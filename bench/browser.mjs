@@ -3,6 +3,7 @@
  * live in the rail (from the browser's own trace), cold load to the first drag, JavaScript shipped. Printed, never asserted.
  */
 import { createRequire } from "node:module";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { ensureBuilt, root } from "../scripts/lib.mjs";
@@ -365,4 +366,65 @@ export const benchPlay = (seconds) =>
     const before = await memory();
     await page.waitForTimeout(seconds * 1000);
     return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), before, after: await memory(), seconds };
+  });
+
+/** Half an hour on Brackwater: a thumb that steers without a break, and a horn now and then; some 30 events a second. */
+function halfAnHour() {
+  const shipped = JSON.parse(readFileSync(join(root, "samples/takes/brackwater-1.nodulum-take.json"), "utf8"));
+  const { x, y } = shipped.events[0];
+  const events = [];
+  let t = 100;
+  for (let n = 0; t < 1_795_000; n += 1) {
+    events.push({ t, id: 1, type: "down", x, y });
+    for (let i = 0; i < 60; i += 1)
+      events.push({ t: (t += 33), id: 1, type: "move", x: x + Math.round(90 * Math.sin(i / 5 + n)), y: y - Math.round(90 * Math.cos(i / 7)) });
+    events.push({ t: (t += 10), id: 1, type: "up", x, y });
+    t += 40;
+  }
+  return { ...shipped, name: "half an hour", events, frames: null };
+}
+
+/** A take of half an hour: how long until it is open, until all of it is known, what a frame of it costs at eight times its speed; and what running traces cost. */
+export const benchTake = () =>
+  withBrowser(async (browser) => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`http://127.0.0.1:${PORT}/rehearse`);
+    await page.getByTestId("play-glass").waitFor();
+    // What running traces cost: the same frames with them, and with a list in their place.
+    const median = async () => {
+      await page.waitForTimeout(1500);
+      return at(await scripted(browser, page, () => page.waitForTimeout(5000)), 0.5);
+    };
+    const withTraces = await median();
+    await page.getByRole("button", { name: "told", exact: true }).click();
+    const without = await median();
+    await page.getByRole("button", { name: "traces", exact: true }).click();
+    await page
+      .getByLabel("Take in a take")
+      .setInputFiles({ name: "long.nodulum-take.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(halfAnHour())) });
+    const button = page.getByRole("button", { name: /^Take half an hour/ });
+    await button.waitFor();
+    await page.waitForTimeout(1000);
+    const times = await button.evaluate(
+      (element) =>
+        new Promise((done) => {
+          const from = performance.now();
+          let opened = 0;
+          const look = () => {
+            const strip = document.querySelector('[data-testid="lane-glass"]');
+            if (!opened && document.querySelector('[data-testid="take-glass"] canvas')?.width > 300 && Number(strip?.getAttribute("aria-valuenow")) >= 0)
+              opened = performance.now() - from;
+            if (Number(strip?.getAttribute("aria-valuemax")) > 100_000) return done({ opened, known: performance.now() - from });
+            requestAnimationFrame(look);
+          };
+          element.click();
+          requestAnimationFrame(look);
+        }),
+    );
+    await page.getByLabel("Speed of the take").selectOption("8");
+    const tick = () => page.getByTestId("lane-glass").getAttribute("aria-valuenow").then(Number);
+    const [from, began] = [await tick(), Date.now()];
+    const frames = await scripted(browser, page, () => page.waitForTimeout(5000));
+    const speed = (((await tick()) - from) / 60 / (Date.now() - began)) * 1000;
+    return { ...times, speed, median: at(frames, 0.5), p95: at(frames, 0.95), traces: withTraces - without };
   });

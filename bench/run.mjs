@@ -23,7 +23,7 @@ console.log(
   `what a game carries, gzip: player ${kB(size.player)}, with the reader of played files ${kB(size.withReader)} (aim 9.5 kB), with drawing ${kB(size.withDrawing)} (aim 15 kB)`,
 );
 if (process.argv.includes("--core")) process.exit(0);
-const { benchActions, benchBrowser, benchPlay } = await import("./browser.mjs");
+const { benchActions, benchBrowser, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();
 console.log(
   `dragging, 60 controls with pictures, 12 screens live: script a frame ${b.median.toFixed(1)} ms median, ${b.p95.toFixed(1)} ms at the 95th percentile (${b.frames} frames; aims 5 and 12 ms)`,
@@ -59,4 +59,8 @@ console.log(
 const p = await benchPlay(Number(process.env.PLAY_SECONDS ?? 300));
 console.log(
   `playing, 40 controls and 10 looped fingers: script a frame ${p.median.toFixed(1)} ms median, ${p.p95.toFixed(1)} ms at the 95th percentile (${p.frames} frames; aims 4 and 10 ms); memory ${p.before.toFixed(1)} MB, after ${p.seconds} s ${p.after.toFixed(1)} MB`,
+);
+const k = await benchTake();
+console.log(
+  `a take of half an hour: open after ${(k.opened / 1000).toFixed(2)} s (aim 1 s), all of it known after ${(k.known / 1000).toFixed(2)} s; at eight times its speed it goes ${k.speed.toFixed(1)} times, script a frame ${k.median.toFixed(1)} ms median, ${k.p95.toFixed(1)} ms at the 95th percentile; running traces cost ${k.traces.toFixed(1)} ms a frame (aim 1 ms)`,
 );

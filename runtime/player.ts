@@ -13,7 +13,7 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
 
 /** What came in a tick: its events, their times from tick 0 on, and the state that they found. */
-export interface CameIn {
+export interface TickInput {
   readonly events: readonly InputEvent[];
   readonly before: InputState;
 }
@@ -23,7 +23,7 @@ export interface Player {
   /** Queues an event; events must come in time order. */
   feed(event: InputEvent): void;
   /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and what came in it. */
-  playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: CameIn) => void): void;
+  playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: TickInput) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
   retune(layout: PlayedLayout, screen: Screen, playerView?: PlayerView): void;
   readonly resolved: () => Resolved;

@@ -4,7 +4,7 @@ import { screenOf, SCREEN_CLASSES } from "../core/checks/catalogue";
 import { resolvedOn } from "../core/derived/resolved";
 import type { InputEvent } from "../core/engine/input/events";
 import { centreOf } from "../core/engine/geometry/point";
-import { writeTake, TAKE_ENDING } from "../core/exchange/take";
+import { writeTake, TAKE_FILE } from "../core/exchange/take";
 import { framesOf, layoutDigest, type Take } from "../core/rehearsal/take";
 import type { Layout, Screen } from "../core/format/types";
 import { SAMPLES } from "../samples/samples";
@@ -194,5 +194,5 @@ function firstDraft(): Take[] {
 
 const FILES = ["brackwater", "pigeonhole", "brackwater-first-draft"];
 [harbour(), office(), firstDraft()].forEach((takes, i) => {
-  takes.forEach((take, n) => writeFileSync(`samples/takes/${FILES[i]}-${n + 1}${TAKE_ENDING}`, writeTake(take)));
+  takes.forEach((take, n) => writeFileSync(`samples/takes/${FILES[i]}-${n + 1}${TAKE_FILE}`, writeTake(take)));
 });

@@ -13,7 +13,7 @@ import { readEvent } from "./trace";
 export const TAKE_FORMAT = "nodulum-take";
 export const TAKE_VERSION = 1;
 /** How the name of a take's file ends. */
-export const TAKE_ENDING = ".nodulum-take.json";
+export const TAKE_FILE = ".nodulum-take.json";
 
 const within = ({ least, most, words }: Limit & { readonly least: number }) => z.number(words).min(least, words).max(most, words);
 const inset = within(SCREENS.insetPx);

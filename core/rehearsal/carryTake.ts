@@ -14,7 +14,7 @@ import { resolvedOn } from "../derived/resolved";
 import { stageOf, ticksOf, type Take, type TakeStage } from "./take";
 
 /** Whom and on what a take is to be played. */
-export interface TakeAim {
+export interface TakeTarget {
   readonly layout: Layout;
   readonly screen: Screen;
   readonly handed: Take["handed"];
@@ -22,7 +22,7 @@ export interface TakeAim {
 }
 
 /** On which control each touch began, by the place of its down among the events: the top one that took it; null: none. */
-export function beganOn(take: Take, stage: TakeStage): ReadonlyMap<number, string | null> {
+export function startControls(take: Take, stage: TakeStage): ReadonlyMap<number, string | null> {
   const began = new Map<number, string | null>();
   let at = 0;
   for (const { events, before } of ticksOf(take, stage)) {
@@ -43,23 +43,23 @@ export function beganOn(take: Take, stage: TakeStage): ReadonlyMap<number, strin
 const isTouch = (event: InputEvent): event is TouchInput => "x" in event && "id" in event;
 
 /** Carries the events of a take: each for the aim of its moment, in the order in which they stand in the take. Null: the aim's layout lacks what it names. */
-export type Carry = (event: InputEvent, index: number, aim: TakeAim) => InputEvent | null;
+export type Carry = (event: InputEvent, index: number, aim: TakeTarget) => InputEvent | null;
 
 /**
  * What carries the events of a take. `from`: the layout it was played on (or, where that is not at hand, the nearest there is); refused where
  * the take cannot be played on it. The control that a touch began on is found once; where it stands is asked of the aim at every event.
  */
-export function carrierOf(take: Take, from: Layout): Result<Carry> {
+export function createCarry(take: Take, from: Layout): Result<Carry> {
   const stage = stageOf(take, from);
   if (!stage.ok) return stage;
-  const began = beganOn(take, stage.value);
+  const began = startControls(take, stage.value);
   const before = byId(stage.value.resolved.controls);
   const safeWas = screenFrames(take.screen).safe;
   const mmWas = pxPerMm(take.screen);
   /** The control that each touch that is down began on. */
   const holders = new Map<number, string | null>();
   const part = (value: number, start: number, length: number) => (length > 0 ? (value - start) / length : 0.5);
-  const carryTouch = (event: TouchInput, { layout, screen, handed, playerSize }: TakeAim): TouchInput => {
+  const carryTouch = (event: TouchInput, { layout, screen, handed, playerSize }: TakeTarget): TouchInput => {
     const control = holders.get(event.id) ?? "";
     const was = before.get(control);
     const is = was && byId(resolvedOn(layout, screen, { handed, playerSize, moment: null }).controls).get(control);
@@ -85,8 +85,8 @@ export function carrierOf(take: Take, from: Layout): Result<Carry> {
 }
 
 /** The take as it is played for another aim: its touches moved, its screen, hand and size those of the aim, its frames gone. What the aim's layout lacks is passed over. */
-export function carryTake(take: Take, from: Layout, aim: TakeAim): Result<Take> {
-  const carry = carrierOf(take, from);
+export function carryTake(take: Take, from: Layout, aim: TakeTarget): Result<Take> {
+  const carry = createCarry(take, from);
   if (!carry.ok) return carry;
   const events = take.events.flatMap((event, i) => carry.value(event, i, aim) ?? []);
   const moment = aim.layout.moments.some((m) => m.id === take.moment) ? take.moment : null;

@@ -10,7 +10,7 @@ import { actionDifferences, actionFigures, firstDifference, type ActionDifferenc
 import { framesOf, type Take } from "./take";
 
 /** What is compared. `from`: the layout the take was played on, or the nearest there is; `carries`: touches move with their controls. */
-export interface TakeContest {
+export interface TakePair {
   readonly take: Take;
   readonly from: Layout;
   readonly a: Layout;
@@ -19,12 +19,12 @@ export interface TakeContest {
 }
 
 /** A value of an action at a time, s, on both layouts, as one number each: a press 0 or 1, an axis itself, a vector or motion its length. Null: none. */
-export interface ContestPoint {
+export interface PairPoint {
   readonly s: number;
   readonly a: number | null;
   readonly b: number | null;
 }
-export interface TakeComparison {
+export interface TakeDifference {
   readonly first: FrameDifference | null;
   /** Each action, and its figures on A and on B; null where that layout has none of its name. */
   readonly actions: readonly {
@@ -33,7 +33,7 @@ export interface TakeComparison {
     readonly difference: ActionDifference;
     readonly a: ActionFigures | null;
     readonly b: ActionFigures | null;
-    readonly points: readonly ContestPoint[];
+    readonly points: readonly PairPoint[];
   }[];
   readonly ticks: { readonly a: number; readonly b: number };
 }
@@ -42,7 +42,7 @@ export interface TakeComparison {
 const MOST_POINTS = 400;
 
 /** Compares. Refused where the take cannot be played on one of them. */
-export function compareTake({ take, from, a, b, carries }: TakeContest): Result<TakeComparison> {
+export function compareTake({ take, from, a, b, carries }: TakePair): Result<TakeDifference> {
   const framesOn = (layout: Layout): Result<TickOutput[]> => {
     if (!carries) return framesOf(take, layout);
     const { screen, handed, playerSize } = take;
@@ -72,7 +72,7 @@ interface Both {
   readonly hz: number;
 }
 
-function pointsOf(action: string, { was, is, hz }: Both): readonly ContestPoint[] {
+function pointsOf(action: string, { was, is, hz }: Both): readonly PairPoint[] {
   const ticks = Math.max(was.length, is.length);
   const every = Math.max(1, Math.ceil(ticks / MOST_POINTS));
   const at = (frames: readonly TickOutput[], i: number): number | null => {

@@ -12,7 +12,7 @@ import { TRACES } from "../format/limits";
 import type { PlayedState } from "./traceLog";
 
 /** Whether nothing is down, latched, easing or on its way: a take may begin here as if nothing had been. */
-export function isQuiet({ setup, state }: PlayedState): boolean {
+export function isAtRest({ setup, state }: PlayedState): boolean {
   const { hardware } = state;
   const still = (pad: NonNullable<typeof hardware.pad>) =>
     pad.buttons.every((_, i) => padButton(hardware, i) === 0) && pad.axes.every((_, i) => Math.abs(padAxis(hardware, i, 0, 1)) < PAD_REST);
@@ -40,7 +40,7 @@ interface Begin {
 }
 
 /** What was cut out: the events of a take, its moment at the start, and the ticks it comes from, from 1, the first not included. */
-export interface Cut {
+export interface RecordedPart {
   readonly events: readonly InputEvent[];
   readonly moment: string | null;
   readonly from: number;
@@ -48,14 +48,14 @@ export interface Cut {
 }
 
 /** What came in a tick, and the state it found. */
-export interface CameIn {
+export interface TickInput {
   readonly events: readonly InputEvent[];
   readonly before: InputState;
 }
 
 export interface Recorder {
   /** Takes a tick, numbered from 1 without a gap: what came in it, at times from tick 0 on (ms), the state before it and the state after it. */
-  tick(tick: number, came: CameIn, played: PlayedState): void;
+  tick(tick: number, came: TickInput, played: PlayedState): void;
   /** Something else is played from here on: another layout, screen, hand, size or rate. What came before is let go. */
   again(): void;
   /** Begins to record; what is held is left out until its next down. */
@@ -66,9 +66,9 @@ export interface Recorder {
   /** The recording is as long as a take may be, or holds as many events. */
   readonly isFull: () => boolean;
   /** Ends the recording and gives it; null where none was begun, or nothing has been played since. */
-  stop(): Cut | null;
+  stop(): RecordedPart | null;
   /** The last seconds; null where nothing has been played. */
-  last(seconds: number): Cut | null;
+  last(seconds: number): RecordedPart | null;
 }
 
 /** No take is longer, ms. */
@@ -102,7 +102,7 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
   let recording: Begin | null = null;
   let last: { readonly tick: number; readonly state: InputState } | null = null;
 
-  const cut = (begin: Begin): Cut | null => (last && last.tick > begin.tick ? cutFrom(begin, come, { to: last.tick, hz }) : null);
+  const cut = (begin: Begin): RecordedPart | null => (last && last.tick > begin.tick ? cutFrom(begin, come, { to: last.tick, hz }) : null);
   const forget = (tick: number) => {
     // The newest beginning that is old enough, and everything after it, must stay.
     const since = Math.floor(tick - backSeconds * hz);
@@ -117,10 +117,10 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
     tick(tick, { events, before }, played) {
       if (runs.length === 0) {
         runs.push({ ...beginAt(tick - 1, before), end: tick - 1 });
-        wasQuiet = isQuiet({ setup: played.setup, state: before });
+        wasQuiet = isAtRest({ setup: played.setup, state: before });
       }
       for (const event of events) come.push({ tick, event });
-      const quiet = isQuiet(played);
+      const quiet = isAtRest(played);
       const run = runs[runs.length - 1];
       if (quiet && wasQuiet && isSameRun(run, played.state)) runs[runs.length - 1] = { ...run, end: tick };
       else if (quiet) runs.push({ ...beginAt(tick, played.state), end: tick });
@@ -156,7 +156,7 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
 }
 
 /** The events after a beginning, their times told from it, less what was down then until its next down. */
-function cutFrom(begin: Begin, come: readonly Come[], { to, hz }: { readonly to: number; readonly hz: number }): Cut {
+function cutFrom(begin: Begin, come: readonly Come[], { to, hz }: { readonly to: number; readonly hz: number }): RecordedPart {
   const touches = new Set(begin.touches);
   const codes = new Set(begin.codes);
   const events: InputEvent[] = [];

@@ -9,8 +9,8 @@ import { sampleLayouts } from "../../test/samples";
 import { bareTake, standing, tap, TALL, WIDE } from "../../test/takes";
 import { carryTake } from "./carryTake";
 import { actionDifferences, actionFigures, firstDifference } from "./frameDifferences";
-import { createRecorder, isQuiet, type Recorder } from "./recorder";
-import { framesOf, stageOf, tickCount, type Take } from "./take";
+import { createRecorder, isAtRest, type Recorder } from "./recorder";
+import { framesOf, stageOf, tickNumber, type Take } from "./take";
 import { createTakePlayer } from "./takePlayer";
 
 const [brackwater, pigeonhole] = sampleLayouts();
@@ -52,7 +52,7 @@ function live(all: readonly InputEvent[], ticks: number, at: (n: number, recorde
 test("recorded, exported, imported and replayed, a take gives what the live engine gave", () => {
   fc.assert(
     fc.property(events, fc.constantFrom(30, 60, 144), (all, hz) => {
-      const ticks = tickCount({ events: all, hz }) + 3;
+      const ticks = tickNumber({ events: all, hz }) + 3;
       const { recorder, seen } = live(all, ticks, () => undefined, hz);
       const cut = recorder.last(1e6)!;
       expect(cut.from).toBe(0);
@@ -103,7 +103,7 @@ test("the last seconds begin at the last tick before them with nothing down, lat
   const cut = recorder.last(0.5)!;
   expect(cut.from).toBeLessThanOrEqual(3 * 60);
   expect(cut.from).toBeGreaterThan(3 * 60 - 3);
-  expect(isQuiet({ setup, state: states[cut.from - 1] })).toBe(true);
+  expect(isAtRest({ setup, state: states[cut.from - 1] })).toBe(true);
   expect(cut.events).toHaveLength(1);
   expect(recorder.last(4.5)!.events).toHaveLength(1);
   expect(recorder.last(5.5)!.events).toHaveLength(3);
@@ -139,7 +139,7 @@ test("how many ticks a take has is as many as a replay gives", () => {
         { hz },
       );
       const { layout, resolved } = stage(take);
-      expect(tickCount(take)).toBe(replay(layout, resolved, take.events, { hz }).length);
+      expect(tickNumber(take)).toBe(replay(layout, resolved, take.events, { hz }).length);
     }),
     { numRuns: 40 },
   );

@@ -2,7 +2,7 @@
  * A take: what hands did, with all that must be known to play it again (section "Takes" of docs/TAKES.md). It begins with nothing held,
  * latches off, nothing eased, no pad and every control on; what was seen while it was recorded is not in it, but can be worked out.
  */
-import { replaySteps, tickTime, type ReplayedTick, type TickOutput } from "../engine/input/advance";
+import { replaySteps, tickTime, type TickStep, type TickOutput } from "../engine/input/advance";
 import type { InputEvent } from "../engine/input/events";
 import { prepareInput, type InputSetup } from "../engine/input/setup";
 import { TIME_SLACK } from "../engine/geometry/tolerances";
@@ -41,18 +41,18 @@ export interface TakeStage {
 }
 
 /** How many ticks a take has: up to the first at or after its last event, plus one; two where it has none. */
-export function tickCount({ events, hz }: Pick<Take, "events" | "hz">): number {
+export function tickNumber({ events, hz }: Pick<Take, "events" | "hz">): number {
   const end = events.length > 0 ? events[events.length - 1].t : 0;
   let n = Math.max(1, Math.floor((end * hz) / 1000));
   while (tickTime(n, hz) < end - TIME_SLACK) n += 1;
   return n + 1;
 }
 
-/** How long a take is, s. */
-export const takeSeconds = (take: Pick<Take, "events" | "hz">): number => tickCount(take) / take.hz;
+/** How long a take is, ms. */
+export const takeLengthMs = (take: Pick<Take, "events" | "hz">): number => tickTime(tickNumber(take), take.hz);
 
 /** What a take names that a layout lacks: a moment or a control, each once. */
-export function strangersOf(take: Pick<Take, "moment" | "events">, layout: Layout): readonly { readonly kind: "moment" | "control"; readonly id: string }[] {
+export function missingIds(take: Pick<Take, "moment" | "events">, layout: Layout): readonly { readonly kind: "moment" | "control"; readonly id: string }[] {
   const moments = new Set(layout.moments.map((m) => m.id));
   const controls = new Set(layout.controls.map((c) => c.id));
   const strangers = new Map<string, { kind: "moment" | "control"; id: string }>();
@@ -69,7 +69,7 @@ export function strangersOf(take: Pick<Take, "moment" | "events">, layout: Layou
 
 /** Makes a layout ready for a take. Refused where the take names a moment or a control that the layout lacks. */
 export function stageOf(take: Take, layout: Layout): Result<TakeStage> {
-  const [stranger] = strangersOf(take, layout);
+  const [stranger] = missingIds(take, layout);
   if (stranger) {
     const all: readonly { readonly id: string }[] = stranger.kind === "moment" ? layout.moments : layout.controls;
     const known = all.length > 0 ? `; known: ${all.map((one) => one.id).join(", ")}` : "; the layout has none";
@@ -80,7 +80,7 @@ export function stageOf(take: Take, layout: Layout): Result<TakeStage> {
 }
 
 /** The ticks of a take on a stage, as they are wanted. */
-export const ticksOf = (take: Take, stage: TakeStage): Generator<ReplayedTick> => replaySteps(stage.setup, take.events, take.moment);
+export const ticksOf = (take: Take, stage: TakeStage): Generator<TickStep> => replaySteps(stage.setup, take.events, take.moment);
 
 /** The frames of a take on a layout: what `replay` gives for its events. Refused where it names what the layout lacks. */
 export function framesOf(take: Take, layout: Layout): Result<TickOutput[]> {

@@ -6,7 +6,7 @@ import { advance, tickTime } from "../engine/input/advance";
 import { TIME_SLACK } from "../engine/geometry/tolerances";
 import type { ActionValues, InputEvent } from "../engine/input/events";
 import { initialState, type InputState } from "../engine/input/state";
-import { tickCount, type Take, type TakeStage } from "./take";
+import { tickNumber, type Take, type TakeStage } from "./take";
 import { createListener, type Told } from "./told";
 import { marksOf, type TouchMark } from "./touchMarks";
 import { createTraceLog, type TraceLog } from "./traceLog";
@@ -39,7 +39,7 @@ const KEPT_EVERY = 120;
 /** A player at the beginning of a take; the take can be played on the stage (`stageOf`). */
 export function createTakePlayer(take: Take, stage: TakeStage): TakePlayer {
   const { setup, layout } = stage;
-  const ticks = tickCount(take);
+  const ticks = tickNumber(take);
   const log = createTraceLog({
     hz: take.hz,
     most: ticks,

@@ -13,10 +13,10 @@ import type { Resolved } from "../engine/placement/resolve";
 import type { PlayedLayout } from "../engine/types";
 
 /** A touch so near to a picture is meant for it, mm: half a fingertip. */
-export const MEANT_WITHIN_MM = 5;
+export const NEAR_TOUCH_MM = 5;
 
 /** What took a touch. meant: the control it was meant for · another: one that it was not meant for · game: no control, in a zone in which the game takes taps · nothing. */
-export type TouchFate = "meant" | "another" | "game" | "nothing";
+export type TouchResult = "meant" | "another" | "game" | "nothing";
 
 export interface TouchMark {
   /** The tick that took the event, from 1, and the event's own time, ms. */
@@ -27,7 +27,7 @@ export interface TouchMark {
   /** Where, px of the screen. */
   readonly x: number;
   readonly y: number;
-  readonly fate: TouchFate;
+  readonly fate: TouchResult;
   /** The control it was meant for; null: none within 5 mm. */
   readonly meant: string | null;
   /** How far from the middle of that control, mm. */
@@ -37,14 +37,14 @@ export interface TouchMark {
 }
 
 /** Where touches are played: what was prepared, where it stands, and which zones take taps. */
-export interface TouchGround {
+export interface TouchStage {
   readonly setup: InputSetup;
   readonly resolved: Pick<Resolved, "keepClear">;
   readonly layout: Pick<PlayedLayout, "keepClear">;
 }
 
 /** A tick with what came in it; `before`: the state it began with. */
-export interface MarkedTick {
+export interface TouchTick {
   readonly tick: number;
   readonly events: readonly InputEvent[];
   readonly before: InputState;
@@ -53,7 +53,7 @@ export interface MarkedTick {
 const isTouch = (event: InputEvent): event is TouchInput => event.type === "down" || event.type === "move" || event.type === "up" || event.type === "cancel";
 
 /** The marks of one tick, in the order of its events. Ticks without touch events cost nothing. */
-export function marksOf(ground: TouchGround, { tick, events, before }: MarkedTick): readonly TouchMark[] {
+export function marksOf(ground: TouchStage, { tick, events, before }: TouchTick): readonly TouchMark[] {
   if (!events.some(isTouch)) return [];
   const { setup } = ground;
   const marks: TouchMark[] = [];
@@ -82,7 +82,7 @@ interface Marked {
   readonly took: readonly number[];
 }
 
-function markOf(ground: TouchGround, state: InputState, { tick, event, kind, took }: Marked): TouchMark {
+function markOf(ground: TouchStage, state: InputState, { tick, event, kind, took }: Marked): TouchMark {
   const { setup, resolved, layout } = ground;
   const { x, y, t } = event;
   let meant: number | null = null;
@@ -92,7 +92,7 @@ function markOf(ground: TouchGround, state: InputState, { tick, event, kind, too
     const mm = distanceTo({ shape: "box", ...control.visual }, { x, y }) / control.mmPx;
     // Of pictures that lie on each other the touch is meant for the one whose middle is nearer.
     const far = mm + 1e-3 * (magnitude(x - control.centre.x, y - control.centre.y) / control.mmPx);
-    if (mm > MEANT_WITHIN_MM || far >= least) return;
+    if (mm > NEAR_TOUCH_MM || far >= least) return;
     least = far;
     meant = i;
   });
@@ -100,7 +100,7 @@ function markOf(ground: TouchGround, state: InputState, { tick, event, kind, too
   const inGame = resolved.keepClear.some(
     (zone) => layout.keepClear.some((z) => z.id === zone.id && z.taps) && x >= zone.x && x <= zone.x + zone.w && y >= zone.y && y <= zone.y + zone.h,
   );
-  const fate: TouchFate = took.length === 0 ? (inGame ? "game" : "nothing") : meant !== null && took.includes(meant) ? "meant" : "another";
+  const fate: TouchResult = took.length === 0 ? (inGame ? "game" : "nothing") : meant !== null && took.includes(meant) ? "meant" : "another";
   return {
     tick,
     t,
@@ -132,7 +132,7 @@ export function touchTable(controls: readonly string[], marks: readonly TouchMar
   const downs = marks.filter((m) => m.kind === "down");
   return controls.map((control) => {
     const own = downs.filter((m) => m.meant === control);
-    const count = (...fates: readonly TouchFate[]) => own.filter((m) => fates.includes(m.fate)).length;
+    const count = (...fates: readonly TouchResult[]) => own.filter((m) => fates.includes(m.fate)).length;
     const mean = own.reduce((sum, m) => sum + m.offMm, 0) / own.length;
     const spread = Math.sqrt(own.reduce((sum, m) => sum + (m.offMm - mean) ** 2, 0) / own.length);
     return {

@@ -201,6 +201,8 @@ export const KEY_TABLE: readonly KeyRow[] = [
   { ...REHEARSE, keys: [], shown: "F8", words: "change over between A and B of the feel that is open" },
   { ...REHEARSE, keys: [], shown: "second mouse button · pin", words: "a press that stays where it is let go" },
   { ...REHEARSE, keys: [], shown: "arrow keys · L · Delete on a pin", words: "move it · loop it · lift it" },
+  { ...REHEARSE, keys: [], shown: "← → · Shift · + − · M · Space on the traces", words: "a tick, a second · zoom · mark · stop and run, or play a take" },
+  { ...REHEARSE, keys: [], shown: "F2 on a take", words: "name it" },
   { ...REHEARSE, keys: [], shown: "Escape, held for 600 ms", words: "leave the glass" },
 ];
 

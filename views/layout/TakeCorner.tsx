@@ -3,7 +3,7 @@
 import { ArrowLeftRight, X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/engine/input/events";
-import { carrierOf } from "../../core/rehearsal/carryTake";
+import { createCarry } from "../../core/rehearsal/carryTake";
 import { ok } from "../../core/engine/result";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Player } from "../../runtime/player";
@@ -97,7 +97,7 @@ function LoopGlass({ opened: { take, on } }: { opened: OpenedTake }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const fingers = useRef<SVGGElement>(null);
   // The layout that was there when the take was opened stands in for its own where that is not known.
-  const carry = useMemo(() => carrierOf(take, on ?? session.store.getState().layout), [take, on, session]);
+  const carry = useMemo(() => createCarry(take, on ?? session.store.getState().layout), [take, on, session]);
   const aim = useRef({ layout, screen, handed, playerSize });
   useEffect(() => {
     aim.current = { layout, screen, handed, playerSize };

@@ -4,7 +4,7 @@ import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from 
 import type { KeptLayout } from "../../core/exchange/kept";
 import { storedForm } from "../../core/derived/stored";
 import { digestOfText } from "../../core/format/digest";
-import { readTake, TAKE_ENDING } from "../../core/exchange/take";
+import { readTake, TAKE_FILE } from "../../core/exchange/take";
 import { MOST_FILE_BYTES, TAKES } from "../../core/format/limits";
 import { fileReader } from "../../workers/reading";
 import { digestsIn } from "../../core/format/stored";
@@ -39,7 +39,7 @@ export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8A
       const text = await kept.takeText(take.id);
       if (!text) continue;
       const number = String(contents.takes.length + 1).padStart(3, "0");
-      const at = `takes/${number}-${fileNameFor(take.name, TAKE_ENDING)}`;
+      const at = `takes/${number}-${fileNameFor(take.name, TAKE_FILE)}`;
       const on = text.on === null ? null : `takes/${number}-played-on.json`;
       put(at, text.text);
       if (on !== null && text.on !== null) {

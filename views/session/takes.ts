@@ -2,7 +2,7 @@
 import { readTake, writeTake } from "../../core/exchange/take";
 import type { KeptTake } from "../../core/exchange/kept";
 import type { Layout } from "../../core/format/types";
-import { takeSeconds, type Take } from "../../core/rehearsal/take";
+import { takeLengthMs, type Take } from "../../core/rehearsal/take";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
 import { picturesByDigest, storedLayout } from "./kept";
@@ -51,7 +51,7 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
     keep: (take, on) =>
       ask("kept", async () => {
         const { id: layout } = session.store.getState();
-        const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: takeSeconds(take), digest: take.layout };
+        const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: takeLengthMs(take) / 1000, digest: take.layout };
         const stored = on && (await compose(on));
         const text = { text: writeTake({ ...take, frames: null }), on: stored && stored.text };
         await kept.writeTake(row, text, on && stored ? picturesByDigest(on, stored.digests) : undefined);

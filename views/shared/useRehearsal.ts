@@ -10,7 +10,7 @@ import { isIdle } from "../../core/engine/input/kinds";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
-import { createPlayer, type CameIn, type Player } from "../../runtime/player";
+import { createPlayer, type TickInput, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
@@ -33,7 +33,7 @@ const SETTLED_MS = 3000;
 export interface PlayedTick {
   readonly player: Player;
   readonly t: number;
-  readonly came: CameIn;
+  readonly came: TickInput;
 }
 
 interface Options {

@@ -2,7 +2,7 @@
 /** The takes of the open layout: those that are kept, and those that ship with a sample. */
 import { useEffect, useState } from "react";
 import type { KeptTake } from "../../core/exchange/kept";
-import { takeSeconds } from "../../core/rehearsal/take";
+import { takeLengthMs } from "../../core/rehearsal/take";
 import { SAMPLES } from "../../samples/samples";
 import { takesOfSample } from "../../samples/takes";
 import { useSession, useTakes } from "../session/context";
@@ -56,5 +56,5 @@ export function useTakeList(): readonly ListedTake[] {
 async function shippedOf(index: number): Promise<readonly ListedTake[]> {
   const on = SAMPLES[index].layout();
   const all = await takesOfSample(index);
-  return all.map((take, i) => ({ key: `shipped ${index} ${i}`, name: take.name, seconds: takeSeconds(take), kept: null, shipped: { take, on } }));
+  return all.map((take, i) => ({ key: `shipped ${index} ${i}`, name: take.name, seconds: takeLengthMs(take) / 1000, kept: null, shipped: { take, on } }));
 }

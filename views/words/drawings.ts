@@ -105,6 +105,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   tether: { ink: device, accent: "M40 22L60 4", solid: c(60, 4, 2.5), muted: c(34, 26, 7) },
   thumb: { ink: thumb(32, 10), muted: "M27 12q5 -4 10 0" },
   together: { ink: c(18, 20, 9) + c(46, 20, 9), accent: "M27 20h10" },
+  told: { ink: lines(22, 10, 34, 4), accent: diamond(11, 10) + diamond(11, 28), muted: c(11, 19, 2) },
   touchpad: { dash: b(8, 6, 48, 28), ink: c(26, 22, 3), accent: "M29 21q8 -2 16 -8m-5 0l5 0l-2 5" },
   travel: { ink: c(32, 20, 16) + c(32, 20, 14.5), muted: c(32, 20, 4), accent: "M32 20h14" },
   tray: { ink: device, accent: b(4, 24, 56, 12), muted: "M18 24v12M32 24v12M46 24v12" },

@@ -79,6 +79,7 @@ export const WORDS: readonly { readonly word: string; readonly means: string }[]
   { word: "tether", means: "The line drawn from a control to its anchor." },
   { word: "thumb", means: "What plays; each control belongs to the nearest." },
   { word: "together", means: "Actions that are wanted at the same time." },
+  { word: "told", means: "What a rehearsal tells by itself: slips, touches that nothing took, sticks that never reached their full deflection." },
   { word: "touchpad", means: "A control that gives the movement of a thumb." },
   { word: "travel", means: "How far a knob goes from the middle." },
   { word: "tray", means: "The cards of what is selected, below or beside the glass." },

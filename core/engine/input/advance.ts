@@ -104,7 +104,7 @@ export interface Replay {
 }
 
 /** A tick of a replay: what came, the state before and after it, and what it gave. */
-export interface ReplayedTick extends TickOutput {
+export interface TickStep extends TickOutput {
   readonly events: readonly InputEvent[];
   readonly before: InputState;
   readonly state: InputState;
@@ -114,7 +114,7 @@ export interface ReplayedTick extends TickOutput {
  * Plays a trace (events in time order) tick by tick, taking events as they are wanted: up to the first tick at or after the last event, plus
  * one; two ticks where there are no events.
  */
-export function* replaySteps(setup: InputSetup, events: Iterable<InputEvent>, moment: string | null = null): Generator<ReplayedTick> {
+export function* replaySteps(setup: InputSetup, events: Iterable<InputEvent>, moment: string | null = null): Generator<TickStep> {
   const source = events[Symbol.iterator]();
   let state = initialState(setup, moment);
   let next = source.next();

@@ -5,7 +5,7 @@ import { Bar, BarChart, CartesianGrid, Legend, Line, LineChart, XAxis, YAxis } f
 import type { KeptState } from "../../../core/exchange/kept";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import type { ActionFigures } from "../../../core/rehearsal/frameDifferences";
-import type { TakeComparison } from "../../../core/rehearsal/compareTake";
+import type { TakeDifference } from "../../../core/rehearsal/compareTake";
 import type { Layout } from "../../../core/format/types";
 import type { ActionKind } from "../../../core/engine/types";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -24,7 +24,7 @@ interface Props {
   readonly onClose: () => void;
 }
 type Side = "own" | "now" | `state ${string}`;
-type Action = TakeComparison["actions"][number];
+type Action = TakeDifference["actions"][number];
 
 const CHART = { width: 424, height: 176, margin: { top: 6, right: 8, bottom: 0, left: -18 } } as const;
 
@@ -118,7 +118,7 @@ interface Asked {
   readonly named: readonly KeptState[];
   readonly carries: boolean;
 }
-type Found = Result<{ readonly comparison: TakeComparison; readonly hz: number }>;
+type Found = Result<{ readonly comparison: TakeDifference; readonly hz: number }>;
 
 /** The comparison asked for; null while it is worked out. An answer that comes too late is dropped. */
 function useComparison({ one, read, a, b, named, carries }: Asked): Found | null {
@@ -172,7 +172,7 @@ function figureWords(kind: ActionKind, figures: ActionFigures | null): string {
   }
 }
 
-function Comparison({ comparison: { first, actions, ticks }, hz }: { comparison: TakeComparison; hz: number }) {
+function Comparison({ comparison: { first, actions, ticks }, hz }: { comparison: TakeDifference; hz: number }) {
   const differing = actions.filter((x) => x.difference.firstTick !== null);
   const [shown, setShown] = useState((differing[0] ?? actions[0])?.difference.action ?? "");
   const one = actions.find((x) => x.difference.action === shown);

@@ -1,5 +1,5 @@
 /** Takes as files: saved with what they give, taken in as takes or as bare events. */
-import { framesText, readTake, TAKE_ENDING, traceText, writeTake } from "../../../core/exchange/take";
+import { framesText, readTake, TAKE_FILE, traceText, writeTake } from "../../../core/exchange/take";
 import { readTrace } from "../../../core/exchange/trace";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import { TAKES } from "../../../core/format/limits";
@@ -21,12 +21,12 @@ export function saveTake({ take, on }: OpenedTake, now: Layout, part: TakePart):
   // A take of a layout that is not known has no frames to its name: what another gives is not what it gave.
   const own = on ?? (take.layout === layoutDigest(now) ? now : null);
   if (part === "take" && own === null) {
-    saveText(fileNameFor(take.name, TAKE_ENDING), writeTake({ ...take, frames: null }), "application/json");
+    saveText(fileNameFor(take.name, TAKE_FILE), writeTake({ ...take, frames: null }), "application/json");
     return ok(true);
   }
   const frames = framesOf(take, own ?? now);
   if (!frames.ok) return frames;
-  if (part === "take") saveText(fileNameFor(take.name, TAKE_ENDING), writeTake({ ...take, frames: frames.value }), "application/json");
+  if (part === "take") saveText(fileNameFor(take.name, TAKE_FILE), writeTake({ ...take, frames: frames.value }), "application/json");
   else saveText(fileNameFor(take.name, ".frames.ndjson"), framesText(frames.value), "application/x-ndjson");
   return ok(true);
 }

@@ -7,7 +7,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues, InputEvent } from "../../../core/engine/input/events";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
-import { createRecorder, type Cut, type Recorder } from "../../../core/rehearsal/recorder";
+import { createRecorder, type RecordedPart, type Recorder } from "../../../core/rehearsal/recorder";
 import { layoutDigest, type Take } from "../../../core/rehearsal/take";
 import { createListener, type Listener } from "../../../core/rehearsal/told";
 import { marksOf, type TouchMark } from "../../../core/rehearsal/touchMarks";
@@ -53,7 +53,7 @@ export interface Recording {
 /** Whether a hand did it: what the game shows and hides is no play. */
 const isByHand = ({ type }: InputEvent) => type === "down" || type === "key" || type === "mouse" || type === "pad";
 
-const takeOf = (cut: Cut, { layout, screen, handed, playerSize, hz }: SegmentOf, name: string): Take => ({
+const takeOf = (cut: RecordedPart, { layout, screen, handed, playerSize, hz }: SegmentOf, name: string): Take => ({
   name,
   layout: layoutDigest(layout),
   screen,
@@ -76,7 +76,7 @@ export function useSegment(of: SegmentOf): Recording {
     [layout, screen, handed, playerSize, hz, run],
   );
   const keep = useCallback(
-    async (cut: Cut | null, from: SegmentOf, onNothing: string) => {
+    async (cut: RecordedPart | null, from: SegmentOf, onNothing: string) => {
       if (!cut?.events.some(isByHand)) return void (onNothing && session.tell({ text: onNothing, tone: "plain" }));
       const names = new Set((await takes.list().catch(() => [])).map((t) => t.name));
       let number = names.size + 1;
