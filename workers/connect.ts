@@ -1,6 +1,7 @@
 /** Starting the workers: each is reached as an object whose answers are promised. Where a browser has no workers, the page does their work itself. */
 import { wrap, type Remote } from "comlink";
 import type { ChecksService } from "./checksService";
+import type { FacesService } from "./facesService";
 import type { ReadingService } from "./readingService";
 import type { ScanService } from "./scanService";
 import type { TakesService } from "./takesService";
@@ -86,5 +87,13 @@ export function connectTakes(): Connection<TakesService> {
   return connected(
     () => new Worker(new URL("./takes.worker.ts", import.meta.url), { type: "module" }),
     () => import("./takesService").then((m) => m.createTakesService()),
+  );
+}
+
+/** Starts the judging of faces. */
+export function connectFaces(): Connection<FacesService> {
+  return connected(
+    () => new Worker(new URL("./faces.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./facesService").then((m) => m.createFacesService()),
   );
 }

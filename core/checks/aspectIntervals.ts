@@ -33,6 +33,10 @@ export interface AspectIntervals {
   readonly intervals: readonly (readonly [number, number])[];
   readonly worst: { readonly aspect: number; readonly value: number; readonly unit: Measure["unit"] } | null;
 }
+/** The same with its measure along the range: aspects and values in the order of the aspects. Of what has no measure there are none. */
+export interface AspectProfile extends AspectIntervals {
+  readonly points: readonly (readonly [aspect: number, value: number])[];
+}
 
 /** A closed interval of 0.002 holds at least one look at this step. A finding that is gone for less than a step may be told as one interval. */
 const STEP = 0.0019;
@@ -54,12 +58,24 @@ interface Gathered {
   severity: Severity;
   intervals: [number, number][];
   worst: { aspect: number; value: number; unit: Measure["unit"] } | null;
+  points: [number, number][];
 }
 
 const keyOf = (f: BareFinding) => `${f.code}\n${f.subjects.join("\n")}\n${f.moment ?? ""}`;
 
 /** The findings of a layout over a range of aspects, in the order of findings. */
 export function findAspectIntervals(layout: Layout, range: AspectRange, playerView: PlayerView = PLAIN_PLAYER_VIEW): AspectIntervals[] {
+  return gatherAspects(layout, range, playerView).map(toAspectIntervals).sort(inFindingOrder);
+}
+
+/** The same, each with its measure along the range: at every aspect that was looked at. */
+export function findAspectProfiles(layout: Layout, range: AspectRange, playerView: PlayerView = PLAIN_PLAYER_VIEW): AspectProfile[] {
+  return gatherAspects(layout, range, playerView)
+    .map((one) => ({ ...toAspectIntervals(one), points: one.points.sort(([a], [b]) => a - b) }))
+    .sort(inFindingOrder);
+}
+
+function gatherAspects(layout: Layout, range: AspectRange, playerView: PlayerView): Gathered[] {
   const lookAt = (aspect: number): Look => new Map(bareFindings(layout, screenAt(range, aspect), playerView).map((f) => [keyOf(f), f]));
   const gathered = new Map<string, Gathered>();
   const see = (look: Look, aspect: number) => {
@@ -88,7 +104,7 @@ export function findAspectIntervals(layout: Layout, range: AspectRange, playerVi
     }
     for (const [key, start] of open) gathered.get(key)!.intervals.push([start, to]);
   }
-  return [...gathered.values()].map(toAspectIntervals).sort(inFindingOrder);
+  return [...gathered.values()];
 }
 
 /** The range cut where arrangements begin and end, a hair to each side, for they are half-open. */
@@ -150,9 +166,10 @@ function borders(first: Seen, last: Seen, lookAt: (aspect: number) => Look): Bor
 
 function note(gathered: Map<string, Gathered>, key: string, f: BareFinding, aspect: number): void {
   let entry = gathered.get(key);
-  if (!entry) gathered.set(key, (entry = { first: f, severity: f.severity, intervals: [], worst: null }));
+  if (!entry) gathered.set(key, (entry = { first: f, severity: f.severity, intervals: [], worst: null, points: [] }));
   if (SEVERITIES.indexOf(f.severity) < SEVERITIES.indexOf(entry.severity)) entry.severity = f.severity;
   if (!f.measure) return;
+  entry.points.push([aspect, f.measure.value]);
   if (entry.worst === null || isWorse(f.code, f.measure, entry.worst)) entry.worst = { aspect, value: f.measure.value, unit: f.measure.unit };
 }
 

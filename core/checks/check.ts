@@ -76,6 +76,11 @@ export function bareFindings(layout: Layout, screen: Screen, playerView: PlayerV
   return judgeOn(layout, resolved, playerView).all.map((one) => bare(layout, one));
 }
 
+/** The same for a screen that is looked at again and again: what is known of it is kept, and only what has changed is placed anew. */
+export function bareOn(layout: Layout, screen: Screen, playerView: PlayerView): BareFinding[] {
+  return judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one));
+}
+
 /** How many findings of each severity a screen has, accepted ones left out: nothing is worded, no fix is proved. */
 export function tallyOn(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): FindingTally {
   return tallyOf(judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one)));

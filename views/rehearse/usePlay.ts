@@ -6,7 +6,7 @@ import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Layout, Screen } from "../../core/format/types";
 import { readFeel, type FeelState } from "../../core/rehearsal/feelChain";
-import { createTraceLog, type TraceLog } from "../../core/rehearsal/traceLog";
+import { createTraceLog, type PlayedState, type TraceLog } from "../../core/rehearsal/traceLog";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
 import type { Player } from "../../runtime/player";
@@ -22,6 +22,7 @@ import { createLatency } from "./latency";
 import { useStage } from "./stage";
 import { createTouchedControls } from "./touched";
 import { useChangeOver } from "./useChangeOver";
+import { useOpenTake } from "./takes/openTake";
 import { useSegment } from "./takes/useSegment";
 import { usePins } from "./usePins";
 import { useSwitches } from "./useSwitches";
@@ -103,13 +104,23 @@ export function usePlay() {
   const frames = useListeners<void>();
   const values = useRef<ActionValues>({});
 
+  const isTakeOpen = useOpenTake((s) => s.open !== null);
+  /** What is felt is what is seen: of the hands that play, or of the take that is open. */
+  const tellFeel = (at: PlayedState, given: ActionValues) => {
+    const felt = followed && feels.areAny() ? readFeel(at, followed.id, given) : null;
+    if (felt) feels.tell(felt);
+  };
+  const onTakeShown = (at: PlayedState, given: ActionValues) => {
+    const last = touchedControls.look({ setup: () => at.setup, state: () => at.state }, () => false);
+    if (last !== null) setTouched(last);
+    tellFeel(at, given);
+  };
   const onPlayed = (player: Player) => {
     tickOffFelt(player);
     pins.look(player);
-    const last = touchedControls.look(player, pins.isLooped);
+    const last = isTakeOpen ? null : touchedControls.look(player, pins.isLooped);
     if (last !== null) setTouched(last);
-    const now = followed && feels.areAny() ? readFeel({ setup: player.setup(), state: player.state() }, followed.id, values.current) : null;
-    if (now) feels.tell(now);
+    if (!isTakeOpen) tellFeel({ setup: player.setup(), state: player.state() }, values.current);
     frames.tell();
   };
   const feeding = useRef<(event: InputEvent) => void>(() => undefined);
@@ -174,6 +185,8 @@ export function usePlay() {
     values,
     bind: { ...bind, onKeyDown: (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event)) },
     onFeel: feels.add,
+    /** A take has been shown at a tick. */
+    onTakeShown,
     onFrame: frames.add,
     startAgain: () => {
       restart();

@@ -3,6 +3,7 @@
 import { memo, useEffect, useRef } from "react";
 import { clusterOf, placementIn } from "../../core/editing/placeables";
 import { resolvedOn } from "../../core/derived/resolved";
+import type { Face } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
 import { drawGlass, emptyGlass, posed } from "./drawGlass";
@@ -16,6 +17,10 @@ interface Props {
   readonly label: string;
   /** Look at the controls as held rather than at rest. */
   readonly held?: boolean;
+  /** The moment it is shown in; undefined: the one that the views show. */
+  readonly moment?: string;
+  /** The hand and size it is shown for; undefined: those that the views show. */
+  readonly face?: Face;
   /** What is not drawn: controls, and clusters with all in them. */
   readonly without?: readonly string[];
 }
@@ -31,7 +36,7 @@ function isInSight(element: Element): boolean {
   return right >= 0 && bottom >= 0 && left <= window.innerWidth && top <= window.innerHeight;
 }
 
-export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, without = NOTHING }: Props) {
+export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, moment, face, without = NOTHING }: Props) {
   const { store } = useSessionActions();
   const canvas = useRef<HTMLCanvasElement>(null);
   const epoch = useDrawingEpoch();
@@ -44,12 +49,13 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
     const draw = () => {
       stale = !inSight;
       if (stale) return;
-      const { layout, playerView } = store.getState();
+      const { layout, playerView: shown } = store.getState();
+      const playerView = moment === undefined && !face ? shown : { ...shown, ...face, ...(moment === undefined ? {} : { moment }) };
       const resolved = resolvedOn(layout, screen, playerView);
-      const shown = posed(layout, resolved, held).filter(
+      const drawn = posed(layout, resolved, held).filter(
         ({ control }) => without.length === 0 || !isAway(control.id, clusterOf(placementIn(layout, resolved.arrangement, control.id)), without),
       );
-      drawGlass(element, layout, shown, { screen, scale, epoch, mostPx: MOST_PX, moment: playerView.moment });
+      drawGlass(element, layout, drawn, { screen, scale, epoch, mostPx: MOST_PX, moment: playerView.moment });
     };
     draw();
     const observer = new IntersectionObserver((entries) => {
@@ -70,6 +76,6 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       stop();
       stopLanguage();
     };
-  }, [store, screen, scale, held, epoch, without]);
+  }, [store, screen, scale, held, epoch, without, moment, face]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
 });

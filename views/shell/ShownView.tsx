@@ -7,7 +7,7 @@ const FETCH: Readonly<Record<PagePath, () => Promise<{ default: ComponentType }>
   "/actions": () => import("../actions/ActionsView").then((m) => ({ default: m.ActionsView })),
   "/layout": () => import("../layout/BenchView").then((m) => ({ default: m.BenchView })),
   "/rehearse": () => import("../rehearse/RehearseView").then((m) => ({ default: m.RehearseView })),
-  "/screens": () => import("../screens/ShelfView").then((m) => ({ default: m.ShelfView })),
+  "/screens": () => import("../screens/ScreensView").then((m) => ({ default: m.ScreensView })),
   "/handoff": () => import("../handoff/HandOffView").then((m) => ({ default: m.HandOffView })),
   "/welcome": () => import("../welcome/WelcomeView").then((m) => ({ default: m.WelcomeView })),
   "/words": () => import("../words/WordsView").then((m) => ({ default: m.WordsView })),

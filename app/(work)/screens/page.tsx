@@ -1,5 +1,5 @@
-import { ShelfView } from "../../../views/screens/ShelfView";
+import { ScreensView } from "../../../views/screens/ScreensView";
 
 export default function Page() {
-  return <ShelfView />;
+  return <ScreensView />;
 }

@@ -1,13 +1,12 @@
 "use client";
 /** A take on the stage: worked out a little with every frame, played at its speed, shown at any tick. */
 import { useEffect, useMemo, useRef, type RefObject } from "react";
-import type { ActionValues } from "../../../core/engine/input/events";
 import { refused, type Result } from "../../../core/engine/result";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
 import { carryTake } from "../../../core/rehearsal/carryTake";
 import { layoutDigest, stageOf, type Take } from "../../../core/rehearsal/take";
-import { createTakePlayer, type TakePlayer } from "../../../core/rehearsal/takePlayer";
+import { createTakePlayer, type TakePlayer, type TakeTick } from "../../../core/rehearsal/takePlayer";
 import { createMotion } from "../../../runtime/motion";
 import { drawControls } from "../../../runtime/art";
 import { drawnControls } from "../../../runtime/poses";
@@ -65,7 +64,7 @@ interface Options {
   readonly scale: number;
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   /** Called after every frame, with the tick that is shown. */
-  readonly onShown: (tick: number, values: ActionValues) => void;
+  readonly onShown: (shown: TakeTick) => void;
 }
 
 /** Where a take is, and how it is sent elsewhere. */
@@ -123,7 +122,7 @@ export function useTakePlay(options: Options): TakePlace {
       const shown = player.at(tick);
       if (tick !== drawnTick || scale !== drawnScale) paint(canvas.current, player, { game, scale, motion, state: shown.state });
       [drawnTick, drawnScale] = [tick, scale];
-      now.current.onShown(tick, shown.values);
+      now.current.onShown(shown);
       animation = requestAnimationFrame(step);
     };
     animation = requestAnimationFrame(step);

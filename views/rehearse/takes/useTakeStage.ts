@@ -35,9 +35,10 @@ export function useTakeStage(play: Play) {
     freshGame,
     scale,
     canvas,
-    onShown(tick, given) {
-      values.current = given;
-      frames.tell(tick);
+    onShown(shown) {
+      values.current = shown.values;
+      if (player) play.onTakeShown({ setup: player.stage.setup, state: shown.state }, shown.values);
+      frames.tell(shown.tick);
     },
   });
   return { open, player, problem: made && !made.ok ? made.problems[0].message : null, canvas, scale, values, onFrame: frames.add, seek, isAtEnd };

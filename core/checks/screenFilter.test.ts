@@ -1,0 +1,85 @@
+import fc from "fast-check";
+import { screenArbitrary } from "../../test/arbitrary";
+import { sampleLayouts } from "../../test/samples";
+import { arrangementFor } from "../engine/placement/arrangement";
+import { aspectOf } from "../engine/placement/screen";
+import { catalogueFor } from "./catalogue";
+import { bareOn } from "./check";
+import { facesOf, isGraver, type JudgedScreen } from "./grid";
+import { groupScreens, NO_FILTER, passesFilter, rangeOfScreens, SCREEN_ORDERS, screenCell, screensInOrder, shortSideMm, sizeClassOf } from "./screenFilter";
+
+const [brackwater, , draft] = sampleLayouts();
+const screens = catalogueFor("landscape");
+const judged: JudgedScreen[] = screens.map((screen) => ({
+  name: screen.name,
+  faces: facesOf(draft).map((face) => bareOn(draft, screen, { ...face, moment: null })),
+}));
+const passing = (filter: Partial<typeof NO_FILTER>) => screens.filter((s, i) => passesFilter(s, judged[i], { ...NO_FILTER, ...filter })).map((s) => s.name);
+
+test("without a filter all pass; each filter keeps what it says and its opposite the rest", () => {
+  expect(passing({})).toHaveLength(24);
+  expect([...passing({ notch: "with" }), ...passing({ notch: "without" })].sort()).toEqual(screens.map((s) => s.name).sort());
+  expect(passing({ held: "tall" })).toEqual([]);
+  expect(passing({ sizeClass: "tablet" })).toContain("Tablet 4:3");
+  expect(passing({ sizeClass: "phone" })).not.toContain("Tablet 4:3");
+  expect(passing({ aspect: [1.3, 1.4] }).every((name) => Math.abs(aspectOf(screens.find((s) => s.name === name)!) - 1.35) <= 0.05 + 1e-9)).toBe(true);
+  expect(passing({ shortMm: [0, 60] }).every((name) => shortSideMm(screens.find((s) => s.name === name)!) <= 60)).toBe(true);
+});
+
+test("by code and by what it is about: exactly the screens on which such a finding stands, and those not judged yet", () => {
+  const has = (i: number, code: string, subject: string) =>
+    judged[i].faces.some((list) => list.some((f) => f.accepted === null && f.code === code && f.subjects.includes(subject)));
+  const found = judged.flatMap((one) => one.faces.flat()).find((f) => f.code === "touch/overlap" || f.code === "touch/buried")!;
+  const want = screens.filter((_, i) => has(i, found.code, found.subjects[0])).map((s) => s.name);
+  expect(want.length).toBeGreaterThan(0);
+  const both = passing({ code: found.code, subject: found.subjects[0] });
+  expect(want.every((name) => both.includes(name))).toBe(true);
+  expect(passesFilter(screens[0], null, { ...NO_FILTER, code: "touch/small" })).toBe(true);
+});
+
+test("whatever the order, every screen stands in it once, and each follows what it is ordered by", () => {
+  fc.assert(
+    fc.property(fc.array(screenArbitrary, { maxLength: 12 }), fc.constantFrom(...SCREEN_ORDERS), (some, order) => {
+      const places = screensInOrder(
+        some,
+        some.map(() => null),
+        order,
+      );
+      expect([...places].sort((a, b) => a - b)).toEqual(some.map((_, i) => i));
+      for (let i = 1; i < places.length; i += 1) {
+        const [a, b] = [some[places[i - 1]], some[places[i]]];
+        if (order === "size") expect(shortSideMm(a)).toBeLessThanOrEqual(shortSideMm(b));
+        if (order === "aspect") expect(aspectOf(a)).toBeLessThanOrEqual(aspectOf(b));
+        if (order === "own") expect(places[i]).toBe(i);
+      }
+    }),
+  );
+});
+
+test("by gravity no screen stands before one with a graver finding", () => {
+  const places = screensInOrder(screens, judged, "gravity");
+  places.slice(1).forEach((place, i) => {
+    const [before, after] = [screenCell(judged[places[i]]), screenCell(judged[place])];
+    if (after?.gravest && before?.gravest)
+      expect(after.gravest.finding.severity !== before.gravest.finding.severity && isGraver(after.gravest.finding, before.gravest.finding)).toBe(false);
+    if (!before?.gravest) expect(after?.gravest ?? null).toBeNull();
+  });
+});
+
+test("groups hold every screen once: by the arrangement that holds there, by class, or all together", () => {
+  const places = screens.map((_, i) => i);
+  for (const by of ["none", "arrangement", "class"] as const) {
+    const groups = groupScreens(brackwater, screens, { places, by });
+    expect(groups.flatMap((g) => g.places).sort((a, b) => a - b)).toEqual(places);
+    for (const { name, places: own } of groups)
+      for (const place of own) {
+        if (by === "class") expect(sizeClassOf(screens[place])).toBe(name);
+        if (by === "arrangement") expect(brackwater.arrangements[arrangementFor(brackwater.arrangements, screens[place])]?.name ?? null).toBe(name);
+      }
+  }
+});
+
+test("the range of screens holds each of them", () => {
+  const { aspect, shortMm } = rangeOfScreens(screens);
+  for (const screen of screens) expect(passesFilter(screen, null, { ...NO_FILTER, aspect, shortMm })).toBe(true);
+});

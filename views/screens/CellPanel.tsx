@@ -1,0 +1,141 @@
+"use client";
+/** What stands behind a cell of the grid: the screen, the findings of a face in words, and the ways to where they can be mended. */
+import { useEffect, useMemo, useState } from "react";
+import type { Finding } from "../../core/checks/finding";
+import { cellOf } from "../../core/checks/grid";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { FindingList } from "../shared/FindingList";
+import { LiveLayout } from "../shared/LiveLayout";
+import { nameOf } from "../shared/names";
+import { faceWords, tallyWords } from "./faceWords";
+import { arrangementForScreens, putOnBench } from "./putOnBench";
+import { useScreens } from "./screensState";
+import { useFaces, type Faces } from "./useFaces";
+
+const WIDTH = 300;
+
+export function CellPanel() {
+  const { layout, screens, faces, judged } = useFaces();
+  const open = useScreens((s) => s.cell);
+  const place = screens.findIndex((s) => s.name === open?.screen);
+  if (!open || place < 0)
+    return <p className="caption p-4">Choose a cell: its findings are told here, with the picture of the screen and the way to where they can be mended.</p>;
+  return <OpenCell key={`${open.screen}\n${open.subject}`} all={{ layout, screens, faces, judged }} place={place} subject={open.subject} />;
+}
+
+/** `subject`: a row's; empty: all of the screen; null: what is of no control. */
+function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screens" | "faces" | "judged">; place: number; subject: string | null }) {
+  const { layout, screens, faces, judged } = all;
+  const session = useSessionActions();
+  const screen = screens[place];
+  const known = useMemo(() => new Set([...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)]), [layout]);
+  const isMeant = (f: { readonly subjects: readonly string[] }) =>
+    subject === "" || (subject === null ? !f.subjects.some((s) => known.has(s)) : f.subjects.includes(subject));
+  const cells = (judged[place]?.faces ?? []).map((list, face) => cellOf(list.filter(isMeant).map((finding) => ({ finding, face }))));
+  const gravest = cellOf((judged[place]?.faces ?? []).flatMap((list, face) => list.filter(isMeant).map((finding) => ({ finding, face }))))?.gravest ?? null;
+  const [chosen, setChosen] = useState<number | null>(null);
+  const face = chosen ?? gravest?.face ?? 0;
+  const words = useWords(place, face);
+  const scale = Math.min(WIDTH / screen.widthPx, 190 / screen.heightPx);
+  const withIt = useMemo(
+    () =>
+      gravest
+        ? screens.filter((_, i) =>
+            judged[i]?.faces.some((list) =>
+              list.some((f) => f.accepted === null && f.code === gravest.finding.code && f.subjects.join() === gravest.finding.subjects.join()),
+            ),
+          )
+        : [],
+    [gravest, screens, judged],
+  );
+  const arrange = () => {
+    const name = `For ${subject ? nameOf(layout, subject) : screen.name}`.slice(0, 80);
+    let others = 0;
+    const done = session.edit(`add “${name}”`, (l) => {
+      const made = arrangementForScreens(l, { screens: withIt, shelf: screens, name });
+      if (!made.ok) return made;
+      others = made.value.others;
+      return { ok: true, value: made.value.layout };
+    });
+    if (!done) return;
+    session.tell({
+      text: `“${name}” holds on these ${withIt.length} screens${others > 0 ? `, and on ${others} more between them` : ""}. What is changed on the bench now is changed there alone.`,
+      tone: "plain",
+    });
+    putOnBench(session, { screen: screen.name, face: faces[face], finding: gravest?.finding ?? null });
+  };
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <header className="grid gap-1.5 border-b border-rule px-4 py-3">
+        <h2 className="font-semibold">{subject === "" ? screen.name : `${subject === null ? "The layout" : nameOf(layout, subject)} on ${screen.name}`}</h2>
+        <div className="justify-self-center">
+          <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}, ${faceWords(faces[face])}`} face={faces[face]} />
+        </div>
+        <div role="group" aria-label="Face" className="grid grid-cols-2 gap-1">
+          {faces.map((one, i) => (
+            <button
+              key={faceWords(one)}
+              type="button"
+              className="push h-auto min-h-6 px-1.5 text-left text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
+              aria-pressed={i === face}
+              onClick={() => setChosen(i)}
+              {...readingProps(says("screens.face"), faceWords(one))}
+            >
+              {faceWords(one)}
+              <span className="block text-muted">{tallyWords(cells[i] ?? null)}</span>
+            </button>
+          ))}
+        </div>
+        <span className="flex flex-wrap gap-1">
+          <button
+            type="button"
+            className="push push-main h-6"
+            onClick={() => putOnBench(session, { screen: screen.name, face: faces[face], finding: gravest?.finding ?? null })}
+            {...readingProps(says("screens.bench"), screen.name)}
+          >
+            Put on the bench
+          </button>
+          {withIt.length > 1 && (
+            <button type="button" className="push h-6" onClick={arrange} {...readingProps(says("screens.arrange"), String(withIt.length))}>
+              An arrangement for the {withIt.length} that have it
+            </button>
+          )}
+        </span>
+      </header>
+      <div className="min-h-0 flex-1 overflow-auto p-3">
+        <FindingList
+          findings={words?.filter(isMeant)}
+          empty="Nothing found here on this face."
+          onPick={(_, finding) => putOnBench(session, { screen: screen.name, face: faces[face], finding })}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** The findings of a face in words; undefined while they are worked out. */
+function useWords(place: number, face: number): readonly Finding[] | undefined {
+  const { layout, screens, faces, checker } = useFaces();
+  const [found, setFound] = useState<{
+    readonly layout: typeof layout;
+    readonly place: number;
+    readonly face: number;
+    readonly list: readonly Finding[];
+  } | null>(null);
+  const session = useSessionActions();
+  useEffect(() => {
+    let isWanted = true;
+    checker.words({ layout, screens, faces }, place, faces[face]).then(
+      (list) => isWanted && list && setFound({ layout, place, face, list }),
+      (error: unknown) =>
+        isWanted && session.tell({ text: `The findings could not be worded: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [checker, layout, screens, faces, place, face, session]);
+  // While a change is being worded what was told before stands; of another cell nothing does.
+  return found && found.place === place && found.face === face ? found.list : undefined;
+}

@@ -1,0 +1,180 @@
+"use client";
+/** Which screens are looked at: by class, how they are held, aspect, shorter side, notch, what was found, and what it is about. */
+import { FINDING_CODES } from "../../core/checks/finding";
+import { NO_FILTER, SIZE_CLASSES, type ScreenFilter } from "../../core/checks/screenFilter";
+import { readingProps } from "../../ui/reading";
+import { says, type SentenceKey } from "../reading/sentences";
+import { useFaces } from "./useFaces";
+import { setFilter, setScreens, useScreens } from "./screensState";
+
+const CLASS_WORDS = { phone: "phones, under 80 mm", between: "between, to 115 mm", tablet: "tablets, 115 mm and more" } as const;
+type Options = readonly (readonly [key: string, word: string])[];
+
+function Choice({
+  label,
+  value,
+  options,
+  reads,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: Options;
+  reads: SentenceKey;
+  onChange: (key: string) => void;
+}) {
+  return (
+    <label className="grid gap-0.5">
+      <span className="caption">{label}</span>
+      <select
+        aria-label={label}
+        className="box h-6 w-full px-0.5 text-[0.75rem]"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        {...readingProps(says(reads), options.find(([key]) => key === value)?.[1] ?? "")}
+      >
+        {options.map(([key, word]) => (
+          <option key={key} value={key}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Two ends of a range; empty is open. */
+function Range({
+  label,
+  unit,
+  step,
+  value,
+  reads,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  step: number;
+  value: ScreenFilter["aspect"];
+  reads: SentenceKey;
+  onChange: (range: ScreenFilter["aspect"]) => void;
+}) {
+  const end = (at: 0 | 1, text: string) => {
+    const number = Number(text.replace(",", "."));
+    const ends: [number, number] = [value?.[0] ?? 0, value?.[1] ?? Infinity];
+    ends[at] = text.trim() === "" || !Number.isFinite(number) ? [0, Infinity][at] : number;
+    onChange(ends[0] === 0 && ends[1] === Infinity ? null : ends);
+  };
+  const shown = (at: 0 | 1) => (value && Number.isFinite(value[at]) && value[at] !== 0 ? String(value[at]) : "");
+  return (
+    <fieldset className="grid grid-cols-2 gap-1">
+      <legend className="caption mb-0.5">
+        {label}
+        {unit && `, ${unit}`}
+      </legend>
+      {(["from", "to"] as const).map((word, at) => (
+        <input
+          key={`${word} ${shown(at as 0 | 1)}`}
+          aria-label={`${label} ${word}`}
+          className="box figure h-6 min-w-0 px-1 text-right text-[0.75rem]"
+          inputMode="decimal"
+          placeholder={word}
+          step={step}
+          defaultValue={shown(at as 0 | 1)}
+          onBlur={(event) => end(at as 0 | 1, event.target.value)}
+          onKeyDown={(event) => event.key === "Enter" && end(at as 0 | 1, event.currentTarget.value)}
+          {...readingProps(says(reads), shown(at as 0 | 1) || "open")}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+export function FilterPanel({ shown }: { shown: number }) {
+  const { layout, screens } = useFaces();
+  const filter = useScreens((s) => s.filter);
+  const isOpen = JSON.stringify(filter) === JSON.stringify(NO_FILTER);
+  const { order, grouping } = useScreens((s) => s);
+  return (
+    <aside aria-label="Filter" className="grid min-h-0 content-start gap-2 overflow-auto border-r border-rule bg-sheet p-3">
+      <h2 className="heading">Filter</h2>
+      <p className="caption" data-testid="screens-shown">
+        {shown} of {screens.length} screens
+      </p>
+      <Choice
+        label="Class"
+        value={filter.sizeClass ?? ""}
+        options={[["", "any"], ...SIZE_CLASSES.map(({ name }) => [name, CLASS_WORDS[name]] as const)]}
+        reads="screens.class"
+        onChange={(key) => setFilter({ sizeClass: SIZE_CLASSES.find((c) => c.name === key)?.name ?? null })}
+      />
+      <Choice
+        label="Held"
+        value={filter.held}
+        options={[
+          ["any", "either way"],
+          ["wide", "wide"],
+          ["tall", "tall"],
+        ]}
+        reads="screens.held"
+        onChange={(key) => setFilter({ held: key as ScreenFilter["held"] })}
+      />
+      <Range label="Aspect" unit="" step={0.05} value={filter.aspect} reads="screens.aspect" onChange={(aspect) => setFilter({ aspect })} />
+      <Range label="Shorter side" unit="mm" step={1} value={filter.shortMm} reads="screens.short" onChange={(shortMm) => setFilter({ shortMm })} />
+      <Choice
+        label="Notch or insets"
+        value={filter.notch}
+        options={[
+          ["any", "with or without"],
+          ["with", "with"],
+          ["without", "without"],
+        ]}
+        reads="screens.notch"
+        onChange={(key) => setFilter({ notch: key as ScreenFilter["notch"] })}
+      />
+      <Choice
+        label="With a finding"
+        value={filter.code ?? ""}
+        options={[["", "any or none"], ...FINDING_CODES.map((code) => [code, code] as const)]}
+        reads="screens.code"
+        onChange={(key) => setFilter({ code: FINDING_CODES.find((code) => code === key) ?? null })}
+      />
+      <Choice
+        label="About"
+        value={filter.subject ?? ""}
+        options={[["", "anything"], ...[...layout.controls, ...layout.keepClear].map((one) => [one.id, one.name] as const)]}
+        reads="screens.about"
+        onChange={(key) => setFilter({ subject: key || null })}
+      />
+      {!isOpen && (
+        <button type="button" className="push h-6" onClick={() => setScreens({ filter: NO_FILTER })} {...readingProps(says("screens.all"))}>
+          all of them
+        </button>
+      )}
+      <Choice
+        label="Order"
+        value={order}
+        options={[
+          ["own", "the catalogue’s"],
+          ["size", "shorter side"],
+          ["aspect", "aspect"],
+          ["gravity", "gravest first"],
+          ["name", "name"],
+        ]}
+        reads="screens.order"
+        onChange={(key) => setScreens({ order: key as typeof order })}
+      />
+      <Choice
+        label="Groups"
+        value={grouping}
+        options={[
+          ["none", "none"],
+          ["arrangement", "by arrangement"],
+          ["class", "by class"],
+        ]}
+        reads="screens.groups"
+        onChange={(key) => setScreens({ grouping: key as typeof grouping })}
+      />
+    </aside>
+  );
+}

@@ -1,0 +1,191 @@
+"use client";
+/** The grid: controls and the layout down, screens across, in each cell the gravest finding of all faces and moments. */
+import { memo, useMemo, useRef, type KeyboardEvent } from "react";
+import { gridOf, sumOf, type Face, type GridCell } from "../../core/checks/grid";
+import { nameOf } from "../shared/names";
+import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { faceWords, groupWord, measureWords, tallyWords } from "./faceWords";
+import { setScreens, useScreens, type Group } from "./screensState";
+import { useFaces } from "./useFaces";
+
+/** A column of the grid: a screen, or a folded group as one. */
+type Column =
+  { readonly kind: "screen"; readonly place: number } | { readonly kind: "folded"; readonly name: string | null; readonly places: readonly number[] };
+
+export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
+  const { layout, screens, faces, judged } = useFaces();
+  const folded = useScreens((s) => s.folded);
+  const open = useScreens((s) => s.cell);
+  const grid = useMemo(() => gridOf(layout, judged), [layout, judged]);
+  const table = useRef<HTMLTableElement>(null);
+  const columns = groups.flatMap(({ name, places }): Column[] =>
+    isGrouped && folded.includes(name ?? "") ? [{ kind: "folded", name, places }] : places.map((place): Column => ({ kind: "screen", place })),
+  );
+  const cellIn = (cells: readonly (GridCell | null)[], column: Column) =>
+    column.kind === "screen" ? cells[column.place] : sumOf(column.places.map((p) => cells[p]));
+  const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
+    const way = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0], Home: [0, -999], End: [0, 999] }[event.key];
+    const at = (event.target as Element).closest<HTMLElement>("[data-cell]");
+    if (!way || !at || !table.current) return;
+    const [row, column] = at.dataset.cell!.split(" ").map(Number);
+    const last = columns.length - 1;
+    const [toRow, toColumn] = [Math.max(0, Math.min(grid.rows.length, row + way[0])), Math.max(0, Math.min(last, column + way[1]))];
+    table.current.querySelector<HTMLElement>(`[data-cell="${toRow} ${toColumn}"]`)?.focus();
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const rowName = (subject: string | null) => (subject === null ? "layout" : nameOf(layout, subject));
+  const cell = (found: GridCell | null, at: { row: number; column: number; subject: string | null; label: string }) => {
+    const column = columns[at.column];
+    const screen = column.kind === "screen" ? screens[column.place].name : null;
+    const isOpen = open !== null && open.subject === at.subject && open.screen === screen && at.row > 0;
+    return (
+      <Cell
+        key={at.column}
+        found={found}
+        faces={faces}
+        at={`${at.row} ${at.column}`}
+        label={at.label}
+        isOpen={isOpen}
+        isFirst={at.row === 0 && at.column === 0}
+        onOpen={() => {
+          if (screen !== null) setScreens({ cell: { subject: at.row === 0 ? "" : at.subject, screen } });
+          else if (column.kind === "folded") setScreens({ folded: folded.filter((name) => name !== (column.name ?? "")) });
+        }}
+      />
+    );
+  };
+  return (
+    <div className="min-h-0 flex-1 overflow-auto">
+      <table
+        ref={table}
+        role="grid"
+        aria-label="Findings: controls down, screens across"
+        className="border-separate border-spacing-0 text-[0.6875rem]"
+        onKeyDown={onKey}
+      >
+        <thead className="sticky top-0 z-20 bg-paper">
+          {isGrouped && (
+            <tr>
+              <td className="sticky left-0 z-10 bg-paper" />
+              {groups.map(({ name, places }) => {
+                const isFolded = folded.includes(name ?? "");
+                return (
+                  <th
+                    key={name ?? ""}
+                    scope="colgroup"
+                    colSpan={isFolded ? 1 : places.length}
+                    className="border-b border-l border-rule px-1 text-left font-normal"
+                  >
+                    <button
+                      type="button"
+                      className="h-6 max-w-[12rem] truncate"
+                      aria-expanded={!isFolded}
+                      onClick={() => setScreens({ folded: isFolded ? folded.filter((f) => f !== (name ?? "")) : [...folded, name ?? ""] })}
+                    >
+                      {isFolded ? "▸" : "▾"} {groupWord(name)} · {places.length}
+                    </button>
+                  </th>
+                );
+              })}
+            </tr>
+          )}
+          <tr>
+            <td className="sticky left-0 z-10 min-w-[9rem] bg-paper" />
+            {columns.map((column, i) => (
+              <th key={i} scope="col" className="h-[12rem] border-l border-rule pb-1 align-bottom font-normal">
+                <span className="inline-block max-h-[11.75rem] rotate-180 truncate [writing-mode:vertical-rl]">
+                  {column.kind === "screen" ? screens[column.place].name : groupWord(column.name)}
+                </span>
+              </th>
+            ))}
+            <th scope="col" className="border-l border-edge px-2 pb-1 align-bottom font-normal">
+              all
+            </th>
+          </tr>
+          <tr>
+            <th scope="row" className="sticky left-0 z-10 border-b border-edge bg-paper px-3 text-left font-semibold">
+              all of it
+            </th>
+            {columns.map((column, i) =>
+              cell(cellIn(grid.columns, column), { row: 0, column: i, subject: "", label: `all of it on ${columnName(column, screens)}` }),
+            )}
+            <td className="border-b border-l border-edge px-2 text-muted">{tallyShort(sumOf(columns.map((c) => cellIn(grid.columns, c))))}</td>
+          </tr>
+        </thead>
+        <tbody>
+          {grid.rows.map(({ subject, cells }, row) => (
+            <tr key={subject ?? "\n"} data-grid-row={subject ?? "layout"}>
+              <th scope="row" className="sticky left-0 z-10 max-w-[11rem] truncate border-b border-rule bg-paper px-3 text-left font-normal">
+                {rowName(subject)}
+              </th>
+              {columns.map((column, i) =>
+                cell(cellIn(cells, column), { row: row + 1, column: i, subject, label: `${rowName(subject)} on ${columnName(column, screens)}` }),
+              )}
+              <td className="border-b border-l border-edge px-2 whitespace-nowrap text-muted">{tallyShort(sumOf(columns.map((c) => cellIn(cells, c))))}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const columnName = (column: Column, screens: readonly { readonly name: string }[]) =>
+  column.kind === "screen" ? screens[column.place].name : groupWord(column.name);
+
+/** Marks and counts: "■2 ◆1". */
+function tallyShort(cell: GridCell | null): string {
+  if (!cell) return "";
+  return (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [`${SEVERITY_MARK[s]}${cell.tally[s]}`] : [])).join(" ");
+}
+
+interface CellProps {
+  readonly found: GridCell | null;
+  readonly faces: readonly Face[];
+  readonly at: string;
+  readonly label: string;
+  readonly isOpen: boolean;
+  readonly isFirst: boolean;
+  readonly onOpen: () => void;
+}
+
+const Cell = memo(
+  function Cell({ found, faces, at, label, isOpen, isFirst, onOpen }: CellProps) {
+    const gravest = found?.gravest ?? null;
+    const face = gravest && faces[gravest.face];
+    const measure = gravest ? measureWords(gravest.finding.measure).replace(" mm", "").replace(" : 1", "") : "";
+    const words = gravest
+      ? `${label}: ${gravest.finding.severity} ${gravest.finding.code}${gravest.finding.measure ? `, ${measureWords(gravest.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
+      : `${label}: ${tallyWords(found)}`;
+    return (
+      <td role="gridcell" className={`h-6 border-b border-l border-rule p-0 ${isOpen ? "bg-sheet" : ""}`}>
+        <button
+          type="button"
+          data-cell={at}
+          tabIndex={isFirst || isOpen ? 0 : -1}
+          aria-label={words}
+          aria-pressed={isOpen}
+          className={`relative grid h-6 w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
+          onClick={onOpen}
+        >
+          {gravest ? (
+            <span className={`figure whitespace-nowrap ${SEVERITY_CLASS[gravest.finding.severity]}`}>
+              {SEVERITY_MARK[gravest.finding.severity]}
+              {measure && <span className="ml-0.5">{measure}</span>}
+            </span>
+          ) : (
+            <span className="text-muted">{found ? "✓" : "·"}</span>
+          )}
+          {face && (
+            <span
+              aria-hidden
+              className={`absolute size-1 bg-current text-muted ${face.handed === "left" ? "left-0.5" : "right-0.5"} ${face.playerSize === faces[0].playerSize ? "top-0.5" : "bottom-0.5"}`}
+            />
+          )}
+        </button>
+      </td>
+    );
+  },
+  (a, b) => a.at === b.at && a.label === b.label && a.isOpen === b.isOpen && a.faces === b.faces && JSON.stringify(a.found) === JSON.stringify(b.found),
+);

@@ -1,0 +1,81 @@
+"use client";
+/** One set of screens, several looks at it: the shelf, the grid, the span chart; filtered, ordered and grouped at the left, told at the right. */
+import dynamic from "next/dynamic";
+import { useMemo } from "react";
+import { groupScreens, passesFilter, screenCell, screensInOrder } from "../../core/checks/screenFilter";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { FilterPanel } from "./FilterPanel";
+import { GridLook } from "./GridLook";
+import { CellPanel } from "./CellPanel";
+import { ShelfLook } from "./ShelfLook";
+import { SCREEN_LOOKS, setScreens, useScreens, type Group } from "./screensState";
+import { FacesContext, useFacesOf, type Faces } from "./useFaces";
+
+const SpansLook = dynamic(() => import("./SpansLook").then((m) => m.SpansLook));
+
+function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
+  const filter = useScreens((s) => s.filter);
+  const order = useScreens((s) => s.order);
+  const grouping = useScreens((s) => s.grouping);
+  return useMemo(() => {
+    const places = screensInOrder(screens, judged, order).filter((place) => passesFilter(screens[place], judged[place], filter));
+    return groupScreens(layout, screens, { places, by: grouping });
+  }, [layout, screens, judged, filter, order, grouping]);
+}
+
+export function ScreensView() {
+  const all = useFacesOf();
+  const { screens, faces, judged, done, layout } = all;
+  const groups = useGroups(all);
+  const look = useScreens((s) => s.look);
+  const grouping = useScreens((s) => s.grouping);
+  const shown = groups.reduce((n, g) => n + g.places.length, 0);
+  const broken = judged.filter((one) => (screenCell(one)?.tally.blocker ?? 0) > 0).length;
+  return (
+    <FacesContext.Provider value={all}>
+      <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+        <header className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
+          <div role="group" aria-label="How the screens are looked at" className="flex">
+            {SCREEN_LOOKS.map((one) => (
+              <button
+                key={one}
+                type="button"
+                className="push h-7 px-3 aria-pressed:border-accent aria-pressed:text-accent"
+                aria-pressed={look === one}
+                onClick={() => setScreens({ look: one })}
+                {...readingProps(says(`screens.${one}`), one)}
+              >
+                {one}
+              </button>
+            ))}
+          </div>
+          <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
+          <span className="caption ml-auto" data-testid="screens-judged">
+            {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
+            {done < screens.length && ` · judged ${done}`}
+          </span>
+        </header>
+        {look === "spans" ? (
+          <SpansLook />
+        ) : (
+          <div className="grid min-h-0 grid-cols-[11.5rem_minmax(0,1fr)_22.5rem] max-[68rem]:grid-cols-[9.5rem_minmax(0,1fr)_18rem]">
+            <FilterPanel shown={shown} />
+            {look === "grid" ? (
+              <>
+                <section aria-label="Grid" className="flex min-h-0 min-w-0 flex-col">
+                  <GridLook groups={groups} isGrouped={grouping !== "none"} />
+                </section>
+                <aside aria-label="The cell" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+                  <CellPanel />
+                </aside>
+              </>
+            ) : (
+              <ShelfLook groups={groups} isGrouped={grouping !== "none"} />
+            )}
+          </div>
+        )}
+      </div>
+    </FacesContext.Provider>
+  );
+}

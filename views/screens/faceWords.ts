@@ -1,0 +1,31 @@
+/** Faces, measures and marks of the screens in words. */
+import type { Face, GridCell } from "../../core/checks/grid";
+import type { Measure } from "../../core/checks/finding";
+
+/** "right hand, size 0.8". */
+export const faceWords = ({ handed, playerSize }: Face): string => `${handed} hand, size ${playerSize}`;
+
+/** A measure as a cell writes it: mm to a tenth, shares in per cent, ratios to a tenth. */
+export function measureWords(measure: Measure | null): string {
+  if (!measure) return "";
+  switch (measure.unit) {
+    case "mm":
+      return `${measure.value.toFixed(1)} mm`;
+    case "share":
+      return `${Math.round(measure.value * 100)} %`;
+    case "ratio":
+      return `${measure.value.toFixed(1)} : 1`;
+  }
+}
+
+/** "2 blockers, 1 note; 1 accepted". */
+export function tallyWords(cell: GridCell | null): string {
+  if (!cell) return "nothing found";
+  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [`${cell.tally[s]} ${s}${cell.tally[s] === 1 ? "" : "s"}`] : []));
+  const open = parts.length > 0 ? parts.join(", ") : "nothing open";
+  return cell.accepted > 0 ? `${open}; ${cell.accepted} accepted` : open;
+}
+
+const GROUP_WORDS = { phone: "phones", between: "between", tablet: "tablets" } as const;
+/** What a group is called. */
+export const groupWord = (name: string | null): string => (name === null ? "the base" : (GROUP_WORDS[name as keyof typeof GROUP_WORDS] ?? name));

@@ -1,0 +1,29 @@
+"use client";
+/** How the set of screens is looked at, for as long as the window is open; nothing of it is in the file. */
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+import { NO_FILTER, type ScreenFilter, type ScreenGrouping, type ScreenOrder } from "../../core/checks/screenFilter";
+
+export const SCREEN_LOOKS = ["shelf", "grid", "spans"] as const;
+export type ScreenLook = (typeof SCREEN_LOOKS)[number];
+/** Screens that stand together, by their places on the shelf. */
+export interface Group {
+  readonly name: string | null;
+  readonly places: readonly number[];
+}
+export interface ScreensState {
+  readonly look: ScreenLook;
+  readonly filter: ScreenFilter;
+  readonly order: ScreenOrder;
+  readonly grouping: ScreenGrouping;
+  /** Every moment of a screen beside the others. */
+  readonly moments: boolean;
+  /** The groups that are folded in the grid, by their names. */
+  readonly folded: readonly string[];
+  /** The cell that is open: a row's subject, and a screen's name. */
+  readonly cell: { readonly subject: string | null; readonly screen: string } | null;
+}
+const store = createStore<ScreensState>(() => ({ look: "shelf", filter: NO_FILTER, order: "own", grouping: "none", moments: false, folded: [], cell: null }));
+export const useScreens = <T>(select: (state: ScreensState) => T): T => useStore(store, select);
+export const setScreens = (change: Partial<ScreensState>): void => store.setState(change);
+export const setFilter = (change: Partial<ScreenFilter>): void => store.setState((s) => ({ filter: { ...s.filter, ...change } }));

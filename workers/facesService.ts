@@ -1,0 +1,56 @@
+/** What the faces worker does, apart from its message channel: every screen for both hands and all sizes, and findings over aspect ratios. */
+import { bareOn, checkScreen } from "../core/checks/check";
+import { findAspectProfiles, type AspectProfile, type AspectRange } from "../core/checks/aspectIntervals";
+import type { Face } from "../core/checks/grid";
+import type { BareFinding, Finding } from "../core/checks/finding";
+import { sayNames } from "../core/checks/say";
+import type { Screen } from "../core/format/types";
+import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+
+/** The worker's side of faces. */
+export interface FacesService {
+  /** Takes the layout that is asked about from here on, and the screens where they are others than before. */
+  begin(update: LayoutUpdate, screens: readonly Screen[] | null): void;
+  /** What is found on a screen, by its place among them, face by face. */
+  judge(screen: number, faces: readonly Face[]): readonly (readonly BareFinding[])[];
+  /** The findings of one face in words. */
+  words(screen: number, face: Face): readonly Finding[];
+  /** Over which aspects each finding holds for a face, with its measure at up to `points` of them. */
+  spans(range: AspectRange, face: Face, points: number): readonly AspectProfile[];
+}
+
+/** Points as many as can be drawn: first, last and the extremes between them stay. */
+export function thinned(points: AspectProfile["points"], most: number): AspectProfile["points"] {
+  if (points.length <= most) return points;
+  const every = Math.ceil((points.length * 2) / most);
+  const kept: (readonly [number, number])[] = [];
+  for (let i = 0; i < points.length; i += every) {
+    const part = points.slice(i, i + every);
+    const least = part.reduce((a, b) => (b[1] < a[1] ? b : a));
+    const greatest = part.reduce((a, b) => (b[1] > a[1] ? b : a));
+    kept.push(...(least[0] <= greatest[0] ? [least, greatest] : [greatest, least]));
+  }
+  return kept;
+}
+
+/** A service that knows no layout yet. */
+export function createFacesService(): FacesService {
+  const mirror = createMirrorReceiver();
+  let layout: ReturnType<typeof mirror.receive> | null = null;
+  let screens: readonly Screen[] = [];
+  const known = () => {
+    if (!layout) throw new Error("it was asked before it was told of a layout");
+    return layout;
+  };
+  return {
+    begin(update, asked) {
+      layout = mirror.receive(update);
+      // The same screen stays the same object, so that what is known of it is found again.
+      if (asked) screens = asked.map((screen) => screens.find((s) => JSON.stringify(s) === JSON.stringify(screen)) ?? screen);
+    },
+    judge: (screen, faces) => faces.map((face) => bareOn(known(), screens[screen], { ...face, moment: null })),
+    words: (screen, face) => checkScreen(known(), screens[screen], { ...face, moment: null }, sayNames(known())),
+    spans: (range, face, points) =>
+      findAspectProfiles(known(), range, { ...face, moment: null }).map((one) => ({ ...one, points: thinned(one.points, points) })),
+  };
+}
