@@ -4,7 +4,7 @@
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
-const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|scripts|e2e|bench|test)/";
+const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|server|scripts|e2e|bench|test)/";
 const only = (name, from, to, comment) => ({
   name,
   comment,
@@ -39,6 +39,7 @@ module.exports = {
     room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan", "versions", "rehearsal"], "readers and writers of formats"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
+    only("server", "^server/", "^(server|core)/", "route handlers call core"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
     only("storage", "^storage/", "^(storage|core)/", "storage knows core alone"),
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),

@@ -12,6 +12,7 @@ export default {
     "<rootDir>/samples",
     "<rootDir>/test",
     "<rootDir>/scripts",
+    "<rootDir>/server",
   ],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   transform: {

@@ -1,16 +1,12 @@
 /** The commands that judge: `check` on screens, `spans` over aspect ratios. */
 import { Option, type Command } from "commander";
-import { checkScreen } from "../core/checks/check";
 import { findAspectIntervals } from "../core/checks/aspectIntervals";
 import { readBaseline } from "../core/exchange/baseline";
-import { junitReport } from "../core/exchange/junit";
-import { fallsShort, isGrave, textReport, type Known, type ScreenFindings } from "../core/exchange/report";
-import { sarifLog } from "../core/exchange/sarif";
+import { checkedPlayers, checkScreens, REPORT_FORMATS, reportText, type CheckedPlayer, type ReportFormat } from "../core/exchange/checkReport";
+import { fallsShort, type Known, type ScreenFindings } from "../core/exchange/report";
 import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
-import type { PlayerView } from "../core/engine/placement/resolve";
-import { jsonForTerminal } from "../core/exchange/terminal";
 import { printJson, printMessage, printText } from "./output";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
@@ -20,7 +16,7 @@ const PATIENCE_MS = 1000;
 interface CheckOptions extends ViewOptions {
   screens?: string;
   screen: string[];
-  format: "text" | "json" | "junit" | "sarif";
+  format: ReportFormat;
   failOn: "blocker" | "warning";
   players?: "all";
   baseline?: string;
@@ -32,7 +28,7 @@ export function addCheck(command: Command): void {
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
     .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
-    .addOption(new Option("--format <format>", "how to print").choices(["text", "json", "junit", "sarif"]).default("text"))
+    .addOption(new Option("--format <format>", "how to print").choices(REPORT_FORMATS).default("text"))
     .addOption(new Option("--fail-on <severity>", "what makes the layout fall short").choices(["blocker", "warning"]).default("blocker"))
     .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
     .option("--baseline <old.json>", "an older check (--format json): what it had found already does not fail")
@@ -40,8 +36,8 @@ export function addCheck(command: Command): void {
     .action((file: string, options: CheckOptions) => {
       const layout = layoutFrom(file);
       const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
-      const results = judge(layout, screensFrom(layout, options), playersFrom(layout, options));
-      printText(printed({ file, layout, results, known }, options));
+      const results = judge(layout, screensFrom(layout, options), checkedPlayers(layout, viewFrom(options, layout), options.players === "all"));
+      printText(reportText(options.format, { file, layout, results, known, failOn: options.failOn }));
       if (fallsShort(results, options.failOn, known)) process.exitCode = 1;
     });
 }
@@ -52,55 +48,18 @@ function screensFrom(layout: Layout, options: CheckOptions): Screen[] {
   return listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);
 }
 
-interface Player {
-  /** What is added to the screen's name; empty for the only player. */
-  readonly suffix: string;
-  readonly playerView: PlayerView;
-}
-
-function playersFrom(layout: Layout, options: CheckOptions): Player[] {
-  const playerView = viewFrom(options, layout);
-  if (options.players !== "all") return [{ suffix: "", playerView }];
-  const sizes = [...new Set([layout.playerSizes.min, layout.playerSizes.max])];
-  const hands = ["right", "left"] as const;
-  return hands.flatMap((handed) =>
-    sizes.map((playerSize) => ({ suffix: `, ${handed} hand, size ${playerSize}`, playerView: { ...playerView, handed, playerSize } })),
-  );
-}
-
-function judge(layout: Layout, screens: readonly Screen[], players: readonly Player[]): ScreenFindings[] {
+/** Checks, and says now and then how far it is. */
+function judge(layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): ScreenFindings[] {
   let told = performance.now();
   const results: ScreenFindings[] = [];
-  for (const screen of screens)
-    for (const { suffix, playerView } of players) {
-      results.push({ name: screen.name + suffix, findings: checkScreen(layout, screen, playerView) });
-      const now = performance.now();
-      if (now - told < PATIENCE_MS) continue;
-      told = now;
-      printMessage(`${results.length} of ${screens.length * players.length} screens checked`);
-    }
-  return results;
-}
-
-interface Report {
-  readonly file: string;
-  readonly layout: Layout;
-  readonly results: readonly ScreenFindings[];
-  /** What an older check had found already. */
-  readonly known: Known;
-}
-
-function printed({ file, layout, results, known }: Report, options: CheckOptions): string {
-  switch (options.format) {
-    case "text":
-      return textReport(results, known);
-    case "json":
-      return jsonForTerminal(JSON.stringify({ screens: results }, null, 2));
-    case "junit":
-      return junitReport(layout.name, results, (screen, f) => isGrave(f.severity, options.failOn) && !known(screen, f));
-    case "sarif":
-      return jsonForTerminal(JSON.stringify(sarifLog(file.replaceAll("\\", "/"), results, known), null, 2));
+  for (const result of checkScreens(layout, screens, players)) {
+    results.push(result);
+    const now = performance.now();
+    if (now - told < PATIENCE_MS) continue;
+    told = now;
+    printMessage(`${results.length} of ${screens.length * players.length} screens checked`);
   }
+  return results;
 }
 
 interface SpanOptions extends ViewOptions {

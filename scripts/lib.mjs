@@ -68,8 +68,16 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["app", "core", "public", "runtime", "samples", "storage", "ui", "views", "workers"];
-const CONFIGS = ["scripts/offline.mjs", "scripts/service-worker.js", "next.config.mjs", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const SOURCES = ["app", "core", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
+const CONFIGS = [
+  "scripts/build-server.mjs",
+  "scripts/offline.mjs",
+  "scripts/service-worker.js",
+  "next.config.mjs",
+  "postcss.config.mjs",
+  "tsconfig.json",
+  "package-lock.json",
+];
 
 function filesUnder(dir) {
   return readdirSync(dir, { withFileTypes: true })
@@ -92,9 +100,9 @@ function sourceDigest() {
 export function ensureBuilt() {
   const stamp = join(root, ".next", "nodulum-built");
   const digest = sourceDigest();
-  if (stampMatches(stamp, digest) && existsSync(join(root, "out", "sw.js"))) return 0;
+  if (stampMatches(stamp, digest) && existsSync(join(root, "out", "sw.js")) && existsSync(join(root, "dist", "server", "api.mjs"))) return 0;
   console.log("Building…");
-  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" });
+  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" }) || run(process.execPath, [join(root, "scripts", "build-server.mjs")]);
   if (code === 0) {
     writeServiceWorker();
     mkdirSync(dirname(stamp), { recursive: true });

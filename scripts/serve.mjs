@@ -1,14 +1,16 @@
 /**
- * Serves the built application, and nothing else: the files of out/ by their exact names, read once at the start. No file system is touched
- * for a request, nothing is run, nothing is kept of anybody. Node built-ins only.
+ * Serves the built application, and nothing else: the files of out/ by their exact names, read once at the start, and the routes of server/
+ * (checks, the schema). No file system is touched for a request, nothing is kept of anybody. Node built-ins only.
  *
  * `node scripts/serve.mjs [PORT]`, or `createApplicationServer()` from elsewhere. NODULUM_HOST says where it listens (127.0.0.1), NODULUM_NAMES
  * (names with commas between) by which names besides localhost, 127.0.0.1 and [::1] it may be asked.
  */
 import { createHash } from "node:crypto";
 import { existsSync, readFileSync, readdirSync } from "node:fs";
+import { once } from "node:events";
 import { createServer } from "node:http";
 import { extname, join, relative, sep } from "node:path";
+import { Readable } from "node:stream";
 import { fileURLToPath, pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
 
@@ -97,8 +99,33 @@ function hostOf(header) {
   return match ? match[1].toLowerCase() : null;
 }
 
-/** A server of the files under `root`, not listening yet. `allowedHosts`: names besides those of this machine by which it may be asked. */
-export function createApplicationServer(root, allowedHosts = []) {
+/** Answers by a route handler: a request of the Fetch standard in, its answer out, piece by piece. Whoever goes away ends the work. */
+async function answerByRoute(route, request, response) {
+  const gone = new AbortController();
+  response.on("close", () => gone.abort());
+  const asked = new Request(`http://${request.headers.host}${request.url}`, {
+    method: request.method,
+    signal: gone.signal,
+    headers: Object.entries(request.headers).flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])),
+    ...(request.method === "POST" ? { body: Readable.toWeb(request), duplex: "half" } : {}),
+  });
+  const answer = await route.handle(asked);
+  response.writeHead(answer.status, {
+    ...ALWAYS,
+    "Content-Security-Policy": "default-src 'none'",
+    "Cache-Control": "no-store",
+    ...Object.fromEntries(answer.headers),
+  });
+  const pieces = answer.body?.getReader();
+  for (let piece = await pieces?.read(); piece && !piece.done; piece = await pieces.read()) {
+    if (response.destroyed) return void pieces.cancel().catch(() => undefined);
+    if (!response.write(piece.value)) await Promise.race([once(response, "drain"), once(response, "close")]);
+  }
+  response.end();
+}
+
+/** A server of the files under `root`, not listening yet. `allowedHosts`: names besides those of this machine by which it may be asked; `routes`: what is answered by a handler, by path. */
+export function createApplicationServer(root, allowedHosts = [], routes = new Map()) {
   const served = readAll(root);
   const hosts = new Set(["localhost", "127.0.0.1", "[::1]", ...allowedHosts.map((host) => host.toLowerCase())]);
   const plain = (response, status, text, more = {}) => {
@@ -110,6 +137,14 @@ export function createApplicationServer(root, allowedHosts = []) {
     const host = hostOf(request.headers.host);
     if (host === null || !hosts.has(host))
       return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
+    const route = routes.get(request.url.split("?")[0]);
+    if (route) {
+      if (request.method !== route.method) return plain(response, 405, `Only ${route.method}.`, { Allow: route.method, Connection: "close" });
+      return void answerByRoute(route, request, response).catch(() => {
+        if (!response.headersSent) plain(response, 500, "The request could not be answered.", { Connection: "close" });
+        else response.destroy();
+      });
+    }
     if (request.method !== "GET" && request.method !== "HEAD") return plain(response, 405, "Only GET and HEAD.", { Allow: "GET, HEAD", Connection: "close" });
     const path = request.url.split("?")[0];
     if (path === "/") return plain(response, 307, "The welcome is at /welcome.", { Location: "/welcome" });
@@ -145,14 +180,21 @@ export function createApplicationServer(root, allowedHosts = []) {
   return server;
 }
 
+/** The built route handlers; none where they are not built. */
+async function routesOf(folder) {
+  if (!existsSync(join(folder, "api.mjs"))) return new Map();
+  const { createRoutes } = await import(pathToFileURL(join(folder, "api.mjs")).href);
+  return createRoutes(pathToFileURL(join(folder, "checkThread.mjs")));
+}
+
 /** Serves the built application of this project; gives the server when it listens. */
-export function serve(port, { host = process.env.NODULUM_HOST ?? "127.0.0.1", root = join(dirname(), "..", "out") } = {}) {
+export async function serve(port, { host = process.env.NODULUM_HOST ?? "127.0.0.1", root = join(dirname(), "..", "out") } = {}) {
   if (!existsSync(join(root, "layout.html"))) throw new Error("The application is not built yet: npm start builds it.");
   const allowed = (process.env.NODULUM_NAMES ?? "")
     .split(",")
     .map((name) => name.trim())
     .filter((name) => name !== "");
-  const server = createApplicationServer(root, allowed);
+  const server = createApplicationServer(root, allowed, await routesOf(join(dirname(), "..", "dist", "server")));
   return new Promise((resolve, reject) => {
     server.once("error", reject);
     server.listen(port, host, () => resolve(server));

@@ -68,7 +68,23 @@ const READING = [
   [
     "import boundaries",
     "depcruise",
-    ["--config", ".dependency-cruiser.cjs", "--output-type", "err", "app", "cli", "core", "runtime", "samples", "storage", "ui", "views", "workers", "test"],
+    [
+      "--config",
+      ".dependency-cruiser.cjs",
+      "--output-type",
+      "err",
+      "app",
+      "cli",
+      "core",
+      "runtime",
+      "samples",
+      "server",
+      "storage",
+      "ui",
+      "views",
+      "workers",
+      "test",
+    ],
   ],
 ];
 

@@ -1,0 +1,23 @@
+/** Builds the route handlers and the thread of a check, each into one file that runs with Node alone. */
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import { root } from "./lib.mjs";
+
+/** Where they are built to. */
+export const serverFolder = join(root, "dist", "server");
+
+export async function buildServer(outdir = serverFolder) {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: { api: join(root, "server", "api.ts"), checkThread: join(root, "server", "checkThread.ts") },
+    outdir,
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    logLevel: "error",
+  });
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) await buildServer();

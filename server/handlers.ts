@@ -1,0 +1,110 @@
+/**
+ * The route handlers: `POST /api/check` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
+ * computed by core. Nothing is kept of a request.
+ */
+import { fileTooLarge } from "../core/exchange/fileBytes";
+import { layoutJsonSchema } from "../core/exchange/schema";
+import { MOST_FILE_BYTES } from "../core/format/limits";
+import type { Problem } from "../core/engine/result";
+import { readCheckRequest, type AnswerFormat } from "./checkRequest";
+import type { CheckSaid, CheckWork } from "./checkThread";
+
+/** Does a check somewhere it can be stopped; ends (unsaid) where the signal says so. */
+export type RunCheck = (work: CheckWork, signal: AbortSignal) => AsyncIterable<CheckSaid>;
+
+const TYPES: Readonly<Record<AnswerFormat, string>> = {
+  json: "application/json",
+  sarif: "application/sarif+json",
+  junit: "application/xml",
+  ndjson: "application/x-ndjson",
+};
+/** A check may take so long, ms; the largest layout on the whole catalogue takes some seconds. */
+export const CHECK_MS = 20_000;
+
+/** An answer that says why not: problems with their places, as everywhere. */
+function refusal(status: number, problems: readonly Problem[], headers: Readonly<Record<string, string>> = {}): Response {
+  return new Response(`${JSON.stringify({ problems }, null, 2)}\n`, { status, headers: { "Content-Type": "application/json", ...headers } });
+}
+const said = (message: string): readonly Problem[] => [{ path: "", message }];
+
+/** Of a body that is too large so much is still listened to, unkept, that whoever sends it can hear the answer, bytes. */
+const HEARD_OUT_BYTES = 4 * MOST_FILE_BYTES;
+
+/** The body, as long as it is no larger than a layout may be; null where it is. */
+async function bodyOf(request: Request): Promise<Uint8Array | null> {
+  let pieces: Uint8Array[] = [];
+  let size = 0;
+  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += piece.length;
+    if (size <= MOST_FILE_BYTES) pieces.push(piece);
+    else pieces = [];
+    if (size > HEARD_OUT_BYTES) break;
+  }
+  if (size > MOST_FILE_BYTES) return null;
+  const bytes = new Uint8Array(size);
+  let at = 0;
+  for (const piece of pieces) {
+    bytes.set(piece, at);
+    at += piece.length;
+  }
+  return bytes;
+}
+
+/** `POST /api/check`: a layout file in, its findings out. See docs/HTTP.md. */
+export async function postCheck(request: Request, run: RunCheck, mostMs = CHECK_MS): Promise<Response> {
+  // A page elsewhere can send plain texts without being asked for leave; JSON it cannot.
+  if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(request.headers.get("content-type") ?? "")) return refusal(415, said("send the layout as application/json"));
+  const asked = readCheckRequest(new URL(request.url).searchParams);
+  if (!asked.ok) return refusal(400, asked.problems);
+  const bytes = await bodyOf(request);
+  if (bytes === null)
+    return refusal(413, said(fileTooLarge(Number(request.headers.get("content-length") ?? 0) || MOST_FILE_BYTES + 1)), { Connection: "close" });
+  const ending = new AbortController();
+  const timer = setTimeout(() => ending.abort(), mostMs);
+  const pieces = run({ bytes, request: asked.value }, ending.signal)[Symbol.asyncIterator]();
+  // Whoever asked has gone away: nobody wants the answer.
+  request.signal.addEventListener("abort", () => ending.abort());
+  if (request.signal.aborted) ending.abort();
+  const tooLong = () => said(`the check took longer than ${mostMs / 1000} s and was stopped; ask for fewer screens, or use the command line`);
+  const first = await pieces.next();
+  /** Nothing more is wanted: the thread makes room for the next. */
+  const close = () => {
+    clearTimeout(timer);
+    ending.abort();
+    void pieces.return?.();
+  };
+  if (first.done || first.value.kind === "refused") {
+    const isStopped = ending.signal.aborted;
+    close();
+    if (isStopped) return refusal(503, tooLong());
+    if (first.done) return refusal(503, said("the check ended without an answer; it may have needed more memory than it is given"));
+    return refusal(first.value.kind === "refused" ? first.value.status : 500, first.value.kind === "refused" ? first.value.problems : []);
+  }
+  const encoder = new TextEncoder();
+  let next: IteratorResult<CheckSaid> = first;
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      if (!next.done && next.value.kind === "piece") controller.enqueue(encoder.encode(next.value.text));
+      if (!next.done && next.value.kind === "end") {
+        close();
+        return controller.close();
+      }
+      if (next.done) {
+        close();
+        // What has been sent is true; that it is not all is said in a line of its own, and the answer breaks off.
+        if (asked.value.format === "ndjson") controller.enqueue(encoder.encode(`${JSON.stringify({ problems: tooLong() })}\n`));
+        return controller.error(new Error("the check was stopped"));
+      }
+      next = await pieces.next();
+    },
+    cancel: close,
+  });
+  return new Response(body, { status: 200, headers: { "Content-Type": TYPES[asked.value.format] } });
+}
+
+let schema: string | null = null;
+/** `GET /api/schema`: the JSON Schema (2020-12) of the layout file. */
+export function getSchema(): Response {
+  schema ??= `${JSON.stringify(layoutJsonSchema(), null, 2)}\n`;
+  return new Response(schema, { status: 200, headers: { "Content-Type": "application/schema+json" } });
+}

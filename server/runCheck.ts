@@ -1,0 +1,55 @@
+/** Checks in threads: so many at once, so many that wait, each with so much memory; one that is stopped is gone at once. */
+import { Worker } from "node:worker_threads";
+import type { CheckSaid, CheckWork } from "./checkThread";
+import type { RunCheck } from "./handlers";
+
+const AT_ONCE = 2;
+const MEMORY_MB = 512;
+
+/** A way to run checks; `thread`: the built file of the thread. */
+export function createRunCheck(thread: URL): RunCheck {
+  let running = 0;
+  const waiting: (() => void)[] = [];
+  const enter = async () => {
+    if (running >= AT_ONCE) await new Promise<void>((resolve) => waiting.push(resolve));
+    running += 1;
+  };
+  const leave = () => {
+    running -= 1;
+    waiting.shift()?.();
+  };
+  return async function* run(work: CheckWork, signal: AbortSignal) {
+    await enter();
+    const worker = new Worker(thread, { workerData: work, resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } });
+    const come: CheckSaid[] = [];
+    let isOver = false;
+    let wake: () => void = () => undefined;
+    const over = () => {
+      isOver = true;
+      wake();
+    };
+    worker.on("message", (said: CheckSaid) => {
+      come.push(said);
+      wake();
+    });
+    worker.on("error", over);
+    worker.on("exit", over);
+    const stop = () => void worker.terminate();
+    signal.addEventListener("abort", stop);
+    if (signal.aborted) stop();
+    try {
+      for (;;) {
+        const said = come.shift();
+        if (said) {
+          yield said;
+          if (said.kind !== "piece") return;
+        } else if (isOver) return;
+        else await new Promise<void>((resolve) => (wake = resolve));
+      }
+    } finally {
+      signal.removeEventListener("abort", stop);
+      void worker.terminate();
+      leave();
+    }
+  };
+}

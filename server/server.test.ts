@@ -1,0 +1,136 @@
+/** The routes by real requests, against the built handlers and a real server. */
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { connect } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { XMLParser } from "fast-xml-parser";
+import { checkScreen } from "../core/checks/check";
+import { catalogueFor } from "../core/checks/catalogue";
+import { layoutJsonSchema } from "../core/exchange/schema";
+import { MOST_FILE_BYTES } from "../core/format/limits";
+import { writeLayout } from "../core/format/write";
+import { sampleLayouts } from "../test/samples";
+
+const [brackwater, , draft] = sampleLayouts();
+const folder = mkdtempSync(join(tmpdir(), "nodulum-server-"));
+/** A server in a process of its own, as it runs for users; `mostMs`: how long a check may take. */
+const START = `
+import { buildServer } from ${JSON.stringify(join(process.cwd(), "scripts", "build-server.mjs"))};
+import { createApplicationServer } from ${JSON.stringify(join(process.cwd(), "scripts", "serve.mjs"))};
+import { pathToFileURL } from "node:url";
+const [folder, mostMs] = process.argv.slice(2);
+await buildServer(folder);
+const { createRoutes } = await import(pathToFileURL(folder + "/api.mjs").href);
+const server = createApplicationServer(folder, [], createRoutes(pathToFileURL(folder + "/checkThread.mjs"), mostMs ? Number(mostMs) : undefined));
+server.listen(0, "127.0.0.1", () => console.log("port " + server.address().port));
+`;
+const servers: ChildProcess[] = [];
+async function start(name: string, mostMs = ""): Promise<number> {
+  const file = join(folder, `${name}.mjs`);
+  writeFileSync(file, START);
+  const child = spawn(process.execPath, [file, join(folder, name), mostMs]);
+  servers.push(child);
+  const told: string[] = [];
+  child.stderr.on("data", (piece) => told.push(String(piece)));
+  return new Promise((resolve, reject) => {
+    child.stdout.on("data", (piece) => resolve(Number(/port (\d+)/.exec(String(piece))![1])));
+    child.on("exit", () => reject(new Error(told.join(""))));
+  });
+}
+let port = 0;
+beforeAll(async () => void (port = await start("usual")), 60_000);
+afterAll(() => servers.forEach((child) => child.kill()));
+
+const at = (path: string, on = port) => `http://127.0.0.1:${on}${path}`;
+const JSON_TYPE = { "Content-Type": "application/json" };
+const check = (query: string, body: string | Uint8Array<ArrayBuffer>, headers: Record<string, string> = JSON_TYPE) =>
+  fetch(at(`/api/check${query}`), { method: "POST", headers, body });
+const problemsOf = async (answer: Response) => ((await answer.json()) as { problems: { path: string; message: string }[] }).problems;
+const text = writeLayout(draft);
+
+test("a layout in, its findings out: those of the command line, on every screen of the catalogue", async () => {
+  const answer = await check("", text);
+  expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "application/json"]);
+  const { screens } = (await answer.json()) as { screens: { name: string; findings: unknown[] }[] };
+  expect(screens).toEqual(
+    catalogueFor("landscape").map((screen) => ({ name: screen.name, findings: JSON.parse(JSON.stringify(checkScreen(draft, screen))) as unknown })),
+  );
+});
+
+test("a screen, a hand, a size, a moment, all players", async () => {
+  const one = (await (await check("?screen=2400x1080@411&handed=left&player-size=1.2&moment=alongside", text)).json()) as {
+    screens: { name: string; findings: { moment: unknown }[] }[];
+  };
+  expect(one.screens.map((s) => s.name)).toEqual(["2400x1080@411"]);
+  expect(one.screens[0].findings.every((f) => f.moment === null || f.moment === "alongside")).toBe(true);
+  const all = (await (await check("?screen=2400x1080@411&players=all", text)).json()) as { screens: { name: string }[] };
+  expect(all.screens.map((s) => s.name)).toEqual(
+    ["right hand, size 0.8", "right hand, size 1.3", "left hand, size 0.8", "left hand, size 1.3"].map((face) => `2400x1080@411, ${face}`),
+  );
+});
+
+test("SARIF and JUnit as asked, and a screen a line", async () => {
+  const sarif = await check("?format=sarif&screen=2400x1080@411", text);
+  expect(sarif.headers.get("content-type")).toBe("application/sarif+json");
+  expect(await sarif.json()).toMatchObject({ version: "2.1.0", runs: [{ tool: { driver: { name: expect.any(String) as string } } }] });
+  const junit = await check("?format=junit&screen=2400x1080@411", text);
+  const { testsuites } = new XMLParser({ ignoreAttributes: false }).parse(await junit.text()) as { testsuites: { "@_failures": string } };
+  expect(Number(testsuites["@_failures"])).toBeGreaterThan(0);
+  const lines = await check("?format=ndjson", text);
+  expect(lines.headers.get("content-type")).toBe("application/x-ndjson");
+  const screens = (await lines.text())
+    .trim()
+    .split("\n")
+    .map((line) => (JSON.parse(line) as { name: string }).name);
+  expect(screens).toEqual(catalogueFor("landscape").map((s) => s.name));
+});
+
+test.each<[string, number, () => Promise<Response>, RegExp]>([
+  ["no JSON", 400, () => check("", "{ not json"), /JSON/],
+  ["nothing", 400, () => check("", ""), /empty/],
+  ["bytes that are no text", 400, () => check("", new Uint8Array([0xff, 0xfe, 0x00])), /UTF-8/],
+  ["a layout with a fault", 422, () => check("", text.replace('"kind": "stick"', '"kind": "lever"')), /controls\[\d+\]/],
+  ["no layout at all", 422, () => check("", "{}"), /format/],
+  ["another type", 415, () => check("", text, { "Content-Type": "text/plain" }), /application\/json/],
+  ["a format that is none", 400, () => check("?format=pdf", text), /format.*none of json, sarif, junit, ndjson/],
+  ["a word that is not asked for", 400, () => check("?colour=red", text), /colour.*known: format/],
+  ["a screen that is none", 400, () => check("?screen=wide", text), /screen\[0\]/],
+  ["a moment that is none", 400, () => check("?moment=storm", text), /moment.*known: under-way/],
+  ["more than a layout may hold", 413, () => check("", "x".repeat(MOST_FILE_BYTES + 1)), /a layout holds at most/],
+])("%s is answered with %i and says why", async (_, status, ask, message) => {
+  const answer = await ask();
+  expect(answer.status).toBe(status);
+  expect((await problemsOf(answer)).map((p) => `${p.path}: ${p.message}`).join("\n")).toMatch(message);
+});
+
+test("only POST for a check, only GET for the schema, which is that of the command line", async () => {
+  const wrong = await fetch(at("/api/check"));
+  expect([wrong.status, wrong.headers.get("allow")]).toEqual([405, "POST"]);
+  const schema = await fetch(at("/api/schema"));
+  expect(schema.headers.get("content-type")).toBe("application/schema+json");
+  expect(await schema.json()).toEqual(JSON.parse(JSON.stringify(layoutJsonSchema())));
+  expect((await fetch(at("/api/schema"), { method: "POST" })).status).toBe(405);
+  expect(schema.headers.get("access-control-allow-origin")).toBeNull();
+});
+
+test("a check that takes too long is stopped and says so, and the server goes on", async () => {
+  const slow = await start("slow", "1");
+  const answer = await fetch(at("/api/check", slow), { method: "POST", headers: JSON_TYPE, body: writeLayout(brackwater) });
+  expect(answer.status).toBe(503);
+  expect((await problemsOf(answer))[0].message).toMatch(/took longer than 0\.001 s and was stopped/);
+  expect((await fetch(at("/api/schema", slow))).status).toBe(200);
+}, 60_000);
+
+test("whoever goes away in the middle leaves nothing running: the checks after it are answered", async () => {
+  for (let i = 0; i < 6; i += 1)
+    await new Promise<void>((resolve) => {
+      const socket = connect(port, "127.0.0.1", () => {
+        const head = `POST /api/check?format=ndjson&players=all HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: ${Buffer.byteLength(text)}\r\n\r\n`;
+        socket.write(head + text, () => socket.destroy());
+      });
+      socket.on("close", () => resolve());
+      socket.on("error", () => resolve());
+    });
+  expect((await check("?screen=2400x1080@411", text)).status).toBe(200);
+}, 60_000);
