@@ -1,0 +1,126 @@
+/** Screens: the shelf with its filter, orders, groups and faces; the grid by pointer and by key; the spans; from a finding to the bench. */
+import { expect, test, type Page } from "@playwright/test";
+import { fromMenu, noViolations, open } from "./bench";
+
+const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();
+const shelf = (page: Page) => page.locator("[data-shelf]");
+const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("judged");
+/** The view of the first draft, which has the mistakes that people make, judged. */
+async function openDraft(page: Page): Promise<void> {
+  await open(page, "/screens");
+  await fromMenu(page, "Brackwater, first draft");
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Screens" }).click();
+  await judged(page);
+}
+const row = (page: Page, subject: string) => page.locator(`[data-grid-row="${subject}"]`);
+
+test("the shelf is filtered, ordered and grouped, and says how many are left", async ({ page }) => {
+  await openDraft(page);
+  await expect(shelf(page)).toHaveCount(24);
+  const filter = page.getByRole("complementary", { name: "Filter" });
+  await filter.getByLabel("Class").selectOption("tablet");
+  const tablets = await shelf(page).count();
+  expect(tablets).toBeGreaterThan(2);
+  expect(tablets).toBeLessThan(12);
+  await expect(page.getByTestId("screens-shown")).toHaveText(`${tablets} of 24 screens`);
+  await filter.getByLabel("Aspect to", { exact: true }).fill("1.4");
+  await page.keyboard.press("Enter");
+  await expect(page.locator('[data-shelf="Tablet 4:3"]')).toBeVisible();
+  await expect(page.locator('[data-shelf="Tablet 16:10"]')).toHaveCount(0);
+  await filter.getByRole("button", { name: "all of them" }).click();
+  await filter.getByLabel("With a finding").selectOption("touch/overlap");
+  await filter.getByLabel("About").selectOption({ label: "nudge" });
+  expect(await shelf(page).count()).toBeLessThan(24);
+  await filter.getByRole("button", { name: "all of them" }).click();
+  await filter.getByLabel("Order").selectOption("name");
+  const names = await shelf(page).evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.shelf!));
+  expect(names).toEqual([...names].sort());
+  await filter.getByLabel("Groups").selectOption("class");
+  await expect(page.getByRole("region", { name: "tablets" }).locator("[data-shelf]")).toHaveCount(tablets);
+  await noViolations(page, "the shelf");
+});
+
+test("a screen's faces stand at its corners and open; its moments stand side by side", async ({ page }) => {
+  await openDraft(page);
+  const screen = page.locator('[data-shelf="Tablet 4:3"]');
+  const corner = screen.locator('[data-corner="left 1.3"]');
+  await expect(corner).toHaveAttribute("aria-label", /^Tablet 4:3, left hand, size 1\.3: \d+ blocker/);
+  await corner.click();
+  await expect(page.getByRole("complementary", { name: "Findings" }).getByRole("heading")).toHaveText("Tablet 4:3");
+  await page.getByRole("button", { name: "moments side by side" }).click();
+  await expect(screen.getByText("Alongside")).toBeVisible();
+  await expect(screen.getByText("Log open")).toBeVisible();
+  await page.getByRole("complementary", { name: "Findings" }).getByRole("button", { name: "Put on the bench" }).click();
+  await expect(page).toHaveURL(/\/layout$/);
+  // The face that was opened is the one on the bench.
+  await expect(page.getByRole("button", { name: "left hand" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByLabel("Player's size")).toHaveValue("1.3");
+});
+
+test("the grid: each cell has its gravest finding; by keys from cell to cell; a cell tells all faces and leads to the bench with screen, hand, size and moment", async ({
+  page,
+}) => {
+  await openDraft(page);
+  await look(page, "grid");
+  const grid = page.getByRole("grid", { name: "Findings: controls down, screens across" });
+  await expect(grid).toBeVisible();
+  await expect(row(page, "pause").getByRole("gridcell").first().getByRole("button")).toHaveAttribute(
+    "aria-label",
+    /^pause on Small phone 16:9: blocker touch\/small, 4\.\d mm, right hand, size 0\.8; \d+ blockers?/,
+  );
+  await noViolations(page, "the grid");
+  await page.locator('[data-cell="0 0"]').focus();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press("ArrowDown");
+  for (let i = 0; i < 7; i += 1) await page.keyboard.press("ArrowRight");
+  await expect(page.locator('[data-cell="4 7"]')).toBeFocused();
+  await page.keyboard.press("Enter");
+  const cell = page.getByRole("complementary", { name: "The cell" });
+  await expect(cell.getByRole("heading", { level: 2 })).toHaveText("nudge on Tall phone 20:9, notch");
+  await expect(cell.getByRole("button", { name: /^left hand, size 1\.3/ })).toContainText(/1 blocker/);
+  await cell.getByRole("button", { name: /^left hand, size 1\.3/ }).click();
+  const finding = cell.locator('[data-finding="touch/overlap"]').first();
+  await expect(finding).toContainText("blocker");
+  await finding.getByRole("button").first().click();
+  await expect(page).toHaveURL(/\/layout$/);
+  await expect(page.getByRole("button", { name: "left hand" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByLabel("Player's size")).toHaveValue("1.3");
+  await expect(page.getByLabel("Moment")).toHaveValue("alongside");
+});
+
+test("the grid follows the layout; groups fold to a column; an arrangement is made for the screens that have a finding", async ({ page }) => {
+  await openDraft(page);
+  await look(page, "grid");
+  const first = row(page, "pause").getByRole("gridcell").first().getByRole("button");
+  await expect(first).toHaveAttribute("aria-label", /blocker touch\/small/);
+  await page.getByLabel("Groups").selectOption("class");
+  const columns = await page.locator('[data-cell^="0 "]').count();
+  await page.getByRole("button", { name: /^▾ phones/ }).click();
+  expect(await page.locator('[data-cell^="0 "]').count()).toBeLessThan(columns);
+  await page.getByRole("button", { name: /^▸ phones/ }).click();
+  await row(page, "lamp").getByRole("gridcell").first().getByRole("button").click();
+  const cell = page.getByRole("complementary", { name: "The cell" });
+  await cell.getByRole("button", { name: /^An arrangement for the \d+ that have it/ }).click();
+  await expect(page).toHaveURL(/\/layout$/);
+  await expect(page.getByText(/“For lamp” holds on these \d+ screens/)).toBeVisible();
+  await expect(page.getByText(/For lamp/).first()).toBeVisible();
+});
+
+test("the spans: exactly where each finding holds; another size of screens is worked out anew; a click makes that screen and puts it on the bench", async ({
+  page,
+}) => {
+  await openDraft(page);
+  await look(page, "spans");
+  await expect(page.getByTestId("spans-state")).toHaveText("worked out");
+  const overlap = page.locator('[data-span-row="touch/overlap nudge log"]').first();
+  const said = (await overlap.locator("td").first().textContent())!;
+  expect(said).toMatch(/\d\.\d{3} … 2\.600/);
+  await expect(page.locator("[data-span]").first()).toBeVisible();
+  await noViolations(page, "the spans");
+  await page.getByLabel("diagonal", { exact: true }).fill("9");
+  await expect(page.getByTestId("spans-state")).toHaveText("working…");
+  await expect(page.getByTestId("spans-state")).toHaveText("worked out");
+  const plot = (await page.getByTestId("span-plot").boundingBox())!;
+  await page.mouse.click(plot.x + plot.width / 2, plot.y + 10);
+  await expect(page).toHaveURL(/\/layout$/);
+  await expect(page.getByRole("heading", { name: /^Aspect 1\.8\d\d, 9 inches$/ }).or(page.getByText(/^Aspect 1\.8\d\d, 9 inches$/).first())).toBeVisible();
+});
