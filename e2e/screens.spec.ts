@@ -124,3 +124,70 @@ test("the spans: exactly where each finding holds; another size of screens is wo
   await expect(page).toHaveURL(/\/layout$/);
   await expect(page.getByRole("heading", { name: /^Aspect 1\.8\d\d, 9 inches$/ }).or(page.getByText(/^Aspect 1\.8\d\d, 9 inches$/).first())).toBeVisible();
 });
+
+test("a screen of one's own is described in mm, drawn by hand and by key, copied and deleted; lists go out and come in", async ({ page }) => {
+  await open(page, "/screens");
+  await judged(page);
+  await page.getByRole("button", { name: "your screens…" }).click();
+  const dialogue = page.getByRole("dialog", { name: "Your screens" });
+  await dialogue.getByRole("button", { name: "A screen of your own…" }).click();
+  await dialogue.getByLabel("Name").fill("Harbour slate");
+  await dialogue.getByLabel("or width, mm").fill("160");
+  await page.keyboard.press("Tab");
+  await expect(dialogue.getByLabel("Density, ppi")).toHaveValue("381");
+  const inset = dialogue.getByRole("slider", { name: "Inset left" });
+  await inset.focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(dialogue.getByLabel("Insets left")).toHaveValue("40");
+  // A cut-out is drawn on the glass, and taken away by key.
+  const glass = (await dialogue.getByTestId("screen-picture").boundingBox())!;
+  const draw = async (x: number, y: number, dx: number, dy: number) => {
+    await page.mouse.move(glass.x + x, glass.y + y);
+    await page.mouse.down();
+    await page.mouse.move(glass.x + x + dx, glass.y + y + dy, { steps: 4 });
+    await page.mouse.up();
+  };
+  await draw(glass.width * 0.6, glass.height * 0.3, 40, 30);
+  const cutout = dialogue.getByRole("button", { name: /^Cut-out 1: / });
+  await expect(cutout).toBeVisible();
+  await expect(dialogue.getByLabel("Cut-outs, px")).not.toHaveValue("");
+  await cutout.focus();
+  await page.keyboard.press("Delete");
+  await expect(dialogue.getByLabel("Cut-outs, px")).toHaveValue("");
+  // The inset is dragged on the picture.
+  const line = (await inset.boundingBox())!;
+  await page.mouse.move(line.x + line.width / 2, glass.y + glass.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(line.x + line.width / 2 + 30, glass.y + glass.height / 2, { steps: 4 });
+  await page.mouse.up();
+  expect(Number(await dialogue.getByLabel("Insets left").inputValue())).toBeGreaterThan(100);
+  await noViolations(page, "a screen drawn by hand");
+  await dialogue.getByRole("button", { name: "Add it" }).click();
+  await dialogue.getByRole("button", { name: "Duplicate Harbour slate" }).click();
+  await expect(dialogue.getByLabel("Name")).toHaveValue("Harbour slate 2");
+  await dialogue.getByRole("button", { name: "Add it" }).click();
+  const saving = page.waitForEvent("download");
+  await dialogue.getByRole("button", { name: "All as CSV" }).click();
+  expect((await saving).suggestedFilename()).toBe("screens.csv");
+  await dialogue.getByRole("button", { name: "Delete Harbour slate 2" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.locator('[data-shelf="Harbour slate"]')).toBeVisible();
+  await expect(page.locator('[data-shelf="Harbour slate 2"]')).toHaveCount(0);
+  await expect(page.getByTestId("screens-judged")).toContainText("25 of 25 screens");
+});
+
+test("a part of the players is told beside a screen, and findings say on how many of them they stand", async ({ page }) => {
+  await openDraft(page);
+  await page.locator('[data-shelf="Tablet 4:3"] button').first().click();
+  await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("12");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("on 12 % of your players")).toBeVisible();
+  await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("many");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("“many” is no part of your players")).toBeVisible();
+  await look(page, "grid");
+  await row(page, "pause").getByRole("gridcell").first().getByRole("button").click();
+  await expect(page.getByTestId("cell-spread")).toHaveText(/^The gravest of it stands on \d+ of 24 screens, on 12 % of your players\.$/);
+  await page.reload();
+  await expect(page.getByText("on 12 % of your players")).toBeVisible();
+});

@@ -6,7 +6,18 @@ import { aspectOf } from "../engine/placement/screen";
 import { catalogueFor } from "./catalogue";
 import { bareOn } from "./check";
 import { facesOf, isGraver, type JudgedScreen } from "./grid";
-import { groupScreens, NO_FILTER, passesFilter, rangeOfScreens, SCREEN_ORDERS, screenCell, screensInOrder, shortSideMm, sizeClassOf } from "./screenFilter";
+import {
+  groupScreens,
+  NO_FILTER,
+  fitsFilter,
+  playersWith,
+  rangeOfScreens,
+  SCREEN_ORDERS,
+  screenCell,
+  screensInOrder,
+  shortSideMm,
+  sizeClassOf,
+} from "./screenFilter";
 
 const [brackwater, , draft] = sampleLayouts();
 const screens = catalogueFor("landscape");
@@ -14,7 +25,7 @@ const judged: JudgedScreen[] = screens.map((screen) => ({
   name: screen.name,
   faces: facesOf(draft).map((face) => bareOn(draft, screen, { ...face, moment: null })),
 }));
-const passing = (filter: Partial<typeof NO_FILTER>) => screens.filter((s, i) => passesFilter(s, judged[i], { ...NO_FILTER, ...filter })).map((s) => s.name);
+const passing = (filter: Partial<typeof NO_FILTER>) => screens.filter((s, i) => fitsFilter(s, judged[i], { ...NO_FILTER, ...filter })).map((s) => s.name);
 
 test("without a filter all pass; each filter keeps what it says and its opposite the rest", () => {
   expect(passing({})).toHaveLength(24);
@@ -34,7 +45,7 @@ test("by code and by what it is about: exactly the screens on which such a findi
   expect(want.length).toBeGreaterThan(0);
   const both = passing({ code: found.code, subject: found.subjects[0] });
   expect(want.every((name) => both.includes(name))).toBe(true);
-  expect(passesFilter(screens[0], null, { ...NO_FILTER, code: "touch/small" })).toBe(true);
+  expect(fitsFilter(screens[0], null, { ...NO_FILTER, code: "touch/small" })).toBe(true);
 });
 
 test("whatever the order, every screen stands in it once, and each follows what it is ordered by", () => {
@@ -81,5 +92,12 @@ test("groups hold every screen once: by the arrangement that holds there, by cla
 
 test("the range of screens holds each of them", () => {
   const { aspect, shortMm } = rangeOfScreens(screens);
-  for (const screen of screens) expect(passesFilter(screen, null, { ...NO_FILTER, aspect, shortMm })).toBe(true);
+  for (const screen of screens) expect(fitsFilter(screen, null, { ...NO_FILTER, aspect, shortMm })).toBe(true);
+});
+
+test("the part of the players is the sum of what is told, never more than all, and nothing where nothing is told", () => {
+  const parts = { "Tablet 4:3": 0.12, "Phone 16:9": 0.3, constructor: 0.9 };
+  expect(playersWith(["Tablet 4:3", "Phone 16:9", "Small phone 16:9"], parts)).toBeCloseTo(0.42, 9);
+  expect(playersWith(["Small phone 16:9", "toString"], parts)).toBeNull();
+  expect(playersWith(["constructor", "Phone 16:9"], parts)).toBe(1);
 });

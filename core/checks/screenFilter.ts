@@ -37,7 +37,7 @@ const within = (value: number, range: readonly [number, number] | null) => range
 const hasNotch = ({ insets, cutouts }: Screen) => cutouts.length > 0 || insets.left + insets.top + insets.right + insets.bottom > 0;
 
 /** Whether a screen passes. One that has not been judged yet passes where findings are asked for: nothing is known against it. */
-export function passesFilter(screen: Screen, judged: JudgedScreen | null, filter: ScreenFilter): boolean {
+export function fitsFilter(screen: Screen, judged: JudgedScreen | null, filter: ScreenFilter): boolean {
   const { sizeClass, held, aspect, shortMm, notch, code, subject } = filter;
   if (sizeClass !== null && sizeClassOf(screen) !== sizeClass) return false;
   if (held !== "any" && (screen.widthPx >= screen.heightPx ? "wide" : "tall") !== held) return false;
@@ -49,6 +49,7 @@ export function passesFilter(screen: Screen, judged: JudgedScreen | null, filter
   );
 }
 
+/** own: as they are given · size: the shorter side · gravity: the gravest first. */
 export const SCREEN_ORDERS = ["own", "size", "aspect", "gravity", "name"] as const;
 export type ScreenOrder = (typeof SCREEN_ORDERS)[number];
 
@@ -79,13 +80,13 @@ export function screensInOrder(screens: readonly Screen[], judged: readonly (Jud
   return places.sort((a, b) => compare[order](a, b) || a - b);
 }
 
-export type ScreenGrouping = "none" | "arrangement" | "class";
+export type ScreenGroupBy = "none" | "arrangement" | "class";
 
 /** Screens in groups, in the order given; a group stands where its first screen does. `name` null: the base, where no arrangement holds, or all of them. */
 export function groupScreens(
   layout: Pick<Layout, "arrangements">,
   screens: readonly Screen[],
-  { places, by }: { readonly places: readonly number[]; readonly by: ScreenGrouping },
+  { places, by }: { readonly places: readonly number[]; readonly by: ScreenGroupBy },
 ): readonly { readonly name: string | null; readonly places: readonly number[] }[] {
   const groups = new Map<string | null, number[]>();
   for (const place of places) {
@@ -102,4 +103,15 @@ export function groupScreens(
 export function rangeOfScreens(screens: readonly Screen[]): { readonly aspect: readonly [number, number]; readonly shortMm: readonly [number, number] } {
   const of = (values: readonly number[]): readonly [number, number] => [Math.min(...values), Math.max(...values)];
   return { aspect: of(screens.map(aspectOf)), shortMm: of(screens.map(shortSideMm)) };
+}
+
+/** The part of the players that screens have together, 0…1, of those that are told; null where none of them is. `parts`: by the names of screens. */
+export function playersWith(names: readonly string[], parts: Readonly<Record<string, number>>): number | null {
+  const told = names.filter((name) => Object.hasOwn(parts, name));
+  return told.length === 0
+    ? null
+    : Math.min(
+        1,
+        told.reduce((sum, name) => sum + parts[name], 0),
+      );
 }

@@ -323,6 +323,12 @@ export const SENTENCES = {
   "screens.face": { words: "Shows what is found for this face: {value}.", keys: "Enter" },
   "screens.bench": { words: "Puts {value} on the bench, for this hand and size, in a moment in which it shows.", keys: "Enter" },
   "screens.arrange": { words: "Makes an arrangement for the {value} screens that have this finding, and opens the bench on one of them.", keys: "Enter" },
+  "screens.own": { words: "Your own screens: described, drawn by hand, copied, deleted; lists in and out.", keys: "Enter" },
+  "screens.part": { words: "The part of your players who have {screen}, by your own figure: {value}. Findings then say how many it is about." },
+  "screens.arrangeOne": {
+    words: "Makes an arrangement for {value} alone, and opens the bench on it: what is changed there is changed for it alone.",
+    keys: "Enter",
+  },
   "screens.moments": { words: "Every moment of a screen beside the others: {value}." },
   "screens.corner": { words: "A face of this screen, {value}. A click looks at the layout as this player.", keys: "Enter" },
   "spans.size": { words: "The {what} of the screens of the chart: {value}; their aspect runs along the bottom." },

@@ -3,6 +3,8 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import { cellOf } from "../../core/checks/grid";
+import { playersWith } from "../../core/checks/screenFilter";
+import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
@@ -50,18 +52,22 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
         : [],
     [gravest, screens, judged],
   );
-  const arrange = () => {
-    const name = `For ${subject ? nameOf(layout, subject) : screen.name}`.slice(0, 80);
+  const players = playersWith(
+    withIt.map((s) => s.name),
+    layout.workbench.playersPart,
+  );
+  const arrange = (these: readonly Screen[]) => {
+    const name = `For ${subject && these.length > 1 ? nameOf(layout, subject) : screen.name}`.slice(0, 80);
     let others = 0;
     const done = session.edit(`add “${name}”`, (l) => {
-      const made = arrangementForScreens(l, { screens: withIt, shelf: screens, name });
+      const made = arrangementForScreens(l, { screens: these, shelf: screens, name });
       if (!made.ok) return made;
       others = made.value.others;
       return { ok: true, value: made.value.layout };
     });
     if (!done) return;
     session.tell({
-      text: `“${name}” holds on these ${withIt.length} screens${others > 0 ? `, and on ${others} more between them` : ""}. What is changed on the bench now is changed there alone.`,
+      text: `“${name}” holds on ${these.length === 1 ? "this screen" : `these ${these.length} screens`}${others > 0 ? `, and on ${others} more between them` : ""}. What is changed on the bench now is changed there alone.`,
       tone: "plain",
     });
     putOnBench(session, { screen: screen.name, face: faces[face], finding: gravest?.finding ?? null });
@@ -97,12 +103,20 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
           >
             Put on the bench
           </button>
+          <button type="button" className="push h-6" onClick={() => arrange([screen])} {...readingProps(says("screens.arrangeOne"), screen.name)}>
+            An arrangement for this screen
+          </button>
           {withIt.length > 1 && (
-            <button type="button" className="push h-6" onClick={arrange} {...readingProps(says("screens.arrange"), String(withIt.length))}>
+            <button type="button" className="push h-6" onClick={() => arrange(withIt)} {...readingProps(says("screens.arrange"), String(withIt.length))}>
               An arrangement for the {withIt.length} that have it
             </button>
           )}
         </span>
+        {withIt.length > 0 && (
+          <p className="caption" data-testid="cell-spread">
+            The gravest of it stands on {withIt.length} of {screens.length} screens{players !== null && `, on ${Math.round(players * 100)} % of your players`}.
+          </p>
+        )}
       </header>
       <div className="min-h-0 flex-1 overflow-auto p-3">
         <FindingList

@@ -156,6 +156,7 @@ export function FilterPanel({ shown }: { shown: number }) {
         value={order}
         options={[
           ["own", "the catalogue’s"],
+          ["rail", "your own, the rail’s"],
           ["size", "shorter side"],
           ["aspect", "aspect"],
           ["gravity", "gravest first"],

@@ -1,10 +1,11 @@
 "use client";
 /** One set of screens, several looks at it: the shelf, the grid, the span chart; filtered, ordered and grouped at the left, told at the right. */
 import dynamic from "next/dynamic";
-import { useMemo } from "react";
-import { groupScreens, passesFilter, screenCell, screensInOrder } from "../../core/checks/screenFilter";
+import { useMemo, useState } from "react";
+import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } from "../../core/checks/screenFilter";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
+import { railOf } from "../session/screens";
 import { FilterPanel } from "./FilterPanel";
 import { GridLook } from "./GridLook";
 import { CellPanel } from "./CellPanel";
@@ -12,6 +13,7 @@ import { ShelfLook } from "./ShelfLook";
 import { SCREEN_LOOKS, setScreens, useScreens, type Group } from "./screensState";
 import { FacesContext, useFacesOf, type Faces } from "./useFaces";
 
+const OwnScreensDialogue = dynamic(() => import("./OwnScreensDialogue").then((m) => m.OwnScreensDialogue));
 const SpansLook = dynamic(() => import("./SpansLook").then((m) => m.SpansLook));
 
 function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
@@ -19,7 +21,11 @@ function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
   const order = useScreens((s) => s.order);
   const grouping = useScreens((s) => s.grouping);
   return useMemo(() => {
-    const places = screensInOrder(screens, judged, order).filter((place) => passesFilter(screens[place], judged[place], filter));
+    // One's own order is the rail's, which is put in order by hand; what does not stand in it follows.
+    const rail = railOf(layout).map((s) => s.name);
+    const rank = (place: number) => (rail.includes(screens[place].name) ? rail.indexOf(screens[place].name) : rail.length + place);
+    const ordered = order === "rail" ? screens.map((_, i) => i).sort((a, b) => rank(a) - rank(b)) : screensInOrder(screens, judged, order);
+    const places = ordered.filter((place) => fitsFilter(screens[place], judged[place], filter));
     return groupScreens(layout, screens, { places, by: grouping });
   }, [layout, screens, judged, filter, order, grouping]);
 }
@@ -31,7 +37,10 @@ export function ScreensView() {
   const look = useScreens((s) => s.look);
   const grouping = useScreens((s) => s.grouping);
   const shown = groups.reduce((n, g) => n + g.places.length, 0);
-  const broken = judged.filter((one) => (screenCell(one)?.tally.blocker ?? 0) > 0).length;
+  const withBlockers = judged.flatMap((one) => (one && (screenCell(one)?.tally.blocker ?? 0) > 0 ? [one.name] : []));
+  const broken = withBlockers.length;
+  const brokenPlayers = playersWith(withBlockers, layout.workbench.playersPart);
+  const [showsOwn, setShowsOwn] = useState(false);
   return (
     <FacesContext.Provider value={all}>
       <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
@@ -51,10 +60,15 @@ export function ScreensView() {
             ))}
           </div>
           <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
+          {brokenPlayers !== null && <span className="text-blocker">on {Math.round(brokenPlayers * 100)} % of your players</span>}
           <span className="caption ml-auto" data-testid="screens-judged">
             {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
             {done < screens.length && ` · judged ${done}`}
           </span>
+          <button type="button" className="push h-7" onClick={() => setShowsOwn(true)} {...readingProps(says("screens.own"))}>
+            your screens…
+          </button>
+          {showsOwn && <OwnScreensDialogue onClose={() => setShowsOwn(false)} />}
         </header>
         {look === "spans" ? (
           <SpansLook />

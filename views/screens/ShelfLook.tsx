@@ -16,6 +16,7 @@ import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { momentName } from "../shared/names";
 import { faceWords, groupWord, tallyWords } from "./faceWords";
+import { PlayersPart } from "./PlayersPart";
 import { putOnBench } from "./putOnBench";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useFaces } from "./useFaces";
@@ -99,6 +100,9 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
             </button>
           </span>
         </header>
+        <div className="border-b border-rule px-4 py-1.5">
+          <PlayersPart screen={screen.name} />
+        </div>
         <div className="min-h-0 flex-1 overflow-auto p-3">
           <FindingList
             findings={ownEntry(findings, screen.name)?.list ?? undefined}

@@ -214,7 +214,9 @@ function Chart({ rows, range, onBench }: ChartProps) {
           </ComposedChart>
           {at !== null && (
             <div className="pointer-events-none absolute inset-y-0 w-px bg-accent" style={{ left: ((at - range.from) / (range.to - range.from)) * width }}>
-              <span className="figure absolute bottom-0 left-1 bg-paper text-[0.6875rem] text-accent">{at.toFixed(3)}</span>
+              <span className="figure absolute bottom-0 left-1 bg-paper text-[0.6875rem] whitespace-nowrap text-accent">
+                {at.toFixed(3)} {nearestScreen(screens, at)}
+              </span>
             </div>
           )}
         </div>
@@ -252,6 +254,16 @@ function Bar({ box: { x, y, width, height }, profile, from, to }: { box: Box; pr
     />
   );
 }
+
+/** The screen whose aspect is nearest, where it is as good as the same; several of one aspect are told by the first. */
+function nearestScreen(screens: readonly Screen[], aspect: number): string {
+  const near = screens
+    .filter((s) => Math.abs(aspectOf(s) - aspect) <= NEAR_ASPECT)
+    .sort((a, b) => Math.abs(aspectOf(a) - aspect) - Math.abs(aspectOf(b) - aspect));
+  return near.length === 0 ? "" : near.length === 1 ? near[0].name : `${near[0].name} and ${near.length - 1} more`;
+}
+/** The pointer is on a screen's line so near to it. */
+const NEAR_ASPECT = 0.008;
 
 /** Round aspects along the bottom. */
 function ticksOf({ from, to }: AspectRange): number[] {

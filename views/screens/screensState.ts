@@ -2,7 +2,7 @@
 /** How the set of screens is looked at, for as long as the window is open; nothing of it is in the file. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
-import { NO_FILTER, type ScreenFilter, type ScreenGrouping, type ScreenOrder } from "../../core/checks/screenFilter";
+import { NO_FILTER, type ScreenFilter, type ScreenGroupBy, type ScreenOrder } from "../../core/checks/screenFilter";
 
 export const SCREEN_LOOKS = ["shelf", "grid", "spans"] as const;
 export type ScreenLook = (typeof SCREEN_LOOKS)[number];
@@ -14,8 +14,9 @@ export interface Group {
 export interface ScreensState {
   readonly look: ScreenLook;
   readonly filter: ScreenFilter;
-  readonly order: ScreenOrder;
-  readonly grouping: ScreenGrouping;
+  /** rail: one’s own order. */
+  readonly order: ScreenOrder | "rail";
+  readonly grouping: ScreenGroupBy;
   /** Every moment of a screen beside the others. */
   readonly moments: boolean;
   /** The groups that are folded in the grid, by their names. */

@@ -48,6 +48,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   "first deeds": { ink: lines(24, 12, 30, 3), accent: tick(8, 12) + tick(8, 19), muted: c(12, 26, 2.5) },
   frame: { ink: b(4, 4, 56, 32), dash: b(10, 8, 44, 24) },
   ground: { land: b(6, 6, 36, 28), ink: c(34, 22, 8) + c(52, 22, 6) },
+  grid: { ink: b(8, 5, 48, 30), muted: "M8 15h48M8 25h48M20 5v30M32 5v30M44 5v30", blocker: square(26, 10), warning: diamond(38, 20) },
   grow: { ink: c(32, 20, 8), hit: c(32, 20, 15), muted: arrow(40, 20, 7) },
   "hand-off": { ink: b(10, 12, 24, 18) + "M10 18h24M22 12v6", accent: arrow(38, 21, 18) },
   held: { solid: c(32, 22, 11), ink: thumb(32, 14) },

@@ -21,6 +21,7 @@ export const WORDS: readonly { readonly word: string; readonly means: string }[]
   { word: "finding", means: "Something that does not hold on a screen, with a code, a severity, its subjects and a measure." },
   { word: "first deeds", means: "Four things that show most of what can be done here, on a line that ticks itself off: a control grown, a stick felt, a screen mended, a file taken out." },
   { word: "frame", means: "What placements are told in: the screen, the safe frame (less the insets), the picture frame, or a cluster's box. Nothing else is a frame." },
+  { word: "grid", means: "All findings at one look: controls down, screens across, in each cell the gravest of every face and moment." },
   { word: "ground", means: "An area meant to lie under others: of floating and trailing sticks, touchpads, swipes; in the code `underlay`." },
   { word: "grow", means: "How far a hit area reaches beyond the visual box, on each side." },
   { word: "hand-off", means: "What leaves the application; the view of that name." },

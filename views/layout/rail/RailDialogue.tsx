@@ -1,12 +1,12 @@
 "use client";
 /** Which screens stand in the rail and in which order; one's own screens; lists in and out as CSV and JSON. */
-import { ArrowDown, ArrowUp, Pencil, Plus, Trash2, X } from "lucide-react";
+import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../../core/exchange/screens";
-import { addScreens, removeScreen, setRail } from "../../../core/editing/edits/screens";
+import { addScreens, setRail } from "../../../core/editing/edits/screens";
 import type { Screen } from "../../../core/format/types";
 import { catalogueFor } from "../../../core/checks/catalogue";
-import { plainScreen, pxPerMm } from "../../../core/engine/placement/screen";
+import { pxPerMm } from "../../../core/engine/placement/screen";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
@@ -14,20 +14,19 @@ import { useSession, useSessionActions } from "../../session/context";
 import { railOf, shelfOf } from "../../session/screens";
 import { saveText } from "../../shared/download";
 import { readScreensFile } from "../../shared/readFile";
-import { ScreenForm } from "./ScreenForm";
-import { removeTold } from "../../shared/remove";
+import { OwnScreens } from "../../shared/ownScreens/OwnScreens";
+import { ScreenForm, type ScreenWish } from "../../shared/ownScreens/ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
 export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const [form, setForm] = useState<{ screen: Screen; replaces: string | null } | null>(null);
+  const [form, setForm] = useState<ScreenWish | null>(null);
   const [problem, setProblem] = useState("");
   const file = useRef<HTMLInputElement>(null);
   const rail = railOf(layout);
   const names = rail.map((s) => s.name);
-  const own = new Set(layout.workbench.screens.map((s) => s.name));
   const used = new Set(catalogueFor(layout.orientation).map((s) => s.name));
   const rest = shelfOf(layout).filter((s) => !names.includes(s.name));
   const put = (label: string, next: readonly string[]) => session.edit(label, (l) => setRail(l, next));
@@ -57,7 +56,7 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   return (
     <Dialogue title="Screens of the rail" open={open} onOpenChange={onOpenChange} wide>
       {form ? (
-        <ScreenForm screen={form.screen} replaces={form.replaces} used={used} rail={names} onDone={() => setForm(null)} />
+        <ScreenForm wish={form} onDone={() => setForm(null)} />
       ) : (
         <div className="grid gap-3">
           <div className="grid grid-cols-2 gap-4">
@@ -109,36 +108,13 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
               </ul>
             </section>
           </div>
-          <section aria-label="Your own screens" className="grid gap-1">
-            <h3 className="heading">Your own</h3>
-            {own.size === 0 && <p className="text-muted">None yet: describe a device of yours, or import a list.</p>}
-            <ul className="flex flex-wrap gap-1.5">
-              {layout.workbench.screens.map((screen) => (
-                <li key={screen.name} className="flex items-center rounded-sm border border-rule pl-2">
-                  <span className="max-w-[13.75rem] truncate">{screen.name}</span>
-                  <button className={ICON} aria-label={`Change ${screen.name}`} onClick={() => setForm({ screen, replaces: screen.name })}>
-                    <Pencil size={13} />
-                  </button>
-                  <button
-                    className={ICON}
-                    aria-label={`Delete ${screen.name}`}
-                    onClick={() => removeTold(session, `delete ${screen.name}`, `Your screen “${screen.name}” is deleted`, (l) => removeScreen(l, screen.name))}
-                  >
-                    <Trash2 size={13} />
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </section>
+          <OwnScreens onForm={setForm} />
           {problem && (
             <p role="alert" className="whitespace-pre-line text-blocker">
               {problem}
             </p>
           )}
           <div className="flex flex-wrap gap-1.5">
-            <button className="push push-main" onClick={() => setForm({ screen: plainScreen("", 2400, 1080, 400), replaces: null })}>
-              A screen of your own…
-            </button>
             <button className="push" onClick={() => file.current?.click()}>
               Import a list…
             </button>

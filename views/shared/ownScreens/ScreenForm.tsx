@@ -4,14 +4,18 @@ import { useState, type FormEvent } from "react";
 import { addScreens, changeScreen } from "../../../core/editing/edits/screens";
 import type { Screen } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
+import { catalogueFor } from "../../../core/checks/catalogue";
 import { useSession, useSessionActions } from "../../session/context";
+import { railOf } from "../../session/screens";
+import { ScreenPicture } from "./ScreenPicture";
 
-interface Props {
+/** A screen to be described. `replaces`: the name of the screen it takes the place of; null: a new one. */
+export interface ScreenWish {
   readonly screen: Screen;
-  /** The name of the screen it takes the place of; null: a new one. */
   readonly replaces: string | null;
-  readonly used: ReadonlySet<string>;
-  readonly rail: readonly string[];
+}
+interface Props {
+  readonly wish: ScreenWish;
   readonly onDone: () => void;
 }
 
@@ -27,37 +31,60 @@ function readCutouts(text: string): Screen["cutouts"] | null {
   return parts.every((p) => p.length === 4 && p.every(Number.isFinite)) ? parts.map(([x, y, w, h]) => ({ x, y, w, h })) : null;
 }
 
-export function ScreenForm({ screen, replaces, used, rail, onDone }: Props) {
+/** The screen as it is typed so far; null where a figure is none. */
+function drawnScreen(name: string, figures: Figures): Screen | null {
+  const cutouts = readCutouts(figures.cutouts);
+  const sides = (texts: readonly string[]) => Object.fromEntries(SIDES.map((s, i) => [s, Number(texts[i])])) as Screen["insets"];
+  const screen: Screen = {
+    name: name.trim(),
+    widthPx: Number(figures.width),
+    heightPx: Number(figures.height),
+    ppi: Number(figures.ppi),
+    cornerPx: Number(figures.corner),
+    insets: sides(figures.insets),
+    edges: sides(figures.edges),
+    cutouts: cutouts ?? [],
+  };
+  const numbers = [screen.widthPx, screen.heightPx, screen.ppi, screen.cornerPx, ...Object.values(screen.insets), ...Object.values(screen.edges)];
+  return cutouts && numbers.every(Number.isFinite) && screen.widthPx > 0 && screen.heightPx > 0 && screen.ppi > 0 ? screen : null;
+}
+
+interface Figures {
+  readonly width: string;
+  readonly height: string;
+  readonly ppi: string;
+  readonly corner: string;
+  readonly insets: readonly string[];
+  readonly edges: readonly string[];
+  readonly cutouts: string;
+}
+const figuresOf = (screen: Screen): Figures => ({
+  width: String(screen.widthPx),
+  height: String(screen.heightPx),
+  ppi: String(screen.ppi),
+  corner: String(screen.cornerPx),
+  insets: SIDES.map((s) => String(screen.insets[s])),
+  edges: SIDES.map((s) => String(screen.edges[s])),
+  cutouts: screen.cutouts.map((c) => `${c.x} ${c.y} ${c.w} ${c.h}`).join("; "),
+});
+
+export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
+  const rail = railOf(layout).map((s) => s.name);
+  const used = new Set(catalogueFor(layout.orientation).map((s) => s.name));
   const [name, setName] = useState(screen.name);
-  const [figures, setFigures] = useState({
-    width: String(screen.widthPx),
-    height: String(screen.heightPx),
-    ppi: String(screen.ppi),
-    corner: String(screen.cornerPx),
-    insets: SIDES.map((s) => String(screen.insets[s])),
-    edges: SIDES.map((s) => String(screen.edges[s])),
-    cutouts: screen.cutouts.map((c) => `${c.x} ${c.y} ${c.w} ${c.h}`).join("; "),
-  });
+  const [figures, setFigures] = useState(() => figuresOf(screen));
   const [problem, setProblem] = useState("");
   const diagonal = Math.hypot(Number(figures.width), Number(figures.height)) / Number(figures.ppi);
-  const set = (change: Partial<typeof figures>) => setFigures({ ...figures, ...change });
+  const set = (change: Partial<Figures>) => setFigures({ ...figures, ...change });
+  const drawn = drawnScreen(name, figures);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const cutouts = readCutouts(figures.cutouts);
     if (!cutouts) return setProblem("Cut-outs are written x y w h in px, a semicolon between two.");
-    const sides = (texts: readonly string[]) => Object.fromEntries(SIDES.map((s, i) => [s, Number(texts[i])])) as Screen["insets"];
-    const next: Screen = {
-      name: name.trim(),
-      widthPx: Number(figures.width),
-      heightPx: Number(figures.height),
-      ppi: Number(figures.ppi),
-      cornerPx: Number(figures.corner),
-      insets: sides(figures.insets),
-      edges: sides(figures.edges),
-      cutouts,
-    };
+    const next = drawnScreen(name, figures);
+    if (!next) return setProblem("Every figure is a number; width, height and density are above 0.");
     const changed = replaces === null ? addScreens(layout, [next], rail, used) : changeScreen(layout, replaces, next, used);
     if (!changed.ok) return setProblem(problemText(changed.problems, 3));
     session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, () => changed);
@@ -95,7 +122,8 @@ export function ScreenForm({ screen, replaces, used, rail, onDone }: Props) {
         <span className="caption">Name</span>
         <input className="box h-7 px-2" value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
       </label>
-      <div className="grid grid-cols-5 gap-2">
+      {drawn && <ScreenPicture screen={drawn} onChange={(next) => setFigures(figuresOf(next))} />}
+      <div className="grid grid-cols-6 gap-2">
         {field("Width", figures.width, (width) => set({ width }), "px")}
         {field("Height", figures.height, (height) => set({ height }), "px")}
         {field("Density", figures.ppi, (ppi) => set({ ppi }), "ppi")}
@@ -109,6 +137,20 @@ export function ScreenForm({ screen, replaces, used, rail, onDone }: Props) {
             onBlur={(event) => {
               const inches = Number(event.target.value.replace(",", "."));
               if (inches > 0 && Math.abs(inches - diagonal) > 0.004) set({ ppi: String(Number(((diagonal * Number(figures.ppi)) / inches).toFixed(2))) });
+            }}
+          />
+        </label>
+        <label className="grid gap-0.5">
+          <span className="caption">or width, mm</span>
+          <input
+            className={box}
+            inputMode="decimal"
+            key={`${figures.ppi} ${figures.width}`}
+            defaultValue={drawn ? ((drawn.widthPx / drawn.ppi) * 25.4).toFixed(1) : ""}
+            onBlur={(event) => {
+              const mm = Number(event.target.value.replace(",", "."));
+              const before = drawn ? (drawn.widthPx / drawn.ppi) * 25.4 : 0;
+              if (mm > 0 && Math.abs(mm - before) > 0.04) set({ ppi: String(Number(((Number(figures.width) * 25.4) / mm).toFixed(2))) });
             }}
           />
         </label>

@@ -1,0 +1,38 @@
+"use client";
+/** Which part of one's players has a screen: one's own figure, nothing is invented. It stands in the file, beside the screen's name. */
+import { ownEntry } from "../../core/engine/own";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSession, useSessionActions } from "../session/context";
+
+export function PlayersPart({ screen }: { screen: string }) {
+  const session = useSessionActions();
+  const parts = useSession((s) => s.layout.workbench.playersPart);
+  const part = ownEntry(parts, screen);
+  const set = (text: string) => {
+    const percent = Number(text.replace(",", ".").replace("%", ""));
+    const { [screen]: _before, ...others } = parts;
+    if (text.trim() === "") return session.remember({ playersPart: others });
+    if (!(percent >= 0 && percent <= 100))
+      return session.tell({ text: `“${text.slice(0, 40)}” is no part of your players: write a number from 0 to 100, or nothing.`, tone: "problem" });
+    session.remember({ playersPart: { ...others, [screen]: percent / 100 } });
+  };
+  const shown = part === undefined ? "" : String(Number((part * 100).toFixed(2)));
+  return (
+    <label className="flex items-center gap-2">
+      <span className="text-[0.75rem]">part of your players</span>
+      <input
+        key={`${screen} ${shown}`}
+        aria-label={`Part of your players with ${screen}, per cent`}
+        className="box figure h-6 w-16 px-1 text-right text-[0.75rem]"
+        inputMode="decimal"
+        placeholder="not told"
+        defaultValue={shown}
+        onBlur={(event) => event.target.value !== shown && set(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && set(event.currentTarget.value)}
+        {...readingProps(says("screens.part", { screen }), part === undefined ? "not told" : `${shown} %`)}
+      />
+      <span className="text-[0.75rem] text-muted">%</span>
+    </label>
+  );
+}
