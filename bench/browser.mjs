@@ -428,3 +428,37 @@ export const benchTake = () =>
     const speed = (((await tick()) - from) / 60 / (Date.now() - began)) * 1000;
     return { ...times, speed, median: at(frames, 0.5), p95: at(frames, 0.95), traces: withTraces - without };
   });
+
+/** The grid of 60 controls on 40 screens and 4 faces, until the first screen and until all of them are judged, as a user sees it. */
+export const benchGrid = () =>
+  withBrowser(async (browser) => {
+    const page = await pageWithGrid(browser, { controls: 60 });
+    await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Screens" }).click();
+    const state = page.getByTestId("screens-judged");
+    await state.waitFor();
+    await page.waitForTimeout(4000);
+    await page.getByRole("button", { name: "grid", exact: true }).click();
+    const screens = Number(/of (\d+) screens/.exec(await state.textContent())[1]);
+    // A change makes all of it anew: undo is one, and the page tells when the first and the last have come.
+    await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+    await page.locator('[data-control="c17"]').click();
+    await page.keyboard.press("ArrowRight");
+    await page.waitForTimeout(1500);
+    const times = await page.evaluate(
+      () =>
+        new Promise((done) => {
+          const link = [...document.querySelectorAll("nav a")].find((a) => a.textContent.includes("Screens"));
+          const from = performance.now();
+          let first = 0;
+          const look = () => {
+            const told = document.querySelector('[data-testid="screens-judged"]')?.textContent ?? "";
+            if (!first && document.querySelectorAll("[data-cell] .figure").length > 0) first = performance.now() - from;
+            if (first && told !== "" && !told.includes("judged")) return done({ first, all: performance.now() - from });
+            requestAnimationFrame(look);
+          };
+          link.click();
+          requestAnimationFrame(look);
+        }),
+    );
+    return { ...times, screens };
+  });

@@ -23,7 +23,7 @@ console.log(
   `what a game carries, gzip: player ${kB(size.player)}, with the reader of played files ${kB(size.withReader)} (aim 9.5 kB), with drawing ${kB(size.withDrawing)} (aim 15 kB)`,
 );
 if (process.argv.includes("--core")) process.exit(0);
-const { benchActions, benchBrowser, benchPlay, benchTake } = await import("./browser.mjs");
+const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();
 console.log(
   `dragging, 60 controls with pictures, 12 screens live: script a frame ${b.median.toFixed(1)} ms median, ${b.p95.toFixed(1)} ms at the 95th percentile (${b.frames} frames; aims 5 and 12 ms)`,
@@ -63,4 +63,8 @@ console.log(
 const k = await benchTake();
 console.log(
   `a take of half an hour: open after ${(k.opened / 1000).toFixed(2)} s (aim 1 s), all of it known after ${(k.known / 1000).toFixed(2)} s; at eight times its speed it goes ${k.speed.toFixed(1)} times, script a frame ${k.median.toFixed(1)} ms median, ${k.p95.toFixed(1)} ms at the 95th percentile; running traces cost ${k.traces.toFixed(1)} ms a frame (aim 1 ms)`,
+);
+const g = await benchGrid();
+console.log(
+  `the grid, 60 controls on ${g.screens} screens and 4 faces: the first cells after ${(g.first / 1000).toFixed(2)} s, all of them after ${(g.all / 1000).toFixed(2)} s, the view and its worker begun anew (aim 2 s)`,
 );

@@ -181,13 +181,14 @@ test("a part of the players is told beside a screen, and findings say on how man
   await page.locator('[data-shelf="Tablet 4:3"] button').first().click();
   await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("12");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("on 12 % of your players")).toBeVisible();
+  await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
   await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("many");
   await page.keyboard.press("Enter");
   await expect(page.getByText("“many” is no part of your players")).toBeVisible();
   await look(page, "grid");
   await row(page, "pause").getByRole("gridcell").first().getByRole("button").click();
-  await expect(page.getByTestId("cell-spread")).toHaveText(/^The gravest of it stands on \d+ of 24 screens, on 12 % of your players\.$/);
+  const cell = page.getByRole("complementary", { name: "The cell" });
+  await expect(cell.locator('[data-finding="touch/small"]').first()).toContainText(/on \d+ of 24 screens, on 12 % of your players/);
   await page.reload();
-  await expect(page.getByText("on 12 % of your players")).toBeVisible();
+  await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
 });

@@ -146,7 +146,43 @@ const PICTURES = [
     "light",
     async (page) => {
       await menu(page, "Brackwater, first draft");
-      await page.getByRole("button", { name: "Worst first" }).click();
+      await page.getByLabel("Order").selectOption("gravity");
+      await page.waitForTimeout(2000);
+    },
+  ],
+  [
+    "grid",
+    "/screens",
+    "light",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.getByRole("button", { name: "grid", exact: true }).click();
+      await page.waitForTimeout(2500);
+      await page.locator('[data-grid-row="nudge"] button').nth(7).click();
+      await page.waitForTimeout(800);
+    },
+  ],
+  [
+    "spans",
+    "/screens",
+    "dark",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.getByRole("button", { name: "spans", exact: true }).click();
+      await page.getByTestId("spans-state").filter({ hasText: "worked out" }).waitFor();
+      const plot = await page.getByTestId("span-plot").boundingBox();
+      await page.mouse.move(plot.x + plot.width * 0.52, plot.y + 120);
+    },
+  ],
+  [
+    "take",
+    "/rehearse",
+    "light",
+    async (page) => {
+      await page.getByRole("button", { name: /^Take steer/ }).click();
+      await page.getByRole("button", { name: "touches", exact: true }).click();
+      await page.waitForTimeout(1700);
+      await page.getByRole("button", { name: "Pause the take" }).click();
     },
   ],
   ["handoff", "/handoff", "light", async () => {}],

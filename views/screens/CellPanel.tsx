@@ -3,7 +3,6 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import { cellOf } from "../../core/checks/grid";
-import { playersWith } from "../../core/checks/screenFilter";
 import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -15,8 +14,10 @@ import { faceWords, tallyWords } from "./faceWords";
 import { arrangementForScreens, putOnBench } from "./putOnBench";
 import { useScreens } from "./screensState";
 import { useFaces, type Faces } from "./useFaces";
+import { useSpread } from "./useSpread";
 
-const WIDTH = 300;
+/** The picture fits the panel in the smallest window, CSS px. */
+const WIDTH = 252;
 
 export function CellPanel() {
   const { layout, screens, faces, judged } = useFaces();
@@ -40,6 +41,7 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
   const [chosen, setChosen] = useState<number | null>(null);
   const face = chosen ?? gravest?.face ?? 0;
   const words = useWords(place, face);
+  const spread = useSpread();
   const scale = Math.min(WIDTH / screen.widthPx, 190 / screen.heightPx);
   const withIt = useMemo(
     () =>
@@ -51,10 +53,6 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
           )
         : [],
     [gravest, screens, judged],
-  );
-  const players = playersWith(
-    withIt.map((s) => s.name),
-    layout.workbench.playersPart,
   );
   const arrange = (these: readonly Screen[]) => {
     const name = `For ${subject && these.length > 1 ? nameOf(layout, subject) : screen.name}`.slice(0, 80);
@@ -84,7 +82,7 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
             <button
               key={faceWords(one)}
               type="button"
-              className="push h-auto min-h-6 px-1.5 text-left text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
+              className="push flex h-auto min-h-6 flex-col items-start gap-0 px-1.5 py-0.5 text-left whitespace-normal text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
               aria-pressed={i === face}
               onClick={() => setChosen(i)}
               {...readingProps(says("screens.face"), faceWords(one))}
@@ -112,15 +110,11 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
             </button>
           )}
         </span>
-        {withIt.length > 0 && (
-          <p className="caption" data-testid="cell-spread">
-            The gravest of it stands on {withIt.length} of {screens.length} screens{players !== null && `, on ${Math.round(players * 100)} % of your players`}.
-          </p>
-        )}
       </header>
       <div className="min-h-0 flex-1 overflow-auto p-3">
         <FindingList
           findings={words?.filter(isMeant)}
+          also={spread}
           empty="Nothing found here on this face."
           onPick={(_, finding) => putOnBench(session, { screen: screen.name, face: faces[face], finding })}
         />

@@ -24,7 +24,7 @@ export function PlayersPart({ screen }: { screen: string }) {
       <input
         key={`${screen} ${shown}`}
         aria-label={`Part of your players with ${screen}, per cent`}
-        className="box figure h-6 w-16 px-1 text-right text-[0.75rem]"
+        className="box figure h-6 w-20 px-1 text-right text-[0.75rem]"
         inputMode="decimal"
         placeholder="not told"
         defaultValue={shown}

@@ -60,7 +60,11 @@ export function ScreensView() {
             ))}
           </div>
           <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
-          {brokenPlayers !== null && <span className="text-blocker">on {Math.round(brokenPlayers * 100)} % of your players</span>}
+          {brokenPlayers !== null && (
+            <span className="text-blocker" data-testid="blockers-players">
+              on {Math.round(brokenPlayers * 100)} % of your players
+            </span>
+          )}
           <span className="caption ml-auto" data-testid="screens-judged">
             {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
             {done < screens.length && ` · judged ${done}`}

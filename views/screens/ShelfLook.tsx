@@ -20,6 +20,7 @@ import { PlayersPart } from "./PlayersPart";
 import { putOnBench } from "./putOnBench";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useFaces } from "./useFaces";
+import { useSpread } from "./useSpread";
 
 const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: screen.heightPx / pxPerMm(screen) });
 
@@ -34,6 +35,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
   const picked = shelfScreen ?? benchScreenOf(layout).name;
   const [cssPerMm, setCssPerMm] = useState(1.15);
   const moments = useScreens((s) => s.moments);
+  const spread = useSpread();
   const screen = byName(screens).get(picked) ?? screens[0];
   return (
     <>
@@ -106,6 +108,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
         <div className="min-h-0 flex-1 overflow-auto p-3">
           <FindingList
             findings={ownEntry(findings, screen.name)?.list ?? undefined}
+            also={spread}
             onPick={(ids, finding) => putOnBench(session, { screen: screen.name, face: null, finding: { ...finding, subjects: ids } })}
           />
         </div>
@@ -174,7 +177,7 @@ function Corners({ place, faces, width, height }: { place: number; faces: readon
             key={faceWords(face)}
             type="button"
             className={`absolute grid size-6 place-items-center text-[0.625rem] ${SEVERITY_CLASS[severity]}`}
-            style={{ left: face.handed === "left" ? -6 : width - 10, top: face.playerSize === smallest ? -6 : height - 10 }}
+            style={{ left: face.handed === "left" ? -6 : width - 10, top: face.playerSize === smallest ? -6 : height - 20 }}
             aria-label={`${screens[place].name}, ${faceWords(face)}: ${tallyWords(cell)}`}
             onClick={() => {
               session.showPlayer(face);

@@ -56,6 +56,8 @@ interface Props {
   /** The moves were proved on another state of the layout: they wait to be proved anew. */
   readonly stale?: boolean;
   readonly empty?: string;
+  /** What is told of a finding besides, such as on how many screens it stands. */
+  readonly also?: (finding: Finding) => string | null;
 }
 
 /** The controls a finding is about: those it names, or that serve an action it names. */
@@ -64,7 +66,7 @@ function controlsOf({ controls }: Layout, { code, subjects }: Finding): string[]
   return controls.flatMap((c) => (subjects.includes(c.id) || serves(c) ? [c.id] : []));
 }
 
-export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, empty }: Props) {
+export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, empty, also }: Props) {
   const session = useSessionActions();
   // Names are those of the moment: findings and moves come anew with every layout, and the list with them.
   const { layout } = session.store.getState();
@@ -95,6 +97,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
                 <FindingText text={f.text} />
                 {f.moment && <span className="caption"> · {momentName(layout, f.moment)}</span>}
                 {f.accepted !== null && <span className="caption"> · accepted: {f.accepted}</span>}
+                {also?.(f) && <span className="caption"> · {also(f)}</span>}
               </span>
             </button>
             <span className="flex flex-wrap gap-x-2 text-[0.6875rem]">

@@ -15,7 +15,7 @@ export function MomentChoice() {
       <select
         aria-label="Moment shown"
         {...readingProps(says("strip.moment"), moments.find((m) => m.id === moment)?.name ?? "every moment")}
-        className="box h-6 px-1 text-[0.75rem]"
+        className="box h-6 max-w-[7.5rem] px-1 text-[0.75rem] max-[68rem]:max-w-[5.5rem]"
         value={moment ?? ""}
         onChange={(event) => session.showMoment(event.target.value || null)}
       >

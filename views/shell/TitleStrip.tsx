@@ -70,7 +70,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
               onFocus={() => void fetchView(view.path)}
               aria-current={path === view.path ? "page" : undefined}
               {...readingProps({ ...says(VIEW_SAYS[view.path]), keys: String(i + 1) })}
-              className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
+              className="flex items-center gap-1.5 border-b-2 border-transparent px-3 whitespace-nowrap text-muted max-[73.75rem]:px-2 max-[66rem]:px-1.5 hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
             >
               <span className="figure text-[0.625rem] opacity-70">{i + 1}</span>
               {view.word}

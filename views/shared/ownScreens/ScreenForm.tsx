@@ -90,9 +90,9 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
     session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, () => changed);
     onDone();
   };
-  const box = "box figure h-7 px-2 text-right";
+  const box = "box figure h-7 w-full min-w-0 px-2 text-right";
   const field = (label: string, value: string, onChange: (text: string) => void, unit: string) => (
-    <label className="grid gap-0.5">
+    <label className="grid min-w-0 gap-0.5">
       <span className="caption">
         {label}, {unit}
       </span>
@@ -103,7 +103,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
     <fieldset className="grid grid-cols-4 gap-2">
       <legend className="caption mb-0.5">{legend}, px</legend>
       {SIDES.map((side, i) => (
-        <label key={side} className="grid gap-0.5">
+        <label key={side} className="grid min-w-0 gap-0.5">
           <span className="caption">{side}</span>
           <input
             className={box}
@@ -118,7 +118,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
   );
   return (
     <form className="grid gap-3" onSubmit={submit}>
-      <label className="grid gap-0.5">
+      <label className="grid min-w-0 gap-0.5">
         <span className="caption">Name</span>
         <input className="box h-7 px-2" value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
       </label>
@@ -127,7 +127,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         {field("Width", figures.width, (width) => set({ width }), "px")}
         {field("Height", figures.height, (height) => set({ height }), "px")}
         {field("Density", figures.ppi, (ppi) => set({ ppi }), "ppi")}
-        <label className="grid gap-0.5">
+        <label className="grid min-w-0 gap-0.5">
           <span className="caption">or diagonal, inches</span>
           <input
             className={box}
@@ -140,7 +140,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
             }}
           />
         </label>
-        <label className="grid gap-0.5">
+        <label className="grid min-w-0 gap-0.5">
           <span className="caption">or width, mm</span>
           <input
             className={box}
@@ -158,7 +158,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
       </div>
       {four("Insets", "insets")}
       {four("System's edge strips", "edges")}
-      <label className="grid gap-0.5">
+      <label className="grid min-w-0 gap-0.5">
         <span className="caption">Cut-outs, px: x y w h; x y w h</span>
         <input className="box figure h-7 px-2" value={figures.cutouts} onChange={(event) => set({ cutouts: event.target.value })} />
       </label>
