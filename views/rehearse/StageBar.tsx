@@ -1,6 +1,7 @@
 "use client";
 /** The bar above the stage: which game, on which screen, for which player, at how many ticks; pins, overlays, controls on or off, and how large it is shown. */
 import { readingProps } from "../../ui/reading";
+import { Select, type Choices } from "../../ui/Select";
 import { says, type SentenceKey } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { benchScreenOf, shelfOf } from "../session/screens";
@@ -8,30 +9,22 @@ import { LanguageChoice } from "../shared/LanguageChoice";
 import { MomentChoice } from "../shared/MomentChoice";
 import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stage";
 
-const SELECT = "box h-6 max-w-[11rem] px-0.5 text-[0.75rem]";
 const SWITCH = "push h-6 px-1.5 text-[0.75rem] aria-pressed:border-accent aria-pressed:text-accent";
 
 interface ChoiceProps {
   readonly name: string;
   readonly label: string;
   readonly value: string;
-  readonly options: readonly (readonly [string, string])[];
+  readonly options: Choices;
   readonly reads: SentenceKey;
   readonly onChange: (value: string) => void;
 }
 
-function Choice({ name, label, value, options, reads, onChange }: ChoiceProps) {
-  const shown = options.find(([key]) => key === value)?.[1] ?? value;
+function Choice({ name, reads, ...rest }: ChoiceProps) {
   return (
     <label className="flex items-center gap-1">
       <span className="caption">{name}</span>
-      <select aria-label={label} className={SELECT} value={value} onChange={(event) => onChange(event.target.value)} {...readingProps(says(reads), shown)}>
-        {options.map(([key, word]) => (
-          <option key={key} value={key}>
-            {word}
-          </option>
-        ))}
-      </select>
+      <Select reads={says(reads)} className="max-w-[11rem]" {...rest} />
     </label>
   );
 }

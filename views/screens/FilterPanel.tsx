@@ -3,42 +3,25 @@
 import { FINDING_CODES } from "../../core/checks/finding";
 import { NO_FILTER, SIZE_CLASSES, type ScreenFilter } from "../../core/checks/screenFilter";
 import { readingProps } from "../../ui/reading";
+import { Select, type Choices } from "../../ui/Select";
 import { says, type SentenceKey } from "../reading/sentences";
 import { useFaces } from "./useFaces";
 import { setFilter, setScreens, useScreens } from "./screensState";
 
 const CLASS_WORDS = { phone: "phones, under 80 mm", between: "between, to 115 mm", tablet: "tablets, 115 mm and more" } as const;
-type Options = readonly (readonly [key: string, word: string])[];
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: Choices;
+  readonly reads: SentenceKey;
+  readonly onChange: (key: string) => void;
+}
 
-function Choice({
-  label,
-  value,
-  options,
-  reads,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: Options;
-  reads: SentenceKey;
-  onChange: (key: string) => void;
-}) {
+function Choice({ label, reads, ...rest }: ChoiceProps) {
   return (
     <label className="grid gap-0.5">
       <span className="caption">{label}</span>
-      <select
-        aria-label={label}
-        className="box h-6 w-full px-0.5 text-[0.75rem]"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        {...readingProps(says(reads), options.find(([key]) => key === value)?.[1] ?? "")}
-      >
-        {options.map(([key, word]) => (
-          <option key={key} value={key}>
-            {word}
-          </option>
-        ))}
-      </select>
+      <Select label={label} reads={says(reads)} className="w-full" {...rest} />
     </label>
   );
 }

@@ -2,17 +2,14 @@
 /** One's own screens, from the Screens view: made, changed, copied, deleted; lists in and out. */
 import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../core/exchange/screens";
-import { addScreens } from "../../core/editing/edits/screens";
-import { catalogueFor } from "../../core/checks/catalogue";
-import { problemText } from "../../core/engine/result";
 import { Dialogue } from "../../ui/Dialogue";
 import { FileInput } from "../../ui/FileInput";
 import { useSession, useSessionActions } from "../session/context";
-import { railOf, shelfOf } from "../session/screens";
+import { shelfOf } from "../session/screens";
 import { saveText } from "../shared/download";
 import { OwnScreens } from "../shared/ownScreens/OwnScreens";
 import { ScreenForm, type ScreenWish } from "../shared/ownScreens/ScreenForm";
-import { readScreensFile } from "../shared/readFile";
+import { takeInScreens } from "../shared/ownScreens/takeInScreens";
 
 export function OwnScreensDialogue({ onClose }: { onClose: () => void }) {
   const session = useSessionActions();
@@ -20,21 +17,6 @@ export function OwnScreensDialogue({ onClose }: { onClose: () => void }) {
   const [form, setForm] = useState<ScreenWish | null>(null);
   const [problem, setProblem] = useState("");
   const file = useRef<HTMLInputElement>(null);
-  const takeIn = async (chosen: File) => {
-    const read = await readScreensFile(chosen);
-    if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
-    const shipped = new Set(catalogueFor(layout.orientation).map((s) => s.name));
-    const fresh = read.value.filter((s) => !shipped.has(s.name));
-    const added = addScreens(
-      layout,
-      fresh,
-      railOf(layout).map((s) => s.name),
-      shipped,
-    );
-    if (!added.ok) return setProblem(`${chosen.name}: ${problemText(added.problems, 4)}`);
-    setProblem("");
-    session.edit("import screens", () => added);
-  };
   return (
     <Dialogue title="Your screens" open wide onOpenChange={(open) => !open && onClose()}>
       {form ? (
@@ -51,7 +33,12 @@ export function OwnScreensDialogue({ onClose }: { onClose: () => void }) {
             <button className="push" onClick={() => file.current?.click()}>
               Import a list…
             </button>
-            <FileInput ref={file} accept=".csv,.json,text/csv,application/json" label="List of screens to import" onFile={(chosen) => void takeIn(chosen)} />
+            <FileInput
+              ref={file}
+              accept=".csv,.json,text/csv,application/json"
+              label="List of screens to import"
+              onFile={(chosen) => void takeInScreens(session, chosen).then(setProblem)}
+            />
             <button className="push ml-auto" onClick={() => saveText("screens.csv", screensCsv(shelfOf(layout)), "text/csv")}>
               All as CSV
             </button>

@@ -3,18 +3,16 @@
 import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../../core/exchange/screens";
-import { addScreens, setRail } from "../../../core/editing/edits/screens";
+import { setRail } from "../../../core/editing/edits/screens";
 import type { Screen } from "../../../core/format/types";
-import { catalogueFor } from "../../../core/checks/catalogue";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
 import { useSession, useSessionActions } from "../../session/context";
 import { railOf, shelfOf } from "../../session/screens";
 import { saveText } from "../../shared/download";
-import { readScreensFile } from "../../shared/readFile";
 import { OwnScreens } from "../../shared/ownScreens/OwnScreens";
+import { takeInScreens } from "../../shared/ownScreens/takeInScreens";
 import { ScreenForm, type ScreenWish } from "../../shared/ownScreens/ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
@@ -27,23 +25,12 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   const file = useRef<HTMLInputElement>(null);
   const rail = railOf(layout);
   const names = rail.map((s) => s.name);
-  const used = new Set(catalogueFor(layout.orientation).map((s) => s.name));
   const rest = shelfOf(layout).filter((s) => !names.includes(s.name));
   const put = (label: string, next: readonly string[]) => session.edit(label, (l) => setRail(l, next));
   const move = (at: number, by: -1 | 1) => {
     const next = [...names];
     [next[at], next[at + by]] = [next[at + by], next[at]];
     put("order of the rail", next);
-  };
-  const accept = async (chosen: File) => {
-    const read = await readScreensFile(chosen);
-    if (!read.ok) return setProblem(`${chosen.name}: ${problemText(read.problems, 4)}`);
-    const fresh = read.value.filter((s) => !used.has(s.name));
-    const known = read.value.filter((s) => used.has(s.name)).map((s) => s.name);
-    const added = addScreens(layout, fresh, [...names, ...known], used);
-    if (!added.ok) return setProblem(`${chosen.name}: ${problemText(added.problems, 4)}`);
-    setProblem("");
-    session.edit("import screens", () => added);
   };
   const row = (screen: Screen) => (
     <span className="min-w-0 flex-1">
@@ -118,7 +105,12 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             <button className="push" onClick={() => file.current?.click()}>
               Import a list…
             </button>
-            <FileInput ref={file} accept=".csv,.json,text/csv,application/json" label="List of screens to import" onFile={(file) => void accept(file)} />
+            <FileInput
+              ref={file}
+              accept=".csv,.json,text/csv,application/json"
+              label="List of screens to import"
+              onFile={(chosen) => void takeInScreens(session, chosen).then(setProblem)}
+            />
             <button className="push ml-auto" onClick={() => saveText("screens.csv", screensCsv(rail), "text/csv")}>
               Export as CSV
             </button>
