@@ -8,7 +8,7 @@ import { readPlayed } from "../core/engine/read/played";
 import { readLayout } from "../core/format/parse";
 import { writeLayout } from "../core/format/write";
 import { FINDING_CODES } from "../core/checks/finding";
-import { conformanceCases, difference } from "../test/cases";
+import { conformanceCases, difference, missesCases } from "../test/cases";
 import { sampleLayouts } from "../test/samples";
 
 const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
@@ -252,4 +252,29 @@ describe("diff", () => {
     const { code, err } = nodulum("diff", before, after, ...more);
     expect([code, err]).toEqual([2, expect.stringMatching(why)]);
   });
+});
+
+test("misses prints a row a control, as the conformance case says, and within a moment alone where that is asked for", () => {
+  const [, , , case44] = missesCases();
+  const { screen, handed, playerSize } = case44.options;
+  const { code, out } = nodulum(
+    "misses",
+    put("misses.json", JSON.stringify(case44.layout)),
+    "--screen",
+    screen,
+    "--handed",
+    handed,
+    "--player-size",
+    String(playerSize),
+  );
+  expect(code).toBe(0);
+  const printed = JSON.parse(out) as { screen: { widthPx: number }; controls: { id: string; hit: number; nothing: number }[] };
+  expect(printed.screen.widthPx).toBe(Number(screen.split("x")[0]));
+  expect(printed.controls.map((c) => [c.id, c.hit.toFixed(2), c.nothing.toFixed(2)])).toEqual(
+    case44.misses.map((c) => [c.id, c.hit.toFixed(2), c.nothing.toFixed(2)]),
+  );
+  const inMoment = nodulum("misses", "samples/brackwater.nodulum.json", "--screen", "2400x1080@411", "--moment", "alongside");
+  const ids = (JSON.parse(inMoment.out) as typeof printed).controls.map((c) => c.id);
+  expect(ids).toContain("sidle-left");
+  expect(ids).not.toContain("pump");
 });

@@ -8,6 +8,7 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
 import { addDiff } from "./diff";
+import { addMisses } from "./misses";
 import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
 import { printJson, printMessage } from "./output";
 import { addReplay } from "./replay";
@@ -53,6 +54,7 @@ program
 addCheck(withView(program.command("check")));
 addSpans(withView(program.command("spans")));
 addDiff(withView(program.command("diff")));
+addMisses(withView(program.command("misses")));
 
 program
   .command("schema")

@@ -4,6 +4,7 @@ import { noViolations, open } from "./bench";
 
 const value = (page: Page, name: string) => page.getByTestId(`value-${name}`);
 const strip = (page: Page) => page.getByTestId("lane-glass");
+const drawn = (page: Page) => page.waitForFunction(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(true)))));
 const read = (page: Page) => page.getByTestId("lane-read");
 
 test("what was pressed is read back tick by tick while the game goes on, and between two marks it is told how often and how long", async ({ page }) => {
@@ -61,13 +62,16 @@ test("the strip shows what was pressed where it was pressed, running and stopped
     await page.getByRole("button", { name: "Stop the traces" }).click();
     const box = (await strip(page).boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y - 60);
+    // What has been stopped is drawn with the next frame, and seen with the one after it.
+    await expect(read(page)).toContainText("tick");
+    await drawn(page);
     return page.screenshot({ clip: { x: box.x, y: box.y + 5 * 18, width: box.width - 40, height: 18 } });
   };
   const running = await shot();
   // Drawn anew from what is kept, it is the picture that was drawn as it ran.
   await page.setViewportSize({ width: 1281, height: 800 });
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.waitForFunction(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(true)))));
+  await drawn(page);
   const box = (await strip(page).boundingBox())!;
   const anew = await page.screenshot({ clip: { x: box.x, y: box.y + 5 * 18, width: box.width - 40, height: 18 } });
   expect(anew.equals(running)).toBe(true);

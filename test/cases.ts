@@ -20,6 +20,14 @@ export interface FindingsCase {
   findings: { code: string; severity: string; subjects: string[]; moment: string | null; measure: { value: number; unit: string } | null }[];
 }
 
+/** What becomes of touches meant for each control on a screen; shares within 0.003. */
+export interface MissesCase {
+  seed: number;
+  layout: unknown;
+  options: { screen: string; handed: "right" | "left"; playerSize: number };
+  misses: { id: string; hit: number; taken: Record<string, number>; nothing: number }[];
+}
+
 function lines<T>(file: string): T[] {
   return readFileSync(join(process.cwd(), "test/conformance", file), "utf8")
     .split("\n")
@@ -28,6 +36,7 @@ function lines<T>(file: string): T[] {
 }
 
 export const conformanceCases = () => lines<ConformanceCase>("cases.ndjson");
+export const missesCases = () => lines<MissesCase>("misses.ndjson");
 export const findingsCases = () => lines<FindingsCase>("findings.ndjson");
 
 /** The first place where two values differ by more than 1e-6 (relative or absolute), as text; null where they agree. */

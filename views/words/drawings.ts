@@ -62,6 +62,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   ledger: { ink: b(14, 4, 36, 32), blocker: square(21, 11), muted: "M28 11h16M21 20h23M21 28h23" },
   lock: { ink: b(22, 18, 20, 16), accent: "M26 18v-5a6 6 0 0 1 12 0v5" },
   look: { solid: c(14, 20, 8), ink: c(33, 20, 8), dash: c(52, 20, 8) },
+  miss: { hit: c(24, 20, 11), accent: c(21, 18, 1.5) + c(27, 22, 1.5) + c(24, 24, 1.5), blocker: c(40, 15, 1.5) + c(37, 29, 1.5), muted: c(50, 20, 9) },
   moment: { ink: b(4, 9, 24, 16) + b(36, 9, 24, 16), accent: c(10, 20, 3) + c(54, 20, 3) + b(45, 13, 6, 4), muted: arrow(29, 32, 8) },
   more: { ink: b(10, 6, 44, 14), muted: lines(16, 26, 32, 2), accent: plus(48, 13, 3) },
   motion: { ink: "M10 28l10 -10M26 24l8 -6M40 18l12 -6", accent: arrow(44, 30, 14) },

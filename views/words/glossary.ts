@@ -36,6 +36,7 @@ export const WORDS: readonly { readonly word: string; readonly means: string }[]
   { word: "ledger", means: "The list of actions beside the bench, those left to do first." },
   { word: "lock", means: "What of a control, cluster or zone is not moved, or not sized, on the bench; players know nothing of it." },
   { word: "look", means: "Colours, word, icon and pictures of a control; it changes no touch." },
+  { word: "miss", means: "A touch meant for a control that it does not get: another takes it, or nothing." },
   { word: "moment", means: "A time in the game with its own controls: under way, paused." },
   { word: "more", means: "The fold of a card in which what is seldom used stands; it says how many of its values are set." },
   { word: "motion", means: "An action that moves by steps since the last tick: turning a view." },
