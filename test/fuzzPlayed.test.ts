@@ -19,9 +19,12 @@ const SMALL = [
   ),
 ].map(compile);
 
-test("20,000 broken played files: the reader's own error or a layout that plays, never another throw", () => {
+/** A million of them are `npm run fuzz`. */
+const FILES = 6000;
+
+test("thousands of broken played files: the reader's own error or a layout that plays, never another throw", () => {
   const files = sampleLayouts().map(compile).concat(SMALL);
-  const accepted = fuzzPlayed(files, 20_000, 1);
-  expect(accepted).toBeGreaterThan(200);
-  expect(accepted).toBeLessThan(19_000);
+  const accepted = fuzzPlayed(files, FILES, 1);
+  expect(accepted).toBeGreaterThan(FILES / 100);
+  expect(accepted).toBeLessThan(FILES * 0.95);
 });
