@@ -4,15 +4,20 @@ import { facesOf, findingKey } from "../../core/checks/grid";
 import { sampleLayouts } from "../../test/samples";
 import { aspectsOf, barHeight, spanRows } from "./spanRows";
 
-const [, , draft] = sampleLayouts();
+const [brackwater, pigeonhole, draft] = sampleLayouts();
 const range = { diagonalInches: 6.1, ppi: 420, insetsMm: { left: 4, top: 0, right: 4, bottom: 2 }, from: 1.3, to: 2.3 };
 
-test("every row and every interval is what spans say, to the digit, and each face's findings stand in one row", () => {
-  const faces = facesOf(draft).map((face) => ({ face, spans: findAspectIntervals(draft, range, { ...face, moment: null }) }));
-  const rows = spanRows(facesOf(draft).map((face) => findAspectProfiles(draft, range, { ...face, moment: null })));
+test.each([
+  ["Brackwater", brackwater, 1.3, 1.5],
+  ["Pigeonhole", pigeonhole, 0.42, 0.5],
+  ["the first draft", draft, 1.9, 2.2],
+] as const)("every row and every interval of %s is what spans say, to the digit, and each face's findings stand in one row", (_, layout, from, to) => {
+  const part = { ...range, from, to };
+  const faces = facesOf(layout).map((face) => ({ face, spans: findAspectIntervals(layout, part, { ...face, moment: null }) }));
+  const rows = spanRows(facesOf(layout).map((face) => findAspectProfiles(layout, part, { ...face, moment: null })));
   expect(rows.reduce((n, row) => n + row.faces.length, 0)).toBe(faces.reduce((n, { spans }) => n + spans.length, 0));
   for (const { profile, faces: own } of rows) {
-    const { points: _, ...said } = profile;
+    const { points: _points, ...said } = profile;
     expect(faces[own[0]].spans).toContainEqual(said);
     for (const face of own) {
       const same = faces[face].spans.find((s) => findingKey(s) === findingKey(profile))!;
