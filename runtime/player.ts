@@ -2,7 +2,7 @@
  * Plays a layout: events come in with their times, ticks fall due, values go out. The shell owns the clock and says
  * what time it is; nothing here reads one.
  */
-import { advance, tickTime } from "../core/engine/input/advance";
+import { advance, tickTime, type TickInput } from "../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { prepareInput, type InputSetup } from "../core/engine/input/setup";
 import { carryOver } from "../core/engine/input/carryOver";
@@ -11,12 +11,6 @@ import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
-
-/** What came in a tick: its events, their times from tick 0 on, and the state that they found. */
-export interface TickInput {
-  readonly events: readonly InputEvent[];
-  readonly before: InputState;
-}
 
 /** A player of one layout on one screen. */
 export interface Player {

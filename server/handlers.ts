@@ -80,26 +80,37 @@ export async function postCheck(request: Request, run: RunCheck, mostMs = CHECK_
     if (first.done) return refusal(503, said("the check ended without an answer; it may have needed more memory than it is given"));
     return refusal(first.value.kind === "refused" ? first.value.status : 500, first.value.kind === "refused" ? first.value.problems : []);
   }
+  const cutShort = asked.value.format === "ndjson" ? `${JSON.stringify({ problems: tooLong() })}\n` : null;
+  return new Response(streamOf(pieces, { first, cutShort, close }), { status: 200, headers: { "Content-Type": TYPES[asked.value.format] } });
+}
+
+interface Streamed {
+  readonly first: IteratorResult<CheckSaid>;
+  /** What is sent where the check was stopped on its way; null: nothing. */
+  readonly cutShort: string | null;
+  readonly close: () => void;
+}
+
+/** The pieces of an answer as they come. Where they end too early the answer breaks off: what has been sent is true, and it is not all. */
+function streamOf(pieces: AsyncIterator<CheckSaid>, { first, cutShort, close }: Streamed): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
-  let next: IteratorResult<CheckSaid> = first;
-  const body = new ReadableStream<Uint8Array>({
+  let next = first;
+  return new ReadableStream<Uint8Array>({
     async pull(controller) {
-      if (!next.done && next.value.kind === "piece") controller.enqueue(encoder.encode(next.value.text));
-      if (!next.done && next.value.kind === "end") {
+      if (next.done) {
+        close();
+        if (cutShort !== null) controller.enqueue(encoder.encode(cutShort));
+        return controller.error(new Error("the check was stopped"));
+      }
+      if (next.value.kind === "end") {
         close();
         return controller.close();
       }
-      if (next.done) {
-        close();
-        // What has been sent is true; that it is not all is said in a line of its own, and the answer breaks off.
-        if (asked.value.format === "ndjson") controller.enqueue(encoder.encode(`${JSON.stringify({ problems: tooLong() })}\n`));
-        return controller.error(new Error("the check was stopped"));
-      }
+      if (next.value.kind === "piece") controller.enqueue(encoder.encode(next.value.text));
       next = await pieces.next();
     },
     cancel: close,
   });
-  return new Response(body, { status: 200, headers: { "Content-Type": TYPES[asked.value.format] } });
 }
 
 let schema: string | null = null;

@@ -7,7 +7,7 @@
  * by Gauss's rule of ten points in each piece, narrow enough for the curved ends of ellipses.
  */
 import { reachAt, contains, type Shape } from "../engine/geometry/shape";
-import { centreOf } from "../engine/geometry/point";
+import { centreOf, type Point } from "../engine/geometry/point";
 import { touchArea } from "../engine/input/ready";
 import type { PlayerView, Resolved } from "../engine/placement/resolve";
 import { pxPerMm } from "../engine/placement/screen";
@@ -177,14 +177,10 @@ function takerOf(id: string, areas: readonly Area[]): string | null {
 }
 
 /** Who has a touch at a point where nothing is held: for those who draw single touches. Null: nothing, or beyond the screen. */
-export function takerAt(
-  id: string,
-  point: { readonly x: number; readonly y: number },
-  glass: { readonly areas: readonly { readonly id: string; readonly shape: Shape; readonly own: boolean }[]; readonly w: number; readonly h: number },
-): string | null {
-  if (point.x < 0 || point.y < 0 || point.x > glass.w || point.y > glass.h) return null;
+export function takerAt(id: string, { x, y }: Point, { areas, w, h }: Glass): string | null {
+  if (x < 0 || y < 0 || x > w || y > h) return null;
   return takerOf(
     id,
-    glass.areas.filter(({ shape }) => contains(shape, point.x, point.y)),
+    areas.filter(({ shape }) => contains(shape, x, y)),
   );
 }

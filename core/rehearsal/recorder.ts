@@ -5,7 +5,7 @@
  */
 import type { InputEvent } from "../engine/input/events";
 import type { InputState } from "../engine/input/state";
-import { tickTime } from "../engine/input/advance";
+import { tickTime, type TickInput } from "../engine/input/advance";
 import { mouseCode, padAxis, padButton } from "../engine/input/hardwareInput";
 import { isIdle } from "../engine/input/kinds";
 import { TRACES } from "../format/limits";
@@ -47,17 +47,9 @@ export interface RecordedPart {
   readonly to: number;
 }
 
-/** What came in a tick, and the state it found. */
-export interface TickInput {
-  readonly events: readonly InputEvent[];
-  readonly before: InputState;
-}
-
 export interface Recorder {
   /** Takes a tick, numbered from 1 without a gap: what came in it, at times from tick 0 on (ms), the state before it and the state after it. */
   tick(tick: number, came: TickInput, played: PlayedState): void;
-  /** Something else is played from here on: another layout, screen, hand, size or rate. What came before is let go. */
-  again(): void;
   /** Begins to record; what is held is left out until its next down. */
   record(): void;
   readonly isRecording: () => boolean;
@@ -71,6 +63,14 @@ export interface Recorder {
   last(seconds: number): RecordedPart | null;
 }
 
+/**
+ * So many events are kept to go back to, besides a recording: where something is held, latched or looped without an end there is no quiet tick
+ * to begin at, and what is kept must not grow. A take of the last seconds then begins at a tick at which something was down, and leaves it out.
+ */
+const MOST_KEPT = 30_000;
+/** Old events are let go every so often, s. */
+const FORGET_EVERY_S = 10;
+
 /** No take is longer, ms. */
 const LONGEST_MS = TRACES.timeMs.most;
 
@@ -78,7 +78,7 @@ interface Come {
   readonly tick: number;
   readonly event: InputEvent;
 }
-/** Ticks in a row at any of which a take may begin: quiet ones, in which the game shows the same. The very first tick may not be quiet. */
+/** Ticks in a row at any of which a take may begin: quiet ones, in which the game shows the same. The first of all may not be quiet. */
 interface Run extends Begin {
   readonly end: number;
 }
@@ -98,19 +98,31 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
   let come: Come[] = [];
   /** Where takes may begin, oldest first: before the first tick since `again`, and in each quiet while. */
   let runs: Run[] = [];
+  /** Ticks at which something was down, now and then: where a take begins when there is no quiet one near enough. */
+  let unquiet: Begin[] = [];
   let wasQuiet = false;
   let recording: Begin | null = null;
   let last: { readonly tick: number; readonly state: InputState } | null = null;
 
   const cut = (begin: Begin): RecordedPart | null => (last && last.tick > begin.tick ? cutFrom(begin, come, { to: last.tick, hz }) : null);
-  const forget = (tick: number) => {
-    // The newest beginning that is old enough, and everything after it, must stay.
+  /** Where the oldest take that may still be asked for begins: everything after it must stay. */
+  const oldest = (tick: number): Run | null => {
     const since = Math.floor(tick - backSeconds * hz);
-    const old = runs.findLastIndex((run) => run.tick <= since);
-    if (old < 0) return;
-    const begin = Math.max(runs[old].tick, Math.min(runs[old].end, since));
-    runs = [{ ...runs[old], tick: begin }, ...runs.slice(old + 1)];
-    const from = Math.min(begin, recording?.tick ?? Infinity);
+    const old = runs.findLast((run) => run.tick <= since);
+    if (!old) return null;
+    const run = { ...old, tick: Math.max(old.tick, Math.min(old.end, since)) };
+    const kept = come.length - come.findIndex((c) => c.tick > run.tick);
+    if (kept <= MOST_KEPT) return run;
+    const first = come[come.length - MOST_KEPT].tick;
+    const near = unquiet.find((begin) => begin.tick >= first && begin.tick > run.tick);
+    return near ? { ...near, end: near.tick } : run;
+  };
+  const forget = (tick: number) => {
+    const begin = oldest(tick);
+    if (!begin) return;
+    runs = [begin, ...runs.filter((run) => run.tick > begin.tick)];
+    unquiet = unquiet.filter((one) => one.tick > begin.tick);
+    const from = Math.min(begin.tick, recording?.tick ?? Infinity);
     if (come.length > 0 && come[0].tick <= from) come = come.filter((c) => c.tick > from);
   };
   return {
@@ -126,14 +138,9 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
       else if (quiet) runs.push({ ...beginAt(tick, played.state), end: tick });
       wasQuiet = quiet;
       last = { tick, state: played.state };
-      if (tick % (10 * Math.round(hz)) === 0) forget(tick);
-    },
-    again() {
-      come = [];
-      runs = [];
-      wasQuiet = false;
-      recording = null;
-      last = null;
+      if (tick % (FORGET_EVERY_S * Math.round(hz)) !== 0) return;
+      if (!quiet) unquiet.push(beginAt(tick, played.state));
+      forget(tick);
     },
     record() {
       if (last) recording = beginAt(last.tick, last.state);

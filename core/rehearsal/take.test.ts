@@ -117,8 +117,26 @@ test("after an hour of play no more is held than the last seconds need", () => {
   const cut = recorder.last(1e9)!;
   expect(cut.to - cut.from).toBeGreaterThanOrEqual(30 * 60);
   expect(cut.to - cut.from).toBeLessThan(60 * 60);
-  recorder.again();
-  expect(recorder.last(30)).toBeNull();
+});
+
+test("where something is held without an end, what is kept stays bounded, and a take of the last seconds leaves out what was down", () => {
+  const { setup } = stage(bareTake(brackwater));
+  const { x, y } = standing(bareTake(brackwater), brackwater, "helm");
+  const recorder = createRecorder(60, 30);
+  let state: InputState = initialState(setup, "under-way");
+  // One thumb stays on the helm, and twenty moves a tick come in.
+  for (let n = 1; n <= 60 * 120; n += 1) {
+    const t = tickTime(n, 60);
+    const due: InputEvent[] = n === 1 ? [{ t, id: 1, type: "down", x, y }] : Array.from({ length: 20 }, (_, i) => ({ t, id: 1, type: "move", x: x + i, y }));
+    if (n % 60 === 0) due.push({ t, type: "key", code: "KeyH", down: n % 120 === 0 });
+    const before = state;
+    state = advance(setup, state, due, t).state;
+    recorder.tick(n, { events: due, before }, { setup, state });
+  }
+  const cut = recorder.last(30)!;
+  expect(cut.to - cut.from).toBeLessThan(60 * 60);
+  expect(cut.events.length).toBeGreaterThan(10);
+  expect(cut.events.every((e) => e.type === "key")).toBe(true);
 });
 
 test("what a take names and a layout lacks is refused by name; the digest of another layout is no matter", () => {

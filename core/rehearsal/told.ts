@@ -36,14 +36,6 @@ const STAYS_MS = 100;
 const isGiven = (value: ActionValue | undefined): boolean =>
   typeof value === "object" ? value[0] !== 0 || value[1] !== 0 : value !== undefined && value !== false && value !== 0;
 
-interface StickUse {
-  usedMs: number;
-  fineMs: number;
-  isFull: boolean;
-  isFine: boolean;
-  firstTick: number;
-}
-
 export interface Listener {
   /** Takes a tick, from 1: what it gave, the state after it, how long it is (ms), and the marks of its touches. */
   tick(tick: number, values: ActionValues, played: PlayedState, more: { readonly tickMs: number; readonly marks: readonly TouchMark[] }): void;
@@ -53,51 +45,66 @@ export interface Listener {
 
 const ORDER: readonly ToldKind[] = ["slip", "lost touch", "unnamed pair", "stick never full", "stick no fine half", "never given"];
 
-/** One that has heard nothing yet. `together` sets are those of the layout that is played. */
-export function createListener({ actions, together }: Pick<Layout, "actions" | "together">): Listener {
-  const found = new Map<string, Told>();
-  const tell = (kind: ToldKind, subjects: readonly string[], tick: number) => {
-    const key = [kind, ...subjects].join("\n");
-    const before = found.get(key);
-    found.set(key, before ? { ...before, times: before.times + 1 } : { kind, subjects, tick, times: 1 });
-  };
+type Tell = (kind: ToldKind, subjects: readonly string[], tick: number) => void;
+
+/** Hears which actions are given at once: as long as both of two stay given it is one time. */
+function pairHearer({ actions, together }: Pick<Layout, "actions" | "together">, tell: Tell) {
   const named = new Set(together.flatMap((set) => set.actions.flatMap((a) => set.actions.map((b) => `${a}\n${b}`))));
   const given = new Set<string>();
-  const pairs = new Set<string>();
+  let before = new Set<string>();
+  return {
+    tick(tick: number, values: ActionValues) {
+      const active = actions.filter((a) => isGiven(ownEntry(values, a.name))).map((a) => a.name);
+      const now = new Set<string>();
+      active.forEach((a, i) => {
+        given.add(a);
+        for (const b of active.slice(i + 1)) {
+          const key = `${a}\n${b}`;
+          if (named.has(key)) continue;
+          now.add(key);
+          if (!before.has(key)) tell("unnamed pair", [a, b], tick);
+        }
+      });
+      before = now;
+    },
+    neverGiven: () => actions.map((a) => a.name).filter((name) => !given.has(name)),
+  };
+}
+
+interface StickUse {
+  usedMs: number;
+  fineMs: number;
+  isFull: boolean;
+  isFine: boolean;
+}
+
+/** Hears how far sticks are pushed, and whether they stay in the lower half of what they give. */
+function stickHearer() {
   const sticks = new Map<string, StickUse>();
+  return {
+    tick({ setup, state }: PlayedState, tickMs: number) {
+      setup.controls.forEach((control, i) => {
+        const own = state.controls[i];
+        if (own.kind !== "stick" || !own.held) return;
+        let use = sticks.get(control.id);
+        if (!use) sticks.set(control.id, (use = { usedMs: 0, fineMs: 0, isFull: false, isFine: false }));
+        const gives = Math.hypot(own.held.vx, own.held.vy);
+        if (gives > 0) use.usedMs += tickMs;
+        use.fineMs = gives > 0 && gives < 0.5 ? use.fineMs + tickMs : 0;
+        if (use.fineMs >= STAYS_MS) use.isFine = true;
+        if (gives >= FULL) use.isFull = true;
+      });
+    },
+    /** The sticks that were used and never were what is asked. */
+    never: (what: "isFull" | "isFine") => [...sticks].filter(([, use]) => use.usedMs >= USED_MS && !use[what]).map(([id]) => id),
+  };
+}
+
+/** Hears touches that nothing took, and slips. */
+function touchHearer(tell: Tell) {
   const downs = new Map<number, TouchMark>();
   const short = new Map<string, TouchMark>();
-  let last = 0;
-
-  const hearPairs = (tick: number, values: ActionValues) => {
-    const active = actions.filter((a) => isGiven(ownEntry(values, a.name))).map((a) => a.name);
-    for (const name of active) given.add(name);
-    const now = new Set<string>();
-    for (let i = 0; i < active.length; i += 1)
-      for (let j = i + 1; j < active.length; j += 1) {
-        const key = `${active[i]}\n${active[j]}`;
-        if (named.has(key)) continue;
-        now.add(key);
-        // As long as both stay given it is one time.
-        if (!pairs.has(key)) tell("unnamed pair", [active[i], active[j]], tick);
-      }
-    pairs.clear();
-    now.forEach((key) => pairs.add(key));
-  };
-  const hearSticks = (tick: number, { setup, state }: PlayedState, tickMs: number) => {
-    setup.controls.forEach((control, i) => {
-      const own = state.controls[i];
-      if (own.kind !== "stick" || !own.held) return;
-      let use = sticks.get(control.id);
-      if (!use) sticks.set(control.id, (use = { usedMs: 0, fineMs: 0, isFull: false, isFine: false, firstTick: tick }));
-      const gives = Math.hypot(own.held.vx, own.held.vy);
-      if (gives > 0) use.usedMs += tickMs;
-      use.fineMs = gives > 0 && gives < 0.5 ? use.fineMs + tickMs : 0;
-      if (use.fineMs >= STAYS_MS) use.isFine = true;
-      if (gives >= FULL) use.isFull = true;
-    });
-  };
-  const hearTouch = (mark: TouchMark) => {
+  return (mark: TouchMark): void => {
     if (mark.kind === "down") {
       downs.set(mark.touch, mark);
       if (mark.fate === "nothing" && mark.meant !== null) tell("lost touch", [mark.meant], mark.tick);
@@ -111,21 +118,34 @@ export function createListener({ actions, together }: Pick<Layout, "actions" | "
     if (before && down.t - before.t <= SLIP_WITHIN_MS) tell("slip", [control], down.tick);
     short.set(control, down);
   };
+}
+
+/** One that has heard nothing yet. `together` sets are those of the layout that is played. */
+export function createListener(layout: Pick<Layout, "actions" | "together">): Listener {
+  const found = new Map<string, Told>();
+  const tell: Tell = (kind, subjects, tick) => {
+    const key = [kind, ...subjects].join("\n");
+    const before = found.get(key);
+    found.set(key, before ? { ...before, times: before.times + 1 } : { kind, subjects, tick, times: 1 });
+  };
+  const pairs = pairHearer(layout, tell);
+  const sticks = stickHearer();
+  const hearTouch = touchHearer(tell);
+  let last = 0;
   return {
     tick(tick, values, played, { tickMs, marks }) {
       last = tick;
-      hearPairs(tick, values);
-      hearSticks(tick, played, tickMs);
+      pairs.tick(tick, values);
+      sticks.tick(played, tickMs);
       marks.forEach(hearTouch);
     },
     told() {
-      const uses = [...sticks].filter(([, use]) => use.usedMs >= USED_MS);
-      const never = (kind: ToldKind, id: string, tick: number): Told => ({ kind, subjects: [id], tick, times: 1 });
+      const never = (kind: ToldKind, ids: readonly string[]) => ids.map((id): Told => ({ kind, subjects: [id], tick: last, times: 1 }));
       const all = [
         ...found.values(),
-        ...uses.filter(([, use]) => !use.isFull).map(([id]) => never("stick never full", id, last)),
-        ...uses.filter(([, use]) => !use.isFine).map(([id]) => never("stick no fine half", id, last)),
-        ...(last > 0 ? actions.filter((a) => !given.has(a.name)).map((a) => never("never given", a.name, last)) : []),
+        ...never("stick never full", sticks.never("isFull")),
+        ...never("stick no fine half", sticks.never("isFine")),
+        ...(last > 0 ? never("never given", pairs.neverGiven()) : []),
       ];
       return all.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.tick - b.tick);
     },

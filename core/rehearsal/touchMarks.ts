@@ -16,7 +16,7 @@ import type { PlayedLayout } from "../engine/types";
 export const NEAR_TOUCH_MM = 5;
 
 /** What took a touch. meant: the control it was meant for · another: one that it was not meant for · game: no control, in a zone in which the game takes taps · nothing. */
-export type TouchResult = "meant" | "another" | "game" | "nothing";
+export type TouchFate = "meant" | "another" | "game" | "nothing";
 
 export interface TouchMark {
   /** The tick that took the event, from 1, and the event's own time, ms. */
@@ -27,7 +27,7 @@ export interface TouchMark {
   /** Where, px of the screen. */
   readonly x: number;
   readonly y: number;
-  readonly fate: TouchResult;
+  readonly fate: TouchFate;
   /** The control it was meant for; null: none within 5 mm. */
   readonly meant: string | null;
   /** How far from the middle of that control, mm. */
@@ -53,23 +53,23 @@ export interface TouchTick {
 const isTouch = (event: InputEvent): event is TouchInput => event.type === "down" || event.type === "move" || event.type === "up" || event.type === "cancel";
 
 /** The marks of one tick, in the order of its events. Ticks without touch events cost nothing. */
-export function marksOf(ground: TouchStage, { tick, events, before }: TouchTick): readonly TouchMark[] {
+export function marksOf(stage: TouchStage, { tick, events, before }: TouchTick): readonly TouchMark[] {
   if (!events.some(isTouch)) return [];
-  const { setup } = ground;
+  const { setup } = stage;
   const marks: TouchMark[] = [];
   const state = workingCopy(before);
   for (const event of events) {
     const held = isTouch(event) ? (state.touches.find((t) => t.id === event.id)?.contains.slice() ?? null) : null;
     if (isTouch(event) && event.type === "up" && held) {
       // What an up at another point slides onto counts as its last move; what it is lifted from is told of the point it was lifted at.
-      marks.push(markOf(ground, state, { tick, event, kind: "lift", took: held }));
+      marks.push(markOf(stage, state, { tick, event, kind: "lift", took: held }));
     }
     applyEvent(setup, state, event);
     if (!isTouch(event)) continue;
     const now = state.touches.find((t) => t.id === event.id)?.contains ?? [];
-    if (event.type === "down") marks.push(markOf(ground, state, { tick, event, kind: "down", took: now }));
+    if (event.type === "down") marks.push(markOf(stage, state, { tick, event, kind: "down", took: now }));
     const slid = event.type === "move" && held ? now.filter((i) => !held.includes(i)) : [];
-    if (slid.length > 0) marks.push(markOf(ground, state, { tick, event, kind: "slide-in", took: slid }));
+    if (slid.length > 0) marks.push(markOf(stage, state, { tick, event, kind: "slide-in", took: slid }));
   }
   return marks;
 }
@@ -82,8 +82,8 @@ interface Marked {
   readonly took: readonly number[];
 }
 
-function markOf(ground: TouchStage, state: InputState, { tick, event, kind, took }: Marked): TouchMark {
-  const { setup, resolved, layout } = ground;
+function markOf(stage: TouchStage, state: InputState, { tick, event, kind, took }: Marked): TouchMark {
+  const { setup, resolved, layout } = stage;
   const { x, y, t } = event;
   let meant: number | null = null;
   let least = Infinity;
@@ -100,7 +100,7 @@ function markOf(ground: TouchStage, state: InputState, { tick, event, kind, took
   const inGame = resolved.keepClear.some(
     (zone) => layout.keepClear.some((z) => z.id === zone.id && z.taps) && x >= zone.x && x <= zone.x + zone.w && y >= zone.y && y <= zone.y + zone.h,
   );
-  const fate: TouchResult = took.length === 0 ? (inGame ? "game" : "nothing") : meant !== null && took.includes(meant) ? "meant" : "another";
+  const fate: TouchFate = took.length === 0 ? (inGame ? "game" : "nothing") : meant !== null && took.includes(meant) ? "meant" : "another";
   return {
     tick,
     t,
@@ -132,7 +132,7 @@ export function touchTable(controls: readonly string[], marks: readonly TouchMar
   const downs = marks.filter((m) => m.kind === "down");
   return controls.map((control) => {
     const own = downs.filter((m) => m.meant === control);
-    const count = (...fates: readonly TouchResult[]) => own.filter((m) => fates.includes(m.fate)).length;
+    const count = (...fates: readonly TouchFate[]) => own.filter((m) => fates.includes(m.fate)).length;
     const mean = own.reduce((sum, m) => sum + m.offMm, 0) / own.length;
     const spread = Math.sqrt(own.reduce((sum, m) => sum + (m.offMm - mean) ** 2, 0) / own.length);
     return {

@@ -352,7 +352,7 @@ export const SENTENCES = {
   "takes.compare": { words: "Plays one take over two layouts, or two states of one, and tells where they differ.", keys: "Enter" },
   "takes.side": { words: "{value}" },
   "takes.carries": { words: "Touches move with their controls: {value}. Else they fall where they fell, whatever stands there." },
-  "takes.ground": { words: "Traces of what was given, the touches by what took them, or what the play tells by itself: {value}." },
+  "takes.below": { words: "Traces of what was given, the touches by what took them, or what the play tells by itself: {value}." },
   "takes.glass": { words: "Plays a take again and again in a corner of the bench, on the layout as it is while you change it." },
   "sides.keep": { words: "Keeps the present feel as A; what you change from now on is B, and the two are changed over while playing.", keys: "Enter" },
   "sides.over": { words: "Puts {value} on, while the thumb is down.", keys: "F8" },

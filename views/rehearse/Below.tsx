@@ -62,7 +62,7 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
               className={TAB}
               aria-pressed={below === one}
               onClick={() => setStage({ below: one })}
-              {...readingProps(says("takes.ground"), one)}
+              {...readingProps(says("takes.below"), one)}
             >
               {one}
             </button>

@@ -99,7 +99,8 @@ export function usePlay() {
   const room = useRoom(area);
   const scale = useScale(room, screen);
   const { handed, playerSize } = playerView;
-  const recording = useSegment({ layout, screen, handed, playerSize, hz, run });
+  const layoutId = useSession((s) => s.id);
+  const recording = useSegment({ layoutId, layout, screen, handed, playerSize, hz, run });
   const feels = useListeners<FeelState>();
   const frames = useListeners<void>();
   const values = useRef<ActionValues>({});
@@ -125,7 +126,6 @@ export function usePlay() {
   };
   const feeding = useRef<(event: InputEvent) => void>(() => undefined);
   const session = useSessionActions();
-  const layoutId = useSession((s) => s.id);
   const onFull = () => session.tell({ text: "Ten fingers are pinned, and no more two hands have: lift one first.", tone: "plain" });
   const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), layoutId, onFull });
   const { bind, feed, restart } = useRehearsal({

@@ -180,9 +180,9 @@ async function takeInTake(
   const text = textOf(file, TAKES.bytes.most);
   const read = text === null ? refused<never>(file, "is not in the zip, or damaged") : readTake(text);
   if (!read.ok || text === null) return void report.problems.push(`the take “${take.name}”: ${read.ok ? "" : problemText(read.problems, 1)}`);
-  const ground = on === null ? null : textOf(on);
-  const pictures = ground === null ? null : picturesIn(ground, (digest) => textOf(pictureFile(digest)));
-  await kept.writeTake(take, { text, on: pictures === null ? null : ground }, pictures ?? undefined);
+  const playedOn = on === null ? null : textOf(on);
+  const pictures = playedOn === null ? null : picturesIn(playedOn, (digest) => textOf(pictureFile(digest)));
+  await kept.writeTake(take, { text, on: pictures === null ? null : playedOn }, pictures ?? undefined);
   report.takes += 1;
 }
 

@@ -17,8 +17,8 @@ export interface OpenedTake {
 export interface Takes {
   /** Those of the open layout, oldest first. */
   list(): Promise<readonly KeptTake[]>;
-  /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be worked out. */
-  keep(take: Take, on: Layout | null): Promise<Result<KeptTake>>;
+  /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be worked out. `layout`: whose list it stands in, by its id; the open one's where nothing is said. */
+  keep(take: Take, on: Layout | null, layout?: string): Promise<Result<KeptTake>>;
   rename(take: KeptTake, name: string): Promise<Result<true>>;
   /** Removes a take; the notice that tells of it brings it back. */
   remove(take: KeptTake): Promise<Result<true>>;
@@ -48,9 +48,8 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
   };
   return {
     list: () => kept.takes(session.store.getState().id),
-    keep: (take, on) =>
+    keep: (take, on, layout = session.store.getState().id) =>
       ask("kept", async () => {
-        const { id: layout } = session.store.getState();
         const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: takeLengthMs(take) / 1000, digest: take.layout };
         const stored = on && (await compose(on));
         const text = { text: writeTake({ ...take, frames: null }), on: stored && stored.text };

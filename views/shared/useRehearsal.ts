@@ -5,12 +5,13 @@
  * end what was held without firing it.
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
+import type { TickInput } from "../../core/engine/input/advance";
 import type { ActionValues } from "../../core/engine/input/events";
 import { isIdle } from "../../core/engine/input/kinds";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
-import { createPlayer, type TickInput, type Player } from "../../runtime/player";
+import { createPlayer, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
 import { drawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";

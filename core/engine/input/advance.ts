@@ -103,10 +103,13 @@ export interface Replay {
   readonly moment?: string | null;
 }
 
-/** A tick of a replay: what came, the state before and after it, and what it gave. */
-export interface TickStep extends TickOutput {
+/** What came in a tick: its events, their times from tick 0 on (ms), and the state that they found. */
+export interface TickInput {
   readonly events: readonly InputEvent[];
   readonly before: InputState;
+}
+/** A tick of a replay: what came, the state after it, and what it gave. */
+export interface TickStep extends TickOutput, TickInput {
   readonly state: InputState;
 }
 

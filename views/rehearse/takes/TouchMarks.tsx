@@ -1,23 +1,23 @@
 "use client";
 /** The marks of touches on the glass, coloured and shaped by what took them. */
 import type { Screen } from "../../../core/format/types";
-import type { TouchResult, TouchMark } from "../../../core/rehearsal/touchMarks";
+import type { TouchFate, TouchMark } from "../../../core/rehearsal/touchMarks";
 import { useEvery } from "./useEvery";
 
 /** So many are shown, the newest: more hide what is under them. */
 const MOST = 400;
 
-export const FATE_WORDS: Readonly<Record<TouchResult, string>> = {
+export const FATE_WORDS: Readonly<Record<TouchFate, string>> = {
   meant: "by the control it was meant for",
   another: "by another control",
   game: "by the game’s own zone",
   nothing: "by nothing",
 };
 /** The night shades: the glass is dark in both themes. */
-export const FATE_TONES: Readonly<Record<TouchResult, string>> = { meant: "#8ea2ff", another: "#e0b050", game: "#9db4c0", nothing: "#ff8a7a" };
+export const FATE_TONES: Readonly<Record<TouchFate, string>> = { meant: "#8ea2ff", another: "#e0b050", game: "#9db4c0", nothing: "#ff8a7a" };
 
 /** A disc for meant, a diamond for another, a triangle for the game, a cross for nothing; about the origin, `r` half its size. */
-export function FateShape({ fate, r, isHollow = false }: { fate: TouchResult; r: number; isHollow?: boolean }) {
+export function FateShape({ fate, r, isHollow = false }: { fate: TouchFate; r: number; isHollow?: boolean }) {
   const tone = FATE_TONES[fate];
   const look = { fill: isHollow ? "none" : tone, stroke: tone, strokeWidth: r * 0.28 };
   switch (fate) {

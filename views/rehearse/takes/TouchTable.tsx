@@ -1,6 +1,6 @@
 "use client";
 /** The touches as a table: of those meant for each control, what took them, and how far from its middle they lay. */
-import { touchTable, type TouchResult, type TouchMark } from "../../../core/rehearsal/touchMarks";
+import { touchTable, type TouchFate, type TouchMark } from "../../../core/rehearsal/touchMarks";
 import { FATE_WORDS, FateShape } from "./TouchMarks";
 import { useEvery } from "./useEvery";
 
@@ -10,7 +10,7 @@ interface Props {
   readonly marks: () => readonly TouchMark[];
 }
 
-const FATES: readonly TouchResult[] = ["meant", "another", "game", "nothing"];
+const FATES: readonly TouchFate[] = ["meant", "another", "game", "nothing"];
 const sameRows = (a: readonly unknown[], b: readonly unknown[]) => JSON.stringify(a) === JSON.stringify(b);
 
 export function TouchTable({ controls, nameOf, marks }: Props) {

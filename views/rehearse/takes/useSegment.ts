@@ -25,6 +25,8 @@ const LEAST_S = 1;
 
 /** What is played, and by whom. */
 export interface SegmentOf {
+  /** The layout's id: a take stands in its list, whichever is open when it is kept. */
+  readonly layoutId: string;
   readonly layout: Layout;
   readonly screen: Screen;
   readonly handed: PlayerView["handed"];
@@ -81,7 +83,7 @@ export function useSegment(of: SegmentOf): Recording {
       const names = new Set((await takes.list().catch(() => [])).map((t) => t.name));
       let number = names.size + 1;
       while (names.has(`take ${number}`)) number += 1;
-      const done = await takes.keep(takeOf(cut, from, `take ${number}`), from.layout);
+      const done = await takes.keep(takeOf(cut, from, `take ${number}`), from.layout, from.layoutId);
       if (!done.ok) session.tellRefusal(done);
     },
     [session, takes],
