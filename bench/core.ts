@@ -1,6 +1,7 @@
 /** The core's speed, as ratios and per-step work in one run. Printed, never asserted. */
 import Yoga, { Direction, PositionType, Edge } from "yoga-layout";
 import { bareFindings, checkScreen } from "../core/checks/check";
+import { missesOn } from "../core/checks/misses";
 import { advance, tickTime } from "../core/engine/input/advance";
 import type { InputEvent } from "../core/engine/input/events";
 import { prepareInput } from "../core/engine/input/setup";
@@ -115,3 +116,6 @@ const span = timed(
   3,
 );
 console.log(`spans of a 40-control layout over 1.2–2.4: ${span.toFixed(0)} ms, ${against(span)} (aim 4)`);
+
+const missed = timed(() => screens.slice(0, 20).map((screen) => missesOn(layout, resolve(prepared, screen), { handed: "right", moment: null })), 5);
+console.log(`misses of 40 controls: ${(missed / 20).toFixed(1)} ms a screen (aim 30)`);

@@ -6,7 +6,7 @@ import { touchArea } from "../engine/input/ready";
 import { resolveLayout } from "../engine/placement/resolve";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
-import { missesOn, normalShare, takerAt } from "./misses";
+import { meantTouches, missesOn, normalShare, takerAt } from "./misses";
 
 const [brackwater] = sampleLayouts();
 const right = { handed: "right", playerSize: 1, moment: null } as const;
@@ -26,6 +26,21 @@ test("whatever the layout and the screen, the shares of each control are parts o
       }
     }),
     { numRuns: 60 },
+  );
+});
+
+test("whatever the layout, single touches laid out as they scatter give the same shares", () => {
+  const COUNT = 20_000;
+  fc.assert(
+    fc.property(layoutArbitrary, screenArbitrary, (layout, screen) => {
+      const resolved = resolveLayout(layout, screen, right);
+      for (const { id, hit, nothing } of missesOn(layout, resolved, right)) {
+        const takers = meantTouches(layout, resolved, right, { id, count: COUNT }).map((touch) => touch.taker);
+        expect(Math.abs(takers.filter((taker) => taker === id).length / COUNT - hit)).toBeLessThan(0.005);
+        expect(Math.abs(takers.filter((taker) => taker === null).length / COUNT - nothing)).toBeLessThan(0.005);
+      }
+    }),
+    { numRuns: 40 },
   );
 });
 
