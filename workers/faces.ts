@@ -3,9 +3,11 @@
  * out; a newer question ends the one under way, and what that still brings is dropped.
  */
 import type { Remote } from "comlink";
+import { MAP_LEVELS, type MapCell, type MapLevel, type MapRange } from "../core/checks/aspectMap";
 import type { AspectProfile, AspectRange } from "../core/checks/aspectIntervals";
 import type { Finding } from "../core/checks/finding";
 import type { Face, JudgedScreen } from "../core/checks/grid";
+import type { MissMove, MissPair, ScreenMisses } from "../core/checks/worstMiss";
 import type { Layout, Screen } from "../core/format/types";
 import type { Connection } from "./connect";
 import type { FacesService } from "./facesService";
@@ -26,6 +28,12 @@ export interface FacesChecker {
   words(asked: FacesAsked, place: number, face: Face): Promise<readonly Finding[] | null>;
   /** Over which aspects each finding holds, face by face; `onFace` hears of each. Resolves to false where a newer question has ended it. */
   spans(asked: FacesAsked, range: AspectRange, onFace: (place: number, profiles: readonly AspectProfile[]) => void): Promise<boolean>;
+  /** Where touches land on every screen, in the order told in `first`, then the others; `onScreen` hears of each. Resolves to false where a newer question has ended it. */
+  misses(asked: FacesAsked, onScreen: (place: number, misses: ScreenMisses) => void, first?: readonly number[]): Promise<boolean>;
+  /** The smallest move that helps a pair most; null where none is proved, or a newer question has been asked meanwhile. */
+  missMove(asked: FacesAsked, pair: MissPair): Promise<MissMove | null>;
+  /** The map from coarse to fine, row by row; `onRow` hears of each. Resolves to false where a newer question has ended it. */
+  map(asked: FacesAsked, range: MapRange, onRow: (level: MapLevel, row: number, cells: readonly MapCell[]) => void): Promise<boolean>;
   /** Ends whatever is under way, unheard; a later question starts another worker. */
   stop(): void;
 }
@@ -49,7 +57,7 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
     last = null;
   };
   const worker = supervised({ connect, patienceMs, started: forget });
-  const generations = { judge: 0, words: 0, spans: 0 };
+  const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0 };
   /** Asks about a layout. What the worker must be told of goes before the question in one go: no other question comes between. */
   const ask = <T>({ layout, screens }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
     worker.ask((remote) => {
@@ -68,15 +76,51 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
     const mine = generations[kind];
     return () => generations[kind] === mine;
   };
+  /** Asks of one screen after the other; gives whether it came to the end. */
+  const eachScreen = async <T>(
+    kind: keyof typeof generations,
+    asked: FacesAsked,
+    {
+      first,
+      question,
+      heard,
+    }: { first: readonly number[]; question: (remote: Remote<FacesService>, place: number) => Promise<unknown>; heard: (place: number, answer: T) => void },
+  ) => {
+    const isWanted = begin(kind);
+    const order = [...first, ...asked.screens.map((_, i) => i).filter((i) => !first.includes(i))];
+    for (const place of order) {
+      const answer = await ask<T>(asked, (remote) => question(remote, place));
+      if (!isWanted()) return false;
+      heard(place, answer);
+    }
+    return true;
+  };
   return {
-    async judge(asked, onScreen, first = []) {
-      const isWanted = begin("judge");
-      const order = [...first, ...asked.screens.map((_, i) => i).filter((i) => !first.includes(i))];
-      for (const place of order) {
-        const faces = await ask<JudgedScreen["faces"]>(asked, (remote) => remote.judge(place, asked.faces));
-        if (!isWanted()) return false;
-        onScreen(place, { name: asked.screens[place].name, faces });
-      }
+    judge: (asked, onScreen, first = []) =>
+      eachScreen<JudgedScreen["faces"]>("judge", asked, {
+        first,
+        question: (remote, place) => remote.judge(place, asked.faces),
+        heard: (place, faces) => onScreen(place, { name: asked.screens[place].name, faces }),
+      }),
+    misses: (asked, onScreen, first = []) =>
+      eachScreen<ScreenMisses["faces"]>("misses", asked, {
+        first,
+        question: (remote, place) => remote.misses(place, asked.faces),
+        heard: (place, faces) => onScreen(place, { name: asked.screens[place].name, faces }),
+      }),
+    async missMove(asked, pair) {
+      const isWanted = begin("missMove");
+      const found = await ask<MissMove | null>(asked, (remote) => remote.missMove(pair, asked.faces));
+      return isWanted() ? found : null;
+    },
+    async map(asked, range, onRow) {
+      const isWanted = begin("map");
+      for (const level of MAP_LEVELS)
+        for (let row = 0; row < level.rows; row += 1) {
+          const cells = await ask<readonly MapCell[]>(asked, (remote) => remote.mapRow(range, level, { row, faces: asked.faces }));
+          if (!isWanted()) return false;
+          onRow(level, row, cells);
+        }
       return true;
     },
     async words(asked, place, face) {
@@ -94,7 +138,7 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
       return true;
     },
     stop() {
-      for (const kind of ["judge", "words", "spans"] as const) generations[kind] += 1;
+      for (const kind of Object.keys(generations) as (keyof typeof generations)[]) generations[kind] += 1;
       worker.stop();
     },
   };

@@ -1,9 +1,11 @@
-/** What the faces worker does, apart from its message channel: every screen for both hands and all sizes, and findings over aspect ratios. */
+/** What the faces worker does, apart from its message channel: every screen for both hands and all sizes, findings over aspect ratios and diagonals, misses. */
+import { mapRow, type MapCell, type MapLevel, type MapRange } from "../core/checks/aspectMap";
 import { bareOn, checkScreen } from "../core/checks/check";
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../core/checks/aspectIntervals";
 import type { Face } from "../core/checks/grid";
 import type { BareFinding, Finding } from "../core/checks/finding";
 import { sayNames } from "../core/checks/say";
+import { missesInMoments, moveForPair, type MissMove, type MissPair, type ScreenMisses } from "../core/checks/worstMiss";
 import type { Screen } from "../core/format/types";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
 
@@ -17,6 +19,12 @@ export interface FacesService {
   words(screen: number, face: Face): readonly Finding[];
   /** Over which aspects each finding holds for a face, with its measure at up to `points` of them. */
   spans(range: AspectRange, face: Face, points: number): readonly AspectProfile[];
+  /** Where touches land on a screen, by its place among them, face by face. */
+  misses(screen: number, faces: readonly Face[]): ScreenMisses["faces"];
+  /** The smallest move that helps a pair most; null where none is proved. */
+  missMove(pair: MissPair, faces: readonly Face[]): MissMove | null;
+  /** A row of the map. */
+  mapRow(range: MapRange, level: MapLevel, at: { readonly row: number; readonly faces: readonly Face[] }): readonly MapCell[];
 }
 
 /** Points as many as can be drawn: first, last and the extremes between them stay. */
@@ -52,5 +60,8 @@ export function createFacesService(): FacesService {
     words: (screen, face) => checkScreen(known(), screens[screen], { ...face, moment: null }, sayNames(known())),
     spans: (range, face, points) =>
       findAspectProfiles(known(), range, { ...face, moment: null }).map((one) => ({ ...one, points: thinned(one.points, points) })),
+    misses: (screen, faces) => faces.map((face) => missesInMoments(known(), screens[screen], face)),
+    missMove: (pair, faces) => moveForPair({ layout: known(), screens, faces }, pair),
+    mapRow: (range, level, at) => mapRow(known(), range, { level, ...at }),
   };
 }

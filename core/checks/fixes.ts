@@ -25,6 +25,8 @@ const WAYS: readonly (readonly [Side, number, number])[] = [
   ["left", -1, 0],
   ["right", 1, 0],
 ];
+/** The ways a fix moves a control. */
+export const SIDES: readonly Side[] = WAYS.map(([side]) => side);
 const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
 
 /** A length in mm rounded up to what texts show, so that what is proposed is enough. */

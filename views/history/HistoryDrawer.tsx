@@ -6,6 +6,7 @@ import type { KeptState } from "../../core/exchange/kept";
 import { listedEntries, MOST_EDITS } from "../../core/versions/log";
 import { useAsking, useSession, useStates } from "../session/context";
 import { ComparePanel } from "./ComparePanel";
+import { useNamedStates } from "../shared/useNamedStates";
 import { EditRow, FirstRow, StateRow } from "./rows";
 
 /** So many rows are shown at first, and more when wanted. */
@@ -112,33 +113,4 @@ function EditList({ named }: { named: readonly KeptState[] }) {
       )}
     </ol>
   );
-}
-
-/** The named states of the open layout, looked up again whenever some window changes them. */
-function useNamedStates(): readonly KeptState[] {
-  const states = useStates();
-  const ask = useAsking();
-  const id = useSession((s) => s.id);
-  const [named, setNamed] = useState<readonly KeptState[]>([]);
-  const latest = useRef(ask);
-  useEffect(() => {
-    latest.current = ask;
-  });
-  useEffect(() => {
-    let current = true;
-    const look = () =>
-      latest.current(
-        states.list().then((list) => {
-          if (current) setNamed(list);
-          return { ok: true, value: true } as const;
-        }),
-      );
-    look();
-    const stop = states.subscribe(look);
-    return () => {
-      current = false;
-      stop();
-    };
-  }, [states, id]);
-  return named;
 }

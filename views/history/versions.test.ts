@@ -3,7 +3,8 @@ import { compare, drawnFor } from "../../core/versions/compare";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { timeText } from "./times";
-import { choiceWord, sumOf, versionOf } from "./versions";
+import { choiceWord, versionOf } from "../shared/versions";
+import { sumOf } from "./versions";
 
 const [harbour] = sampleLayouts();
 const screen = drawnFor(harbour);

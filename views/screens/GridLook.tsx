@@ -1,11 +1,16 @@
 "use client";
 /** The grid: controls and the layout down, screens across, in each cell the gravest finding of all faces and moments. */
-import { memo, useMemo, useRef, type KeyboardEvent } from "react";
-import { gridOf, sumOf, type Face, type GridCell } from "../../core/checks/grid";
+import { memo, useMemo } from "react";
+import { gridOf, sumOf, type Face, type Grid, type GridCell } from "../../core/checks/grid";
+import { changeTally, type FindingChange } from "../../core/checks/changed";
 import { nameOf } from "../shared/names";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { faceWords, groupWord, measureWords, tallyWords } from "./faceWords";
 import { setScreens, useScreens, type Group } from "./screensState";
+import { ScreenHead } from "./ScreenTable";
+import { useCellKeys } from "./useCellKeys";
+import { changeMarks } from "./changeWords";
+import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
 
 /** A column of the grid: a screen, or a folded group as one. */
@@ -14,25 +19,20 @@ type Column =
 
 export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
   const { layout, screens, faces, judged } = useFaces();
+  const changes = useChanges();
   const folded = useScreens((s) => s.folded);
   const open = useScreens((s) => s.cell);
   const grid = useMemo(() => gridOf(layout, judged), [layout, judged]);
-  const table = useRef<HTMLTableElement>(null);
   const columns = groups.flatMap(({ name, places }): Column[] =>
     isGrouped && folded.includes(name ?? "") ? [{ kind: "folded", name, places }] : places.map((place): Column => ({ kind: "screen", place })),
   );
   const cellIn = (cells: readonly (GridCell | null)[], column: Column) =>
     column.kind === "screen" ? cells[column.place] : sumOf(column.places.map((p) => cells[p]));
-  const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
-    const way = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0], Home: [0, -999], End: [0, 999] }[event.key];
-    const at = (event.target as Element).closest<HTMLElement>("[data-cell]");
-    if (!way || !at || !table.current) return;
-    const [row, column] = at.dataset.cell!.split(" ").map(Number);
-    const last = columns.length - 1;
-    const [toRow, toColumn] = [Math.max(0, Math.min(grid.rows.length, row + way[0])), Math.max(0, Math.min(last, column + way[1]))];
-    table.current.querySelector<HTMLElement>(`[data-cell="${toRow} ${toColumn}"]`)?.focus();
-    event.preventDefault();
-    event.stopPropagation();
+  const { table, onKeyDown } = useCellKeys(grid.rows.length, columns.length - 1);
+  /** The changes of a column about a subject (empty: all of them), as marks. */
+  const marksOf = (column: Column, subject: string | null) => {
+    const found = (column.kind === "screen" ? [column.place] : column.places).flatMap((place) => changes?.screens[place] ?? []);
+    return changeTally(subject === "" ? found : found.filter(({ change }) => isAbout(change, subject, grid.rows)));
   };
   const rowName = (subject: string | null) => (subject === null ? "layout" : nameOf(layout, subject));
   const cell = (found: GridCell | null, at: { row: number; column: number; subject: string | null; label: string }) => {
@@ -46,6 +46,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         faces={faces}
         at={`${at.row} ${at.column}`}
         label={at.label}
+        marks={changes ? changeMarks(marksOf(column, at.subject)) : ""}
         isOpen={isOpen}
         isFirst={at.row === 0 && at.column === 0}
         onOpen={() => {
@@ -62,7 +63,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         role="grid"
         aria-label="Findings: controls down, screens across"
         className="border-separate border-spacing-0 text-[0.6875rem]"
-        onKeyDown={onKey}
+        onKeyDown={onKeyDown}
       >
         <thead className="sticky top-0 z-20 bg-paper">
           {isGrouped && (
@@ -93,11 +94,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
           <tr>
             <td className="sticky left-0 z-10 min-w-[9rem] bg-paper" />
             {columns.map((column, i) => (
-              <th key={i} scope="col" className="h-[12rem] border-l border-rule pb-1 align-bottom font-normal">
-                <span className="inline-block max-h-[11.75rem] rotate-180 truncate [writing-mode:vertical-rl]">
-                  {column.kind === "screen" ? screens[column.place].name : groupWord(column.name)}
-                </span>
-              </th>
+              <ScreenHead key={i} name={columnName(column, screens)} />
             ))}
             <th scope="col" className="border-l border-edge px-2 pb-1 align-bottom font-normal">
               all
@@ -134,6 +131,12 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
 const columnName = (column: Column, screens: readonly { readonly name: string }[]) =>
   column.kind === "screen" ? screens[column.place].name : groupWord(column.name);
 
+/** Whether a change is about the row of a control or zone; null: about none of the rows. */
+function isAbout({ was, is }: FindingChange, subject: string | null, rows: Grid["rows"]): boolean {
+  const { subjects } = (is ?? was)!;
+  return subject === null ? !rows.some((row) => row.subject !== null && subjects.includes(row.subject)) : subjects.includes(subject);
+}
+
 /** Marks and counts: "■2 ◆1". */
 function tallyShort(cell: GridCell | null): string {
   if (!cell) return "";
@@ -145,13 +148,15 @@ interface CellProps {
   readonly faces: readonly Face[];
   readonly at: string;
   readonly label: string;
+  /** What changed against another version. */
+  readonly marks: string;
   readonly isOpen: boolean;
   readonly isFirst: boolean;
   readonly onOpen: () => void;
 }
 
 const Cell = memo(
-  function Cell({ found, faces, at, label, isOpen, isFirst, onOpen }: CellProps) {
+  function Cell({ found, faces, at, label, marks, isOpen, isFirst, onOpen }: CellProps) {
     const gravest = found?.gravest ?? null;
     const face = gravest && faces[gravest.face];
     const measure = gravest ? measureWords(gravest.finding.measure).replace(" mm", "").replace(" : 1", "") : "";
@@ -164,7 +169,7 @@ const Cell = memo(
           type="button"
           data-cell={at}
           tabIndex={isFirst || isOpen ? 0 : -1}
-          aria-label={words}
+          aria-label={marks ? `${words}; changed ${marks}` : words}
           aria-pressed={isOpen}
           className={`relative grid h-6 w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
           onClick={onOpen}
@@ -177,6 +182,11 @@ const Cell = memo(
           ) : (
             <span className="text-muted">{found ? "✓" : "·"}</span>
           )}
+          {marks && (
+            <span aria-hidden className="figure absolute bottom-0 left-0 bg-accent px-px text-[0.5625rem] leading-[0.6875rem] text-paper" data-marks>
+              {marks}
+            </span>
+          )}
           {face && (
             <span
               aria-hidden
@@ -187,5 +197,11 @@ const Cell = memo(
       </td>
     );
   },
-  (a, b) => a.at === b.at && a.label === b.label && a.isOpen === b.isOpen && a.faces === b.faces && JSON.stringify(a.found) === JSON.stringify(b.found),
+  (a, b) =>
+    a.at === b.at &&
+    a.marks === b.marks &&
+    a.label === b.label &&
+    a.isOpen === b.isOpen &&
+    a.faces === b.faces &&
+    JSON.stringify(a.found) === JSON.stringify(b.found),
 );

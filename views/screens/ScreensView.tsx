@@ -1,5 +1,5 @@
 "use client";
-/** One set of screens, several looks at it: the shelf, the grid, the span chart; filtered, ordered and grouped at the left, told at the right. */
+/** One set of screens, several looks at it: the shelf, the grid, the spans, the map, the misses, what changed; filtered, ordered and grouped at the left, told at the right. */
 import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
 import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } from "../../core/checks/screenFilter";
@@ -10,11 +10,15 @@ import { FilterPanel } from "./FilterPanel";
 import { GridLook } from "./GridLook";
 import { CellPanel } from "./CellPanel";
 import { ShelfLook } from "./ShelfLook";
-import { SCREEN_LOOKS, setScreens, useScreens, type Group } from "./screensState";
+import { SCREEN_LOOKS, setScreens, useScreens, type Group, type ScreenLook } from "./screensState";
+import { ChangesContext, useChangesOf } from "./useChanges";
 import { FacesContext, useFacesOf, type Faces } from "./useFaces";
 
 const OwnScreensDialogue = dynamic(() => import("./OwnScreensDialogue").then((m) => m.OwnScreensDialogue));
 const SpansLook = dynamic(() => import("./SpansLook").then((m) => m.SpansLook));
+const MapLook = dynamic(() => import("./MapLook").then((m) => m.MapLook));
+const MissesLook = dynamic(() => import("./MissesLook").then((m) => m.MissesLook));
+const ChangedLook = dynamic(() => import("./ChangedLook").then((m) => m.ChangedLook));
 
 function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
   const filter = useScreens((s) => s.filter);
@@ -33,6 +37,7 @@ function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
 export function ScreensView() {
   const all = useFacesOf();
   const { screens, faces, judged, done, layout } = all;
+  const changes = useChangesOf(all);
   const groups = useGroups(all);
   const look = useScreens((s) => s.look);
   const grouping = useScreens((s) => s.grouping);
@@ -43,57 +48,72 @@ export function ScreensView() {
   const [showsOwn, setShowsOwn] = useState(false);
   return (
     <FacesContext.Provider value={all}>
-      <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-        <header className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
-          <div role="group" aria-label="How the screens are looked at" className="flex">
-            {SCREEN_LOOKS.map((one) => (
-              <button
-                key={one}
-                type="button"
-                className="push h-7 px-3 aria-pressed:border-accent aria-pressed:text-accent"
-                aria-pressed={look === one}
-                onClick={() => setScreens({ look: one })}
-                {...readingProps(says(`screens.${one}`), one)}
-              >
-                {one}
-              </button>
-            ))}
-          </div>
-          <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
-          {brokenPlayers !== null && (
-            <span className="text-blocker" data-testid="blockers-players">
-              on {Math.round(brokenPlayers * 100)} % of your players
-            </span>
-          )}
-          <span className="caption ml-auto" data-testid="screens-judged">
-            {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
-            {done < screens.length && ` · judged ${done}`}
-          </span>
-          <button type="button" className="push h-7" onClick={() => setShowsOwn(true)} {...readingProps(says("screens.own"))}>
-            your screens…
-          </button>
-          {showsOwn && <OwnScreensDialogue onClose={() => setShowsOwn(false)} />}
-        </header>
-        {look === "spans" ? (
-          <SpansLook />
-        ) : (
-          <div className="grid min-h-0 grid-cols-[11.5rem_minmax(0,1fr)_22.5rem] max-[68rem]:grid-cols-[9.5rem_minmax(0,1fr)_18rem]">
-            <FilterPanel shown={shown} />
-            {look === "grid" ? (
-              <>
-                <section aria-label="Grid" className="flex min-h-0 min-w-0 flex-col">
-                  <GridLook groups={groups} isGrouped={grouping !== "none"} />
-                </section>
-                <aside aria-label="The cell" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
-                  <CellPanel />
-                </aside>
-              </>
-            ) : (
-              <ShelfLook groups={groups} isGrouped={grouping !== "none"} />
+      <ChangesContext.Provider value={changes}>
+        <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+          <header className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
+            <div role="group" aria-label="How the screens are looked at" className="flex">
+              {SCREEN_LOOKS.map((one) => (
+                <button
+                  key={one}
+                  type="button"
+                  className="push h-7 px-3 aria-pressed:border-accent aria-pressed:text-accent"
+                  aria-pressed={look === one}
+                  onClick={() => setScreens({ look: one })}
+                  {...readingProps(says(`screens.${one}`), one)}
+                >
+                  {one}
+                </button>
+              ))}
+            </div>
+            <span className={broken > 0 ? "text-blocker" : "text-muted"}>{broken > 0 ? `■ blockers on ${broken}` : "no blockers"}</span>
+            {brokenPlayers !== null && (
+              <span className="text-blocker" data-testid="blockers-players">
+                on {Math.round(brokenPlayers * 100)} % of your players
+              </span>
             )}
-          </div>
-        )}
-      </div>
+            <span className="caption ml-auto" data-testid="screens-judged">
+              {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
+              {done < screens.length && ` · judged ${done}`}
+            </span>
+            <button type="button" className="push h-7" onClick={() => setShowsOwn(true)} {...readingProps(says("screens.own"))}>
+              your screens…
+            </button>
+            {showsOwn && <OwnScreensDialogue onClose={() => setShowsOwn(false)} />}
+          </header>
+          <Look look={look} groups={groups} isGrouped={grouping !== "none"} shown={shown} />
+        </div>
+      </ChangesContext.Provider>
     </FacesContext.Provider>
+  );
+}
+
+interface LookProps {
+  readonly look: ScreenLook;
+  readonly groups: readonly Group[];
+  readonly isGrouped: boolean;
+  readonly shown: number;
+}
+
+/** The look that is chosen; all but the drawn ones stand between the filter and what is told at the right. */
+function Look({ look, groups, isGrouped, shown }: LookProps) {
+  if (look === "spans") return <SpansLook />;
+  if (look === "map") return <MapLook />;
+  return (
+    <div className="grid min-h-0 grid-cols-[11.5rem_minmax(0,1fr)_22.5rem] max-[68rem]:grid-cols-[9.5rem_minmax(0,1fr)_18rem]">
+      <FilterPanel shown={shown} />
+      {look === "shelf" && <ShelfLook groups={groups} isGrouped={isGrouped} />}
+      {look === "misses" && <MissesLook groups={groups} />}
+      {look === "changed" && <ChangedLook groups={groups} />}
+      {look === "grid" && (
+        <>
+          <section aria-label="Grid" className="flex min-h-0 min-w-0 flex-col">
+            <GridLook groups={groups} isGrouped={isGrouped} />
+          </section>
+          <aside aria-label="The cell" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+            <CellPanel />
+          </aside>
+        </>
+      )}
+    </div>
   );
 }

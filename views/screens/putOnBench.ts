@@ -1,5 +1,8 @@
 /** From a finding to where it can be mended: the bench with that screen, hand, size and moment, or an arrangement for all screens that have it. */
 import { addArrangement, moveArrangement } from "../../core/editing/edits/arrangements";
+import { addScreens } from "../../core/editing/edits/screens";
+import { catalogueFor } from "../../core/checks/catalogue";
+import { railOf } from "../session/screens";
 import type { BareFinding } from "../../core/checks/finding";
 import type { Face } from "../../core/checks/grid";
 import { rangeOfScreens } from "../../core/checks/screenFilter";
@@ -30,6 +33,26 @@ export function putOnBench(session: Session, { screen, face, finding }: BenchAim
       layout.controls.filter((c) => ids.includes(c.id)),
     );
   session.select(ids);
+  go("/layout");
+}
+
+/** Makes a screen that was only worked out one of one's own, in whole px, and puts it on the bench; one of that name is there already: that one. */
+export function putExactOnBench(session: Session, exact: Screen, name: string): void {
+  const { layout } = session.store.getState();
+  const whole = (value: number) => Math.round(value);
+  const { left, top, right, bottom } = exact.insets;
+  const screen: Screen = {
+    ...exact,
+    name,
+    widthPx: whole(exact.widthPx),
+    heightPx: whole(exact.heightPx),
+    insets: { left: whole(left), top: whole(top), right: whole(right), bottom: whole(bottom) },
+  };
+  const used = new Set(catalogueFor(layout.orientation).map((s) => s.name));
+  const rail = (l: Layout) => railOf(l).map((s) => s.name);
+  const isThere = layout.workbench.screens.some((s) => s.name === name);
+  if (!isThere && !session.edit(`add ${name}`, (l) => addScreens(l, [screen], rail(l), used))) return;
+  session.remember({ screen: name });
   go("/layout");
 }
 

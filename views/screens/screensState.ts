@@ -3,8 +3,9 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import { NO_FILTER, type ScreenFilter, type ScreenGroupBy, type ScreenOrder } from "../../core/checks/screenFilter";
+import type { VersionChoice } from "../shared/versions";
 
-export const SCREEN_LOOKS = ["shelf", "grid", "spans"] as const;
+export const SCREEN_LOOKS = ["shelf", "grid", "spans", "map", "misses", "changed"] as const;
 export type ScreenLook = (typeof SCREEN_LOOKS)[number];
 /** Screens that stand together, by their places on the shelf. */
 export interface Group {
@@ -23,8 +24,19 @@ export interface ScreensState {
   readonly folded: readonly string[];
   /** The cell that is open: a row's subject, and a screen's name. */
   readonly cell: { readonly subject: string | null; readonly screen: string } | null;
+  /** The version that the findings of now are held against. */
+  readonly against: VersionChoice | null;
 }
-const store = createStore<ScreensState>(() => ({ look: "shelf", filter: NO_FILTER, order: "own", grouping: "none", moments: false, folded: [], cell: null }));
+const store = createStore<ScreensState>(() => ({
+  look: "shelf",
+  filter: NO_FILTER,
+  order: "own",
+  grouping: "none",
+  moments: false,
+  folded: [],
+  cell: null,
+  against: null,
+}));
 export const useScreens = <T>(select: (state: ScreensState) => T): T => useStore(store, select);
 export const setScreens = (change: Partial<ScreensState>): void => store.setState(change);
 export const setFilter = (change: Partial<ScreenFilter>): void => store.setState((s) => ({ filter: { ...s.filter, ...change } }));

@@ -30,7 +30,7 @@ export function FindingText({ text }: { text: string }) {
 }
 
 /** A move that mends a finding, in a few words. */
-export function fixWord(layout: Layout, { fix }: FixOffer): string {
+export function fixWord(layout: Layout, { fix }: Pick<FixOffer, "fix">): string {
   switch (fix.kind) {
     case "move":
       return `Move ${nameOf(layout, fix.id)} ${fix.mm.toFixed(1)} mm ${fix.side}${fix.leaves ? LEAVES : ""}`;

@@ -1,0 +1,187 @@
+"use client";
+/** What changed: the findings of now against a named state, an earlier edit or a file, by screen and control: new, graver, better, gone. */
+import { useState } from "react";
+import { CHANGE_KINDS, changeTally, type ChangeKind, type FaceChange } from "../../core/checks/changed";
+import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { momentName, nameOf } from "../shared/names";
+import { useNamedStates } from "../shared/useNamedStates";
+import { VersionSelect } from "../shared/VersionSelect";
+import { choiceWord } from "../shared/versions";
+import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changesWords, fromTo } from "./changeWords";
+import { faceWords } from "./faceWords";
+import { putOnBench } from "./putOnBench";
+import { ScreenTable } from "./ScreenTable";
+import { setScreens, useScreens, type Group } from "./screensState";
+import { useChanges } from "./useChanges";
+import { useFaces } from "./useFaces";
+
+export function ChangedLook({ groups }: { groups: readonly Group[] }) {
+  const { layout, screens } = useFaces();
+  const changes = useChanges();
+  const named = useNamedStates();
+  const { against, cell: open } = useScreens((s) => s);
+  const [problem, setProblem] = useState("");
+  const places = groups.flatMap((group) => group.places);
+  const at = (place: number) => changes?.screens[place] ?? null;
+  const touched = new Set(places.flatMap((place) => at(place)?.flatMap(subjectsOf) ?? []));
+  const known = [...layout.controls, ...layout.keepClear].map(({ id }) => id);
+  const strangers = [...touched].filter((subject): subject is string => subject !== null && !known.includes(subject));
+  const rows = [...known.filter((id) => touched.has(id)), ...strangers, ...(touched.has(null) ? [null] : [])];
+  const of = (place: number, subject: string | null) => at(place)?.filter((one) => subjectsOf(one).includes(subject)) ?? [];
+  const all = places.flatMap((place) => at(place) ?? []);
+  const isWhole = changes !== null && places.every((place) => at(place) !== null);
+  return (
+    <>
+      <section aria-label="Changed" className="flex min-h-0 min-w-0 flex-col">
+        <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
+          <h2 className="font-semibold">What is found now, against</h2>
+          <span className="w-56" {...readingProps(says("changed.against"), against ? choiceWord(against) : "nothing yet")}>
+            <VersionSelect
+              label="Held against this version"
+              value={against}
+              named={named}
+              onChoose={(choice) => setScreens({ against: choice?.kind === "now" ? null : choice })}
+              onProblem={setProblem}
+            />
+          </span>
+          <span className="caption" data-testid="changed-state">
+            {changes && (isWhole ? changesWords(changeTally(all)) || "nothing changed" : `judged ${changes.done} of ${screens.length}`)}
+          </span>
+        </header>
+        {(problem || changes?.problem) && (
+          <p role="alert" className="px-4 text-blocker">
+            {problem || changes?.problem}
+          </p>
+        )}
+        {!against && (
+          <p className="caption max-w-[34rem] p-4">
+            Choose a named state, an earlier edit or a file: whatever is found now and was not then, is graver, better or gone is told by screen and control.
+            The grid carries the marks too.
+          </p>
+        )}
+        {isWhole && rows.length === 0 && <p className="caption p-4">On these screens everything is found as it was.</p>}
+        {rows.length > 0 && (
+          <ScreenTable
+            label="What changed: controls down, screens across"
+            columns={places.map((place) => screens[place].name)}
+            rows={rows.map((subject) => ({ key: subject ?? "layout", name: subject === null ? "layout" : nameOf(layout, subject) }))}
+            open={open && { row: rows.indexOf(open.subject), column: places.findIndex((place) => screens[place].name === open.screen) }}
+            onOpen={(row, column) => setScreens({ cell: { subject: rows[row], screen: screens[places[column]].name } })}
+            cellOf={(row, column) => {
+              const tally = changeTally(of(places[column], rows[row]));
+              const words = changesWords(tally);
+              return words === "" ? null : { label: words, shown: <Marks found={of(places[column], rows[row])} /> };
+            }}
+            sum={{ head: "all", of: (row) => changeMarks(changeTally(places.flatMap((place) => of(place, rows[row])))) }}
+          />
+        )}
+        <p className="caption border-t border-rule px-4 py-1">
+          {CHANGE_KINDS.map((kind) => (
+            <span key={kind} className="mr-3">
+              <span className={`figure ${CHANGE_CLASS[kind]}`}>{CHANGE_MARK[kind]}</span> {kind}
+            </span>
+          ))}
+        </p>
+      </section>
+      <aside aria-label="What changed here" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+        <ChangedHere />
+      </aside>
+    </>
+  );
+}
+
+/** What a change is about, as rows of the table: its subjects, or nothing of the layout. */
+function subjectsOf({ change }: FaceChange): readonly (string | null)[] {
+  const { subjects } = (change.is ?? change.was)!;
+  return subjects.length > 0 ? subjects : [null];
+}
+
+function Marks({ found }: { found: readonly FaceChange[] }) {
+  const tally = changeTally(found);
+  return (
+    <span className="figure whitespace-nowrap">
+      {CHANGE_KINDS.filter((kind) => tally[kind] > 0).map((kind) => (
+        <span key={kind} className={`mx-px ${CHANGE_CLASS[kind]}`}>
+          {CHANGE_MARK[kind]}
+          {tally[kind] > 1 && tally[kind]}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** The changes behind the open cell; without one those of every screen, the gravest first. */
+function ChangedHere() {
+  const { layout, screens, faces } = useFaces();
+  const changes = useChanges();
+  const session = useSessionActions();
+  const open = useScreens((s) => s.cell);
+  const isAll = open === null || !screens.some((s) => s.name === open.screen);
+  const found = screens.flatMap((screen, place) =>
+    (changes?.screens[place] ?? []).flatMap((one) =>
+      isAll || (screen.name === open.screen && (open.subject === "" || subjectsOf(one).includes(open.subject))) ? [{ ...one, screen: screen.name }] : [],
+    ),
+  );
+  const shown = [...found].sort((a, b) => CHANGE_KINDS.indexOf(a.change.kind) - CHANGE_KINDS.indexOf(b.change.kind)).slice(0, MOST_TOLD);
+  if (!changes) return <p className="caption p-4">What changed is told here, with the way to where it stands.</p>;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <header className="border-b border-rule px-4 py-3">
+        <h2 className="font-semibold">
+          {isAll
+            ? "On all screens"
+            : `${open.subject === "" ? "All of it" : open.subject === null ? "The layout" : nameOf(layout, open.subject)} on ${open.screen}`}
+        </h2>
+        {!isAll && (
+          <button type="button" className="push mt-1 h-6" onClick={() => setScreens({ cell: null })}>
+            on all screens
+          </button>
+        )}
+      </header>
+      <ul aria-label="Changes" className="min-h-0 flex-1 overflow-auto px-4 py-2 text-[0.75rem]">
+        {shown.map(({ change, face, screen }, i) => {
+          const { code, subjects, severity, moment } = (change.is ?? change.was)!;
+          return (
+            <li key={i} className="border-b border-rule py-1 last:border-0" data-change={`${change.kind} ${code}`}>
+              <button
+                type="button"
+                className="grid w-full grid-cols-[4.25rem_1fr] gap-x-2 text-left"
+                onClick={() => putOnBench(session, { screen, face: faces[face], finding: change.is ?? change.was })}
+                {...readingProps(says("screens.bench"), screen)}
+              >
+                <KindWord kind={change.kind} />
+                <span>
+                  <span className={SEVERITY_CLASS[severity]} aria-hidden>
+                    {SEVERITY_MARK[severity]}
+                  </span>{" "}
+                  <span className="figure text-[0.6875rem]">{code}</span> {subjects.map((s) => nameOf(layout, s)).join(", ")}
+                  <span className="caption block">
+                    {fromTo(change)} · {isAll && `${screen}, `}
+                    {faceWords(faces[face])}
+                    {moment !== null && `, ${momentName(layout, moment)}`}
+                  </span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+        {shown.length === 0 && <li className="caption">Nothing changed here.</li>}
+        {found.length > shown.length && <li className="caption py-1">{found.length - shown.length} more: choose a cell to see its own.</li>}
+      </ul>
+    </div>
+  );
+}
+
+/** A list of more is looked at cell by cell. */
+const MOST_TOLD = 200;
+
+function KindWord({ kind }: { kind: ChangeKind }) {
+  return (
+    <span className={CHANGE_CLASS[kind]}>
+      <span className="figure">{CHANGE_MARK[kind]}</span> {kind}
+    </span>
+  );
+}

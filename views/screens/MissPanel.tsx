@@ -1,0 +1,141 @@
+"use client";
+/** Beside the misses: the worst pair with the move that helps it most, and who takes from whom on the screen that is open. */
+import { useEffect, useState } from "react";
+import { applyFix } from "../../core/checks/fixes";
+import { leastHit, type MissMove, type MissPair, type ScreenMisses } from "../../core/checks/worstMiss";
+import { editContextOf } from "../../core/editing/placing";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { fixWord } from "../shared/FindingList";
+import { momentName, nameOf } from "../shared/names";
+import { faceWords } from "./faceWords";
+import { ofHundred, takersWords } from "./missWords";
+import { putOnBench } from "./putOnBench";
+import { useScreens } from "./screensState";
+import { useFaces } from "./useFaces";
+
+interface Props {
+  readonly pair: MissPair | null;
+  /** Every screen has been worked out: the pair is the worst of all. */
+  readonly isWhole: boolean;
+  readonly shown: readonly (ScreenMisses | null)[];
+}
+
+export function MissPanel({ pair, isWhole, shown }: Props) {
+  const { layout, screens } = useFaces();
+  const open = useScreens((s) => s.cell);
+  const place = screens.findIndex((screen) => screen.name === (open?.screen ?? screens[pair?.screen ?? 0]?.name));
+  return (
+    <>
+      <div className="border-b border-rule px-4 py-3">
+        <h2 className="heading mb-1">The worst pair</h2>
+        {!isWhole ? (
+          <p className="caption">Told when every screen has been worked out.</p>
+        ) : pair ? (
+          <WorstPair key={JSON.stringify(pair)} pair={pair} />
+        ) : (
+          <p className="caption">No control takes what is meant for another.</p>
+        )}
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto px-4 py-3">
+        {place >= 0 && <h2 className="mb-1 font-semibold">Who takes from whom on {screens[place].name}</h2>}
+        {shown[place] && (
+          <table className="w-full text-[0.6875rem]" data-testid="who-takes">
+            <thead className="text-left text-muted">
+              <tr>
+                <th className="font-normal">meant for</th>
+                <th className="pr-3 text-right font-normal">gets</th>
+                <th className="font-normal">the others go to</th>
+              </tr>
+            </thead>
+            <tbody>
+              {layout.controls.map(({ id, name }) => {
+                const least = leastHit(shown[place]!, id);
+                if (!least) return null;
+                return (
+                  <tr key={id} className={`border-t border-rule align-top ${open?.subject === id ? "bg-paper" : ""}`}>
+                    <th scope="row" className="py-0.5 pr-2 text-left font-normal">
+                      {name}
+                    </th>
+                    <td className="figure py-0.5 pr-3 text-right">{ofHundred(least.misses.hit)}</td>
+                    <td className="py-0.5">{takersWords(least.misses, (taker) => nameOf(layout, taker)) || "nobody"}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+      </div>
+    </>
+  );
+}
+
+type Sought = { readonly kind: "seeking" } | { readonly kind: "none" } | { readonly kind: "found"; readonly move: MissMove };
+
+function WorstPair({ pair }: { pair: MissPair }) {
+  const { layout, screens, faces, checker } = useFaces();
+  const session = useSessionActions();
+  const [sought, setSought] = useState<{ readonly of: typeof layout; readonly found: Sought }>({ of: layout, found: { kind: "seeking" } });
+  useEffect(() => {
+    let isWanted = true;
+    checker.missMove({ layout, screens, faces }, pair).then(
+      (move) => isWanted && setSought({ of: layout, found: move ? { kind: "found", move } : { kind: "none" } }),
+      (error: unknown) =>
+        isWanted && session.tell({ text: `A move could not be sought: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [checker, layout, screens, faces, pair, session]);
+  const found: Sought = sought.of === layout ? sought.found : { kind: "seeking" };
+  const [screen, face] = [screens[pair.screen], faces[pair.face]];
+  const name = (id: string) => nameOf(layout, id);
+  const make = (move: MissMove) =>
+    session.edit(
+      fixWord(layout, move).replace(/^./, (first) => first.toLowerCase()),
+      (l) => applyFix(editContextOf(l, screen, { ...face, moment: null }), move.fix),
+    );
+  return (
+    <div className="grid gap-1.5" data-testid="worst-pair">
+      <p>
+        Of a hundred touches meant for <b>{name(pair.meant)}</b>, <b className="figure">{ofHundred(pair.share)}</b> go to <b>{name(pair.taker)}</b>: on{" "}
+        {screen.name}, {faceWords(face)}
+        {pair.moment !== null && `, ${momentName(layout, pair.moment)}`}.
+      </p>
+      {found.kind === "seeking" && <p className="caption">Seeking the smallest move that helps most, on every screen…</p>}
+      {found.kind === "none" && (
+        <p className="caption">No move of either up to 7 mm helps without harm elsewhere: a smaller picture, another place or another order would.</p>
+      )}
+      {found.kind === "found" && (
+        <>
+          <p data-testid="miss-move">
+            {fixWord(layout, found.move)}: then {ofHundred(found.move.share)} of them do.{" "}
+            {Object.entries(found.move.hits)
+              .map(([id, [before, after]]) => `${name(id)} gets ${ofHundred(before)} → ${ofHundred(after)}`)
+              .join(", ")}
+            . No blocker or warning is new or graver on any of {screens.length} screens and {faces.length} faces.
+          </p>
+          <span className="flex flex-wrap gap-1">
+            <button
+              type="button"
+              className="push push-main h-6"
+              onClick={() => make(found.move)}
+              {...readingProps(says("misses.move"), name(found.move.fix.id))}
+            >
+              {fixWord(layout, found.move)}
+            </button>
+          </span>
+        </>
+      )}
+      <button
+        type="button"
+        className="push h-6 justify-self-start"
+        onClick={() => putOnBench(session, { screen: screen.name, face, finding: { subjects: [pair.meant, pair.taker], moment: pair.moment } })}
+        {...readingProps(says("screens.bench"), screen.name)}
+      >
+        Put on the bench
+      </button>
+    </div>
+  );
+}
