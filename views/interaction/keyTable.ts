@@ -161,7 +161,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     shown: "S · E · R · K",
     words: "frames and cut-outs · the system's strips · thumb's reach · keep-clear zones",
   },
-  { ...SEEING, keys: overlays("g", "n"), shown: "G · N", words: "millimetre grid · gaps while moving" },
+  { ...SEEING, keys: overlays("g", "n", "a"), shown: "G · N · A", words: "millimetre grid · gaps while moving · misses of a hundred touches" },
   {
     ...SEEING,
     keys: [

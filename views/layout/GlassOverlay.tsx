@@ -24,6 +24,7 @@ import { useOverlays } from "./overlays";
 import { PointedOut } from "./PointedOut";
 import { Stack } from "./Stack";
 import { placeWord, shownClusters } from "../interaction/targets";
+import { Misses } from "./Misses";
 import { Locks } from "./Locks";
 import { Tether, AnchorPoints } from "./Tether";
 import { ON_GLASS } from "./tones";
@@ -154,6 +155,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
         <Handles of={landingKey(one)} name={nameOf(layout, landingKey(one))} mm={mm} box={landing} scale={scale} tone={ON_GLASS.land} />
       )}
       {one !== null && oneBox && <Handles of={one} name={nameOf(layout, one)} mm={mm} box={oneBox} scale={scale} />}
+      {overlays.misses && <Misses context={whole} scale={scale} of={selection} />}
       {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
       {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
       {compared && <Compared compared={compared} context={context} scale={scale} />}

@@ -32,6 +32,14 @@ function drawing(of: OverlayKey) {
       return <path d={`${HATCH}M2 2L8 12M8 2L14 12M14 2L20 12`} stroke="var(--clear)" />;
     case "grid":
       return <path d="M2 4.5h18M2 9.5h18M6 2v10M11 2v10M16 2v10" stroke="var(--muted)" strokeWidth={0.75} />;
+    case "misses":
+      return (
+        <>
+          <circle cx={6} cy={8} r={1.6} fill="var(--ink)" />
+          <circle cx={11} cy={5} r={1.6} stroke="var(--muted)" />
+          <path d="M14.5 6.5l3 3M14.5 9.5l3-3" stroke="var(--blocker)" strokeWidth={1.5} />
+        </>
+      );
     case "gaps":
       return <path d="M3 3v8M19 3v8M3 7h16M6 5L3 7l3 2M16 5l3 2-3 2" stroke="var(--accent)" />;
   }

@@ -15,12 +15,24 @@ export const OVERLAYS = [
   { key: "clear", word: "Keep-clear zones", letter: "k" },
   { key: "grid", word: "Millimetre grid", letter: "g" },
   { key: "gaps", word: "Gaps while moving", letter: "n" },
+  { key: "misses", word: "Misses of a hundred touches", letter: "a" },
 ] as const;
 export type OverlayKey = (typeof OVERLAYS)[number]["key"];
 export type Overlays = Readonly<Record<OverlayKey, boolean>>;
 
 const KEY = "nodulum.overlays";
-const DEFAULT: Overlays = { hit: true, landing: true, travel: true, frames: true, edges: false, reach: false, clear: true, grid: false, gaps: true };
+const DEFAULT: Overlays = {
+  hit: true,
+  landing: true,
+  travel: true,
+  frames: true,
+  edges: false,
+  reach: false,
+  clear: true,
+  grid: false,
+  gaps: true,
+  misses: false,
+};
 const schema = z.partialRecord(z.enum(OVERLAYS.map((o) => o.key) as [OverlayKey, ...OverlayKey[]]), z.boolean());
 
 function remembered(): Overlays {

@@ -11,7 +11,18 @@ import type { OnTouched } from "./touched";
 import { useStage } from "./stage";
 import type { PinTools } from "./usePins";
 
-const SHOWN: Overlays = { hit: true, landing: true, travel: true, frames: false, edges: false, reach: false, clear: false, grid: false, gaps: false };
+const SHOWN: Overlays = {
+  hit: true,
+  landing: true,
+  travel: true,
+  frames: false,
+  edges: false,
+  reach: false,
+  clear: false,
+  grid: false,
+  gaps: false,
+  misses: false,
+};
 /** A fingertip, mm. */
 const FINGER_MM = 10;
 

@@ -1,18 +1,15 @@
 "use client";
 /** What changed: the findings of now against a named state, an earlier edit or a file, by screen and control: new, graver, better, gone. */
 import { useState } from "react";
-import { CHANGE_KINDS, changeTally, type ChangeKind, type FaceChange } from "../../core/checks/changed";
-import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { CHANGE_KINDS, changeTally, type FaceChange } from "../../core/checks/changed";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
-import { momentName, nameOf } from "../shared/names";
+import { nameOf } from "../shared/names";
 import { useNamedStates } from "../shared/useNamedStates";
 import { VersionSelect } from "../shared/VersionSelect";
 import { choiceWord } from "../shared/versions";
-import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changesWords, fromTo } from "./changeWords";
-import { faceWords } from "./faceWords";
-import { putOnBench } from "./putOnBench";
+import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changeSubjects, changesWords, fromTo } from "./changeWords";
+import { ChangedHere } from "./ChangedHere";
 import { ScreenTable } from "./ScreenTable";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useChanges } from "./useChanges";
@@ -26,11 +23,11 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
   const [problem, setProblem] = useState("");
   const places = groups.flatMap((group) => group.places);
   const at = (place: number) => changes?.screens[place] ?? null;
-  const touched = new Set(places.flatMap((place) => at(place)?.flatMap(subjectsOf) ?? []));
+  const touched = new Set(places.flatMap((place) => at(place)?.flatMap(changeSubjects) ?? []));
   const known = [...layout.controls, ...layout.keepClear].map(({ id }) => id);
   const strangers = [...touched].filter((subject): subject is string => subject !== null && !known.includes(subject));
   const rows = [...known.filter((id) => touched.has(id)), ...strangers, ...(touched.has(null) ? [null] : [])];
-  const of = (place: number, subject: string | null) => at(place)?.filter((one) => subjectsOf(one).includes(subject)) ?? [];
+  const of = (place: number, subject: string | null) => at(place)?.filter((one) => changeSubjects(one).includes(subject)) ?? [];
   const all = places.flatMap((place) => at(place) ?? []);
   const isWhole = changes !== null && places.every((place) => at(place) !== null);
   return (
@@ -93,12 +90,6 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
   );
 }
 
-/** What a change is about, as rows of the table: its subjects, or nothing of the layout. */
-function subjectsOf({ change }: FaceChange): readonly (string | null)[] {
-  const { subjects } = (change.is ?? change.was)!;
-  return subjects.length > 0 ? subjects : [null];
-}
-
 function Marks({ found }: { found: readonly FaceChange[] }) {
   const tally = changeTally(found);
   return (
@@ -109,79 +100,6 @@ function Marks({ found }: { found: readonly FaceChange[] }) {
           {tally[kind] > 1 && tally[kind]}
         </span>
       ))}
-    </span>
-  );
-}
-
-/** The changes behind the open cell; without one those of every screen, the gravest first. */
-function ChangedHere() {
-  const { layout, screens, faces } = useFaces();
-  const changes = useChanges();
-  const session = useSessionActions();
-  const open = useScreens((s) => s.cell);
-  const isAll = open === null || !screens.some((s) => s.name === open.screen);
-  const found = screens.flatMap((screen, place) =>
-    (changes?.screens[place] ?? []).flatMap((one) =>
-      isAll || (screen.name === open.screen && (open.subject === "" || subjectsOf(one).includes(open.subject))) ? [{ ...one, screen: screen.name }] : [],
-    ),
-  );
-  const shown = [...found].sort((a, b) => CHANGE_KINDS.indexOf(a.change.kind) - CHANGE_KINDS.indexOf(b.change.kind)).slice(0, MOST_TOLD);
-  if (!changes) return <p className="caption p-4">What changed is told here, with the way to where it stands.</p>;
-  return (
-    <div className="flex min-h-0 flex-1 flex-col">
-      <header className="border-b border-rule px-4 py-3">
-        <h2 className="font-semibold">
-          {isAll
-            ? "On all screens"
-            : `${open.subject === "" ? "All of it" : open.subject === null ? "The layout" : nameOf(layout, open.subject)} on ${open.screen}`}
-        </h2>
-        {!isAll && (
-          <button type="button" className="push mt-1 h-6" onClick={() => setScreens({ cell: null })}>
-            on all screens
-          </button>
-        )}
-      </header>
-      <ul aria-label="Changes" className="min-h-0 flex-1 overflow-auto px-4 py-2 text-[0.75rem]">
-        {shown.map(({ change, face, screen }, i) => {
-          const { code, subjects, severity, moment } = (change.is ?? change.was)!;
-          return (
-            <li key={i} className="border-b border-rule py-1 last:border-0" data-change={`${change.kind} ${code}`}>
-              <button
-                type="button"
-                className="grid w-full grid-cols-[4.25rem_1fr] gap-x-2 text-left"
-                onClick={() => putOnBench(session, { screen, face: faces[face], finding: change.is ?? change.was })}
-                {...readingProps(says("screens.bench"), screen)}
-              >
-                <KindWord kind={change.kind} />
-                <span>
-                  <span className={SEVERITY_CLASS[severity]} aria-hidden>
-                    {SEVERITY_MARK[severity]}
-                  </span>{" "}
-                  <span className="figure text-[0.6875rem]">{code}</span> {subjects.map((s) => nameOf(layout, s)).join(", ")}
-                  <span className="caption block">
-                    {fromTo(change)} · {isAll && `${screen}, `}
-                    {faceWords(faces[face])}
-                    {moment !== null && `, ${momentName(layout, moment)}`}
-                  </span>
-                </span>
-              </button>
-            </li>
-          );
-        })}
-        {shown.length === 0 && <li className="caption">Nothing changed here.</li>}
-        {found.length > shown.length && <li className="caption py-1">{found.length - shown.length} more: choose a cell to see its own.</li>}
-      </ul>
-    </div>
-  );
-}
-
-/** A list of more is looked at cell by cell. */
-const MOST_TOLD = 200;
-
-function KindWord({ kind }: { kind: ChangeKind }) {
-  return (
-    <span className={CHANGE_CLASS[kind]}>
-      <span className="figure">{CHANGE_MARK[kind]}</span> {kind}
     </span>
   );
 }

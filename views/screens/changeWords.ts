@@ -1,5 +1,5 @@
 /** Changes of findings in words and marks. */
-import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FindingChange } from "../../core/checks/changed";
+import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type FindingChange } from "../../core/checks/changed";
 import { measureWords } from "./faceWords";
 
 /** A mark of its own for each way a finding changes, so that none hangs on a colour. */
@@ -24,4 +24,10 @@ export function fromTo({ was, is }: FindingChange): string {
   if (before !== after) return `${severity}, ${before} → ${after}`;
   if (was.moment === is.moment || was.severity !== is.severity) return [severity, after].filter(Boolean).join(", ");
   return `${severity}, ${is.moment === null ? "in every moment now" : "no longer in every moment"}`;
+}
+
+/** What a change is about, as rows of the table: its subjects, or nothing of the layout. */
+export function changeSubjects({ change }: FaceChange): readonly (string | null)[] {
+  const { subjects } = (change.is ?? change.was)!;
+  return subjects.length > 0 ? subjects : [null];
 }
