@@ -8,7 +8,7 @@ import { nameOf } from "../shared/names";
 import { useNamedStates } from "../shared/useNamedStates";
 import { VersionSelect } from "../shared/VersionSelect";
 import { choiceWord } from "../shared/versions";
-import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changeSubjects, changesWords, fromTo } from "./changeWords";
+import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changeSubjects, changesWords } from "./changeWords";
 import { ChangedHere } from "./ChangedHere";
 import { ScreenTable } from "./ScreenTable";
 import { setScreens, useScreens, type Group } from "./screensState";
