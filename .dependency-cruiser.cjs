@@ -1,6 +1,6 @@
 /**
  * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; inside core
- * engine ← format ← derived ← editing ← checks, wiring, scan, versions ← exchange; runtime → core/engine and nothing else; cli → core.
+ * engine ← format ← derived ← editing ← checks, wiring, scan, versions ← exchange; checks ← drawing ← report; runtime → core/engine and nothing else; cli → core.
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
@@ -37,6 +37,8 @@ module.exports = {
     room("rehearsal", ["engine", "format", "derived"], "what is learnt from a rehearsal: what was given, by which touch, how it felt"),
     room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
     room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan", "versions", "rehearsal"], "readers and writers of formats"),
+    room("drawing", ["engine", "format", "derived", "checks"], "drawings of layouts and of what is found, as SVG"),
+    room("report", ["engine", "format", "derived", "checks", "drawing", "versions"], "the report: one document of it all"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
     only("server", "^server/", "^(server|core)/", "route handlers call core"),

@@ -13,9 +13,13 @@ import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewO
 /** Work that takes longer than this says how far it is, ms. */
 const PATIENCE_MS = 1000;
 
-interface CheckOptions extends ViewOptions {
+/** The screens that are asked for. */
+export interface ScreenOptions {
   screens?: string;
   screen: string[];
+}
+
+interface CheckOptions extends ViewOptions, ScreenOptions {
   format: ReportFormat;
   failOn: "blocker" | "warning";
   players?: "all";
@@ -42,7 +46,8 @@ export function addCheck(command: Command): void {
     });
 }
 
-function screensFrom(layout: Layout, options: CheckOptions): Screen[] {
+/** The screens of a list and those named one by one; without either, the shipped catalogue. */
+export function screensFrom(layout: Layout, options: ScreenOptions): Screen[] {
   const listed = options.screens === undefined ? [] : orFail(readScreens(textOf(options.screens)), options.screens);
   const named = options.screen.map(screenFrom);
   return listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);

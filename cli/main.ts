@@ -12,6 +12,7 @@ import { addMisses } from "./misses";
 import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
 import { printJson, printMessage } from "./output";
 import { addReplay } from "./replay";
+import { addReport } from "./report";
 
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
 process.stdout.on("error", (error: NodeJS.ErrnoException) => process.exit(error.code === "EPIPE" ? 0 : 2));
@@ -55,6 +56,7 @@ addCheck(withView(program.command("check")));
 addSpans(withView(program.command("spans")));
 addDiff(withView(program.command("diff")));
 addMisses(withView(program.command("misses")));
+addReport(program.command("report"));
 
 program
   .command("schema")

@@ -9,6 +9,8 @@ import type { Finding } from "../core/checks/finding";
 import type { Face, JudgedScreen } from "../core/checks/grid";
 import type { MissMove, MissPair, ScreenMisses } from "../core/checks/worstMiss";
 import type { Layout, Screen } from "../core/format/types";
+import type { ReportedScreen } from "../core/report/gather";
+import type { ReportSource } from "../core/report/source";
 import type { Connection } from "./connect";
 import type { FacesService } from "./facesService";
 import { createMirrorSender } from "./mirror";
@@ -19,6 +21,11 @@ export interface FacesAsked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
   readonly faces: readonly Face[];
+}
+
+/** What a report is to hold, besides what is worked out for it. `range`: what the spans run over. */
+export interface ReportWanted extends Pick<ReportSource, "digest" | "date" | "parts" | "paper" | "shrinks"> {
+  readonly range: AspectRange;
 }
 
 export interface FacesChecker {
@@ -34,6 +41,8 @@ export interface FacesChecker {
   missMove(asked: FacesAsked, pair: MissPair): Promise<MissMove | null>;
   /** The map from coarse to fine, row by row; `onRow` hears of each. Resolves to false where a newer question has ended it. */
   map(asked: FacesAsked, range: MapRange, onRow: (level: MapLevel, row: number, cells: readonly MapCell[]) => void): Promise<boolean>;
+  /** A report; `step` hears how much of how much has been done. Null where a newer one has been asked for meanwhile. */
+  report(asked: FacesAsked, wanted: ReportWanted, step: (done: number, all: number) => void): Promise<string | null>;
   /** Ends whatever is under way, unheard; a later question starts another worker. */
   stop(): void;
 }
@@ -57,7 +66,7 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
     last = null;
   };
   const worker = supervised({ connect, patienceMs, started: forget });
-  const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0 };
+  const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0, report: 0 };
   /** Asks about a layout. What the worker must be told of goes before the question in one go: no other question comes between. */
   const ask = <T>({ layout, screens }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
     worker.ask((remote) => {
@@ -136,6 +145,27 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
         onFace(i, profiles);
       }
       return true;
+    },
+    async report(asked, { range, ...wanted }, step) {
+      const isWanted = begin("report");
+      const spanFaces = wanted.parts.includes("spans") ? asked.faces : [];
+      const all = asked.screens.length + spanFaces.length + 1;
+      const screens: ReportedScreen[] = [];
+      const spans: (readonly AspectProfile[])[] = [];
+      for (const place of asked.screens.keys()) {
+        step(place, all);
+        screens.push(await ask<ReportedScreen>(asked, (remote) => remote.reportScreen(place, asked.faces)));
+        if (!isWanted()) return null;
+      }
+      for (const face of spanFaces) {
+        step(screens.length + spans.length, all);
+        spans.push(await ask<readonly AspectProfile[]>(asked, (remote) => remote.reportSpans(range, face)));
+        if (!isWanted()) return null;
+      }
+      step(all - 1, all);
+      const source = { ...wanted, faces: asked.faces, screens, spans: spans.length > 0 ? { range, faces: spans } : null };
+      const html = await ask<string>(asked, (remote) => remote.reportHtml(source));
+      return isWanted() ? html : null;
     },
     stop() {
       for (const kind of Object.keys(generations) as (keyof typeof generations)[]) generations[kind] += 1;

@@ -7,6 +7,9 @@ import type { BareFinding, Finding } from "../core/checks/finding";
 import { sayNames } from "../core/checks/say";
 import { missesInMoments, moveForPair, type MissMove, type MissPair, type ScreenMisses } from "../core/checks/worstMiss";
 import type { Screen } from "../core/format/types";
+import { reportScreen, reportSpans, type ReportedScreen } from "../core/report/gather";
+import { reportHtml } from "../core/report/report";
+import type { ReportSource } from "../core/report/source";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
 
 /** The worker's side of faces. */
@@ -25,6 +28,12 @@ export interface FacesService {
   missMove(pair: MissPair, faces: readonly Face[]): MissMove | null;
   /** A row of the map. */
   mapRow(range: MapRange, level: MapLevel, at: { readonly row: number; readonly faces: readonly Face[] }): readonly MapCell[];
+  /** The part of a report about a screen, by its place among them. */
+  reportScreen(screen: number, faces: readonly Face[]): ReportedScreen;
+  /** The part of a report about aspects, for one face. */
+  reportSpans(range: AspectRange, face: Face): readonly AspectProfile[];
+  /** The report, of parts that have been gathered. */
+  reportHtml(source: Omit<ReportSource, "layout">): string;
 }
 
 /** Points as many as can be drawn: first, last and the extremes between them stay. */
@@ -62,6 +71,9 @@ export function createFacesService(): FacesService {
       findAspectProfiles(known(), range, { ...face, moment: null }).map((one) => ({ ...one, points: thinned(one.points, points) })),
     misses: (screen, faces) => faces.map((face) => missesInMoments(known(), screens[screen], face)),
     missMove: (pair, faces) => moveForPair({ layout: known(), screens, faces }, pair),
+    reportScreen: (screen, faces) => reportScreen(known(), screens[screen], faces),
+    reportSpans: (range, face) => reportSpans(known(), range, face),
+    reportHtml: (source) => reportHtml({ ...source, layout: known() }),
     mapRow: (range, level, at) => mapRow(known(), range, { level, ...at }),
   };
 }

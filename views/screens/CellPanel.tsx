@@ -10,7 +10,7 @@ import { useSessionActions } from "../session/context";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { nameOf } from "../shared/names";
-import { faceWords, tallyWords } from "./faceWords";
+import { faceWords, tallyWords } from "../../core/checks/faceWords";
 import { arrangementForScreens, putOnBench } from "./putOnBench";
 import { useScreens } from "./screensState";
 import { useFaces, type Faces } from "./useFaces";

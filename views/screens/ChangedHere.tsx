@@ -7,7 +7,7 @@ import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { momentName, nameOf } from "../shared/names";
 import { CHANGE_CLASS, CHANGE_MARK, changeSubjects, fromTo } from "./changeWords";
-import { faceWords } from "./faceWords";
+import { faceWords } from "../../core/checks/faceWords";
 import { putOnBench } from "./putOnBench";
 import { setScreens, useScreens } from "./screensState";
 import { useChanges } from "./useChanges";

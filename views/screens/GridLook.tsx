@@ -5,7 +5,7 @@ import { gridOf, sumOf, type Face, type Grid, type GridCell } from "../../core/c
 import { changeTally, type FindingChange } from "../../core/checks/changed";
 import { nameOf } from "../shared/names";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { faceWords, groupWord, measureWords, tallyWords } from "./faceWords";
+import { faceWords, groupWord, measureWords, tallyWords } from "../../core/checks/faceWords";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { ScreenHead } from "./ScreenTable";
 import { useCellKeys } from "./useCellKeys";

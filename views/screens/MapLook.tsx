@@ -8,14 +8,14 @@ import { Select } from "../../ui/Select";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
-import { faceWords } from "./faceWords";
+import { faceWords } from "../../core/checks/faceWords";
 import { contoursOf } from "./mapContours";
 import { doneShare, emptyRows, finestWhole, without, type MapRows } from "./mapDrawing";
 import { MapPlace } from "./MapPlace";
 import { MapPlot, type MapCursor } from "./MapPlot";
 import { putExactOnBench, putOnBench } from "./putOnBench";
 import { SizeSliders } from "./SizeSliders";
-import { aspectsOf } from "./spanRows";
+import { aspectsOf } from "../../core/checks/spanRows";
 import { useFaces } from "./useFaces";
 
 /** The diagonals of what is held in hands: 3 to 13 inches. */

@@ -6,7 +6,7 @@ import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
 import { nameOf } from "../shared/names";
-import { measureWords } from "./faceWords";
+import { measureWords } from "../../core/checks/faceWords";
 import { cellAt, type MapRows } from "./mapDrawing";
 import type { MapCursor } from "./MapPlot";
 import { useFaces } from "./useFaces";

@@ -5,9 +5,9 @@ import { leastHit, worstPair, type ScreenMisses } from "../../core/checks/worstM
 import { Select } from "../../ui/Select";
 import { says } from "../reading/sentences";
 import { momentName, nameOf } from "../shared/names";
-import { faceWords } from "./faceWords";
+import { faceWords } from "../../core/checks/faceWords";
 import { MissPanel } from "./MissPanel";
-import { ofHundred, takersWords } from "./missWords";
+import { ofHundred, takersWords } from "../../core/checks/missWords";
 import { ScreenTable } from "./ScreenTable";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";

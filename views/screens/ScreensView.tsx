@@ -15,6 +15,7 @@ import { ChangesContext, useChangesOf } from "./useChanges";
 import { FacesContext, useFacesOf, type Faces } from "./useFaces";
 
 const OwnScreensDialogue = dynamic(() => import("./OwnScreensDialogue").then((m) => m.OwnScreensDialogue));
+const ReportDialogue = dynamic(() => import("./ReportDialogue").then((m) => m.ReportDialogue));
 const SpansLook = dynamic(() => import("./SpansLook").then((m) => m.SpansLook));
 const MapLook = dynamic(() => import("./MapLook").then((m) => m.MapLook));
 const MissesLook = dynamic(() => import("./MissesLook").then((m) => m.MissesLook));
@@ -46,6 +47,7 @@ export function ScreensView() {
   const broken = withBlockers.length;
   const brokenPlayers = playersWith(withBlockers, layout.workbench.playersPart);
   const [showsOwn, setShowsOwn] = useState(false);
+  const [showsReport, setShowsReport] = useState(false);
   return (
     <FacesContext.Provider value={all}>
       <ChangesContext.Provider value={changes}>
@@ -75,6 +77,10 @@ export function ScreensView() {
               {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
               {done < screens.length && ` · judged ${done}`}
             </span>
+            <button type="button" className="push h-7" onClick={() => setShowsReport(true)} {...readingProps(says("screens.report"))}>
+              report…
+            </button>
+            {showsReport && <ReportDialogue all={all} shown={groups.flatMap((g) => g.places)} onClose={() => setShowsReport(false)} />}
             <button type="button" className="push h-7" onClick={() => setShowsOwn(true)} {...readingProps(says("screens.own"))}>
               your screens…
             </button>

@@ -15,7 +15,7 @@ import { screenFigures } from "../shared/screenFigures";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { momentName } from "../shared/names";
-import { faceWords, groupWord, tallyWords } from "./faceWords";
+import { faceWords, groupWord, tallyWords } from "../../core/checks/faceWords";
 import { PlayersPart } from "./PlayersPart";
 import { putOnBench } from "./putOnBench";
 import { setScreens, useScreens, type Group } from "./screensState";

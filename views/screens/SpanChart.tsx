@@ -9,7 +9,7 @@ import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
 import { useRoom } from "../shared/useRoom";
-import { barHeight, type SpanRow } from "./spanRows";
+import { barHeight, type SpanRow } from "../../core/checks/spanRows";
 import { rowWords, shortFace } from "./spanWords";
 import { useFaces } from "./useFaces";
 

@@ -3,8 +3,8 @@
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
-import { faceWords, measureWords } from "./faceWords";
-import type { SpanRow } from "./spanRows";
+import { faceWords, measureWords } from "../../core/checks/faceWords";
+import type { SpanRow } from "../../core/checks/spanRows";
 import { rowWords } from "./spanWords";
 import { useFaces } from "./useFaces";
 

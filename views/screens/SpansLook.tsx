@@ -6,7 +6,7 @@ import { useSessionActions } from "../session/context";
 import { putExactOnBench } from "./putOnBench";
 import { SizeSliders } from "./SizeSliders";
 import { SpanChart } from "./SpanChart";
-import { aspectsOf, spanRows } from "./spanRows";
+import { aspectsOf, spanRows } from "../../core/checks/spanRows";
 import { SpanTable } from "./SpanTable";
 import { useFaces } from "./useFaces";
 

@@ -1,6 +1,6 @@
 /** Changes of findings in words and marks. */
 import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type FindingChange } from "../../core/checks/changed";
-import { measureWords } from "./faceWords";
+import { measureWords } from "../../core/checks/faceWords";
 
 /** A mark of its own for each way a finding changes, so that none hangs on a colour. */
 export const CHANGE_MARK: Readonly<Record<ChangeKind, string>> = { new: "+", graver: "↑", better: "↓", gone: "−" };

@@ -2,7 +2,7 @@
 import type { Face } from "../../core/checks/grid";
 import type { Layout } from "../../core/format/types";
 import { momentName, nameOf } from "../shared/names";
-import type { SpanRow } from "./spanRows";
+import type { SpanRow } from "../../core/checks/spanRows";
 
 /** A face in a letter and its size. */
 export const shortFace = ({ handed, playerSize }: Face) => `${handed === "left" ? "L" : "R"}${playerSize}`;

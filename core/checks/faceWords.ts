@@ -1,6 +1,6 @@
 /** Faces, measures and marks of the screens in words. */
-import type { Face, GridCell } from "../../core/checks/grid";
-import type { Measure } from "../../core/checks/finding";
+import type { Face, GridCell } from "./grid";
+import type { Measure } from "./finding";
 
 /** "right hand, size 0.8". */
 export const faceWords = ({ handed, playerSize }: Face): string => `${handed} hand, size ${playerSize}`;

@@ -1,5 +1,5 @@
 /** Misses in words: of a hundred touches. */
-import type { ControlMisses } from "../../core/checks/misses";
+import type { ControlMisses } from "./misses";
 
 /** A part as so many of a hundred: "97", "0.4" below one, "99.6" where a whole number would say all. */
 export function ofHundred(part: number): string {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { findAspectIntervals, findAspectProfiles } from "../../core/checks/aspectIntervals";
-import { facesOf, findingKey } from "../../core/checks/grid";
+import { findAspectIntervals, findAspectProfiles } from "./aspectIntervals";
+import { facesOf, findingKey } from "./grid";
 import { sampleLayouts } from "../../test/samples";
 import { aspectsOf, barHeight, spanRows } from "./spanRows";
 

@@ -1,8 +1,8 @@
 /** The rows of the span chart: a finding a row, faces that agree as one. */
-import type { AspectProfile, AspectRange } from "../../core/checks/aspectIntervals";
-import { findingKey } from "../../core/checks/grid";
-import { FINDING_CODES, SEVERITIES } from "../../core/checks/finding";
-import type { Layout } from "../../core/format/types";
+import type { AspectProfile, AspectRange } from "./aspectIntervals";
+import { findingKey } from "./grid";
+import { FINDING_CODES, SEVERITIES } from "./finding";
+import type { Layout } from "../format/types";
 
 export interface SpanRow {
   readonly profile: AspectProfile;

@@ -1,0 +1,66 @@
+/** `nodulum report`: everything about a layout on its screens as one printable HTML file. */
+import { Option, type Command } from "commander";
+import { digestOfText } from "../core/format/digest";
+import { writeLayout } from "../core/format/write";
+import { makeReport } from "../core/report/gatherReport";
+import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/source";
+import { PAPERS, type Paper } from "../core/report/style";
+import { screensFrom, type ScreenOptions } from "./check";
+import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";
+import { printMessage, printText } from "./output";
+
+interface ReportOptions extends ScreenOptions {
+  output?: string;
+  paper: Paper;
+  scale: string;
+  parts?: string;
+}
+
+/** Work that takes longer than this says how far it is, ms. */
+const PATIENCE_MS = 1000;
+
+/** Makes a command the one that writes reports. */
+export function addReport(command: Command): void {
+  command
+    .argument("<file>")
+    .option("--screens <list.json>", "a JSON list of screens")
+    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
+    .addOption(new Option("--paper <paper>", "what it is printed on").choices(PAPERS).default("a4"))
+    .addOption(new Option("--scale <times>", "how many mm of glass a mm of the contact sheet is").choices(SHRINKS.map(String)).default("2"))
+    .option("--parts <list>", `which parts, separated by commas: ${REPORT_PARTS.join(",")}; without, all`)
+    .option("-o, --output <file>", "where to write it; without, it is printed")
+    .description("write a report to print: the layout, its screens, findings, spans and misses, as one HTML file; without screens, on the shipped catalogue")
+    .action((file: string, options: ReportOptions) => {
+      const layout = layoutFrom(file);
+      const { output } = options;
+      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+      let told = performance.now();
+      const html = makeReport(
+        {
+          layout,
+          digest: digestOfText(writeLayout(layout)),
+          date: new Date().toISOString().slice(0, 10),
+          screens: screensFrom(layout, options),
+          parts: partsFrom(options.parts),
+          paper: options.paper,
+          shrinks: SHRINKS.find((times) => String(times) === options.scale)!,
+        },
+        (done, all) => {
+          if (performance.now() - told < PATIENCE_MS) return;
+          told = performance.now();
+          printMessage(`${done} of ${all} parts worked out`);
+        },
+      );
+      if (output === undefined) printText(html);
+      else writeText(output, html);
+    });
+}
+
+function partsFrom(list: string | undefined): readonly ReportPart[] {
+  if (list === undefined) return REPORT_PARTS;
+  return list.split(",").map((word) => {
+    const part = REPORT_PARTS.find((one) => one === word.trim());
+    if (!part) throw new CallError(`--parts: "${word}" is not a part; write ${REPORT_PARTS.join(", ")}`);
+    return part;
+  });
+}

@@ -1,0 +1,76 @@
+/**
+ * The report: one printable document about a layout, whole in one HTML file, which needs no network and runs nothing. Every number of it is
+ * made by the same computation as the views and the command line; see docs/REPORT.md.
+ */
+import { faceWords } from "../checks/faceWords";
+import { cellOf } from "../checks/grid";
+import { element, escaped } from "../drawing/markup";
+import type { ReportedScreen } from "./gather";
+import { contactSheet, drawnPart, screensPart } from "./pictures";
+import { PART_WORDS, REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
+import { reportStyle } from "./style";
+import { findingsPart, gridPart, missesPart, spansPart } from "./tables";
+
+/** The document. */
+export function reportHtml(source: ReportSource): string {
+  const { layout, paper, parts } = source;
+  const inside: Readonly<Record<ReportPart, () => string>> = {
+    layout: () => drawnPart(source),
+    screens: () => screensPart(source),
+    sheet: () => contactSheet(source),
+    grid: () => gridPart(source),
+    spans: () => spansPart(source),
+    misses: () => missesPart(source),
+    findings: () => findingsPart(source),
+  };
+  const told = REPORT_PARTS.filter((part) => parts.includes(part))
+    .map((part) => element("section", { id: `part-${part}` }, element("h2", {}, escaped(PART_WORDS[part])) + inside[part]()))
+    .join("\n");
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
+<meta name="viewport" content="width=device-width">
+<title>${escaped(layout.name)}: report</title>
+<style>${reportStyle(paper)}</style>
+</head>
+<body>
+<main>
+${head(source)}
+${told}
+</main>
+</body>
+</html>
+`;
+}
+
+/** All findings of a report that nobody lives with, the same of several faces of a screen once. */
+const openOn = ({ faces }: ReportedScreen) => cellOf(faces.flatMap((list, face) => list.map((finding) => ({ finding, face }))));
+
+function head({ layout, digest, date, faces, screens }: ReportSource): string {
+  const cells = screens.map(openOn);
+  const on = (severity: "blocker" | "warning") => cells.filter((cell) => (cell?.tally[severity] ?? 0) > 0).length;
+  const verdict =
+    on("blocker") > 0
+      ? element("p", { class: "blocker" }, `■ blockers on ${on("blocker")} of ${screens.length} screens`)
+      : on("warning") > 0
+        ? element("p", { class: "warning" }, `◆ no blockers; warnings on ${on("warning")} of ${screens.length} screens`)
+        : element("p", {}, `No blockers and no warnings on ${screens.length} screens`);
+  const rows: readonly (readonly [string, string])[] = [
+    ["made on", escaped(date)],
+    ["digest", element("code", {}, digest)],
+    ["judged on", `${screens.length} screens, each for ${faces.map((face) => escaped(faceWords(face))).join("; ")}`],
+    [
+      "holds",
+      `${layout.controls.length} controls, ${layout.actions.length} actions, ${layout.moments.length} moments, ${layout.arrangements.length} arrangements`,
+    ],
+  ];
+  return element(
+    "header",
+    {},
+    element("h1", {}, escaped(layout.name)) +
+      verdict +
+      element("dl", {}, rows.map(([name, value]) => element("dt", {}, name) + element("dd", {}, value)).join("")),
+  );
+}
