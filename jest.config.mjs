@@ -15,8 +15,10 @@ export default {
     "<rootDir>/server",
   ],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
+  // Written as modules alone, which jest does not run as they are.
+  transformIgnorePatterns: ["/node_modules/(?!(d3-contour|d3-array|internmap)/)"],
   transform: {
-    "^.+\\.(ts|tsx|mjs)$": [
+    "^.+\\.(ts|tsx|mjs|js)$": [
       "@swc/jest",
       { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } } },
     ],

@@ -278,3 +278,25 @@ test("misses prints a row a control, as the conformance case says, and within a 
   expect(ids).toContain("sidle-left");
   expect(ids).not.toContain("pump");
 });
+
+test("report writes one HTML file of the parts and screens that are asked for, with the digest of the layout; wrong calls say why", () => {
+  const draft = join(process.cwd(), "samples", "brackwater-first-draft.nodulum.json");
+  const output = join(folder, "report.html");
+  const { code, out } = nodulum("report", draft, "--screen", "2400x1080@411", "--parts", "layout,grid", "--paper", "letter", "--scale", "1", "-o", output);
+  expect([code, out]).toEqual([0, ""]);
+  const html = readFileSync(output, "utf8");
+  expect([...html.matchAll(/<section id="part-(\w+)"/g)].map(([, part]) => part)).toEqual(["layout", "grid"]);
+  const read = readLayout(readFileSync(draft, "utf8"));
+  if (!read.ok) throw new Error("the sample does not read");
+  expect(html).toContain(createHash("sha256").update(writeLayout(read.value)).digest("hex"));
+  expect(html).toContain("size: letter");
+  for (const [more, why] of [
+    [["--parts", "layout,poem"], /--parts: "poem" is not a part/],
+    [["--paper", "a5"], /a4, letter/],
+    [["-o", draft], /this is the layout itself/],
+    [["--screen", "wide"], /--screen/],
+  ] as const) {
+    const wrong = nodulum("report", draft, ...more);
+    expect([wrong.code, wrong.err]).toEqual([2, expect.stringMatching(why)]);
+  }
+});

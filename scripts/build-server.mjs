@@ -1,4 +1,4 @@
-/** Builds the route handlers and the thread of a check, each into one file that runs with Node alone. */
+/** Builds the route handlers and the thread of checks and reports, each into one file that runs with Node alone. */
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { root } from "./lib.mjs";
@@ -9,7 +9,7 @@ export const serverFolder = join(root, "dist", "server");
 export async function buildServer(outdir = serverFolder) {
   const { build } = await import("esbuild");
   await build({
-    entryPoints: { api: join(root, "server", "api.ts"), checkThread: join(root, "server", "checkThread.ts") },
+    entryPoints: { api: join(root, "server", "api.ts"), layoutThread: join(root, "server", "layoutThread.ts") },
     outdir,
     outExtension: { ".js": ".mjs" },
     bundle: true,

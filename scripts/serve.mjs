@@ -110,12 +110,11 @@ async function answerByRoute(route, request, response) {
     ...(request.method === "POST" ? { body: Readable.toWeb(request), duplex: "half" } : {}),
   });
   const answer = await route.handle(asked);
-  response.writeHead(answer.status, {
-    ...ALWAYS,
-    "Content-Security-Policy": "default-src 'none'",
-    "Cache-Control": "no-store",
-    ...Object.fromEntries(answer.headers),
-  });
+  const usual = { ...ALWAYS, "Content-Security-Policy": "default-src 'none'", "Cache-Control": "no-store" };
+  const own = Object.fromEntries(answer.headers);
+  // Two policies would both hold: what an answer says itself takes the place of what is usual.
+  for (const name of Object.keys(usual)) if (name.toLowerCase() in own) delete usual[name];
+  response.writeHead(answer.status, { ...usual, ...own });
   const pieces = answer.body?.getReader();
   for (let piece = await pieces?.read(); piece && !piece.done; piece = await pieces.read()) {
     if (response.destroyed) return void pieces.cancel().catch(() => undefined);
@@ -184,7 +183,7 @@ export function createApplicationServer(root, allowedHosts = [], routes = new Ma
 async function routesOf(folder) {
   if (!existsSync(join(folder, "api.mjs"))) return new Map();
   const { createRoutes } = await import(pathToFileURL(join(folder, "api.mjs")).href);
-  return createRoutes(pathToFileURL(join(folder, "checkThread.mjs")));
+  return createRoutes(pathToFileURL(join(folder, "layoutThread.mjs")));
 }
 
 /** Serves the built application of this project; gives the server when it listens. */

@@ -1,6 +1,6 @@
 /** What the server answers besides files: the routes, by path and method. */
-import { getSchema, postCheck } from "./handlers";
-import { createRunCheck } from "./runCheck";
+import { getSchema, postCheck, postReport } from "./handlers";
+import { createRunWork } from "./runWork";
 
 /** A route: the only method it takes, and what answers. */
 export interface Route {
@@ -8,11 +8,12 @@ export interface Route {
   readonly handle: (request: Request) => Promise<Response> | Response;
 }
 
-/** The routes; `thread`: the built file of the check's thread; `mostMs`: how long a check may take. */
+/** The routes; `thread`: the built file of the thread that works layouts; `mostMs`: how long a check or a report may take. */
 export function createRoutes(thread: URL, mostMs?: number): ReadonlyMap<string, Route> {
-  const run = createRunCheck(thread);
+  const run = createRunWork(thread);
   return new Map<string, Route>([
     ["/api/check", { method: "POST", handle: (request) => postCheck(request, run, mostMs) }],
+    ["/api/report", { method: "POST", handle: (request) => postReport(request, run, mostMs) }],
     ["/api/schema", { method: "GET", handle: getSchema }],
   ]);
 }

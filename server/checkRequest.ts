@@ -4,6 +4,7 @@ import { readScreenText } from "../core/exchange/screens";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import { ok, refused, type Problem, type Result } from "../core/engine/result";
 import type { Layout, Screen } from "../core/format/types";
+import { MOST_SCREENS, oneOf, strangers } from "./query";
 
 /** How findings are told: at once in one document, or (ndjson) a screen a line as they are found. */
 export const ANSWER_FORMATS = ["json", "sarif", "junit", "ndjson"] as const;
@@ -19,25 +20,17 @@ export interface CheckRequest {
   readonly failOn: "blocker" | "warning";
 }
 
-/** No more screens are named in one address. */
-const MOST_SCREENS = 64;
 const KNOWN = ["format", "screen", "players", "handed", "player-size", "moment", "fail-on"];
 
 /** Reads the query of an address; each fault names its part. */
 export function readCheckRequest(query: URLSearchParams): Result<CheckRequest> {
-  const problems: Problem[] = [];
+  const problems: Problem[] = strangers(query, KNOWN);
   const tell = (path: string, message: string) => void problems.push({ path, message });
-  for (const key of new Set(query.keys())) if (!KNOWN.includes(key)) tell(key.slice(0, 80), `is not asked for here; known: ${KNOWN.join(", ")}`);
-  const oneOf = <T extends string>(key: string, choices: readonly T[], usual: T): T => {
-    const value = query.get(key) ?? usual;
-    const found = choices.find((choice) => choice === value);
-    if (found === undefined) tell(key, `"${value.slice(0, 80)}" is none of ${choices.join(", ")}`);
-    return found ?? usual;
-  };
-  const format = oneOf("format", ANSWER_FORMATS, "json");
-  const handed = oneOf("handed", ["right", "left"] as const, "right");
-  const failOn = oneOf("fail-on", ["blocker", "warning"] as const, "blocker");
-  const players = oneOf("players", ["one", "all"] as const, "one");
+  const choose = <T extends string>(key: string, choices: readonly T[], usual: T) => oneOf(query.get(key), { key, choices, usual, problems });
+  const format = choose("format", ANSWER_FORMATS, "json");
+  const handed = choose("handed", ["right", "left"] as const, "right");
+  const failOn = choose("fail-on", ["blocker", "warning"] as const, "blocker");
+  const players = choose("players", ["one", "all"] as const, "one");
   const playerSize = Number(query.get("player-size") ?? "1");
   if (!(playerSize >= 0.25 && playerSize <= 4)) tell("player-size", "is not a number from 0.25 to 4");
   const screens = query.getAll("screen");
@@ -47,7 +40,7 @@ export function readCheckRequest(query: URLSearchParams): Result<CheckRequest> {
 }
 
 /** The screens that are asked for; without, the shipped catalogue. */
-export function screensOfRequest(layout: Layout, { screens }: CheckRequest): Result<readonly Screen[]> {
+export function screensOfRequest(layout: Layout, { screens }: Pick<CheckRequest, "screens">): Result<readonly Screen[]> {
   if (screens.length === 0) return ok(catalogueFor(layout.orientation));
   const read = screens.map(readScreenText);
   const problems = read.flatMap((one, i) => (one.ok ? [] : one.problems.map((p) => ({ path: `screen[${i}]`, message: p.message }))));

@@ -1,16 +1,17 @@
 /**
- * The route handlers: `POST /api/check` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
+ * The route handlers: `POST /api/check`, `POST /api/report` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
  * computed by core. Nothing is kept of a request.
  */
 import { fileTooLarge } from "../core/exchange/fileBytes";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { MOST_FILE_BYTES } from "../core/format/limits";
-import type { Problem } from "../core/engine/result";
+import { ok, type Problem, type Result } from "../core/engine/result";
 import { readCheckRequest, type AnswerFormat } from "./checkRequest";
-import type { CheckSaid, CheckWork } from "./checkThread";
+import { readReportRequest } from "./reportRequest";
+import type { LayoutJob, LayoutSaid, LayoutWork } from "./layoutThread";
 
-/** Does a check somewhere it can be stopped; ends (unsaid) where the signal says so. */
-export type RunCheck = (work: CheckWork, signal: AbortSignal) => AsyncIterable<CheckSaid>;
+/** Does a check or a report somewhere it can be stopped; ends (unsaid) where the signal says so. */
+export type RunWork = (work: LayoutWork, signal: AbortSignal) => AsyncIterable<LayoutSaid>;
 
 const TYPES: Readonly<Record<AnswerFormat, string>> = {
   json: "application/json",
@@ -18,8 +19,8 @@ const TYPES: Readonly<Record<AnswerFormat, string>> = {
   junit: "application/xml",
   ndjson: "application/x-ndjson",
 };
-/** A check may take so long, ms; the largest layout on the whole catalogue takes some seconds. */
-export const CHECK_MS = 20_000;
+/** A check or a report may take so long, ms; the largest layout on the whole catalogue takes some seconds. */
+export const MOST_MS = 20_000;
 
 /** An answer that says why not: problems with their places, as everywhere. */
 function refusal(status: number, problems: readonly Problem[], headers: Readonly<Record<string, string>> = {}): Response {
@@ -50,22 +51,65 @@ async function bodyOf(request: Request): Promise<Uint8Array | null> {
   return bytes;
 }
 
+/** What a route asks of the layout that it is sent. */
+interface Asked {
+  readonly job: LayoutJob;
+  /** What it is called where it takes too long. */
+  readonly word: "check" | "report";
+  readonly type: string;
+  /** What the browser may do with it, where it is more than with other answers. */
+  readonly policy?: string;
+  /** What is sent where it is stopped on its way, given why; absent: nothing. */
+  readonly cutShort?: (problems: readonly Problem[]) => string;
+}
+
 /** `POST /api/check`: a layout file in, its findings out. See docs/HTTP.md. */
-export async function postCheck(request: Request, run: RunCheck, mostMs = CHECK_MS): Promise<Response> {
+export function postCheck(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
+  return postLayout(request, { run, mostMs }, (query) => {
+    const asked = readCheckRequest(query);
+    if (!asked.ok) return asked;
+    const { format } = asked.value;
+    const cutShort = format === "ndjson" ? (problems: readonly Problem[]) => `${JSON.stringify({ problems })}\n` : undefined;
+    return ok({ job: { kind: "check", request: asked.value }, word: "check", type: TYPES[format], cutShort });
+  });
+}
+
+/** `POST /api/report`: a layout file in, the report about it out, as HTML. */
+export function postReport(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
+  return postLayout(request, { run, mostMs }, (query) => {
+    const asked = readReportRequest(query);
+    if (!asked.ok) return asked;
+    const date = new Date().toISOString().slice(0, 10);
+    return ok({
+      job: { kind: "report", request: asked.value, date },
+      word: "report",
+      type: "text/html; charset=utf-8",
+      policy: "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+    });
+  });
+}
+
+interface Running {
+  readonly run: RunWork;
+  readonly mostMs?: number;
+}
+
+async function postLayout(request: Request, { run, mostMs = MOST_MS }: Running, read: (query: URLSearchParams) => Result<Asked>): Promise<Response> {
   // A page elsewhere can send plain texts without being asked for leave; JSON it cannot.
   if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(request.headers.get("content-type") ?? "")) return refusal(415, said("send the layout as application/json"));
-  const asked = readCheckRequest(new URL(request.url).searchParams);
+  const asked = read(new URL(request.url).searchParams);
   if (!asked.ok) return refusal(400, asked.problems);
+  const { job, word, type, policy, cutShort } = asked.value;
   const bytes = await bodyOf(request);
   if (bytes === null)
     return refusal(413, said(fileTooLarge(Number(request.headers.get("content-length") ?? 0) || MOST_FILE_BYTES + 1)), { Connection: "close" });
   const ending = new AbortController();
   const timer = setTimeout(() => ending.abort(), mostMs);
-  const pieces = run({ bytes, request: asked.value }, ending.signal)[Symbol.asyncIterator]();
+  const pieces = run({ bytes, job }, ending.signal)[Symbol.asyncIterator]();
   // Whoever asked has gone away: nobody wants the answer.
   request.signal.addEventListener("abort", () => ending.abort());
   if (request.signal.aborted) ending.abort();
-  const tooLong = () => said(`the check took longer than ${mostMs / 1000} s and was stopped; ask for fewer screens, or use the command line`);
+  const tooLong = () => said(`the ${word} took longer than ${mostMs / 1000} s and was stopped; ask for fewer screens, or use the command line`);
   const first = await pieces.next();
   /** Nothing more is wanted: the thread makes room for the next. */
   const close = () => {
@@ -77,22 +121,24 @@ export async function postCheck(request: Request, run: RunCheck, mostMs = CHECK_
     const isStopped = ending.signal.aborted;
     close();
     if (isStopped) return refusal(503, tooLong());
-    if (first.done) return refusal(503, said("the check ended without an answer; it may have needed more memory than it is given"));
+    if (first.done) return refusal(503, said(`the ${word} ended without an answer; it may have needed more memory than it is given`));
     return refusal(first.value.kind === "refused" ? first.value.status : 500, first.value.kind === "refused" ? first.value.problems : []);
   }
-  const cutShort = asked.value.format === "ndjson" ? `${JSON.stringify({ problems: tooLong() })}\n` : null;
-  return new Response(streamOf(pieces, { first, cutShort, close }), { status: 200, headers: { "Content-Type": TYPES[asked.value.format] } });
+  return new Response(streamOf(pieces, { first, cutShort: cutShort?.(tooLong()) ?? null, close }), {
+    status: 200,
+    headers: { "Content-Type": type, ...(policy ? { "Content-Security-Policy": policy } : {}) },
+  });
 }
 
 interface Streamed {
-  readonly first: IteratorResult<CheckSaid>;
-  /** What is sent where the check was stopped on its way; null: nothing. */
+  readonly first: IteratorResult<LayoutSaid>;
+  /** What is sent where it was stopped on its way; null: nothing. */
   readonly cutShort: string | null;
   readonly close: () => void;
 }
 
 /** The pieces of an answer as they come. Where they end too early the answer breaks off: what has been sent is true, and it is not all. */
-function streamOf(pieces: AsyncIterator<CheckSaid>, { first, cutShort, close }: Streamed): ReadableStream<Uint8Array> {
+function streamOf(pieces: AsyncIterator<LayoutSaid>, { first, cutShort, close }: Streamed): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   let next = first;
   return new ReadableStream<Uint8Array>({
@@ -100,7 +146,7 @@ function streamOf(pieces: AsyncIterator<CheckSaid>, { first, cutShort, close }: 
       if (next.done) {
         close();
         if (cutShort !== null) controller.enqueue(encoder.encode(cutShort));
-        return controller.error(new Error("the check was stopped"));
+        return controller.error(new Error("it was stopped on its way"));
       }
       if (next.value.kind === "end") {
         close();

@@ -7,6 +7,7 @@ import { join } from "node:path";
 import { XMLParser } from "fast-xml-parser";
 import { checkScreen } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
+import { digestOfText } from "../core/format/digest";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { MOST_FILE_BYTES } from "../core/format/limits";
 import { writeLayout } from "../core/format/write";
@@ -22,7 +23,7 @@ import { pathToFileURL } from "node:url";
 const [folder, mostMs] = process.argv.slice(2);
 await buildServer(folder);
 const { createRoutes } = await import(pathToFileURL(folder + "/api.mjs").href);
-const server = createApplicationServer(folder, [], createRoutes(pathToFileURL(folder + "/checkThread.mjs"), mostMs ? Number(mostMs) : undefined));
+const server = createApplicationServer(folder, [], createRoutes(pathToFileURL(folder + "/layoutThread.mjs"), mostMs ? Number(mostMs) : undefined));
 server.listen(0, "127.0.0.1", () => console.log("port " + server.address().port));
 `;
 const servers: ChildProcess[] = [];
@@ -85,6 +86,34 @@ test("SARIF and JUnit as asked, and a screen a line", async () => {
     .map((line) => (JSON.parse(line) as { name: string }).name);
   expect(screens).toEqual(catalogueFor("landscape").map((s) => s.name));
 });
+
+const report = (query: string, body: string, headers: Record<string, string> = JSON_TYPE) =>
+  fetch(at(`/api/report${query}`), { method: "POST", headers, body });
+
+test("a layout in, the report about it out: whole in itself, with the parts, screens and paper asked for", async () => {
+  const answer = await report("?screen=2400x1080@411&screen=2048x1536@264&paper=letter&part=layout&part=findings", text);
+  expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "text/html; charset=utf-8"]);
+  expect(answer.headers.get("content-security-policy")).toBe("default-src 'none'; style-src 'unsafe-inline'; sandbox");
+  const html = await answer.text();
+  expect(html).toContain("<title>Brackwater, first draft: report</title>");
+  expect(html).toContain("size: letter");
+  expect(html).toContain(`<code>${digestOfText(text)}</code>`);
+  expect([...html.matchAll(/<section id="part-(\w+)"/g)].map(([, part]) => part)).toEqual(["layout", "findings"]);
+  expect(html).toContain("on 2 of 2 screens");
+  for (const [query, words] of [
+    ["?paper=a5", /paper.*none of a4, letter/],
+    ["?part=poem", /part.*none of layout/],
+    ["?colour=red", /colour.*known: screen/],
+    ["?screen=wide", /screen\[0\]/],
+  ] as const) {
+    const refused = await report(query, text);
+    expect(refused.status).toBe(400);
+    expect((await problemsOf(refused)).map((p) => `${p.path}: ${p.message}`).join("\n")).toMatch(words);
+  }
+  expect((await report("", "{}")).status).toBe(422);
+  expect((await report("", text, { "Content-Type": "text/plain" })).status).toBe(415);
+  expect((await fetch(at("/api/report"))).status).toBe(405);
+}, 60_000);
 
 test.each<[string, number, () => Promise<Response>, RegExp]>([
   ["no JSON", 400, () => check("", "{ not json"), /JSON/],

@@ -98,7 +98,7 @@ export interface OnFaces {
 }
 
 /**
- * The smallest move of either control of a pair (or the one meant drawn above all, which moves nothing) that brings (to a tenth) the most of the touches back to those they are meant for. It is
+ * The smallest move of either control of a pair (or the one meant drawn above all, which moves nothing) after which others take (to a tenth) the least of the touches meant for the two. It is
  * proved: on no screen and face is a blocker or a warning new, or graver than it was, and on the pair's screen no control gets less in any
  * moment. Null where none is.
  */
@@ -110,7 +110,8 @@ export function moveForPair({ layout, screens, faces }: OnFaces, pair: MissPair)
     return new Map(missesOn(version, resolved, { handed: face.handed, moment: pair.moment }, both).map((m) => [m.id, m]));
   };
   const before = hitsOf(layout);
-  const sum = (hits: ReadonlyMap<string, ControlMisses>) => [...hits.values()].reduce((all, { hit }) => all + hit, 0);
+  const sum = (hits: ReadonlyMap<string, ControlMisses>) =>
+    [...hits.values()].reduce((all, { taken }) => all + Object.values(taken).reduce((a, b) => a + b, 0), 0);
   const moves = [...both].flatMap((id) =>
     SIDES.flatMap((side) => Array.from({ length: STEPS }, (_, i): Fix => ({ kind: "move", id, side, mm: (i + 1) * STEP_MM, leaves: false }))),
   );
@@ -118,7 +119,7 @@ export function moveForPair({ layout, screens, faces }: OnFaces, pair: MissPair)
     const changed = applyFix(editContextOf(layout, screen, { ...face, moment: null }), fix);
     if (!changed.ok) return [];
     const after = hitsOf(changed.value);
-    const gain = sum(after) - sum(before);
+    const gain = sum(before) - sum(after);
     const isLess = (after.get(pair.meant)?.taken[pair.taker] ?? 0) < pair.share;
     return gain > FELT && isLess ? [{ fix, layout: changed.value, after, gain, mm: fix.kind === "move" ? fix.mm : 0 }] : [];
   });

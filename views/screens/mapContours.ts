@@ -30,14 +30,15 @@ export function contoursOf(rows: readonly (readonly MapCell[])[], { columns, row
     .thresholds(steps)(values)
     .flatMap(({ value, coordinates }): MapContour[] => {
       const rings = coordinates.flat();
-      if (rings.length === 0) return [];
+      const path = rings.map((ring) => openPath(ring, columns, count)).join("");
+      if (path === "") return [];
       const inside = rings.flat().filter(([x, y]) => x > 1 && x < columns - 1 && y > 1 && y < count - 1);
       const [x, y] = inside[Math.floor(inside.length / 2)] ?? rings[0][0];
       return [
         {
           value: sign * value,
           text: textOf(sign * value, steps, first.measure!.unit),
-          path: rings.map((ring) => openPath(ring, columns, count)).join(""),
+          path,
           at: [round(x), round(y)],
         },
       ];

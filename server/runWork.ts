@@ -1,13 +1,13 @@
-/** Checks in threads: so many at once, so many that wait, each with so much memory; one that is stopped is gone at once. */
+/** Checks and reports in threads: so many at once, so many that wait, each with so much memory; one that is stopped is gone at once. */
 import { Worker } from "node:worker_threads";
-import type { CheckSaid, CheckWork } from "./checkThread";
-import type { RunCheck } from "./handlers";
+import type { LayoutSaid, LayoutWork } from "./layoutThread";
+import type { RunWork } from "./handlers";
 
 const AT_ONCE = 2;
 const MEMORY_MB = 512;
 
-/** A way to run checks; `thread`: the built file of the thread. */
-export function createRunCheck(thread: URL): RunCheck {
+/** A way to run them; `thread`: the built file of the thread. */
+export function createRunWork(thread: URL): RunWork {
   let running = 0;
   const waiting: (() => void)[] = [];
   const enter = async () => {
@@ -18,17 +18,17 @@ export function createRunCheck(thread: URL): RunCheck {
     running -= 1;
     waiting.shift()?.();
   };
-  return async function* run(work: CheckWork, signal: AbortSignal) {
+  return async function* run(work: LayoutWork, signal: AbortSignal) {
     await enter();
     const worker = new Worker(thread, { workerData: work, resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } });
-    const come: CheckSaid[] = [];
+    const come: LayoutSaid[] = [];
     let isOver = false;
     let wake: () => void = () => undefined;
     const over = () => {
       isOver = true;
       wake();
     };
-    worker.on("message", (said: CheckSaid) => {
+    worker.on("message", (said: LayoutSaid) => {
       come.push(said);
       wake();
     });
