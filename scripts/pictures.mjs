@@ -175,6 +175,32 @@ const PICTURES = [
     },
   ],
   [
+    "map",
+    "/screens",
+    "light",
+    async (page) => {
+      await page.getByRole("button", { name: "map", exact: true }).click();
+      await page
+        .getByTestId("map-state")
+        .filter({ hasText: /^worked out$/ })
+        .waitFor({ timeout: 60_000 });
+      await page.getByLabel("Lines of equal measure").selectOption({ index: 2 });
+      const plot = await page.getByTestId("map-plot").boundingBox();
+      await page.mouse.move(plot.x + plot.width * 0.8, plot.y + plot.height * 0.93);
+    },
+  ],
+  [
+    "misses",
+    "/screens",
+    "light",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.getByRole("button", { name: "misses", exact: true }).click();
+      await page.getByTestId("miss-move").waitFor({ timeout: 60_000 });
+      await page.locator('[data-table-row="pause"] button').nth(5).click();
+    },
+  ],
+  [
     "take",
     "/rehearse",
     "light",

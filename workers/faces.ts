@@ -9,7 +9,7 @@ import type { Finding } from "../core/checks/finding";
 import type { Face, JudgedScreen } from "../core/checks/grid";
 import type { MissMove, MissPair, ScreenMisses } from "../core/checks/worstMiss";
 import type { Layout, Screen } from "../core/format/types";
-import type { ReportedScreen } from "../core/report/gather";
+import type { ReportedScreen } from "../core/report/reportedScreen";
 import type { ReportSource } from "../core/report/source";
 import type { Connection } from "./connect";
 import type { FacesService } from "./facesService";

@@ -7,7 +7,7 @@ import type { BareFinding, Finding } from "../core/checks/finding";
 import { sayNames } from "../core/checks/say";
 import { missesInMoments, moveForPair, type MissMove, type MissPair, type ScreenMisses } from "../core/checks/worstMiss";
 import type { Screen } from "../core/format/types";
-import { reportScreen, reportSpans, type ReportedScreen } from "../core/report/gather";
+import { reportScreen, reportSpans, type ReportedScreen } from "../core/report/reportedScreen";
 import { reportHtml } from "../core/report/report";
 import type { ReportSource } from "../core/report/source";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";

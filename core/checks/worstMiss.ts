@@ -2,7 +2,7 @@
 import { editContextOf } from "../editing/placing";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
-import { changesOf } from "./changed";
+import { changesOf } from "./changes";
 import { bareFindings, bareOn } from "./check";
 import type { Fix } from "./fix";
 import { applyFix, SIDES } from "./fixes";

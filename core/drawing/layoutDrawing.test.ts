@@ -6,7 +6,7 @@ import { bareFindings } from "../checks/check";
 import { resolveLayout } from "../engine/placement/resolve";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { DRAWING_LAYERS, layoutDrawing } from "./layoutDrawing";
-import { element, escaped } from "./markup";
+import { element, escaped } from "./element";
 
 const [brackwater, , draft] = sampleLayouts();
 const screen = plainScreen("Wide phone", 2400, 1080, 420);

@@ -3,7 +3,7 @@ import type { AspectRange } from "../checks/aspectIntervals";
 import { facesOf, type Face } from "../checks/grid";
 import { aspectsOf } from "../checks/spanRows";
 import type { Layout, Screen } from "../format/types";
-import { reportScreen, reportSpans, type ReportedScreen } from "./gather";
+import { reportScreen, reportSpans, type ReportedScreen } from "./reportedScreen";
 import { reportHtml } from "./report";
 import { REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
 

@@ -4,12 +4,12 @@
  */
 import { faceWords } from "../checks/faceWords";
 import { cellOf } from "../checks/grid";
-import { element, escaped } from "../drawing/markup";
-import type { ReportedScreen } from "./gather";
-import { contactSheet, drawnPart, screensPart } from "./pictures";
+import { element, escaped } from "../drawing/element";
+import type { ReportedScreen } from "./reportedScreen";
+import { contactSheet, drawnPart, screensPart } from "./drawnParts";
 import { PART_WORDS, REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
 import { reportStyle } from "./style";
-import { findingsPart, gridPart, missesPart, spansPart } from "./tables";
+import { findingsPart, gridPart, missesPart, spansPart } from "./tableParts";
 
 /** The document. */
 export function reportHtml(source: ReportSource): string {

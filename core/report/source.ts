@@ -2,7 +2,7 @@
 import type { AspectProfile, AspectRange } from "../checks/aspectIntervals";
 import type { Face } from "../checks/grid";
 import type { Layout } from "../format/types";
-import type { ReportedScreen } from "./gather";
+import type { ReportedScreen } from "./reportedScreen";
 import type { Paper } from "./style";
 
 export const REPORT_PARTS = ["layout", "screens", "sheet", "grid", "spans", "misses", "findings"] as const;

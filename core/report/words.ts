@@ -2,9 +2,9 @@
 import { tallyOf, type Finding } from "../checks/finding";
 import { byId, nameById } from "../derived/byId";
 import { aspectOf, pxPerMm } from "../engine/placement/screen";
-import { element } from "../drawing/markup";
+import { element } from "../drawing/element";
 import type { Layout } from "../format/types";
-import type { ReportedScreen } from "./gather";
+import type { ReportedScreen } from "./reportedScreen";
 
 /** The name of what a finding is about; of an action the word itself. */
 export const nameIn = (layout: Layout, id: string): string => nameById(layout, id) ?? id;

@@ -338,6 +338,7 @@ export const SENTENCES = {
   "misses.moment": { words: "The moment in which touches are counted: {value}." },
   "misses.move": { words: "Moves {value}, as proved on every screen and face.", keys: "Enter" },
   "changed.against": { words: "What the findings of now are held against: {value}." },
+  "changed.end": { words: "Findings are held against {value}, and the grid marks what changed. A click ends that.", keys: "Enter" },
   "map.measure": { words: "Lines of equal measure on the map: {value}." },
   "map.face": { words: "The player the map is judged for: {value}." },
   "map.everywhere": { words: "What is found on every screen of the map alike, such as a word misspelt: {value}." },

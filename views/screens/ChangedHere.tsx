@@ -1,6 +1,6 @@
 "use client";
 /** Beside what changed: the changes of the open cell, or of all screens, each with the way to where it stands. */
-import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/changed";
+import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/changes";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";

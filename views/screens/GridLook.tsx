@@ -2,7 +2,7 @@
 /** The grid: controls and the layout down, screens across, in each cell the gravest finding of all faces and moments. */
 import { memo, useMemo } from "react";
 import { gridOf, sumOf, type Face, type Grid, type GridCell } from "../../core/checks/grid";
-import { changeTally, type FindingChange } from "../../core/checks/changed";
+import { changeTally, type FindingChange } from "../../core/checks/changes";
 import { nameOf } from "../shared/names";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { faceWords, groupWord, measureWords, tallyWords } from "../../core/checks/faceWords";
@@ -46,7 +46,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         faces={faces}
         at={`${at.row} ${at.column}`}
         label={at.label}
-        marks={changes ? changeMarks(marksOf(column, at.subject)) : ""}
+        marks={changes && changeMarks(marksOf(column, at.subject))}
         isOpen={isOpen}
         isFirst={at.row === 0 && at.column === 0}
         onOpen={() => {
@@ -148,8 +148,8 @@ interface CellProps {
   readonly faces: readonly Face[];
   readonly at: string;
   readonly label: string;
-  /** What changed against another version. */
-  readonly marks: string;
+  /** What changed against another version, as marks; null: held against none. */
+  readonly marks: string | null;
   readonly isOpen: boolean;
   readonly isFirst: boolean;
   readonly onOpen: () => void;
@@ -164,14 +164,14 @@ const Cell = memo(
       ? `${label}: ${gravest.finding.severity} ${gravest.finding.code}${gravest.finding.measure ? `, ${measureWords(gravest.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
       : `${label}: ${tallyWords(found)}`;
     return (
-      <td role="gridcell" className={`h-6 border-b border-l border-rule p-0 ${isOpen ? "bg-sheet" : ""}`}>
+      <td role="gridcell" className={`border-b border-l border-rule p-0 ${isOpen ? "bg-sheet" : ""}`}>
         <button
           type="button"
           data-cell={at}
           tabIndex={isFirst || isOpen ? 0 : -1}
           aria-label={marks ? `${words}; changed ${marks}` : words}
           aria-pressed={isOpen}
-          className={`relative grid h-6 w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
+          className={`relative grid ${marks === null ? "h-6" : "h-9 content-center"} w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
           onClick={onOpen}
         >
           {gravest ? (
@@ -182,8 +182,8 @@ const Cell = memo(
           ) : (
             <span className="text-muted">{found ? "✓" : "·"}</span>
           )}
-          {marks && (
-            <span aria-hidden className="figure absolute bottom-0 left-0 bg-accent px-px text-[0.5625rem] leading-[0.6875rem] text-paper" data-marks>
+          {marks !== null && (
+            <span aria-hidden className="figure h-3 text-[0.625rem] leading-3 whitespace-nowrap text-accent" data-marks={marks || undefined}>
               {marks}
             </span>
           )}

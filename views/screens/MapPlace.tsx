@@ -64,6 +64,9 @@ export function MapPlace({ rows, range, cursor, onOpen, measured, onMeasure }: P
         {cell?.length === 0 && <li className="caption">Nothing found there.</li>}
         {!cell && <li className="caption">Not worked out yet.</li>}
       </ul>
+      <p className="caption border-t border-rule px-4 py-1.5">
+        crossed: blockers · lines: warnings · dots: notes · circles: the screens of the shelf, a click on one puts it on the bench
+      </p>
     </aside>
   );
 }

@@ -6,6 +6,7 @@ import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } fro
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { railOf } from "../session/screens";
+import { choiceWord } from "../shared/versions";
 import { FilterPanel } from "./FilterPanel";
 import { GridLook } from "./GridLook";
 import { CellPanel } from "./CellPanel";
@@ -40,7 +41,7 @@ export function ScreensView() {
   const { screens, faces, judged, done, layout } = all;
   const changes = useChangesOf(all);
   const groups = useGroups(all);
-  const look = useScreens((s) => s.look);
+  const { look, against } = useScreens((s) => s);
   const grouping = useScreens((s) => s.grouping);
   const shown = groups.reduce((n, g) => n + g.places.length, 0);
   const withBlockers = judged.flatMap((one) => (one && (screenCell(one)?.tally.blocker ?? 0) > 0 ? [one.name] : []));
@@ -72,6 +73,16 @@ export function ScreensView() {
               <span className="text-blocker" data-testid="blockers-players">
                 on {Math.round(brokenPlayers * 100)} % of your players
               </span>
+            )}
+            {against && look !== "changed" && (
+              <button
+                type="button"
+                className="push h-7"
+                onClick={() => setScreens({ against: null })}
+                {...readingProps(says("changed.end"), choiceWord(against))}
+              >
+                against {choiceWord(against)} ✕
+              </button>
             )}
             <span className="caption ml-auto" data-testid="screens-judged">
               {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments

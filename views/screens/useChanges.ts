@@ -1,7 +1,7 @@
 "use client";
 /** What is found now held against another version: that version is judged on the same screens and faces, in a worker of its own. */
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
-import { screenChanges, type FaceChange } from "../../core/checks/changed";
+import { screenChanges, type FaceChange } from "../../core/checks/changes";
 import type { JudgedScreen } from "../../core/checks/grid";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";

@@ -1,12 +1,12 @@
 /** The figures of a report: grid, spans, misses, findings in words. */
 import { faceWords, measureWords } from "../checks/faceWords";
-import type { ReportedFinding } from "./gather";
+import type { ReportedFinding } from "./reportedScreen";
 import { SEVERITIES } from "../checks/finding";
 import { gridOf, isGraver, type GridCell } from "../checks/grid";
 import { ofHundred, takersWords } from "../checks/missWords";
 import { spanRows } from "../checks/spanRows";
 import { leastHit, worstPair } from "../checks/worstMiss";
-import { element, escaped } from "../drawing/markup";
+import { element, escaped } from "../drawing/element";
 import { spanDrawing } from "../drawing/spanDrawing";
 import { aspectOf } from "../engine/placement/screen";
 import type { Layout } from "../format/types";

@@ -2,10 +2,10 @@
 import { PLAIN_PLAYER_VIEW, type Resolved } from "../engine/placement/resolve";
 import { resolvedOn } from "../derived/resolved";
 import { layoutDrawing } from "../drawing/layoutDrawing";
-import { element, escaped } from "../drawing/markup";
+import { element, escaped } from "../drawing/element";
 import { pxPerMm } from "../engine/placement/screen";
 import { drawnFor } from "../versions/compare";
-import type { ReportedScreen } from "./gather";
+import type { ReportedScreen } from "./reportedScreen";
 import type { ReportSource } from "./source";
 import { CONTENT_MM } from "./style";
 import { aspectWords, momentIn, sizeWords, tallyMarks } from "./words";

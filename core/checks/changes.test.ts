@@ -5,7 +5,7 @@ import { changeHit } from "../editing/edits/controls";
 import { accept } from "../editing/edits/accept";
 import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import { plainScreen } from "../engine/placement/screen";
-import { changesOf, changeTally, screenChanges } from "./changed";
+import { changesOf, changeTally, screenChanges } from "./changes";
 import { bareFindings } from "./check";
 import type { BareFinding } from "./finding";
 
