@@ -2,6 +2,8 @@ import { findAspectIntervals } from "../core/checks/aspectIntervals";
 import { bareOn, checkScreen } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
 import { facesOf, type JudgedScreen } from "../core/checks/grid";
+import { missesInMoments, moveForPair, worstPair, type ScreenMisses } from "../core/checks/worstMiss";
+import { makeReport, spanRange } from "../core/report/gatherReport";
 import { sayNames } from "../core/checks/say";
 import { changeFeel } from "../core/editing/edits/controls";
 import { sampleLayouts } from "../test/samples";
@@ -89,4 +91,43 @@ test("points are thinned without losing their extremes", () => {
   expect(few).toContainEqual([617, 9]);
   expect(few.map(([a]) => a)).toEqual(few.map(([a]) => a).sort((a, b) => a - b));
   expect(thinned(points.slice(0, 5), 100)).toEqual(points.slice(0, 5));
+});
+
+test("misses come screen by screen as the command line tells them; the move for a pair is the core's own", async () => {
+  const { connection } = worker();
+  const checker = createFacesChecker(() => connection);
+  const found: ScreenMisses[] = [];
+  expect(await checker.misses(asked(), (place, one) => void (found[place] = one))).toBe(true);
+  screens.forEach((screen, i) => expect(found[i]).toEqual({ name: screen.name, faces: facesOf(draft).map((face) => missesInMoments(draft, screen, face)) }));
+  const pair = worstPair(found)!;
+  expect(await checker.missMove(asked(), pair)).toEqual(moveForPair({ layout: draft, screens, faces: facesOf(draft) }, pair));
+});
+
+test("the map comes from coarse to fine, row by row; a newer one ends it, and so does stopping", async () => {
+  const { connection } = worker();
+  const checker = createFacesChecker(() => connection);
+  const range = { from: 1, to: 2.6, fromInches: 3, toInches: 13, ppi: 420, insetsMm: { left: 0, top: 0, right: 0, bottom: 0 } };
+  const rows: string[] = [];
+  const one: FacesAsked = { ...asked(), faces: [{ handed: "right", playerSize: 1 }] };
+  const first = checker.map(one, range, (level, row, cells) => {
+    rows.push(`${level.columns} ${row} ${cells.length}`);
+    // The second level has begun: a newer question takes over.
+    if (rows.length === 8) newer = checker.map(one, range, () => checker.stop());
+  });
+  let newer: Promise<boolean> = Promise.resolve(true);
+  expect(await first).toBe(false);
+  expect(rows).toEqual([...Array.from({ length: 6 }, (_, i) => `8 ${i} 8`), "16 0 16", "16 1 16"]);
+  expect(await newer).toBe(false);
+});
+
+test("a report made through the worker is the one that the command line makes, and says how far it is", async () => {
+  const { connection } = worker();
+  const checker = createFacesChecker(() => connection);
+  const parts = ["layout", "screens", "sheet", "grid", "misses", "findings"] as const;
+  const steps: number[] = [];
+  const wanted = { digest: "d", date: "2026-11-26", parts, paper: "a4", shrinks: 2, range: spanRange(draft) } as const;
+  const html = await checker.report(asked(), wanted, (done, all) => steps.push(done / all));
+  expect(html).toBe(makeReport({ layout: draft, digest: "d", date: "2026-11-26", screens, parts }));
+  expect(steps).toEqual([...steps].sort((a, b) => a - b));
+  expect(steps.length).toBe(screens.length + 1);
 });

@@ -80,7 +80,7 @@ export function spansPart({ layout, spans, screens, faces }: ReportSource): stri
     const about = subjects.map((s) => nameIn(layout, s)).join(", ") || "layout";
     const which = row.faces.length < faces.length ? ` (${row.faces.map((f) => `${faces[f].handed[0]}${faces[f].playerSize}`).join(" ")})` : "";
     return {
-      label: cut(`${SIGN[row.profile.severity]} ${about}, ${code}${moment === null ? "" : `, ${momentIn(layout, moment)}`}${which}`, 48),
+      label: cut(`${SIGN[row.profile.severity]} ${about}, ${code}${moment === null ? "" : `, ${momentIn(layout, moment)}`}${which}`, 64),
       profile: row.profile,
     };
   });
