@@ -11,6 +11,12 @@ import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
+import { withOwn, type OwnChanges } from "./own";
+
+/** Who plays: hand, size and moment, and what that player has changed for himself. */
+export interface PlayedFor extends PlayerView {
+  readonly own?: OwnChanges;
+}
 
 /** A player of one layout on one screen. */
 export interface Player {
@@ -19,7 +25,7 @@ export interface Player {
   /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and what came in it. */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: TickInput) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
-  retune(layout: PlayedLayout, screen: Screen, playerView?: PlayerView): void;
+  retune(layout: PlayedLayout, screen: Screen, playedFor?: PlayedFor): void;
   readonly resolved: () => Resolved;
   readonly setup: () => InputSetup;
   readonly state: () => InputState;
@@ -28,8 +34,13 @@ export interface Player {
 /** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
-export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, playerView: PlayerView = PLAIN_PLAYER_VIEW): Player {
-  let resolved = resolve(prepareLayout(layout), screen, { ...playerView, moment: null });
+const placesOf = (layout: PlayedLayout, screen: Screen, playedFor: PlayedFor): Resolved => {
+  const laidOut = resolve(prepareLayout(layout), screen, { ...playedFor, moment: null });
+  return playedFor.own ? withOwn(laidOut, playedFor.own) : laidOut;
+};
+
+export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, playerView: PlayedFor = PLAIN_PLAYER_VIEW): Player {
+  let resolved = placesOf(layout, screen, playerView);
   let setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, playerView.moment);
   let queue: InputEvent[] = [];
@@ -66,7 +77,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
     },
     retune(next, nextScreen, nextView = PLAIN_PLAYER_VIEW) {
       const before = setup;
-      resolved = resolve(prepareLayout(next), nextScreen, { ...nextView, moment: null });
+      resolved = placesOf(next, nextScreen, nextView);
       setup = prepareInput(next, resolved, hz);
       const kept = carryOver(before, state, setup);
       kept.moment = nextView.moment;

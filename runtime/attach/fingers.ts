@@ -1,0 +1,163 @@
+/**
+ * Fingers, pens and the mouse over an element, as events of the engine. What a control takes reaches nobody else; everything else goes to
+ * what lies below. The browser's own gestures are kept off the element for as long as it plays.
+ */
+import type { InputEvent } from "../../core/engine/input/events";
+import type { Point } from "../../core/engine/geometry/point";
+import { OWN_EVENT } from "./desk";
+import { createListening } from "./listen";
+import { pointerEvents, type MouseButtons, type PointerSample } from "./pointer";
+
+export interface FingersParts {
+  readonly over: HTMLElement;
+  readonly toScreen: (clientX: number, clientY: number) => Point;
+  readonly feed: (event: InputEvent) => void;
+  /** Whether a touch at a point would be taken: by a control there, or by one it may slide onto. */
+  readonly takes: (point: Point) => boolean;
+  /** A finger has come down, or a mouse where it stands for one. */
+  readonly touched: () => void;
+  /** Whether the main button of a mouse stands for a finger just now. */
+  readonly mouseTouches: () => boolean;
+  /** Whether the mouse counts as a mouse. */
+  readonly mouse: boolean;
+  readonly now: () => number;
+}
+
+export interface Fingers {
+  /** Tells the engine once more where every finger lies: the screen under them has changed. */
+  again(): void;
+  /** Lets go of all of them as by cancel. */
+  cancel(): void;
+  close(): void;
+}
+
+/** What keeps the browser's gestures off: panning, zooming, pulling to reload, selecting, the menu of a long press. */
+const STYLES: Readonly<Record<string, string>> = {
+  "touch-action": "none",
+  "overscroll-behavior": "none",
+  "user-select": "none",
+  "-webkit-user-select": "none",
+  "-webkit-touch-callout": "none",
+  "-webkit-tap-highlight-color": "transparent",
+};
+
+/** What was there before the first of several handles set its styles, and how many of them there are. */
+const styledBy = new Map<HTMLElement, { count: number; readonly before: readonly (readonly [key: string, value: string])[] }>();
+
+/** Sets styles; gives what sets back what was there, once nobody wants them any more. */
+function styled(element: HTMLElement, styles: Readonly<Record<string, string>>): () => void {
+  const known = styledBy.get(element) ?? { count: 0, before: Object.keys(styles).map((key) => [key, element.style.getPropertyValue(key)] as const) };
+  known.count += 1;
+  styledBy.set(element, known);
+  for (const [key, value] of Object.entries(styles)) element.style.setProperty(key, value);
+  return () => {
+    known.count -= 1;
+    if (known.count > 0) return;
+    styledBy.delete(element);
+    known.before.forEach(([key, value]) => (value ? element.style.setProperty(key, value) : element.style.removeProperty(key)));
+    if (element.getAttribute("style") === "") element.removeAttribute("style");
+  };
+}
+
+interface Finger {
+  readonly isMouse: boolean;
+  clientX: number;
+  clientY: number;
+}
+
+const isWithin = (over: HTMLElement, target: EventTarget | null) => target instanceof Node && over.contains(target);
+/** What a game puts on its own glass to be pressed is not taken from it by a finger that only might slide. */
+const isPressable = (target: EventTarget | null) => target instanceof Element && target.closest("a,button,input,select,textarea,[role=button]") !== null;
+
+export function createFingers({ over, toScreen, feed, takes, touched, mouseTouches, mouse, now }: FingersParts): Fingers {
+  const listening = createListening();
+  const down = new Map<number, Finger>();
+  let buttons: MouseButtons = 0;
+  /** The times at which the last taken touch ended: a browser tells of a click after it. */
+  let tookUntil = -Infinity;
+  const unstyle = [styled(over, STYLES), styled(document.documentElement, { "overscroll-behavior": "none" })];
+  const take = (event: Event) => {
+    if (event.cancelable) event.preventDefault();
+    event.stopPropagation();
+  };
+  const sampleOf = (event: PointerEvent, type: PointerSample["type"]): PointerSample => ({
+    type,
+    id: event.pointerId,
+    mouse: event.pointerType === "mouse",
+    buttons: event.buttons,
+    ...toScreen(event.clientX, event.clientY),
+    t: now(),
+    dx: event.movementX,
+    dy: event.movementY,
+  });
+  const give = (event: PointerEvent, type: PointerSample["type"]) => {
+    const told = pointerEvents(buttons, sampleOf(event, type));
+    if (event.pointerType === "mouse") buttons = told.buttons;
+    for (const one of told.events) if (mouse || one.type !== "mouse") feed(one);
+  };
+  listening.on("pointerdown", (event) => {
+    if (OWN_EVENT in event || down.has(event.pointerId) || !isWithin(over, event.target)) return;
+    const isMouse = event.pointerType === "mouse";
+    if (isMouse && !mouseTouches()) return;
+    if (!isMouse) touched();
+    const point = toScreen(event.clientX, event.clientY);
+    if (isMouse && event.button !== 0) return give(event, "down");
+    if (!takes(point) || (isPressable(event.target) && event.target !== over)) return;
+    down.set(event.pointerId, { isMouse, clientX: event.clientX, clientY: event.clientY });
+    give(event, "down");
+    take(event);
+  });
+  listening.on("pointermove", (event) => {
+    if (OWN_EVENT in event) return;
+    const finger = down.get(event.pointerId);
+    if (!finger) {
+      if (event.pointerType === "mouse" && mouse && isWithin(over, event.target)) give(event, "move");
+      return;
+    }
+    [finger.clientX, finger.clientY] = [event.clientX, event.clientY];
+    // A phone tells of several movements at once: each counts.
+    const all = event.getCoalescedEvents?.() ?? [];
+    for (const one of all.length > 1 && !finger.isMouse ? all : [event]) give(one, "move");
+    take(event);
+  });
+  const end = (type: "up" | "cancel") => (event: PointerEvent) => {
+    if (OWN_EVENT in event) return;
+    if (!down.has(event.pointerId)) {
+      if (type === "up" && event.pointerType === "mouse" && buttons !== 0) give(event, "up");
+      return;
+    }
+    give(event, type);
+    // Of a mouse another button may still be down: it is a finger until the main one is up.
+    if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & 1) === 0) down.delete(event.pointerId);
+    tookUntil = now();
+    take(event);
+  };
+  listening.on("pointerup", end("up"));
+  listening.on("pointercancel", end("cancel"));
+  // Older ways to hear of the same touch, and what browsers make of it, reach nobody either.
+  for (const type of ["touchstart", "touchmove", "touchend", "touchcancel"] as const)
+    listening.on(type, (event) => down.size > 0 && isWithin(over, event.target) && take(event));
+  for (const type of ["click", "dblclick", "mousedown", "mouseup"] as const)
+    listening.on(
+      type,
+      (event) =>
+        !(OWN_EVENT in event) && isWithin(over, event.target) && !isPressable(event.target) && (down.size > 0 || now() - tookUntil < CLICK_MS) && take(event),
+    );
+  listening.on("contextmenu", (event) => isWithin(over, event.target) && down.size > 0 && take(event));
+  return {
+    again() {
+      for (const [id, { clientX, clientY }] of down) feed({ t: now(), id, type: "move", ...toScreen(clientX, clientY) });
+    },
+    cancel() {
+      down.clear();
+      buttons = 0;
+    },
+    close() {
+      listening.close();
+      unstyle.forEach((back) => back());
+    },
+  };
+}
+
+/** A click comes so long after its touch at most, ms. */
+const CLICK_MS = 60;

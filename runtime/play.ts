@@ -1,0 +1,265 @@
+/**
+ * Plays a layout over an element of a page: fingers, keys, mouse and pads go in, the words of the game come out. It owns no clock but the
+ * browser's, keeps nothing, and takes all of it away again when it is closed.
+ */
+import type { Point } from "../core/engine/geometry/point";
+import type { ActionValues, InputEvent } from "../core/engine/input/events";
+import { isShown, stackAt } from "../core/engine/input/touches";
+import { readPlayed } from "../core/engine/read/played";
+import type { PlayedLayout, Screen } from "../core/engine/types";
+import { createDesk, type Desk } from "./attach/desk";
+import { createFingers, type Fingers } from "./attach/fingers";
+import { createGlass, type Glass } from "./attach/glass";
+import { createBuzz } from "./buzz";
+import { playedControls } from "./controls";
+import type { Appear, Handle, Painter, PlayedControl, PlayOptions } from "./handle";
+import { createMotion } from "./motion";
+import { fadedByOwn, withOwnValues, type OwnChanges } from "./own";
+import { createOwn, type OwnHandle } from "./ownHandle";
+import { createPlayer, type PlayedFor, type Player } from "./player";
+import { drawnControls } from "./poses";
+import { createReading } from "./reading";
+import { createSeen, type Seen } from "./seen";
+import { inLanguage } from "./words";
+
+/** A layout, or a played file as bytes or text. */
+export type PlayedSource = PlayedLayout | Uint8Array | string;
+
+function layoutOf(played: PlayedSource): PlayedLayout {
+  if (typeof played !== "string" && !(played instanceof Uint8Array)) return played;
+  const read = readPlayed(played);
+  if (read.ok) return read.value.layout;
+  const [{ path, message }] = read.problems;
+  throw new Error(`played file, ${path ? `${path}: ` : ""}${message}`);
+}
+
+/** What the address of the page asks for: `?nodulum-appear=always`. */
+function appearFlag(): Appear | null {
+  const value = new URLSearchParams(location.search).get("nodulum-appear");
+  return value === "touch" || value === "always" || value === "no-pad" ? value : null;
+}
+
+const now = () => performance.now();
+
+class Playing<Name extends string> implements Handle<Name> {
+  readonly own: OwnHandle;
+  #layout: PlayedLayout;
+  #spoken: PlayedLayout;
+  #view: PlayedFor;
+  #language: string;
+  #codes: ReadonlySet<string>;
+  #isOn = true;
+  #animation = 0;
+  readonly #hz: number;
+  readonly #player: Player;
+  readonly #glass: Glass;
+  readonly #fingers: Fingers;
+  readonly #desk: Desk;
+  readonly #seen: Seen;
+  readonly #painter: Painter | null;
+  readonly #buzz: () => void;
+  readonly #motion = createMotion();
+  readonly #reading = createReading();
+  readonly #listeners = new Set<(values: ActionValues, timeMs: number) => void>();
+
+  constructor(played: PlayedSource, options: PlayOptions) {
+    const { over, screen, ppi, hz = 60, keys = true, mouse = true, pads = true } = options;
+    const layout = layoutOf(played);
+    this.#layout = layout;
+    this.#hz = hz;
+    this.#language = options.language ?? navigator.language;
+    this.#spoken = inLanguage(layout, this.#language);
+    this.#codes = codesOf(layout);
+    this.#view = { handed: options.handed ?? "right", playerSize: sizeIn(layout, options.playerSize ?? 1), moment: momentIn(layout, options.moment ?? null) };
+    this.#glass = createGlass(over, { fixed: screen, ppi });
+    this.own = createOwn({ layout: () => this.#layout, placesWith: (own) => this.#placesWith(own), changed: () => this.#retune() }, options.own);
+    this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes() });
+    this.#buzz = createBuzz(this.#player);
+    this.#know();
+    this.#seen = createSeen(appearFlag() ?? options.appear ?? layout.appear);
+    const feed = (event: InputEvent) => this.#player.feed(event);
+    this.#fingers = createFingers({
+      over,
+      toScreen: this.#glass.toScreen,
+      feed,
+      takes: (point) => this.#takes(point),
+      touched: () => this.#seen.used("touch"),
+      mouseTouches: () => this.#seen.isSeen() && this.#isOn,
+      mouse,
+      now,
+    });
+    const { onPad = () => undefined } = options;
+    this.#desk = createDesk({
+      feed,
+      now,
+      codes: () => this.#codes,
+      keys,
+      pads,
+      used: (what) => this.#seen.used(what),
+      onPad,
+      lost: () => this.#fingers.cancel(),
+    });
+    this.#painter = options.draw?.(over) ?? null;
+    this.#glass.watch(() => this.#retune());
+    if ((options.loop ?? "own") === "own") this.#turn();
+  }
+
+  /** Each picture a step, for a game that has no loop of its own. */
+  #turn(): void {
+    this.#animation = requestAnimationFrame((time) => {
+      this.step(time);
+      this.#turn();
+    });
+  }
+
+  #placesWith(own: OwnChanges) {
+    return createPlayer(this.#spoken, this.#glass.screen(), this.#hz, { ...this.#view, own }).resolved();
+  }
+
+  /** Something it is played with has changed: what is the same goes on, and every finger is judged anew where it lies. */
+  #retune(): void {
+    this.#spoken = inLanguage(this.#layout, this.#language);
+    this.#player.retune(this.#spoken, this.#glass.screen(), { ...this.#view, own: this.own.changes() });
+    this.#know();
+    this.#fingers.again();
+  }
+
+  #know(): void {
+    this.#reading.know(this.#layout.actions, this.#player.setup().atRest);
+  }
+
+  /** Whether a touch is for the controls: one of them is there, or one that can be slid onto shows. */
+  #takes({ x, y }: Point): boolean {
+    const [setup, state] = [this.#player.setup(), this.#player.state()];
+    if (stackAt(setup, state, { touch: NaN, x, y }).length > 0) return true;
+    return setup.slides && setup.controls.some((control) => control.kind === "button" && control.feel.slideIn && isShown(state, control));
+  }
+
+  #drawn() {
+    const drawn = drawnControls(
+      { layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() },
+      this.#motion,
+    );
+    return fadedByOwn(drawn, this.own.changes());
+  }
+
+  step(nowMs = now()): void {
+    this.#desk.poll();
+    this.#reading.begin();
+    this.#player.playTo(nowMs, (values, t) => {
+      const given = withOwnValues(values, this.#layout, this.own.changes());
+      this.#reading.tick(given);
+      this.#buzz();
+      for (const heard of this.#listeners) heard(given, t);
+    });
+    const strength = this.#seen.strengthAt(nowMs);
+    this.#painter?.paint({ layout: this.#spoken, screen: this.screen, drawn: this.#drawn(), strength, scale: this.#glass.scale() });
+  }
+
+  value = (name: Name) => this.#reading.value(name);
+  angle = (name: Name) => this.#reading.angle(name);
+  strength = (name: Name) => this.#reading.strength(name);
+  rose = (name: Name) => this.#reading.rose(name);
+  fell = (name: Name) => this.#reading.fell(name);
+
+  onTick(listener: (values: ActionValues, timeMs: number) => void): () => void {
+    this.#listeners.add(listener);
+    return () => void this.#listeners.delete(listener);
+  }
+
+  controls(): readonly PlayedControl[] {
+    return playedControls({ resolved: this.#player.resolved(), drawn: this.#drawn(), scale: this.#glass.scale(), strength: this.#seen.isSeen() ? 1 : 0 });
+  }
+
+  show(id: string, on: boolean): void {
+    if (!this.#layout.controls.some((control) => control.id === id)) throw new Error(`there is no control "${id}"`);
+    this.#player.feed({ t: now(), type: "control", id, shown: on });
+  }
+
+  get moment(): string | null {
+    return this.#view.moment;
+  }
+  set moment(moment: string | null) {
+    this.#view = { ...this.#view, moment: momentIn(this.#layout, moment) };
+    this.#player.feed({ t: now(), type: "moment", moment });
+  }
+  get handed(): "right" | "left" {
+    return this.#view.handed;
+  }
+  set handed(handed: "right" | "left") {
+    this.#view = { ...this.#view, handed };
+    this.#retune();
+  }
+  get playerSize(): number {
+    return this.#view.playerSize;
+  }
+  set playerSize(playerSize: number) {
+    this.#view = { ...this.#view, playerSize: sizeIn(this.#layout, playerSize) };
+    this.#retune();
+  }
+  get language(): string {
+    return this.#language;
+  }
+  set language(language: string) {
+    this.#language = language;
+    this.#retune();
+  }
+  get appear(): Appear {
+    return this.#seen.appear;
+  }
+  set appear(appear: Appear) {
+    this.#seen.appear = appear;
+  }
+  get screen(): Screen {
+    return this.#glass.screen();
+  }
+  get layout(): PlayedLayout {
+    return this.#layout;
+  }
+  get asked() {
+    return this.#reading.asked;
+  }
+  get reads() {
+    return this.#reading.reads;
+  }
+
+  off(): void {
+    this.#isOn = false;
+    this.#player.feed({ t: now(), type: "off" });
+  }
+  on(): void {
+    this.#isOn = true;
+    this.#player.feed({ t: now(), type: "on" });
+  }
+
+  replace(played: PlayedSource): void {
+    const layout = layoutOf(played);
+    this.#layout = layout;
+    this.#codes = codesOf(layout);
+    const { moment, playerSize } = this.#view;
+    const isKnown = moment === null || layout.moments.some(({ id }) => id === moment);
+    this.#view = { ...this.#view, moment: isKnown ? moment : null, playerSize: sizeIn(layout, playerSize) };
+    this.#retune();
+  }
+
+  close(): void {
+    cancelAnimationFrame(this.#animation);
+    for (const part of [this.#fingers, this.#desk, this.#glass, this.#painter]) part?.close();
+    this.#listeners.clear();
+  }
+}
+
+const sizeIn = ({ playerSizes: { min, max } }: PlayedLayout, size: number): number => Math.min(max, Math.max(min, size));
+
+function momentIn({ moments }: PlayedLayout, moment: string | null): string | null {
+  if (moment === null || moments.some(({ id }) => id === moment)) return moment;
+  throw new Error(`there is no moment "${moment}"; known: ${moments.map(({ id }) => id).join(", ") || "none"}`);
+}
+
+/** The codes that any action reads. */
+const codesOf = ({ actions }: PlayedLayout): ReadonlySet<string> => new Set(actions.flatMap((action) => action.keys.map(({ code }) => code)));
+
+/** Plays a layout, or a played file as bytes or text. Throws where the file cannot be read, with the place and what is wrong there. */
+export function play<Name extends string = string>(played: PlayedSource, options: PlayOptions): Handle<Name> {
+  return new Playing<Name>(played, options);
+}

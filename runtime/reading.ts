@@ -1,0 +1,100 @@
+/** What a game reads between two of its steps: the last values, the edges of all ticks in between, movements added up; and what it asked for in vain. */
+import { magnitude } from "../core/engine/geometry/point";
+import type { ActionValue, ActionValues } from "../core/engine/input/events";
+import type { PlayedAction } from "../core/engine/types";
+import type { Asked } from "./handle";
+
+export interface Reading {
+  /** A step begins: edges and movements are told anew. */
+  begin(): void;
+  /** A tick was played. */
+  tick(values: ActionValues): void;
+  value(name: string): ActionValue;
+  rose(name: string): boolean;
+  fell(name: string): boolean;
+  /** The layout has changed: which words there are. */
+  know(actions: readonly PlayedAction[], atRest: ActionValues): void;
+  readonly asked: Record<string, Asked>;
+  readonly reads: Record<string, number>;
+}
+
+/** How far apart two words are: letters put in, taken out, changed (Levenshtein 1966). */
+export function lettersApart(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+  for (let i = 0; i < a.length; i += 1) {
+    const next = [i + 1];
+    for (let j = 0; j < b.length; j += 1) next.push(Math.min(row[j + 1] + 1, next[j] + 1, row[j] + (a[i] === b[j] ? 0 : 1)));
+    row = next;
+  }
+  return row[b.length];
+}
+
+/** The word most like another, written in the same letters or nearly; null where none is. */
+export function nearestWord(word: string, known: readonly string[]): string | null {
+  const bare = (text: string) => text.toLowerCase().replace(/[\s_-]/g, "");
+  let best: { readonly word: string; readonly apart: number } | null = null;
+  for (const one of known) {
+    const apart = lettersApart(bare(word), bare(one));
+    if (apart <= Math.max(1, Math.floor(one.length / 3)) && (best === null || apart < best.apart)) best = { word: one, apart };
+  }
+  return best && best.word;
+}
+
+const strengthOf = (value: ActionValue) =>
+  typeof value === "boolean" ? (value ? 1 : 0) : typeof value === "number" ? Math.abs(value) : magnitude(value[0], value[1]);
+
+export function createReading(): Reading & { strength(name: string): number; angle(name: string): number } {
+  let last = new Map<string, ActionValue>();
+  let motions = new Set<string>();
+  const risen = new Set<string>();
+  const fallen = new Set<string>();
+  const asked: Record<string, Asked> = Object.create(null) as Record<string, Asked>;
+  const reads: Record<string, number> = Object.create(null) as Record<string, number>;
+  const look = (name: string): ActionValue => {
+    reads[name] = (reads[name] ?? 0) + 1;
+    const value = last.get(name);
+    if (value !== undefined) return value;
+    asked[name] = { times: (asked[name]?.times ?? 0) + 1, nearest: asked[name] ? asked[name].nearest : nearestWord(name, [...last.keys()]) };
+    return false;
+  };
+  return {
+    begin() {
+      risen.clear();
+      fallen.clear();
+      for (const name of motions) last.set(name, [0, 0]);
+    },
+    tick(values) {
+      for (const name of last.keys()) {
+        const value = values[name];
+        const before = last.get(name);
+        if (value === true && before === false) risen.add(name);
+        if (value === false && before === true) fallen.add(name);
+        if (motions.has(name)) {
+          const [x, y] = before as readonly [number, number];
+          last.set(name, [x + (value as readonly [number, number])[0], y + (value as readonly [number, number])[1]]);
+        } else last.set(name, value);
+      }
+    },
+    value: look,
+    rose: (name) => (look(name), risen.has(name)),
+    fell: (name) => (look(name), fallen.has(name)),
+    strength: (name) => strengthOf(look(name)),
+    angle(name) {
+      const value = look(name);
+      if (typeof value !== "object" || (value[0] === 0 && value[1] === 0)) return 0;
+      return (Math.atan2(value[1], value[0]) * 180) / Math.PI;
+    },
+    know(actions, atRest) {
+      const known = new Map<string, ActionValue>();
+      for (const { name } of actions) {
+        const [was, rests] = [last.get(name), atRest[name]];
+        // What is of another kind by now begins at rest.
+        known.set(name, was !== undefined && typeof was === typeof rests ? was : rests);
+      }
+      last = known;
+      motions = new Set(actions.filter(({ kind }) => kind === "motion").map(({ name }) => name));
+    },
+    asked,
+    reads,
+  };
+}

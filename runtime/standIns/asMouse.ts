@@ -1,0 +1,64 @@
+/** A layout as a mouse: motions as its movement, presses as its buttons, for games that know only the mouse. */
+import type { ActionValues } from "../../core/engine/input/events";
+import type { PlayedAction } from "../../core/engine/types";
+import { OWN_EVENT } from "../attach/desk";
+import type { Handle } from "../handle";
+
+/** CSS px a unit that a motion gives, across and down; the mouse's own scale read backwards. */
+function pxAUnit({ mouse }: PlayedAction): readonly [number, number] {
+  const move = mouse.find((one) => "move" in one);
+  const scale = move && "move" in move ? move.scale : 1;
+  const [x, y] = typeof scale === "number" ? [scale, scale] : scale;
+  return [x ? 1 / x : 1, y ? 1 / y : 1];
+}
+
+/** The button of the mouse that gives to a press; null: none does. */
+function buttonOf({ mouse }: PlayedAction): number | null {
+  const part = mouse.find((one) => "button" in one);
+  return part && "button" in part ? part.button : null;
+}
+
+/** Bit of `buttons` of a `button`: the second and the third stand the other way round (Pointer Events). */
+const BIT = [1, 4, 2, 8, 16];
+
+/** Plays a handle as the mouse over an element. Gives what ends it; buttons that are down come up. */
+export function asMouse(handle: Pick<Handle, "layout" | "onTick">, over: Element): () => void {
+  const down = new Set<number>();
+  let [x, y] = [0, 0];
+  const send = (type: "move" | "down" | "up", button: number, dx = 0, dy = 0) => {
+    const box = over.getBoundingClientRect();
+    const at = { clientX: box.left + box.width / 2 + x, clientY: box.top + box.height / 2 + y };
+    const buttons = [...down].reduce((all, one) => all | (BIT[one] ?? 0), 0);
+    for (const Kind of [PointerEvent, MouseEvent]) {
+      const init = { ...at, button, buttons, movementX: dx, movementY: dy, bubbles: true, cancelable: true, composed: true, view: window };
+      const name = `${Kind === PointerEvent ? "pointer" : "mouse"}${type}`;
+      const event = new Kind(name, Kind === PointerEvent ? { ...init, pointerType: "mouse", pointerId: 1, isPrimary: true } : init);
+      over.dispatchEvent(Object.defineProperty(event, OWN_EVENT, { value: true }));
+    }
+  };
+  const stop = handle.onTick((values: ActionValues) => {
+    for (const action of handle.layout.actions) {
+      const value = values[action.name];
+      if (action.kind === "motion") {
+        const [given, scale] = [value as readonly [number, number], pxAUnit(action)];
+        if (given[0] === 0 && given[1] === 0) continue;
+        const [dx, dy] = [given[0] * scale[0], -given[1] * scale[1]];
+        [x, y] = [x + dx, y + dy];
+        send("move", -1, dx, dy);
+      } else if (action.kind === "press") {
+        const button = buttonOf(action);
+        if (button === null || down.has(button) === (value === true)) continue;
+        if (value === true) down.add(button);
+        else down.delete(button);
+        send(value === true ? "down" : "up", button);
+      }
+    }
+  });
+  return () => {
+    stop();
+    for (const button of [...down]) {
+      down.delete(button);
+      send("up", button);
+    }
+  };
+}

@@ -1,0 +1,90 @@
+/** A layout as one more pad (W3C Gamepad, standard mapping), for games that know only pads. */
+import type { ActionValue, ActionValues } from "../../core/engine/input/events";
+import type { PlayedAction } from "../../core/engine/types";
+import { OWN_PAD } from "../attach/desk";
+import type { Handle } from "../handle";
+import { DOWN_AT } from "./switches";
+
+const BUTTONS = 17;
+const AXES = 4;
+
+interface Amounts {
+  readonly buttons: number[];
+  readonly axes: number[];
+}
+
+const strongest = (list: number[], at: number, value: number) => {
+  if (at < list.length && Math.abs(value) > Math.abs(list[at])) list[at] = value;
+};
+const sideOf = (value: number | readonly [number, number] | undefined, side: 0 | 1) =>
+  value === undefined ? 1 : typeof value === "number" ? value : value[side];
+
+/** Puts what an action gives onto the first of the pad's parts that gives to it. A pad's axes count down as positive. */
+export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { buttons, axes }: Amounts): void {
+  switch (kind) {
+    case "press": {
+      const part = pad.find((one) => "button" in one);
+      if (part && "button" in part && value === true) strongest(buttons, part.button, 1);
+      return;
+    }
+    case "axis": {
+      const part = pad.find((one) => "axis" in one);
+      if (part && "axis" in part) return strongest(axes, part.axis, (value as number) * (Math.sign(part.scale) || 1));
+      for (const one of pad) if ("button" in one) strongest(buttons, one.button, Math.max(0, (value as number) * Math.sign(sideOf(one.value, 0))));
+      return;
+    }
+    case "vector": {
+      const [x, y] = value as readonly [number, number];
+      const stick = pad.find((one) => "stick" in one);
+      if (stick && "stick" in stick) {
+        const first = stick.stick === "left" ? 0 : 2;
+        strongest(axes, first, x * (Math.sign(sideOf(stick.scale, 0)) || 1));
+        strongest(axes, first + 1, -y * (Math.sign(sideOf(stick.scale, 1)) || 1));
+        return;
+      }
+      for (const one of pad) if ("button" in one) strongest(buttons, one.button, Math.max(0, x * sideOf(one.value, 0) + y * sideOf(one.value, 1)));
+      return;
+    }
+    case "motion":
+      return;
+  }
+}
+
+/** Plays a handle as a pad. Gives what ends it: the pad is unplugged. */
+export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
+  const browsers = navigator.getGamepads?.bind(navigator) ?? (() => []);
+  const free = [...browsers()].findIndex((pad) => pad === null);
+  const index = free >= 0 ? free : [...browsers()].length;
+  const state = { buttons: Array.from({ length: BUTTONS }, () => 0), axes: Array.from({ length: AXES }, () => 0), timestamp: 0 };
+  const snapshot = (connected: boolean) => ({
+    id: OWN_PAD,
+    index,
+    connected,
+    mapping: "standard",
+    timestamp: state.timestamp,
+    axes: [...state.axes],
+    buttons: state.buttons.map((value) => ({ pressed: value >= DOWN_AT, touched: value > 0, value })),
+    vibrationActuator: null,
+  });
+  const tell = (type: "gamepadconnected" | "gamepaddisconnected") =>
+    dispatchEvent(Object.defineProperty(new Event(type), "gamepad", { value: snapshot(type === "gamepadconnected") }));
+  // The game asks by this name, and may keep the function: it is put where the browser's own stands.
+  const withOurs = () => {
+    const all: (object | null)[] = [...browsers()];
+    while (all.length < index) all.push(null);
+    all[index] = snapshot(true);
+    return all as (Gamepad | null)[];
+  };
+  Object.defineProperty(navigator, "getGamepads", { value: withOurs, configurable: true, writable: true });
+  const stop = handle.onTick((values: ActionValues, timeMs) => {
+    const amounts = { buttons: state.buttons.map(() => 0), axes: state.axes.map(() => 0) };
+    for (const action of handle.layout.actions) putOnPad(action, values[action.name], amounts);
+    Object.assign(state, amounts, { timestamp: timeMs });
+  });
+  tell("gamepadconnected");
+  return () => {
+    stop();
+    delete (navigator as { getGamepads?: unknown }).getGamepads;
+    tell("gamepaddisconnected");
+  };
+}

@@ -1,0 +1,56 @@
+/**
+ * One file for a script tag, for games that know nothing of layouts:
+ * `<script src="nodulum-runtime.js" data-played="layout.played.json" data-over="#game" data-as="keys"></script>`.
+ * Everything of the package is `window.nodulum` besides; the handle that the tag made is `nodulum.handle`.
+ */
+import { drawing } from "./drawing";
+import type { Handle, PlayOptions } from "./handle";
+import { readPlayed } from "../core/engine/read/played";
+import { play } from "./play";
+import { asKeys } from "./standIns/asKeys";
+import { asMouse } from "./standIns/asMouse";
+import { asPad } from "./standIns/asPad";
+
+const nodulum = { play, readPlayed, drawing, asKeys, asPad, asMouse, handle: null as Handle | null };
+Object.assign(window, { nodulum });
+
+const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
+
+/** What the attributes of the tag ask for. `data-as`: keys, pad, mouse, several with spaces between. */
+async function begin({ played, over = "canvas", as = "", moment, appear, ppi, handed, size }: DOMStringMap): Promise<void> {
+  if (played === undefined) return;
+  const element = document.querySelector<HTMLElement>(over);
+  if (!element) return fault(`data-over="${over}": there is no such element`);
+  const answer = await fetch(played);
+  if (!answer.ok) return fault(`data-played="${played}": answered with ${answer.status}`);
+  const kinds = as.split(/\s+/).filter(Boolean);
+  const unknown = kinds.find((kind) => !["keys", "pad", "mouse"].includes(kind));
+  if (unknown !== undefined) return fault(`data-as="${as}": "${unknown}" is none of keys, pad, mouse`);
+  const options: PlayOptions = {
+    over: element,
+    draw: drawing,
+    // What stands in for keys or a mouse must not hear itself, nor double what a hand does on real ones.
+    keys: !kinds.includes("keys"),
+    mouse: !kinds.includes("mouse"),
+    pads: !kinds.includes("pad"),
+    ...(moment === undefined ? {} : { moment }),
+    ...(appear === undefined ? {} : { appear: appear as PlayOptions["appear"] }),
+    ...(ppi === undefined ? {} : { ppi: Number(ppi) }),
+    ...(handed === undefined ? {} : { handed: handed as "left" | "right" }),
+    ...(size === undefined ? {} : { playerSize: Number(size) }),
+  };
+  const handle = play(new Uint8Array(await answer.arrayBuffer()), options);
+  nodulum.handle = handle;
+  if (kinds.includes("keys")) asKeys(handle);
+  if (kinds.includes("pad")) asPad(handle);
+  if (kinds.includes("mouse")) asMouse(handle, element);
+  dispatchEvent(new CustomEvent("nodulum", { detail: handle }));
+}
+
+const { currentScript } = document;
+if (currentScript instanceof HTMLScriptElement) {
+  const { dataset } = currentScript;
+  const start = () => void begin(dataset).catch((error: unknown) => fault(error instanceof Error ? error.message : String(error)));
+  if (document.readyState === "loading") addEventListener("DOMContentLoaded", start);
+  else start();
+}

@@ -1,0 +1,72 @@
+/**
+ * `npm run build:runtime`: the package `nodulum-runtime` in dist/runtime, ready for `npm pack ./dist/runtime`: modules with types, one file for a
+ * script tag, no dependencies. Each entry is a file of its own beside what they share, so that nobody pays for what is not imported.
+ */
+import { build } from "esbuild";
+import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import ts from "typescript";
+import { root } from "./lib.mjs";
+
+/** The entries by what they are imported as; `.` is the package itself. */
+export const ENTRIES = { ".": "index", "./draw": "drawing", "./stand-ins": "standIns", "./none": "none" };
+/** Where it is built to. */
+export const runtimeFolder = join(root, "dist", "runtime");
+
+const COMMON = { bundle: true, minify: true, target: "es2022", logLevel: "error", legalComments: "none" };
+
+/** The types, as TypeScript tells them: a folder each for the runtime and the part of the core that it stands on. */
+function writeTypes(outDir) {
+  const files = Object.values(ENTRIES).map((name) => join(root, "runtime", `${name}.ts`));
+  const program = ts.createProgram(files, {
+    declaration: true,
+    emitDeclarationOnly: true,
+    outDir,
+    rootDir: root,
+    strict: true,
+    skipLibCheck: true,
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    lib: ["lib.dom.d.ts", "lib.dom.iterable.d.ts", "lib.es2023.d.ts"],
+    types: [],
+  });
+  const { diagnostics } = program.emit();
+  if (diagnostics.length > 0) throw new Error(ts.formatDiagnostics(diagnostics, { getCanonicalFileName: (f) => f, getCurrentDirectory: () => root, getNewLine: () => "\n" }));
+}
+
+/** Builds it anew. */
+export async function buildRuntime(out = runtimeFolder) {
+  rmSync(out, { recursive: true, force: true });
+  mkdirSync(out, { recursive: true });
+  await build({
+    ...COMMON,
+    entryPoints: Object.fromEntries(Object.values(ENTRIES).map((name) => [name, join(root, "runtime", `${name}.ts`)])),
+    outdir: out,
+    format: "esm",
+    splitting: true,
+    chunkNames: "shared-[hash]",
+  });
+  await build({ ...COMMON, entryPoints: [join(root, "runtime", "tag.ts")], outfile: join(out, "nodulum-runtime.js"), format: "iife" });
+  writeTypes(join(out, "types"));
+  const { version, license } = JSON.parse(readFileSync(join(root, "package.json"), "utf8"));
+  const own = {
+    name: "nodulum-runtime",
+    version,
+    description: "Plays touch layouts in web games: sticks, d-pads, buttons, touchpads and swipes over any element, read by the game's own words.",
+    license,
+    type: "module",
+    sideEffects: ["./nodulum-runtime.js"],
+    exports: {
+      ...Object.fromEntries(Object.entries(ENTRIES).map(([path, name]) => [path, { types: `./types/runtime/${name}.d.ts`, default: `./${name}.js` }])),
+      "./nodulum-runtime.js": "./nodulum-runtime.js",
+    },
+    files: ["*.js", "types", "README.md", "LICENSE"],
+  };
+  writeFileSync(join(out, "package.json"), `${JSON.stringify(own, null, 2)}\n`);
+  copyFileSync(join(root, "LICENSE"), join(out, "LICENSE"));
+  copyFileSync(join(root, "docs", "RUNTIME.md"), join(out, "README.md"));
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) await buildRuntime();
