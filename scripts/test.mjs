@@ -59,6 +59,8 @@ ensureInstalled();
 // The command line's bundle, once, before the tests that start it by the dozen.
 const { buildCli } = await import("./build-cli.mjs");
 await buildCli();
+const { buildRuntime } = await import("./build-runtime.mjs");
+await buildRuntime();
 
 /** The checks that read the sources and run nothing. */
 const READING = [

@@ -25,6 +25,8 @@ const BIT = [1, 4, 2, 8, 16];
 export function asMouse(handle: Pick<Handle, "layout" | "onTick">, over: Element): () => void {
   const down = new Set<number>();
   let [x, y] = [0, 0];
+  /** A mouse moves by whole px: what is less waits for the next tick. */
+  let rest: readonly [number, number] = [0, 0];
   const send = (type: "move" | "down" | "up", button: number, dx = 0, dy = 0) => {
     const box = over.getBoundingClientRect();
     const at = { clientX: box.left + box.width / 2 + x, clientY: box.top + box.height / 2 + y };
@@ -41,8 +43,10 @@ export function asMouse(handle: Pick<Handle, "layout" | "onTick">, over: Element
       const value = values[action.name];
       if (action.kind === "motion") {
         const [given, scale] = [value as readonly [number, number], pxAUnit(action)];
-        if (given[0] === 0 && given[1] === 0) continue;
-        const [dx, dy] = [given[0] * scale[0], -given[1] * scale[1]];
+        rest = [rest[0] + given[0] * scale[0], rest[1] - given[1] * scale[1]];
+        const [dx, dy] = [Math.trunc(rest[0]), Math.trunc(rest[1])];
+        if (dx === 0 && dy === 0) continue;
+        rest = [rest[0] - dx, rest[1] - dy];
         [x, y] = [x + dx, y + dy];
         send("move", -1, dx, dy);
       } else if (action.kind === "press") {
