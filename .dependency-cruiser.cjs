@@ -4,7 +4,7 @@
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
-const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|server|scripts|e2e|bench|test)/";
+const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|server|page|scripts|e2e|bench|test)/";
 const only = (name, from, to, comment) => ({
   name,
   comment,
@@ -36,12 +36,17 @@ module.exports = {
     room("versions", ["engine", "format", "derived", "editing"], "what changed between versions of a layout, and the log of it"),
     room("rehearsal", ["engine", "format", "derived"], "what is learnt from a rehearsal: what was given, by which touch, how it felt"),
     room("scan", ["engine", "format", "editing"], "a game's code against the ledger"),
-    room("exchange", ["engine", "format", "derived", "editing", "checks", "wiring", "scan", "versions", "rehearsal"], "readers and writers of formats"),
+    room(
+      "exchange",
+      ["engine", "format", "derived", "editing", "checks", "wiring", "scan", "versions", "rehearsal", "drawing"],
+      "readers and writers of formats",
+    ),
     room("drawing", ["engine", "format", "derived", "checks"], "drawings of layouts and of what is found, as SVG"),
     room("report", ["engine", "format", "derived", "checks", "drawing", "versions"], "the report: one document of it all"),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
     only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
     only("server", "^server/", "^(server|core)/", "route handlers call core"),
+    only("page", "^page/", "^(page|runtime|samples|core)/", "the page that plays by itself: a layout, what plays it, and the yard"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
     only("storage", "^storage/", "^(storage|core)/", "storage knows core alone"),
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),

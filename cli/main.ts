@@ -11,6 +11,7 @@ import { addDiff } from "./diff";
 import { addMisses } from "./misses";
 import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
 import { printJson, printMessage } from "./output";
+import { addPage } from "./page";
 import { addReplay } from "./replay";
 import { addReport } from "./report";
 
@@ -57,6 +58,7 @@ addSpans(withView(program.command("spans")));
 addDiff(withView(program.command("diff")));
 addMisses(withView(program.command("misses")));
 addReport(program.command("report"));
+addPage(program.command("page"));
 
 program
   .command("schema")

@@ -18,7 +18,7 @@ function newest(dir) {
   return latest;
 }
 
-if (!existsSync(bundle) || Math.max(newest(join(root, "core")), newest(join(root, "cli"))) > statSync(bundle).mtimeMs) {
+if (!existsSync(bundle) || Math.max(...["core", "cli", "page", "runtime", "samples"].map((name) => newest(join(root, name)))) > statSync(bundle).mtimeMs) {
   try {
     const { buildCli } = await import("../scripts/build-cli.mjs");
     await buildCli();

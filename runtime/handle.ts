@@ -1,5 +1,5 @@
 /** What a game holds in its hand: options in, a handle out. Types alone; docs/RUNTIME.md tells each by example. */
-import type { ActionValue, ActionValues } from "../core/engine/input/events";
+import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
 import type { Drawn } from "./art";
@@ -98,6 +98,9 @@ export interface Own {
   reset(): void;
 }
 
+/** Hears a tick: what every action gives, the time since it began to play (ms), what came in it. */
+export type OnTick = (values: ActionValues, timeMs: number, events: readonly InputEvent[]) => void;
+
 /** A layout that plays. `Name`: the words of the game, such as `ActionName` of the constants, so that a misspelt one does not compile. */
 export interface Handle<Name extends string = string> {
   /** What an action gives: a press true/false, an axis −1…1, a vector or a motion [x, y], y up. A motion is that of the last step. False for a word that is not there. */
@@ -109,8 +112,8 @@ export interface Handle<Name extends string = string> {
   /** Whether a press began, ended, since the last step but one. */
   rose(name: Name): boolean;
   fell(name: Name): boolean;
-  /** Hears the values of every tick; gives what stops it. */
-  onTick(listener: (values: ActionValues, timeMs: number) => void): () => void;
+  /** Hears the values of every tick, its time and the events that came in it; gives what stops it. */
+  onTick(listener: OnTick): () => void;
   /** Plays up to now (ms, as `performance.now()`): for a game with its own loop. */
   step(nowMs?: number): void;
   /** Every control that shows, in drawing order. */
@@ -124,6 +127,9 @@ export interface Handle<Name extends string = string> {
   appear: Appear;
   readonly screen: Screen;
   readonly layout: PlayedLayout;
+  /** SHA-256 of the layout's file, as the played file says it; null where a layout was given that is no file. */
+  readonly digest: string | null;
+  readonly hz: number;
   /** All controls off, and on again. */
   off(): void;
   on(): void;

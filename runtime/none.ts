@@ -25,6 +25,8 @@ export function play<Name extends string = string>(_played?: PlayedSource, optio
     on: nothing,
     replace: nothing,
     own: { move: no, size: no, fade: no, sensitivity: no, invert: no, json: () => ({ controls: {}, actions: {} }), reset: nothing },
+    digest: null,
+    hz: options?.hz ?? 60,
     asked: {},
     reads: {},
     close: nothing,

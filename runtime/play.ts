@@ -3,7 +3,7 @@
  * browser's, keeps nothing, and takes all of it away again when it is closed.
  */
 import type { Point } from "../core/engine/geometry/point";
-import type { ActionValues, InputEvent } from "../core/engine/input/events";
+import type { InputEvent } from "../core/engine/input/events";
 import { isShown, stackAt } from "../core/engine/input/touches";
 import { readPlayed } from "../core/engine/read/played";
 import type { PlayedLayout, Screen } from "../core/engine/types";
@@ -12,7 +12,7 @@ import { createFingers, type Fingers } from "./attach/fingers";
 import { createGlass, type Glass } from "./attach/glass";
 import { createBuzz } from "./buzz";
 import { playedControls } from "./controls";
-import type { Appear, Handle, Painter, PlayedControl, PlayOptions } from "./handle";
+import type { Appear, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./motion";
 import { fadedByOwn, withOwnValues, type OwnChanges } from "./own";
 import { createOwn, type OwnHandle } from "./ownHandle";
@@ -25,10 +25,10 @@ import { inLanguage } from "./words";
 /** A layout, or a played file as bytes or text. */
 export type PlayedSource = PlayedLayout | Uint8Array | string;
 
-function layoutOf(played: PlayedSource): PlayedLayout {
-  if (typeof played !== "string" && !(played instanceof Uint8Array)) return played;
+function readSource(played: PlayedSource): { readonly layout: PlayedLayout; readonly digest: string | null } {
+  if (typeof played !== "string" && !(played instanceof Uint8Array)) return { layout: played, digest: null };
   const read = readPlayed(played);
-  if (read.ok) return read.value.layout;
+  if (read.ok) return read.value;
   const [{ path, message }] = read.problems;
   throw new Error(`played file, ${path ? `${path}: ` : ""}${message}`);
 }
@@ -43,6 +43,7 @@ const now = () => performance.now();
 
 class Playing<Name extends string> implements Handle<Name> {
   readonly own: OwnHandle;
+  readonly hz: number;
   #layout: PlayedLayout;
   #spoken: PlayedLayout;
   #view: PlayedFor;
@@ -50,7 +51,7 @@ class Playing<Name extends string> implements Handle<Name> {
   #codes: ReadonlySet<string>;
   #isOn = true;
   #animation = 0;
-  readonly #hz: number;
+  #digest: string | null;
   readonly #player: Player;
   readonly #glass: Glass;
   readonly #fingers: Fingers;
@@ -60,13 +61,14 @@ class Playing<Name extends string> implements Handle<Name> {
   readonly #buzz: () => void;
   readonly #motion = createMotion();
   readonly #reading = createReading();
-  readonly #listeners = new Set<(values: ActionValues, timeMs: number) => void>();
+  readonly #listeners = new Set<OnTick>();
 
   constructor(played: PlayedSource, options: PlayOptions) {
     const { over, screen, ppi, hz = 60, keys = true, mouse = true, pads = true } = options;
-    const layout = layoutOf(played);
+    const { layout, digest } = readSource(played);
     this.#layout = layout;
-    this.#hz = hz;
+    this.#digest = digest;
+    this.hz = hz;
     this.#language = options.language ?? navigator.language;
     this.#spoken = inLanguage(layout, this.#language);
     this.#codes = codesOf(layout);
@@ -113,7 +115,7 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   #placesWith(own: OwnChanges) {
-    return createPlayer(this.#spoken, this.#glass.screen(), this.#hz, { ...this.#view, own }).resolved();
+    return createPlayer(this.#spoken, this.#glass.screen(), this.hz, { ...this.#view, own }).resolved();
   }
 
   /** Something it is played with has changed: what is the same goes on, and every finger is judged anew where it lies. */
@@ -146,11 +148,11 @@ class Playing<Name extends string> implements Handle<Name> {
   step(nowMs = now()): void {
     this.#desk.poll();
     this.#reading.begin();
-    this.#player.playTo(nowMs, (values, t) => {
+    this.#player.playTo(nowMs, (values, t, { events }) => {
       const given = withOwnValues(values, this.#layout, this.own.changes());
       this.#reading.tick(given);
       this.#buzz();
-      for (const heard of this.#listeners) heard(given, t);
+      for (const heard of this.#listeners) heard(given, t, events);
     });
     const strength = this.#seen.strengthAt(nowMs);
     this.#painter?.paint({ layout: this.#spoken, screen: this.screen, drawn: this.#drawn(), strength, scale: this.#glass.scale() });
@@ -162,7 +164,7 @@ class Playing<Name extends string> implements Handle<Name> {
   rose = (name: Name) => this.#reading.rose(name);
   fell = (name: Name) => this.#reading.fell(name);
 
-  onTick(listener: (values: ActionValues, timeMs: number) => void): () => void {
+  onTick(listener: OnTick): () => void {
     this.#listeners.add(listener);
     return () => void this.#listeners.delete(listener);
   }
@@ -216,6 +218,9 @@ class Playing<Name extends string> implements Handle<Name> {
   get layout(): PlayedLayout {
     return this.#layout;
   }
+  get digest(): string | null {
+    return this.#digest;
+  }
   get asked() {
     return this.#reading.asked;
   }
@@ -233,8 +238,9 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   replace(played: PlayedSource): void {
-    const layout = layoutOf(played);
+    const { layout, digest } = readSource(played);
     this.#layout = layout;
+    this.#digest = digest;
     this.#codes = codesOf(layout);
     const { moment, playerSize } = this.#view;
     const isKnown = moment === null || layout.moments.some(({ id }) => id === moment);

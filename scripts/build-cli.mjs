@@ -14,7 +14,18 @@ export async function buildCli() {
   const out = join(root, "dist", "cli");
   mkdirSync(out, { recursive: true });
   const outfile = join(out, `nodulum.${process.pid}.mjs`);
+  const page = await build({
+    entryPoints: [join(root, "page", "page.ts")],
+    bundle: true,
+    minify: true,
+    format: "iife",
+    target: "es2022",
+    write: false,
+    logLevel: "error",
+    legalComments: "none",
+  });
   await build({
+    define: { PAGE_SCRIPT: JSON.stringify(page.outputFiles[0].text) },
     entryPoints: [join(root, "cli", "main.ts")],
     outfile,
     bundle: true,

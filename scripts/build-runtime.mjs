@@ -10,7 +10,7 @@ import ts from "typescript";
 import { root } from "./lib.mjs";
 
 /** The entries by what they are imported as; `.` is the package itself. */
-export const ENTRIES = { ".": "index", "./draw": "drawing", "./stand-ins": "standIns", "./none": "none" };
+export const ENTRIES = { ".": "index", "./draw": "drawing", "./stand-ins": "standIns", "./recording": "recording", "./none": "none" };
 /** Where it is built to. */
 export const runtimeFolder = join(root, "dist", "runtime");
 
@@ -33,7 +33,8 @@ function writeTypes(outDir) {
     types: [],
   });
   const { diagnostics } = program.emit();
-  if (diagnostics.length > 0) throw new Error(ts.formatDiagnostics(diagnostics, { getCanonicalFileName: (f) => f, getCurrentDirectory: () => root, getNewLine: () => "\n" }));
+  if (diagnostics.length > 0)
+    throw new Error(ts.formatDiagnostics(diagnostics, { getCanonicalFileName: (f) => f, getCurrentDirectory: () => root, getNewLine: () => "\n" }));
 }
 
 /** Builds it anew. */

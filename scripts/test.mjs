@@ -78,6 +78,7 @@ const READING = [
       "app",
       "cli",
       "core",
+      "page",
       "runtime",
       "samples",
       "server",

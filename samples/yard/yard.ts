@@ -3,7 +3,7 @@
  * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else;
  * where its bodies stand it is told.
  */
-import type { Action } from "../../core/format/types";
+import type { PlayedAction } from "../../core/engine/types";
 import type { Game } from "../game";
 import { bodyWords, moveBody, newBody, TRAIL_MS, type Body } from "./bodies";
 import { placesFor, type Disc } from "./places";
@@ -14,7 +14,7 @@ export interface Yard extends Game {
   place(discs: readonly Disc[]): void;
 }
 
-export function createYard(actions: readonly Action[]): Yard {
+export function createYard(actions: readonly Pick<PlayedAction, "name" | "kind">[]): Yard {
   let bodies = new Map(actions.map((a) => [a.name, newBody(a.kind)]));
   let discs: readonly Disc[] | null = null;
   let t = 0;

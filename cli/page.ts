@@ -1,0 +1,24 @@
+/** `nodulum page`: a page that plays a layout by itself, from the disk too. */
+import type { Command } from "commander";
+import { playingPage } from "../core/exchange/playingPage";
+import { compile } from "../core/format/compile";
+import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";
+import { printText } from "./output";
+
+/** The script of the page, put here as the command line is built (scripts/build-cli.mjs). */
+declare const PAGE_SCRIPT: string;
+
+/** Makes a command the one that writes pages. */
+export function addPage(command: Command): void {
+  command
+    .argument("<file>")
+    .option("-o, --output <file>", "where to write it; without, it is printed")
+    .description("write a page that plays by itself: the layout, the runtime and a test yard in one HTML file, without network")
+    .action((file: string, { output }: { output?: string }) => {
+      const layout = layoutFrom(file);
+      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+      const html = playingPage({ layout, played: compile(layout), script: PAGE_SCRIPT });
+      if (output === undefined) printText(html);
+      else writeText(output, html);
+    });
+}

@@ -1,0 +1,61 @@
+/** A page that plays by itself: one HTML file with the played file and the script that plays it, which needs no network and no server. */
+import { element, escaped } from "../drawing/element";
+import type { Layout } from "../format/types";
+
+export interface PlayingPage {
+  readonly layout: Pick<Layout, "name" | "orientation">;
+  /** The played file. */
+  readonly played: string;
+  /** The script of the page, as it is built. */
+  readonly script: string;
+}
+
+/** A text inside a script element: nothing in it ends the element, and in JSON it says the same. */
+const inScript = (text: string): string => text.replace(/<(?=[/!])/g, "\\u003c");
+/** The same for a script: only within strings can a closing tag stand, where a backslash changes nothing. */
+const inCode = (code: string): string => code.replace(/<\/(script)/gi, "<\\/$1");
+
+const STYLE = `
+html, body { margin: 0; height: 100%; background: #0F171D; color: #E8E4DA; font: 14px/1.3 'Archivo Variable', system-ui, sans-serif; overflow: hidden; }
+#glass { position: fixed; inset: 0; width: 100vw; height: 100vh; height: 100dvh; display: block; }
+details { position: fixed; top: max(4px, env(safe-area-inset-top)); left: 50%; transform: translateX(-50%); z-index: 2; text-align: center; }
+summary { list-style: none; cursor: pointer; padding: 6px 12px; min-height: 24px; background: #16212A; border: 1px solid #2A3944; border-radius: 2px; }
+summary::-webkit-details-marker { display: none; }
+.bar { display: flex; flex-wrap: wrap; gap: 6px; justify-content: center; margin-top: 4px; padding: 8px; background: #16212A; border: 1px solid #2A3944; border-radius: 2px; }
+select, button { font: inherit; color: inherit; background: #0F171D; border: 1px solid #93A0A8; border-radius: 2px; min-height: 28px; padding: 2px 8px; }
+:focus-visible { outline: 2px solid #8EA2FF; outline-offset: 1px; }
+`;
+
+/** The page. */
+export function playingPage({ layout, played, script }: PlayingPage): string {
+  const manifest = {
+    name: layout.name,
+    short_name: layout.name.slice(0, 30),
+    display: "fullscreen",
+    orientation: layout.orientation === "both" ? "any" : layout.orientation,
+    background_color: "#0F171D",
+    theme_color: "#0F171D",
+  };
+  const field = (id: string, label: string) => element("select", { id, "aria-label": label }, "");
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src 'unsafe-inline'; style-src 'unsafe-inline'; img-src data:; manifest-src data:">
+<meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
+<meta name="mobile-web-app-capable" content="yes">
+<meta name="apple-mobile-web-app-capable" content="yes">
+<meta name="theme-color" content="#0F171D">
+<link rel="manifest" href="data:application/manifest+json,${escaped(encodeURIComponent(JSON.stringify(manifest)))}">
+<title>${escaped(layout.name)}</title>
+<style>${STYLE}</style>
+</head>
+<body>
+<canvas id="glass" aria-label="${escaped(layout.name)}, played"></canvas>
+<details><summary>${escaped(layout.name)}</summary><div class="bar">${field("hand", "Hand")}${field("size", "Player's size")}${field("moment", "Moment")}<button id="record" type="button" aria-pressed="false">● record a take</button></div></details>
+<script type="application/json" id="played">${inScript(played)}</script>
+<script>${inCode(script)}</script>
+</body>
+</html>
+`;
+}

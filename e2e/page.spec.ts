@@ -1,0 +1,63 @@
+/** The page that plays by itself, opened from the disk without network, played by touch; a take recorded in it plays on the command line. */
+import { execFileSync } from "node:child_process";
+import { writeFileSync } from "node:fs";
+import { gzipSync } from "node:zlib";
+import { pathToFileURL } from "node:url";
+import { expect, test } from "@playwright/test";
+import { Hand, LAYOUT } from "./gamePage";
+
+test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- what the page has under its names is its own */
+const nodulum = (...args: string[]) => execFileSync(process.execPath, ["cli/nodulum.mjs", ...args], { encoding: "utf8" });
+
+test("made by the command line, opened from the disk without network: it plays by touch, for either hand, and records a take that plays elsewhere", async ({
+  page,
+  context,
+}, info) => {
+  const [file, layout] = [info.outputPath("page.html"), info.outputPath("quay.nodulum.json")];
+  const nasty = { ...LAYOUT, name: `Quay </script><script>window.broken=1</script>`, actions: LAYOUT.actions.map((a) => ({ ...a, note: "</script>" })) };
+  writeFileSync(layout, JSON.stringify(nasty));
+  const html = nodulum("page", layout);
+  writeFileSync(file, html);
+  expect(gzipSync(html, { level: 9 }).length).toBeLessThan(70_000);
+  const problems: string[] = [];
+  page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
+  page.on("pageerror", (error) => problems.push(error.message));
+  await context.setOffline(true);
+  await page.goto(pathToFileURL(file).href);
+  await page.waitForFunction(() => (window as any).handle);
+  expect(await page.evaluate(() => [(window as any).broken, document.title])).toEqual([undefined, nasty.name]);
+  await page.locator("summary").click();
+  await page.getByLabel("Hand", { exact: true }).selectOption("left");
+  await page.getByRole("button", { name: "● record a take" }).click();
+  const at = (id: string) =>
+    page.evaluate((one) => {
+      const { visual } = (window as any).handle.controls().find((c: any) => c.id === one);
+      return { x: visual.x + visual.w / 2, y: visual.y + visual.h / 2 };
+    }, id);
+  const walk = await at("walk");
+  expect(walk.x).toBeGreaterThan(450);
+  const hand = await Hand.of(page);
+  await hand.down(1, walk.x, walk.y);
+  await hand.move(1, walk.x - 100, walk.y);
+  await expect.poll(() => page.evaluate(() => (window as any).handle.value("walk")[0])).toBeLessThan(-0.9);
+  // The yard below the controls answers: the puck of the stick has been pushed.
+  await hand.up(1);
+  const leap = await at("leap");
+  await page.touchscreen.tap(leap.x, leap.y);
+  await page.waitForTimeout(100);
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "■ end the take" }).click();
+  const download = await saving;
+  expect(download.suggestedFilename()).toMatch(/\.nodulum-take\.json$/);
+  const take = info.outputPath("take.json");
+  await download.saveAs(take);
+  const frames = nodulum("replay", layout, "--take", take)
+    .trim()
+    .split("\n")
+    .map((line) => JSON.parse(line) as { values: { walk: [number, number]; leap: boolean } });
+  expect(Math.min(...frames.map(({ values }) => values.walk[0]))).toBeLessThan(-0.9);
+  expect(frames.some(({ values }) => values.leap)).toBe(true);
+  expect(problems).toEqual([]);
+});

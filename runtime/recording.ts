@@ -1,0 +1,39 @@
+/** `nodulum-runtime/recording`: what a hand does while it plays, as a take (docs/TAKES.md) that the editor and the command line take in. */
+import type { InputEvent } from "../core/engine/input/events";
+import type { Handle } from "./handle";
+
+export interface Recording {
+  /** Ends it and gives the take's file as text. */
+  stop(name?: string): string;
+  /** How long it has been going on, ms. */
+  readonly lengthMs: () => number;
+}
+
+/** A take holds no more than this (docs/TAKES.md). */
+const MOST_MS = 1_800_000;
+const MOST_EVENTS = 200_000;
+
+/**
+ * Begins to record. A take begins with nothing held: what is down already is left out until its next down. Throws where the handle plays a
+ * layout that is no file, for a take says of which file it is.
+ */
+export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): Recording {
+  const { digest, screen, handed, playerSize, hz, moment } = handle;
+  if (digest === null) throw new Error("a take says of which file it is: play the played file, as text or bytes");
+  const events: InputEvent[] = [];
+  let from: number | null = null;
+  let last = 0;
+  const stop = handle.onTick((_values, timeMs, came) => {
+    from ??= timeMs - 1000 / hz;
+    last = timeMs - from;
+    if (last > MOST_MS) return;
+    for (const event of came) if (events.length < MOST_EVENTS) events.push({ ...event, t: Math.max(0, event.t - from) });
+  });
+  return {
+    lengthMs: () => last,
+    stop(name = "in the game") {
+      stop();
+      return JSON.stringify({ format: "nodulum-take", version: 1, name, layout: digest, screen, handed, playerSize, hz, moment, events, frames: null });
+    },
+  };
+}
