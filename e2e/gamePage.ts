@@ -6,7 +6,7 @@ import { compile } from "../core/format/compile";
 import { parseLayout } from "../core/format/parse";
 
 export const GAME = "http://game.test";
-const TYPES: Readonly<Record<string, string>> = { html: "text/html", js: "text/javascript", json: "application/json" };
+const TYPES: Readonly<Record<string, string>> = { html: "text/html", js: "text/javascript", json: "application/json", css: "text/css" };
 
 /** A pin of so many mm that keeps them on every screen, at a corner of the screen. */
 const pin = (anchor: readonly [number, number], offset: readonly [string, string], mm: number) => ({
