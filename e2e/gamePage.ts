@@ -95,7 +95,7 @@ export type GameFiles = Readonly<Record<string, string>>;
 /** Opens a page of a game. */
 export async function openGame(page: Page, body: string, files: GameFiles = {}): Promise<void> {
   const all: GameFiles = {
-    "/": `<!doctype html><meta name="viewport" content="width=device-width,initial-scale=1"><title>Game</title>${body}`,
+    "/": `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Game</title>${body}`,
     "/quay.played.json": played(),
     ...files,
   };

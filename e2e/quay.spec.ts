@@ -41,12 +41,10 @@ const EXAMPLES = [...readFileSync(join("docs", "RUNTIME.md"), "utf8").matchAll(/
 
 test("every example of the page about the runtime runs as it stands", async ({ page }) => {
   expect(EXAMPLES.length).toBeGreaterThan(5);
-  const maps = {
-    "nodulum-runtime": "/runtime/index.js",
-    "nodulum-runtime/draw": "/runtime/drawing.js",
-    "nodulum-runtime/stand-ins": "/runtime/standIns.js",
-    "nodulum-runtime/recording": "/runtime/recording.js",
-  };
+  const { exports } = JSON.parse(readFileSync(join("dist", "runtime", "package.json"), "utf8")) as { exports: Record<string, string | { default: string }> };
+  const maps = Object.fromEntries(
+    Object.entries(exports).map(([path, to]) => [`nodulum-runtime${path.slice(1)}`, `/runtime${(typeof to === "string" ? to : to.default).slice(1)}`]),
+  );
   const problems: string[] = [];
   page.on("pageerror", (error) => problems.push(error.message));
   for (const [i, code] of EXAMPLES.entries()) {

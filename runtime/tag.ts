@@ -6,19 +6,22 @@
 import { drawing } from "./drawing";
 import type { Handle, PlayOptions } from "./handle";
 import { readPlayed } from "../core/engine/read/played";
+import { overlay } from "./overlay";
 import { play } from "./play";
+import { watch, type Watched } from "./playedWords";
 import { asKeys } from "./standIns/asKeys";
 import { asMouse } from "./standIns/asMouse";
 import { asPad } from "./standIns/asPad";
 
-const nodulum = { play, readPlayed, drawing, asKeys, asPad, asMouse, handle: null as Handle | null };
+const nodulum = { play, readPlayed, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as Watched | null };
 Object.assign(window, { nodulum });
 
 const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
 
 /** What the attributes of the tag ask for. `data-as`: keys, pad, mouse, several with spaces between. */
-async function begin({ played, over = "canvas", as = "", moment, appear, ppi, handed, size }: DOMStringMap): Promise<void> {
-  if (played === undefined) return;
+async function begin({ played, over = "canvas", as = "", watch: watches, moment, appear, ppi, handed, size }: DOMStringMap): Promise<void> {
+  // A game that is not played by touch yet is watched all the same: its keys are what a layout begins with.
+  if (played === undefined) return void (watches !== undefined && (nodulum.watched = watch(null)));
   const element = document.querySelector<HTMLElement>(over);
   if (!element) return fault(`data-over="${over}": there is no such element`);
   const answer = await fetch(played);
@@ -41,6 +44,8 @@ async function begin({ played, over = "canvas", as = "", moment, appear, ppi, ha
   };
   const handle = play(new Uint8Array(await answer.arrayBuffer()), options);
   nodulum.handle = handle;
+  if (watches !== undefined) nodulum.watched = watch(handle);
+  overlay(handle, element);
   if (kinds.includes("keys")) asKeys(handle);
   if (kinds.includes("pad")) asPad(handle);
   if (kinds.includes("mouse")) asMouse(handle, element);

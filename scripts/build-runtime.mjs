@@ -10,7 +10,17 @@ import ts from "typescript";
 import { root } from "./lib.mjs";
 
 /** The entries by what they are imported as; `.` is the package itself. */
-export const ENTRIES = { ".": "index", "./draw": "drawing", "./stand-ins": "standIns", "./recording": "recording", "./none": "none" };
+export const ENTRIES = {
+  ".": "index",
+  "./draw": "drawing",
+  "./stand-ins": "standIns",
+  "./recording": "recording",
+  "./words": "playedWords",
+  "./overlay": "overlay",
+  "./turn": "turn",
+  "./players-page": "playersPage",
+  "./none": "none",
+};
 /** Where it is built to. */
 export const runtimeFolder = join(root, "dist", "runtime");
 

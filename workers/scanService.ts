@@ -1,6 +1,7 @@
 /** What the scan worker does, apart from its message channel: reading a game's code. */
 import { changesIn, type CodeChange, type ChangeOptions } from "../core/exchange/codeChanges";
 import { familyOf } from "../core/scan/lex";
+import { scanPlayedWords } from "../core/scan/playedWords";
 import { scanSource } from "../core/scan/reads";
 import { gatherReads, type FileRead, type FileStandard, type FoundRead } from "../core/scan/words";
 
@@ -48,7 +49,7 @@ export function createScanService(): ScanService {
           passedOver += 1;
           continue;
         }
-        const found = scanSource(text, familyOf(name));
+        const found = (name.endsWith(".json") ? scanPlayedWords(text) : null) ?? scanSource(text, familyOf(name));
         const count = found.reads.length + found.standards.length;
         if (count > 0) told.push([name, count]);
         for (const read of found.reads) reads.push({ ...read, file: name });

@@ -1,0 +1,80 @@
+/**
+ * `nodulum-runtime/overlay`: for those who make the game: where touches are against where the engine has base and knob, the areas, the
+ * values, the words asked for in vain. Shown where the address has `nodulum-overlay`, or where `always` is said.
+ */
+import type { Handle } from "./handle";
+
+const WORDS = "12px ui-monospace, monospace";
+
+/** Shows it over an element; gives what takes it away. */
+export function overlay(handle: Handle, over: HTMLElement, { always = false } = {}): () => void {
+  if (!always && !new URLSearchParams(location.search).has("nodulum-overlay")) return () => undefined;
+  const canvas = document.createElement("canvas");
+  canvas.setAttribute("aria-hidden", "true");
+  canvas.style.cssText = "position:fixed;pointer-events:none;z-index:2147483646";
+  document.body.append(canvas);
+  const fingers = new Map<number, { x: number; y: number }>();
+  let values: Readonly<Record<string, unknown>> = {};
+  const stop = handle.onTick((given, _t, events) => {
+    values = given;
+    for (const event of events) {
+      if (event.type === "down" || event.type === "move") fingers.set(event.id, { x: event.x, y: event.y });
+      else if (event.type === "up" || event.type === "cancel") fingers.delete(event.id);
+      else if (event.type === "blur") fingers.clear();
+    }
+  });
+  let animation = 0;
+  const paint = () => {
+    animation = requestAnimationFrame(paint);
+    const { left, top, width, height } = over.getBoundingClientRect();
+    Object.assign(canvas.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
+    const density = window.devicePixelRatio || 1;
+    [canvas.width, canvas.height] = [Math.round(width * density), Math.round(height * density)];
+    const ctx = canvas.getContext("2d");
+    if (!ctx) return;
+    ctx.scale(density, density);
+    ctx.font = WORDS;
+    ctx.lineWidth = 1;
+    for (const { id, hit, base, knob, held } of handle.controls()) {
+      ctx.strokeStyle = held ? "#F4F1EA" : "#C08BE0";
+      ctx.strokeRect(hit.x, hit.y, hit.w, hit.h);
+      ctx.fillStyle = "#C08BE0";
+      ctx.fillText(id, hit.x + 3, hit.y + 13);
+      if (!held) continue;
+      ctx.strokeStyle = "#8EA2FF";
+      ctx.beginPath();
+      ctx.moveTo(base.x, base.y);
+      ctx.lineTo(knob.x, knob.y);
+      ctx.arc(knob.x, knob.y, 4, 0, Math.PI * 2);
+      ctx.stroke();
+    }
+    const css = width / handle.screen.widthPx;
+    ctx.strokeStyle = "#E0B050";
+    for (const { x, y } of fingers.values()) {
+      ctx.beginPath();
+      ctx.moveTo(x * css - 14, y * css);
+      ctx.lineTo(x * css + 14, y * css);
+      ctx.moveTo(x * css, y * css - 14);
+      ctx.lineTo(x * css, y * css + 14);
+      ctx.stroke();
+    }
+    const told = Object.entries(values).map(
+      ([name, value]) => `${name} ${Array.isArray(value) ? value.map((n: number) => n.toFixed(2)).join(" ") : String(value)}`,
+    );
+    const missed = Object.entries(handle.asked).map(
+      ([word, { times, nearest }]) => `${word}: asked for ${times} ×, not there${nearest ? `; nearly ${nearest}` : ""}`,
+    );
+    [...told, ...missed].forEach((line, i) => {
+      ctx.fillStyle = "#0F171DCC";
+      ctx.fillRect(4, 4 + i * 16, ctx.measureText(line).width + 8, 16);
+      ctx.fillStyle = i < told.length ? "#E8E4DA" : "#FF8A7A";
+      ctx.fillText(line, 8, 16 + i * 16);
+    });
+  };
+  paint();
+  return () => {
+    stop();
+    cancelAnimationFrame(animation);
+    canvas.remove();
+  };
+}
