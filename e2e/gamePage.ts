@@ -1,7 +1,7 @@
 /** A page of a game for the tests of the web runtime: the built package served beside it, fingers by the browser's own input. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { CDPSession, Page } from "@playwright/test";
+import type { BrowserContext, CDPSession, Page } from "@playwright/test";
 import { compile } from "../core/format/compile";
 import { parseLayout } from "../core/format/parse";
 
@@ -94,12 +94,18 @@ export type GameFiles = Readonly<Record<string, string>>;
 
 /** Opens a page of a game. */
 export async function openGame(page: Page, body: string, files: GameFiles = {}): Promise<void> {
+  await serveGame(page.context(), body, files);
+  await page.goto(`${GAME}/`);
+}
+
+/** Serves a page of a game to every page of a browser. */
+export async function serveGame(context: BrowserContext, body: string, files: GameFiles = {}): Promise<void> {
   const all: GameFiles = {
     "/": `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Game</title>${body}`,
     "/quay.played.json": played(),
     ...files,
   };
-  await page.route(`${GAME}/**`, (route) => {
+  await context.route(`${GAME}/**`, (route) => {
     const { pathname } = new URL(route.request().url());
     const ending = pathname === "/" ? "html" : (pathname.split(".").pop() ?? "");
     const inside = all[pathname] ?? (pathname.startsWith("/runtime/") ? readFileSync(join("dist", "runtime", pathname.slice(9)), "utf8") : null);
@@ -107,7 +113,6 @@ export async function openGame(page: Page, body: string, files: GameFiles = {}):
       ? route.fulfill({ status: 404, body: "" })
       : route.fulfill({ status: 200, contentType: TYPES[ending] ?? "text/plain", body: inside });
   });
-  await page.goto(`${GAME}/`);
 }
 
 /** A page whose canvas fills it, with a handle on the layout as `window.handle`; `options` is the text of an object's inside. */

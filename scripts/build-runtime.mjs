@@ -18,6 +18,7 @@ export const ENTRIES = {
   "./words": "playedWords",
   "./overlay": "overlay",
   "./turn": "turn",
+  "./tuned": "tuned",
   "./players-page": "playersPage",
   "./none": "none",
 };

@@ -33,7 +33,8 @@ const ALWAYS = {
   "X-Content-Type-Options": "nosniff",
   "X-Frame-Options": "DENY",
   "Referrer-Policy": "no-referrer",
-  "Cross-Origin-Opener-Policy": "same-origin",
+  // A page that is opened to play a layout in must be able to answer.
+  "Cross-Origin-Opener-Policy": "same-origin-allow-popups",
   "Cross-Origin-Resource-Policy": "same-origin",
   // Pads are read; storage is the page's own. Everything else that a page could ask for is not asked for.
   "Permissions-Policy":

@@ -9,6 +9,7 @@ import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
 import { fileNameFor, saveText } from "../shared/download";
 import { textOfFile } from "../shared/textOfFile";
+import { PlayInPage } from "./PlayInPage";
 
 export function HandOffView() {
   const layout = useSession((s) => s.layout);
@@ -45,6 +46,7 @@ export function HandOffView() {
           </div>
         </section>
         <Import />
+        <PlayInPage />
         <section className="grid gap-2" aria-label="Command line">
           <h2 className="heading">At the command line</h2>
           <pre className="figure box overflow-auto p-2 text-[0.6875rem] whitespace-pre-wrap">{`npx nodulum check ${name}\nnpx nodulum resolve ${name} \\\n  --screen 2400x1080@411+96,0,0,48`}</pre>

@@ -350,6 +350,10 @@ export const SENTENCES = {
   "report.scale": { words: "The contact sheet is drawn at {value}; screens too wide for the paper are drawn smaller, and say so." },
   "report.print": { words: "Works the report out and opens the browser’s printing, from where it can be kept as PDF too.", keys: "Enter" },
   "report.save": { words: "Works the report out and saves it as one HTML file.", keys: "Enter" },
+  "tuning.address": {
+    words: "The address of your own development page: {value}. It is opened with a token of its own, and only it is spoken with.",
+    keys: "Enter",
+  },
   "spans.size": { words: "The {what} of the screens of the chart: {value}; their aspect runs along the bottom." },
   "spans.plot": { words: "Aspect {value}: a click makes a screen of this aspect and size, and puts it on the bench.", keys: "click · the table’s buttons" },
   "spans.worst": { words: "Makes a screen of aspect {value}, where it is worst, and puts it on the bench.", keys: "Enter" },

@@ -1,0 +1,64 @@
+/** Play in my page: the editor opens the game's own page, which takes every edit at once, says what it asks for in vain, and listens to nobody else. */
+import { expect, test } from "@playwright/test";
+import { open } from "./bench";
+import { GAME, gameBody, serveGame } from "./gamePage";
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- what the page has under these names is its own */
+const BODY = gameBody(`appear: "always"`).replace(
+  "window.isReady = true;",
+  `const { tuned } = await import("/runtime/tuned.js"); window.end = tuned(window.handle); window.isReady = true;`,
+);
+
+test("an edit goes to the game's own page at once, words asked in vain come back, and another window's messages are not heard", async ({ page, context }) => {
+  await serveGame(context, BODY);
+  await open(page, "/handoff");
+  const section = page.getByRole("region", { name: "In your own game" });
+  await section.getByLabel("Address of your page").fill("ftp://nowhere");
+  await section.getByRole("button", { name: "Play in my page" }).click();
+  await expect(section.getByRole("alert")).toContainText("is not the address of a page");
+  await section.getByLabel("Address of your page").fill(`${GAME}/`);
+  const opening = context.waitForEvent("page");
+  await section.getByRole("button", { name: "Play in my page" }).click();
+  const game = await opening;
+  await expect(page.getByTestId("tuning-state")).toHaveText(/every edit goes there at once/);
+  // The page had a layout of its own; now it plays the one that is open here.
+  const names = () => game.evaluate(() => (window as any).handle.layout.controls.map((c: any) => c.name));
+  await expect.poll(names).toContain("towline");
+  await game.evaluate(() => (window as any).handle.value("tow_line"));
+  await expect(section.getByText("tow_line")).toBeVisible();
+  await expect(section.getByText("nearly towline")).toBeVisible();
+  // It goes on in another view.
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+  await page.locator('[data-control="pump"]').click();
+  await page.keyboard.press("Delete");
+  await expect.poll(names).not.toContain("pump");
+  await page.keyboard.press("Control+z");
+  await expect.poll(names).toContain("pump");
+  // Without the token, or from elsewhere, nothing is taken.
+  const before = await names();
+  await page.evaluate(() => undefined);
+  await game.evaluate(() => {
+    const played = JSON.stringify({ nodulum: "nonsense" });
+    postMessage({ nodulum: "layout", token: "guessed", played }, "*");
+    dispatchEvent(
+      new MessageEvent("message", {
+        origin: "http://evil.test",
+        data: { nodulum: "layout", token: new URLSearchParams(location.search).get("nodulum-token"), played },
+      }),
+    );
+  });
+  await game.waitForTimeout(100);
+  expect(await names()).toEqual(before);
+  await game.close();
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Hand off" }).click();
+  await expect(page.getByTestId("tuning-state")).toHaveText("The page has been closed.");
+});
+
+test("a page that the editor has not opened does nothing of it", async ({ page }) => {
+  await serveGame(page.context(), BODY);
+  await page.goto(`${GAME}/?nodulum-token=abc&nodulum-editor=${encodeURIComponent("http://evil.test")}`);
+  await page.waitForFunction(() => (window as any).isReady === true);
+  await page.evaluate(() => postMessage({ nodulum: "layout", token: "abc", played: "{}" }, "*"));
+  await page.waitForTimeout(80);
+  expect(await page.evaluate(() => (window as any).handle.layout.name)).toBe("Quay");
+});

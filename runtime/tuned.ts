@@ -1,0 +1,53 @@
+/**
+ * `nodulum-runtime/tuned`: lets the editor lay the layout anew while a game runs on its own development page. It does nothing unless the page was
+ * opened by the editor, which puts a token and its own origin into the address; nothing else is listened to. Leave it out of what you ship.
+ */
+import type { Handle } from "./handle";
+
+/** What goes between the editor and the page; every message carries the token of the address. */
+export type TuningMessage =
+  | { readonly nodulum: "ready"; readonly token: string }
+  | { readonly nodulum: "layout"; readonly token: string; readonly played: string }
+  | { readonly nodulum: "taken"; readonly token: string; readonly problem: string | null }
+  | {
+      readonly nodulum: "asked";
+      readonly token: string;
+      readonly asked: Readonly<Record<string, { readonly times: number; readonly nearest: string | null }>>;
+    };
+
+/** The parts of the address that the editor adds. */
+export const TOKEN_FLAG = "nodulum-token";
+export const EDITOR_FLAG = "nodulum-editor";
+/** Words asked in vain go back so often, ms. */
+const TOLD_EVERY_MS = 500;
+
+/** Begins where the editor has opened this page; gives what ends it. */
+export function tuned(handle: Pick<Handle, "replace" | "asked">): () => void {
+  const flags = new URLSearchParams(location.search);
+  const [token, editor] = [flags.get(TOKEN_FLAG), flags.get(EDITOR_FLAG)];
+  const opener = window.opener as Window | null;
+  if (token === null || editor === null || opener === null) return () => undefined;
+  const tell = (message: TuningMessage) => opener.postMessage(message, editor);
+  const heard = ({ origin, source, data }: MessageEvent) => {
+    const message = data as Partial<TuningMessage> | null;
+    if (origin !== editor || source !== opener || message?.nodulum !== "layout" || message.token !== token || typeof message.played !== "string") return;
+    try {
+      handle.replace(message.played);
+      tell({ nodulum: "taken", token, problem: null });
+    } catch (error) {
+      tell({ nodulum: "taken", token, problem: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  addEventListener("message", heard);
+  let told = "";
+  const timer = setInterval(() => {
+    const text = JSON.stringify(handle.asked);
+    if (text !== told) tell({ nodulum: "asked", token, asked: { ...handle.asked } });
+    told = text;
+  }, TOLD_EVERY_MS);
+  tell({ nodulum: "ready", token });
+  return () => {
+    clearInterval(timer);
+    removeEventListener("message", heard);
+  };
+}

@@ -1,0 +1,66 @@
+"use client";
+/** Play in my page: the address of one's own development page, what it does with the edits, and the words it asks for in vain. */
+import { useState, type FormEvent } from "react";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
+import { playInPage, useTuning, type TuningState } from "./tuning";
+
+const WORDS: Readonly<Record<TuningState["phase"], string>> = {
+  none: "",
+  waiting: "Waiting for the page to say that it is there: it calls tuned(handle), from nodulum-runtime/tuned.",
+  live: "The page plays this layout; every edit goes there at once.",
+  closed: "The page has been closed.",
+};
+
+export function PlayInPage() {
+  const session = useSessionActions();
+  const { phase, address, problem, asked } = useTuning();
+  const [refused, setRefused] = useState<string | null>(null);
+  const open = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    setRefused(playInPage(session, String(new FormData(event.currentTarget).get("address"))));
+  };
+  return (
+    <section className="grid gap-2" aria-label="In your own game">
+      <h2 className="heading">In your own game</h2>
+      <p>Your development page, opened from here, plays the open layout while you change it. Nothing of it is in what you ship.</p>
+      <form className="flex gap-2" onSubmit={open}>
+        <input
+          name="address"
+          className="box h-7 min-w-0 flex-1 px-2"
+          defaultValue={address}
+          placeholder="http://localhost:8080/"
+          aria-label="Address of your page"
+          {...readingProps(says("tuning.address"), address || "none yet")}
+        />
+        <button className="push">Play in my page</button>
+      </form>
+      {refused && (
+        <p role="alert" className="text-blocker">
+          {refused}
+        </p>
+      )}
+      <p role="status" className="caption" data-testid="tuning-state">
+        {WORDS[phase]}
+      </p>
+      {problem && (
+        <p role="alert" className="text-blocker">
+          The page did not take the last edit: {problem}
+        </p>
+      )}
+      {asked.length > 0 && (
+        <ul aria-label="Words asked in vain" className="grid gap-0.5 text-[0.75rem]">
+          {asked.map(({ word, times, nearest }) => (
+            <li key={word}>
+              <span className="figure">{word}</span>{" "}
+              <span className="caption">
+                asked {times} ×, not there{nearest && `; nearly ${nearest}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
