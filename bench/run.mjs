@@ -17,10 +17,10 @@ await build({
 });
 await import(pathToFileURL(core).href);
 const { sizes } = await import("./sizes.mjs");
-const size = await sizes(join(root, "samples", "brackwater.nodulum.json"));
-const kB = ({ gzip }) => `${(gzip / 1000).toFixed(1)} kB`;
+const size = await sizes();
+const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
 console.log(
-  `what a game carries, gzip: player ${kB(size.player)}, with the reader of played files ${kB(size.withReader)} (aim 9.5 kB), with drawing ${kB(size.withDrawing)} (aim 15 kB)`,
+  `what a game carries, gzip: playing, the reader and attaching ${kB(size.play.gzip)} (aim 12 kB), with drawing ${kB(size.withDrawing.gzip)} (aim 18 kB), none of it ${kB(size.none.gzip)}; more for ${size.added.map(([name, gzip]) => `${name} ${kB(gzip)}`).join(", ")} (aim 3 kB each)`,
 );
 if (process.argv.includes("--core")) process.exit(0);
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");

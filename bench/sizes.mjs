@@ -1,57 +1,47 @@
-/** What a game must carry, as JavaScript: bundled and minified for the browser, gzip. The icons are those that one sample uses. */
-import { readFile } from "node:fs/promises";
+/** What a game carries, as JavaScript: each entry of the runtime's package bundled and minified for the browser, gzip. */
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
+import { ENTRIES } from "../scripts/build-runtime.mjs";
 import { root } from "../scripts/lib.mjs";
 
-const PLAYER = `export { createPlayer } from "./runtime/player"; export { pointerEvents } from "./runtime/attach/pointer";`;
-const READER = `export { readPlayed } from "./core/engine/read/played";`;
-const DRAWING = `export { drawControls } from "./runtime/art"; export { drawnControls } from "./runtime/poses"; export { createMotion } from "./runtime/motion";`;
+/** What of an entry is measured, where it is not all of it: a game carries the icons its layout uses, and no others. */
+const what = { drawing: "{ drawingWith }", none: "{ play as rests }" };
 
-/** The names of the icons in a layout file, in either look. */
-async function iconsIn(file) {
-  const layout = JSON.parse(await readFile(file, "utf8"));
-  return new Set(layout.controls.map((c) => c.look?.icon).filter(Boolean));
-}
-
-/** The ICONS a set of names needs, as a module. */
-async function iconsModule(build, names) {
-  const { outputFiles } = await build({ entryPoints: [join(root, "runtime/icons.ts")], bundle: true, format: "esm", write: false });
-  const { ICONS } = await import(`data:text/javascript,${encodeURIComponent(outputFiles[0].text)}`);
-  return `export const ICONS = ${JSON.stringify(Object.fromEntries(Object.entries(ICONS).filter(([name]) => names.has(name))))};`;
-}
-
-/** The sizes in bytes: the player alone, with the reader, with reader and drawing; and by which files. */
-export async function sizes(sample) {
+/** Some entries bundled together: bytes, gzip, and by which files. */
+async function measure(names) {
   const { build } = await import("esbuild");
-  const icons = await iconsModule(build, await iconsIn(sample));
-  const measure = async (contents) => {
-    const { outputFiles, metafile } = await build({
-      stdin: { contents, resolveDir: root, loader: "ts" },
-      bundle: true,
-      minify: true,
-      format: "esm",
-      target: "es2022",
-      write: false,
-      metafile: true,
-      outfile: "out.js",
-    });
-    const { inputs } = metafile.outputs["out.js"];
-    return {
-      gzip: gzipSync(outputFiles[0].contents, { level: 9 }).length,
-      files: Object.entries(inputs)
-        .map(([file, { bytesInOutput }]) => [file, bytesInOutput])
-        .sort((a, b) => b[1] - a[1]),
-    };
-  };
-  return { player: await measure(PLAYER), withReader: await measure(PLAYER + READER), withDrawing: await measure(PLAYER + READER + DRAWING + icons) };
+  const { outputFiles, metafile } = await build({
+    stdin: { contents: names.map((name) => `export ${what[name] ?? "*"} from "./runtime/${name}";`).join("\n"), resolveDir: root, loader: "ts" },
+    bundle: true,
+    minify: true,
+    format: "esm",
+    target: "es2022",
+    write: false,
+    metafile: true,
+    outfile: "out.js",
+  });
+  const files = Object.entries(metafile.outputs["out.js"].inputs)
+    .map(([file, { bytesInOutput }]) => [file, bytesInOutput])
+    .sort((a, b) => b[1] - a[1]);
+  return { bytes: outputFiles[0].contents.length, gzip: gzipSync(outputFiles[0].contents, { level: 9 }).length, files };
+}
+
+/** The sizes: playing with reader and attaching; with drawing; what each other entry adds to the first; and the one that does nothing. */
+export async function sizes() {
+  const play = await measure(["index"]);
+  const withDrawing = await measure(["index", "drawing"]);
+  const others = Object.values(ENTRIES).filter((name) => !["index", "drawing", "none"].includes(name));
+  const added = [];
+  for (const name of others) added.push([name, (await measure(["index", name])).gzip - play.gzip]);
+  return { play, withDrawing, none: await measure(["none"]), added };
 }
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href) {
-  const all = await sizes(join(root, "samples/brackwater.nodulum.json"));
-  for (const [what, { gzip, files }] of Object.entries(all)) {
-    console.log(what, gzip);
-    for (const [file, bytes] of files) console.log(`  ${bytes} ${file}`);
+  const { play, withDrawing, none, added } = await sizes();
+  for (const [what, { bytes, gzip, files }] of Object.entries({ play, withDrawing, none })) {
+    console.log(`${what}: ${gzip} bytes gzip, ${bytes} plain`);
+    for (const [file, own] of files.slice(0, 40)) console.log(`  ${own} ${join(file)}`);
   }
+  for (const [name, gzip] of added) console.log(`${name}: ${gzip} bytes gzip more`);
 }
