@@ -1,9 +1,10 @@
 /** The page that plays by itself, opened from the disk without network, played by touch; a take recorded in it plays on the command line. */
 import { execFileSync } from "node:child_process";
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { pathToFileURL } from "node:url";
 import { expect, test } from "@playwright/test";
+import { exportText } from "./bench";
 import { Hand, LAYOUT } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });
@@ -60,4 +61,22 @@ test("made by the command line, opened from the disk without network: it plays b
   expect(Math.min(...frames.map(({ values }) => values.walk[0]))).toBeLessThan(-0.9);
   expect(frames.some(({ values }) => values.leap)).toBe(true);
   expect(problems).toEqual([]);
+});
+
+test("Hand off makes the same page as the command line", async ({ browser }, info) => {
+  const editor = await (
+    await browser.newContext({ baseURL: info.project.use.baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })
+  ).newPage();
+  await editor.goto("/handoff");
+  await expect(editor.getByTestId("saved-state")).toBeVisible();
+  const layout = info.outputPath("open.nodulum.json");
+  writeFileSync(layout, await exportText(editor));
+  const saving = editor.waitForEvent("download");
+  await editor.getByRole("button", { name: "Save the page" }).click();
+  const download = await saving;
+  expect(download.suggestedFilename()).toBe("brackwater.html");
+  const file = info.outputPath("page.html");
+  await download.saveAs(file);
+  expect(readFileSync(file, "utf8").trimEnd()).toBe(nodulum("page", layout).trimEnd());
+  await editor.close();
 });

@@ -6,6 +6,7 @@ import { build } from "esbuild";
 import { copyFileSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
+import { pageScript } from "./build-page.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
@@ -14,18 +15,8 @@ export async function buildCli() {
   const out = join(root, "dist", "cli");
   mkdirSync(out, { recursive: true });
   const outfile = join(out, `nodulum.${process.pid}.mjs`);
-  const page = await build({
-    entryPoints: [join(root, "page", "page.ts")],
-    bundle: true,
-    minify: true,
-    format: "iife",
-    target: "es2022",
-    write: false,
-    logLevel: "error",
-    legalComments: "none",
-  });
   await build({
-    define: { PAGE_SCRIPT: JSON.stringify(page.outputFiles[0].text) },
+    define: { PAGE_SCRIPT: JSON.stringify(await pageScript()) },
     entryPoints: [join(root, "cli", "main.ts")],
     outfile,
     bundle: true,

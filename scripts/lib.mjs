@@ -68,8 +68,9 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["app", "core", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
+const SOURCES = ["app", "core", "page", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
 const CONFIGS = [
+  "scripts/build-page.mjs",
   "scripts/build-server.mjs",
   "scripts/offline.mjs",
   "scripts/service-worker.js",
@@ -102,7 +103,8 @@ export function ensureBuilt() {
   const digest = sourceDigest();
   if (stampMatches(stamp, digest) && existsSync(join(root, "out", "sw.js")) && existsSync(join(root, "dist", "server", "api.mjs"))) return 0;
   console.log("Building…");
-  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" }) || run(process.execPath, [join(root, "scripts", "build-server.mjs")]);
+  const script = (name) => run(process.execPath, [join(root, "scripts", name)]);
+  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" }) || script("build-page.mjs") || script("build-server.mjs");
   if (code === 0) {
     writeServiceWorker();
     mkdirSync(dirname(stamp), { recursive: true });

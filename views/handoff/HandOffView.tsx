@@ -9,6 +9,7 @@ import { FileInput } from "../../ui/FileInput";
 import { useLibrary, useSession } from "../session/context";
 import { fileNameFor, saveText } from "../shared/download";
 import { textOfFile } from "../shared/textOfFile";
+import { PageParcel } from "./PageParcel";
 import { PlayInPage } from "./PlayInPage";
 
 export function HandOffView() {
@@ -45,6 +46,7 @@ export function HandOffView() {
             </button>
           </div>
         </section>
+        <PageParcel />
         <Import />
         <PlayInPage />
         <section className="grid gap-2" aria-label="Command line">

@@ -350,6 +350,7 @@ export const SENTENCES = {
   "report.scale": { words: "The contact sheet is drawn at {value}; screens too wide for the paper are drawn smaller, and say so." },
   "report.print": { words: "Works the report out and opens the browser’s printing, from where it can be kept as PDF too.", keys: "Enter" },
   "report.save": { words: "Works the report out and saves it as one HTML file.", keys: "Enter" },
+  "handoff.page": { words: "One HTML file that plays this layout by itself: it opens from the disk, without network, on a phone too.", keys: "Enter" },
   "tuning.address": {
     words: "The address of your own development page: {value}. It is opened with a token of its own, and only it is spoken with.",
     keys: "Enter",
