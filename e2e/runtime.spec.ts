@@ -354,3 +354,92 @@ test("the browser's own gestures stay away from the glass, a button that asks fo
   });
   expect(none).toEqual([false, 0, false, [], false, null]);
 });
+
+test("a pad plays, tells that it came and went, and sends controls away that wait for thumbs", async ({ page }) => {
+  await page.addInitScript(() => {
+    (window as any).pads = [null];
+    Object.defineProperty(navigator, "getGamepads", { value: () => (window as any).pads });
+  });
+  await openGame(page, gameBody(`appear: "no-pad", onPad: (isThere) => (window.pad ??= []).push(isThere)`));
+  await ready(page);
+  const seen = () => page.evaluate(() => Number((document.querySelector("canvas[aria-hidden]") as HTMLElement).style.opacity));
+  await frames(page);
+  expect(await seen()).toBe(1);
+  const plug = (pad: unknown) => page.evaluate((one) => void ((window as any).pads = [one]), pad);
+  const button = (value: number) => ({ value, pressed: value > 0.5, touched: value > 0 });
+  await plug({ connected: true, id: "some pad", mapping: "standard", axes: [1, 0, 0, 0], buttons: [button(1), button(0)] });
+  await frames(page);
+  expect([await value(page, "walk"), await value(page, "leap")]).toEqual([[1, 0], true]);
+  await expect.poll(seen).toBe(0);
+  await plug(null);
+  await frames(page);
+  expect([await value(page, "walk"), await value(page, "leap")]).toEqual([[0, 0], false]);
+  expect(await page.evaluate(() => (window as any).pad)).toEqual([true, false]);
+});
+
+test("where a button can be slid onto, a finger that came down on nothing is its as soon as it gets there, and the game hears nothing of it", async ({
+  page,
+}) => {
+  const sliding = { ...LAYOUT, controls: LAYOUT.controls.map((c) => (c.id === "leap" ? { ...c, feel: { slideIn: true } } : c)) };
+  await openGame(page, gameBody(`appear: "always"`), { "/quay.played.json": played(sliding) });
+  await ready(page);
+  await page.evaluate(() => document.addEventListener("pointerdown", () => ((window as any).heard = true)));
+  const leap = await middleOf(page, "leap");
+  const hand = await Hand.of(page);
+  await hand.down(1, leap.x - 150, leap.y - 10);
+  await hand.move(1, leap.x, leap.y);
+  await frames(page);
+  expect(await value(page, "leap")).toBe(true);
+  await hand.up(1);
+  await frames(page);
+  expect([await value(page, "leap"), await page.evaluate(() => (window as any).heard)]).toEqual([false, undefined]);
+});
+
+for (const density of [1, 3] as const)
+  test(`at ${density} px a CSS px a thumb's way is the same way, and the canvas has every pixel of it`, async ({ page }) => {
+    const session = await page.context().newCDPSession(page);
+    await session.send("Emulation.setDeviceMetricsOverride", { width: 900, height: 420, deviceScaleFactor: density, mobile: true });
+    await openGame(page, gameBody(`appear: "always"`));
+    await ready(page);
+    await frames(page);
+    expect(await page.evaluate(() => document.querySelector<HTMLCanvasElement>("canvas[aria-hidden]")!.width)).toBe(900 * density);
+    const walk = await middleOf(page, "walk");
+    const hand = new Hand(session);
+    await hand.down(1, walk.x, walk.y);
+    await hand.move(1, walk.x + 41, walk.y);
+    await frames(page);
+    const [x] = (await value(page, "walk")) as [number, number];
+    // Half of 13 mm at 160 CSS px an inch, less a dead zone of a tenth, out of 0.85.
+    expect(x).toBeCloseTo((41 / ((13 / 25.4) * 160) - 0.1) / 0.85, 3);
+    await hand.up(1);
+  });
+
+test("where movement is wanted controls come and go in a moment, not at once; where it is not, at once", async ({ page }) => {
+  const strengths = async (motion: "no-preference" | "reduce") => {
+    await page.emulateMedia({ reducedMotion: motion });
+    await openGame(page, gameBody(`draw: () => ({ paint: ({ strength }) => (window.strengths ??= []).push(strength), close() {} }), appear: "touch"`));
+    await ready(page);
+    await page.touchscreen.tap(450, 300);
+    await page.waitForTimeout(400);
+    return page.evaluate(() => [...new Set((window as any).strengths as number[])]);
+  };
+  const slow = await strengths("no-preference");
+  expect([slow[0], slow.at(-1)]).toEqual([0, 1]);
+  expect(slow.some((one) => one > 0 && one < 1)).toBe(true);
+  expect(await strengths("reduce")).toEqual([0, 1]);
+});
+
+test("what is typed into a field of the page is not played", async ({ page }) => {
+  await openGame(page, gameBody(`appear: "always"`, `<input id="name" aria-label="Name" style="position:fixed;left:0;top:0" />`));
+  await ready(page);
+  await page.locator("#name").focus();
+  await page.keyboard.down("Space");
+  await frames(page);
+  expect(await value(page, "leap")).toBe(false);
+  await page.keyboard.up("Space");
+  await page.locator("#name").blur();
+  await page.keyboard.down("Space");
+  await frames(page);
+  expect(await value(page, "leap")).toBe(true);
+  await page.keyboard.up("Space");
+});

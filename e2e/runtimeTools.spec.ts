@@ -42,15 +42,16 @@ test("the players' page: by finger and by key a control goes where it may, is si
   await dialogue.getByRole("button", { name: "larger" }).click();
   await dialogue.getByRole("button", { name: "fainter" }).click();
   await dialogue.getByLabel("look, sensitivity").fill("2");
+  await dialogue.getByLabel("look, up and down turned round").check();
   await dialogue.getByRole("button", { name: "back" }).click();
   await expect(dialogue).toHaveCount(0);
   const kept = JSON.parse(await page.evaluate(() => (window as any).kept as string)) as {
     controls: Record<string, Record<string, number>>;
-    actions: Record<string, { factor: number }>;
+    actions: Record<string, unknown>;
   };
   expect(kept.controls.leap.size).toBeCloseTo(1.1, 9);
   expect(kept.controls.leap.fade).toBeCloseTo(0.8, 9);
-  expect(kept.actions.look.factor).toBe(2);
+  expect(kept.actions.look).toEqual({ factor: 2, across: false, upDown: true });
 });
 
 test("the overlay stands only where it is asked for, and is gone when it is ended", async ({ page }) => {

@@ -12,6 +12,7 @@ export interface PageWords {
   readonly fainter: string;
   readonly stronger: string;
   readonly sensitivity: string;
+  readonly turned: string;
   readonly reset: string;
   readonly done: string;
 }
@@ -22,6 +23,7 @@ const WORDS: PageWords = {
   fainter: "fainter",
   stronger: "stronger",
   sensitivity: "sensitivity",
+  turned: "up and down turned round",
   reset: "as they were",
   done: "done",
 };
@@ -138,7 +140,12 @@ export function playersPage(
     });
     range.oninput = () => void handle.own.sensitivity(name, Number(range.value));
     label.append(range);
-    bar.append(label);
+    const own = json().actions[name];
+    const turned = make("label", SKIN, { textContent: `${name}, ${say.turned} ` });
+    const box = make("input", "vertical-align:middle", { type: "checkbox", checked: own?.upDown ?? false });
+    box.onchange = () => void handle.own.invert(name, own?.across ?? false, box.checked);
+    turned.append(box);
+    bar.append(label, turned);
   }
   button(say.reset, () => {
     handle.own.reset();

@@ -30,17 +30,17 @@ test("whatever the layout and the screen, the shares of each control are parts o
 });
 
 test("whatever the layout, single touches laid out as they scatter give the same shares", () => {
-  const COUNT = 20_000;
+  const COUNT = 8_000;
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (layout, screen) => {
       const resolved = resolveLayout(layout, screen, right);
       for (const { id, hit, nothing } of missesOn(layout, resolved, right)) {
         const takers = meantTouches(layout, resolved, right, { id, count: COUNT }).map((touch) => touch.taker);
-        expect(Math.abs(takers.filter((taker) => taker === id).length / COUNT - hit)).toBeLessThan(0.005);
-        expect(Math.abs(takers.filter((taker) => taker === null).length / COUNT - nothing)).toBeLessThan(0.005);
+        expect(Math.abs(takers.filter((taker) => taker === id).length / COUNT - hit)).toBeLessThan(0.008);
+        expect(Math.abs(takers.filter((taker) => taker === null).length / COUNT - nothing)).toBeLessThan(0.008);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 20 },
   );
 });
 
