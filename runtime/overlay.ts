@@ -34,42 +34,9 @@ export function overlay(handle: Handle, over: HTMLElement, { always = false } = 
     if (!ctx) return;
     ctx.scale(density, density);
     ctx.font = WORDS;
-    ctx.lineWidth = 1;
-    for (const { id, hit, base, knob, held } of handle.controls()) {
-      ctx.strokeStyle = held ? "#F4F1EA" : "#C08BE0";
-      ctx.strokeRect(hit.x, hit.y, hit.w, hit.h);
-      ctx.fillStyle = "#C08BE0";
-      ctx.fillText(id, hit.x + 3, hit.y + 13);
-      if (!held) continue;
-      ctx.strokeStyle = "#8EA2FF";
-      ctx.beginPath();
-      ctx.moveTo(base.x, base.y);
-      ctx.lineTo(knob.x, knob.y);
-      ctx.arc(knob.x, knob.y, 4, 0, Math.PI * 2);
-      ctx.stroke();
-    }
-    const css = width / handle.screen.widthPx;
-    ctx.strokeStyle = "#E0B050";
-    for (const { x, y } of fingers.values()) {
-      ctx.beginPath();
-      ctx.moveTo(x * css - 14, y * css);
-      ctx.lineTo(x * css + 14, y * css);
-      ctx.moveTo(x * css, y * css - 14);
-      ctx.lineTo(x * css, y * css + 14);
-      ctx.stroke();
-    }
-    const told = Object.entries(values).map(
-      ([name, value]) => `${name} ${Array.isArray(value) ? value.map((n: number) => n.toFixed(2)).join(" ") : String(value)}`,
-    );
-    const missed = Object.entries(handle.asked).map(
-      ([word, { times, nearest }]) => `${word}: asked for ${times} ×, not there${nearest ? `; nearly ${nearest}` : ""}`,
-    );
-    [...told, ...missed].forEach((line, i) => {
-      ctx.fillStyle = "#0F171DCC";
-      ctx.fillRect(4, 4 + i * 16, ctx.measureText(line).width + 8, 16);
-      ctx.fillStyle = i < told.length ? "#E8E4DA" : "#FF8A7A";
-      ctx.fillText(line, 8, 16 + i * 16);
-    });
+    paintControls(ctx, handle);
+    paintFingers(ctx, fingers.values(), width / handle.screen.widthPx);
+    paintWords(ctx, handle, values);
   };
   paint();
   return () => {
@@ -77,4 +44,51 @@ export function overlay(handle: Handle, over: HTMLElement, { always = false } = 
     cancelAnimationFrame(animation);
     canvas.remove();
   };
+}
+
+/** Areas with their ids, and of what is held the way from base to knob. */
+function paintControls(ctx: CanvasRenderingContext2D, handle: Handle): void {
+  ctx.lineWidth = 1;
+  for (const { id, hit, base, knob, held } of handle.controls()) {
+    ctx.strokeStyle = held ? "#F4F1EA" : "#C08BE0";
+    ctx.strokeRect(hit.x, hit.y, hit.w, hit.h);
+    ctx.fillStyle = "#C08BE0";
+    ctx.fillText(id, hit.x + 3, hit.y + 13);
+    if (!held) continue;
+    ctx.strokeStyle = "#8EA2FF";
+    ctx.beginPath();
+    ctx.moveTo(base.x, base.y);
+    ctx.lineTo(knob.x, knob.y);
+    ctx.arc(knob.x, knob.y, 4, 0, Math.PI * 2);
+    ctx.stroke();
+  }
+}
+
+/** A cross where each finger is. */
+function paintFingers(ctx: CanvasRenderingContext2D, fingers: Iterable<{ readonly x: number; readonly y: number }>, css: number): void {
+  ctx.strokeStyle = "#E0B050";
+  for (const { x, y } of fingers) {
+    ctx.beginPath();
+    ctx.moveTo(x * css - 14, y * css);
+    ctx.lineTo(x * css + 14, y * css);
+    ctx.moveTo(x * css, y * css - 14);
+    ctx.lineTo(x * css, y * css + 14);
+    ctx.stroke();
+  }
+}
+
+/** What every action gives, and what was asked for in vain. */
+function paintWords(ctx: CanvasRenderingContext2D, handle: Handle, values: Readonly<Record<string, unknown>>): void {
+  const told = Object.entries(values).map(
+    ([name, value]) => `${name} ${Array.isArray(value) ? value.map((n: number) => n.toFixed(2)).join(" ") : String(value)}`,
+  );
+  const missed = Object.entries(handle.asked).map(
+    ([word, { times, nearest }]) => `${word}: asked for ${times} ×, not there${nearest ? `; nearly ${nearest}` : ""}`,
+  );
+  [...told, ...missed].forEach((line, i) => {
+    ctx.fillStyle = "#0F171DCC";
+    ctx.fillRect(4, 4 + i * 16, ctx.measureText(line).width + 8, 16);
+    ctx.fillStyle = i < told.length ? "#E8E4DA" : "#FF8A7A";
+    ctx.fillText(line, 8, 16 + i * 16);
+  });
 }

@@ -38,54 +38,31 @@ function make<K extends keyof HTMLElementTagNameMap>(name: K, style: string, mor
   return element;
 }
 
-/** Opens the page over an element; it closes itself by its button, or by what it gives. `onDone` hears of it: then `own.json()` is worth keeping. */
-export function playersPage(
-  handle: Handle,
-  over: HTMLElement,
-  { words = WORDS, onDone = () => undefined }: { words?: Partial<PageWords>; onDone?: () => void } = {},
-): () => void {
-  const say = { ...WORDS, ...words };
-  const page = make("div", "position:fixed;inset:0;z-index:2147483644;background:#0F171D99;touch-action:none");
-  page.setAttribute("role", "dialog");
-  page.setAttribute("aria-label", say.title);
-  let chosen: string | null = null;
-  const sizes = new Map<string, number>();
-  const fades = new Map<string, number>();
-  const { json } = handle.own;
-  for (const [id, { size, fade }] of Object.entries(json().controls)) {
-    sizes.set(id, size);
-    fades.set(id, fade);
-  }
-  const boxes = make("div", "position:absolute;inset:0");
-  const mmPx = () => (handle.screen.ppi / 25.4) * (over.getBoundingClientRect().width / handle.screen.widthPx);
-  const boxOf = ({ id, visual }: PlayedControl): HTMLElement => {
+/** Which control is changed by the bar; shared between it and the boxes. */
+interface Choice {
+  id: string | null;
+}
+interface Boxes {
+  readonly element: HTMLElement;
+  /** Draws them anew; `focus`: which of them then has the focus. */
+  show(focus?: string | null): void;
+}
+
+/** A box over each control: dragged by a finger, moved by arrow keys. */
+function createBoxes(handle: Handle, over: HTMLElement, choice: Choice): Boxes {
+  const element = make("div", "position:absolute;inset:0");
+  const put = (box: HTMLElement, { visual }: PlayedControl) => {
     const { left, top } = over.getBoundingClientRect();
-    const box = make(
-      "button",
-      `position:absolute;left:${left + visual.x}px;top:${top + visual.y}px;width:${visual.w}px;height:${visual.h}px;background:#8EA2FF33;border:2px ${id === chosen ? "solid" : "dashed"} #8EA2FF;border-radius:4px;touch-action:none`,
-      { type: "button" },
-    );
+    Object.assign(box.style, { left: `${left + visual.x}px`, top: `${top + visual.y}px`, width: `${visual.w}px`, height: `${visual.h}px` });
+  };
+  const boxOf = (control: PlayedControl): HTMLElement => {
+    const { id } = control;
+    const skin = `position:absolute;background:#8EA2FF33;border:2px ${id === choice.id ? "solid" : "dashed"} #8EA2FF;border-radius:4px;touch-action:none`;
+    const box = make("button", skin, { type: "button" });
     box.setAttribute("aria-label", handle.layout.controls.find((c) => c.id === id)?.name ?? id);
     box.dataset.own = id;
-    let from: { x: number; y: number } | null = null;
-    box.onpointerdown = (event) => {
-      chosen = id;
-      from = { x: event.clientX, y: event.clientY };
-      box.setPointerCapture(event.pointerId);
-    };
-    box.onpointermove = (event) => {
-      if (!from) return;
-      const [right, down] = [(event.clientX - from.x) / mmPx(), (event.clientY - from.y) / mmPx()];
-      // Where both ways cannot be one of them may.
-      if (handle.own.move(id, right, down) || handle.own.move(id, right, 0) || handle.own.move(id, 0, down)) from = { x: event.clientX, y: event.clientY };
-      const now = handle.controls().find((c) => c.id === id);
-      const rect = over.getBoundingClientRect();
-      if (now) Object.assign(box.style, { left: `${rect.left + now.visual.x}px`, top: `${rect.top + now.visual.y}px` });
-    };
-    box.onpointerup = box.onpointercancel = () => {
-      from = null;
-      show(id);
-    };
+    put(box, control);
+    box.onfocus = () => (choice.id = id);
     box.onkeydown = (event) => {
       const way = WAYS[event.key];
       if (!way) return;
@@ -93,73 +70,120 @@ export function playersPage(
       handle.own.move(id, way[0] * STEP_MM, way[1] * STEP_MM);
       show(id);
     };
-    box.onfocus = () => (chosen = id);
+    draggable(handle, over, {
+      box,
+      id,
+      moved: () => {
+        const now = handle.controls().find((c) => c.id === id);
+        if (now) put(box, now);
+      },
+      ended: () => show(id),
+    });
     return box;
   };
   const show = (focus: string | null = null) => {
-    boxes.replaceChildren(...handle.controls().map(boxOf));
-    if (focus) boxes.querySelector<HTMLElement>(`[data-own="${focus}"]`)?.focus();
+    element.replaceChildren(...handle.controls().map(boxOf));
+    if (focus) element.querySelector<HTMLElement>(`[data-own="${focus}"]`)?.focus();
   };
-  const bar = make(
-    "div",
-    "position:absolute;top:max(8px,env(safe-area-inset-top));left:50%;transform:translateX(-50%);display:flex;flex-wrap:wrap;gap:6px;justify-content:center;max-width:96vw",
-  );
-  const button = (word: string, act: () => void) => bar.append(Object.assign(make("button", SKIN, { type: "button", textContent: word }), { onclick: act }));
-  const change = (kept: Map<string, number>, factor: number, put: (id: string, value: number) => boolean) => () => {
-    if (chosen === null) return;
-    const value = (kept.get(chosen) ?? 1) * factor;
-    if (put(chosen, value)) kept.set(chosen, value);
-    show(chosen);
+  return { element, show };
+}
+
+interface Dragged {
+  readonly box: HTMLElement;
+  readonly id: string;
+  readonly moved: () => void;
+  readonly ended: () => void;
+}
+
+/** Lets a finger carry a control; where both ways cannot be, one of them may. */
+function draggable(handle: Handle, over: HTMLElement, { box, id, moved, ended }: Dragged): void {
+  let from: { readonly x: number; readonly y: number } | null = null;
+  const mmPx = () => (handle.screen.ppi / 25.4) * (over.getBoundingClientRect().width / handle.screen.widthPx);
+  box.onpointerdown = (event) => {
+    from = { x: event.clientX, y: event.clientY };
+    box.setPointerCapture(event.pointerId);
   };
-  bar.append(make("span", `${SKIN};border:0`, { textContent: say.title }));
-  button(
-    say.larger,
-    change(sizes, 1.1, (id, value) => handle.own.size(id, value)),
-  );
-  button(
-    say.smaller,
-    change(sizes, 1 / 1.1, (id, value) => handle.own.size(id, value)),
-  );
-  button(
-    say.fainter,
-    change(fades, 0.8, (id, value) => handle.own.fade(id, Math.max(0.1, value))),
-  );
-  button(
-    say.stronger,
-    change(fades, 1.25, (id, value) => handle.own.fade(id, Math.min(1, value))),
-  );
-  for (const { name, kind } of handle.layout.actions) {
-    if (kind !== "vector" && kind !== "motion") continue;
+  box.onpointermove = (event) => {
+    if (!from) return;
+    const [right, down] = [(event.clientX - from.x) / mmPx(), (event.clientY - from.y) / mmPx()];
+    if (handle.own.move(id, right, down) || handle.own.move(id, right, 0) || handle.own.move(id, 0, down)) from = { x: event.clientX, y: event.clientY };
+    moved();
+  };
+  box.onpointerup = box.onpointercancel = () => {
+    from = null;
+    ended();
+  };
+}
+
+type AddButton = (word: string, act: () => void) => void;
+
+/** The buttons that change the chosen control's size and strength. */
+function addChanges(
+  handle: Handle,
+  choice: Choice,
+  { say, add, show }: { readonly say: PageWords; readonly add: AddButton; readonly show: Boxes["show"] },
+): void {
+  const change = (key: "size" | "fade", factor: number) => () => {
+    const { id } = choice;
+    if (id === null) return;
+    const now = handle.own.json().controls[id]?.[key] ?? 1;
+    handle.own[key](id, key === "fade" ? Math.min(1, Math.max(0.1, now * factor)) : now * factor);
+    show(id);
+  };
+  add(say.larger, change("size", 1.1));
+  add(say.smaller, change("size", 1 / 1.1));
+  add(say.fainter, change("fade", 0.8));
+  add(say.stronger, change("fade", 1.25));
+}
+
+/** Of each action that goes somewhere: how much, and whether up is down. */
+function actionFields(handle: Handle, say: PageWords): HTMLElement[] {
+  return handle.layout.actions.flatMap(({ name, kind }) => {
+    if (kind !== "vector" && kind !== "motion") return [];
+    const own = handle.own.json().actions[name];
     const label = make("label", SKIN, { textContent: `${name}, ${say.sensitivity} ` });
-    const range = make("input", "vertical-align:middle", {
-      type: "range",
-      min: "0.25",
-      max: "3",
-      step: "0.05",
-      value: String(json().actions[name]?.factor ?? 1),
-    });
+    const range = make("input", "vertical-align:middle", { type: "range", min: "0.25", max: "3", step: "0.05", value: String(own?.factor ?? 1) });
     range.oninput = () => void handle.own.sensitivity(name, Number(range.value));
     label.append(range);
-    const own = json().actions[name];
     const turned = make("label", SKIN, { textContent: `${name}, ${say.turned} ` });
     const box = make("input", "vertical-align:middle", { type: "checkbox", checked: own?.upDown ?? false });
     box.onchange = () => void handle.own.invert(name, own?.across ?? false, box.checked);
     turned.append(box);
-    bar.append(label, turned);
-  }
-  button(say.reset, () => {
-    handle.own.reset();
-    sizes.clear();
-    fades.clear();
-    show();
+    return [label, turned];
   });
+}
+
+export interface PlayersPageOptions {
+  readonly words?: Partial<PageWords>;
+  /** The page is closed: what `own.json()` gives is worth keeping. */
+  readonly onDone?: () => void;
+}
+
+/** Opens the page over an element. It is closed by its button, or by what this gives. */
+export function playersPage(handle: Handle, over: HTMLElement, { words = {}, onDone }: PlayersPageOptions = {}): () => void {
+  const say = { ...WORDS, ...words };
+  const page = make("div", "position:fixed;inset:0;z-index:2147483644;background:#0F171D99;touch-action:none");
+  page.setAttribute("role", "dialog");
+  page.setAttribute("aria-label", say.title);
+  const choice: Choice = { id: null };
+  const { element, show } = createBoxes(handle, over, choice);
+  const place = "position:absolute;top:max(8px,env(safe-area-inset-top));left:50%;transform:translateX(-50%);max-width:96vw";
+  const bar = make("div", `${place};display:flex;flex-wrap:wrap;gap:6px;justify-content:center`);
+  const add: AddButton = (word, act) => bar.append(Object.assign(make("button", SKIN, { type: "button", textContent: word }), { onclick: act }));
   const close = () => {
     if (!page.isConnected) return;
     page.remove();
-    onDone();
+    onDone?.();
   };
-  button(say.done, close);
-  page.append(boxes, bar);
+  bar.append(make("span", `${SKIN};border:0`, { textContent: say.title }));
+  addChanges(handle, choice, { say, add, show });
+  bar.append(...actionFields(handle, say));
+  add(say.reset, () => {
+    handle.own.reset();
+    show();
+  });
+  add(say.done, close);
+  page.append(element, bar);
   document.body.append(page);
   show();
   return close;

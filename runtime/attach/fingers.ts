@@ -5,7 +5,7 @@
 import type { InputEvent } from "../../core/engine/input/events";
 import type { Point } from "../../core/engine/geometry/point";
 import { OWN_EVENT } from "./desk";
-import { createListening } from "./listen";
+import { createListening, type Listening } from "./listen";
 import { pointerEvents, type MouseButtons, type PointerSample } from "./pointer";
 
 export interface FingersParts {
@@ -72,61 +72,40 @@ const isPressable = (target: EventTarget | null) => target instanceof Element &&
 export function createFingers({ over, toScreen, feed, takes, touched, mouseTouches, mouse, now }: FingersParts): Fingers {
   const listening = createListening();
   const down = new Map<number, Finger>();
-  let buttons: MouseButtons = 0;
+  const { give, mouseHolds, forget } = createTelling({ toScreen, feed, mouse, now });
   /** The times at which the last taken touch ended: a browser tells of a click after it. */
   let tookUntil = -Infinity;
   const unstyle = [styled(over, STYLES), styled(document.documentElement, { "overscroll-behavior": "none" })];
-  const take = (event: Event) => {
-    if (event.cancelable) event.preventDefault();
-    event.stopPropagation();
-  };
-  const sampleOf = (event: PointerEvent, type: PointerSample["type"]): PointerSample => ({
-    type,
-    id: event.pointerId,
-    mouse: event.pointerType === "mouse",
-    buttons: event.buttons,
-    ...toScreen(event.clientX, event.clientY),
-    t: now(),
-    dx: event.movementX,
-    dy: event.movementY,
-  });
-  const give = (event: PointerEvent, type: PointerSample["type"]) => {
-    const told = pointerEvents(buttons, sampleOf(event, type));
-    if (event.pointerType === "mouse") buttons = told.buttons;
-    for (const one of told.events) if (mouse || one.type !== "mouse") feed(one);
-  };
   listening.on("pointerdown", (event) => {
     if (OWN_EVENT in event || down.has(event.pointerId) || !isWithin(over, event.target)) return;
     const isMouse = event.pointerType === "mouse";
-    if (isMouse && !mouseTouches()) return;
     if (!isMouse) touched();
-    const point = toScreen(event.clientX, event.clientY);
-    if (isMouse && event.button !== 0) return give(event, "down");
-    if (!takes(point) || (isPressable(event.target) && event.target !== over)) return;
+    const isFinger = (!isMouse || (event.button === 0 && mouseTouches())) && takes(toScreen(event.clientX, event.clientY));
+    if (!isFinger || (isPressable(event.target) && event.target !== over)) return void (isMouse && give(event, "down", false));
     down.set(event.pointerId, { isMouse, clientX: event.clientX, clientY: event.clientY });
-    give(event, "down");
+    give(event, "down", true);
     take(event);
   });
   listening.on("pointermove", (event) => {
     if (OWN_EVENT in event) return;
     const finger = down.get(event.pointerId);
     if (!finger) {
-      if (event.pointerType === "mouse" && mouse && isWithin(over, event.target)) give(event, "move");
+      if (event.pointerType === "mouse" && isWithin(over, event.target)) give(event, "move", false);
       return;
     }
     [finger.clientX, finger.clientY] = [event.clientX, event.clientY];
     // A phone tells of several movements at once: each counts.
     const all = event.getCoalescedEvents?.() ?? [];
-    for (const one of all.length > 1 && !finger.isMouse ? all : [event]) give(one, "move");
+    for (const one of all.length > 1 && !finger.isMouse ? all : [event]) give(one, "move", true);
     take(event);
   });
   const end = (type: "up" | "cancel") => (event: PointerEvent) => {
     if (OWN_EVENT in event) return;
     if (!down.has(event.pointerId)) {
-      if (type === "up" && event.pointerType === "mouse" && buttons !== 0) give(event, "up");
+      if (type === "up" && event.pointerType === "mouse" && mouseHolds()) give(event, "up", false);
       return;
     }
-    give(event, type);
+    give(event, type, true);
     // Of a mouse another button may still be down: it is a finger until the main one is up.
     if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & 1) === 0) down.delete(event.pointerId);
     tookUntil = now();
@@ -134,23 +113,18 @@ export function createFingers({ over, toScreen, feed, takes, touched, mouseTouch
   };
   listening.on("pointerup", end("up"));
   listening.on("pointercancel", end("cancel"));
-  // Older ways to hear of the same touch, and what browsers make of it, reach nobody either.
-  for (const type of ["touchstart", "touchmove", "touchend", "touchcancel"] as const)
-    listening.on(type, (event) => down.size > 0 && isWithin(over, event.target) && take(event));
-  for (const type of ["click", "dblclick", "mousedown", "mouseup"] as const)
-    listening.on(
-      type,
-      (event) =>
-        !(OWN_EVENT in event) && isWithin(over, event.target) && !isPressable(event.target) && (down.size > 0 || now() - tookUntil < CLICK_MS) && take(event),
-    );
-  listening.on("contextmenu", (event) => isWithin(over, event.target) && down.size > 0 && take(event));
+  keepQuiet(listening, {
+    isOver: (event) => !(OWN_EVENT in event) && isWithin(over, event.target),
+    isHeld: () => down.size > 0,
+    wasHeld: () => now() - tookUntil < CLICK_MS,
+  });
   return {
     again() {
       for (const [id, { clientX, clientY }] of down) feed({ t: now(), id, type: "move", ...toScreen(clientX, clientY) });
     },
     cancel() {
       down.clear();
-      buttons = 0;
+      forget();
     },
     close() {
       listening.close();
@@ -161,3 +135,59 @@ export function createFingers({ over, toScreen, feed, takes, touched, mouseTouch
 
 /** A click comes so long after its touch at most, ms. */
 const CLICK_MS = 60;
+
+/** The bit of the main button in `PointerEvent.buttons`. */
+const MAIN = 1;
+
+/** Tells the engine of pointer events, and remembers which buttons of the mouse are down. A main button that is no finger is a button like the others. */
+function createTelling({ toScreen, feed, mouse, now }: Pick<FingersParts, "toScreen" | "feed" | "mouse" | "now">) {
+  let buttons: MouseButtons = 0;
+  let isMainDown = false;
+  const sampleOf = (event: PointerEvent, type: PointerSample["type"], isFinger: boolean): PointerSample => ({
+    type,
+    id: event.pointerId,
+    mouse: event.pointerType === "mouse",
+    buttons: isFinger ? event.buttons : event.buttons & ~MAIN,
+    ...toScreen(event.clientX, event.clientY),
+    t: now(),
+    dx: event.movementX,
+    dy: event.movementY,
+  });
+  return {
+    give(event: PointerEvent, type: PointerSample["type"], isFinger: boolean) {
+      const main = !isFinger && type !== "cancel" && (event.buttons & MAIN) !== 0;
+      if (main !== isMainDown && mouse) feed({ t: now(), type: "mouse", button: 0, down: main });
+      isMainDown = main;
+      const told = pointerEvents(buttons, sampleOf(event, type, isFinger));
+      if (event.pointerType === "mouse") buttons = told.buttons;
+      for (const one of told.events) if (mouse || one.type !== "mouse") feed(one);
+    },
+    mouseHolds: () => buttons !== 0 || isMainDown,
+    forget() {
+      buttons = 0;
+      isMainDown = false;
+    },
+  };
+}
+
+interface Held {
+  readonly isOver: (event: Event) => boolean;
+  /** A finger is down that a control has. */
+  readonly isHeld: () => boolean;
+  /** One was until a moment ago. */
+  readonly wasHeld: () => boolean;
+}
+
+/** Older ways to hear of a touch that a control has taken, and what browsers make of it, reach nobody either. */
+function keepQuiet(listening: Listening, { isOver, isHeld, wasHeld }: Held): void {
+  for (const type of ["touchstart", "touchmove", "touchend", "touchcancel", "contextmenu"] as const)
+    listening.on(type, (event) => isHeld() && isOver(event) && take(event));
+  for (const type of ["click", "dblclick", "mousedown", "mouseup"] as const)
+    listening.on(type, (event) => (isHeld() || wasHeld()) && isOver(event) && !isPressable(event.target) && take(event));
+}
+
+/** An event that nobody else hears of. */
+function take(event: Event): void {
+  if (event.cancelable) event.preventDefault();
+  event.stopPropagation();
+}
