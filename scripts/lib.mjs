@@ -20,9 +20,14 @@ export function runBin(name, args, env = {}) {
 }
 
 /** Runs a package's own command beside others; gives its exit code and all it has printed. */
-export function runBeside(name, args) {
+export const runBeside = (name, args) => nodeBeside([join(root, "node_modules", ...binPath(name)), ...args]);
+
+/** Runs a script of this folder beside others, likewise. */
+export const runScriptBeside = (name) => nodeBeside([join(root, "scripts", name)]);
+
+function nodeBeside(args) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], { cwd: root });
+    const child = spawn(process.execPath, args, { cwd: root });
     let text = "";
     for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => (text += piece));
     child.on("error", (error) => resolve({ code: 1, text: String(error) }));

@@ -5,7 +5,7 @@
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { ensureBuilt, ensureInstalled, root, runBeside, runBin } from "./lib.mjs";
+import { runScriptBeside, ensureInstalled, root, runBeside, runBin } from "./lib.mjs";
 
 const part = process.argv[2] ?? "all";
 if (!["all", "unit", "e2e"].includes(part)) {
@@ -108,12 +108,24 @@ async function unitTests() {
   counted("unit tests", code, report, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }));
 }
 
+/** Builds the application beside other work; gives the exit code. */
+async function built() {
+  const { code, text } = await runScriptBeside("build.mjs");
+  process.stdout.write(text);
+  return code;
+}
+
+let buildCode = null;
 if (part === "all") {
-  // Two processors: the unit tests fill one, reading the sources the other.
-  await Promise.all([readSources(), unitTests()]);
+  // Two processors: the unit tests fill one; the other reads the sources and then, for the browser tests, builds.
+  const readAndBuild = async () => {
+    await readSources();
+    buildCode = await built();
+  };
+  await Promise.all([readAndBuild(), unitTests()]);
 } else if (part === "unit") await unitTests();
 
-if (part !== "unit" && check("build", ensureBuilt())) {
+if (part !== "unit" && check("build", buildCode ?? (await built()))) {
   const browser = chromium();
   if (browser === null) {
     console.error("The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or set CHROMIUM to its path.");
