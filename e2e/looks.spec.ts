@@ -104,6 +104,8 @@ test("what changed against a named state and against a file: by screen and contr
 test("the map: coarse first, worked out in the end; lines of a measure, a cursor by key, and a screen of it on the bench", async ({ page }) => {
   await openDraft(page, "map");
   await expect(page.getByTestId("map-state")).toHaveText(/^worked out \d+ %$/);
+  // One player's map is a quarter of the work.
+  await page.getByLabel("Player of the map").selectOption({ index: 1 });
   await expect(page.getByTestId("map-state")).toHaveText("worked out", PATIENT);
   const place = page.getByRole("complementary", { name: "The place" });
   await place.getByRole("button", { name: /reach\/far pause/ }).click();
