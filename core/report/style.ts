@@ -19,7 +19,7 @@ main { width: ${CONTENT_MM}mm; margin: 0 auto; }
 h1 { font-size: 20pt; line-height: 1.15; margin: 0 0 2mm; }
 h2 { font-size: 13pt; margin: 9mm 0 2mm; padding-top: 2mm; border-top: 0.4mm solid ${INK.ink}; break-after: avoid; }
 h3 { font-size: 10pt; margin: 4mm 0 1mm; break-after: avoid; }
-p { margin: 0 0 2mm; }
+p { margin: 0 0 2mm; break-inside: avoid; }
 p.muted { break-after: avoid; }
 .muted, caption, dt { color: ${INK.muted}; }
 code, .figure { font-family: ${FIGURES}; font-size: 0.92em; font-variant-numeric: tabular-nums; }
