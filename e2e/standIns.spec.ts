@@ -156,6 +156,8 @@ test("a tag that asks for what is not there says so and where, and the game goes
     [`data-played="/none.json"`, /data-played="\/none\.json": answered with 404/],
     [`data-played="/quay.played.json" data-over="#gone"`, /data-over="#gone": there is no such element/],
     [`data-played="/quay.played.json" data-as="wheel"`, /"wheel" is none of keys, pad, mouse/],
+    [`data-played="/quay.played.json" data-appear="sometimes"`, /data-appear="sometimes" is none of touch, always, no-pad/],
+    [`data-played="/quay.played.json" data-ppi="many"`, /data-ppi="many" is not a number above 0/],
     [`data-played="/broken.json"`, /played file, .*: /],
   ] as const) {
     await openGame(page, tag(attributes), { "/broken.json": played({ ...LAYOUT }).replace(`"stick"`, `"lever"`) });

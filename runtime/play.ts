@@ -170,7 +170,7 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   controls(): readonly PlayedControl[] {
-    return playedControls({ resolved: this.#player.resolved(), drawn: this.#drawn(), scale: this.#glass.scale(), strength: this.#seen.isSeen() ? 1 : 0 });
+    return playedControls({ resolved: this.#player.resolved(), drawn: this.#drawn(), scale: this.#glass.scale(), strength: this.#seen.strength() });
   }
 
   show(id: string, on: boolean): void {

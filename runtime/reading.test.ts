@@ -1,7 +1,6 @@
-import fc from "fast-check";
 import { seenAfter, seenAtFirst, fadeToward, FADE_MS, type Used } from "./appear";
 import type { Appear } from "./handle";
-import { createReading, lettersApart, nearestWord } from "./reading";
+import { createReading } from "./reading";
 import { isHeldRight } from "./turn";
 import { wordIn } from "./words";
 import { keyFigures } from "./standIns/keyFigures";
@@ -34,18 +33,6 @@ test("words that are not there are counted with the nearest; names that objects 
     LEAP: { times: 1, nearest: "leap" },
     constructor: { times: 1, nearest: null },
   });
-  expect(nearestWord("tow_line", ["pump", "towline"])).toBe("towline");
-});
-
-test("letters apart is a distance", () => {
-  const word = fc.string({ maxLength: 8 });
-  fc.assert(
-    fc.property(word, word, word, (a, b, c) => {
-      expect(lettersApart(a, a)).toBe(0);
-      expect(lettersApart(a, b)).toBe(lettersApart(b, a));
-      expect(lettersApart(a, c)).toBeLessThanOrEqual(lettersApart(a, b) + lettersApart(b, c));
-    }),
-  );
 });
 
 /** The table of docs/RUNTIME.md: at first, then after a touch, a key, a pad, from seen and from not seen. */

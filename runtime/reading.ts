@@ -1,6 +1,7 @@
 /** What a game reads between two of its steps: the last values, the edges of all ticks in between, movements added up; and what it asked for in vain. */
 import { magnitude } from "../core/engine/geometry/point";
 import type { ActionValue, ActionValues } from "../core/engine/input/events";
+import { nearestWord } from "../core/engine/nearest";
 import type { PlayedAction } from "../core/engine/types";
 import type { Asked } from "./handle";
 
@@ -18,28 +19,6 @@ export interface Reading {
   readonly reads: Record<string, number>;
 }
 
-/** How far apart two words are: letters put in, taken out, changed (Levenshtein 1966). */
-export function lettersApart(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
-  for (let i = 0; i < a.length; i += 1) {
-    const next = [i + 1];
-    for (let j = 0; j < b.length; j += 1) next.push(Math.min(row[j + 1] + 1, next[j] + 1, row[j] + (a[i] === b[j] ? 0 : 1)));
-    row = next;
-  }
-  return row[b.length];
-}
-
-/** The word most like another, written in the same letters or nearly; null where none is. */
-export function nearestWord(word: string, known: readonly string[]): string | null {
-  const bare = (text: string) => text.toLowerCase().replace(/[\s_-]/g, "");
-  let best: { readonly word: string; readonly apart: number } | null = null;
-  for (const one of known) {
-    const apart = lettersApart(bare(word), bare(one));
-    if (apart <= Math.max(1, Math.floor(one.length / 3)) && (best === null || apart < best.apart)) best = { word: one, apart };
-  }
-  return best && best.word;
-}
-
 const strengthOf = (value: ActionValue) =>
   typeof value === "boolean" ? (value ? 1 : 0) : typeof value === "number" ? Math.abs(value) : magnitude(value[0], value[1]);
 
@@ -54,7 +33,7 @@ export function createReading(): Reading & { strength(name: string): number; ang
     reads[name] = (reads[name] ?? 0) + 1;
     const value = last.get(name);
     if (value !== undefined) return value;
-    asked[name] = { times: (asked[name]?.times ?? 0) + 1, nearest: asked[name] ? asked[name].nearest : nearestWord(name, [...last.keys()]) };
+    asked[name] = { times: (asked[name]?.times ?? 0) + 1, nearest: asked[name] ? asked[name].nearest : nearestWord(name, [...last.keys()], 1) };
     return false;
   };
   return {

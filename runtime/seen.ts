@@ -6,6 +6,8 @@ export interface Seen {
   appear: Appear;
   readonly isSeen: () => boolean;
   used(what: Used): void;
+  /** How strongly they are seen, as last asked, 0…1. */
+  readonly strength: () => number;
   /** How strongly they are seen at a time, 0…1; it must be asked at every picture. */
   strengthAt(nowMs: number): number;
 }
@@ -24,6 +26,7 @@ export function createSeen(appear: Appear): Seen {
       if (seenAtFirst(appear)) isSeen = true;
     },
     isSeen: () => isSeen,
+    strength: () => strength,
     used: (what) => (isSeen = seenAfter(appear, isSeen, what)),
     strengthAt(nowMs) {
       strength = fadeToward(strength, isSeen, nowMs - (askedAt ?? nowMs), reduced.matches);

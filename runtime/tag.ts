@@ -29,6 +29,16 @@ async function begin({ played, over = "canvas", as = "", watch: watches, moment,
   const kinds = as.split(/\s+/).filter(Boolean);
   const unknown = kinds.find((kind) => !["keys", "pad", "mouse"].includes(kind));
   if (unknown !== undefined) return fault(`data-as="${as}": "${unknown}" is none of keys, pad, mouse`);
+  for (const [name, value, known] of [
+    ["appear", appear, ["touch", "always", "no-pad"]],
+    ["handed", handed, ["right", "left"]],
+  ] as const)
+    if (value !== undefined && !(known as readonly string[]).includes(value)) return fault(`data-${name}="${value}" is none of ${known.join(", ")}`);
+  for (const [name, value] of [
+    ["ppi", ppi],
+    ["size", size],
+  ] as const)
+    if (value !== undefined && !(Number(value) > 0)) return fault(`data-${name}="${value}" is not a number above 0`);
   const options: PlayOptions = {
     over: element,
     draw: drawing,

@@ -2,7 +2,7 @@
 import { portFits, serveLacks } from "../engine/input/fits";
 import { byName } from "../derived/byId";
 import type { Layout } from "../format/types";
-import { nearestWord } from "../format/nearest";
+import { nearestWord } from "../engine/nearest";
 import type { Found } from "./finding";
 
 /** Kept by what they are about, the controls and the actions: they are the same on every screen. */

@@ -4,6 +4,7 @@
  *
  * The played file has the same limits where it has the same lists (docs/PLAYED.md), so that what is taken here can be compiled and played.
  */
+import { MOST_NEAR_LETTERS } from "../engine/nearest";
 
 /** One limit. `most` (and `least`, where there is one) is still taken. */
 export interface Limit {
@@ -150,7 +151,7 @@ export const FILES = {
   /** A problem's place, and its words, are cut to this. */
   problemLetters: letters(200),
   /** Of a longer word no near one is sought. */
-  nearLetters: letters(64),
+  nearLetters: letters(MOST_NEAR_LETTERS),
   /** Unknown keys of one object that are named; the others are counted. */
   unknownKeys: { most: 5, words: "more unknown keys" },
 } as const satisfies Readonly<Record<string, Limit>>;

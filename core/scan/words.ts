@@ -1,6 +1,6 @@
 /** What a scan found, against the ledger: which callees ask for input most likely, and which of their words are new, known, gone or nearly the same. */
 import type { ActionKind } from "../format/types";
-import { nearestWord } from "../format/nearest";
+import { nearestWord } from "../engine/nearest";
 import { wordsOf } from "./keyNames";
 import { isLikelyInput, type Read, type Standard } from "./reads";
 

@@ -5,7 +5,7 @@
 import { portFits, serveLacks } from "../engine/input/fits";
 import { byId, byName } from "../derived/byId";
 import type { Action, Layout, Serve } from "../format/types";
-import { nearestWord } from "../format/nearest";
+import { nearestWord } from "../engine/nearest";
 import { hardwareEnds } from "./hardwareWires";
 
 /** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */

@@ -11,7 +11,7 @@ import { freeIdOf } from "../editing/edits/ids";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { formatLength, lengthOf, parseLength } from "../engine/placement/length";
 import type { Action, Cluster, Control, Layout, Serve } from "../format/types";
-import { nearestWord } from "../format/nearest";
+import { nearestWord } from "../engine/nearest";
 import { refused, type Result } from "../engine/result";
 import { portWhyNot, serveBy } from "./serves";
 

@@ -107,7 +107,7 @@ export function createFingers({ over, toScreen, feed, takes, touched, mouseTouch
     }
     give(event, type, true);
     // Of a mouse another button may still be down: it is a finger until the main one is up.
-    if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & 1) === 0) down.delete(event.pointerId);
+    if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & MAIN) === 0) down.delete(event.pointerId);
     tookUntil = now();
     take(event);
   };
@@ -155,11 +155,14 @@ function createTelling({ toScreen, feed, mouse, now }: Pick<FingersParts, "toScr
   });
   return {
     give(event: PointerEvent, type: PointerSample["type"], isFinger: boolean) {
-      const main = !isFinger && type !== "cancel" && (event.buttons & MAIN) !== 0;
-      if (main !== isMainDown && mouse) feed({ t: now(), type: "mouse", button: 0, down: main });
-      isMainDown = main;
       const told = pointerEvents(buttons, sampleOf(event, type, isFinger));
-      if (event.pointerType === "mouse") buttons = told.buttons;
+      // A finger says nothing of the mouse's buttons.
+      if (event.pointerType === "mouse") {
+        const main = !isFinger && type !== "cancel" && (event.buttons & MAIN) !== 0;
+        if (main !== isMainDown && mouse) feed({ t: now(), type: "mouse", button: 0, down: main });
+        isMainDown = main;
+        buttons = told.buttons;
+      }
       for (const one of told.events) if (mouse || one.type !== "mouse") feed(one);
     },
     mouseHolds: () => buttons !== 0 || isMainDown,

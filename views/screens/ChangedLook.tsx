@@ -34,7 +34,8 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
     <>
       <section aria-label="Changed" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
-          <h2 className="font-semibold">What is found now, against</h2>
+          <h2 className="font-semibold">What is found now</h2>
+          <span className="caption">against</span>
           <span className="w-56" {...readingProps(says("changed.against"), against ? choiceWord(against) : "nothing yet")}>
             <VersionSelect
               label="Held against this version"

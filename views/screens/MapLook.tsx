@@ -75,7 +75,7 @@ export function MapLook() {
             onChange={(chosen) => setMeasured(chosen || null)}
           />
         </label>
-        <label className="flex items-center gap-1.5" {...readingProps(says("map.everywhere"), leavesOut ? "left out" : "shown")}>
+        <label className="flex min-h-6 items-center gap-1.5" {...readingProps(says("map.everywhere"), leavesOut ? "left out" : "shown")}>
           <input type="checkbox" className="accent-[var(--accent)]" checked={leavesOut} onChange={(event) => setLeavesOut(event.target.checked)} />
           <span className="caption">without what holds everywhere</span>
         </label>

@@ -3,7 +3,7 @@
  * Each piece words its own error: what is wrong and what to write instead.
  */
 import { z } from "zod";
-import { nearestWord } from "../nearest";
+import { nearestWord } from "../../engine/nearest";
 import { withLimit } from "../readThrough";
 import { FILES, LISTS, TEXTS, type Limit } from "../limits";
 import { canonicalLength, LENGTH_PATTERN, lengthAdvice, parseLength } from "../../engine/placement/length";

@@ -8,7 +8,7 @@ import { portFits } from "../../../core/engine/input/fits";
 import { PORTS } from "../../../core/engine/types";
 import type { Action, Control, Layout, Serve } from "../../../core/format/types";
 import type { Result } from "../../../core/engine/result";
-import { nearestWord } from "../../../core/format/nearest";
+import { nearestWord } from "../../../core/engine/nearest";
 import { fittingServe } from "../../../core/editing/make";
 import { serveBy } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Choice";

@@ -1,4 +1,5 @@
-import { FILES } from "./limits";
+/** Of a word longer than this none is sought: what it costs grows with its length, and nobody meant it. */
+export const MOST_NEAR_LETTERS = 64;
 
 /** The number of single-letter insertions, deletions, replacements and neighbour swaps between two words (Damerau–Levenshtein, optimal string alignment). */
 export function wordDistance(a: string, b: string): number {
@@ -21,11 +22,10 @@ export function wordDistance(a: string, b: string): number {
 
 /**
  * The word of `known` that `word` was most likely meant to be, or null when none is near.
- * Of a long word (limits.ts) none is sought: what it costs grows with its length, and nobody meant it.
  * Near: at most a third of the longer word's letters differ (`least` at least), case and separators set aside.
  */
 export function nearestWord(word: string, known: readonly string[], least = 2): string | null {
-  if (word.length > FILES.nearLetters.most) return null;
+  if (word.length > MOST_NEAR_LETTERS) return null;
   const bare = (text: string) => text.toLowerCase().replace(/[\s_-]+/g, "");
   let best: string | null = null;
   let bestDistance = Infinity;
