@@ -1,6 +1,6 @@
 /** The chain in one picture: wires by pointer and by key, whole chains, kinds, inputs bound by doing, moments, controls from another layout. */
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { addAction, control, drag, exportText, fromMenu, middle, open, startLayout, noViolations } from "./bench";
+import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, startLayout } from "./bench";
 
 const action = (page: Page, name: string) => page.locator(`[data-action="${name}"]`);
 const card = (page: Page, id: string) => page.locator(`[data-sheet-control="${id}"]`);
@@ -241,7 +241,7 @@ test("a change of kind says first which wires no longer fit; smoothing, moments,
 
 test("the next thing left to do is a key away, here and in the ledger; one step makes a fitting control", async ({ page }) => {
   await open(page, "/actions");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await addAction(page, "anchor", "press");
   await addAction(page, "ANCHOR", "press");
   await expect(page.getByText("the same word twice?")).toBeVisible();

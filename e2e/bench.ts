@@ -25,6 +25,12 @@ export async function fromMenu(page: Page, item: string, exact = false): Promise
   await page.getByRole("menuitem", { name: item, exact }).click();
 }
 
+/** Opens a layout of the menu, and waits until it is the open one: what is typed before goes to the one that was. */
+export async function openLayout(page: Page, name: string, exact = false): Promise<void> {
+  await fromMenu(page, name, exact);
+  await expect(page.getByRole("button", { name: new RegExp(`^Layouts; open: ${name}${exact ? "$" : ""}`) })).toBeVisible();
+}
+
 /** A point of the glass, given as fractions of its sides. */
 export async function onGlass(page: Page, fx: number, fy: number): Promise<Place> {
   const box = (await glass(page).boundingBox())!;

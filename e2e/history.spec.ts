@@ -1,6 +1,6 @@
 /** The history: undo that outlasts everything, going to any edit, states by name, versions compared. */
 import { expect, test, type Page } from "@playwright/test";
-import { addAction, control, drag, exportText, fromMenu, middle, noViolations, open, placeOf, saved, visual } from "./bench";
+import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, placeOf, saved, visual } from "./bench";
 
 const history = (page: Page) => page.getByRole("complementary", { name: "History" });
 const rows = (page: Page) => history(page).getByRole("list", { name: "Edits and states" }).getByRole("listitem");
@@ -29,10 +29,10 @@ test("undo and redo outlast a reload and another layout opened in between", asyn
   expect(await placeOf(page, "horn")).toEqual(first);
   await page.keyboard.press("Control+Shift+z");
   expect(await placeOf(page, "horn")).toEqual(moved);
-  await fromMenu(page, "Pigeonhole");
+  await openLayout(page, "Pigeonhole");
   await expect(control(page, "walk")).toBeVisible();
   await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeDisabled();
-  await fromMenu(page, "Brackwater", true);
+  await openLayout(page, "Brackwater", true);
   await page.keyboard.press("Control+Shift+z");
   await expect(control(page, "pump")).toHaveCount(0);
 });

@@ -2,7 +2,7 @@ import { chromium, expect, test } from "@playwright/test";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { addAction, control, fromMenu, open, saved, startLayout } from "./bench";
+import { addAction, control, fromMenu, open, openLayout, saved, startLayout } from "./bench";
 
 test("a browser killed right after “saved” has lost nothing", async ({ launchOptions, baseURL }) => {
   const folder = mkdtempSync(join(tmpdir(), "nodulum-browser-"));
@@ -33,14 +33,14 @@ test("several layouts: rename, duplicate, open, delete and bring back", async ({
   await page.getByRole("dialog").getByLabel("Name").fill("Low tide");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Layouts; open: Low tide" })).toBeVisible();
-  await fromMenu(page, "Pigeonhole");
+  await openLayout(page, "Pigeonhole");
   await expect(control(page, "walk")).toBeVisible();
   await expect(page.locator('[data-bench="tall"]')).toBeVisible();
   await fromMenu(page, "Delete");
   await expect(page.getByRole("button", { name: "Layouts; open: Pigeonhole" })).toHaveCount(0);
   await page.getByRole("button", { name: "Bring it back" }).click();
   await expect(page.getByRole("button", { name: "Layouts; open: Pigeonhole" })).toBeVisible();
-  await fromMenu(page, "Low tide");
+  await openLayout(page, "Low tide");
   await expect(control(page, "helm")).toBeVisible();
 });
 

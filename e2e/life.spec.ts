@@ -1,6 +1,6 @@
 /** Storage has a whole life: every way in which it can refuse, vanish, lag or be damaged. */
 import { expect, test, type Page } from "@playwright/test";
-import { addAction, canBeFull, control, exportText, fromMenu, open, opened, saved, savedState, setFull, startLayout, word } from "./bench";
+import { addAction, canBeFull, control, exportText, fromMenu, open, openLayout, opened, saved, savedState, setFull, startLayout, word } from "./bench";
 
 /** What a page lets fall: nothing may. */
 const fallen: string[] = [];
@@ -224,7 +224,7 @@ test.describe("storage's life", () => {
     await expect(word(page, "buoy")).toBeVisible();
     await page.getByRole("button", { name: "Undo: add anchor" }).click();
     await expect(word(other, "anchor")).toHaveCount(0);
-    await fromMenu(page, "Brackwater, first draft");
+    await openLayout(page, "Brackwater, first draft");
     await page.getByRole("link", { name: "Layout" }).click();
     await expect(page.getByText(/\d+ blockers/).first()).toBeVisible();
     await savedState(page).click();
@@ -286,11 +286,11 @@ test("a layout that cannot be drawn takes nothing with it: export it, look at an
   await page.getByRole("link", { name: "Hand off" }).click();
   expect(await exportText(page)).toContain('"name": "Brackwater"');
   await setBroken(false);
-  await fromMenu(page, "Pigeonhole");
+  await openLayout(page, "Pigeonhole");
   await page.getByRole("link", { name: "Layout" }).click();
   await expect(control(page, "walk")).toBeVisible();
   await setBroken(true);
-  await fromMenu(page, "Brackwater", true);
+  await openLayout(page, "Brackwater", true);
   await expect(page.getByText("This layout could not be drawn.")).toBeVisible();
   await setBroken(false);
   await page.reload();

@@ -2,13 +2,13 @@
 import { readFileSync } from "node:fs";
 import { pathToFileURL } from "node:url";
 import { expect, test, type Page } from "@playwright/test";
-import { control, fromMenu, noViolations, open } from "./bench";
+import { control, noViolations, open, openLayout } from "./bench";
 
 const look = (page: Page, name: string) => page.getByRole("button", { name, exact: true }).click();
 /** The view of the first draft in a look. */
 async function openDraft(page: Page, name: string): Promise<void> {
   await open(page, "/layout");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await toScreens(page, name);
 }
 async function toScreens(page: Page, name: string): Promise<void> {
@@ -46,7 +46,7 @@ test("misses: the table by pointer and key, who takes from whom, the worst pair 
 
 test("on the bench the cloud of a hundred touches of what is selected is shown by its key, as many as there are, by who takes them", async ({ page }) => {
   await open(page, "/layout");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await control(page, "horn").click();
   await page.keyboard.press("a");
   const cloud = page.locator('[data-misses="horn"]');
@@ -67,7 +67,7 @@ test("what changed against a named state and against a file: by screen and contr
   page,
 }, info) => {
   await open(page, "/layout");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await page.getByRole("button", { name: "History", exact: true }).click();
   await page.getByLabel("Name of the state").fill("before the playtest");
   await page.keyboard.press("Enter");

@@ -1,17 +1,18 @@
 /** What is asked before it is done, told when it is done, and taken back: kinds, words, ends of axes, deletions, drags left in the middle. */
 import { expect, test, type Page } from "@playwright/test";
 import {
-  expectTied,
   addAction,
   control,
   drag,
   dragFromLedger,
+  expectTied,
   exportText,
   fromMenu,
   glass,
   middle,
   onGlass,
   open,
+  openLayout,
   placeOf,
   saved,
   startLayout,
@@ -62,7 +63,7 @@ test("a cluster pasted into another layout arrives as one, and what its words me
     document.dispatchEvent(new ClipboardEvent("copy", { clipboardData: data, bubbles: true, cancelable: true }));
     return data.getData("text/plain");
   });
-  await fromMenu(page, "Pigeonhole");
+  await openLayout(page, "Pigeonhole");
   await expect(control(page, "walk")).toBeVisible();
   await page.evaluate((copied) => {
     const data = new DataTransfer();
@@ -160,7 +161,7 @@ test("a cluster of which nothing shows in a moment is not on the glass; held eit
   await region(page, "Layout").getByLabel("Held").selectOption("both");
   await expect(page.locator('[data-bench="wide"]')).toBeVisible();
   await expect(page.getByTestId("bench-screen")).toHaveText("Tall phone 20:9, notch, landscape");
-  await fromMenu(page, "Pigeonhole");
+  await openLayout(page, "Pigeonhole");
   await region(page, "Layout").getByLabel("Held").selectOption("both");
   await expect(page.locator('[data-bench="tall"]')).toBeVisible();
 });

@@ -1,13 +1,13 @@
 /** Findings: to the place, on the glass, mended at a click, accepted and taken back; limits; keyboard and readers; touch. */
 import { expect, test, type Page } from "@playwright/test";
-import { control, drag, fromMenu, middle, onGlass, open, placeOf, visual, noViolations } from "./bench";
+import { control, drag, middle, noViolations, onGlass, open, openLayout, placeOf, visual } from "./bench";
 
 const findings = (page: Page) => page.getByRole("region", { name: "Findings on this screen" });
 const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 
 test("a finding leads to its place, shows itself on the glass, and is mended at a click, undoable", async ({ page }) => {
   await open(page);
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   const buried = findings(page).locator('[data-finding="touch/buried"]').first();
   await buried.getByRole("button", { name: /lies under/ }).click();
   await expect(control(page, "horn")).toHaveAttribute("aria-pressed", "true");
@@ -49,7 +49,7 @@ test("a move is offered with its distance and goes just that far", async ({ page
 
 test("a finding is accepted with a reason, and taken back", async ({ page }) => {
   await open(page);
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   const small = findings(page).locator('[data-finding="touch/small"]').first();
   await small.getByRole("button", { name: "accept…" }).click();
   await small.getByLabel("Why it can stay").press("Enter");
@@ -89,7 +89,7 @@ test("two hundred controls stay workable, and one more is refused with the limit
 
 test("by keyboard alone: reached in order, named with kind, place and findings, moved, sized, dressed, undone", async ({ page }) => {
   await open(page);
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   // Findings come from the worker a moment later.
   await expect(control(page, "horn")).toHaveAttribute("aria-label", /horn, button, .*serves horn, \d findings?/);
   const names = await page.locator('[data-testid="glass"] [role="button"]').evaluateAll((all) => all.map((e) => e.getAttribute("aria-label")!));

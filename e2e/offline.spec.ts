@@ -4,7 +4,7 @@ import type { AddressInfo, Server } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test as base, type Locator, type Page } from "@playwright/test";
-import { control, drag, exportText, fromMenu, middle, open, saved } from "./bench";
+import { control, drag, exportText, middle, open, openLayout, saved } from "./bench";
 
 const OUT = join(process.cwd(), "out");
 
@@ -106,7 +106,7 @@ test("after one visit all works with the server gone: views, dialogues, workers,
     true,
     true,
   ]);
-  await fromMenu(page, "Brackwater, first draft", true);
+  await openLayout(page, "Brackwater, first draft", true);
   await expect(page).toHaveTitle("Brackwater, first draft · Nodulum");
   expect(
     problems.filter((text) => !/ERR_CONNECTION_REFUSED|Failed to fetch|bad HTTP response code|An unknown error occurred when fetching the script/.test(text)),

@@ -1,6 +1,6 @@
 /** “Saved” is always true: what is not saved says so, is tried again, and is not left behind. */
 import { expect, test, type Page } from "@playwright/test";
-import { addAction, canBeFull, control, fromMenu, middle, open, opened, saved, savedState, setFull, visual, word } from "./bench";
+import { addAction, canBeFull, control, fromMenu, middle, open, openLayout, opened, saved, savedState, setFull, visual, word } from "./bench";
 
 /** Whether leaving the page now would ask. */
 const leavingAsks = (page: Page) => page.evaluate(() => !window.dispatchEvent(new Event("beforeunload", { cancelable: true })));
@@ -47,27 +47,27 @@ test.describe("“saved” is always true", () => {
     await addAction(page, "anchor", "press");
     await expect(savedState(page)).toHaveText("not saved");
     expect(await leavingAsks(page)).toBe(true);
-    await fromMenu(page, "Pigeonhole");
+    await openLayout(page, "Pigeonhole");
     await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout is opened/)).toBeVisible();
     await opened(page, "Brackwater");
     await fromMenu(page, "Delete");
     await opened(page, "Brackwater");
     await setFull(page, false);
     await saved(page);
-    await fromMenu(page, "Pigeonhole");
+    await openLayout(page, "Pigeonhole");
     await opened(page, "Pigeonhole");
-    await fromMenu(page, "Brackwater", true);
+    await openLayout(page, "Brackwater", true);
     await expect(word(page, "anchor")).toBeVisible();
   });
 
   test("another layout is opened only when this one is written", async ({ page }) => {
     await open(page, "/actions");
     await addAction(page, "anchor", "press");
-    await fromMenu(page, "Pigeonhole");
+    await openLayout(page, "Pigeonhole");
     await opened(page, "Pigeonhole");
     await page.reload();
     await opened(page, "Pigeonhole");
-    await fromMenu(page, "Brackwater", true);
+    await openLayout(page, "Brackwater", true);
     await expect(word(page, "anchor")).toBeVisible();
   });
 });

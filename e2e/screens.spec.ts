@@ -1,6 +1,6 @@
 /** Screens: the shelf with its filter, orders, groups and faces; the grid by pointer and by key; the spans; from a finding to the bench. */
 import { expect, test, type Page } from "@playwright/test";
-import { fromMenu, noViolations, open } from "./bench";
+import { noViolations, open, openLayout } from "./bench";
 
 const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();
 const shelf = (page: Page) => page.locator("[data-shelf]");
@@ -10,7 +10,7 @@ const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHave
 /** The view of the first draft, which has the mistakes that people make, judged. */
 async function openDraft(page: Page): Promise<void> {
   await open(page, "/screens");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Screens" }).click();
   await judged(page);
 }

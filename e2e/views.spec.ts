@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { addAction, control, fromMenu, open, startLayout, noViolations } from "./bench";
+import { addAction, control, noViolations, open, openLayout, startLayout } from "./bench";
 
 const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];
 
@@ -16,7 +16,7 @@ for (const theme of ["light", "dark"])
 
 test("the first draft: each mistake is said in its place", async ({ page }) => {
   await open(page);
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   const findings = page.getByRole("region", { name: "Findings on this screen" });
   await expect(findings).toContainText("tow_line");
   await expect(findings).toContainText("nearly towline");
@@ -36,7 +36,7 @@ test("the first draft: each mistake is said in its place", async ({ page }) => {
 
 test("a finding on the shelf opens the bench with that screen and control", async ({ page }) => {
   await open(page, "/screens");
-  await fromMenu(page, "Brackwater, first draft");
+  await openLayout(page, "Brackwater, first draft");
   await page.getByRole("link", { name: /Screens/ }).click();
   const shelf = page.getByRole("region", { name: "Shelf" });
   await expect(shelf.getByRole("listitem")).toHaveCount(24);
