@@ -1,10 +1,10 @@
 /**
  * Imports run one way: app → views → ui, workers, storage, runtime, samples → core; inside core
- * engine ← format ← derived ← editing ← checks, wiring, scan, versions ← exchange; checks ← drawing ← report; runtime → core/engine and nothing else; cli → core.
+ * engine ← format ← derived ← editing ← checks, wiring, scan, versions ← exchange; checks ← drawing ← report ← handoff; runtime → core/engine and nothing else; parcels → runtime, core; cli, server → parcels, core.
  * Types count as imports do, and no circle is allowed anywhere, of types neither. Tests may read what they test with.
  */
 const TEST = "(\\.test\\.tsx?$|^test/)";
-const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|server|page|scripts|e2e|bench|test)/";
+const HOUSE = "^(app|views|ui|workers|storage|runtime|samples|cli|core|server|page|parcels|scripts|e2e|bench|test)/";
 const only = (name, from, to, comment) => ({
   name,
   comment,
@@ -43,21 +43,27 @@ module.exports = {
     ),
     room("drawing", ["engine", "format", "derived", "checks"], "drawings of layouts and of what is found, as SVG"),
     room("report", ["engine", "format", "derived", "checks", "drawing", "versions"], "the report: one document of it all"),
+    room(
+      "handoff",
+      ["engine", "format", "derived", "checks", "drawing", "report", "versions", "exchange", "wiring"],
+      "what is told of a layout to those who have no reader of it",
+    ),
     only("runtime-small", "^runtime/", "^(runtime|core/engine)/", "a game carries the engine and the runtime, nothing of the editor"),
-    only("cli", "^cli/", "^((cli|core)/|scripts/build-cli)", "the command line stands on core alone, and its launcher on what builds it"),
-    only("server", "^server/", "^(server|core)/", "route handlers call core"),
+    only("cli", "^cli/", "^((cli|parcels|core)/|scripts/build-cli)", "the command line stands on core and the parcels, and its launcher on what builds it"),
+    only("server", "^server/", "^(server|parcels|core)/", "route handlers call core and the parcels"),
+    only("parcels", "^parcels/", "^(parcels|runtime|core)/", "what leaves, drawn by the hand that draws in the game"),
     only("page", "^page/", "^(page|runtime|samples|core)/", "the page that plays by itself: a layout, what plays it, and the yard"),
     only("workers", "^workers/", "^(workers|core)/", "workers carry core"),
     only("storage", "^storage/", "^(storage|core)/", "storage knows core alone"),
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),
     only("ui", "^ui/", "^(ui|core)/", "pieces of the interface know core alone"),
-    only("views", "^views/", "^(views|ui|workers|storage|runtime|samples|core)/", "views do not reach into app or cli"),
+    only("views", "^views/", "^(views|ui|workers|storage|parcels|runtime|samples|core)/", "views do not reach into app or cli"),
     only("app", "^app/", "^(app|views|core)/", "pages mount views, route handlers call core"),
     {
       name: "no-tests-carried",
       comment: "what tests use stands in test/ and is carried nowhere",
       severity: "error",
-      from: { path: "^(app|views|ui|workers|storage|runtime|samples|cli|core)/", pathNot: TEST },
+      from: { path: "^(app|views|ui|workers|storage|parcels|runtime|samples|cli|core)/", pathNot: TEST },
       to: { path: "(^test/|\\.test\\.tsx?$)" },
     },
     {

@@ -8,6 +8,7 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { addCheck, addSpans } from "./check";
 import { addDiff } from "./diff";
+import { addHandoff } from "./handoff";
 import { addMisses } from "./misses";
 import { CallError, isSameFile, layoutFrom, screenFrom, viewFrom, writeText, type ViewOptions } from "./inputs";
 import { printJson, printMessage } from "./output";
@@ -59,6 +60,7 @@ addDiff(withView(program.command("diff")));
 addMisses(withView(program.command("misses")));
 addReport(program.command("report"));
 addPage(program.command("page"));
+addHandoff(program.command("handoff"));
 
 program
   .command("schema")

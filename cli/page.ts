@@ -2,11 +2,9 @@
 import type { Command } from "commander";
 import { playingPage } from "../core/exchange/playingPage";
 import { compile } from "../core/format/compile";
+import { pageScript } from "./carried";
 import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";
 import { printText } from "./output";
-
-/** The script of the page, put here as the command line is built (scripts/build-cli.mjs). */
-declare const PAGE_SCRIPT: string;
 
 /** Makes a command the one that writes pages. */
 export function addPage(command: Command): void {
@@ -17,7 +15,7 @@ export function addPage(command: Command): void {
     .action((file: string, { output }: { output?: string }) => {
       const layout = layoutFrom(file);
       if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
-      const html = playingPage({ layout, played: compile(layout), script: PAGE_SCRIPT });
+      const html = playingPage({ layout, played: compile(layout), script: pageScript() });
       if (output === undefined) printText(html);
       else writeText(output, html);
     });

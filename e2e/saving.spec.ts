@@ -47,7 +47,7 @@ test.describe("“saved” is always true", () => {
     await addAction(page, "anchor", "press");
     await expect(savedState(page)).toHaveText("not saved");
     expect(await leavingAsks(page)).toBe(true);
-    await openLayout(page, "Pigeonhole");
+    await fromMenu(page, "Pigeonhole");
     await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout is opened/)).toBeVisible();
     await opened(page, "Brackwater");
     await fromMenu(page, "Delete");

@@ -26,15 +26,53 @@ export const INK_STRENGTH = 1.4;
 /** A rose smaller than this many hairlines across has no ticks. */
 const LEAST_ROSE = 28;
 
+/** A part of a control that can be drawn by itself: its base with all its arms, a stick's knob, its icon and word, one arm of a d-pad. */
+export type LookPart = "base" | "knob" | "mark" | Arm;
+/** An arm of a d-pad, by where it points. */
+export type Arm = "right" | "up" | "left" | "down";
+
 /** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
 export interface Drawn {
   readonly control: Control;
   readonly box: Box;
   readonly travel: number;
   readonly pose: Pose;
+  /** The only part that is drawn; absent: all of it. */
+  readonly part?: LookPart;
 }
 
-type Ctx = CanvasRenderingContext2D;
+/** As much of a canvas as drawing controls takes: whatever offers this can be drawn on. */
+export type DrawingContext = Pick<
+  CanvasRenderingContext2D,
+  | "save"
+  | "restore"
+  | "translate"
+  | "rotate"
+  | "scale"
+  | "beginPath"
+  | "closePath"
+  | "moveTo"
+  | "lineTo"
+  | "quadraticCurveTo"
+  | "ellipse"
+  | "roundRect"
+  | "fill"
+  | "stroke"
+  | "drawImage"
+  | "fillText"
+  | "measureText"
+  | "globalAlpha"
+  | "lineWidth"
+  | "lineCap"
+  | "lineJoin"
+  | "fillStyle"
+  | "strokeStyle"
+  | "font"
+  | "textAlign"
+  | "textBaseline"
+  | "direction"
+>;
+type Ctx = DrawingContext;
 type Face = Control["look"]["rest"];
 
 /** The image behind a picture's id, once it has come in; null before that, or where it is broken. */
@@ -46,6 +84,10 @@ export type Icons = Readonly<Record<string, string>>;
 export interface Supplies {
   readonly pictureOf: PictureOf;
   readonly icons: Icons;
+  /** How wide a word is, as a part of its letters' em; absent: as the canvas measures it. */
+  readonly wordEm?: (word: string) => number;
+  /** An icon as this canvas strokes it; absent: as every canvas does. */
+  readonly pathOf?: (data: string) => Path2D;
 }
 const NO_SUPPLIES: Supplies = { pictureOf: () => null, icons: {} };
 
@@ -54,8 +96,9 @@ export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number
   for (const item of drawn) drawControl(ctx, item, hairline, supplies);
 }
 
-function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, { pictureOf, icons }: Supplies): void {
-  const { control, box, pose } = drawn;
+function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, supplies: Supplies): void {
+  const { pictureOf } = supplies;
+  const { control, box, pose, part } = drawn;
   const { look } = control;
   if (!pose.held && look.hideAtRest === "all") return;
   const face = pose.held ? look.held : look.rest;
@@ -65,10 +108,13 @@ function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, { pictureOf, icon
   const artId = pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest;
   const art = artId === undefined ? null : pictureOf(artId);
   const base = control.kind === "stick" && pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
-  if (art) drawPicture(ctx, art, base, look.rotateDeg);
-  else drawBody(ctx, { ...drawn, box: base }, face, hairline);
-  if (control.kind === "stick" && (pose.held || look.hideAtRest !== "knob")) drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
-  if (Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, icons);
+  if (part !== "knob" && part !== "mark") {
+    if (art) drawPicture(ctx, art, base, look.rotateDeg);
+    else drawBody(ctx, { ...drawn, box: base }, face, hairline);
+  }
+  const hasKnob = control.kind === "stick" && (pose.held || look.hideAtRest !== "knob");
+  if (hasKnob && (part ?? "knob") === "knob") drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
+  if ((part ?? "mark") === "mark" && Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, supplies);
   ctx.restore();
 }
 
@@ -79,12 +125,12 @@ function opacityOf(control: Control, pose: Pose, opacity: number): number {
 }
 
 /** A control without its knob and its word. */
-function drawBody(ctx: Ctx, { control, box, pose }: Drawn, face: Face, hairline: number): void {
+function drawBody(ctx: Ctx, { control, box, pose, part }: Drawn, face: Face, hairline: number): void {
   switch (control.kind) {
     case "stick":
       return drawRose(ctx, box, face, hairline);
     case "dpad":
-      return drawQuoins(ctx, box, face, pose);
+      return drawQuoins(ctx, box, face, { pose, part });
     case "button":
       outline(ctx, box, control.hit.shape);
       return fillAndLine(ctx, face);
@@ -108,7 +154,8 @@ function drawPicture(ctx: Ctx, picture: CanvasImageSource, box: Box, rotateDeg: 
 }
 
 /** The icon and the word: beside each other's absence in the middle, together the icon above the word. */
-function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["look"]; readonly face: Face }, icons: Icons): void {
+function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["look"]; readonly face: Face }, supplies: Supplies): void {
+  const { icons, pathOf = path2dOf, wordEm: emOf = (text: string) => wordEm(ctx, text) } = supplies;
   const path = look.icon !== undefined && Object.hasOwn(icons, look.icon) ? pathOf(icons[look.icon]) : null;
   const word = look.label !== "";
   ctx.save();
@@ -123,7 +170,7 @@ function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["
   if (word) {
     const room = path ? { ...box, y: box.y + box.h * 0.26, h: box.h * 0.74 } : box;
     turnAbout(ctx, room.x + room.w / 2, room.y + room.h / 2, look.rotateDeg);
-    drawLabel(ctx, room, look.label);
+    drawLabel(ctx, room, look.label, emOf(look.label));
   }
   ctx.restore();
 }
@@ -136,7 +183,7 @@ function turnAbout(ctx: Ctx, x: number, y: number, rotateDeg: number): void {
 
 /** Icons as the canvas takes them, by their path data. */
 const paths = new Map<string, Path2D>();
-function pathOf(data: string): Path2D {
+function path2dOf(data: string): Path2D {
   let path = paths.get(data);
   if (!path) paths.set(data, (path = new Path2D(data)));
   return path;
@@ -222,16 +269,20 @@ function drawKnob(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: num
   ctx.globalAlpha = alpha;
 }
 
-function drawQuoins(ctx: Ctx, box: Box, face: Face, pose: Pose): void {
+/** The arms by their ways on the canvas, whose y runs down. */
+const ARMS: readonly (readonly [Arm, number, number])[] = [
+  ["right", 1, 0],
+  ["up", 0, -1],
+  ["left", -1, 0],
+  ["down", 0, 1],
+];
+
+function drawQuoins(ctx: Ctx, box: Box, face: Face, { pose, part }: Pick<Drawn, "pose" | "part">): void {
   const cx = box.x + box.w / 2;
   const cy = box.y + box.h / 2;
   const r = Math.min(box.w, box.h) / 2;
-  for (const [dx, dy] of [
-    [1, 0],
-    [0, -1],
-    [-1, 0],
-    [0, 1],
-  ] as const) {
+  for (const [arm, dx, dy] of ARMS) {
+    if (part !== undefined && part !== "base" && part !== arm) continue;
     const on = pose.held && ((dx !== 0 && Math.sign(pose.x) === dx) || (dy !== 0 && Math.sign(pose.y) === -dy));
     ctx.beginPath();
     const at = (along: number, across: number): [number, number] => [cx + (dx * along + dy * across) * r, cy + (dy * along + dx * across) * r];
@@ -320,8 +371,8 @@ export const WORD_PART = 0.84;
 const FROM_RIGHT = /^[^\p{L}]*[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/u;
 
 /** A word about the origin, within a box's sides. */
-function drawLabel(ctx: Ctx, { w, h }: Box, label: string): void {
-  const size = Math.min(h * LETTER_PART, w * LETTER_PART, (w * WORD_PART * 100) / widthAt100(ctx, label));
+function drawLabel(ctx: Ctx, { w, h }: Box, label: string, em: number): void {
+  const size = Math.min(h * LETTER_PART, w * LETTER_PART, (w * WORD_PART) / em);
   ctx.direction = FROM_RIGHT.test(label) ? "rtl" : "ltr";
   // In halves of a pixel: the browser reads every new font anew, and the rail has a dozen sizes of each word.
   ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;

@@ -6,7 +6,7 @@ import { build } from "esbuild";
 import { copyFileSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
-import { pageScript } from "./build-page.mjs";
+import { carried } from "./build-page.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
@@ -16,7 +16,7 @@ export async function buildCli() {
   mkdirSync(out, { recursive: true });
   const outfile = join(out, `nodulum.${process.pid}.mjs`);
   await build({
-    define: { PAGE_SCRIPT: JSON.stringify(await pageScript()) },
+    define: await carried(),
     entryPoints: [join(root, "cli", "main.ts")],
     outfile,
     bundle: true,

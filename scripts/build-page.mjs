@@ -2,6 +2,7 @@
 import { writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
+import { runtimeFiles } from "./build-runtime.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
@@ -20,5 +21,11 @@ export async function pageScript() {
   return outputFiles[0].text;
 }
 
-// Beside the built application, from where Hand off takes it.
-if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) writeFileSync(join(root, "out", "nodulum-page.js"), await pageScript());
+/** What is built apart and carried by others as text, by the names they know it under. */
+export const carried = async () => ({ PAGE_SCRIPT: JSON.stringify(await pageScript()), RUNTIME_FILES: JSON.stringify(await runtimeFiles()) });
+
+// Beside the built application, from where Hand off takes them.
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
+  writeFileSync(join(root, "out", "nodulum-page.js"), await pageScript());
+  writeFileSync(join(root, "out", "nodulum-runtime.json"), JSON.stringify(await runtimeFiles()));
+}

@@ -3,8 +3,9 @@
  * script tag, no dependencies. Each entry is a file of its own beside what they share, so that nobody pays for what is not imported.
  */
 import { build } from "esbuild";
-import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { createHash } from "node:crypto";
+import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { join, relative, sep } from "node:path";
 import { pathToFileURL } from "node:url";
 import ts from "typescript";
 import { root } from "./lib.mjs";
@@ -81,4 +82,33 @@ export async function buildRuntime(out = runtimeFolder) {
   copyFileSync(join(root, "docs", "RUNTIME.md"), join(out, "README.md"));
 }
 
-if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) await buildRuntime();
+const filesUnder = (dir) =>
+  readdirSync(dir, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesUnder(join(dir, entry.name)) : [join(dir, entry.name)]));
+
+/** Says from what the package in dist/runtime was built. It is no part of the package. */
+const STAMP = ".built-from";
+
+/** Builds the package where its sources have changed since. Built beside and then put in place, so that one who reads it meanwhile finds a whole one. */
+export async function ensureRuntime() {
+  const hash = createHash("sha256");
+  const sources = [join(root, "runtime"), join(root, "core", "engine")].flatMap(filesUnder);
+  const files = [...sources, join(root, "docs", "RUNTIME.md"), join(root, "LICENSE"), join(root, "package.json"), join(root, "scripts", "build-runtime.mjs")];
+  for (const file of files.sort()) hash.update(relative(root, file)).update(readFileSync(file));
+  const digest = hash.digest("hex");
+  const stamp = join(runtimeFolder, STAMP);
+  if (existsSync(stamp) && readFileSync(stamp, "utf8") === digest) return;
+  const beside = `${runtimeFolder}.${process.pid}`;
+  await buildRuntime(beside);
+  writeFileSync(join(beside, STAMP), digest);
+  rmSync(runtimeFolder, { recursive: true, force: true });
+  renameSync(beside, runtimeFolder);
+}
+
+/** The files of the package by their paths, as others carry them: the command line, the server, Hand off. */
+export async function runtimeFiles() {
+  await ensureRuntime();
+  const files = filesUnder(runtimeFolder).filter((file) => !file.endsWith(STAMP));
+  return Object.fromEntries(files.map((file) => [relative(runtimeFolder, file).split(sep).join("/"), readFileSync(file, "utf8")]));
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) await ensureRuntime();

@@ -2,6 +2,7 @@
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { root } from "./lib.mjs";
+import { carried } from "./build-page.mjs";
 
 /** Where they are built to. */
 export const serverFolder = join(root, "dist", "server");
@@ -9,6 +10,7 @@ export const serverFolder = join(root, "dist", "server");
 export async function buildServer(outdir = serverFolder) {
   const { build } = await import("esbuild");
   await build({
+    define: await carried(),
     entryPoints: { api: join(root, "server", "api.ts"), layoutThread: join(root, "server", "layoutThread.ts") },
     outdir,
     outExtension: { ".js": ".mjs" },

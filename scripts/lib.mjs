@@ -73,9 +73,10 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["app", "core", "page", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
+const SOURCES = ["app", "core", "page", "parcels", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
 const CONFIGS = [
   "scripts/build-page.mjs",
+  "scripts/build-runtime.mjs",
   "scripts/build-server.mjs",
   "scripts/offline.mjs",
   "scripts/service-worker.js",

@@ -56,11 +56,9 @@ function chromium() {
 const results = join(root, "test-results");
 mkdirSync(results, { recursive: true });
 ensureInstalled();
-// The command line's bundle, once, before the tests that start it by the dozen.
+// The command line's bundle, and the package it carries, once, before the tests that start it by the dozen.
 const { buildCli } = await import("./build-cli.mjs");
 await buildCli();
-const { buildRuntime } = await import("./build-runtime.mjs");
-await buildRuntime();
 
 /** The checks that read the sources and run nothing. */
 const READING = [
@@ -79,6 +77,7 @@ const READING = [
       "cli",
       "core",
       "page",
+      "parcels",
       "runtime",
       "samples",
       "server",

@@ -21,7 +21,7 @@ import { valueText } from "./rehearse/valueText";
 import { benchScreenOf, railOf, shelfOf } from "./session/screens";
 import { common } from "./shared/common";
 import { namesOf, spokenProblems } from "./shared/names";
-import { fileNameFor } from "./shared/download";
+import { fileNameFor } from "../core/exchange/fileName";
 
 const [brackwater, pigeonhole, draft] = sampleLayouts();
 

@@ -25,6 +25,8 @@ export interface DrawingOptions {
   readonly prefix?: string;
   /** What is marked in the layer of findings. */
   readonly findings?: readonly BareFinding[];
+  /** Where it stands within another drawing whose units are mm; absent: it stands by itself. */
+  readonly within?: Point;
 }
 
 /** px of the screen a mm of the paper, and the drawing's ids. */
@@ -46,8 +48,7 @@ export function layoutDrawing(layout: Layout, resolved: Resolved, options: Drawi
     "svg",
     {
       xmlns: "http://www.w3.org/2000/svg",
-      width: `${figure(screen.widthPx / pen.mm)}mm`,
-      height: `${figure(screen.heightPx / pen.mm)}mm`,
+      ...placeOf(screen.widthPx / pen.mm, screen.heightPx / pen.mm, options.within),
       viewBox: `0 0 ${figure(screen.widthPx)} ${figure(screen.heightPx)}`,
       role: "img",
       "aria-label": `${layout.name} on ${screen.name}`,
@@ -62,6 +63,10 @@ export function layoutDrawing(layout: Layout, resolved: Resolved, options: Drawi
       layer("findings", () => marks(resolved, options.findings ?? [], pen)),
   );
 }
+
+/** Its sides in mm: of the paper, or of the drawing it stands in. */
+const placeOf = (w: number, h: number, within: Point | undefined) =>
+  within === undefined ? { width: `${figure(w)}mm`, height: `${figure(h)}mm` } : { x: within.x, y: within.y, width: w, height: h };
 
 const line = (pen: Pen, mm: number, colour: string = INK.ink) => ({ fill: "none", stroke: colour, "stroke-width": mm * pen.mm });
 

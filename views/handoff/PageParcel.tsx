@@ -6,7 +6,8 @@ import { playingPage } from "../../core/exchange/playingPage";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
-import { fileNameFor, saveText } from "../shared/download";
+import { fileNameFor } from "../../core/exchange/fileName";
+import { saveText } from "../shared/download";
 
 /** Where the script of the page stands beside the application (scripts/build-page.mjs). */
 const SCRIPT = "/nodulum-page.js";

@@ -14,7 +14,8 @@ import { Select } from "../../ui/Select";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type ReportWanted } from "../../workers/faces";
 import { says } from "../reading/sentences";
-import { fileNameFor, saveText } from "../shared/download";
+import { fileNameFor } from "../../core/exchange/fileName";
+import { saveText } from "../shared/download";
 import type { Faces } from "./useFaces";
 
 interface Props {

@@ -11,7 +11,7 @@ import { digestsIn } from "../../core/format/stored";
 import { problemText, refused, type Result } from "../../core/engine/result";
 import { changesBetween } from "../../core/versions/changes";
 import type { LayoutStore } from "../../storage/store";
-import { fileNameFor } from "../shared/download";
+import { fileNameFor } from "../../core/exchange/fileName";
 import { keptText, openKept, picturesByDigest } from "./kept";
 
 const pictureFile = (digest: string) => `pictures/${digest}.txt`;

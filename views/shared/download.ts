@@ -20,13 +20,3 @@ export function saveFile(fileName: string, content: string | Uint8Array, type: s
   listeners.forEach((listener) => listener());
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
-
-/** A name as that of a file, a layout's where no other ending is given: letters, digits and hyphens. */
-export function fileNameFor(name: string, ending = ".nodulum.json"): string {
-  const bare = name
-    .normalize("NFKD")
-    .replace(/[^\p{L}\p{N}]+/gu, "-")
-    .replace(/^-+|-+$/g, "")
-    .toLowerCase();
-  return `${bare || "layout"}${ending}`;
-}

@@ -4,7 +4,8 @@ import { Component, type ReactNode } from "react";
 import { textOf } from "../../core/derived/text";
 import { useSessionActions } from "../session/context";
 import type { Session } from "../session/session";
-import { fileNameFor, saveText } from "../shared/download";
+import { fileNameFor } from "../../core/exchange/fileName";
+import { saveText } from "../shared/download";
 import { drawingEnds } from "./drawing";
 
 interface Props {

@@ -6,7 +6,8 @@ import { TAKES } from "../../../core/format/limits";
 import type { Layout } from "../../../core/format/types";
 import { framesOf, layoutDigest } from "../../../core/rehearsal/take";
 import type { OpenedTake } from "../../session/takes";
-import { saveText, fileNameFor } from "../../shared/download";
+import { fileNameFor } from "../../../core/exchange/fileName";
+import { saveText } from "../../shared/download";
 import type { StageNow } from "./useTakePlay";
 
 /** What of a take is saved: all of it with its frames, its events alone, or its frames alone. */

@@ -1,0 +1,109 @@
+/** `nodulum handoff`: chosen parcels into a folder, or as one zip. */
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join, resolve, sep } from "node:path";
+import { Option, type Command } from "commander";
+import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../core/exchange/constants";
+import { fileNameFor } from "../core/exchange/fileName";
+import { readTake, TAKE_FILE, writeTake } from "../core/exchange/take";
+import { problemText } from "../core/engine/result";
+import { TAKES } from "../core/format/limits";
+import type { Layout } from "../core/format/types";
+import { Y_DIRECTIONS, type YDirection } from "../core/handoff/direction";
+import { framesOf } from "../core/rehearsal/take";
+import { PAPERS, type Paper } from "../core/report/style";
+import { makeParcel } from "../parcels/makeParcel";
+import { PARCEL_IDS, type Parcel, type ParcelId } from "../parcels/parcel";
+import { plainSource } from "../parcels/plainSource";
+import { parcelFolder, parcelZip } from "../parcels/zip";
+import { pageScript, runtimeFiles } from "./carried";
+import { screensFrom, type ScreenOptions } from "./check";
+import { CallError, isSameFile, layoutFrom, orFail, textOf } from "./inputs";
+import { printMessage } from "./output";
+
+interface HandOffOptions extends ScreenOptions {
+  parcels?: string;
+  output?: string;
+  zip?: string;
+  y: YDirection;
+  language: ConstantLanguage;
+  paper: Paper;
+  take: string[];
+}
+
+/** Work that takes longer than this says how far it is, ms. */
+const PATIENCE_MS = 1000;
+
+/** Makes a command the one that hands off. */
+export function addHandoff(command: Command): void {
+  const several = (value: string, all: string[]) => [...all, value];
+  command
+    .argument("<file>")
+    .option("--parcels <list>", `which, separated by commas: ${PARCEL_IDS.join(",")}; without, all`)
+    .option("--screens <list.json>", "a JSON list of screens, for drawings, tables, sheet and report")
+    .option("--screen <screen>", "a screen; may be given several times", several, [] as string[])
+    .addOption(new Option("--y <direction>", "which way y runs in the tables").choices(Y_DIRECTIONS).default("down"))
+    .addOption(new Option("--language <language>", "of the names as constants").choices(CONSTANT_LANGUAGES).default("typescript"))
+    .addOption(new Option("--paper <paper>", "what sheet and report are printed on").choices(PAPERS).default("a4"))
+    .option("--take <take.json>", "a take for the parcel of takes; may be given several times", several, [] as string[])
+    .option("-o, --output <folder>", "the folder they go to, one folder a parcel; made where it is not there")
+    .option("--zip <file>", "one zip of them instead")
+    .description("hand off parcels: files for the game, for people, for tables and tests; without screens, on the shipped catalogue")
+    .action(async (file: string, options: HandOffOptions) => {
+      const { output, zip } = options;
+      if ((output === undefined) === (zip === undefined)) throw new CallError("name where they go: -o FOLDER, or --zip FILE");
+      const layout = layoutFrom(file);
+      if (zip !== undefined && isSameFile(zip, file)) throw new CallError(`${zip}: this is the layout itself, which would be lost; name another file`);
+      const screens = screensFrom(layout, options);
+      if (screens.length === 0) throw new CallError("--screens: the list is empty; name a screen at least");
+      let told = performance.now();
+      const source = plainSource({
+        ...{ layout, screens, pageScript, runtimeFiles },
+        ...{ date: new Date().toISOString().slice(0, 10), direction: options.y, language: options.language, paper: options.paper },
+        takes: options.take.map((path) => takeFrom(path, layout)),
+        step: (done, all) => {
+          if (performance.now() - told < PATIENCE_MS) return;
+          told = performance.now();
+          printMessage(`report: ${done} of ${all} parts worked out`);
+        },
+      });
+      const parcels: Parcel[] = [];
+      for (const id of parcelsFrom(options.parcels)) parcels.push(await makeParcel(id, source));
+      if (zip !== undefined) written(zip, parcelZip(parcels));
+      else for (const [path, content] of parcelFolder(parcels)) written(within(output!, path), content);
+      for (const line of parcels.flatMap(({ leftOut }) => leftOut)) printMessage(`left out: ${line}`);
+    });
+}
+
+function parcelsFrom(list: string | undefined): readonly ParcelId[] {
+  if (list === undefined) return PARCEL_IDS;
+  const ids = list.split(",").map((word) => {
+    const id = PARCEL_IDS.find((one) => one === word.trim());
+    if (!id) throw new CallError(`--parcels: "${word}" is not a parcel; write ${PARCEL_IDS.join(", ")}`);
+    return id;
+  });
+  return [...new Set(ids)];
+}
+
+/** A take as it is handed off: with the frames that this layout gives for it. */
+function takeFrom(path: string, layout: Layout): { readonly path: string; readonly text: string } {
+  const take = orFail(readTake(textOf(path, TAKES.bytes.most, TAKES.bytes.words)), path);
+  const frames = framesOf(take, layout);
+  if (!frames.ok) throw new CallError(`${path}: ${problemText(frames.problems)}`);
+  return { path: fileNameFor(take.name, TAKE_FILE), text: writeTake({ ...take, frames: frames.value }) };
+}
+
+/** A path below a folder; one that leads out of it is a fault of ours. */
+function within(folder: string, path: string): string {
+  const whole = resolve(join(folder, path));
+  if (!whole.startsWith(resolve(folder) + sep)) throw new CallError(`${path}: leads out of the folder`);
+  return whole;
+}
+
+function written(file: string, content: string | Uint8Array): void {
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+    writeFileSync(file, content);
+  } catch (error) {
+    throw new CallError(`${file}: cannot be written (${(error as NodeJS.ErrnoException).code ?? "unknown"})`);
+  }
+}

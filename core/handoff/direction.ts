@@ -1,0 +1,11 @@
+/** Which way y runs where a layout is handed to: each program has its own, and a place is only right with its direction. */
+import type { Box } from "../engine/geometry/point";
+
+export const Y_DIRECTIONS = ["down", "up"] as const;
+/** Down: from the top left corner, as the layout file and the web have it. Up: from the bottom left corner. */
+export type YDirection = (typeof Y_DIRECTIONS)[number];
+
+/** A box of a screen as it is told in a direction: its corner nearest the origin, and its sides. Told twice it is what it was. */
+export function boxTold({ x, y, w, h }: Box, heightPx: number, direction: YDirection): Box {
+  return { x, y: direction === "down" ? y : heightPx - y - h, w, h };
+}

@@ -1,0 +1,80 @@
+/** How a control feels, as rows of the sheet. */
+import type { ResolvedControl } from "../engine/placement/resolve";
+import type { Control, Curve } from "../format/types";
+import { number, row, units, type SheetRow } from "./sheetRow";
+
+/** A curve in words. */
+function curveWords(curve: Curve): string {
+  switch (curve.kind) {
+    case "linear":
+      return "as it is";
+    case "power":
+      return `to the power of ${number(curve.exponent)}`;
+    case "bezier":
+      return `cubic-bezier(${[curve.x1, curve.y1, curve.x2, curve.y2].map(number).join(", ")})`;
+    case "full":
+      return "all or nothing";
+  }
+}
+
+const ORIGIN_WORDS = { fixed: "stays", floating: "comes to the thumb", trailing: "follows" } as const;
+const waysWords = (count: number): string => (count === 0 ? "any" : String(count));
+
+export function feelRows(control: Control, at: ResolvedControl): SheetRow[] {
+  const feel = (field: string, value: string, written = "") => row("feel", field, value, written);
+  switch (control.kind) {
+    case "stick": {
+      const { feel: f } = control;
+      const travel = at.travel ?? 0;
+      const share = (part: number) => `${number(part)} of the travel, ${units(part * travel)}`;
+      return [
+        feel("base", ORIGIN_WORDS[f.origin]),
+        ...(f.origin === "fixed" ? [] : [feel("begins", f.start === "thumb" ? "under the thumb" : "at its own centre")]),
+        feel("travel", units(travel), f.travel),
+        feel("dead zone, inner", share(f.inner)),
+        feel("dead zone, outer", share(f.outer)),
+        feel("dead zone measured", f.deadZone === "radial" ? "from the middle" : "along each axis"),
+        feel("response curve", curveWords(f.curve)),
+        feel("axes", f.axes),
+        feel("directions", waysWords(f.directions)),
+        feel("direction on from", share(f.pressAt)),
+        feel("direction off below", share(f.releaseAt)),
+        feel("direction held", `${number(f.holdDeg)}°`),
+      ];
+    }
+    case "dpad": {
+      const { feel: f } = control;
+      const half = Math.min(at.visual.w, at.visual.h) / 2;
+      return [
+        feel("ways", String(f.ways)),
+        feel("neutral", `${number(f.neutral)} of half the shorter side, ${units(f.neutral * half)}`),
+        ...(f.ways === 8 ? [feel("a diagonal's width", `${number(f.diagonal)}°`)] : []),
+        feel("direction held", `${number(f.holdDeg)}°`),
+        feel("slid off", f.slideOut === "keep" ? "keeps its direction" : "lets go"),
+      ];
+    }
+    case "button": {
+      const { feel: f } = control;
+      return [
+        feel("press", f.press),
+        ...(f.press === "long" ? [feel("long after", `${number(f.longMs)} ms`)] : []),
+        ...(f.press === "double" ? [feel("twice within", `${number(f.withinMs)} ms`)] : []),
+        feel("slide in", f.slideIn ? "yes" : "no"),
+        feel("slide out", f.slideOut === "keep" ? "stays pressed" : "lets go"),
+        ...(f.buzzMs > 0 ? [feel("vibrates", `${number(f.buzzMs)} ms`)] : []),
+      ];
+    }
+    case "touchpad":
+      return [feel("gain", `× ${number(control.feel.gain)}, of mm moved`), feel("axes", control.feel.axes)];
+    case "swipe": {
+      const { feel: f } = control;
+      return [
+        feel("distance", `${number(f.distanceMm)} mm`),
+        feel("directions", waysWords(f.directions)),
+        feel("gives", f.output === "pulse" ? "one tick" : "until let go"),
+        feel("again", f.again === "never" ? "once a touch" : "after each distance"),
+        ...(f.withinMs > 0 ? [feel("within", `${number(f.withinMs)} ms`)] : []),
+      ];
+    }
+  }
+}

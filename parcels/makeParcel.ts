@@ -1,0 +1,80 @@
+/** Makes each parcel. What a browser's canvas is needed for is left out where there is none, and said. */
+import { constantFile, constantsFile } from "../core/exchange/constants";
+import { fileNameFor } from "../core/exchange/fileName";
+import { playingPage } from "../core/exchange/playingPage";
+import { textOf } from "../core/derived/text";
+import { compile } from "../core/format/compile";
+import { controlsCsv, controlsJson, controlTable, TABLE_UNITS } from "../core/handoff/controlTable";
+import { sheetCsv, sheetHtml } from "../core/handoff/sheetHtml";
+import { drawingFiles } from "./drawingFiles";
+import { lookFiles } from "./lookFiles";
+import type { Parcel, ParcelFile, ParcelId } from "./parcel";
+import { runtimePage } from "./runtimePage";
+import type { HandOffSource } from "./source";
+
+const json = (path: string, content: string): ParcelFile => ({ path, type: "application/json", content });
+const html = (path: string, content: string): ParcelFile => ({ path, type: "text/html", content });
+const csv = (path: string, content: string): ParcelFile => ({ path, type: "text/csv", content });
+
+/** What the files of a parcel hold, and what is left out of it. */
+type Made = Pick<Parcel, "files"> & Partial<Pick<Parcel, "leftOut">>;
+
+const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promise<Made>>> = {
+  layout: ({ layout }) => ({ files: [json(fileNameFor(layout.name), textOf(layout))] }),
+  played: (source) => ({ files: [played(source)] }),
+  runtime: async (source) => {
+    const own = Object.entries(await source.runtimeFiles()).map(([path, content]): ParcelFile => ({
+      path: `nodulum-runtime/${path}`,
+      type: typeOf(path),
+      content,
+    }));
+    const page = html("index.html", runtimePage(source.layout, played(source).path));
+    return { files: [page, played(source), names({ ...source, language: "typescript" }), ...own] };
+  },
+  page: async ({ layout, pageScript }) => ({
+    files: [html(fileNameFor(layout.name, ".html"), playingPage({ layout, played: compile(layout), script: await pageScript() }))],
+  }),
+  names: (source) => ({ files: [names(source)] }),
+  looks: lookFiles,
+  sheet: (source) => {
+    const { layout, screens, ticked, digest, date, paper } = source;
+    const page = sheetHtml({ layout, digest, date, paper, ticked, screen: screens[0] });
+    return { files: [html(fileNameFor(layout.name, "-sheet.html"), page), csv(fileNameFor(layout.name, "-sheet.csv"), sheetCsv(layout))] };
+  },
+  report: async ({ layout, report }) => ({ files: [html(fileNameFor(layout.name, "-report.html"), await report())] }),
+  drawings: drawingFiles,
+  tables: ({ layout, digest, screens, playerView, direction }) => {
+    const table = controlTable(layout, { screens, playerView, direction });
+    const named = (ending: string) => fileNameFor(layout.name, ending);
+    return {
+      files: [
+        ...TABLE_UNITS.map((unit) => csv(named(`-${unit}.csv`), controlsCsv(table, unit, direction))),
+        json(named("-controls.json"), controlsJson(layout, digest, table, direction)),
+      ],
+    };
+  },
+  takes: ({ takes }) => ({
+    files: takes.map(({ path, text }) => json(path, text)),
+    leftOut: takes.length === 0 ? ["takes: none are recorded yet; Rehearse records them"] : [],
+  }),
+};
+
+const played = ({ layout }: HandOffSource): ParcelFile => json(fileNameFor(layout.name, ".played.json"), compile(layout));
+const names = ({ layout, language }: HandOffSource): ParcelFile => ({
+  path: constantFile(language),
+  type: "text/plain",
+  content: constantsFile(layout.name, layout.actions, language),
+});
+
+const TYPES: readonly (readonly [string, string])[] = [
+  [".js", "text/javascript"],
+  [".json", "application/json"],
+  [".md", "text/markdown"],
+];
+const typeOf = (path: string): string => TYPES.find(([ending]) => path.endsWith(ending))?.[1] ?? "text/plain";
+
+/** Makes one. Rejects where what it is carried from cannot be had. */
+export async function makeParcel(id: ParcelId, source: HandOffSource): Promise<Parcel> {
+  const { files, leftOut = [] } = await MAKERS[id](source);
+  return { id, files, leftOut };
+}
