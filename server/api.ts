@@ -1,5 +1,5 @@
 /** What the server answers besides files: the routes, by path and method. */
-import { getSchema, postCheck, postReport } from "./handlers";
+import { getSchema, postCheck, postCompile, postHandOff, postReport } from "./handlers";
 import { createRunWork } from "./runWork";
 
 /** A route: the only method it takes, and what answers. */
@@ -8,12 +8,14 @@ export interface Route {
   readonly handle: (request: Request) => Promise<Response> | Response;
 }
 
-/** The routes; `thread`: the built file of the thread that works layouts; `mostMs`: how long a check or a report may take. */
+/** The routes; `thread`: the built file of the thread that works layouts; `mostMs`: how long each may take. */
 export function createRoutes(thread: URL, mostMs?: number): ReadonlyMap<string, Route> {
   const run = createRunWork(thread);
   return new Map<string, Route>([
     ["/api/check", { method: "POST", handle: (request) => postCheck(request, run, mostMs) }],
     ["/api/report", { method: "POST", handle: (request) => postReport(request, run, mostMs) }],
+    ["/api/compile", { method: "POST", handle: (request) => postCompile(request, run, mostMs) }],
+    ["/api/handoff", { method: "POST", handle: (request) => postHandOff(request, run, mostMs) }],
     ["/api/schema", { method: "GET", handle: getSchema }],
   ]);
 }

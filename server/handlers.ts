@@ -1,5 +1,5 @@
 /**
- * The route handlers: `POST /api/check`, `POST /api/report` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
+ * The route handlers: `POST /api/check`, `/api/report`, `/api/compile`, `/api/handoff` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
  * computed by core. Nothing is kept of a request.
  */
 import { fileTooLarge } from "../core/exchange/fileBytes";
@@ -7,6 +7,8 @@ import { layoutJsonSchema } from "../core/exchange/schema";
 import { MOST_FILE_BYTES } from "../core/format/limits";
 import { ok, type Problem, type Result } from "../core/engine/result";
 import { readCheckRequest, type AnswerFormat } from "./checkRequest";
+import { readHandOffRequest } from "./handOffRequest";
+import { strangers } from "./query";
 import { readReportRequest } from "./reportRequest";
 import type { LayoutJob, LayoutSaid, LayoutWork } from "./layoutThread";
 
@@ -55,7 +57,7 @@ async function bodyOf(request: Request): Promise<Uint8Array | null> {
 interface Asked {
   readonly job: LayoutJob;
   /** What it is called where it takes too long. */
-  readonly word: "check" | "report";
+  readonly word: "check" | "report" | "compiling" | "handing off";
   readonly type: string;
   /** What the browser may do with it, where it is more than with other answers. */
   readonly policy?: string;
@@ -86,6 +88,24 @@ export function postReport(request: Request, run: RunWork, mostMs?: number): Pro
       type: "text/html; charset=utf-8",
       policy: "default-src 'none'; style-src 'unsafe-inline'; sandbox",
     });
+  });
+}
+
+/** `POST /api/compile`: a layout file in, the played file out. */
+export function postCompile(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
+  return postLayout(request, { run, mostMs }, (query) => {
+    const problems = strangers(query, []);
+    return problems.length > 0 ? { ok: false, problems } : ok({ job: { kind: "compile" }, word: "compiling", type: "application/json" });
+  });
+}
+
+/** `POST /api/handoff`: a layout file in, chosen parcels out, as one zip. */
+export function postHandOff(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
+  return postLayout(request, { run, mostMs }, (query) => {
+    const asked = readHandOffRequest(query);
+    if (!asked.ok) return asked;
+    const date = new Date().toISOString().slice(0, 10);
+    return ok({ job: { kind: "handoff", request: asked.value, date }, word: "handing off", type: "application/zip" });
   });
 }
 
@@ -137,22 +157,24 @@ interface Streamed {
   readonly close: () => void;
 }
 
+const encoder = new TextEncoder();
+const bytesOfPiece = (content: string | Uint8Array): Uint8Array => (typeof content === "string" ? encoder.encode(content) : content);
+
 /** The pieces of an answer as they come. Where they end too early the answer breaks off: what has been sent is true, and it is not all. */
 function streamOf(pieces: AsyncIterator<LayoutSaid>, { first, cutShort, close }: Streamed): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder();
   let next = first;
   return new ReadableStream<Uint8Array>({
     async pull(controller) {
       if (next.done) {
         close();
-        if (cutShort !== null) controller.enqueue(encoder.encode(cutShort));
+        if (cutShort !== null) controller.enqueue(bytesOfPiece(cutShort));
         return controller.error(new Error("it was stopped on its way"));
       }
       if (next.value.kind === "end") {
         close();
         return controller.close();
       }
-      if (next.value.kind === "piece") controller.enqueue(encoder.encode(next.value.text));
+      if (next.value.kind === "piece") controller.enqueue(bytesOfPiece(next.value.content));
       next = await pieces.next();
     },
     cancel: close,

@@ -1,4 +1,4 @@
-/** A check or a report in a thread of its own, so that it can be stopped: bytes of a layout and what is asked in, pieces of the answer out. */
+/** Work on a layout in a thread of its own, so that it can be stopped: bytes of a layout and what is asked in, pieces of the answer out. */
 import { parentPort, workerData } from "node:worker_threads";
 import { checkedPlayers, checkScreens, reportText } from "../core/exchange/checkReport";
 import { textOfBytes } from "../core/exchange/fileBytes";
@@ -11,11 +11,21 @@ import type { Layout, Screen } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
 import { makeReport } from "../core/report/gatherReport";
 import { screensOfRequest, viewOfRequest, type CheckRequest } from "./checkRequest";
+import { compile } from "../core/format/compile";
+import { makeParcel } from "../parcels/makeParcel";
+import type { Parcel } from "../parcels/parcel";
+import { plainSource } from "../parcels/plainSource";
+import { parcelZip } from "../parcels/zip";
+import { pageScript, runtimeFiles } from "./carried";
+import type { HandOffRequest } from "./handOffRequest";
 import type { ReportRequest } from "./reportRequest";
 
-/** What is asked of a layout; a report carries the date it is made on. */
+/** What is asked of a layout; a report and what is handed off carry the date they are made on. */
 export type LayoutJob =
-  { readonly kind: "check"; readonly request: CheckRequest } | { readonly kind: "report"; readonly request: ReportRequest; readonly date: string };
+  | { readonly kind: "check"; readonly request: CheckRequest }
+  | { readonly kind: "compile" }
+  | { readonly kind: "report"; readonly request: ReportRequest; readonly date: string }
+  | { readonly kind: "handoff"; readonly request: HandOffRequest; readonly date: string };
 /** What the thread is given. */
 export interface LayoutWork {
   readonly bytes: Uint8Array;
@@ -24,16 +34,20 @@ export interface LayoutWork {
 /** What it says: refused with a status, or pieces of the answer and its end. */
 export type LayoutSaid =
   | { readonly kind: "refused"; readonly status: 400 | 422; readonly problems: readonly Problem[] }
-  | { readonly kind: "piece"; readonly text: string }
+  | { readonly kind: "piece"; readonly content: string | Uint8Array }
   | { readonly kind: "end" };
 
-function* work({ bytes, job }: LayoutWork): Generator<LayoutSaid> {
+async function* work({ bytes, job }: LayoutWork): AsyncGenerator<LayoutSaid> {
   const text = textOfBytes(bytes);
   if (!text.ok) return yield { kind: "refused", status: 400, problems: text.problems };
   const value = readJson(text.value);
   if (!value.ok) return yield { kind: "refused", status: 400, problems: value.problems };
   const layout = parseLayout(value.value);
   if (!layout.ok) return yield { kind: "refused", status: 422, problems: layout.problems };
+  if (job.kind === "compile") {
+    yield { kind: "piece", content: compile(layout.value) };
+    return yield { kind: "end" };
+  }
   const screens = screensOfRequest(layout.value, job.request);
   if (!screens.ok) return yield { kind: "refused", status: 400, problems: screens.problems };
   switch (job.kind) {
@@ -42,7 +56,16 @@ function* work({ bytes, job }: LayoutWork): Generator<LayoutSaid> {
     case "report": {
       const { paper, shrinks, parts } = job.request;
       const digest = digestOfText(writeLayout(layout.value));
-      yield { kind: "piece", text: makeReport({ layout: layout.value, digest, date: job.date, screens: screens.value, parts, paper, shrinks }) };
+      yield { kind: "piece", content: makeReport({ layout: layout.value, digest, date: job.date, screens: screens.value, parts, paper, shrinks }) };
+      return yield { kind: "end" };
+    }
+    case "handoff": {
+      const { parcels: ids, direction, language, paper } = job.request;
+      const told = { layout: layout.value, date: job.date, screens: screens.value, direction, language, paper, takes: [] };
+      const source = plainSource({ ...told, pageScript, runtimeFiles });
+      const parcels: Parcel[] = [];
+      for (const id of ids) parcels.push(await makeParcel(id, source));
+      yield { kind: "piece", content: parcelZip(parcels) };
       return yield { kind: "end" };
     }
   }
@@ -54,12 +77,12 @@ function* check(layout: Layout, screens: readonly Screen[], request: CheckReques
   const players = checkedPlayers(layout, view.value, request.allPlayers);
   const results = checkScreens(layout, screens, players);
   if (request.format === "ndjson") {
-    for (const result of results) yield { kind: "piece", text: `${jsonForTerminal(JSON.stringify(result))}\n` };
+    for (const result of results) yield { kind: "piece", content: `${jsonForTerminal(JSON.stringify(result))}\n` };
   } else {
     const report = { file: "layout.nodulum.json", layout, results: [...results], known: () => false, failOn: request.failOn };
-    yield { kind: "piece", text: reportText(request.format, report) };
+    yield { kind: "piece", content: reportText(request.format, report) };
   }
   yield { kind: "end" };
 }
 
-for (const said of work(workerData as LayoutWork)) parentPort!.postMessage(said);
+for await (const said of work(workerData as LayoutWork)) parentPort!.postMessage(said);

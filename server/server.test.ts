@@ -4,9 +4,11 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { connect } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { strFromU8, unzipSync } from "fflate";
 import { XMLParser } from "fast-xml-parser";
 import { checkScreen } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
+import { compile } from "../core/format/compile";
 import { digestOfText } from "../core/format/digest";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { MOST_FILE_BYTES } from "../core/format/limits";
@@ -113,6 +115,41 @@ test("a layout in, the report about it out: whole in itself, with the parts, scr
   expect((await report("", "{}")).status).toBe(422);
   expect((await report("", text, { "Content-Type": "text/plain" })).status).toBe(415);
   expect((await fetch(at("/api/report"))).status).toBe(405);
+}, 60_000);
+
+const post = (path: string, body: string, headers: Record<string, string> = JSON_TYPE) => fetch(at(path), { method: "POST", headers, body });
+
+test("a layout in, its played file out, byte for byte", async () => {
+  const answer = await post("/api/compile", text);
+  expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "application/json"]);
+  expect(await answer.text()).toBe(compile(draft));
+  expect((await post("/api/compile?screen=1x1@1", text)).status).toBe(400);
+  expect((await post("/api/compile", "{}")).status).toBe(422);
+});
+
+test("a layout in, chosen parcels out as a zip; what cannot be painted here is named in it", async () => {
+  const answer = await post("/api/handoff?parcel=played&parcel=tables&parcel=looks&parcel=names&language=lua&y=up&screen=2400x1080@411", text);
+  expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "application/zip"]);
+  const files = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+  const names = Object.keys(files);
+  expect(strFromU8(files["played/brackwater-first-draft.played.json"])).toBe(compile(draft));
+  expect(names).toContain("names/actions.lua");
+  expect(names.some((name) => name.endsWith(".png"))).toBe(false);
+  expect(strFromU8(files["left-out.txt"])).toMatch(/PNGs of the looks/);
+  const table = JSON.parse(strFromU8(files["tables/brackwater-first-draft-controls.json"])) as { origin: string; screens: { name: string }[] };
+  expect([table.origin, table.screens.map(({ name }) => name)]).toEqual(["bottom left", ["2400x1080@411"]]);
+  const all = await post("/api/handoff?screen=2400x1080@411", text);
+  const folders = new Set(Object.keys(unzipSync(new Uint8Array(await all.arrayBuffer()))).map((name) => name.split("/")[0]));
+  expect([...folders].sort()).toEqual(["drawings", "layout", "left-out.txt", "looks", "names", "page", "played", "report", "runtime", "sheet", "tables"]);
+  for (const [query, words] of [
+    ["?parcel=poem", /parcel.*none of layout, played/],
+    ["?parcel=takes", /parcel.*none of/],
+    ["?y=left", /y.*none of down, up/],
+  ] as const) {
+    const refused = await post(`/api/handoff${query}`, text);
+    expect(refused.status).toBe(400);
+    expect((await problemsOf(refused)).map((p) => `${p.path}: ${p.message}`).join("\n")).toMatch(words);
+  }
 }, 60_000);
 
 test.each<[string, number, () => Promise<Response>, RegExp]>([
