@@ -14,6 +14,7 @@ import { PAPERS, type Paper } from "../core/report/style";
 import { makeParcel } from "../parcels/makeParcel";
 import { PARCEL_IDS, type Parcel, type ParcelId } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
+import type { TakeFile } from "../parcels/source";
 import { parcelFolder, parcelZip } from "../parcels/zip";
 import { pageScript, runtimeFiles } from "./carried";
 import { screensFrom, type ScreenOptions } from "./check";
@@ -59,7 +60,7 @@ export function addHandoff(command: Command): void {
       const source = plainSource({
         ...{ layout, screens, pageScript, runtimeFiles },
         ...{ date: new Date().toISOString().slice(0, 10), direction: options.y, language: options.language, paper: options.paper },
-        takes: options.take.map((path) => takeFrom(path, layout)),
+        takes: () => Promise.resolve(options.take.map((path) => takeFrom(path, layout))),
         step: (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
@@ -85,7 +86,7 @@ function parcelsFrom(list: string | undefined): readonly ParcelId[] {
 }
 
 /** A take as it is handed off: with the frames that this layout gives for it. */
-function takeFrom(path: string, layout: Layout): { readonly path: string; readonly text: string } {
+function takeFrom(path: string, layout: Layout): TakeFile {
   const take = orFail(readTake(textOf(path, TAKES.bytes.most, TAKES.bytes.words)), path);
   const frames = framesOf(take, layout);
   if (!frames.ok) throw new CallError(`${path}: ${problemText(frames.problems)}`);

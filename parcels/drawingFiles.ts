@@ -13,7 +13,8 @@ const MOST_SIDE_PX = 8192;
 const LAYERS = DRAWING_LAYERS.filter((layer) => layer !== "findings");
 
 /** The files. Without a painter the SVGs alone. */
-export async function drawingFiles({ layout, screens, playerView, painter }: HandOffSource): Promise<Pick<Parcel, "files" | "leftOut">> {
+export async function drawingFiles({ layout, screens, playerView, ...source }: HandOffSource): Promise<Pick<Parcel, "files" | "leftOut">> {
+  const painter = await source.painter();
   const files: ParcelFile[] = [];
   const add = async (name: string, svg: string, width: number, height: number) => {
     files.push({ path: `${name}.svg`, type: "image/svg+xml", content: `${svg}\n` });

@@ -14,7 +14,8 @@ const MOST_SIDE_PX = 8192;
 const png = (path: string, content: Uint8Array): ParcelFile => ({ path, type: "image/png", content });
 
 /** The files. Without a painter the SVGs and the rectangles alone. */
-export async function lookFiles({ layout, painter }: HandOffSource): Promise<Pick<Parcel, "files" | "leftOut">> {
+export async function lookFiles({ layout, ...source }: HandOffSource): Promise<Pick<Parcel, "files" | "leftOut">> {
+  const painter = await source.painter();
   const pictures = lookPictures(layout);
   const svgs = pictures.map((picture): ParcelFile => ({ path: `svg/${picture.name}.svg`, type: "image/svg+xml", content: lookSvg(layout, picture) }));
   const sheet = pictureSheet(pictures, SHEET_SCALE);

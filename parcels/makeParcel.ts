@@ -53,10 +53,11 @@ const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promis
       ],
     };
   },
-  takes: ({ takes }) => ({
-    files: takes.map(({ path, text }) => json(path, text)),
-    leftOut: takes.length === 0 ? ["takes: none are recorded yet; Rehearse records them"] : [],
-  }),
+  takes: async ({ takes }) => {
+    const all = await takes();
+    const leftOut = all.length === 0 ? ["takes: none are recorded yet; Rehearse records them"] : [];
+    return { files: all.map(({ path, text }) => json(path, text)), leftOut };
+  },
 };
 
 const played = ({ layout }: HandOffSource): ParcelFile => json(fileNameFor(layout.name, ".played.json"), compile(layout));

@@ -25,6 +25,6 @@ export function plainSource({ pageScript, runtimeFiles, step, ...told }: PlainSo
     pageScript: () => Promise.resolve(pageScript()),
     runtimeFiles: () => Promise.resolve(runtimeFiles()),
     report: () => Promise.resolve(makeReport({ layout, digest, date, screens, paper }, step)),
-    painter: null,
+    painter: () => Promise.resolve(null),
   };
 }

@@ -16,6 +16,12 @@ export interface Painter {
   readonly paintSvg: (svg: string, width: number, height: number) => Promise<Uint8Array>;
 }
 
+/** A take as a file of its own. */
+export interface TakeFile {
+  readonly path: string;
+  readonly text: string;
+}
+
 export interface HandOffSource {
   readonly layout: Layout;
   /** SHA-256 of the layout file. */
@@ -30,7 +36,7 @@ export interface HandOffSource {
   /** What of the checklist is done. */
   readonly ticked: ReadonlySet<string>;
   /** Takes as files, by their names. */
-  readonly takes: readonly { readonly path: string; readonly text: string }[];
+  readonly takes: () => Promise<readonly TakeFile[]>;
   /** The script of the page that plays by itself. */
   readonly pageScript: () => Promise<string>;
   /** The files of the package nodulum-runtime, by their paths in it. */
@@ -38,5 +44,5 @@ export interface HandOffSource {
   /** The report as HTML, made wherever such work is done. */
   readonly report: () => Promise<string>;
   /** Null: no PNG can be made here. */
-  readonly painter: Painter | null;
+  readonly painter: () => Promise<Painter | null>;
 }

@@ -1,6 +1,6 @@
 /** Parcels as one zip, a folder each. */
 import { strToU8, zipSync, type Zippable } from "fflate";
-import type { Parcel } from "./parcel";
+import type { Parcel, ParcelFile } from "./parcel";
 
 /** The file that names what could not be made. */
 export const LEFT_OUT_FILE = "left-out.txt";
@@ -21,4 +21,10 @@ export function parcelZip(parcels: readonly Parcel[]): Uint8Array {
   const files: Zippable = {};
   for (const [path, content] of parcelFolder(parcels)) files[path] = [typeof content === "string" ? strToU8(content) : content, { mtime: MADE }];
   return zipSync(files, { level: 6 });
+}
+
+/** A parcel as it is taken: its one file, or a zip of them with what was left out. */
+export function takenAs({ id, files, leftOut }: Parcel, zipName: string): ParcelFile {
+  if (files.length === 1 && leftOut.length === 0) return { ...files[0], path: files[0].path.split("/").at(-1)! };
+  return { path: zipName, type: "application/zip", content: parcelZip([{ id, files, leftOut }]) };
 }

@@ -61,7 +61,7 @@ async function* work({ bytes, job }: LayoutWork): AsyncGenerator<LayoutSaid> {
     }
     case "handoff": {
       const { parcels: ids, direction, language, paper } = job.request;
-      const told = { layout: layout.value, date: job.date, screens: screens.value, direction, language, paper, takes: [] };
+      const told = { layout: layout.value, date: job.date, screens: screens.value, direction, language, paper, takes: () => Promise.resolve([]) };
       const source = plainSource({ ...told, pageScript, runtimeFiles });
       const parcels: Parcel[] = [];
       for (const id of ids) parcels.push(await makeParcel(id, source));

@@ -6,21 +6,25 @@ interface Props {
   readonly label: string;
   readonly accept: string;
   readonly onFile: (file: File) => void;
+  /** Hears of all that are chosen at once; without it one can be chosen. */
+  readonly onFiles?: (files: readonly File[]) => void;
   readonly ref: Ref<HTMLInputElement>;
 }
 
-export function FileInput({ label, accept, onFile, ref }: Props) {
+export function FileInput({ label, accept, onFile, onFiles, ref }: Props) {
   return (
     <input
       ref={ref}
       type="file"
       accept={accept}
+      multiple={onFiles !== undefined}
       aria-label={label}
       className="sr-only"
       tabIndex={-1}
       onChange={(event) => {
-        const file = event.target.files?.[0];
-        if (file) onFile(file);
+        const files = [...(event.target.files ?? [])];
+        if (onFiles && files.length > 1) onFiles(files);
+        else if (files.length > 0) onFile(files[0]);
         event.target.value = "";
       }}
     />

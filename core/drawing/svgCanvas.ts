@@ -117,6 +117,7 @@ export class SvgCanvas {
     this.path += `M${figure(x + rx)} ${figure(y)}${half}${figure(x - rx)} ${figure(y)}${half}${figure(x + rx)} ${figure(y)}Z`;
   }
   /** A box whose corners all have one radius. */
+  // eslint-disable-next-line @typescript-eslint/max-params -- as a canvas has it
   roundRect(x: number, y: number, w: number, h: number, radii?: unknown): void {
     const r = Math.min(typeof radii === "number" ? radii : 0, w / 2, h / 2);
     const corner = (cx: number, cy: number) => `a${figure(r)} ${figure(r)} 0 0 1 ${figure(cx)} ${figure(cy)}`;
@@ -145,6 +146,7 @@ export class SvgCanvas {
       Object.assign(last.attributes, line);
     } else this.put("path", { d, fill: "none", ...line });
   }
+  // eslint-disable-next-line @typescript-eslint/max-params -- as a canvas has it
   drawImage(picture: unknown, x: number, y: number, width: number, height: number): void {
     this.put("image", { href: (picture as SvgPicture).href, x, y, width, height, preserveAspectRatio: "none", opacity: this.seen() });
   }

@@ -58,3 +58,10 @@ export function readRows(text: string, needed: readonly string[], known: readonl
     })),
   };
 }
+
+/** The cells of a table whatever its columns are, the heading first: to be shown, or to be matched by hand. */
+export function cellsOf(text: string): readonly (readonly string[])[] {
+  const bare = withoutByteOrderMark(text);
+  const { data } = Papa.parse<readonly string[]>(bare, { skipEmptyLines: "greedy", delimiter: delimiterOf(bare) });
+  return data.map((row) => row.map((cell) => cell.replace(HIDDEN, "")));
+}

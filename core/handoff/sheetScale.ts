@@ -42,7 +42,7 @@ export function scaleWords({ scale, reference }: Pick<Layout, "scale" | "referen
         ? "A unit keeps its millimetres on every screen."
         : q === 1
           ? "A unit keeps its share of the screen."
-          : `A unit keeps ${number(100 * (1 - q))} % of its millimetres' say and ${number(100 * q)} % of its share's.`,
+          : `A unit is a mix: ${number(100 * (1 - q))} % its millimetres, ${number(100 * q)} % its share of the screen.`,
     formula: `${formula} px a unit; Wr = ${reference.width}, Hr = ${reference.height}`,
     example: `On ${screen.name}, ${widthPx} × ${heightPx} px at ${number(ppi)} ppi: ${parts.join("; ")}; s = ${number(s)}, so 100 u are ${number(100 * s, 1)} px, ${number((100 * s) / pxPerMm(screen), 1)} mm.`,
   };

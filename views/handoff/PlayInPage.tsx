@@ -25,10 +25,10 @@ export function PlayInPage() {
     <section className="grid gap-2" aria-label="In your own game">
       <h2 className="heading">In your own game</h2>
       <p>Your development page, opened from here, plays the open layout while you change it. Nothing of it is in what you ship.</p>
-      <form className="flex gap-2" onSubmit={open}>
+      <form className="flex flex-wrap gap-2" onSubmit={open}>
         <input
           name="address"
-          className="box h-7 min-w-0 flex-1 px-2"
+          className="box h-[1.625rem] w-full min-w-0 px-2"
           defaultValue={address}
           placeholder="http://localhost:8080/"
           aria-label="Address of your page"

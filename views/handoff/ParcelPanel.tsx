@@ -1,0 +1,130 @@
+"use client";
+/** How the parcel leaves: for whom it is, what may be chosen about it, what is left out, and the ways to take it. */
+import { Copy, Download, Package } from "lucide-react";
+import { useState } from "react";
+import { CONSTANT_LANGUAGES, languageWord } from "../../core/exchange/constants";
+import { Y_DIRECTIONS } from "../../core/handoff/direction";
+import { PAPERS } from "../../core/report/style";
+import { PARCELS, type ParcelId } from "../../parcels/parcel";
+import { readingProps } from "../../ui/reading";
+import { Select, type Choices } from "../../ui/Select";
+import { says } from "../reading/sentences";
+import { reasonOf } from "../../storage/reason";
+import { saveFile } from "../shared/download";
+import { SCREEN_CHOICES, type HandOffOptions } from "./options";
+import { sizeText } from "./sizeText";
+import type { Counter } from "./useParcels";
+
+type Choosable = "screens" | "direction" | "language" | "paper";
+/** What may be chosen about each parcel. */
+const CHOOSABLE: Readonly<Record<ParcelId, readonly Choosable[]>> = {
+  layout: [],
+  played: [],
+  runtime: [],
+  page: [],
+  names: ["language"],
+  looks: [],
+  sheet: ["screens", "paper"],
+  report: ["screens", "paper"],
+  drawings: ["screens"],
+  tables: ["screens", "direction"],
+  takes: [],
+};
+const WORD: Readonly<Record<Choosable, string>> = { screens: "screens", direction: "y runs", language: "language", paper: "paper" };
+
+interface Props {
+  readonly id: ParcelId;
+  readonly counter: Counter;
+  readonly options: HandOffOptions;
+  readonly screens: number;
+  readonly onChange: (change: Partial<HandOffOptions>) => void;
+}
+
+export function ParcelPanel({ id, counter, options, screens, onChange }: Props) {
+  const [said, setSaid] = useState<{ readonly of: ParcelId; readonly text: string } | null>(null);
+  const [packing, setPacking] = useState(false);
+  const state = counter.stateOf(id);
+  const made = state.kind === "made" ? state.made : null;
+  const { title, forWhom } = PARCELS[id];
+  const copyable = made && made.parcel.files.length === 1 && typeof made.taken.content === "string" ? made.taken.content : null;
+  const say = (text: string) => setSaid({ of: id, text });
+  const copy = (text: string) =>
+    // On plain http there is no clipboard to write to.
+    void Promise.resolve(navigator.clipboard as Clipboard | undefined)
+      .then((clipboard) => (clipboard ? clipboard.writeText(text) : Promise.reject(new Error("this page has no clipboard"))))
+      .then(() => say("Copied."))
+      .catch((error: unknown) => say(`It could not be copied: ${reasonOf(error)}. Take it as a file.`));
+  const takeAll = async () => {
+    setPacking(true);
+    const zip = await counter.all();
+    setPacking(false);
+    if (zip) saveFile(zip.path, zip.content, zip.type);
+    else say("One of the parcels could not be made, so nothing was packed; the list says which.");
+  };
+  return (
+    <section aria-label="How it leaves" className="grid content-start gap-4">
+      <h2 className="heading">How it leaves</h2>
+      <p>{forWhom}</p>
+      {CHOOSABLE[id].length > 0 && (
+        <div>
+          {CHOOSABLE[id].map((key) => (
+            <label key={key} className="field-row">
+              <span className="field-name">{WORD[key]}</span>
+              <Select
+                label={`${WORD[key]} of the parcel`}
+                reads={says(`handoff.${key}`)}
+                value={options[key]}
+                options={choicesOf(key, screens, options)}
+                onChange={(value) => onChange({ [key]: value } as Partial<HandOffOptions>)}
+              />
+            </label>
+          ))}
+        </div>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="push push-main"
+          aria-label={`Take the ${title}`}
+          disabled={!made || made.parcel.files.length === 0}
+          onClick={() => made && saveFile(made.taken.path, made.taken.content, made.taken.type)}
+          {...readingProps(says("handoff.take"), made ? `${made.taken.path}, ${sizeText(made.bytes)}` : "not made yet")}
+        >
+          <Download size={14} /> take it
+        </button>
+        {copyable !== null && (
+          <button type="button" className="push" aria-label={`Copy the ${title}`} onClick={() => copy(copyable)} {...readingProps(says("handoff.copy"))}>
+            <Copy size={14} /> copy
+          </button>
+        )}
+      </div>
+      {made && made.parcel.files.length > 0 && (
+        <p className="figure text-[0.6875rem] break-all text-muted">
+          {made.taken.path} · {sizeText(made.bytes)}
+        </p>
+      )}
+      {said?.of === id && <p role="status">{said.text}</p>}
+      {made && made.parcel.files.length > 0 && made.parcel.leftOut.length > 0 && (
+        <p className="text-warning" data-testid="left-out">
+          ◆ left out: {made.parcel.leftOut.join("; ")}
+        </p>
+      )}
+      <button type="button" className="push justify-self-start" disabled={packing} onClick={() => void takeAll()} {...readingProps(says("handoff.all"))}>
+        <Package size={14} /> {packing ? "packing…" : "all as one zip"}
+      </button>
+    </section>
+  );
+}
+
+function choicesOf(key: Choosable, screens: number, options: HandOffOptions): Choices {
+  switch (key) {
+    case "screens":
+      return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "those of the rail" : "every screen"}${one === options.screens ? `, ${screens}` : ""}`]);
+    case "direction":
+      return Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from top left" : "up, from bottom left"]);
+    case "language":
+      return CONSTANT_LANGUAGES.map((one) => [one, languageWord(one)]);
+    case "paper":
+      return PAPERS.map((one) => [one, one === "a4" ? "A4" : "letter"]);
+  }
+}

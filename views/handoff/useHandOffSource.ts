@@ -1,0 +1,94 @@
+"use client";
+/** What the parcels are made from: the open layout, the options, and what the application carries for them. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { writeTake, TAKE_FILE } from "../../core/exchange/take";
+import { fileNameFor } from "../../core/exchange/fileName";
+import { facesOf } from "../../core/checks/grid";
+import { textOf } from "../../core/derived/text";
+import { problemText } from "../../core/engine/result";
+import { digestOfText } from "../../core/format/digest";
+import type { Layout } from "../../core/format/types";
+import { framesOf, layoutDigest } from "../../core/rehearsal/take";
+import { spanRange } from "../../core/report/gatherReport";
+import { REPORT_PARTS } from "../../core/report/source";
+import type { HandOffSource, TakeFile } from "../../parcels/source";
+import { connectFaces } from "../../workers/connect";
+import { createFacesChecker } from "../../workers/faces";
+import { useSession, useTakes } from "../session/context";
+import { railOf, shelfOf } from "../session/screens";
+import type { Takes } from "../session/takes";
+import { useTakeList, type ListedTake } from "../shared/useTakeList";
+import { browserPainter } from "./browserPainter";
+import type { HandOffOptions } from "./options";
+
+/** What stands beside the application (scripts/build-page.mjs). */
+const PAGE_SCRIPT = "/nodulum-page.js";
+const RUNTIME_FILES = "/nodulum-runtime.json";
+
+async function carried(path: string): Promise<Response> {
+  const answer = await fetch(path);
+  if (!answer.ok) throw new Error(`what it is made of (${path}) was answered with ${answer.status}; load the page anew`);
+  return answer;
+}
+
+/** The day as it is written, where the user is. */
+function today(): string {
+  const now = new Date();
+  const two = (value: number) => String(value).padStart(2, "0");
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** Takes as files, with the frames that their own layout gives; of a take whose layout is not known the frames are left out. */
+async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout): Promise<readonly TakeFile[]> {
+  const files: TakeFile[] = [];
+  const used = new Set<string>();
+  for (const { kept, shipped, name } of list) {
+    const opened = shipped ?? (kept ? await takes.open(kept).then((one) => (one.ok ? one.value : Promise.reject(new Error(problemText(one.problems))))) : null);
+    if (!opened) continue;
+    const { take, on } = opened;
+    const own = on ?? (take.layout === layoutDigest(now) ? now : null);
+    const frames = own === null ? null : framesOf(take, own);
+    let path = fileNameFor(name, TAKE_FILE);
+    for (let n = 2; used.has(path); n += 1) path = fileNameFor(name, `-${n}${TAKE_FILE}`);
+    used.add(path);
+    files.push({ path, text: writeTake({ ...take, frames: frames?.ok ? frames.value : null }) });
+  }
+  return files;
+}
+
+export function useHandOffSource({ screens: choice, direction, language, paper }: HandOffOptions, ticked: ReadonlySet<string>): HandOffSource {
+  const layout = useSession((s) => s.layout);
+  const handed = useSession((s) => s.playerView.handed);
+  const playerSize = useSession((s) => s.playerView.playerSize);
+  const takes = useTakes();
+  const list = useTakeList();
+  const [checker] = useState(() => createFacesChecker(connectFaces));
+  useEffect(() => () => checker.stop(), [checker]);
+  // The list is another array at each look; what stands in it counts.
+  const listed = useRef(list);
+  useEffect(() => {
+    listed.current = list;
+  });
+  const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
+  return useMemo((): HandOffSource => {
+    const digest = digestOfText(textOf(layout));
+    const date = today();
+    const screens = choice === "rail" ? railOf(layout) : shelfOf(layout);
+    const faces = facesOf(layout);
+    return {
+      ...{ layout, digest, date, screens, direction, language, paper, ticked },
+      playerView: { handed, playerSize, moment: null },
+      takes: () => takeFiles(listed.current, takes, layout),
+      pageScript: async () => (await carried(PAGE_SCRIPT)).text(),
+      runtimeFiles: async () => (await carried(RUNTIME_FILES)).json() as Promise<Readonly<Record<string, string>>>,
+      report: async () => {
+        const wanted = { digest, date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
+        const html = await checker.report({ layout, screens, faces }, wanted, () => undefined);
+        if (html === null) throw new Error("another report was asked for meanwhile");
+        return html;
+      },
+      painter: () => browserPainter(layout),
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- takeKeys stands for the list
+  }, [layout, handed, playerSize, choice, direction, language, paper, ticked, takes, takeKeys, checker]);
+}

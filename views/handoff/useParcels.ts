@@ -1,0 +1,104 @@
+"use client";
+/**
+ * The parcels of the open layout as they are made: the quick ones by themselves once the layout rests, the others when they are looked at or
+ * taken. A parcel of an older layout is never shown, and its size never told.
+ */
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { fileNameFor } from "../../core/exchange/fileName";
+import { makeParcel } from "../../parcels/makeParcel";
+import { fileBytes, PARCEL_IDS, type Parcel, type ParcelFile, type ParcelId } from "../../parcels/parcel";
+import type { HandOffSource } from "../../parcels/source";
+import { parcelZip, takenAs } from "../../parcels/zip";
+
+/** A parcel made: what it holds, and the one file that is taken, with its size. */
+export interface MadeParcel {
+  readonly parcel: Parcel;
+  readonly taken: ParcelFile;
+  readonly bytes: number;
+}
+export type ParcelState =
+  | { readonly kind: "none" }
+  | { readonly kind: "making" }
+  | { readonly kind: "made"; readonly made: MadeParcel }
+  | { readonly kind: "failed"; readonly problem: string };
+
+export interface Counter {
+  readonly stateOf: (id: ParcelId) => ParcelState;
+  /** Makes one unless it is made or being made. */
+  readonly want: (id: ParcelId) => Promise<MadeParcel | null>;
+  /** All of them as one zip; null where one could not be made, which its state tells. */
+  readonly all: () => Promise<ParcelFile | null>;
+}
+
+/** Made by themselves: each takes some milliseconds. */
+const QUICK: readonly ParcelId[] = ["layout", "played", "page", "runtime", "names", "sheet", "tables"];
+const REST_MS = 200;
+const NONE: ParcelState = { kind: "none" };
+
+export function useParcels(source: HandOffSource): Counter {
+  const [states, setStates] = useState<{ readonly of: HandOffSource; readonly by: ReadonlyMap<ParcelId, ParcelState> }>({ of: source, by: new Map() });
+  const making = useRef<{ of: HandOffSource; by: Map<ParcelId, Promise<MadeParcel | null>> }>({ of: source, by: new Map() });
+
+  const want = useCallback(
+    (id: ParcelId): Promise<MadeParcel | null> => {
+      if (making.current.of !== source) making.current = { of: source, by: new Map() };
+      const { by } = making.current;
+      const put = (state: ParcelState) => {
+        if (making.current.of === source) setStates((was) => ({ of: source, by: new Map(was.of === source ? was.by : []).set(id, state) }));
+      };
+      const make = async (): Promise<MadeParcel | null> => {
+        put({ kind: "making" });
+        try {
+          const parcel = await makeParcel(id, source);
+          const taken = takenAs(parcel, fileNameFor(source.layout.name, `-${id}.zip`));
+          const made = { parcel, taken, bytes: fileBytes(taken) };
+          put({ kind: "made", made });
+          return made;
+        } catch (error) {
+          by.delete(id);
+          put({ kind: "failed", problem: error instanceof Error ? error.message : String(error) });
+          return null;
+        }
+      };
+      let promise = by.get(id);
+      if (!promise) by.set(id, (promise = make()));
+      return promise;
+    },
+    [source],
+  );
+
+  useEffect(() => {
+    let current = true;
+    const timer = setTimeout(() => {
+      void (async () => {
+        for (const id of QUICK) {
+          if (!current) return;
+          await want(id);
+          // Between two the page may draw and answer.
+          await new Promise((resolve) => setTimeout(resolve, 0));
+        }
+      })();
+    }, REST_MS);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [want]);
+
+  return useMemo(
+    () => ({
+      stateOf: (id) => (states.of === source ? (states.by.get(id) ?? NONE) : NONE),
+      want,
+      async all() {
+        const parcels: Parcel[] = [];
+        for (const id of PARCEL_IDS) {
+          const made = await want(id);
+          if (!made) return null;
+          parcels.push(made.parcel);
+        }
+        return { path: fileNameFor(source.layout.name, "-handoff.zip"), type: "application/zip", content: parcelZip(parcels) };
+      },
+    }),
+    [states, source, want],
+  );
+}
