@@ -8,7 +8,7 @@ import { readTake, TAKE_FILE, writeTake } from "../core/exchange/take";
 import { problemText } from "../core/engine/result";
 import { TAKES } from "../core/format/limits";
 import type { Layout } from "../core/format/types";
-import { Y_DIRECTIONS, type YDirection } from "../core/handoff/direction";
+import { Y_DIRECTIONS, type YDirection } from "../core/exchange/told";
 import { framesOf } from "../core/rehearsal/take";
 import { PAPERS, type Paper } from "../core/report/style";
 import { makeParcel } from "../parcels/makeParcel";

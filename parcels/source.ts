@@ -2,7 +2,7 @@
 import type { ConstantLanguage } from "../core/exchange/constants";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
-import type { YDirection } from "../core/handoff/direction";
+import type { YDirection } from "../core/exchange/told";
 import type { Paper } from "../core/report/style";
 import type { DrawingContext, Supplies } from "../runtime/art";
 

@@ -57,7 +57,9 @@ export function layoutDrawing(layout: Layout, resolved: Resolved, options: Drawi
       layer("glass", () => glass(layout, resolved, pen)) +
       layer("zones", () => resolved.keepClear.map((zone) => zoneArea(zone, zones.get(zone.id)?.name ?? zone.id, pen)).join("")) +
       layer("areas", () => each((at, control) => areasOf(at, control, pen))) +
-      layer("controls", () => each((at, control) => element("g", { id: pen.id(at.id), "data-control": at.id }, body(at, control, pen)))) +
+      layer("controls", () =>
+        each((at, control) => element("g", { id: pen.id(at.id), "data-control": at.id, "data-kind": control.kind }, body(at, control, pen))),
+      ) +
       layer("names", () => each((at, control) => (isUnderAnother(at, resolved) ? "" : nameIn(at.visual, control.name, pen)))) +
       layer("measures", () => each((at) => measureOf(at, pxPerMm(screen), pen))) +
       layer("findings", () => marks(resolved, options.findings ?? [], pen)),

@@ -6,12 +6,8 @@ import type { PlayerView, Resolved } from "../engine/placement/resolve";
 import { byId } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import { writeRows } from "../exchange/rows";
+import { boxTold, type TableUnit, type YDirection } from "../exchange/told";
 import type { ControlKind, Layout, Screen } from "../format/types";
-import { boxTold, type YDirection } from "./direction";
-
-export const TABLE_UNITS = ["px", "mm", "fractions"] as const;
-/** px of the screen, mm of its glass, or fractions of its width (x, w) and height (y, h); a travel as a fraction of the shorter side. */
-export type TableUnit = (typeof TABLE_UNITS)[number];
 
 export interface TableOptions {
   readonly screens: readonly Screen[];

@@ -3,7 +3,7 @@
 import { Copy, Download, Package } from "lucide-react";
 import { useState } from "react";
 import { CONSTANT_LANGUAGES, languageWord } from "../../core/exchange/constants";
-import { Y_DIRECTIONS } from "../../core/handoff/direction";
+import { Y_DIRECTIONS } from "../../core/exchange/told";
 import { PAPERS } from "../../core/report/style";
 import { PARCELS, type ParcelId } from "../../parcels/parcel";
 import { readingProps } from "../../ui/reading";

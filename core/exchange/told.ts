@@ -1,4 +1,4 @@
-/** Which way y runs where a layout is handed to: each program has its own, and a place is only right with its direction. */
+/** How places are told to and by other programs: each has its own units and its own way of y, and a place is only right with both. */
 import type { Box } from "../engine/geometry/point";
 
 export const Y_DIRECTIONS = ["down", "up"] as const;
@@ -9,3 +9,7 @@ export type YDirection = (typeof Y_DIRECTIONS)[number];
 export function boxTold({ x, y, w, h }: Box, heightPx: number, direction: YDirection): Box {
   return { x, y: direction === "down" ? y : heightPx - y - h, w, h };
 }
+
+export const TABLE_UNITS = ["px", "mm", "fractions"] as const;
+/** px of the screen, mm of its glass, or fractions of its width (x, w) and height (y, h); a travel as a fraction of the shorter side. */
+export type TableUnit = (typeof TABLE_UNITS)[number];
