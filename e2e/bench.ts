@@ -106,8 +106,9 @@ export async function addAction(page: Page, name: string, kind: string): Promise
 
 /** Exports the layout file and gives its text. */
 export async function exportText(page: Page): Promise<string> {
+  await page.locator('[data-parcel="layout"]').click();
   const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Export the file" }).click();
+  await page.getByRole("button", { name: "Take the layout file" }).click();
   const stream = await (await waiting).createReadStream();
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk as Buffer);

@@ -154,7 +154,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await fromMenu(page, "Delete");
   await expect(page.getByText("“Dry dock” is deleted.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toHaveCount(0);
-  await page.getByLabel("Layout file to import").setInputFiles({ name: "dry-dock.nodulum.json", mimeType: "application/json", buffer: Buffer.from(exported) });
+  await page.getByLabel("Files to take in").setInputFiles({ name: "dry-dock.nodulum.json", mimeType: "application/json", buffer: Buffer.from(exported) });
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toBeVisible();
   await page.getByRole("link", { name: /Hand off/ }).click();
   expect(await exportText(page)).toBe(exported);

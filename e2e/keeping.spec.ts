@@ -81,9 +81,9 @@ test("where storage is full, the strip says not saved, and saved again when ther
 test("bad files are refused with the reason, and nothing has changed", async ({ page }) => {
   await open(page, "/handoff");
   const text = await page.getByTestId("file-text").textContent();
-  const input = page.getByLabel("Layout file to import");
+  const input = page.getByLabel("Files to take in");
   const take = (name: string, buffer: Buffer) => input.setInputFiles({ name, mimeType: "application/json", buffer });
-  const said = page.getByRole("region", { name: "In", exact: true }).getByRole("alert");
+  const said = page.getByRole("region", { name: "Comes in", exact: true }).getByRole("alert");
   const newer = { format: "nodulum-layout", version: 7, name: "N", reference: { width: 1, height: 1 }, scale: {} };
   await take("newer.json", Buffer.from(JSON.stringify(newer)));
   await expect(said).toContainText("version 7, this program reads up to version 1");

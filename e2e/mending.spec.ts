@@ -77,7 +77,7 @@ test("two hundred controls stay workable, and one more is refused with the limit
   }));
   const file = { format: "nodulum-layout", version: 1, name: "Two hundred", reference: { width: 1600, height: 720 }, scale: {}, controls };
   await open(page, "/handoff");
-  await page.getByLabel("Layout file to import").setInputFiles({ name: "many.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
+  await page.getByLabel("Files to take in").setInputFiles({ name: "many.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
   await expect(control(page, "c199")).toBeVisible();
   const before = await placeOf(page, "c55");
   const from = await middle(visual(page, "c55"));

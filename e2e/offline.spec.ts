@@ -68,7 +68,7 @@ test("after one visit all works with the server gone: views, dialogues, workers,
     Actions: page.getByRole("toolbar", { name: "What is seen" }),
     Rehearse: page.getByRole("region", { name: "Rehearsal" }),
     Screens: page.getByRole("region", { name: "Shelf" }),
-    "Hand off": page.getByRole("region", { name: "In", exact: true }),
+    "Hand off": page.getByRole("region", { name: "Comes in", exact: true }),
     Layout: page.getByRole("region", { name: "Ledger" }),
   };
   for (const [word, region] of Object.entries(seen)) {
@@ -91,7 +91,7 @@ test("after one visit all works with the server gone: views, dialogues, workers,
   file.actions = [...file.actions, ...Array.from({ length: 180 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
   await view(page, "Hand off").click();
   await page
-    .getByLabel("Layout file to import")
+    .getByLabel("Files to take in")
     .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
   await expect(page).toHaveTitle("Out at sea · Nodulum");
   await expect(page).toHaveURL(`${server.url}/layout`);
@@ -128,7 +128,7 @@ test("with the server gone and nothing kept the page still goes from view to vie
   }
   await page.goBack();
   await expect(page).toHaveURL(/handoff$/);
-  await expect(page.getByRole("region", { name: "In", exact: true })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Comes in", exact: true })).toBeVisible();
 });
 
 test("a newer version is told, waits for a word, keeps what is typed and unsaved, and leaves the other window be", async ({ page, context, server }) => {

@@ -71,8 +71,9 @@ test("Hand off makes the same page as the command line", async ({ browser }, inf
   await expect(editor.getByTestId("saved-state")).toBeVisible();
   const layout = info.outputPath("open.nodulum.json");
   writeFileSync(layout, await exportText(editor));
+  await editor.locator('[data-parcel="page"]').click();
   const saving = editor.waitForEvent("download");
-  await editor.getByRole("button", { name: "Save the page" }).click();
+  await editor.getByRole("button", { name: "Take the page that plays" }).click();
   const download = await saving;
   expect(download.suggestedFilename()).toBe("brackwater.html");
   const file = info.outputPath("page.html");

@@ -206,7 +206,7 @@ test("sixty actions stay workable: each has its lane, and the last is reached, r
     keys: i % 3 === 0 ? [] : [{ code: "KeyH" }],
   }));
   const file = { format: "nodulum-layout", version: 1, name: "Sixty", reference: { width: 1600, height: 720 }, scale: {}, actions };
-  await page.getByLabel("Layout file to import").setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
+  await page.getByLabel("Files to take in").setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
   await opened(page, "Sixty");
   await expect(page).toHaveURL(/\/layout$/);
   await view(page, "Rehearse");

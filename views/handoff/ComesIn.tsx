@@ -1,28 +1,80 @@
 "use client";
-/** What comes in. */
-import { Upload } from "lucide-react";
+/** What comes in: dropped or chosen, sorted by what it is. Layouts are added, rectangles and art are shown before anything of them is taken. */
+import { ImageUp, Upload } from "lucide-react";
 import { useRef, useState } from "react";
+import { readTake } from "../../core/exchange/take";
 import { problemText } from "../../core/engine/result";
+import { layoutDigest } from "../../core/rehearsal/take";
+import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
-import { useLibrary } from "../session/context";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { takeBackup, takenBackText } from "../session/backup";
+import { useKept, useLibrary, useSessionActions, useTakes } from "../session/context";
 import { go } from "../shared/go";
-import { textOfFile } from "../shared/textOfFile";
+import { newId } from "../shared/newId";
+import { ArtDialogue, type ArtSource } from "./art/ArtDialogue";
+import { sortIncoming, type Incoming } from "./incoming";
+import { RectanglesDialogue } from "./rectangles/RectanglesDialogue";
+import type { RectangleSource } from "./rectangles/source";
+
+const NOT_TAKEN = (name: string, why: string) => `“${name}” was not taken, and nothing has changed.\n${why}`;
+
+/** Takes in what needs no second look: layouts, takes, backups. Gives what was done and what was refused, in lines. */
+function useTakeIn(): (incoming: Incoming) => Promise<{ readonly done: readonly string[]; readonly refused: readonly string[]; readonly opened: boolean }> {
+  const library = useLibrary();
+  const session = useSessionActions();
+  const kept = useKept();
+  const takes = useTakes();
+  return async ({ layouts, takes: played, backups, refused: before }) => {
+    const done: string[] = [];
+    const refused = [...before];
+    let opened = false;
+    for (const { name, text } of layouts) {
+      const result = await library.importText(text);
+      if (result.ok) opened = true;
+      if (result.ok) done.push(`“${name}” is a layout of its own now.`);
+      else refused.push(NOT_TAKEN(name, problemText(result.problems)));
+    }
+    for (const { name, text } of played) {
+      const read = readTake(text);
+      const { layout } = session.store.getState();
+      const result = read.ok ? await takes.keep({ ...read.value, frames: null }, read.value.layout === layoutDigest(layout) ? layout : null) : read;
+      if (result.ok) done.push(`“${name}” stands among the takes of “${layout.name}”.`);
+      else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
+    }
+    for (const { name, bytes } of backups) {
+      const result = await takeBackup({ kept, now: () => Date.now(), newId }, bytes);
+      if (result.ok) done.push(`“${name}”: ${takenBackText(result.value)}`);
+      else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
+      session.heard();
+    }
+    return { done, refused, opened };
+  };
+}
 
 export function ComesIn() {
-  const library = useLibrary();
+  const takeIn = useTakeIn();
   const input = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const artInput = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ readonly done: readonly string[]; readonly refused: readonly string[] }>({ done: [], refused: [] });
   const [over, setOver] = useState(false);
-  const accept = async (file: File | undefined) => {
-    if (!file) return;
-    setProblem(null);
-    const text = await textOfFile(file);
-    const result = text.ok ? await library.importText(text.value) : text;
-    if (!result.ok) setProblem(`“${file.name}” was not taken, and nothing has changed.\n${problemText(result.problems)}`);
-    else go("/layout");
+  const [rectangles, setRectangles] = useState<readonly RectangleSource[]>([]);
+  const [art, setArt] = useState<ArtSource | null>(null);
+  const work = async (files: readonly File[], isArt: boolean) => {
+    setSaid({ done: [], refused: [] });
+    const incoming = await sortIncoming(files, isArt);
+    const { done, refused, opened } = await takeIn(incoming);
+    setSaid({ done, refused });
+    setArt(incoming.art);
+    setRectangles(incoming.art ? [] : incoming.rectangles);
+    // A layout that came alone is gone to; of several, and beside others, it is told that they are there.
+    if (opened && files.length === 1 && refused.length === 0 && done.length === 1) go("/layout");
   };
+  const accept = (files: readonly File[], isArt = false) =>
+    void work(files, isArt).catch((error: unknown) => setSaid({ done: [], refused: [`It could not be taken in: ${reasonOf(error)}.`] }));
   return (
-    <section className="grid gap-2" aria-label="Comes in">
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Comes in">
       <h2 className="heading">Comes in</h2>
       <div
         className={`grid justify-items-start gap-2 border border-dashed p-3 ${over ? "border-accent bg-sheet" : "border-edge"}`}
@@ -34,20 +86,45 @@ export function ComesIn() {
         onDrop={(event) => {
           event.preventDefault();
           setOver(false);
-          void accept(event.dataTransfer.files[0]);
+          accept([...event.dataTransfer.files]);
         }}
       >
-        <p className="text-muted">Drop a layout file here. It becomes a layout of its own; the open one stays.</p>
-        <button className="push" onClick={() => input.current?.click()}>
-          <Upload size={14} /> Take a file in…
+        <p className="text-muted">Drop anything here: layouts, a backup, takes, tables or drawings of rectangles, game art.</p>
+        <button type="button" className="push" onClick={() => input.current?.click()} {...readingProps(says("incoming.files"))}>
+          <Upload size={14} /> Take files in…
         </button>
-        <FileInput ref={input} accept=".json,application/json" label="Layout file to import" onFile={(file) => void accept(file)} />
+        <button type="button" className="push" onClick={() => artInput.current?.click()} {...readingProps(says("incoming.art"))}>
+          <ImageUp size={14} /> Game art…
+        </button>
+        <FileInput
+          ref={input}
+          accept=".json,.zip,.csv,.tsv,.svg,application/json"
+          label="Files to take in"
+          onFile={(file) => accept([file])}
+          onFiles={(files) => accept(files)}
+        />
+        <FileInput
+          ref={artInput}
+          accept=".png,.webp,.svg,.json,.zip"
+          label="Game art to take in"
+          onFile={(file) => accept([file], true)}
+          onFiles={(files) => accept(files, true)}
+        />
       </div>
-      {problem && (
-        <p role="alert" className="max-h-56 overflow-auto whitespace-pre-line text-blocker">
-          {problem}
+      {said.done.length > 0 && (
+        <p role="status" className="max-h-40 overflow-auto whitespace-pre-line" data-testid="taken-in">
+          {said.done.join("\n")}
         </p>
       )}
+      {said.refused.length > 0 && (
+        <p role="alert" className="max-h-56 overflow-auto whitespace-pre-line text-blocker">
+          {said.refused.join("\n")}
+        </p>
+      )}
+      {rectangles[0] && (
+        <RectanglesDialogue key={`${rectangles.length} ${rectangles[0].fileName}`} source={rectangles[0]} onClose={() => setRectangles(rectangles.slice(1))} />
+      )}
+      {art && <ArtDialogue source={art} onClose={() => setArt(null)} />}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 /** Everything that is kept, as one zip, and back again: nothing that is newer here is written over. */
-import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from "fflate";
+import { strFromU8, strToU8, zipSync, type Zippable } from "fflate";
 import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from "../../core/exchange/backup";
 import type { KeptLayout } from "../../core/exchange/kept";
 import { storedForm } from "../../core/derived/stored";
@@ -12,6 +12,7 @@ import { problemText, refused, type Result } from "../../core/engine/result";
 import { changesBetween } from "../../core/versions/changes";
 import type { LayoutStore } from "../../storage/store";
 import { fileNameFor } from "../../core/exchange/fileName";
+import { openZip, type Zip } from "../shared/zip";
 import { keptText, openKept, picturesByDigest } from "./kept";
 
 const pictureFile = (digest: string) => `pictures/${digest}.txt`;
@@ -64,35 +65,14 @@ export interface TakenBack {
   readonly problems: readonly string[];
 }
 
-/** A zip whose files are unpacked one by one as they are asked for: a small file that unpacks to gigabytes costs nothing. */
-interface Zip {
-  /** The text of a file; null where there is none, it is damaged, or larger than any file of ours. */
-  readonly textOf: (name: string, mostBytes?: number) => string | null;
-}
+/** The text of a file of a backup; null where there is none, it is damaged, or larger than any file of ours. */
+type TextOf = (name: string, mostBytes?: number) => string | null;
 
-function zipOf(bytes: Uint8Array): Result<Zip> {
-  const sizes = new Map<string, number>();
-  try {
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        sizes.set(name, originalSize);
-        return false;
-      },
-    });
-  } catch (error) {
-    return refused("", `this is no zip that can be read: ${error instanceof Error ? error.message : "it is damaged"}`);
-  }
-  const textOf = (name: string, mostBytes = MOST_FILE_BYTES): string | null => {
-    if ((sizes.get(name) ?? Infinity) > mostBytes) return null;
-    try {
-      const files = new Map(Object.entries(unzipSync(bytes, { filter: (file) => file.name === name })));
-      const found = files.get(name);
-      return found === undefined ? null : strFromU8(found);
-    } catch {
-      return null;
-    }
+function textsOf(zip: Zip): TextOf {
+  return (name, mostBytes = MOST_FILE_BYTES) => {
+    const bytes = zip.bytesOf(name, mostBytes);
+    return bytes === null ? null : strFromU8(bytes);
   };
-  return { ok: true, value: { textOf } };
 }
 
 /** What taking a backup in stands on. */
@@ -104,9 +84,9 @@ export interface TakingBack {
 
 /** Takes a backup in. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
 export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): Promise<Result<TakenBack>> {
-  const zip = zipOf(bytes);
+  const zip = openZip(bytes);
   if (!zip.ok) return zip;
-  const { textOf } = zip.value;
+  const textOf = textsOf(zip.value);
   const contents = readContents(textOf(CONTENTS_FILE) ?? "");
   if (!contents.ok) return contents;
   const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, takes: 0, problems: [] as string[] };
@@ -173,7 +153,7 @@ async function takeInTake(
     entry,
     textOf,
     report,
-  }: { readonly entry: BackupContents["takes"][number]; readonly textOf: Zip["textOf"]; readonly report: { takes: number; problems: string[] } },
+  }: { readonly entry: BackupContents["takes"][number]; readonly textOf: TextOf; readonly report: { takes: number; problems: string[] } },
 ): Promise<void> {
   const { file, on, ...take } = entry;
   if ((await kept.takes(take.layout)).some((t) => t.id === take.id)) return;
