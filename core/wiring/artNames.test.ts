@@ -11,6 +11,8 @@ test.each([
   ["btn_towline_down.webp", "towline", "held"],
   ["Log Book.png", "log", "rest"],
   ["sidle-left-normal.png", "sidle-left", "rest"],
+  ["helm-rest-knob", "helm", "knob"],
+  ["nudge-held", "nudge", "held"],
   ["towlin.png", "towline", "rest"],
 ])("%s is %s, %s", (file, control, part) => {
   expect(matchArt(brackwater, [file])).toEqual([{ control, part }]);

@@ -45,15 +45,13 @@ export function matchArt({ controls }: Pick<Layout, "controls">, fileNames: read
   };
   return fileNames.map((fileName) => {
     const words = wordsOf(fileName);
-    for (const part of ["held", "knob", "rest"] as const) {
-      // A word of a part may be a control's own name: `down` is a button too. The whole name is tried first, as a picture at rest.
-      const own = part === "held" ? controlOf(controls, words) : null;
-      if (own) return free({ control: own.id, part: "rest" });
+    // A word of a part may be a control's own name: `down` is a button too. The whole name is tried first, as a picture at rest.
+    const own = controlOf(controls, words);
+    if (own) return free({ control: own.id, part: "rest" });
+    for (const part of ["knob", "held", "rest"] as const) {
       if (!words.some((word) => PART_WORDS[part].has(word))) continue;
-      const control = controlOf(
-        controls,
-        words.filter((word) => !PART_WORDS[part].has(word)),
-      );
+      const others = (sets: readonly ReadonlySet<string>[]) => words.filter((word) => !sets.some((set) => set.has(word)));
+      const control = controlOf(controls, others([PART_WORDS[part]])) ?? controlOf(controls, others(Object.values(PART_WORDS)));
       if (control && (part !== "knob" || control.kind === "stick")) return free({ control: control.id, part });
     }
     const near = nearestControl(controls, words);

@@ -54,6 +54,9 @@ const partsOf = (name: string): readonly string[] =>
 /** Words that say what a thing is or where it stands, and nothing of which action it serves. */
 const SILENT = new Set([...KIND_WORDS.flatMap(([, words]) => [...words]), "left", "right", "icon", "image", "img", "rect", "the", "ui", "hud", "control"]);
 
+/** A shorter word is no other's misspelling: most short words are near some other. */
+const LEAST_NEAR_LETTERS = 6;
+
 /** The action that a name means: its own, spelt alike but for case and signs, one of its parts, or the nearest. */
 export function actionOfName(name: string, actions: readonly Pick<Action, "name">[]): string | null {
   const bare = (text: string) => partsOf(text).join("");
@@ -62,7 +65,8 @@ export function actionOfName(name: string, actions: readonly Pick<Action, "name"
   if (exact !== undefined) return exact;
   const parts = partsOf(name).filter((part) => !SILENT.has(part));
   const part = names.find((one) => parts.includes(one.toLowerCase()));
-  return part ?? nearestWord(parts.join("-"), names, 1);
+  if (part !== undefined) return part;
+  return parts.join("-").length >= LEAST_NEAR_LETTERS ? nearestWord(parts.join("-"), names, 1) : null;
 }
 
 /** A round thing at least so wide is taken for a stick, mm; a thing at least so much of the screen's width for a touchpad. */

@@ -13,10 +13,10 @@ import { takeBackup, takenBackText } from "../session/backup";
 import { useKept, useLibrary, useSessionActions, useTakes } from "../session/context";
 import { go } from "../shared/go";
 import { newId } from "../shared/newId";
-import { ArtDialogue, type ArtSource } from "./art/ArtDialogue";
+import { ArtDialogue } from "./art/ArtDialogue";
+import { comesIn, comesInAnew, useComingIn } from "./comingIn";
 import { sortIncoming, type Incoming } from "./incoming";
 import { RectanglesDialogue } from "./rectangles/RectanglesDialogue";
-import type { RectangleSource } from "./rectangles/source";
 
 const NOT_TAKEN = (name: string, why: string) => `“${name}” was not taken, and nothing has changed.\n${why}`;
 
@@ -57,22 +57,18 @@ export function ComesIn() {
   const takeIn = useTakeIn();
   const input = useRef<HTMLInputElement>(null);
   const artInput = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ readonly done: readonly string[]; readonly refused: readonly string[] }>({ done: [], refused: [] });
   const [over, setOver] = useState(false);
-  const [rectangles, setRectangles] = useState<readonly RectangleSource[]>([]);
-  const [art, setArt] = useState<ArtSource | null>(null);
+  const { done, refused, rectangles, art } = useComingIn();
   const work = async (files: readonly File[], isArt: boolean) => {
-    setSaid({ done: [], refused: [] });
+    comesInAnew();
     const incoming = await sortIncoming(files, isArt);
-    const { done, refused, opened } = await takeIn(incoming);
-    setSaid({ done, refused });
-    setArt(incoming.art);
-    setRectangles(incoming.art ? [] : incoming.rectangles);
+    const taken = await takeIn(incoming);
+    comesIn({ done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
     // A layout that came alone is gone to; of several, and beside others, it is told that they are there.
-    if (opened && files.length === 1 && refused.length === 0 && done.length === 1) go("/layout");
+    if (taken.opened && files.length === 1 && taken.refused.length === 0 && taken.done.length === 1) go("/layout");
   };
   const accept = (files: readonly File[], isArt = false) =>
-    void work(files, isArt).catch((error: unknown) => setSaid({ done: [], refused: [`It could not be taken in: ${reasonOf(error)}.`] }));
+    void work(files, isArt).catch((error: unknown) => comesIn({ refused: [`It could not be taken in: ${reasonOf(error)}.`] }));
   return (
     <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Comes in">
       <h2 className="heading">Comes in</h2>
@@ -111,20 +107,24 @@ export function ComesIn() {
           onFiles={(files) => accept(files, true)}
         />
       </div>
-      {said.done.length > 0 && (
+      {done.length > 0 && (
         <p role="status" className="max-h-40 overflow-auto whitespace-pre-line" data-testid="taken-in">
-          {said.done.join("\n")}
+          {done.join("\n")}
         </p>
       )}
-      {said.refused.length > 0 && (
+      {refused.length > 0 && (
         <p role="alert" className="max-h-56 overflow-auto whitespace-pre-line text-blocker">
-          {said.refused.join("\n")}
+          {refused.join("\n")}
         </p>
       )}
       {rectangles[0] && (
-        <RectanglesDialogue key={`${rectangles.length} ${rectangles[0].fileName}`} source={rectangles[0]} onClose={() => setRectangles(rectangles.slice(1))} />
+        <RectanglesDialogue
+          key={`${rectangles.length} ${rectangles[0].fileName}`}
+          source={rectangles[0]}
+          onClose={() => comesIn({ rectangles: rectangles.slice(1) })}
+        />
       )}
-      {art && <ArtDialogue source={art} onClose={() => setArt(null)} />}
+      {art && <ArtDialogue source={art} onClose={() => comesIn({ art: null })} />}
     </section>
   );
 }

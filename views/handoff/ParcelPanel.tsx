@@ -66,7 +66,7 @@ export function ParcelPanel({ id, counter, options, screens, onChange }: Props) 
       <h2 className="heading">How it leaves</h2>
       <p>{forWhom}</p>
       {CHOOSABLE[id].length > 0 && (
-        <div>
+        <div className="[--name:4.25rem]">
           {CHOOSABLE[id].map((key) => (
             <label key={key} className="field-row">
               <span className="field-name">{WORD[key]}</span>
@@ -74,6 +74,7 @@ export function ParcelPanel({ id, counter, options, screens, onChange }: Props) 
                 label={`${WORD[key]} of the parcel`}
                 reads={says(`handoff.${key}`)}
                 value={options[key]}
+                className="w-full min-w-0"
                 options={choicesOf(key, screens, options)}
                 onChange={(value) => onChange({ [key]: value } as Partial<HandOffOptions>)}
               />
@@ -119,9 +120,9 @@ export function ParcelPanel({ id, counter, options, screens, onChange }: Props) 
 function choicesOf(key: Choosable, screens: number, options: HandOffOptions): Choices {
   switch (key) {
     case "screens":
-      return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "those of the rail" : "every screen"}${one === options.screens ? `, ${screens}` : ""}`]);
+      return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "of the rail" : "all"}${one === options.screens ? `, ${screens}` : ""}`]);
     case "direction":
-      return Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from top left" : "up, from bottom left"]);
+      return Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from the top" : "up, from the bottom"]);
     case "language":
       return CONSTANT_LANGUAGES.map((one) => [one, languageWord(one)]);
     case "paper":

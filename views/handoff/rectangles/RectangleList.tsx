@@ -77,7 +77,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                       reads={says("rectangles.kind", { why: kind === guess.kind ? `guessed by ${guess.by}` : "chosen" })}
                       value={kind}
                       options={KINDS.map(
-                        (one) => [one, `${KIND_WORDS[one]}${one === guess.kind && guess.by !== "as it says" ? ` · by ${guess.by}` : ""}`] as const,
+                        (one) => [one, `${KIND_WORDS[one]}${one === guess.kind && guess.by !== "as it says" ? ` · ${guess.by}` : ""}`] as const,
                       )}
                       onChange={(next) => onChange(i, { ...now, kind: KINDS.find((one) => one === next)! })}
                     />
@@ -90,7 +90,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                     <Select
                       label={`What ${name} serves`}
                       reads={says("rectangles.action")}
-                      className="w-full"
+                      className="w-full min-w-24"
                       value={action ?? NONE}
                       options={[[NONE, "nothing yet"], ...layout.actions.map((one) => [one.name, one.name] as const)]}
                       onChange={(next) => onChange(i, { ...now, action: next === NONE ? null : next })}

@@ -1,7 +1,7 @@
 "use client";
 /** Rectangles drawn elsewhere, on their way in: how the file is read, what each is taken for, and how they will stand; nothing is taken before that. */
 import { useMemo, useState } from "react";
-import { guessMatch, type TableMatch } from "../../../core/exchange/tableRectangles";
+import { guessMatch, valuesIn, type TableMatch } from "../../../core/exchange/tableRectangles";
 import { editContextOf } from "../../../core/editing/placing";
 import { PLAIN_PLAYER_VIEW } from "../../../core/engine/placement/resolve";
 import { problemText } from "../../../core/engine/result";
@@ -60,7 +60,7 @@ export function RectanglesDialogue({ source, onClose }: Props) {
   const made = result?.ok ? result.value.ids.filter(isMade).length : 0;
   return (
     <Dialogue title={`Rectangles of ${source.fileName}`} open onOpenChange={(open) => !open && onClose()} wide="widest">
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-5">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.45fr)] gap-5">
         <div className="grid content-start gap-3">
           <label className="field-row">
             <span className="field-name">drawn for</span>
@@ -70,7 +70,13 @@ export function RectanglesDialogue({ source, onClose }: Props) {
               className="w-full"
               value={String(screenAt)}
               options={screens.map((one, i) => [String(i), i === 0 ? one.name : `${one.name}, ${one.widthPx} × ${one.heightPx}`] as const)}
-              onChange={(key) => setScreenAt(Number(key))}
+              onChange={(key) => {
+                setScreenAt(Number(key));
+                const { name } = screens[Number(key)];
+                // A table of several screens is read by the rows of the one that is chosen.
+                if (source.kind === "tables" && match?.only?.column === "screen" && valuesIn(source.tables[table], "screen").includes(name))
+                  setMatch({ ...match, only: { column: "screen", value: name } });
+              }}
             />
           </label>
           {source.kind === "tables" && match && (
@@ -85,6 +91,8 @@ export function RectanglesDialogue({ source, onClose }: Props) {
               }}
               onMatch={(next) => {
                 setMatch(next);
+                const named = screens.findIndex(({ name }) => name === next.only?.value);
+                if (next.only?.column === "screen" && named >= 0) setScreenAt(named);
                 setChoices(new Map());
               }}
             />

@@ -1,0 +1,23 @@
+"use client";
+/** What is on its way in, and what became of what came: it outlasts the view, for a layout that comes in puts another one on the counter. */
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+import type { ArtSource } from "./art/ArtDialogue";
+import type { RectangleSource } from "./rectangles/source";
+
+interface ComingIn {
+  /** What was taken and what was not, in lines. */
+  readonly done: readonly string[];
+  readonly refused: readonly string[];
+  /** What is shown before anything of it is taken, one after the other. */
+  readonly rectangles: readonly RectangleSource[];
+  readonly art: ArtSource | null;
+}
+
+const NOTHING: ComingIn = { done: [], refused: [], rectangles: [], art: null };
+const store = createStore<ComingIn>(() => NOTHING);
+
+export const useComingIn = (): ComingIn => useStore(store);
+export const comesIn = (some: Partial<ComingIn>): void => store.setState(some);
+/** Something new is on its way: what was told of the last is done with. */
+export const comesInAnew = (): void => store.setState(NOTHING);
