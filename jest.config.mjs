@@ -4,6 +4,7 @@ export default {
   roots: [
     "<rootDir>/core",
     "<rootDir>/runtime",
+    "<rootDir>/parcels",
     "<rootDir>/cli",
     "<rootDir>/storage",
     "<rootDir>/views",
@@ -16,7 +17,7 @@ export default {
   ],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   // Written as modules alone, which jest does not run as they are.
-  transformIgnorePatterns: ["/node_modules/(?!(d3-contour|d3-array|internmap)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(potpack|d3-contour|d3-array|internmap)/)"],
   transform: {
     "^.+\\.(ts|tsx|mjs|js)$": [
       "@swc/jest",

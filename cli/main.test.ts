@@ -1,9 +1,10 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { mkdtempSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
+import { unzipSync } from "fflate";
 import { readPlayed } from "../core/engine/read/played";
 import { readLayout } from "../core/format/parse";
 import { writeLayout } from "../core/format/write";
@@ -298,5 +299,30 @@ test("report writes one HTML file of the parts and screens that are asked for, w
   ] as const) {
     const wrong = nodulum("report", draft, ...more);
     expect([wrong.code, wrong.err]).toEqual([2, expect.stringMatching(why)]);
+  }
+});
+
+test("handoff writes chosen parcels into a folder or a zip; what needs a browser is named; wrong calls say what to write", () => {
+  const own = put("own.nodulum.json", writeLayout(sampleLayouts()[0]));
+  const out = join(folder, "parcels");
+  const take = join(process.cwd(), "samples", "takes", "brackwater-1.nodulum-take.json");
+  const done = nodulum("handoff", own, "--parcels", "played,tables,looks,takes", "--screen", "2400x1080@411", "--y", "up", "--take", take, "-o", out);
+  expect([done.code, done.out]).toEqual([0, ""]);
+  expect(done.err).toMatch(/left out: PNGs of the looks/);
+  expect(readFileSync(join(out, "played", "brackwater.played.json"), "utf8")).toBe(nodulum("compile", own).out);
+  expect(readFileSync(join(out, "tables", "brackwater-px.csv"), "utf8")).toMatch(/^screen,.*\n2400x1080@411,2400,1080,411,px,up,/);
+  const [kept] = readdirSync(join(out, "takes"));
+  expect(nodulum("replay", own, "--take", join(out, "takes", kept), "--against").code).toBe(0);
+  const zip = join(folder, "parcels.zip");
+  expect(nodulum("handoff", own, "--parcels", "names", "--language", "rust", "--zip", zip).code).toBe(0);
+  expect(Object.keys(unzipSync(readFileSync(zip)))).toEqual(["names/actions.rs"]);
+  for (const [more, words] of [
+    [[], /name where they go: -o FOLDER, or --zip FILE/],
+    [["-o", out, "--parcels", "poem"], /"poem" is not a parcel; write layout, played/],
+    [["--zip", own], /this is the layout itself/],
+    [["-o", join(own, "below")], /cannot be written/],
+  ] as const) {
+    const wrong = nodulum("handoff", own, "--screen", "2400x1080@411", ...more);
+    expect([wrong.code, wrong.err]).toEqual([2, expect.stringMatching(words)]);
   }
 });
