@@ -27,6 +27,6 @@ function widthOf(letter: string): number {
 }
 
 /** How wide a word is as a part of its letters' em; a word of nothing counts as a hair, for sizes are divided by it. */
-export function wordEms(word: string): number {
+export function wordWidth(word: string): number {
   return Math.max(0.01, [...word.normalize("NFC")].reduce((sum, letter) => sum + widthOf(letter), 0) / 1000);
 }

@@ -4,7 +4,7 @@
  * as there, and each shape carries the matrix that was in force.
  */
 import { element, escaped, figure, type Attributes } from "./element";
-import { wordEms } from "./letterWidths";
+import { wordWidth } from "./letterWidths";
 
 /** x' = a·x + c·y + e, y' = b·x + d·y + f. */
 type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
@@ -70,7 +70,7 @@ export class SvgCanvas {
     this.icons.set(path, data);
     return path as Path2D;
   };
-  readonly wordEm = wordEms;
+  readonly wordEm = wordWidth;
 
   markup(): string {
     return this.shapes.map(({ name, attributes, inside }) => element(name, attributes as Attributes, inside)).join("");
@@ -170,7 +170,7 @@ export class SvgCanvas {
     );
   }
   measureText(text: string): TextMetrics {
-    return { width: wordEms(text) * Number(/([\d.]+)px/.exec(this.font)?.[1] ?? 10) } as TextMetrics;
+    return { width: wordWidth(text) * Number(/([\d.]+)px/.exec(this.font)?.[1] ?? 10) } as TextMetrics;
   }
 
   private put(name: string, attributes: Shape["attributes"], inside?: string): void {

@@ -13,7 +13,7 @@ import { TABLE_UNITS, Y_DIRECTIONS } from "../exchange/told";
 import type { Layout, Screen } from "../format/types";
 import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { sampleLayouts } from "../../test/samples";
-import { actionOfName, guessControls, standTogether, takeRectangles, type DrawnRectangle } from "./rectangles";
+import { actionOfName, guessControls, groupsByGap, takeRectangles, type DrawnRectangle } from "./rectangles";
 
 const [brackwater] = sampleLayouts();
 const visuals = (layout: Layout, screen: Screen) => new Map(resolvedOn(layout, screen, PLAIN_PLAYER_VIEW).controls.map(({ id, visual }) => [id, visual]));
@@ -183,5 +183,5 @@ test("anchors: what stands by a corner is tied to it; buttons that stand togethe
     const at = visuals(layout, screen).get(name)!;
     expect(Math.max(Math.abs(at.x - box.x), Math.abs(at.y - box.y), Math.abs(at.w - box.w))).toBeLessThan(1e-3);
   }
-  expect(standTogether([wishes[3].box, wishes[4].box])).toEqual([]);
+  expect(groupsByGap([wishes[3].box, wishes[4].box])).toEqual([]);
 });

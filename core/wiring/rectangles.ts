@@ -124,7 +124,7 @@ const gapBetween = (a: Box, b: Box): number => {
 };
 
 /** Which boxes stand together, by their places in the list: three or more, each near another of them. */
-export function standTogether(boxes: readonly Box[]): readonly (readonly number[])[] {
+export function groupsByGap(boxes: readonly Box[]): readonly (readonly number[])[] {
   const group = boxes.map((_, i) => i);
   const find = (i: number): number => (group[i] === i ? i : find(group[i]));
   boxes.forEach((a, i) =>
@@ -182,7 +182,7 @@ export function takeRectangles(
     ids.push(id);
   }
   if (!clusters) return ok({ layout, ids });
-  for (const group of standTogether(buttons.map(({ box }) => box))) {
+  for (const group of groupsByGap(buttons.map(({ box }) => box))) {
     const members = group.map((i) => buttons[i]);
     const moments = new Set(members.map(({ id }) => byId(layout.controls).get(id)!.moments.join(" ")));
     if (moments.size > 1) continue;
