@@ -45,7 +45,7 @@ const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promis
   report: async ({ layout, report }) => ({ files: [html(fileNameFor(layout.name, "-report.html"), await report())] }),
   drawings: drawingFiles,
   tables: ({ layout, digest, screens, playerView, direction }) => {
-    const table = controlTable(layout, { screens, playerView, direction });
+    const table = controlTable(layout, { screens, playerView: { ...playerView, moment: null }, direction });
     const named = (ending: string) => fileNameFor(layout.name, ending);
     return {
       files: [

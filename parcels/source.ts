@@ -29,6 +29,7 @@ export interface HandOffSource {
   /** The day it is made, as it is written: "2026-11-27". */
   readonly date: string;
   readonly screens: readonly Screen[];
+  /** As whom it is drawn and told; its moment counts in drawings alone. */
   readonly playerView: PlayerView;
   readonly direction: YDirection;
   readonly language: ConstantLanguage;

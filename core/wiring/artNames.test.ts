@@ -21,3 +21,11 @@ test.each([
 test("what is near nothing, a knob of what has none, and a part that is taken go to nobody", () => {
   expect(matchArt(brackwater, ["quartz.png", "horn-knob.png", "pump.png", "pump@2x.png"])).toEqual([null, null, { control: "pump", part: "rest" }, null]);
 });
+
+test("a base by itself goes before the picture of the whole, and the order of the files stays", () => {
+  expect(matchArt(brackwater, ["helm-rest", "helm-rest-base", "helm-rest-knob"])).toEqual([
+    null,
+    { control: "helm", part: "rest" },
+    { control: "helm", part: "knob" },
+  ]);
+});

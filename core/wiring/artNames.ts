@@ -43,7 +43,7 @@ export function matchArt({ controls }: Pick<Layout, "controls">, fileNames: read
     taken.add(key);
     return target;
   };
-  return fileNames.map((fileName) => {
+  const targetOf = (fileName: string): ArtTarget | null => {
     const words = wordsOf(fileName);
     // A word of a part may be a control's own name: `down` is a button too. The whole name is tried first, as a picture at rest.
     const own = controlOf(controls, words);
@@ -56,7 +56,13 @@ export function matchArt({ controls }: Pick<Layout, "controls">, fileNames: read
     }
     const near = nearestControl(controls, words);
     return near && free({ control: near.id, part: "rest" });
-  });
+  };
+  // A base by itself goes before a picture of the whole: its knob is drawn over it.
+  const isBase = (fileName: string) => wordsOf(fileName).includes("base");
+  const found = new Map(
+    [...fileNames.keys()].sort((a, b) => Number(isBase(fileNames[b])) - Number(isBase(fileNames[a])) || a - b).map((i) => [i, targetOf(fileNames[i])]),
+  );
+  return fileNames.map((_, i) => found.get(i) ?? null);
 }
 
 /** The control that some words name wholly, the silent ones with them or without. */

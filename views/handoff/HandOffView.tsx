@@ -32,7 +32,7 @@ export function HandOffView() {
       </div>
       <ParcelPreview id={shown} state={counter.stateOf(shown)} />
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-6 overflow-auto border-l border-rule p-4">
-        <ParcelPanel id={shown} counter={counter} options={options} screens={source.screens.length} onChange={setOptions} />
+        <ParcelPanel id={shown} counter={counter} options={options} screens={source.screens.length} moments={source.layout.moments} onChange={setOptions} />
         {shown === "sheet" && <Checklist layout={source.layout} ticked={ticked} onTick={tick} />}
       </div>
     </div>

@@ -4,6 +4,7 @@ import { Copy, Download, Package } from "lucide-react";
 import { useState } from "react";
 import { CONSTANT_LANGUAGES, languageWord } from "../../core/exchange/constants";
 import { Y_DIRECTIONS } from "../../core/exchange/told";
+import type { Layout } from "../../core/format/types";
 import { PAPERS } from "../../core/report/style";
 import { PARCELS, type ParcelId } from "../../parcels/parcel";
 import { readingProps } from "../../ui/reading";
@@ -15,7 +16,7 @@ import { SCREEN_CHOICES, type HandOffOptions } from "./options";
 import { sizeText } from "./sizeText";
 import type { Counter } from "./useParcels";
 
-type Choosable = "screens" | "direction" | "language" | "paper";
+type Choosable = "screens" | "moment" | "direction" | "language" | "paper";
 /** What may be chosen about each parcel. */
 const CHOOSABLE: Readonly<Record<ParcelId, readonly Choosable[]>> = {
   layout: [],
@@ -26,21 +27,26 @@ const CHOOSABLE: Readonly<Record<ParcelId, readonly Choosable[]>> = {
   looks: [],
   sheet: ["screens", "paper"],
   report: ["screens", "paper"],
-  drawings: ["screens"],
+  drawings: ["screens", "moment"],
   tables: ["screens", "direction"],
   takes: [],
 };
-const WORD: Readonly<Record<Choosable, string>> = { screens: "screens", direction: "y runs", language: "language", paper: "paper" };
+const WORD: Readonly<Record<Choosable, string>> = { screens: "screens", moment: "moment", direction: "y runs", language: "language", paper: "paper" };
 
 interface Props {
   readonly id: ParcelId;
   readonly counter: Counter;
   readonly options: HandOffOptions;
   readonly screens: number;
+  readonly moments: Layout["moments"];
   readonly onChange: (change: Partial<HandOffOptions>) => void;
 }
 
-export function ParcelPanel({ id, counter, options, screens, onChange }: Props) {
+/** No id of a moment is so. */
+const EVERY = "\u0000";
+
+export function ParcelPanel(props: Props) {
+  const { id, counter, options, onChange } = props;
   const [said, setSaid] = useState<{ readonly of: ParcelId; readonly text: string } | null>(null);
   const [packing, setPacking] = useState(false);
   const state = counter.stateOf(id);
@@ -73,10 +79,10 @@ export function ParcelPanel({ id, counter, options, screens, onChange }: Props) 
               <Select
                 label={`${WORD[key]} of the parcel`}
                 reads={says(`handoff.${key}`)}
-                value={options[key]}
+                value={key === "moment" ? (choicesOf(key, props).find(([id]) => id === options.moment)?.[0] ?? EVERY) : options[key]}
                 className="w-full min-w-0"
-                options={choicesOf(key, screens, options)}
-                onChange={(value) => onChange({ [key]: value } as Partial<HandOffOptions>)}
+                options={choicesOf(key, props)}
+                onChange={(value) => onChange({ [key]: value === EVERY ? null : value } as Partial<HandOffOptions>)}
               />
             </label>
           ))}
@@ -117,10 +123,12 @@ export function ParcelPanel({ id, counter, options, screens, onChange }: Props) 
   );
 }
 
-function choicesOf(key: Choosable, screens: number, options: HandOffOptions): Choices {
+function choicesOf(key: Choosable, { screens, moments, options }: Pick<Props, "screens" | "moments" | "options">): Choices {
   switch (key) {
     case "screens":
       return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "of the rail" : "all"}${one === options.screens ? `, ${screens}` : ""}`]);
+    case "moment":
+      return [[EVERY, "every moment"], ...moments.map(({ id, name }) => [id, name] as const)];
     case "direction":
       return Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from the top" : "up, from the bottom"]);
     case "language":

@@ -17,6 +17,8 @@ export interface HandOffOptions {
   readonly direction: YDirection;
   readonly language: ConstantLanguage;
   readonly paper: Paper;
+  /** The moment that is drawn, by its id; null, and one that the layout lacks: every moment at once. */
+  readonly moment: string | null;
 }
 
 const KEY = "nodulum.handoff";
@@ -33,6 +35,7 @@ function remembered(): HandOffOptions {
     direction: oneOf(Y_DIRECTIONS, was.direction, "down"),
     language: oneOf(CONSTANT_LANGUAGES, was.language, "typescript"),
     paper: oneOf(PAPERS, was.paper, "a4"),
+    moment: typeof was.moment === "string" ? was.moment : null,
   };
 }
 

@@ -56,7 +56,7 @@ async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout)
   return files;
 }
 
-export function useHandOffSource({ screens: choice, direction, language, paper }: HandOffOptions, ticked: ReadonlySet<string>): HandOffSource {
+export function useHandOffSource({ screens: choice, direction, language, paper, moment: wish }: HandOffOptions, ticked: ReadonlySet<string>): HandOffSource {
   const layout = useSession((s) => s.layout);
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);
@@ -77,7 +77,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper }
     const faces = facesOf(layout);
     return {
       ...{ layout, digest, date, screens, direction, language, paper, ticked },
-      playerView: { handed, playerSize, moment: null },
+      playerView: { handed, playerSize, moment: layout.moments.some(({ id }) => id === wish) ? wish : null },
       takes: () => takeFiles(listed.current, takes, layout),
       pageScript: async () => (await carried(PAGE_SCRIPT)).text(),
       runtimeFiles: async () => (await carried(RUNTIME_FILES)).json() as Promise<Readonly<Record<string, string>>>,
@@ -90,5 +90,5 @@ export function useHandOffSource({ screens: choice, direction, language, paper }
       painter: () => browserPainter(layout),
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- takeKeys stands for the list
-  }, [layout, handed, playerSize, choice, direction, language, paper, ticked, takes, takeKeys, checker]);
+  }, [layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, takeKeys, checker]);
 }

@@ -353,6 +353,7 @@ export const SENTENCES = {
   "handoff.parcel": { words: "The parcel {parcel}: {value}.", keys: "↑ ↓ · Enter" },
   "handoff.file": { words: "The file of the parcel that is shown: {value}.", keys: "↑ ↓" },
   "handoff.screens": { words: "The screens that the parcel is about: {value}.", keys: "↑ ↓" },
+  "handoff.moment": { words: "The moment whose controls are drawn: {value}.", keys: "↑ ↓" },
   "handoff.direction": { words: "Which way y runs in the tables, and from which corner: {value}.", keys: "↑ ↓" },
   "handoff.language": { words: "The language whose constants the names are written as: {value}.", keys: "↑ ↓" },
   "handoff.paper": { words: "The paper it is printed on: {value}; what is on it fits either.", keys: "↑ ↓" },
