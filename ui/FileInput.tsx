@@ -1,6 +1,6 @@
 "use client";
 /** A hidden file field behind a button of one's own: the same file can be chosen twice. */
-import type { Ref } from "react";
+import type { RefObject } from "react";
 
 interface Props {
   readonly label: string;
@@ -8,13 +8,18 @@ interface Props {
   readonly onFile: (file: File) => void;
   /** Hears of all that are chosen at once; without it one can be chosen. */
   readonly onFiles?: (files: readonly File[]) => void;
-  readonly ref: Ref<HTMLInputElement>;
+  /** A whole folder is chosen, with all in it. */
+  readonly folder?: boolean;
+  readonly ref: RefObject<HTMLInputElement | null>;
 }
 
-export function FileInput({ label, accept, onFile, onFiles, ref }: Props) {
+export function FileInput({ label, accept, onFile, onFiles, folder = false, ref }: Props) {
   return (
     <input
-      ref={ref}
+      ref={(element) => {
+        ref.current = element;
+        if (folder) element?.setAttribute("webkitdirectory", "");
+      }}
       type="file"
       accept={accept}
       multiple={onFiles !== undefined}

@@ -1,7 +1,7 @@
 "use client";
 /** Where code comes from: files, a folder, a drop, or pasted; how far reading it is; and which files are left out. */
 import { useRef, useState, type ChangeEvent, type DragEvent, type ReactNode } from "react";
-import { droppedFiles } from "./droppedFiles";
+import { droppedFiles } from "../shared/droppedFiles";
 import type { CodeReading } from "./useCodeReading";
 
 /** What holds the sources takes drops anywhere on it. */

@@ -1,6 +1,6 @@
 "use client";
 /** What comes in: dropped or chosen, sorted by what it is. Layouts are added, rectangles and art are shown before anything of them is taken. */
-import { ImageUp, Upload } from "lucide-react";
+import { FolderUp, ImageUp, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { readTake } from "../../core/exchange/take";
 import { problemText } from "../../core/engine/result";
@@ -11,6 +11,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { takeBackup, takenBackText } from "../session/backup";
 import { useKept, useLibrary, useSessionActions, useTakes } from "../session/context";
+import { droppedFiles } from "../shared/droppedFiles";
 import { go } from "../shared/go";
 import { newId } from "../shared/newId";
 import { ArtDialogue } from "./art/ArtDialogue";
@@ -57,6 +58,7 @@ export function ComesIn() {
   const takeIn = useTakeIn();
   const input = useRef<HTMLInputElement>(null);
   const artInput = useRef<HTMLInputElement>(null);
+  const artFolder = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const { done, refused, rectangles, art } = useComingIn();
   const work = async (files: readonly File[], isArt: boolean) => {
@@ -82,16 +84,27 @@ export function ComesIn() {
         onDrop={(event) => {
           event.preventDefault();
           setOver(false);
-          accept([...event.dataTransfer.files]);
+          void droppedFiles(event.dataTransfer).then((files) => accept(files));
         }}
       >
         <p className="text-muted">Drop anything here: layouts, a backup, takes, tables or drawings of rectangles, game art.</p>
         <button type="button" className="push" onClick={() => input.current?.click()} {...readingProps(says("incoming.files"))}>
           <Upload size={14} /> Take files in…
         </button>
-        <button type="button" className="push" onClick={() => artInput.current?.click()} {...readingProps(says("incoming.art"))}>
-          <ImageUp size={14} /> Game art…
-        </button>
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="push" onClick={() => artInput.current?.click()} {...readingProps(says("incoming.art"))}>
+            <ImageUp size={14} /> Game art…
+          </button>
+          <button
+            type="button"
+            className="push"
+            aria-label="A folder of game art"
+            onClick={() => artFolder.current?.click()}
+            {...readingProps(says("incoming.art"))}
+          >
+            <FolderUp size={14} /> folder…
+          </button>
+        </div>
         <FileInput
           ref={input}
           accept=".json,.zip,.csv,.tsv,.svg,application/json"
@@ -103,6 +116,14 @@ export function ComesIn() {
           ref={artInput}
           accept=".png,.webp,.svg,.json,.zip"
           label="Game art to take in"
+          onFile={(file) => accept([file], true)}
+          onFiles={(files) => accept(files, true)}
+        />
+        <FileInput
+          ref={artFolder}
+          folder
+          accept=".png,.webp,.svg,.json"
+          label="Folder of looks to take in"
           onFile={(file) => accept([file], true)}
           onFiles={(files) => accept(files, true)}
         />
