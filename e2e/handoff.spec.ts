@@ -187,6 +187,8 @@ test("for people and tables: the sheet with what is ticked, drawings in layers, 
   const up = csvOf(unzipSync((await takeParcel(page, "tables")).bytes)["tables/brackwater-px.csv"]).data;
   expect(up.length).toBe(down.length);
   up.forEach((row, i) => expect(Number(row.y) + Number(row.h) + Number(down[i].y)).toBeCloseTo(Number(row["screen height px"]), 4));
+  await page.locator('[data-parcel="sheet"]').click();
+  await expect(page.getByRole("region", { name: "To tick off" })).toBeVisible();
   await noViolations(page);
 });
 

@@ -211,7 +211,16 @@ const PICTURES = [
       await page.getByRole("button", { name: "Pause the take" }).click();
     },
   ],
-  ["handoff", "/handoff", "light", async () => {}],
+  [
+    "handoff",
+    "/handoff",
+    "light",
+    async (page) => {
+      await page.locator('[data-parcel="looks"]').click();
+      await page.locator('[data-parcel="looks"]').getByText("MB").waitFor();
+      await page.waitForTimeout(800);
+    },
+  ],
 ];
 
 try {
