@@ -69,7 +69,7 @@ function Picture({ file: { path, type, content } }: { readonly file: ParcelFile 
     return () => URL.revokeObjectURL(made);
   }, [content, type]);
   return (
-    <div className="checkered grid h-full place-items-center overflow-auto p-4">
+    <div className="checkered grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)] place-items-center p-4">
       {/* eslint-disable-next-line @next/next/no-img-element -- a picture of the parcel, from memory */}
       {url && <img src={url} alt={path} className={`object-contain ${type === "image/svg+xml" ? "size-full min-h-0" : "max-h-full max-w-full"}`} />}
     </div>
