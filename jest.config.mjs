@@ -5,6 +5,7 @@ export default {
     "<rootDir>/core",
     "<rootDir>/runtime",
     "<rootDir>/parcels",
+    "<rootDir>/ports",
     "<rootDir>/cli",
     "<rootDir>/storage",
     "<rootDir>/views",
