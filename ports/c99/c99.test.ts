@@ -3,10 +3,15 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import fc from "fast-check";
+import { replay } from "../../core/engine/input/advance";
+import type { InputEvent } from "../../core/engine/input/events";
+import { resolveLayout, type Resolved } from "../../core/engine/placement/resolve";
 import { printResolved } from "../../core/exchange/resolved";
 import { compile } from "../../core/format/compile";
 import { parseLayout } from "../../core/format/parse";
-import type { Layout } from "../../core/format/types";
+import type { Layout, Screen } from "../../core/format/types";
+import { eventsArbitrary, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { conformanceCases, difference } from "../../test/cases";
 
 const here = __dirname;
@@ -55,15 +60,78 @@ withCompiler("it is clean as C99, as C++17, and as the stand-in that does nothin
   expect([built.status, built.stderr]).toEqual([0, ""]);
 });
 
-withCompiler("all conformance cases: every place and every frame, under the sanitizers", () => {
-  expect(make("build/nodulum-replay-sound").status).toBe(0);
-  for (const { layout, options, resolved, trace, frames } of conformanceCases()) {
-    const parsed = parseLayout(layout);
-    if (!parsed.ok) throw new Error("a case that is no layout");
-    const { screen, ...printed } = played("nodulum-replay-sound", { layout: parsed.value, ...options, trace } as Case).resolved as Record<string, unknown>;
-    expect(screen).toMatchObject({ name: options.screen });
-    expect(difference(printed, resolved)).toBeNull();
-    expect(difference(played("nodulum-replay-sound", { layout: parsed.value, ...options, trace } as Case).frames, frames)).toBeNull();
-  }
-}, 180_000);
-void printResolved;
+withCompiler(
+  "all conformance cases: every place and every frame, under the sanitizers",
+  () => {
+    expect(make("build/nodulum-replay-sound").status).toBe(0);
+    for (const { layout, options, resolved, trace, frames } of conformanceCases()) {
+      const parsed = parseLayout(layout);
+      if (!parsed.ok) throw new Error("a case that is no layout");
+      const { screen, ...printed } = played("nodulum-replay-sound", { layout: parsed.value, ...options, trace } as Case).resolved as Record<string, unknown>;
+      expect(screen).toMatchObject({ name: options.screen });
+      expect(difference(printed, resolved)).toBeNull();
+      expect(difference(played("nodulum-replay-sound", { layout: parsed.value, ...options, trace } as Case).frames, frames)).toBeNull();
+    }
+  },
+  180_000,
+);
+
+const screenText = ({ widthPx, heightPx, ppi, insets: { left, top, right, bottom } }: Screen) =>
+  `${widthPx}x${heightPx}@${ppi}${left + top + right + bottom > 0 ? `+${left},${top},${right},${bottom}` : ""}`;
+
+/** A finger on a control or just beside it: which control, where on it (fractions of its area), after how long. */
+const fingers = fc.array(
+  fc.record({
+    wait: fc.integer({ min: 0, max: 40 }),
+    id: fc.integer({ min: 1, max: 3 }),
+    type: fc.constantFrom("down" as const, "move" as const, "move" as const, "move" as const, "up" as const),
+    on: fc.integer({ min: 0, max: 5 }),
+    fx: fc.integer({ min: -4, max: 24 }).map((n) => n / 20),
+    fy: fc.integer({ min: -4, max: 24 }).map((n) => n / 20),
+  }),
+  { maxLength: 60 },
+);
+
+/** Those fingers as events on a layout that is placed; each finger keeps to the control it came down on. */
+function onControls(
+  resolved: Resolved,
+  steps: readonly { wait: number; id: number; type: "down" | "move" | "up"; on: number; fx: number; fy: number }[],
+): InputEvent[] {
+  const home = new Map<number, number>();
+  let t = 0;
+  return steps.flatMap(({ wait, id, type, on, fx, fy }) => {
+    t += wait;
+    if (type === "down") home.set(id, on);
+    const at = resolved.controls[(home.get(id) ?? on) % Math.max(1, resolved.controls.length)];
+    if (!at) return [];
+    const { x, y, w, h } = at.landing ?? at.hit;
+    return [{ t, type, id, x: x + fx * w, y: y + fy * h }];
+  });
+}
+
+withCompiler(
+  "both engines side by side: the same random layouts, screens, hands and traces give the same places and values",
+  () => {
+    expect(make("build/nodulum-replay").status).toBe(0);
+    const playing = fc.record({
+      screen: screenArbitrary,
+      handed: fc.constantFrom("right" as const, "left" as const),
+      playerSize: fc.constantFrom(0.8, 1, 1.3),
+      hz: fc.constantFrom(30, 60, 250),
+    });
+    fc.assert(
+      fc.property(layoutArbitrary, playing, eventsArbitrary, fingers, (layout, { screen, handed, playerSize, hz }, all, steps) => {
+        const resolved = resolveLayout(layout, screen, { handed, playerSize, moment: null });
+        // An id that the layout lacks is refused by both readers of traces.
+        const others = all.filter((event) => event.type !== "control" || layout.controls.some(({ id }) => id === event.id));
+        const events = [...others.filter((event) => steps.length < 10 || !("x" in event)), ...onControls(resolved, steps)].sort((a, b) => a.t - b.t);
+        const own = { ...printResolved(resolved), screen: undefined };
+        const made = played("nodulum-replay", { layout, screen: screenText(screen), handed, playerSize, hz, trace: events });
+        expect(difference({ ...(made.resolved as object), screen: undefined }, JSON.parse(JSON.stringify(own)))).toBeNull();
+        expect(difference(made.frames, JSON.parse(JSON.stringify(replay(layout, resolved, events, { hz }))))).toBeNull();
+      }),
+      { numRuns: Number(process.env.NODULUM_C99_RUNS ?? 400) },
+    );
+  },
+  600_000,
+);
