@@ -12,7 +12,11 @@ import { compile } from "../../core/format/compile";
 import { parseLayout } from "../../core/format/parse";
 import type { Layout, Screen } from "../../core/format/types";
 import { eventsArbitrary, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
+import { problemText } from "../../core/engine/result";
+import { readPlayed } from "../../core/engine/read/played";
 import { conformanceCases, difference } from "../../test/cases";
+import { brokenPlayed, numbersFrom } from "../../test/fuzz";
+import { sampleLayouts } from "../../test/samples";
 
 const here = __dirname;
 const make = (target: string) => spawnSync("make", ["-C", here, target], { encoding: "utf8" });
@@ -134,4 +138,38 @@ withCompiler(
     );
   },
   600_000,
+);
+
+withCompiler(
+  "broken played files: both readers take the same ones, and refuse the others by the same place and words",
+  () => {
+    expect(make("build/nodulum-replay").status).toBe(0);
+    const files = sampleLayouts().map((layout) => compile(layout));
+    let refused = 0;
+    // A path is told to terminals: what is not plain stands in it as a question mark.
+    for (let i = 0; i < Number(process.env.NODULUM_C99_BROKEN ?? 300); i += 1) {
+      const bytes = brokenPlayed(files[i % files.length], numbersFrom(7000 + i));
+      const path = join(folder, "broken.json");
+      writeFileSync(path, bytes);
+      const read = readPlayed(bytes);
+      const { status, stderr } = run("nodulum-replay", "resolve", path, "--screen", "2400x1080@411");
+      const said = read.ok ? "" : `nodulum-replay: ${path}: ${problemText(read.problems).replace(/[^\x20-\x7e]/gu, "?")}\n`;
+      if (!read.ok) refused += 1;
+      expect([i, status, stderr]).toEqual([i, read.ok ? 0 : 2, said]);
+    }
+    expect(refused).toBeGreaterThan(100);
+  },
+  120_000,
+);
+
+withCompiler(
+  "thousands of broken files and event streams under the sanitizers: refused in words or played, and no byte out of bounds",
+  () => {
+    expect(make("build/fuzz-sound").status).toBe(0);
+    const files = sampleLayouts().map((layout, i) => put(`whole-${i}.json`, compile(layout)));
+    const { status, stdout, stderr } = run("fuzz-sound", process.env.NODULUM_C99_FUZZ ?? "3000", "1", ...files);
+    expect([status, stderr]).toEqual([0, ""]);
+    expect(Number(/^(\d+) of/.exec(stdout)![1])).toBeGreaterThan(100);
+  },
+  7_200_000,
 );

@@ -641,6 +641,7 @@ typedef struct nd_reader {
   /* What is wrong first: where it stands, the node whose path is told, a key below it, and the words. */
   int wrong;
   size_t wrong_at, wrong_node;
+  int wrong_has_key;
   char wrong_key[96];
   char words[192];
   nd_ref *refs;
@@ -1049,6 +1050,7 @@ static int nd_say(nd_reader *r, size_t at, size_t node, const char *words) {
   r->wrong = 1;
   r->wrong_at = at;
   r->wrong_node = node;
+  r->wrong_has_key = 0;
   r->wrong_key[0] = 0;
   r->words[0] = 0;
   nd_append(r->words, sizeof(r->words), words);
@@ -1070,6 +1072,7 @@ static void nd_append_string(const nd_reader *r, char *to, size_t size, size_t a
 static int nd_say_key(nd_reader *r, size_t at, size_t node, size_t key, const char *words) {
   if (r->wrong && at >= r->wrong_at) return 0;
   nd_say(r, at, node, words);
+  r->wrong_has_key = 1;
   nd_append_string(r, r->wrong_key, sizeof(r->wrong_key), key);
   return 0;
 }
@@ -1077,6 +1080,7 @@ static int nd_say_key(nd_reader *r, size_t at, size_t node, size_t key, const ch
 static int nd_missing(nd_reader *r, size_t end, size_t node, const char *key) {
   if (r->wrong && end >= r->wrong_at) return 0;
   nd_say(r, end, node, "is missing");
+  r->wrong_has_key = 1;
   nd_append(r->wrong_key, sizeof(r->wrong_key), key);
   return 0;
 }
@@ -1383,6 +1387,7 @@ static int nd_walk_kinds(nd_reader *r, const nd_rule *rule, size_t at, size_t en
     if (kind != ND_NONE) {
       if (!r->wrong || kind < r->wrong_at) {
         nd_say(r, kind, at, "");
+        r->wrong_has_key = 1;
         nd_append(r->wrong_key, sizeof(r->wrong_key), rule->means);
         nd_append(r->words, sizeof(r->words), "must be one of ");
         for (w = 0; w < rule->count; w += 1) {
@@ -1731,7 +1736,7 @@ nodulum_layout *nodulum_read(const char *json, size_t length, void *memory, size
   if (r.wrong) {
     char path[192];
     nd_path(&r, at, r.wrong_node, path, sizeof(path));
-    if (r.wrong_key[0] != 0 && path[0] != 0) nd_append(path, sizeof(path), ".");
+    if (r.wrong_has_key && path[0] != 0) nd_append(path, sizeof(path), ".");
     nd_append(path, sizeof(path), r.wrong_key);
     return nd_refuse(error, r.wrong_at, path, r.words);
   }
