@@ -328,54 +328,58 @@ enum { ND_ABOVE = 1, ND_WHOLE = 2 };
 enum { ND_ANY, ND_ID, ND_NO_CONTROLS, ND_COLOUR, ND_DIGEST, ND_BASE64 };
 
 typedef struct nd_rule nd_rule;
-/* A key of an object: where its value is stored in the struct of the object, and where it is noted that it is there. */
+/* Where something is stored in a struct; ND_NOWHERE: it is held against its rule and not kept. */
+#define ND_NOWHERE 0xffff
+
+/* A key of an object: where its value is stored in the struct of the object, and where it is noted that it is there. `opt`: it may be null or
+   absent. `noted`: in place of whether it is there, where it stands is stored. */
 typedef struct nd_key {
   const char *key;
   const nd_rule *rule;
-  size_t at, has;
-  /* `opt`: it may be null or absent. `noted`: in place of whether it is there, where it stands is stored. */
-  int opt, noted;
+  unsigned short at, has;
+  unsigned char opt, noted;
 } nd_key;
 
+/* `means`: what it must be, in words; of a list, of what; of kinds, the key that tells them apart. `parts`: keys, words, or the rule of what
+   it is made of, by what it is; `kinds`: a rule for each word. */
 struct nd_rule {
-  int is, flags;
+  unsigned char is, flags;
+  unsigned short count, size, store;
   double low, high;
-  /* What it must be, in words; of a list, of what; of kinds, the key that tells them apart. */
   const char *means;
-  const nd_key *keys;
-  const char *const *words;
-  const nd_rule *of;
+  const void *parts;
   const nd_rule *const *kinds;
-  size_t count, size, store;
   const char *(*whole)(const void *out);
 };
+static const nd_key *nd_keys_of(const nd_rule *rule) { return (const nd_key *)rule->parts; }
+static const char *const *nd_words_of(const nd_rule *rule) { return (const char *const *)rule->parts; }
+static const nd_rule *nd_rule_of(const nd_rule *rule) { return (const nd_rule *)rule->parts; }
 
-#define ND_RULE(is, flags, low, high, means, keys, words, of, kinds, count, size, store, whole) \
-  { is, flags, low, high, means, keys, words, of, kinds, count, size, store, whole }
+#define ND_RULE(is, flags, low, high, means, parts, kinds, count, size, store, whole) {is, flags, count, size, store, low, high, means, parts, kinds, whole}
 #define ND_NUM(name, flags, low, high, means) \
-  static const nd_rule name = ND_RULE(ND_NUMBER, flags, low, high, means, NULL, NULL, NULL, NULL, 0, 0, ND_NONE, NULL)
+  static const nd_rule name = ND_RULE(ND_NUMBER, flags, low, high, means, NULL, NULL, 0, 0, ND_NOWHERE, NULL)
 #define ND_TXT(name, like, least, most, means) \
-  static const nd_rule name = ND_RULE(ND_TEXT, like, least, most, means, NULL, NULL, NULL, NULL, 0, 0, ND_NONE, NULL)
+  static const nd_rule name = ND_RULE(ND_TEXT, like, least, most, means, NULL, NULL, 0, 0, ND_NOWHERE, NULL)
 #define ND_WRD(name, ...) \
   static const char *const name##_words[] = {__VA_ARGS__}; \
-  static const nd_rule name = ND_RULE(ND_WORD, 0, 0, 0, NULL, NULL, name##_words, NULL, NULL, sizeof(name##_words) / sizeof(name##_words[0]), 0, ND_NONE, NULL)
+  static const nd_rule name = ND_RULE(ND_WORD, 0, 0, 0, NULL, name##_words, NULL, sizeof(name##_words) / sizeof(name##_words[0]), 0, ND_NOWHERE, NULL)
 #define ND_LST(name, of, type, most, what) \
-  static const nd_rule name = ND_RULE(ND_LIST, 0, 0, most, what, NULL, NULL, &of, NULL, 0, sizeof(type), ND_NONE, NULL)
+  static const nd_rule name = ND_RULE(ND_LIST, 0, 0, most, what, &of, NULL, 0, sizeof(type), ND_NOWHERE, NULL)
 #define ND_OBJ(name, whole, ...) \
   static const nd_key name##_keys[] = {__VA_ARGS__}; \
-  static const nd_rule name = ND_RULE(ND_OBJECT, 0, 0, 0, NULL, name##_keys, NULL, NULL, NULL, sizeof(name##_keys) / sizeof(name##_keys[0]), 0, ND_NONE, whole)
+  static const nd_rule name = ND_RULE(ND_OBJECT, 0, 0, 0, NULL, name##_keys, NULL, sizeof(name##_keys) / sizeof(name##_keys[0]), 0, ND_NOWHERE, whole)
 #define ND_K(key, rule, type, field) \
-  { key, &rule, offsetof(type, field), ND_NONE, 0, 0 }
+  { key, &rule, offsetof(type, field), ND_NOWHERE, 0, 0 }
 #define ND_KO(key, rule, type, field, has) \
   { key, &rule, offsetof(type, field), offsetof(type, has), 1, 0 }
 /* Held against its rule, and not kept. */
 #define ND_KX(key, rule) \
-  { key, &rule, ND_NONE, ND_NONE, 0, 0 }
+  { key, &rule, ND_NOWHERE, ND_NOWHERE, 0, 0 }
 #define ND_KXO(key, rule) \
-  { key, &rule, ND_NONE, ND_NONE, 1, 0 }
+  { key, &rule, ND_NOWHERE, ND_NOWHERE, 1, 0 }
 /* Its parts are stored in the struct of what it stands in. */
 #define ND_KIN(key, rule) \
-  { key, &rule, 0, ND_NONE, 0, 0 }
+  { key, &rule, 0, ND_NOWHERE, 0, 0 }
 #define ND_KINO(key, rule, type, has) \
   { key, &rule, 0, offsetof(type, has), 1, 0 }
 
@@ -449,7 +453,7 @@ ND_WRD(nd_swipe_port, "vector", "up", "down", "left", "right");
 /* All ports, by which they are known behind the door. */
 enum { ND_P_VECTOR, ND_P_X, ND_P_Y, ND_P_UP, ND_P_DOWN, ND_P_LEFT, ND_P_RIGHT, ND_P_HELD, ND_P_ACTIVE, ND_P_PRESS, ND_P_MOTION };
 
-#define ND_BARE(name, is, flags, low) static const nd_rule name = ND_RULE(is, flags, low, 0, NULL, NULL, NULL, NULL, NULL, 0, 0, ND_NONE, NULL)
+#define ND_BARE(name, is, flags, low) static const nd_rule name = ND_RULE(is, flags, low, 0, NULL, NULL, NULL, 0, 0, ND_NOWHERE, NULL)
 ND_BARE(nd_length, ND_LENGTH, 0, -1);
 ND_BARE(nd_length0, ND_LENGTH, 0, 0);
 ND_BARE(nd_length1, ND_LENGTH, 0, 1);
@@ -457,7 +461,7 @@ ND_BARE(nd_two, ND_TWO, 0, 0);
 ND_BARE(nd_to_cluster, ND_REF, 0, 0);
 ND_BARE(nd_to_picture, ND_REF, 1, 0);
 ND_BARE(nd_labels, ND_LABELS, 0, 0);
-#define ND_PAIR_OF(name, of, type) static const nd_rule name = ND_RULE(ND_PAIR, 0, 0, 0, NULL, NULL, NULL, &of, NULL, 0, sizeof(type), ND_NONE, NULL)
+#define ND_PAIR_OF(name, of, type) static const nd_rule name = ND_RULE(ND_PAIR, 0, 0, 0, NULL, &of, NULL, 0, sizeof(type), ND_NOWHERE, NULL)
 ND_PAIR_OF(nd_point, nd_part, double);
 ND_PAIR_OF(nd_numbers, nd_finite, double);
 ND_PAIR_OF(nd_lengths, nd_length, nd_len);
@@ -470,7 +474,7 @@ static const char *nd_clamp_whole(const void *out) {
 }
 ND_OBJ(nd_clamp, nd_clamp_whole, ND_KO("minMm", nd_above, nd_place, min_mm, has_min), ND_KO("maxMm", nd_above, nd_place, max_mm, has_max));
 ND_OBJ(nd_in_cluster, NULL, ND_K("cluster", nd_to_cluster, nd_place, cluster));
-static const nd_rule nd_any_frame = ND_RULE(ND_FRAME, 0, 0, 0, NULL, NULL, NULL, &nd_in_cluster, NULL, 0, 0, ND_NONE, NULL);
+static const nd_rule nd_any_frame = ND_RULE(ND_FRAME, 0, 0, 0, NULL, &nd_in_cluster, NULL, 0, 0, ND_NOWHERE, NULL);
 #define ND_PIN_KEYS(frame_rule, frame_key) \
   ND_KX("kind", nd_is_pin), frame_key, ND_K("anchor", nd_point, nd_place, a), ND_K("pivot", nd_point, nd_place, b), ND_K("offset", nd_lengths, nd_place, len[0]), \
       ND_K("size", nd_size, nd_place, len[2]), ND_KINO("clamp", nd_clamp, nd_place, has_clamp)
@@ -483,9 +487,9 @@ ND_OBJ(nd_span, NULL, ND_KX("kind", nd_is_span), ND_K("frame", nd_plain_frame, n
 static const char *const nd_placement_words[] = {"pin", "span"};
 static const nd_rule *const nd_placement_kinds[] = {&nd_pin, &nd_span};
 static const nd_rule *const nd_plain_placement_kinds[] = {&nd_plain_pin, &nd_span};
-static const nd_rule nd_placement = ND_RULE(ND_KINDS, 0, 0, 0, "kind", NULL, nd_placement_words, NULL, nd_placement_kinds, 2, 0, offsetof(nd_place, kind), NULL);
-static const nd_rule nd_plain_placement = ND_RULE(ND_KINDS, 0, 0, 0, "kind", NULL, nd_placement_words, NULL, nd_plain_placement_kinds, 2, 0, offsetof(nd_place, kind), NULL);
-static const nd_rule nd_new_placement = ND_RULE(ND_NEW, 0, 0, 0, NULL, NULL, NULL, &nd_plain_placement, NULL, 0, sizeof(nd_place), ND_NONE, NULL);
+static const nd_rule nd_placement = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_placement_words, nd_placement_kinds, 2, 0, offsetof(nd_place, kind), NULL);
+static const nd_rule nd_plain_placement = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_placement_words, nd_plain_placement_kinds, 2, 0, offsetof(nd_place, kind), NULL);
+static const nd_rule nd_new_placement = ND_RULE(ND_NEW, 0, 0, 0, NULL, &nd_plain_placement, NULL, 0, sizeof(nd_place), ND_NOWHERE, NULL);
 
 ND_OBJ(nd_hit_area, NULL, ND_K("shape", nd_shape, nd_hit, shape), ND_KO("size", nd_size, nd_hit, size, has_size), ND_K("grow", nd_length, nd_hit, grow),
        ND_K("shift", nd_lengths, nd_hit, shift), ND_K("minMm", nd_ms, nd_hit, min_mm), ND_K("sharing", nd_sharing, nd_hit, sharing));
@@ -497,9 +501,9 @@ ND_FACE(nd_knob_face, ND_KX("opacity", nd_part));
 ND_OBJ(nd_knob_looks, NULL, ND_KXO("rest", nd_knob_face), ND_KXO("held", nd_knob_face));
 ND_OBJ(nd_away, NULL, ND_K("opacity", nd_part, nd_control, away_opacity), ND_K("afterMs", nd_ms, nd_control, away_after_ms), ND_K("fadeMs", nd_ms, nd_control, away_fade_ms));
 #define ND_ART(key, field) \
-  { key, &nd_to_picture, offsetof(nd_control, field), ND_NONE, 1, 0 }
+  { key, &nd_to_picture, offsetof(nd_control, field), ND_NOWHERE, 1, 0 }
 ND_OBJ(nd_art, NULL, ND_ART("rest", art_rest), ND_ART("held", art_held), ND_ART("knob", art_knob));
-ND_OBJ(nd_look, NULL, ND_K("label", nd_label, nd_control, label), ND_KX("labels", nd_labels), {"icon", &nd_icon, offsetof(nd_control, icon), ND_NONE, 1, 0},
+ND_OBJ(nd_look, NULL, ND_K("label", nd_label, nd_control, label), ND_KX("labels", nd_labels), {"icon", &nd_icon, offsetof(nd_control, icon), ND_NOWHERE, 1, 0},
        ND_KX("rotateDeg", nd_finite), ND_KIN("rest", nd_rest_face), ND_KIN("held", nd_held_face), ND_KINO("away", nd_away, nd_control, has_away),
        ND_K("hideAtRest", nd_hide, nd_control, hide_at_rest), ND_KX("knobSize", nd_part), ND_KXO("knob", nd_knob_looks), ND_K("home", nd_home, nd_control, home),
        ND_K("homeAfterMs", nd_ms, nd_control, home_after_ms), ND_K("returnMs", nd_ms, nd_control, return_ms), ND_KINO("art", nd_art, nd_control, has_art));
@@ -511,7 +515,7 @@ ND_OBJ(nd_curve_bezier, NULL, ND_KX("kind", nd_bezier), ND_K("x1", nd_control01,
 ND_OBJ(nd_curve_full, NULL, ND_KX("kind", nd_full));
 static const char *const nd_curve_words[] = {"linear", "power", "bezier", "full"};
 static const nd_rule *const nd_curve_kinds[] = {&nd_curve_linear, &nd_curve_power, &nd_curve_bezier, &nd_curve_full};
-static const nd_rule nd_curve = ND_RULE(ND_KINDS, 0, 0, 0, "kind", NULL, nd_curve_words, NULL, nd_curve_kinds, 4, 0, offsetof(nd_control, curve), NULL);
+static const nd_rule nd_curve = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_curve_words, nd_curve_kinds, 4, 0, offsetof(nd_control, curve), NULL);
 
 static const char *nd_stick_whole(const void *out) {
   const nd_control *c = (const nd_control *)out;
@@ -554,7 +558,7 @@ ND_CONTROL(nd_touchpad_control, nd_is_touchpad, nd_touchpad_feel, nd_touchpad_se
 ND_CONTROL(nd_swipe_control, nd_is_swipe, nd_swipe_feel, nd_swipe_serves);
 static const char *const nd_control_words[] = {"stick", "dpad", "button", "touchpad", "swipe"};
 static const nd_rule *const nd_control_kinds[] = {&nd_stick_control, &nd_dpad_control, &nd_button_control, &nd_touchpad_control, &nd_swipe_control};
-static const nd_rule nd_control_rule = ND_RULE(ND_KINDS, 0, 0, 0, "kind", NULL, nd_control_words, NULL, nd_control_kinds, 5, 0, offsetof(nd_control, kind), NULL);
+static const nd_rule nd_control_rule = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_control_words, nd_control_kinds, 5, 0, offsetof(nd_control, kind), NULL);
 ND_LST(nd_controls, nd_control_rule, nd_control, 200, "controls");
 
 static const char *nd_dead_whole(const void *out) {
@@ -571,10 +575,10 @@ ND_OBJ(nd_pad_stick, nd_dead_whole, ND_K("stick", nd_side, nd_input, side), ND_K
        ND_K("outer", nd_part, nd_input, outer));
 static const char *const nd_mouse_words[] = {"button", "move"};
 static const nd_rule *const nd_mouse_kinds[] = {&nd_mouse_button, &nd_mouse_move};
-static const nd_rule nd_mouse_input = ND_RULE(ND_HAVING, 0, 0, 0, NULL, NULL, nd_mouse_words, NULL, nd_mouse_kinds, 2, 0, offsetof(nd_input, what), NULL);
+static const nd_rule nd_mouse_input = ND_RULE(ND_HAVING, 0, 0, 0, NULL, nd_mouse_words, nd_mouse_kinds, 2, 0, offsetof(nd_input, what), NULL);
 static const char *const nd_pad_words[] = {"button", "axis", "stick"};
 static const nd_rule *const nd_pad_kinds[] = {&nd_pad_button, &nd_pad_axis, &nd_pad_stick};
-static const nd_rule nd_pad_input = ND_RULE(ND_HAVING, 1, 0, 0, NULL, NULL, nd_pad_words, NULL, nd_pad_kinds, 3, 0, offsetof(nd_input, what), NULL);
+static const nd_rule nd_pad_input = ND_RULE(ND_HAVING, 1, 0, 0, NULL, nd_pad_words, nd_pad_kinds, 3, 0, offsetof(nd_input, what), NULL);
 ND_LST(nd_keys, nd_key_input, nd_input, 32, "keys");
 ND_LST(nd_mouse, nd_mouse_input, nd_input, 32, "mouse inputs");
 ND_LST(nd_pad, nd_pad_input, nd_input, 32, "pad inputs");
@@ -594,7 +598,7 @@ ND_LST(nd_zones, nd_zone_rule, nd_zone, 200, "keep-clear zones");
 
 ND_OBJ(nd_override_rule, NULL, ND_KO("placement", nd_placement, nd_override, place, has_place), ND_KO("hit", nd_hit_area, nd_override, hit, has_hit),
        ND_KO("landing", nd_plain_placement, nd_override, landing, has_landing), ND_K("hidden", nd_flag, nd_override, hidden));
-static const nd_rule nd_overrides = ND_RULE(ND_OVERRIDES, 0, 0, 0, NULL, NULL, NULL, &nd_override_rule, NULL, 0, sizeof(nd_override), ND_NONE, NULL);
+static const nd_rule nd_overrides = ND_RULE(ND_OVERRIDES, 0, 0, 0, NULL, &nd_override_rule, NULL, 0, sizeof(nd_override), ND_NOWHERE, NULL);
 ND_OBJ(nd_aspects, NULL, ND_KO("min", nd_finite, nd_arrangement, min_aspect, has_min_aspect), ND_KO("max", nd_finite, nd_arrangement, max_aspect, has_max_aspect));
 ND_OBJ(nd_sides, NULL, ND_KO("min", nd_finite, nd_arrangement, min_side, has_min_side), ND_KO("max", nd_finite, nd_arrangement, max_side, has_max_side));
 ND_OBJ(nd_when, NULL, ND_KINO("aspect", nd_aspects, nd_arrangement, has_aspect), ND_KINO("shortSideMm", nd_sides, nd_arrangement, has_side));
@@ -843,8 +847,15 @@ static size_t nd_behind(const nd_reader *r, size_t at) {
   while (at < limit) {
     unsigned char byte = r->s[at];
     if (byte == 34) {
-      for (at += 1; at < limit && r->s[at] != 34; at += 1)
-        if (r->s[at] == 92) at += 1;
+      /* To the next quote that no backslash stands before. */
+      for (at += 1; at < limit; at += 1) {
+        const unsigned char *quote = (const unsigned char *)memchr(r->s + at, 34, limit - at);
+        size_t before;
+        if (quote == NULL) return ND_NONE;
+        at = (size_t)(quote - r->s);
+        for (before = at; r->s[before - 1] == 92; before -= 1) continue;
+        if ((at - before) % 2 == 0) break;
+      }
       if (at >= limit) return ND_NONE;
       at += 1;
     } else if (byte == 123 || byte == 91) {
@@ -1182,7 +1193,7 @@ static int nd_read_length(const nd_reader *r, size_t at, nd_len *out) {
 static int nd_word_at(const nd_reader *r, size_t at, size_t end, const nd_rule *rule) {
   size_t w;
   for (w = 0; w < rule->count; w += 1) {
-    const char *word = rule->words[w];
+    const char *word = nd_words_of(rule)[w];
     if (word[0] == '#') {
       if (nd_is_number(r, at) && nd_decimal(r->s + at, end - at) == nd_decimal((const unsigned char *)word + 1, strlen(word + 1))) return (int)w;
     } else if (word[0] == '!') {
@@ -1196,7 +1207,7 @@ static void nd_say_words(nd_reader *r, const nd_rule *rule) {
   size_t w;
   nd_append(r->words, sizeof(r->words), rule->count > 1 ? "must be one of " : "must be ");
   for (w = 0; w < rule->count; w += 1) {
-    const char *word = rule->words[w];
+    const char *word = nd_words_of(rule)[w];
     if (w > 0) nd_append(r->words, sizeof(r->words), ", ");
     nd_append(r->words, sizeof(r->words), word[0] == '#' || word[0] == '!' ? word + 1 : word);
   }
@@ -1205,23 +1216,28 @@ static void nd_say_words(nd_reader *r, const nd_rule *rule) {
 static int nd_walk(nd_reader *r, const nd_rule *rule, size_t at, size_t end, unsigned char *out, unsigned char *two);
 
 static int nd_walk_object(nd_reader *r, const nd_rule *rule, size_t at, size_t end, unsigned char *out) {
-  size_t cursor = 0, k;
+  const nd_key *keys = nd_keys_of(rule);
+  size_t cursor = 0, k, next = 0;
   nd_entry entry;
   uint64_t seen = 0;
   const char *wrong;
   if (!nd_is_object(r, at)) return nd_say(r, at, at, "must be an object");
   while (nd_next(r, at, &cursor, &entry)) {
     const nd_key *key = NULL;
-    for (k = 0; k < rule->count && key == NULL; k += 1)
-      if (nd_says(r, entry.key, rule->keys[k].key)) key = &rule->keys[k];
+    /* Keys stand in the order in which they are written: the next one is nearly always the next. */
+    for (k = 0; k < rule->count && key == NULL; k += 1) {
+      const nd_key *one = &keys[(next + k) % rule->count];
+      if ((r->s[entry.key + 1] == (unsigned char)one->key[0] || r->s[entry.key + 1] == 92) && nd_says(r, entry.key, one->key)) key = one;
+    }
     /* Of a key that is not known whether it stands twice says no more than that it is not known. */
     if (key == NULL) return nd_say_key(r, entry.key, at, entry.key, "unknown key");
-    if (seen & ((uint64_t)1 << (key - rule->keys))) return nd_say_key(r, entry.key, at, entry.key, "stands twice");
-    seen |= (uint64_t)1 << (key - rule->keys);
+    next = (size_t)(key - keys) + 1;
+    if (seen & ((uint64_t)1 << (key - keys))) return nd_say_key(r, entry.key, at, entry.key, "stands twice");
+    seen |= (uint64_t)1 << (key - keys);
     if (key->opt && nd_is_null(r, entry.value)) continue;
     {
-      unsigned char *to = out == NULL || key->at == ND_NONE ? NULL : out + key->at;
-      unsigned char *note = out == NULL || key->has == ND_NONE ? NULL : out + key->has;
+      unsigned char *to = out == NULL || key->at == ND_NOWHERE ? NULL : out + key->at;
+      unsigned char *note = out == NULL || key->has == ND_NOWHERE ? NULL : out + key->has;
       if (note != NULL && key->noted) memcpy(note, &entry.value, sizeof(size_t));
       if (!nd_walk(r, key->rule, entry.value, entry.end, to, note != NULL && !key->noted ? note + sizeof(int) : NULL)) return 0;
       if (note != NULL && !key->noted) {
@@ -1232,7 +1248,7 @@ static int nd_walk_object(nd_reader *r, const nd_rule *rule, size_t at, size_t e
   }
   if (end == ND_NONE) return 0;
   for (k = 0; k < rule->count; k += 1)
-    if (!rule->keys[k].opt && !(seen & ((uint64_t)1 << k))) return nd_missing(r, end, at, rule->keys[k].key);
+    if (!keys[k].opt && !(seen & ((uint64_t)1 << k))) return nd_missing(r, end, at, keys[k].key);
   wrong = rule->whole != NULL && out != NULL ? rule->whole(out) : NULL;
   return wrong == NULL ? 1 : nd_say(r, end, at, wrong);
 }
@@ -1307,7 +1323,7 @@ static int nd_walk_map(nd_reader *r, const nd_rule *rule, size_t at, size_t end,
       const char *id = nd_kept(r, entry.key, bytes);
       if (item != NULL) ((nd_override *)(void *)item)->id = id;
     }
-    if (!nd_walk(r, rule->of, entry.value, entry.end, item, NULL)) return 0;
+    if (!nd_walk(r, nd_rule_of(rule), entry.value, entry.end, item, NULL)) return 0;
   }
   return end != ND_NONE;
 }
@@ -1337,7 +1353,7 @@ static int nd_walk_list(nd_reader *r, const nd_rule *rule, size_t at, size_t end
       item = (unsigned char *)list->items + count * rule->size;
       list->count = (int)count + 1;
     }
-    if (!nd_walk(r, rule->of, entry.value, entry.end, item, NULL)) return 0;
+    if (!nd_walk(r, nd_rule_of(rule), entry.value, entry.end, item, NULL)) return 0;
   }
   return end != ND_NONE;
 }
@@ -1350,7 +1366,7 @@ static int nd_walk_pair(nd_reader *r, const nd_rule *rule, size_t at, size_t end
   if (!nd_is_list(r, at) || (count != 2 && end != ND_NONE) || count > 2) return nd_say(r, at, at, "must be a list of two");
   cursor = 0;
   for (count = 0; nd_next(r, at, &cursor, &entry); count += 1)
-    if (!nd_walk(r, rule->of, entry.value, entry.end, out == NULL ? NULL : out + count * rule->size, NULL)) return 0;
+    if (!nd_walk(r, nd_rule_of(rule), entry.value, entry.end, out == NULL ? NULL : out + count * rule->size, NULL)) return 0;
   return end != ND_NONE;
 }
 
@@ -1364,13 +1380,13 @@ static int nd_walk_kinds(nd_reader *r, const nd_rule *rule, size_t at, size_t en
     if (rule->is == ND_KINDS && kind == ND_NONE && nd_says(r, entry.key, rule->means)) kind = entry.value;
     if (rule->is == ND_HAVING)
       for (w = 0; w < which; w += 1)
-        if (nd_says(r, entry.key, rule->words[w])) which = w;
+        if (nd_says(r, entry.key, nd_words_of(rule)[w])) which = w;
   }
   if (kind != ND_NONE && nd_is_string(r, kind))
     for (w = 0; w < rule->count && which == rule->count; w += 1)
-      if (nd_says(r, kind, rule->words[w])) which = w;
+      if (nd_says(r, kind, nd_words_of(rule)[w])) which = w;
   if (which < rule->count) {
-    if (out != NULL && rule->store != ND_NONE) {
+    if (out != NULL && rule->store != ND_NOWHERE) {
       static const int mouse[] = {ND_IN_BUTTON, ND_IN_MOVE}, pad[] = {ND_IN_BUTTON, ND_IN_AXIS, ND_IN_STICK};
       int value = rule->is == ND_KINDS ? (int)which : rule->flags ? pad[which] : mouse[which];
       memcpy(out + rule->store, &value, sizeof(int));
@@ -1392,7 +1408,7 @@ static int nd_walk_kinds(nd_reader *r, const nd_rule *rule, size_t at, size_t en
         nd_append(r->words, sizeof(r->words), "must be one of ");
         for (w = 0; w < rule->count; w += 1) {
           if (w > 0) nd_append(r->words, sizeof(r->words), ", ");
-          nd_append(r->words, sizeof(r->words), rule->words[w]);
+          nd_append(r->words, sizeof(r->words), nd_words_of(rule)[w]);
         }
       }
       return 0;
@@ -1403,7 +1419,7 @@ static int nd_walk_kinds(nd_reader *r, const nd_rule *rule, size_t at, size_t en
     nd_say(r, at, at, "must have one of ");
     for (w = 0; w < rule->count; w += 1) {
       if (w > 0) nd_append(r->words, sizeof(r->words), ", ");
-      nd_append(r->words, sizeof(r->words), rule->words[w]);
+      nd_append(r->words, sizeof(r->words), nd_words_of(rule)[w]);
     }
   }
   return 0;
@@ -1467,7 +1483,7 @@ static int nd_walk(nd_reader *r, const nd_rule *rule, size_t at, size_t end, uns
         return 0;
       }
       /* A truth is kept as 1 or 0. */
-      if (rule->words[0][0] == '!') which = which == 0;
+      if (nd_words_of(rule)[0][0] == '!') which = which == 0;
       if (out != NULL) memcpy(out, &which, sizeof(int));
       return 1;
     }
@@ -1486,7 +1502,7 @@ static int nd_walk(nd_reader *r, const nd_rule *rule, size_t at, size_t end, uns
     case ND_FRAME: {
       nd_place *place = (nd_place *)(void *)out;
       if (!nd_is_list(r, at) && !nd_is_object(r, at)) return nd_walk(r, &nd_plain_frame, at, end, place == NULL ? NULL : (unsigned char *)&place->frame, NULL);
-      if (!nd_walk(r, rule->of, at, end, out, NULL)) return 0;
+      if (!nd_walk(r, nd_rule_of(rule), at, end, out, NULL)) return 0;
       if (place != NULL) place->frame = ND_CLUSTER;
       return 1;
     }
@@ -1521,7 +1537,7 @@ static int nd_walk(nd_reader *r, const nd_rule *rule, size_t at, size_t end, uns
     case ND_NEW: {
       unsigned char *room = (unsigned char *)nd_room(r, rule->size);
       if (out != NULL) memcpy(out, &room, sizeof(room));
-      return nd_walk(r, rule->of, at, end, room, NULL);
+      return nd_walk(r, nd_rule_of(rule), at, end, room, NULL);
     }
     default:
       return 0;
@@ -2843,6 +2859,26 @@ static void nd_settle_control(nd_own *o, const nd_control *c, double tick) {
 /* ---- Who gets a touch ------------------------------------------------------------------------------------------------------------------------------------------------ */
 
 static int nd_has(const uint64_t *bits, int i) { return (int)((bits[i >> 6] >> (i & 63)) & 1u); }
+/* The next control from `i` on whose bit is set; 256 where there is none. */
+static int nd_next_bit(const uint64_t *bits, int i) {
+  while (i < 256) {
+    uint64_t rest = bits[i >> 6] >> (i & 63);
+    if (rest == 0) {
+      i = (i | 63) + 1;
+      continue;
+    }
+    while ((rest & 0xffu) == 0) {
+      rest >>= 8;
+      i += 8;
+    }
+    while ((rest & 1u) == 0) {
+      rest >>= 1;
+      i += 1;
+    }
+    return i;
+  }
+  return 256;
+}
 static void nd_set(uint64_t *bits, int i, int on) {
   if (on) bits[i >> 6] |= (uint64_t)1 << (i & 63);
   else bits[i >> 6] &= ~((uint64_t)1 << (i & 63));
@@ -2879,15 +2915,13 @@ static void nd_forget_touch(nodulum_state *s, int at) {
 static void nd_cancel_at(nd_work *w, int at) {
   const nd_touch *touch = &w->s->touches[at];
   int i;
-  for (i = 0; i < w->p->control_count; i += 1)
-    if (nd_has(touch->holds, i)) nd_drop(w, i);
+  for (i = nd_next_bit(touch->holds, 0); i < w->p->control_count; i = nd_next_bit(touch->holds, i + 1)) nd_drop(w, i);
   nd_forget_touch(w->s, at);
 }
 
 static void nd_move_to(nd_work *w, nd_touch *touch, double x, double y, double t) {
   int i, captured = !w->p->slides;
-  for (i = 0; i < w->p->control_count; i += 1) {
-    if (!nd_has(touch->holds, i)) continue;
+  for (i = nd_next_bit(touch->holds, 0); i < w->p->control_count; i = nd_next_bit(touch->holds, i + 1)) {
     if (nd_carry(w, i, nd_has(touch->slid, i), x, y, t)) {
       nd_set(touch->holds, i, 0);
       nd_set(touch->slid, i, 0);
@@ -3036,8 +3070,14 @@ static int nd_port_on(const nd_reading *g, int port) {
   }
 }
 
+/* Whether nothing of a control would be given at a tick. */
+static int nd_is_idle(const nd_own *o) {
+  return !(o->held | o->tap | o->pressed | o->latched | o->owes_tap | o->owes_release | o->owes_long | o->owes_double | o->owes_fire) && o->vx == 0 && o->vy == 0;
+}
+
 static void nd_add_touch(nd_work *w, nd_group *g, const nd_source *source, double time, double ms) {
   nd_reading reading;
+  if (source->repeat < 0 && nd_is_idle(&w->at.controls[source->control])) return;
   if (nd_is_shown(w, source->control)) nd_read_control(w, source->control, time, &reading);
   else memset(&reading, 0, sizeof(reading));
   switch (nd_carries(source->port)) {
@@ -3155,7 +3195,7 @@ static void nd_work_out(nd_work *w, int index, double time, double ms) {
   nd_group *best = &groups[0];
   int kind = action->kind, i, apart = action->combine == 1 && (kind == NODULUM_AXIS || kind == NODULUM_VECTOR);
   double x, y;
-  memset(groups, 0, sizeof(groups));
+  memset(groups, 0, apart ? sizeof(groups) : sizeof(groups[0]));
   for (i = 0; i < feed->count; i += 1) nd_add_touch(w, &groups[0], &w->p->sources[feed->first + i], time, ms);
   nd_add_keys(w, &groups[apart ? 1 : 0], action);
   if (w->s->has_pad) nd_add_pad(w, &groups[apart ? 2 : 0], action, ms);
@@ -3301,6 +3341,7 @@ static int nd_pose(const nd_work *w, int i, double *x, double *y, double *base_x
 static void nd_remember(nd_work *w, int i) {
   nd_own *o = &w->at.controls[i];
   double x, y, base_x, base_y;
+  if (!(o->held | o->pressed | o->latched | o->was_let_go)) return;
   if (!nd_is_shown(w, i)) {
     o->was_let_go = 0;
     return;
@@ -3325,7 +3366,8 @@ int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const no
   for (e = 0; e < count; e += 1)
     if (!nd_take_event(&w, &events[e])) refused += 1;
   for (i = 0; i < placed->layout->actions.count; i += 1) nd_work_out(&w, i, tick_ms, ms);
-  for (i = 0; i < placed->control_count; i += 1) nd_settle_control(&w.at.controls[i], placed->controls[i].control, tick_ms);
+  for (i = 0; i < placed->control_count; i += 1)
+    if (!nd_is_idle(&w.at.controls[i])) nd_settle_control(&w.at.controls[i], placed->controls[i].control, tick_ms);
   for (i = 0; i < placed->layout->code_count; i += 1) nd_settle_switch(&w.at.codes[i]);
   for (i = 0; i < 32; i += 1) nd_settle_switch(&state->mouse[i]);
   state->mouse_x = state->mouse_y = 0;
