@@ -22,6 +22,14 @@ const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
 console.log(
   `what a game carries, gzip: playing, the reader and attaching ${kB(size.play.gzip)} (aim 12 kB), with drawing ${kB(size.withDrawing.gzip)} (aim 18 kB), none of it ${kB(size.none.gzip)}; more for ${size.added.map(([name, gzip]) => `${name} ${kB(gzip)}`).join(", ")} (aim 3 kB each)`,
 );
+const { benchPort } = await import("./port.mjs");
+const c = benchPort();
+const KiB = (bytes) => `${(bytes / 1024).toFixed(1)} KiB`;
+if (c === null) console.log("the port in C: there is no C compiler here");
+else
+  console.log(
+    `the port in C, ${c.controls} controls, ${c.touches} touches: a tick ${c.tickUs.toFixed(1)} µs (aim 2), reading ${(c.readUs / 1000).toFixed(2)} ms (aim 1), placing ${c.placeUs.toFixed(1)} µs (aim 20), memory ${KiB(c.layoutBytes)} read, ${KiB(c.placedBytes)} placed, ${KiB(c.stateBytes)} a state (aim 64 KiB), object code ${KiB(c.objectBytes)} at -Os (aim 60 KiB)`,
+  );
 if (process.argv.includes("--core")) process.exit(0);
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();

@@ -16,7 +16,7 @@ import { PARCEL_IDS, type Parcel, type ParcelId } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
 import type { TakeFile } from "../parcels/source";
 import { parcelFolder, parcelZip } from "../parcels/zip";
-import { pageScript, runtimeFiles } from "./carried";
+import { pageScript, portFiles, runtimeFiles } from "./carried";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, isSameFile, layoutFrom, orFail, textOf } from "./inputs";
 import { printMessage } from "./output";
@@ -58,7 +58,7 @@ export function addHandoff(command: Command): void {
       if (screens.length === 0) throw new CallError("--screens: the list is empty; name a screen at least");
       let told = performance.now();
       const source = plainSource({
-        ...{ layout, screens, pageScript, runtimeFiles },
+        ...{ layout, screens, pageScript, runtimeFiles, portFiles },
         ...{ date: new Date().toISOString().slice(0, 10), direction: options.y, language: options.language, paper: options.paper },
         takes: () => Promise.resolve(options.take.map((path) => takeFrom(path, layout))),
         step: (done, all) => {

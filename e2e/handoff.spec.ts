@@ -200,7 +200,7 @@ test("all as one zip: a folder a parcel, takes with their frames among them", as
   const files: Files = unzipSync(new Uint8Array(readFileSync(await download.path())));
   expect(download.suggestedFilename()).toBe("brackwater-handoff.zip");
   const folders = [...new Set(Object.keys(files).map((path) => path.split("/")[0]))].sort();
-  expect(folders).toEqual(["drawings", "layout", "looks", "names", "page", "played", "report", "runtime", "sheet", "tables", "takes"]);
+  expect(folders).toEqual(["c99", "drawings", "layout", "looks", "names", "page", "played", "report", "runtime", "sheet", "tables", "takes"]);
   const takes = Object.keys(files).filter((path) => path.startsWith("takes/"));
   expect(takes.length).toBe(3);
   for (const path of takes) expect((JSON.parse(strFromU8(files[path])) as { frames: unknown[] }).frames.length).toBeGreaterThan(60);

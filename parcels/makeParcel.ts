@@ -10,6 +10,7 @@ import { sheetCsv, sheetHtml } from "../core/handoff/sheetHtml";
 import { drawingFiles } from "./drawingFiles";
 import { lookFiles } from "./lookFiles";
 import type { Parcel, ParcelFile, ParcelId } from "./parcel";
+import { playedArray } from "./playedArray";
 import { runtimePage } from "./runtimePage";
 import type { HandOffSource } from "./source";
 
@@ -35,6 +36,13 @@ const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promis
   page: async ({ layout, pageScript }) => ({
     files: [html(fileNameFor(layout.name, ".html"), playingPage({ layout, played: compile(layout), script: await pageScript() }))],
   }),
+  c99: async (source) => {
+    const own = Object.entries(await source.portFiles()).map(([path, content]): ParcelFile => ({ path, type: typeOf(path), content }));
+    const file = played(source);
+    return {
+      files: [...own, file, { path: "played.h", type: "text/plain", content: playedArray(file.content as string) }, names({ ...source, language: "c" })],
+    };
+  },
   names: (source) => ({ files: [names(source)] }),
   looks: lookFiles,
   sheet: (source) => {

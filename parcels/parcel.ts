@@ -3,7 +3,7 @@
 export const PARCEL_GROUPS = ["for the game", "for people", "for tables", "for tests"] as const;
 export type ParcelGroup = (typeof PARCEL_GROUPS)[number];
 
-export const PARCEL_IDS = ["layout", "played", "runtime", "page", "names", "looks", "sheet", "report", "drawings", "tables", "takes"] as const;
+export const PARCEL_IDS = ["layout", "played", "runtime", "page", "c99", "names", "looks", "sheet", "report", "drawings", "tables", "takes"] as const;
 export type ParcelId = (typeof PARCEL_IDS)[number];
 
 export interface ParcelKind {
@@ -38,6 +38,12 @@ export const PARCELS: Readonly<Record<ParcelId, ParcelKind>> = {
     title: "page that plays",
     forWhom: "For a phone in the hand: one file that plays the layout by itself, without network, and records takes.",
     holds: "one HTML file with layout, runtime and test yard",
+  },
+  c99: {
+    group: "for the game",
+    title: "C header",
+    forWhom: "For a game in C, C++ or anything that can call C: the whole engine in one header, with the played file to build in.",
+    holds: "nodulum.h, the played file as it is and as an array of C, the names, an example and how it is used",
   },
   names: {
     group: "for the game",

@@ -9,12 +9,13 @@ import type { HandOffSource } from "./source";
 export interface PlainSource extends Pick<HandOffSource, "layout" | "date" | "screens" | "direction" | "language" | "paper" | "takes"> {
   readonly pageScript: () => string;
   readonly runtimeFiles: () => Readonly<Record<string, string>>;
+  readonly portFiles: () => Readonly<Record<string, string>>;
   /** Hears, before each piece of the report, how many are done, of how many. */
   readonly step?: (done: number, all: number) => void;
 }
 
 /** The source: the right hand, a player of size 1, nothing ticked, no painter. */
-export function plainSource({ pageScript, runtimeFiles, step, ...told }: PlainSource): HandOffSource {
+export function plainSource({ pageScript, runtimeFiles, portFiles, step, ...told }: PlainSource): HandOffSource {
   const digest = digestOfText(textOf(told.layout));
   const { layout, date, screens, paper } = told;
   return {
@@ -24,6 +25,7 @@ export function plainSource({ pageScript, runtimeFiles, step, ...told }: PlainSo
     ticked: new Set(),
     pageScript: () => Promise.resolve(pageScript()),
     runtimeFiles: () => Promise.resolve(runtimeFiles()),
+    portFiles: () => Promise.resolve(portFiles()),
     report: () => Promise.resolve(makeReport({ layout, digest, date, screens, paper }, step)),
     painter: () => Promise.resolve(null),
   };

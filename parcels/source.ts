@@ -42,6 +42,8 @@ export interface HandOffSource {
   readonly pageScript: () => Promise<string>;
   /** The files of the package nodulum-runtime, by their paths in it. */
   readonly runtimeFiles: () => Promise<Readonly<Record<string, string>>>;
+  /** The files of the port in C, likewise. */
+  readonly portFiles: () => Promise<Readonly<Record<string, string>>>;
   /** The report as HTML, made wherever such work is done. */
   readonly report: () => Promise<string>;
   /** Null: no PNG can be made here. */

@@ -73,7 +73,7 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["app", "core", "page", "parcels", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
+const SOURCES = ["app", "core", "page", "parcels", "ports", "public", "runtime", "samples", "server", "storage", "ui", "views", "workers"];
 const CONFIGS = [
   "scripts/build-page.mjs",
   "scripts/build-runtime.mjs",
@@ -97,7 +97,7 @@ function sourceDigest() {
   const hash = createHash("sha256");
   const files = [...SOURCES.flatMap((dir) => filesUnder(join(root, dir))), ...CONFIGS.map((file) => join(root, file))];
   for (const file of files) {
-    if (/\.test\.tsx?$|\.ndjson$/.test(file)) continue;
+    if (/\.test\.tsx?$|\.ndjson$/.test(file) || file.includes(join("c99", "build"))) continue;
     hash.update(relative(root, file)).update(readFileSync(file));
   }
   return hash.digest("hex");

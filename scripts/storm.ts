@@ -1,6 +1,6 @@
 /**
- * The long storm, in three parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
- * through the core), `files` (hostile files through the browser). Without a name all three. Prints what was done and what went wrong; exit 1
+ * The long storm, in four parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
+ * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `files` (hostile files through the browser). Without a name all four. Prints what was done and what went wrong; exit 1
  * where something did.
  */
 import { fork, spawn } from "node:child_process";
@@ -16,7 +16,7 @@ import { stormCore, type CoreReport } from "./stormCore";
 const PORT = 4378;
 const baseURL = `http://127.0.0.1:${PORT}`;
 const launchOptions = config.use!.launchOptions!;
-const PARTS = { kills: 200, core: 1_000_000, files: 500 } as const;
+const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, files: 500 } as const;
 type Part = keyof typeof PARTS;
 
 /** Serves the application for the time of some work. */
@@ -54,6 +54,13 @@ async function files(count: number, seed: number): Promise<readonly string[]> {
   const report = await served(() => hostileRun({ count, seed, baseURL, launchOptions, onFile: (r) => r.files % 20 === 0 && console.log(line(r)) }));
   console.log(line(report));
   return report.faults;
+}
+
+/** The tests of the port in C, with as many broken files as are asked for and all cases side by side. */
+function c99(times: number): Promise<readonly string[]> {
+  const env = { ...process.env, NODULUM_C99_FUZZ: String(times), NODULUM_C99_RUNS: "2000", NODULUM_C99_BROKEN: "5000" };
+  const child = spawn(process.execPath, [join("node_modules", "jest", "bin", "jest.js"), "ports"], { stdio: "inherit", env });
+  return new Promise((resolve) => child.on("close", (code) => resolve(code === 0 ? [] : [`the port in C: the tests ended with ${code}`])));
 }
 
 const coreLine = (r: CoreReport) =>
@@ -105,7 +112,7 @@ if (asked === "core-part") {
   const wrong = (asked !== undefined && !Object.hasOwn(RUN, asked)) || figures.some((f) => !Number.isInteger(Number(f)) || Number(f) < 1);
   if (wrong) {
     console.error(
-      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core or files, both figures whole, such as npm run storm -- kills 200 7",
+      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99 or files, both figures whole, such as npm run storm -- kills 200 7",
     );
     process.exit(2);
   }

@@ -16,7 +16,7 @@ import { makeParcel } from "../parcels/makeParcel";
 import type { Parcel } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
 import { parcelZip } from "../parcels/zip";
-import { pageScript, runtimeFiles } from "./carried";
+import { pageScript, portFiles, runtimeFiles } from "./carried";
 import type { HandOffRequest } from "./handOffRequest";
 import type { ReportRequest } from "./reportRequest";
 
@@ -62,7 +62,7 @@ async function* work({ bytes, job }: LayoutWork): AsyncGenerator<LayoutSaid> {
     case "handoff": {
       const { parcels: ids, direction, language, paper } = job.request;
       const told = { layout: layout.value, date: job.date, screens: screens.value, direction, language, paper, takes: () => Promise.resolve([]) };
-      const source = plainSource({ ...told, pageScript, runtimeFiles });
+      const source = plainSource({ ...told, pageScript, runtimeFiles, portFiles });
       const parcels: Parcel[] = [];
       for (const id of ids) parcels.push(await makeParcel(id, source));
       yield { kind: "piece", content: parcelZip(parcels) };

@@ -140,7 +140,20 @@ test("a layout in, chosen parcels out as a zip; what cannot be painted here is n
   expect([table.origin, table.screens.map(({ name }) => name)]).toEqual(["bottom left", ["2400x1080@411"]]);
   const all = await post("/api/handoff?screen=2400x1080@411", text);
   const folders = new Set(Object.keys(unzipSync(new Uint8Array(await all.arrayBuffer()))).map((name) => name.split("/")[0]));
-  expect([...folders].sort()).toEqual(["drawings", "layout", "left-out.txt", "looks", "names", "page", "played", "report", "runtime", "sheet", "tables"]);
+  expect([...folders].sort()).toEqual([
+    "c99",
+    "drawings",
+    "layout",
+    "left-out.txt",
+    "looks",
+    "names",
+    "page",
+    "played",
+    "report",
+    "runtime",
+    "sheet",
+    "tables",
+  ]);
   for (const [query, words] of [
     ["?parcel=poem", /parcel.*none of layout, played/],
     ["?parcel=takes", /parcel.*none of/],

@@ -48,7 +48,7 @@ const OF_FAMILY: Readonly<Record<Family, ConstantLanguage>> = {
   rust: "rust",
   python: "python",
   go: "typescript",
-  c: "cpp",
+  c: "c",
 };
 
 /** How a language calls a method of the handle, names a constant of the constants file, and writes a condition. */
@@ -69,6 +69,7 @@ const member = (identifier: string) => `Actions.${identifier}`;
 const WRITING: Readonly<Record<ConstantLanguage, Writing>> = {
   typescript: { call: plainCall, constant: (id) => `ACTIONS.${id}`, not: bang, or: "||", when: bracketed },
   csharp: { call: (method, constant) => `controls.${large(method)}(${constant})`, constant: member, not: bang, or: "||", when: bracketed },
+  c: { call: (method, constant) => `controls_${method}(controls, ${constant})`, constant: (id) => `ACTION_${id}`, not: bang, or: "||", when: bracketed },
   cpp: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: bracketed },
   java: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
   kotlin: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },

@@ -5,6 +5,7 @@ import { CONSTANT_LANGUAGES, constantsFile, identifiersOf, type ConstantLanguage
 const FAMILY: Readonly<Record<ConstantLanguage, Family>> = {
   typescript: "script",
   csharp: "csharp",
+  c: "c",
   cpp: "cpp",
   java: "java",
   kotlin: "kotlin",

@@ -5,7 +5,7 @@
  */
 import type { Action } from "../format/types";
 
-export const CONSTANT_LANGUAGES = ["typescript", "csharp", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python"] as const;
+export const CONSTANT_LANGUAGES = ["typescript", "csharp", "c", "cpp", "java", "kotlin", "swift", "dart", "lua", "rust", "python"] as const;
 export type ConstantLanguage = (typeof CONSTANT_LANGUAGES)[number];
 
 interface Language {
@@ -55,6 +55,17 @@ const LANGUAGES: Readonly<Record<ConstantLanguage, Language>> = {
     head: ["public static class Actions", "{"],
     line: (id, text, note) => `    public const string ${id} = ${text};${note}`,
     foot: ["}"],
+  },
+  c: {
+    word: "C",
+    file: "actions.h",
+    style: "upper",
+    reserved: [],
+    escape: wide,
+    comment: "//",
+    head: ["#pragma once", ""],
+    line: (id, text, note) => `#define ACTION_${id} ${text}${note}`,
+    foot: [],
   },
   cpp: {
     word: "C++",
@@ -212,7 +223,7 @@ function textOf(name: string, language: ConstantLanguage): string {
     })
     .join("");
   // Two question marks and a sign are a trigraph of old C.
-  return `"${language === "cpp" ? inner.replace(/\?\?/g, "?\\?") : inner}"`;
+  return `"${language === "cpp" || language === "c" ? inner.replace(/\?\?/g, "?\\?") : inner}"`;
 }
 
 /** The file of constants for the actions that the game reads, ending with a line feed. Each line says the action's kind, so that a reader of the code knows what comes. */

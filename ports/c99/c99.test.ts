@@ -1,6 +1,6 @@
 /** The port in C against the conformance cases and against the engine itself, on the same random layouts and traces. */
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import fc from "fast-check";
@@ -9,7 +9,11 @@ import type { InputEvent } from "../../core/engine/input/events";
 import { resolveLayout, type Resolved } from "../../core/engine/placement/resolve";
 import { printResolved } from "../../core/exchange/resolved";
 import { compile } from "../../core/format/compile";
+import { digestOfText } from "../../core/format/digest";
 import { parseLayout } from "../../core/format/parse";
+import { writeLayout } from "../../core/format/write";
+import { makeParcel } from "../../parcels/makeParcel";
+import { plainSource } from "../../parcels/plainSource";
 import type { Layout, Screen } from "../../core/format/types";
 import { eventsArbitrary, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { problemText } from "../../core/engine/result";
@@ -173,3 +177,39 @@ withCompiler(
   },
   7_200_000,
 );
+
+withCompiler("the parcel builds as it is handed off: the example plays a take by the played file, and the array is the same file", async () => {
+  const [layout] = sampleLayouts();
+  const portFiles = Object.fromEntries(["nodulum.h", "trace.h", "example/play.c"].map((path) => [path, readFileSync(join(here, path), "utf8")] as const));
+  const none = () => ({});
+  const source = plainSource({
+    ...{ layout, date: "2026-11-27", screens: [], direction: "down", language: "c", paper: "a4", takes: () => Promise.resolve([]) },
+    ...{ pageScript: () => "", runtimeFiles: none, portFiles: () => portFiles },
+  });
+  const parcel = mkdtempSync(join(folder, "parcel-"));
+  mkdirSync(join(parcel, "example"));
+  for (const { path, content } of (await makeParcel("c99", source)).files) writeFileSync(join(parcel, path), content);
+  const check = `#define NODULUM_IMPLEMENTATION
+#include "nodulum.h"
+#include "played.h"
+#include "actions.h"
+#include <stdio.h>
+int main(void) {
+  static double memory[1 << 16];
+  nodulum_layout *layout = nodulum_read((const char *)NODULUM_PLAYED, NODULUM_PLAYED_LENGTH, memory, sizeof(memory), NULL);
+  printf("%s %d", nodulum_digest(layout), nodulum_action_index(layout, ACTION_HORN));
+  return 0;
+}
+`;
+  writeFileSync(join(parcel, "check.c"), check);
+  const cc = (...args: string[]) => spawnSync("cc", ["-std=c99", "-Wall", "-Wextra", "-Werror", "-I.", ...args, "-lm"], { cwd: parcel, encoding: "utf8" });
+  expect(cc("check.c", "-o", "check").stderr).toBe("");
+  const horn = layout.actions.findIndex(({ name }) => name === "horn");
+  expect(spawnSync(join(parcel, "check"), { encoding: "utf8" }).stdout).toBe(`${digestOfText(writeLayout(layout))} ${horn}`);
+  expect(cc("example/play.c", "-o", "play").stderr).toBe("");
+  const take = join(process.cwd(), "samples", "takes", "brackwater-1.nodulum-take.json");
+  const { status, stdout } = spawnSync(join(parcel, "play"), ["brackwater.played.json", take], { cwd: parcel, encoding: "utf8" });
+  expect(status).toBe(0);
+  expect(stdout).toMatch(/^ +\d+\.\d\d s .*nudge.*\n/);
+  expect(stdout.trim().split("\n").at(-1)).toMatch(/^\d+ ticks of Brackwater$/);
+});

@@ -1861,6 +1861,8 @@ struct nodulum_placed {
   nd_room_of *clusters;
   nd_clear *zones;
   int control_count, source_count, cluster_count, zone_count, repeat_count, path_count, slides, unused;
+  /* The buttons that can be slid into, a bit each. */
+  uint64_t slide_in[4];
 };
 
 /* What one of each unit comes to, px. */
@@ -2108,7 +2110,10 @@ static void nd_place_control(nodulum_placed *p, const nd_control *control, const
     }
   }
   if (control->kind == NODULUM_SWIPE && control->within_ms > 0) ready->path = p->path_count++;
-  if (control->kind == NODULUM_BUTTON && control->word[ND_SLIDE_IN]) p->slides = 1;
+  if (control->kind == NODULUM_BUTTON && control->word[ND_SLIDE_IN]) {
+    p->slides = 1;
+    p->slide_in[p->control_count >> 6] |= (uint64_t)1 << (p->control_count & 63);
+  }
   p->control_count += 1;
 }
 
@@ -2384,7 +2389,8 @@ static int nd_contains(const nd_shape_box *shape, double x, double y) {
 
 static double nd_angle_of(double x, double y) { return atan2(y, x) * 180 / ND_PI; }
 static double nd_apart(double a, double b) {
-  double d = fmod(fabs(a - b), 360);
+  double d = fabs(a - b);
+  if (d >= 360) d = fmod(d, 360);
   return d > 180 ? 360 - d : d;
 }
 static int nd_within_port(double angle, double port, double extra) { return nd_apart(angle, port) <= 66 + extra + ND_ANGLE_SLACK; }
@@ -2891,7 +2897,8 @@ static void nd_stack(const nd_work *w, int32_t touch, double x, double y, uint64
   for (i = w->p->control_count - 1; i >= 0; i -= 1) {
     const nd_ready *r = &w->p->controls[i];
     const nd_own *o = &w->at.controls[i];
-    if (!nd_is_shown(w, i) || !nd_contains(&r->area, x, y)) continue;
+    /* Most are far away: that is seen at once. */
+    if (y < r->area.box.y - 1 || x < r->area.box.x - 1 || x > r->area.box.x + r->area.box.w + 1 || !nd_is_shown(w, i) || !nd_contains(&r->area, x, y)) continue;
     if (r->control->kind != NODULUM_BUTTON && o->held && o->touch != touch) continue;
     nd_set(stack, i, 1);
     if (r->own) break;
@@ -2929,11 +2936,16 @@ static void nd_move_to(nd_work *w, nd_touch *touch, double x, double y, double t
   }
   if (!captured) {
     uint64_t before[4], now[4];
-    nd_stack(w, touch->id, touch->x, touch->y, before);
+    int k, any = 0;
     nd_stack(w, touch->id, x, y, now);
-    for (i = w->p->control_count - 1; i >= 0; i -= 1) {
-      const nd_control *c = w->p->controls[i].control;
-      if (!nd_has(now, i) || c->kind != NODULUM_BUTTON || !c->word[ND_SLIDE_IN] || nd_has(before, i) || nd_has(touch->holds, i)) continue;
+    for (k = 0; k < 4; k += 1) {
+      now[k] &= w->p->slide_in[k] & ~touch->holds[k];
+      any |= now[k] != 0;
+    }
+    /* What it stood over before matters only where there is something to slide into. */
+    if (any) nd_stack(w, touch->id, touch->x, touch->y, before);
+    for (i = any ? nd_next_bit(now, 0) : 256; i < w->p->control_count; i = nd_next_bit(now, i + 1)) {
+      if (nd_has(before, i)) continue;
       nd_take(w, i, touch->id, x, y, t);
       nd_set(touch->holds, i, 1);
       nd_set(touch->slid, i, 1);

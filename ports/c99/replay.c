@@ -8,6 +8,7 @@
  */
 #define NODULUM_IMPLEMENTATION
 #include "nodulum.h"
+#include "trace.h"
 
 #include <stdio.h>
 #include <stdlib.h>
@@ -117,67 +118,6 @@ static int resolve(const nodulum_placed *placed, const nodulum_screen *s, const 
   return 0;
 }
 
-/* One line of a trace, read into an event; what it points to lives until `names`, `buttons` and `axes` are used anew. */
-typedef struct line_of {
-  char name[1100];
-  double buttons[64], axes[64];
-} line_of;
-
-static double number_of(const nd_reader *r, const nd_entry *e) { return nd_decimal(r->s + e->value, e->end - e->value); }
-
-static int numbers_of(const nd_reader *r, size_t list, double *to) {
-  size_t cursor = 0;
-  nd_entry item;
-  int n = 0;
-  while (n < 64 && nd_next(r, list, &cursor, &item)) to[n++] = number_of(r, &item);
-  return n;
-}
-
-static int event_of(const char *text, size_t length, nodulum_event *e, line_of *line) {
-  static const char *const words[] = {"down", "move", "up", "cancel", "key", "mouse", "?", "pad", "moment", "control", "off", "on", "blur"};
-  nd_reader r;
-  size_t cursor = 0, at = 0;
-  nd_entry f;
-  memset(e, 0, sizeof(*e));
-  e->type = -1;
-  nd_open(&r, text, length, NULL, 0);
-  nd_space(&r, &at, length);
-  if (r.fault != NULL || at >= length || !nd_is_object(&r, at)) return 0;
-  while (nd_next(&r, at, &cursor, &f)) {
-    int i, is_text = nd_is_string(&r, f.value);
-    if (nd_says(&r, f.key, "t")) e->t = number_of(&r, &f);
-    else if (nd_says(&r, f.key, "type"))
-      for (i = 0; i < 13; i += 1) e->type = nd_says(&r, f.value, words[i]) ? i : e->type;
-    else if (nd_says(&r, f.key, "id") && !is_text) e->id = (int32_t)number_of(&r, &f);
-    else if (nd_says(&r, f.key, "x") || nd_says(&r, f.key, "dx")) e->x = number_of(&r, &f);
-    else if (nd_says(&r, f.key, "y") || nd_says(&r, f.key, "dy")) e->y = number_of(&r, &f);
-    else if (nd_says(&r, f.key, "down") || nd_says(&r, f.key, "shown")) e->on = r.s[f.value] == 't';
-    else if (nd_says(&r, f.key, "button")) e->button = (int)number_of(&r, &f);
-    else if (nd_says(&r, f.key, "buttons")) e->button_count = numbers_of(&r, f.value, line->buttons);
-    else if (nd_says(&r, f.key, "axes")) e->axis_count = numbers_of(&r, f.value, line->axes);
-    else if (is_text) {
-      uint32_t c;
-      size_t p = f.value + 1;
-      line->name[0] = 0;
-      while (nd_letter(&r, &p, &c)) {
-        char letter[2] = {0, 0};
-        letter[0] = c < 128 ? (char)c : '?';
-        nd_append(line->name, sizeof(line->name), letter);
-      }
-      e->name = line->name;
-    }
-    if (nd_says(&r, f.key, "dx")) e->type = NODULUM_MOUSE_MOVED;
-  }
-  if (e->type == NODULUM_MOUSE) {
-    cursor = 0;
-    while (nd_next(&r, at, &cursor, &f))
-      if (nd_says(&r, f.key, "dx")) e->type = NODULUM_MOUSE_MOVED;
-  }
-  e->buttons = line->buttons;
-  e->axes = line->axes;
-  return e->type >= 0;
-}
-
 static void print_values(const nodulum_layout *layout, const nodulum_state *state, double t) {
   int i;
   printf("{\"t\":%.17g,\"values\":{", t);
@@ -208,7 +148,7 @@ static int replay(const nodulum_layout *layout, const nodulum_placed *placed, co
   void *memory = malloc(size);
   nodulum_state *state = memory == NULL ? NULL : nodulum_begin(placed, o->moment, memory, size);
   nodulum_event event;
-  line_of line;
+  trace_line line;
   int n, has_next = 0, closing = 0, code = 0;
   double end = 0;
   if (trace == NULL) code = fault(o->trace, "there is no such file");
@@ -220,7 +160,7 @@ static int replay(const nodulum_layout *layout, const nodulum_placed *placed, co
       size_t from = at; \
       while (at < length && trace[at] != '\n') at += 1; \
       if (at > from) { \
-        if (!event_of(trace + from, at - from, &event, &line)) code = fault(o->trace, "a line is no event"); \
+        if (!trace_event(trace + from, at - from, &event, &line)) code = fault(o->trace, "a line is no event"); \
         has_next = code == 0; \
       } \
       at += 1; \

@@ -23,6 +23,7 @@ const CHOOSABLE: Readonly<Record<ParcelId, readonly Choosable[]>> = {
   played: [],
   runtime: [],
   page: [],
+  c99: [],
   names: ["language"],
   looks: [],
   sheet: ["screens", "paper"],

@@ -24,6 +24,7 @@ import type { HandOffOptions } from "./options";
 /** What stands beside the application (scripts/build-page.mjs). */
 const PAGE_SCRIPT = "/nodulum-page.js";
 const RUNTIME_FILES = "/nodulum-runtime.json";
+const PORT_FILES = "/nodulum-c99.json";
 
 async function carried(path: string): Promise<Response> {
   const answer = await fetch(path);
@@ -81,6 +82,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       takes: () => takeFiles(listed.current, takes, layout),
       pageScript: async () => (await carried(PAGE_SCRIPT)).text(),
       runtimeFiles: async () => (await carried(RUNTIME_FILES)).json() as Promise<Readonly<Record<string, string>>>,
+      portFiles: async () => (await carried(PORT_FILES)).json() as Promise<Readonly<Record<string, string>>>,
       report: async () => {
         const wanted = { digest, date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
         const html = await checker.report({ layout, screens, faces }, wanted, () => undefined);
