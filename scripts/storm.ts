@@ -100,7 +100,7 @@ async function core(times: number, seed: number): Promise<readonly string[]> {
   return done.flatMap(({ fault }) => (fault === null ? [] : [fault]));
 }
 
-const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, files };
+const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, files };
 
 const [asked, ...figures] = process.argv.slice(2);
 if (asked === "core-part") {
