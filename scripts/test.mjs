@@ -60,6 +60,8 @@ ensureInstalled();
 const { buildCli } = await import("./build-cli.mjs");
 await buildCli();
 
+if (spawnSync("cc", ["--version"]).status !== 0) console.log("There is no C compiler here (cc): the port in C is neither built nor tested.");
+
 /** The checks that read the sources and run nothing. */
 const READING = [
   ["lint", "eslint", ["."]],

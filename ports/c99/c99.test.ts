@@ -213,3 +213,33 @@ int main(void) {
   expect(stdout).toMatch(/^ +\d+\.\d\d s .*nudge.*\n/);
   expect(stdout.trim().split("\n").at(-1)).toMatch(/^\d+ ticks of Brackwater$/);
 });
+
+const hasClang = hasCompiler && spawnSync("clang", ["--version"]).status === 0;
+(hasClang ? test : test.skip)(
+  "with clang: clean, and led by coverage nothing is found",
+  () => {
+    for (const [language, standard] of [
+      ["c", "c99"],
+      ["c++", "c++17"],
+    ])
+      for (const none of [[], ["-DNODULUM_NONE"]]) {
+        const strict = ["-Wall", "-Wextra", "-Wpedantic", "-Wconversion", "-Werror", "-DNODULUM_IMPLEMENTATION", "-fsyntax-only"];
+        const done = spawnSync("clang", ["-x", language, `-std=${standard}`, ...strict, ...none, join(here, "nodulum.h")], { encoding: "utf8" });
+        expect([done.status, done.stderr]).toEqual([0, ""]);
+      }
+    const built = make("build/fuzz-clang");
+    // A clang without its fuzzing runtime has been asked enough.
+    if (built.status !== 0 && /cannot find .*(fuzzer|asan)/.test(built.stderr)) return;
+    expect(built.stderr).toBe("");
+    const corpus = mkdtempSync(join(folder, "corpus-"));
+    sampleLayouts().forEach((layout, i) => writeFileSync(join(corpus, `whole-${i}`), compile(layout)));
+    const runs = process.env.NODULUM_C99_FUZZ ?? "300";
+    const { status } = spawnSync(join(here, "build", "fuzz-clang"), [`-runs=${runs}`, "-seed=7", "-max_len=20000", corpus], {
+      cwd: folder,
+      encoding: "utf8",
+      maxBuffer: 1 << 28,
+    });
+    expect(status).toBe(0);
+  },
+  7_200_000,
+);

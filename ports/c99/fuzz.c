@@ -5,7 +5,9 @@
 #define NODULUM_IMPLEMENTATION
 #include "nodulum.h"
 
+#ifndef NODULUM_LIBFUZZER
 #include <stdio.h>
+#endif
 #include <stdlib.h>
 
 /* xorshift64* (Vigna 2016): the same run for the same seed, everywhere. */
@@ -23,6 +25,7 @@ static void *room_of(size_t size) {
   return room;
 }
 
+#ifndef NODULUM_LIBFUZZER
 /* Breaks a file in a few places: other bytes, odd signs, cut out, doubled, cut off, digits changed. */
 static size_t broken(uint64_t *seed, char *bytes, size_t length, size_t room) {
   static const char odd[] = "\"\\{}[],:0-.eEu\x80\xc0\xed\xff";
@@ -64,12 +67,13 @@ static size_t broken(uint64_t *seed, char *bytes, size_t length, size_t room) {
   }
   return length;
 }
+#endif
 
 static void play(uint64_t *seed, const nodulum_layout *layout) {
   static const double sides[] = {1, 240, 1080, 2400, 20000};
   static const char *const names[] = {"KeyW", "KeyD", "Space", "under-way", "log-open", "helm", "horn", "no such"};
   size_t size = nodulum_place_size(layout), i, ticks;
-  void *room = room_of(size), *memory;
+  void *room = room_of(size), *memory, *copy;
   nodulum_screen s;
   nodulum_view view;
   nodulum_placed *placed;
@@ -84,6 +88,7 @@ static void play(uint64_t *seed, const nodulum_layout *layout) {
   if (placed == NULL) exit(4);
   size = nodulum_state_size(placed);
   memory = room_of(size);
+  copy = room_of(size);
   state = nodulum_begin(placed, NULL, memory, size);
   for (ticks = 1; ticks < 12; ticks += 1) {
     nodulum_event events[8];
@@ -105,7 +110,11 @@ static void play(uint64_t *seed, const nodulum_layout *layout) {
       e->button_count = (int)below(seed, 80);
       e->axis_count = (int)below(seed, 80);
     }
+    /* A copy of a state goes on as the state itself does, to the byte. */
+    memcpy(copy, memory, size);
     (void)nodulum_advance(placed, state, events, n, (double)ticks * 16);
+    (void)nodulum_advance(placed, (nodulum_state *)copy, events, n, (double)ticks * 16);
+    if (memcmp(copy, memory, size) != 0) exit(9);
     for (i = 0; i < (size_t)nodulum_action_count(layout); i += 1) {
       double x, y;
       nodulum_value_vector(state, (int)i, &x, &y);
@@ -117,10 +126,25 @@ static void play(uint64_t *seed, const nodulum_layout *layout) {
       if (!nodulum_look_at(placed, state, (int)i, &look) || !nodulum_control_at(placed, (int)i, &control)) exit(6);
     }
   }
+  free(copy);
   free(memory);
   free(room);
 }
 
+#ifdef NODULUM_LIBFUZZER
+/* The same for libFuzzer, which breaks the files itself. */
+int LLVMFuzzerTestOneInput(const uint8_t *data, size_t length);
+int LLVMFuzzerTestOneInput(const uint8_t *data, size_t length) {
+  uint64_t seed = 88172645463325252u + length;
+  const char *json = (const char *)(const void *)data;
+  size_t size = nodulum_measure(json, length);
+  void *memory = room_of(size);
+  nodulum_layout *layout = nodulum_read(json, length, memory, size, NULL);
+  if (layout != NULL) play(&seed, layout);
+  free(memory);
+  return 0;
+}
+#else
 int main(int count, char **words) {
   uint64_t seed = count > 2 ? strtoull(words[2], NULL, 10) * 2654435761u + 88172645463325252u : 1;
   unsigned long times = count > 1 ? strtoul(words[1], NULL, 10) : 0, i, taken = 0;
@@ -158,3 +182,4 @@ int main(int count, char **words) {
   printf("%lu of %lu taken\n", taken, times);
   return 0;
 }
+#endif
