@@ -87,53 +87,74 @@ function piecesOf(name: string, text: string): readonly Piece[] | null {
   return null;
 }
 
-/** Sorts files. `art`: SVGs are pictures, whatever else they might be. */
+/** What has been sorted so far. */
+interface Sorted {
+  readonly layouts: { readonly name: string; readonly text: string }[];
+  readonly takes: { readonly name: string; readonly text: string }[];
+  readonly rectangles: RectangleSource[];
+  readonly pictures: PictureData[];
+  readonly refused: string[];
+  pieces: readonly Piece[] | null;
+}
+
+/** How files are taken that could be several things: whether art is meant, whether pictures of pixels are among them, and how many there are. */
+interface Company {
+  readonly isArt: boolean;
+  readonly hasPixels: boolean;
+  readonly count: number;
+  /** How many of them have an ending. */
+  readonly endings: (ending: string) => number;
+}
+
+const PIXELS: readonly string[] = ["png", "webp"];
+const TEXTS: readonly string[] = ["json", "csv", "tsv", "svg", "txt"];
+
+async function sortPicture(file: File, { isArt, endings }: Company, into: Sorted): Promise<void> {
+  const ending = endingOf(file.name);
+  // A sheet is larger than any one picture of a layout may be: what is cut from it is held to that.
+  const isSheet = isArt && PIXELS.includes(ending) && endings(ending) === 1;
+  const typed = file.type === ART_TYPES[ending] ? file : new File([file], file.name, { type: ART_TYPES[ending] });
+  const picture = await readPicture(typed, ART, (isSheet ? 4 : 1) * PICTURES.fileBytes.most);
+  if (picture.ok) into.pictures.push(picture.value);
+  else into.refused.push(problemText(picture.problems));
+}
+
+async function sortText(file: File, { isArt, hasPixels }: Company, into: Sorted): Promise<void> {
+  const { name } = file;
+  const isTake = name.endsWith(TAKE_FILE) && file.size <= TAKES.bytes.most;
+  const text = isTake ? textOfBytes(new Uint8Array(await file.arrayBuffer())) : await textOfFile(file);
+  if (!text.ok) return void into.refused.push(`“${name}” was not taken, and nothing has changed.\n${problemText(text.problems)}`);
+  const isJson = endingOf(name) === "json";
+  const format = isJson ? formatOf(name, text.value) : "";
+  const said = { name, text: text.value };
+  if (format === "nodulum-take") into.takes.push(said);
+  else if (isJson && format !== null && !TABLES.includes(format)) into.layouts.push(said);
+  else if (text.value.length > MOST_TABLE_LETTERS) into.refused.push(`“${name}”: is larger than any table or drawing that is read here (4 MiB)`);
+  else if (isArt || hasPixels) into.pieces ??= piecesOf(name, text.value);
+  else {
+    const read = readRectangleFile(name, text.value);
+    if (read.ok) into.rectangles.push(read.value);
+    // A JSON without a list is a layout that lacks something: its reader says what.
+    else if (isJson) into.layouts.push(said);
+    else into.refused.push(`“${name}”: ${problemText(read.problems)}`);
+  }
+}
+
+/** Sorts files. `isArt`: SVGs are pictures, whatever else they might be. */
 export async function sortIncoming(chosen: readonly File[], isArt: boolean): Promise<Incoming> {
   const { files, backups, refused } = await unpacked(chosen);
-  const told = [...refused];
-  const hasPixels = files.some((file) => ["png", "webp"].includes(endingOf(file.name)));
-  const layouts: { name: string; text: string }[] = [];
-  const takes: { name: string; text: string }[] = [];
-  const rectangles: RectangleSource[] = [];
-  const pictures: PictureData[] = [];
-  let pieces: readonly Piece[] | null = null;
+  const endings = (ending: string) => files.filter((file) => endingOf(file.name) === ending).length;
+  const company: Company = { isArt, hasPixels: PIXELS.some((ending) => endings(ending) > 0), count: files.length, endings };
+  const into: Sorted = { layouts: [], takes: [], rectangles: [], pictures: [], refused: [...refused], pieces: null };
   for (const file of files) {
-    const { name } = file;
-    const ending = endingOf(name);
-    const isPicture = ending === "png" || ending === "webp" || (ending === "svg" && (isArt || hasPixels || files.length > 1));
-    if (isPicture) {
-      // A sheet is larger than any one picture of a layout may be: what is cut from it is held to that.
-      const most =
-        isArt && files.filter((one) => endingOf(one.name) === ending).length === 1 && ending !== "svg" ? 4 * PICTURES.fileBytes.most : PICTURES.fileBytes.most;
-      const typed = file.type === ART_TYPES[ending] ? file : new File([file], name, { type: ART_TYPES[ending] });
-      const picture = await readPicture(typed, ART, most);
-      if (picture.ok) pictures.push(picture.value);
-      else told.push(problemText(picture.problems));
-      continue;
-    }
-    if (!["json", "csv", "tsv", "svg", "txt"].includes(ending)) {
-      told.push(`“${name}”: is nothing that comes in here; a layout, a take, a backup, a table, a drawing or pictures do`);
-      continue;
-    }
-    const text = name.endsWith(TAKE_FILE) && file.size <= TAKES.bytes.most ? textOfBytes(new Uint8Array(await file.arrayBuffer())) : await textOfFile(file);
-    if (!text.ok) {
-      told.push(`“${name}” was not taken, and nothing has changed.\n${problemText(text.problems)}`);
-      continue;
-    }
-    const format = ending === "json" ? formatOf(name, text.value) : "";
-    if (format === "nodulum-take") takes.push({ name, text: text.value });
-    else if (ending === "json" && format !== null && !TABLES.includes(format)) layouts.push({ name, text: text.value });
-    else if (text.value.length > MOST_TABLE_LETTERS) told.push(`“${name}”: is larger than any table or drawing that is read here (4 MiB)`);
-    else if (isArt || hasPixels) pieces ??= piecesOf(name, text.value);
-    else {
-      const read = readRectangleFile(name, text.value);
-      if (read.ok) rectangles.push(read.value);
-      // A JSON without a list is a layout that lacks something: its reader says what.
-      else if (ending === "json") layouts.push({ name, text: text.value });
-      else told.push(`“${name}”: ${problemText(read.problems)}`);
-    }
+    const ending = endingOf(file.name);
+    const isPicture = PIXELS.includes(ending) || (ending === "svg" && (isArt || company.hasPixels || company.count > 1));
+    if (isPicture) await sortPicture(file, company, into);
+    else if (TEXTS.includes(ending)) await sortText(file, company, into);
+    else into.refused.push(`“${file.name}”: is nothing that comes in here; a layout, a take, a backup, a table, a drawing or pictures do`);
   }
-  return { layouts, takes, backups, rectangles, art: pictures.length > 0 ? { pictures, pieces, refused: [] } : null, refused: told };
+  const { layouts, takes, rectangles, pictures, pieces } = into;
+  return { layouts, takes, backups, rectangles, art: pictures.length > 0 ? { pictures, pieces, refused: [] } : null, refused: into.refused };
 }
 
 /** What of ours is a table, or tells rectangles, and is no layout. */
