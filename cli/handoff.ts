@@ -16,7 +16,7 @@ import { PARCEL_IDS, type Parcel, type ParcelId } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
 import type { TakeFile } from "../parcels/source";
 import { parcelFolder, parcelZip } from "../parcels/zip";
-import { pageScript, portFiles, runtimeFiles } from "./carried";
+import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, isSameFile, layoutFrom, orFail, textOf } from "./inputs";
 import { printMessage } from "./output";

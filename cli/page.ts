@@ -2,7 +2,7 @@
 import type { Command } from "commander";
 import { playingPage } from "../core/exchange/playingPage";
 import { compile } from "../core/format/compile";
-import { pageScript } from "./carried";
+import { pageScript } from "../parcels/carried";
 import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";
 import { printText } from "./output";
 

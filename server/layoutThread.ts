@@ -16,7 +16,7 @@ import { makeParcel } from "../parcels/makeParcel";
 import type { Parcel } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
 import { parcelZip } from "../parcels/zip";
-import { pageScript, portFiles, runtimeFiles } from "./carried";
+import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import type { HandOffRequest } from "./handOffRequest";
 import type { ReportRequest } from "./reportRequest";
 

@@ -20,6 +20,7 @@ function curveWords(curve: Curve): string {
 const ORIGIN_WORDS = { fixed: "stays", floating: "comes to the thumb", trailing: "follows" } as const;
 const waysWords = (count: number): string => (count === 0 ? "any" : String(count));
 
+/** Every value of a feel, lengths and parts of them in units; of all kinds what they have. */
 export function feelRows(control: Control, at: ResolvedControl): SheetRow[] {
   const feel = (field: string, value: string, written = "") => row("feel", field, value, written);
   switch (control.kind) {

@@ -6,6 +6,7 @@ import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import { pxPerMm } from "../engine/placement/screen";
 import { writeRows } from "../exchange/rows";
 import type { Layout, Screen } from "../format/types";
+import { documentHtml } from "../report/document";
 import { CONTENT_MM, reportStyle, type Paper } from "../report/style";
 import { drawnFor } from "../versions/compare";
 import { checklist } from "./checklist";
@@ -95,22 +96,7 @@ export function sheetHtml({ layout, digest, date, screen, paper, ticked }: Sheet
     ),
     part("In the game's own project", element("ul", { class: "ticks" }, ticks)),
   ].join("\n");
-  return `<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
-<meta name="viewport" content="width=device-width">
-<title>${escaped(layout.name)}: sheet</title>
-<style>${reportStyle(paper)}${STYLE}</style>
-</head>
-<body>
-<main>
-${body}
-</main>
-</body>
-</html>
-`;
+  return documentHtml({ title: `${layout.name}: sheet`, style: `${reportStyle(paper)}${STYLE}`, content: body });
 }
 
 /** The sheet as CSV, a row a value. */

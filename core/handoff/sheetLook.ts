@@ -4,6 +4,7 @@ import { number, row, type SheetRow } from "./sheetRow";
 
 const oneOrTwo = (value: number | readonly [number, number]): string => (typeof value === "number" ? number(value) : `(${value.map(number).join(", ")})`);
 
+/** What each port gives to which action. */
 export function servesRows(control: Control, layout: Layout): SheetRow[] {
   return control.serves.map(({ port, action, value, scale, repeat }) => {
     const kind = layout.actions.find(({ name }) => name === action)?.kind ?? "no action of this layout";
@@ -16,6 +17,7 @@ export function servesRows(control: Control, layout: Layout): SheetRow[] {
   });
 }
 
+/** Words, icon, colours, and what becomes of it untouched and let go. */
 export function lookRows({ kind, look }: Control, layout: Layout): SheetRow[] {
   const look1 = (field: string, value: string) => row("look", field, value);
   const face = ({ fill, line, ink, opacity }: { readonly fill: string; readonly line: string; readonly ink: string; readonly opacity: number }) =>

@@ -14,6 +14,7 @@ export interface Drawn {
   readonly resolved: Resolved;
 }
 
+/** A layout as drawn, by its base alone (null) or under one arrangement, whatever screen that is for. */
 export function drawn(layout: Layout, arrangement: Arrangement | null): Drawn {
   // The base by itself, or one arrangement alone and always.
   const alone = { ...layout, arrangements: arrangement === null ? [] : [{ ...arrangement, when: {} }] };
@@ -30,6 +31,7 @@ function frameBox(frame: Frame, { layout, resolved }: Drawn): Box {
 /** A fraction down as one up. */
 const turned = (fraction: number): number => 1 - fraction;
 
+/** Where something stands: `box` is where it came to. */
 export function placeRows(placement: Placement, box: Box, on: Drawn): SheetRow[] {
   const frame = frameBox(placement.frame, on);
   const size = row("place", "size", `${units(box.w)} × ${units(box.h)}`, placement.kind === "pin" ? placement.size.join(" × ") : "");
@@ -65,6 +67,7 @@ export function placeRows(placement: Placement, box: Box, on: Drawn): SheetRow[]
   ];
 }
 
+/** Where a control takes touches. */
 export function touchRows({ hit }: Control, at: ResolvedControl, { screen }: Resolved): SheetRow[] {
   const [seen, area] = [centreOf(at.visual), centreOf(at.hit)];
   const [sx, sy] = [area.x - seen.x, area.y - seen.y];

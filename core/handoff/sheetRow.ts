@@ -18,9 +18,12 @@ export interface SheetRow {
 
 /** A figure to a thousandth of its unit. */
 export const number = (value: number): string => String(Math.round(value * 1000) / 1000 + 0);
+/** Layout units, likewise. */
 export const units = (value: number): string => `${number(value)} u`;
+/** Two figures, as most programs take them. */
 export const pair = (x: number, y: number, write = number): string => `${write(x)}, ${write(y)}`;
 
+/** A row whose value is the same whichever way y runs. */
 export const row = (part: SheetPart, field: string, value: string, written = ""): SheetRow => ({ part, field, down: value, up: value, written });
 
 /** The name of a moment; of one that is not there its id. */

@@ -5,6 +5,7 @@
 import { faceWords } from "../checks/faceWords";
 import { cellOf } from "../checks/grid";
 import { element, escaped } from "../drawing/element";
+import { documentHtml } from "./document";
 import type { ReportedScreen } from "./reportedScreen";
 import { contactSheet, drawnPart, screensPart } from "./drawnParts";
 import { PART_WORDS, REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
@@ -26,23 +27,7 @@ export function reportHtml(source: ReportSource): string {
   const told = REPORT_PARTS.filter((part) => parts.includes(part))
     .map((part) => element("section", { id: `part-${part}` }, element("h2", {}, escaped(PART_WORDS[part])) + inside[part]()))
     .join("\n");
-  return `<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
-<meta name="viewport" content="width=device-width">
-<title>${escaped(layout.name)}: report</title>
-<style>${reportStyle(paper)}</style>
-</head>
-<body>
-<main>
-${head(source)}
-${told}
-</main>
-</body>
-</html>
-`;
+  return documentHtml({ title: `${layout.name}: report`, style: reportStyle(paper), content: `${head(source)}\n${told}` });
 }
 
 /** All findings of a report that nobody lives with, the same of several faces of a screen once. */

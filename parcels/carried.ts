@@ -1,4 +1,4 @@
-/** What the server carries as text, put in its place as it is built (scripts/build-server.mjs). */
+/** What the command line and the server carry as text, put in its place as they are built (scripts/build-page.mjs); the application fetches it instead. */
 declare const PAGE_SCRIPT: string;
 declare const RUNTIME_FILES: Readonly<Record<string, string>>;
 declare const PORT_FILES: Readonly<Record<string, string>>;
