@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve, sep } from "node:path";
 import { Option, type Command } from "commander";
 import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../core/exchange/constants";
-import { fileNameFor } from "../core/exchange/fileName";
+import { fileNamesOnce } from "../core/exchange/fileName";
 import { readTake, TAKE_FILE, writeTake } from "../core/exchange/take";
 import { problemText } from "../core/engine/result";
 import { TAKES } from "../core/format/limits";
@@ -60,7 +60,7 @@ export function addHandoff(command: Command): void {
       const source = plainSource({
         ...{ layout, screens, pageScript, runtimeFiles, portFiles },
         ...{ date: new Date().toISOString().slice(0, 10), direction: options.y, language: options.language, paper: options.paper },
-        takes: () => Promise.resolve(options.take.map((path) => takeFrom(path, layout))),
+        takes: () => Promise.resolve(takesFrom(options.take, layout)),
         step: (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
@@ -85,12 +85,15 @@ function parcelsFrom(list: string | undefined): readonly ParcelId[] {
   return [...new Set(ids)];
 }
 
-/** A take as it is handed off: with the frames that this layout gives for it. */
-function takeFrom(path: string, layout: Layout): TakeFile {
-  const take = orFail(readTake(textOf(path, TAKES.bytes.most, TAKES.bytes.words)), path);
-  const frames = framesOf(take, layout);
-  if (!frames.ok) throw new CallError(`${path}: ${problemText(frames.problems)}`);
-  return { path: fileNameFor(take.name, TAKE_FILE), text: writeTake({ ...take, frames: frames.value }) };
+/** Takes as they are handed off: with the frames that this layout gives for them. Two of the same name are two files. */
+function takesFrom(paths: readonly string[], layout: Layout): readonly TakeFile[] {
+  const fileName = fileNamesOnce();
+  return paths.map((path) => {
+    const take = orFail(readTake(textOf(path, TAKES.bytes.most, TAKES.bytes.words)), path);
+    const frames = framesOf(take, layout);
+    if (!frames.ok) throw new CallError(`${path}: ${problemText(frames.problems)}`);
+    return { path: fileName(take.name, TAKE_FILE), text: writeTake({ ...take, frames: frames.value }) };
+  });
 }
 
 /** A path below a folder; one that leads out of it is a fault of ours. */

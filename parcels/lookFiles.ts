@@ -2,14 +2,12 @@
 import { drawLook, lookPictures, lookSvg } from "./looks";
 import type { Parcel, ParcelFile } from "./parcel";
 import { pictureSheet, pictureSheetJson } from "./pictureSheet";
-import type { HandOffSource } from "./source";
+import { MOST_SIDE_PX, type HandOffSource } from "./source";
 
 /** How many px a unit PNGs have. */
 export const LOOK_SCALES = [1, 2, 3, 4] as const;
 /** The px a unit of the picture sheet. */
 const SHEET_SCALE = 2;
-/** Browsers refuse canvases with longer sides; a picture that would be larger is left out. */
-const MOST_SIDE_PX = 8192;
 
 const png = (path: string, content: Uint8Array): ParcelFile => ({ path, type: "image/png", content });
 

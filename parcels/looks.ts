@@ -28,8 +28,6 @@ export interface LookPicture {
   /** Its sides at 1×, px, margins among them. */
   readonly width: number;
   readonly height: number;
-  /** How far the control's own box stands from each edge, px at 1×. */
-  readonly margin: number;
   readonly drawn: Drawn;
   readonly hairline: number;
 }
@@ -60,7 +58,7 @@ export function lookPictures(layout: Layout): readonly LookPicture[] {
       partsOf(control, state).map(([part, pose]): LookPicture => {
         const name = [at.id, state, ...(part === null ? [] : [part])].join("-");
         const drawn = { control, box, travel: at.travel ?? 0, pose, ...(part === null ? {} : { part }) };
-        return { name, control: at.id, state, part, width, height, margin, drawn, hairline };
+        return { name, control: at.id, state, part, width, height, drawn, hairline };
       }),
     );
   });

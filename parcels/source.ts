@@ -6,6 +6,9 @@ import type { YDirection } from "../core/exchange/told";
 import type { Paper } from "../core/report/style";
 import type { DrawingContext, Supplies } from "../runtime/art";
 
+/** Browsers refuse canvases with longer sides, px: a picture that would be larger is left out, and named. */
+export const MOST_SIDE_PX = 8192;
+
 /** Makes PNGs; only a browser can. */
 export interface Painter {
   /** What the layout's looks are made of, its pictures decoded. */

@@ -1,3 +1,4 @@
+import { fileNamesOnce } from "./fileName";
 import { sampleLayouts } from "../../test/samples";
 import { fileSchema } from "../format/schema/file";
 import { fallsShort, textReport } from "./report";
@@ -47,4 +48,9 @@ test("reports count what is not accepted, and fail by what they are asked", () =
   expect(textReport(screens)).toContain("(accepted: fine)");
   expect(fallsShort(screens, "blocker")).toBe(false);
   expect(fallsShort(screens, "warning")).toBe(true);
+});
+
+test("file names are used once, however alike the names are, and keep their endings", () => {
+  const fileName = fileNamesOnce();
+  expect(["Quay", "quay", "Quay!", "Tide"].map((name) => fileName(name, ".json"))).toEqual(["quay.json", "quay-2.json", "quay-3.json", "tide.json"]);
 });

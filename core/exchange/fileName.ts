@@ -9,3 +9,14 @@ export function fileNameFor(name: string, ending = ".nodulum.json"): string {
     .toLowerCase();
   return `${bare || "layout"}${ending}`;
 }
+
+/** File names that are used once: the second of the same name is numbered before its ending, and so on. */
+export function fileNamesOnce(): (name: string, ending: string) => string {
+  const used = new Set<string>();
+  return (name, ending) => {
+    let file = fileNameFor(name, ending);
+    for (let n = 2; used.has(file); n += 1) file = fileNameFor(name, `-${n}${ending}`);
+    used.add(file);
+    return file;
+  };
+}

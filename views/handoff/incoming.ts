@@ -154,7 +154,7 @@ export async function sortIncoming(chosen: readonly File[], isArt: boolean): Pro
     else into.refused.push(`“${file.name}”: is nothing that comes in here; a layout, a take, a backup, a table, a drawing or pictures do`);
   }
   const { layouts, takes, rectangles, pictures, pieces } = into;
-  return { layouts, takes, backups, rectangles, art: pictures.length > 0 ? { pictures, pieces, refused: [] } : null, refused: into.refused };
+  return { layouts, takes, backups, rectangles, art: pictures.length > 0 ? { pictures, pieces } : null, refused: into.refused };
 }
 
 /** What of ours is a table, or tells rectangles, and is no layout. */

@@ -2,7 +2,7 @@
 /** What the parcels are made from: the open layout, the options, and what the application carries for them. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { writeTake, TAKE_FILE } from "../../core/exchange/take";
-import { fileNameFor } from "../../core/exchange/fileName";
+import { fileNamesOnce } from "../../core/exchange/fileName";
 import { facesOf } from "../../core/checks/grid";
 import { textOf } from "../../core/derived/text";
 import { problemText } from "../../core/engine/result";
@@ -17,6 +17,7 @@ import { createFacesChecker } from "../../workers/faces";
 import { useSession, useTakes } from "../session/context";
 import { railOf, shelfOf } from "../session/screens";
 import type { Takes } from "../session/takes";
+import { today } from "../shared/today";
 import { useTakeList, type ListedTake } from "../shared/useTakeList";
 import { browserPainter } from "./browserPainter";
 import type { HandOffOptions } from "./options";
@@ -32,27 +33,17 @@ async function carried(path: string): Promise<Response> {
   return answer;
 }
 
-/** The day as it is written, where the user is. */
-function today(): string {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, "0");
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-}
-
 /** Takes as files, with the frames that their own layout gives; of a take whose layout is not known the frames are left out. */
 async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout): Promise<readonly TakeFile[]> {
   const files: TakeFile[] = [];
-  const used = new Set<string>();
+  const fileName = fileNamesOnce();
   for (const { kept, shipped, name } of list) {
     const opened = shipped ?? (kept ? await takes.open(kept).then((one) => (one.ok ? one.value : Promise.reject(new Error(problemText(one.problems))))) : null);
     if (!opened) continue;
     const { take, on } = opened;
     const own = on ?? (take.layout === layoutDigest(now) ? now : null);
     const frames = own === null ? null : framesOf(take, own);
-    let path = fileNameFor(name, TAKE_FILE);
-    for (let n = 2; used.has(path); n += 1) path = fileNameFor(name, `-${n}${TAKE_FILE}`);
-    used.add(path);
-    files.push({ path, text: writeTake({ ...take, frames: frames?.ok ? frames.value : null }) });
+    files.push({ path: fileName(name, TAKE_FILE), text: writeTake({ ...take, frames: frames?.ok ? frames.value : null }) });
   }
   return files;
 }

@@ -16,6 +16,7 @@ import { createFacesChecker, type ReportWanted } from "../../workers/faces";
 import { says } from "../reading/sentences";
 import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../shared/download";
+import { today } from "../shared/today";
 import type { Faces } from "./useFaces";
 
 interface Props {
@@ -145,9 +146,7 @@ function Row({ label, children }: { label: string; children: React.ReactNode }) 
 
 /** Of which file and when a report is made. */
 function describe(layout: Layout): Pick<ReportWanted, "digest" | "date"> {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, "0");
-  return { digest: digestOfText(textOf(layout)), date: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}` };
+  return { digest: digestOfText(textOf(layout)), date: today() };
 }
 
 type State = { readonly kind: "idle" | "done" } | { readonly kind: "working"; readonly part: number } | { readonly kind: "failed"; readonly problem: string };

@@ -19,8 +19,6 @@ import type { Piece } from "./cut";
 export interface ArtSource {
   readonly pictures: readonly PictureData[];
   readonly pieces: readonly Piece[] | null;
-  /** What was not taken, and why. */
-  readonly refused: readonly string[];
 }
 
 const NONE = "\u0000";
@@ -78,11 +76,6 @@ export function ArtDialogue({ source, onClose }: Props) {
   return (
     <Dialogue title="Game art" open onOpenChange={(open) => !open && onClose()} wide>
       <div className="grid gap-3">
-        {source.refused.length > 0 && (
-          <p role="alert" className="max-h-24 overflow-auto whitespace-pre-line text-blocker">
-            {source.refused.join("\n")}
-          </p>
-        )}
         {sheet && (
           <SheetCutter
             sheet={sheet}
