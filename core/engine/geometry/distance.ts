@@ -13,7 +13,7 @@ const SAMPLES = 72;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** How far a shape reaches along (nx, ny), a unit vector, px from the origin. */
-function support(shape: Shape, nx: number, ny: number): number {
+export function support(shape: Shape, nx: number, ny: number): number {
   const halfW = shape.w / 2;
   const halfH = shape.h / 2;
   const centre = (shape.x + halfW) * nx + (shape.y + halfH) * ny;

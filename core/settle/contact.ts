@@ -1,0 +1,163 @@
+/**
+ * Where two shapes keep clear of each other, as one line: of all places that one may have beside the other, those where they share too much (or
+ * are too near) form a convex set, for both shapes are convex. A line that touches that set leaves a half-plane that is free of it: whoever stays
+ * there is clear, and the line turns with the shapes from step to step.
+ */
+import { commonArea } from "../engine/geometry/commonArea";
+import { clearance, support } from "../engine/geometry/distance";
+import { circleRadius, lensArea } from "../engine/geometry/circle";
+import { magnitude, type Point } from "../engine/geometry/point";
+import { areaOf, type Shape } from "../engine/geometry/shape";
+
+/** How far two shapes are from the line, mm, 0 and above being clear; and how that changes with x, y, w, h of each. */
+export interface Contact {
+  readonly value: number;
+  readonly a: readonly [number, number, number, number];
+  readonly b: readonly [number, number, number, number];
+}
+
+/** By how much a shape reaches farther along a direction with its half width and its half height. */
+function reachGrowth({ shape, w, h }: Shape, nx: number, ny: number): readonly [number, number] {
+  switch (shape) {
+    case "box":
+      return [Math.abs(nx), Math.abs(ny)];
+    case "ellipse": {
+      const reach = magnitude((nx * w) / 2, (ny * h) / 2) || 1;
+      return [(nx * nx * w) / 2 / reach, (ny * ny * h) / 2 / reach];
+    }
+    case "capsule":
+      return w <= h ? [1 - Math.abs(ny), Math.abs(ny)] : [Math.abs(nx), 1 - Math.abs(nx)];
+  }
+}
+
+/** Changes of a middle and of half sides as changes of x, y, w, h. */
+const asBox = (cx: number, cy: number, halfW: number, halfH: number) => [cx, cy, (cx + halfW) / 2, (cy + halfH) / 2] as const;
+
+/** How far apart two shapes are along a direction from a to b (none given: the one along which they are farthest apart), less `gap`. */
+export function gapContact(a: Shape, b: Shape, gap: number, along?: Point): Contact {
+  const { x, y } = along ?? clearance(a, b).direction;
+  const px = along ? -(support(a, x, y) + support(b, -x, -y)) : clearance(a, b).px;
+  const [aw, ah] = reachGrowth(a, x, y);
+  const [bw, bh] = reachGrowth(b, x, y);
+  return { value: px - gap, a: asBox(-x, -y, -aw, -ah), b: asBox(x, y, -bw, -bh) };
+}
+
+/** That two shapes do share something: the other way about. `depth`: how far at least one must go to come free. */
+export function depthContact(a: Shape, b: Shape, depth: number): Contact {
+  const { value, a: of, b: to } = gapContact(a, b, -depth);
+  const turned = (g: Contact["a"]) => [-g[0], -g[1], -g[2], -g[3]] as const;
+  return { value: -value, a: turned(of), b: turned(to) };
+}
+
+/** Of which area a share is a part: of the smaller one's, or of the first or the second shape's. */
+export type WholeOf = "smaller" | "a" | "b";
+
+const wholeArea = (a: Shape, b: Shape, of: WholeOf) => (of === "a" ? areaOf(a) : of === "b" ? areaOf(b) : Math.min(areaOf(a), areaOf(b)));
+/** The part of the whole that two shapes share. */
+export function sharedPart(a: Shape, b: Shape, of: WholeOf): number {
+  const whole = wholeArea(a, b, of);
+  return whole > 0 ? commonArea(a, b) / whole : 0;
+}
+
+const shifted = (shape: Shape, by: number, { x, y }: Point): Shape => ({ ...shape, x: shape.x + by * x, y: shape.y + by * y });
+const widened = (shape: Shape, dw: number, dh: number): Shape => ({ ...shape, x: shape.x - dw / 2, y: shape.y - dh / 2, w: shape.w + dw, h: shape.h + dh });
+
+/** Shapes farther from each other than this, mm, are far from sharing anything. */
+const FAR_MM = 1.5;
+/** A place on the border is found to this, mm. */
+const FOUND_MM = 1e-6;
+const MOST_STEPS = 60;
+
+/**
+ * How far two shapes are from sharing `share` of the whole. Null where they cannot share so much along this direction (from a to b; none given:
+ * the one along which they come free soonest).
+ */
+export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; readonly share: number }, along?: Point): Contact | null {
+  const { of, share } = whole;
+  const apart = along ? null : clearance(a, b);
+  // Far from each other, not touching at all is line enough, and quicker found.
+  if (apart && apart.px > FAR_MM) return gapContact(a, b, 0, apart.direction);
+  const n = along ?? apart!.direction;
+  const discs = circleRadius(a) > 0 && circleRadius(b) > 0 ? discContact(a, b, whole, n) : undefined;
+  if (discs !== undefined) return discs;
+  const free = support(a, n.x, n.y) + support(b, -n.x, -n.y);
+  const over = (by: number) => sharedPart(a, shifted(b, by, n), of) - share;
+  const at = borderFrom(over, free, Math.min(a.w, a.h, b.w, b.h));
+  if (at === null) return null;
+  const there = shifted(b, at, n);
+  const part = (one: Shape, other: Shape) => sharedPart(one, other, of);
+  const step = Math.max(1e-4, 0.004 * Math.min(a.w, a.h, b.w, b.h));
+  const here = part(a, there);
+  const slope = (dx: number, dy: number) => (part(a, shifted(there, 1, { x: dx, y: dy })) - part(a, shifted(there, -1, { x: dx, y: dy }))) / (2 * step);
+  const gx = slope(step, 0);
+  const gy = slope(0, step);
+  const steep = magnitude(gx, gy);
+  if (!(steep > 1e-9)) return null;
+  const [nx, ny] = [-gx / steep, -gy / steep];
+  const growth = (dw: number, dh: number, first: boolean) => {
+    const larger = first ? part(widened(a, dw, dh), there) : part(a, widened(there, dw, dh));
+    // For half a side, as `asBox` takes it.
+    return (-2 * (larger - here)) / step / steep;
+  };
+  return {
+    value: -at * (nx * n.x + ny * n.y),
+    a: asBox(-nx, -ny, growth(step, 0, true), growth(0, step, true)),
+    b: asBox(nx, ny, growth(step, 0, false), growth(0, step, false)),
+  };
+}
+
+/** Two discs: all depends on how far apart their middles are, and on two radii; what a side adds, the other side of a circle adds too. */
+function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }, n: Point): Contact | null {
+  const [r, s] = [circleRadius(a), circleRadius(b)];
+  const border = (one: number, two: number): number | null => {
+    const area = Math.PI * (of === "a" ? one : of === "b" ? two : Math.min(one, two)) ** 2;
+    const over = (by: number) => lensArea(one, two, by) / area - share;
+    return borderFrom(over, one + two, Math.min(one, two));
+  };
+  const at = border(r, s);
+  if (at === null) return null;
+  const step = 0.01 * Math.min(r, s);
+  const growth = (dr: number, ds: number) => ((border(r + dr, s + ds) ?? at) - (border(r - dr, s - ds) ?? at)) / (2 * step);
+  // The tangent at the place where the line along n from the present middle leaves the circle of too near.
+  const [dx, dy] = [b.x + s - a.x - r, b.y + s - a.y - r];
+  const onward = dx * n.x + dy * n.y;
+  const across = dx * dx + dy * dy - onward * onward;
+  const reach = Math.sqrt(Math.max(0, at * at - across));
+  const [nx, ny] = [(dx + (reach - onward) * n.x) / at, (dy + (reach - onward) * n.y) / at];
+  return { value: dx * nx + dy * ny - at, a: asBox(-nx, -ny, -growth(step, 0) / 2, -growth(step, 0) / 2), b: asBox(nx, ny, -growth(0, step) / 2, -growth(0, step) / 2) };
+}
+
+/** The place along a line, at or before `free` where nothing is shared any more, at which just so much is shared; null where so much never is. */
+function borderFrom(over: (by: number) => number, free: number, size: number): number | null {
+  let high = free;
+  if (!(size > 0)) return null;
+  let reach = size / 64;
+  let low = free - reach;
+  let value = over(low);
+  while (value < 0) {
+    reach *= 2;
+    if (!(reach <= 4 * size)) return null;
+    high = low;
+    low = free - reach;
+    const next = over(low);
+    // What is shared has begun to fall again: the middle is behind.
+    if (next < value - 1e-12 && next < 0) return null;
+    value = next;
+  }
+  let atLow = value;
+  let atHigh = over(high);
+  for (let i = 0; i < MOST_STEPS && high - low > FOUND_MM; i += 1) {
+    // A secant where it stays well inside, else the middle.
+    const secant = low + ((high - low) * atLow) / (atLow - atHigh);
+    const middle = i % 3 === 2 || !(secant > low && secant < high) ? (low + high) / 2 : secant;
+    const now = over(middle);
+    if (now >= 0) {
+      low = middle;
+      atLow = now;
+    } else {
+      high = middle;
+      atHigh = now;
+    }
+  }
+  return high;
+}

@@ -1,0 +1,36 @@
+/** What the checks say of a settled layout: what of that which was asked for is left, and what has come or grown that may not. */
+import { changesOf } from "../checks/changes";
+import type { BareFinding } from "../checks/finding";
+import type { Layout } from "../format/types";
+import { findingsOn, isAskedFor } from "./aims";
+import type { FacedScreen } from "./facedScreens";
+import type { SettleRequest } from "./request";
+
+/** A finding, and the face (by its place) that it is on. */
+export interface FaceFound {
+  readonly face: number;
+  readonly finding: BareFinding;
+}
+
+/** `left`: asked for and still there. `worse`: new, or graver than it was. */
+export interface Outcome {
+  readonly left: readonly FaceFound[];
+  readonly worse: readonly FaceFound[];
+}
+
+/** What is found of a layout, face by face. */
+export const allFindings = (layout: Layout, faces: readonly FacedScreen[], moment: string | null): BareFinding[][] =>
+  faces.map((face) => findingsOn(layout, face, moment));
+
+/** The findings that are asked for. */
+export const askedFor = (request: SettleRequest, found: readonly (readonly BareFinding[])[]): FaceFound[] =>
+  found.flatMap((list, face) => list.flatMap((finding) => (isAskedFor(request, finding) ? [{ face, finding }] : [])));
+
+/** Holds a version of a layout against what was found of the layout before. */
+export function outcomeOf(request: SettleRequest, faces: readonly FacedScreen[], before: readonly (readonly BareFinding[])[], version: Layout): Outcome {
+  const after = allFindings(version, faces, request.moment);
+  const worse = after.flatMap((list, face) =>
+    changesOf(before[face], list).flatMap(({ kind, is }) => (is && (kind === "new" || kind === "graver") ? [{ face, finding: is }] : [])),
+  );
+  return { left: askedFor(request, after), worse };
+}

@@ -1,0 +1,149 @@
+/** Wishes of what stands beside another: areas that neither lie on each other nor too near, zones that stay free, rows that keep their order. */
+import { clearance, isWithin } from "../engine/geometry/distance";
+import { centreOf, type Point } from "../engine/geometry/point";
+import type { Shape } from "../engine/geometry/shape";
+import type { FindingCode } from "../checks/finding";
+import { findingWord, type Aim } from "./aims";
+import { depthContact, gapContact, shareContact, type Contact } from "./contact";
+import { NUMBERS, VISUAL } from "./facedScreens";
+import { SHARE_SPARE } from "./placeWishes";
+import { aimFor, areaOn, areaPlace, boxTerms, pairWord, visualOf, type Standing, type Way, type Wish, type Wishing } from "./wishes";
+
+/** What is farther apart than this, mm, has no say in a step: no step goes so far. */
+export const LOOK_MM = 16;
+/** How deep areas that may share a little lie in each other at least, mm: where they only touched, they would be too close. */
+const LEAST_DEPTH_MM = 0.02;
+
+/** The wishes of everything on a face that stands beside something else. */
+export function* pairWishes(wishing: Wishing): Iterable<Wish> {
+  const { facts, numbers, request } = wishing;
+  for (const [a, b] of facts.pairs) yield* clear(wishing, a, b);
+  for (const under of facts.controls) if (under.own && !under.underlay) yield* unburied(wishing, under);
+  const meets = (a: readonly string[], b: readonly string[]) =>
+    request.layout.moments.length === 0 || (request.moment === null ? a.some((m) => b.includes(m)) : a.includes(request.moment) && b.includes(request.moment));
+  for (const zone of facts.zones)
+    for (const one of facts.controls) {
+      if (!meets(one.control.moments, zone.moments)) continue;
+      if (zone.taps) yield* free(wishing, "touch/steals", one, { id: zone.id, box: zone.box, area: areaOn(numbers, one), at: areaPlace(one) });
+      if (one.control.kind !== "touchpad" && one.control.kind !== "swipe")
+        yield* free(wishing, "view/covered", one, { id: zone.id, box: zone.box, area: visualOf(numbers, one), at: one.place * NUMBERS + VISUAL });
+    }
+  yield* inLine(wishing);
+  yield* withThumbs(wishing);
+}
+
+function* contactWish({ facts }: Wishing, code: Wish["code"], subjects: readonly string[], aim: Pick<Aim, "wanted" | "kept">, contact: Contact | null, at: readonly [number, number | null]): Iterable<Wish> {
+  if (!contact) return;
+  const terms = [...boxTerms(at[0], contact.a), ...(at[1] === null ? [] : boxTerms(at[1], contact.b))];
+  yield { code, subjects, face: facts.index, wanted: aim.wanted, kept: aim.kept, value: contact.value, terms };
+}
+
+/** The direction that a pair is told, as this face sees it. */
+function wayOn({ facts }: Wishing, way: Way | undefined): Point | undefined {
+  return way?.along ? (facts.face.mirrored ? { x: -way.along.x, y: way.along.y } : way.along) : undefined;
+}
+
+/** Shapes about one middle come free upwards: any side is as good, and this one is its own mirror. */
+function awayFrom(a: Shape, b: Shape): Point | undefined {
+  const [p, q] = [centreOf(a), centreOf(b)];
+  return Math.abs(p.x - q.x) + Math.abs(p.y - q.y) < 1e-6 ? { x: 0, y: -1 } : undefined;
+}
+
+const spareOf = ({ kept }: Aim) => (kept ? 0 : SHARE_SPARE);
+
+/** Two areas, both ground or neither: they share less than would be found, or keep the wanted gap. */
+function* clear(wishing: Wishing, a: Standing, b: Standing): Iterable<Wish> {
+  const { facts, numbers, ways } = wishing;
+  const [one, two] = [areaOn(numbers, a), areaOn(numbers, b)];
+  if (!(one.w > 0 && one.h > 0 && two.w > 0 && two.h > 0) || !isWithin(one, two, LOOK_MM)) return;
+  const subjects = [a.control.id, b.control.id];
+  const at = [areaPlace(a), areaPlace(b)] as const;
+  const way = ways.get(pairWord(a.control.id, b.control.id));
+  const along = wayOn(wishing, way) ?? awayFrom(one, two);
+  const overlap = aimFor(wishing, "touch/overlap", subjects);
+  const close = aimFor(wishing, "touch/close", subjects);
+  const gap = facts.thresholds["touch/close"]![0].measure;
+  const isFound = (code: FindingCode) => facts.found.has(findingWord(code, subjects));
+  const lay = !a.underlay && clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px < -LEAST_DEPTH_MM;
+  if (!a.underlay && gap > 0 && !(lay && !way?.apart)) {
+    // Apart already, or told to be: the gap is what is asked for, or what there was.
+    const aim = lay ? { ...overlap, measure: gap } : isFound("touch/close") ? close : { ...close, measure: gap };
+    yield* contactWish(wishing, lay ? "touch/overlap" : "touch/close", subjects, aim, gapContact(one, two, aim.measure, along), at);
+    return;
+  }
+  yield* contactWish(wishing, "touch/overlap", subjects, overlap, shareContact(one, two, { of: "smaller", share: overlap.measure - spareOf(overlap) }, along), at);
+  if (!a.underlay && gap > 0) yield* contactWish(wishing, "touch/close", subjects, { wanted: false, kept: false }, depthContact(one, two, LEAST_DEPTH_MM), at);
+}
+
+/** What lies under ground drawn above it keeps the most of its touches. */
+function* unburied(wishing: Wishing, under: Standing): Iterable<Wish> {
+  const { facts, numbers } = wishing;
+  const area = areaOn(numbers, under);
+  for (const above of facts.controls) {
+    if (!above.own || !above.underlay || above.place < under.place) continue;
+    const cover = areaOn(numbers, above);
+    const shown = under.control.moments.some((m) => above.control.moments.includes(m)) || wishing.request.layout.moments.length === 0;
+    if (!shown || !isWithin(area, cover, LOOK_MM)) continue;
+    const aim = aimFor(wishing, "touch/buried", [under.control.id]);
+    const contact = shareContact(area, cover, { of: "a", share: aim.measure - spareOf(aim) });
+    yield* contactWish(wishing, "touch/buried", [under.control.id], aim, contact, [areaPlace(under), areaPlace(above)]);
+  }
+}
+
+/** A zone that a control leaves free. */
+function* free(
+  wishing: Wishing,
+  code: "touch/steals" | "view/covered",
+  { control }: Standing,
+  { id, box, area, at }: { readonly id: string; readonly box: Shape; readonly area: Shape; readonly at: number },
+): Iterable<Wish> {
+  if (!(box.w > 0 && box.h > 0) || !isWithin(area, box, LOOK_MM)) return;
+  const aim = aimFor(wishing, code, [control.id, id]);
+  const way = wishing.ways.get(pairWord(control.id, id));
+  const along = wayOn(wishing, way) ?? awayFrom(area, box);
+  yield* contactWish(wishing, code, [control.id, id], aim, shareContact(area, box, { of: "b", share: aim.measure - spareOf(aim) }, along), [at, null]);
+}
+
+const middle = (numbers: Float64Array, place: number, axis: 0 | 1) => numbers[place * NUMBERS + VISUAL + axis] + numbers[place * NUMBERS + VISUAL + axis + 2] / 2;
+
+/** What is set in a row or a column keeps its order there. */
+function* inLine({ facts, numbers }: Wishing): Iterable<Wish> {
+  const places = new Map(facts.controls.map((s) => [s.control.id, s.place]));
+  for (const { along, ids } of facts.lines) {
+    const axis = along === "x" ? 0 : 1;
+    const there = ids.filter((id) => places.has(id)).map((id) => ({ id, place: places.get(id)! }));
+    there.sort((a, b) => middle(facts.origin, a.place, axis) - middle(facts.origin, b.place, axis));
+    for (let i = 0; i + 1 < there.length; i += 1) {
+      const [before, after] = [there[i], there[i + 1]];
+      const [p, q] = [before.place * NUMBERS + VISUAL + axis, after.place * NUMBERS + VISUAL + axis];
+      const value = middle(numbers, after.place, axis) - middle(numbers, before.place, axis);
+      const terms = [[q, 1], [q + 2, 0.5], [p, -1], [p + 2, -0.5]] as const; // prettier-ignore
+      yield { code: "held", subjects: [before.id, after.id], face: facts.index, wanted: false, kept: true, value, terms };
+    }
+  }
+}
+
+/** One thumb lies on two buttons at once when they are at most this far apart, mm (section 3 of the model). */
+const ONE_THUMB_GAP_MM = 3;
+
+/** What is wanted together stays with the thumb it has, and what one thumb gives at once stays as near. */
+function* withThumbs(wishing: Wishing): Iterable<Wish> {
+  const { facts, numbers } = wishing;
+  const held = facts.controls.filter((s) => facts.together.has(s.control.id));
+  if (facts.pivots.length === 2) {
+    const border = (facts.pivots[0].x + facts.pivots[1].x) / 2;
+    for (const { control, place } of held) {
+      const side = middle(facts.origin, place, 0) <= border ? -1 : 1;
+      const at = place * NUMBERS + VISUAL;
+      const terms = [[at, side], [at + 2, side / 2]] as const; // prettier-ignore
+      yield { code: "held", subjects: [control.id], face: facts.index, wanted: false, kept: true, value: side * (middle(numbers, place, 0) - border), terms };
+    }
+  }
+  for (const [a, b] of facts.pairs) {
+    if (!facts.together.has(a.control.id) || !facts.together.has(b.control.id) || a.control.kind !== "button" || b.control.kind !== "button") continue;
+    if (!a.control.feel.slideIn && !b.control.feel.slideIn) continue;
+    if (clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px > ONE_THUMB_GAP_MM) continue;
+    const near = depthContact(areaOn(numbers, a), areaOn(numbers, b), -ONE_THUMB_GAP_MM);
+    yield* contactWish(wishing, "held", [a.control.id, b.control.id], { wanted: false, kept: true }, near, [areaPlace(a), areaPlace(b)]);
+  }
+}

@@ -1,0 +1,162 @@
+/** Wishes of one control: on the screen, in the safe frame, large enough, in reach, with room for its travel, out of the system's strips. */
+import { centreOf, magnitude, type Box } from "../engine/geometry/point";
+import { clearance } from "../engine/geometry/distance";
+import { areaOf, type Shape } from "../engine/geometry/shape";
+import { commonArea } from "../engine/geometry/commonArea";
+import type { Aim } from "./aims";
+import { gapContact, shareContact } from "./contact";
+import { HIT, NUMBERS, TRAVEL, VISUAL } from "./facedScreens";
+import { aimFor, areaOn, areaPlace, boxTerms, visualOf, type Standing, type Wish, type Wishing } from "./wishes";
+
+type Terms = Wish["terms"];
+
+/** The wishes of every control of a face. */
+export function* placeWishes(wishing: Wishing): Iterable<Wish> {
+  for (const standing of wishing.facts.controls) {
+    yield* within(wishing, standing);
+    yield* large(wishing, standing);
+    yield* reached(wishing, standing);
+    if (standing.control.kind === "stick") yield* travels(wishing, standing);
+    if (standing.control.kind === "stick" || standing.underlay) yield* fromStrips(wishing, standing);
+    yield* pictured(wishing, standing);
+  }
+}
+
+/** A wish of a control. */
+const wish = ({ facts }: Wishing, code: Wish["code"], standing: Standing, { wanted, kept }: Pick<Aim, "wanted" | "kept">, [value, terms]: readonly [number, Terms]): Wish => ({
+  code,
+  subjects: [standing.control.id],
+  face: facts.index,
+  wanted,
+  kept,
+  value,
+  terms,
+});
+
+/** The four ways in which a box may leave a frame, by at most `most`. */
+function inFrame(box: Box, frame: Box, most: number, at: number): { value: number; terms: Terms }[] {
+  return [
+    { value: box.x - frame.x + most, terms: [[at, 1]] },
+    { value: box.y - frame.y + most, terms: [[at + 1, 1]] },
+    { value: frame.x + frame.w - box.x - box.w + most, terms: [[at, -1], [at + 2, -1]] }, // prettier-ignore
+    { value: frame.y + frame.h - box.y - box.h + most, terms: [[at + 1, -1], [at + 3, -1]] }, // prettier-ignore
+  ];
+}
+
+function* within(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const { facts, numbers } = wishing;
+  const box = visualOf(numbers, standing);
+  const at = standing.place * NUMBERS + VISUAL;
+  const off = aimFor(wishing, "place/off-screen", [standing.control.id]);
+  for (const { value, terms } of inFrame(box, facts.face.frames.screen, off.measure, at)) yield wish(wishing, "place/off-screen", standing, off, [value, terms]);
+  if (standing.control.kind === "touchpad" || standing.control.kind === "swipe") return;
+  const unsafe = aimFor(wishing, "place/unsafe", [standing.control.id]);
+  // What leaves the screen is not told to leave the safe frame too; back on the screen it has to be in the safe frame at once.
+  for (const { value, terms } of inFrame(box, facts.face.frames.safe, unsafe.measure, at))
+    yield wish(wishing, "place/unsafe", standing, off.wanted ? off : unsafe, [value, terms]);
+}
+
+function* large(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const aim = aimFor(wishing, "touch/small", [standing.control.id]);
+  for (const side of [2, 3]) {
+    const at = standing.place * NUMBERS + HIT + side;
+    yield wish(wishing, "touch/small", standing, aim, [wishing.numbers[at] - aim.measure, [[at, 1]]]);
+  }
+}
+
+function* reached(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const { facts, numbers } = wishing;
+  const aim = aimFor(wishing, "reach/far", [standing.control.id]);
+  const box = visualOf(numbers, standing);
+  const centre = centreOf(box);
+  const far = (p: { x: number; y: number }) => (standing.underlay ? Math.max(0, clearance(pointOf(p), areaOn(numbers, standing)).px) : magnitude(p.x - centre.x, p.y - centre.y));
+  const pivot = facts.pivots.reduce((best, p) => (far(p) < far(best) ? p : best));
+  const way = far(pivot);
+  if (standing.underlay) {
+    const { b } = gapContact(pointOf(pivot), areaOn(numbers, standing), 0);
+    const terms = boxTerms(areaPlace(standing), b.map((n) => -n)); // prettier-ignore
+    yield wish(wishing, "reach/far", standing, aim, [aim.measure - way, way > 0 ? terms : []]);
+    return;
+  }
+  if (way <= 0) return;
+  const [nx, ny] = [(centre.x - pivot.x) / way, (centre.y - pivot.y) / way];
+  yield wish(wishing, "reach/far", standing, aim, [aim.measure - way, boxTerms(standing.place * NUMBERS + VISUAL, [-nx, -ny, -nx / 2, -ny / 2])]);
+}
+
+const pointOf = ({ x, y }: { x: number; y: number }): Shape => ({ shape: "box", x, y, w: 0, h: 0 });
+
+function* travels(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const { control, place } = standing;
+  if (control.kind !== "stick") return;
+  const { facts, numbers } = wishing;
+  const at = place * NUMBERS + TRAVEL;
+  const travel = numbers[at];
+  const live = control.feel.outer - control.feel.inner;
+  const fine = aimFor(wishing, "feel/fine", [control.id]);
+  yield wish(wishing, "feel/fine", standing, fine, [live * travel - fine.measure, [[at, live]]]);
+  if (control.feel.origin !== "fixed") return;
+  const cut = aimFor(wishing, "feel/travel-cut", [control.id]);
+  const { x, y } = centreOf(visualOf(numbers, standing));
+  const { screen } = facts.face.frames;
+  const v = place * NUMBERS + VISUAL;
+  const sides: { value: number; terms: Terms }[] = [
+    { value: x - travel - screen.x, terms: [[v, 1], [v + 2, 0.5], [at, -1]] }, // prettier-ignore
+    { value: y - travel - screen.y, terms: [[v + 1, 1], [v + 3, 0.5], [at, -1]] }, // prettier-ignore
+    { value: screen.x + screen.w - x - travel, terms: [[v, -1], [v + 2, -0.5], [at, -1]] }, // prettier-ignore
+    { value: screen.y + screen.h - y - travel, terms: [[v + 1, -1], [v + 3, -0.5], [at, -1]] }, // prettier-ignore
+  ];
+  for (const { value, terms } of sides) yield wish(wishing, "feel/travel-cut", standing, cut, [value + cut.measure, terms]);
+}
+
+/** The strips where the system takes swipes for itself, mm. */
+function stripsOf({ screen, frames, mm }: Wishing["facts"]["face"]): Shape[] {
+  const { w, h } = frames.screen;
+  const [left, top, right, bottom] = [screen.edges.left / mm, screen.edges.top / mm, screen.edges.right / mm, screen.edges.bottom / mm];
+  const strips: Shape[] = [
+    { shape: "box", x: 0, y: 0, w: left, h },
+    { shape: "box", x: w - right, y: 0, w: right, h },
+    { shape: "box", x: 0, y: 0, w, h: top },
+    { shape: "box", x: 0, y: h - bottom, w, h: bottom },
+  ];
+  return strips.filter((strip) => strip.w > 0 && strip.h > 0);
+}
+
+/** A share that stays this much under what is allowed: sums of samples are not exact. */
+export const SHARE_SPARE = 1e-4;
+
+function* fromStrips(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const aim = aimFor(wishing, "touch/edge", [standing.control.id]);
+  const area = areaOn(wishing.numbers, standing);
+  const whole = areaOf(area);
+  if (!(whole > 0)) return;
+  const strips = stripsOf(wishing.facts.face);
+  const spare = aim.kept ? 0 : SHARE_SPARE;
+  const parts = strips.map((strip) => commonArea(area, strip) / whole);
+  const all = parts.reduce((a, b) => a + b, 0);
+  for (const [i, strip] of strips.entries()) {
+    // Several strips share what is allowed as they share the area now.
+    const share = all > 0 ? (aim.measure - spare) * Math.max(0.25, parts[i] / all) : (aim.measure - spare) / 2;
+    const inward = { x: strip.w < strip.h ? (strip.x > 0 ? 1 : -1) : 0, y: strip.w < strip.h ? 0 : strip.y > 0 ? 1 : -1 };
+    const contact = shareContact(area, strip, { of: "a", share }, inward);
+    if (contact) yield wish(wishing, "touch/edge", standing, aim, [contact.value, boxTerms(areaPlace(standing), contact.a)]);
+  }
+}
+
+/** How far each side of a hit area lies outside its picture, and the numbers that say so. */
+const OVERHANG: readonly (readonly (readonly [number, number])[])[] = [
+  [[VISUAL, 1], [HIT, -1]], // prettier-ignore
+  [[VISUAL + 1, 1], [HIT + 1, -1]], // prettier-ignore
+  [[HIT, 1], [HIT + 2, 1], [VISUAL, -1], [VISUAL + 2, -1]], // prettier-ignore
+  [[HIT + 1, 1], [HIT + 3, 1], [VISUAL + 1, -1], [VISUAL + 3, -1]], // prettier-ignore
+];
+
+/** A hit area goes on holding its picture, on each side as far as it did. */
+function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
+  const { numbers, facts } = wishing;
+  const base = standing.place * NUMBERS;
+  for (const side of OVERHANG) {
+    const terms = side.map(([k, part]) => [base + k, part] as const);
+    const over = (line: Float64Array) => terms.reduce((sum, [k, part]) => sum + part * line[k], 0);
+    yield wish(wishing, "held", standing, { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
+  }
+}

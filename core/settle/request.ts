@@ -1,0 +1,29 @@
+/** What Settle is asked: on which screens and faces which findings are to go, and what may not change for it. */
+import { FINDING_CODES, type FindingCode, type Severity } from "../checks/finding";
+import type { Face } from "../checks/grid";
+import type { Layout, Screen } from "../format/types";
+
+/** What is to be settled. */
+export interface SettleRequest {
+  readonly layout: Layout;
+  /** One or more; their order is of no consequence. */
+  readonly screens: readonly Screen[];
+  /** One or more: each screen is judged for each of these hands and sizes. */
+  readonly faces: readonly Face[];
+  /** The moment that alone is judged; null: every moment of the layout. */
+  readonly moment: string | null;
+  /** Findings of these codes are to go, */
+  readonly codes: readonly FindingCode[];
+  /** where they are of one of these severities. */
+  readonly severities: readonly Severity[];
+  /** Ids of controls and clusters of which nothing at all may change, besides what `workbench.locked` names. */
+  readonly held: readonly string[];
+  /** What a change of a control costs, by id, above 0; 1 where nothing is told. */
+  readonly weights: Readonly<Record<string, number>>;
+}
+
+const isSettled = (code: FindingCode) => /^(?:place|touch|feel)\//.test(code) || code === "view/covered" || code === "reach/far";
+/** The codes that a change of places and sizes can answer for; asked for unless told otherwise. */
+export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
+/** The severities asked for unless told otherwise. */
+export const SETTLED_SEVERITIES: readonly Severity[] = ["blocker", "warning"];

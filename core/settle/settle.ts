@@ -1,0 +1,242 @@
+/**
+ * The least change that takes away what is found on all chosen screens, hands and sizes at once (docs/SETTLE.md). The wishes lead the way, the
+ * checks decide: nothing is given out that they do not find free of what is said to be gone, and in no other place worse than it was.
+ */
+import type { BareFinding, FindingCode } from "../checks/finding";
+import type { Layout } from "../format/types";
+import { byWord, findingWord, givenUpKey } from "./aims";
+import { costOf, pricesOf } from "./cost";
+import { descend, isBetter, type Reached, type Task } from "./descend";
+import { raisedAboveGround } from "./drawingOrder";
+import { facedScreens, type FacedScreen } from "./facedScreens";
+import { motionBy, motionOf, numbersAt } from "./motion";
+import { allFindings, askedFor, outcomeOf, type FaceFound } from "./outcome";
+import { pairWishes } from "./pairWishes";
+import { placeWishes } from "./placeWishes";
+import type { SettleRequest } from "./request";
+import { variablesOf, withValues } from "./variables";
+import { WHOLE_CODES, wholeWishes } from "./wholeWishes";
+import { factsOf, pairWord, type Way, type Wish, type Wishing } from "./wishes";
+
+/** How far it is. `left`: the findings asked for that the best version so far still has. */
+export interface SettleProgress {
+  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "proving";
+  readonly left: number;
+  /** How many programmes were solved. */
+  readonly solved: number;
+}
+
+/** What came of it. */
+export interface Settled {
+  /** clean: nothing of what is asked for was there · settled: all of it is gone · partly: some of it is · none: nothing could be done. */
+  readonly kind: "clean" | "settled" | "partly" | "none";
+  readonly layout: Layout;
+  readonly faces: readonly FacedScreen[];
+  /** What was there of what is asked for, and what is left of it. */
+  readonly asked: readonly FaceFound[];
+  readonly left: readonly FaceFound[];
+  /** What the change costs, mm². */
+  readonly cost: number;
+  readonly solved: number;
+  /** What presses in the end: why things moved. */
+  readonly pressing: Reached["pressing"];
+  /** Findings that no place of their own control could take away, whatever stands beside it. */
+  readonly alone: readonly string[];
+}
+
+/** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
+export function* settleSteps(request: SettleRequest): Generator<SettleProgress, Settled, void> {
+  const faces = facedScreens(request.layout, request.screens, request.faces);
+  const before = allFindings(request.layout, faces, request.moment);
+  const asked = askedFor(request, before);
+  const nothing = { layout: request.layout, faces, asked, left: asked, cost: 0, solved: 0, pressing: [], alone: [] };
+  if (asked.length === 0) return { kind: "clean", ...nothing };
+  yield { doing: "looking", left: asked.length, solved: 0 };
+  const held = heldWhole(request);
+  const buried = new Set(asked.filter(({ finding }) => finding.code === "touch/buried").map(({ finding }) => finding.subjects[0]));
+  const ordered = raisedAboveGround(request.layout, buried, held);
+  const inClusters = request.layout.clusters.length > 0;
+  let best = null as Attempt | null;
+  for (const children of inClusters ? [false, true] : [true]) {
+    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children }).run();
+    if (best === null || attempt.left.length < best.left.length) best = attempt;
+    if (best.left.length === 0) break;
+  }
+  const { layout, left, cost, solved, pressing, alone } = best!;
+  const changed = layout !== request.layout;
+  return { kind: left.length === 0 ? "settled" : changed ? "partly" : "none", layout, faces, asked, left, cost, solved, pressing, alone };
+}
+
+/** Settles a layout at once. */
+export function settle(request: SettleRequest): Settled {
+  const steps = settleSteps(request);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** What is held whole: what the request names, and all that stands in a cluster it names. */
+function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
+  const named = new Set(held);
+  for (const { id, placement } of layout.controls) {
+    const { frame } = placement;
+    if (typeof frame === "object" && named.has(frame.cluster)) named.add(id);
+  }
+  return named;
+}
+
+/** A version that the checks have found good, and how it was reached. */
+type Proved = Pick<Settled, "layout" | "left" | "cost"> & { readonly reached: Reached };
+type Attempt = Pick<Settled, "layout" | "left" | "cost" | "solved" | "pressing" | "alone">;
+
+/** So often a result that the checks refuse is gone over again. */
+const MOST_PROOFS = 8;
+/** So often something is given up. */
+const MOST_ROUNDS = 12;
+
+/** One run, with what it may change: it knows what has been given up, and what the checks have refused so far. */
+class Settling {
+  private readonly task: Task;
+  private readonly givenUp = new Map<string, number>();
+  private readonly wholeCodes = new Set<FindingCode>();
+  private solved = 0;
+
+  constructor(
+    private readonly request: SettleRequest,
+    private readonly basis: {
+      readonly faces: readonly FacedScreen[];
+      readonly before: readonly (readonly BareFinding[])[];
+      readonly held: ReadonlySet<string>;
+      readonly children: boolean;
+    },
+  ) {
+    const { faces, before, held, children } = basis;
+    const { layout } = request;
+    const growing = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
+    const variables = variablesOf({ layout, faces, held, children, growing });
+    const motion = motionOf(layout, faces, variables);
+    const origin = numbersAt(motion, new Float64Array(variables.length));
+    this.task = {
+      request,
+      motion,
+      prices: pricesOf(layout, origin, request.weights),
+      facts: factsOf(request, layout, faces, before.map(byWord)),
+      givenUp: this.givenUp,
+      wishes: (wishing) => this.wishes(wishing),
+    };
+  }
+
+  private *wishes(wishing: Wishing): Iterable<Wish> {
+    yield* placeWishes(wishing);
+    yield* pairWishes(wishing);
+    yield* wholeWishes(wishing, this.wholeCodes);
+  }
+
+  private descend(task: Task, start: Float64Array, ways?: ReadonlyMap<string, Way>): Reached {
+    const reached = descend(task, start, ways);
+    this.solved += reached.solved;
+    return reached;
+  }
+
+  *run(): Generator<SettleProgress, Attempt, void> {
+    const asked = askedFor(this.request, this.basis.before);
+    yield { doing: "trying alone", left: asked.length, solved: this.solved };
+    const alone = this.triedAlone(asked);
+    const zero = new Float64Array(this.task.motion.variables.length);
+    const givenUp: string[] = [];
+    let best: Proved | null = null;
+    for (let round = 0; round < MOST_ROUNDS && best === null; round += 1) {
+      yield { doing: "settling", left: asked.length, solved: this.solved };
+      const { proved, short } = this.tried(zero);
+      best = proved;
+      if (best || short.length === 0) break;
+      for (const word of short) this.giveUp(word, 1);
+      givenUp.push(...short);
+    }
+    // What has been given up with others may be had after all, now that the others are out of the way.
+    for (const word of best ? [...new Set(givenUp)] : []) {
+      yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
+      this.giveUp(word, -1);
+      const { proved } = this.tried(best!.reached.values);
+      if (proved && proved.left.length < best!.left.length) best = proved;
+      else this.giveUp(word, 1);
+    }
+    if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, alone };
+    const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
+    return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], alone };
+  }
+
+  /** One way down, proved; or what of that which is asked for stands in its way. */
+  private tried(start: Float64Array): { readonly proved: Proved | null; readonly short: readonly string[] } {
+    let reached = this.descend(this.task, start);
+    for (let proof = 0; proof < MOST_PROOFS; proof += 1) {
+      const short = this.shortOf(reached);
+      if (short.length > 0) return { proved: null, short };
+      const { proved, refused } = this.proved(reached);
+      if (proved) return { proved, short: [] };
+      const known = this.wholeCodes.size;
+      for (const { finding } of refused) if (WHOLE_CODES.includes(finding.code)) this.wholeCodes.add(finding.code);
+      if (this.wholeCodes.size === known) return { proved: null, short: this.wantedBeside(refused.flatMap(({ finding }) => finding.subjects)) };
+      reached = this.descend(this.task, start);
+    }
+    return { proved: null, short: [] };
+  }
+
+  /** What is asked for and falls short; where only what has to stay is broken, what is asked for of the same controls. */
+  private shortOf({ broken }: Reached): readonly string[] {
+    const wanted = [...new Set(broken.filter((w) => w.wanted).map(wordOf))];
+    return wanted.length > 0 || broken.length === 0 ? wanted : this.wantedBeside(broken.flatMap(({ subjects }) => subjects));
+  }
+
+  /** What is asked for, and not given up, of some controls; of none of them: all of it. */
+  private wantedBeside(ids: readonly string[]): readonly string[] {
+    const open = askedFor(this.request, this.basis.before).filter((one) => !this.isGivenUp(one));
+    const near = open.filter(({ finding }) => finding.subjects.some((id) => ids.includes(id)));
+    return [...new Set((near.length > 0 ? near : open).map(({ finding }) => findingWord(finding.code, finding.subjects)))];
+  }
+
+  /** Gives a finding up on every face, by one step, or asks for it again. */
+  private giveUp(word: string, by: 1 | -1): void {
+    this.basis.faces.forEach((_, face) => {
+      const key = givenUpKey(face, word);
+      this.givenUp.set(key, (this.givenUp.get(key) ?? 0) + by);
+    });
+  }
+
+  /** Gives up what a control could not have even if it stood there alone; what that is. */
+  private triedAlone(asked: readonly FaceFound[]): string[] {
+    const impossible: string[] = [];
+    const ids = new Set(asked.filter(({ finding }) => finding.subjects.length === 1).map(({ finding }) => finding.subjects[0]));
+    for (const id of ids) {
+      const motion = motionBy(this.task.motion, ({ parts }) => parts.some(({ slot }) => slot.id === id));
+      const zero = new Float64Array(motion.variables.length);
+      for (let again = 0; again < 3; again += 1) {
+        const only = (wishing: Wishing) => placeWishes({ ...wishing, facts: { ...wishing.facts, controls: wishing.facts.controls.filter((c) => c.control.id === id) } });
+        const { broken } = this.descend({ ...this.task, motion, wishes: only }, zero);
+        const short = [...new Set(broken.filter((w) => w.wanted).map(wordOf))];
+        if (short.length === 0) break;
+        for (const word of short) {
+          if (!impossible.includes(word)) impossible.push(word);
+          this.giveUp(word, 1);
+        }
+      }
+    }
+    return impossible;
+  }
+
+  /** What has been reached, written down and held against the checks. */
+  private proved(reached: Reached): { readonly proved: Proved | null; readonly refused: readonly FaceFound[] } {
+    const { motion, prices } = this.task;
+    const layout = withValues(motion.layout, motion.variables, reached.values, true);
+    const { left, worse } = outcomeOf(this.request, this.basis.faces, this.basis.before, layout);
+    const refused = [...left.filter((one) => !this.isGivenUp(one)), ...worse];
+    return { proved: refused.length > 0 ? null : { layout, left, cost: costOf(prices, reached.numbers), reached }, refused };
+  }
+
+  private isGivenUp({ face, finding }: FaceFound): boolean {
+    return (this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
+  }
+}
+
+const wordOf = (wish: Wish): string => findingWord(wish.code as FindingCode, wish.subjects);
