@@ -33,28 +33,33 @@ interface Draft {
   w: number;
   h: number;
   shape: "ellipse" | "box" | "capsule";
+  moment: number;
 }
 
 /** How many controls a layout gets, on how many screens. */
 export interface Size {
   readonly controls: number;
   readonly screens: number;
+  /** Moments of the game, each with its own controls; 1: all are shown together. */
+  readonly moments: number;
 }
 
 const MM_PER_UNIT = 0.09;
 const inUnits = (mm: number) => `${Number((mm / MM_PER_UNIT).toFixed(1))}u`;
 
-function layoutOf(drafts: readonly Draft[], share: number): Layout {
+function layoutOf(drafts: readonly Draft[], share: number, moments: number): Layout {
   const read = parseLayout({
     format: "nodulum-layout",
     version: 1,
     name: "Spoiled",
     reference: { width: 1600, height: 720 },
     scale: { share, mmPerUnit: MM_PER_UNIT },
-    controls: drafts.map(({ id, kind, corner, x, y, w, h, shape }) => ({
+    moments: Array.from({ length: moments }, (_, i) => ({ id: `m${i}`, name: `Moment ${i}` })),
+    controls: drafts.map(({ id, kind, corner, x, y, w, h, shape, moment }) => ({
       id,
       name: id,
       kind,
+      moments: [`m${moment}`],
       placement: {
         kind: "pin",
         frame: "safe",
@@ -112,9 +117,10 @@ export function spoiledLayout(seed: number, size: Size): Spoiled | null {
       y: between(w / 2, 44),
       w,
       h: isRound ? w : between(9.6, 13),
+      moment: Math.floor(random() * size.moments),
       shape: isRound ? "ellipse" : pick(["box", "capsule"] as const),
     };
-    const layout = layoutOf([...drafts, draft], share);
+    const layout = layoutOf([...drafts, draft], share, size.moments);
     const clean = screens.every((screen) => BOTH_HANDS.every((face) => bareFindings(layout, screen, { ...face, moment: null }).every((f) => !isPlaceFinding(f.code))));
     if (!clean) continue;
     drafts.push(draft);
@@ -139,7 +145,7 @@ export function spoiledLayout(seed: number, size: Size): Spoiled | null {
       one.h *= part;
     }
   }
-  return { sound, request: requestFor(layoutOf(broken, share), screens) };
+  return { sound, request: requestFor(layoutOf(broken, share, size.moments), screens) };
 }
 
 const isPlaceFinding = (code: string) => !code.startsWith("bind/");

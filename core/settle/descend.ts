@@ -90,23 +90,22 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
     const worst = new Map<string, Wish>();
     for (const wish of wishes) {
       const word = `${wish.code} ${wish.subjects.join(" ")}`;
-      if (isBroken(wish) && wish.value < (worst.get(word)?.value ?? Infinity)) worst.set(word, wish);
+      if (wish.value < (worst.get(word)?.value ?? Infinity)) worst.set(word, wish);
     }
     const size = active.size;
     for (const { face } of worst.values()) active.add(face);
     return active.size > size;
   };
   const numbers = numbersAt(task.motion, start);
-  take(allWishes(task, task.facts, numbers, lasting));
+  take(allBroken(task, numbers, lasting));
   let from: Here = { values: start, numbers, derivative: derivativeAt(task.motion, start, numbers) };
   let solved = 0;
   for (let look = 0; ; look += 1) {
     const facts = task.facts.filter(({ index }) => active.has(index));
     const { reached, derivative } = descendOn({ ...task, facts }, from, look === 0 ? firstWays : lasting, known);
     solved += reached.solved;
-    const wishes = allWishes(task, task.facts, reached.numbers, lasting);
-    const broken = wishes.filter(isBroken);
-    if (look >= MOST_LOOKS || !take(wishes)) return { ...reached, broken, short: shortOf(broken), solved };
+    const broken = allBroken(task, reached.numbers, lasting);
+    if (look >= MOST_LOOKS || !take(broken)) return { ...reached, broken, short: shortOf(broken), solved };
     from = { values: reached.values, numbers: reached.numbers, derivative };
   }
 }
@@ -171,7 +170,12 @@ const isBroken = ({ value }: Wish) => value < -HOLDS_MM;
 
 /** Every wish of some faces. */
 function allWishes({ request, givenUp, wishes }: Task, facts: readonly FaceFacts[], numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
-  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], givenUp, ways })]);
+  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], givenUp, ways, brief: false })]);
+}
+
+/** The wishes that do not hold, of every face. */
+function allBroken({ request, facts, givenUp, wishes }: Task, numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
+  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], givenUp, ways, brief: true })].filter(isBroken));
 }
 
 interface Here {

@@ -4,13 +4,13 @@ import { centreOf, type Point } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
 import type { FindingCode } from "../checks/finding";
 import { findingWord, type Aim } from "./aims";
-import { depthContact, gapContact, shareContact, type Contact } from "./contact";
+import { depthContact, gapContact, shareContact, sharedPart, type Contact, type WholeOf } from "./contact";
 import { NUMBERS, VISUAL } from "./facedScreens";
 import { SHARE_SPARE } from "./placeWishes";
 import { aimFor, areaOn, areaPlace, boxTerms, pairWord, visualOf, type Standing, type Way, type Wish, type Wishing } from "./wishes";
 
-/** What is farther apart than this, mm, has no say in a step: no step goes so far. */
-export const LOOK_MM = 16;
+/** What is farther apart than this, mm, has no say in a step; if one does go so far, it has one in the next. */
+export const LOOK_MM = 6;
 /** How deep areas that may share a little lie in each other at least, mm: where they only touched, they would be too close. */
 const LEAST_DEPTH_MM = 0.02;
 
@@ -49,6 +49,22 @@ function awayFrom(a: Shape, b: Shape): Point | undefined {
   return Math.abs(p.x - q.x) + Math.abs(p.y - q.y) < 1e-6 ? { x: 0, y: -1 } : undefined;
 }
 
+/** Two shapes, what they share being a part of one of them, and where their numbers begin (null: they do not change). */
+interface Sharing {
+  readonly a: Shape;
+  readonly b: Shape;
+  readonly of: WholeOf;
+  readonly along?: Point;
+  readonly at: readonly [number, number | null];
+}
+
+/** That two shapes share no more than an aim allows. */
+function* shareWish(wishing: Wishing, code: FindingCode, subjects: readonly string[], aim: Aim, { a, b, of, along, at }: Sharing): Iterable<Wish> {
+  const share = aim.measure - spareOf(aim);
+  if (wishing.brief && sharedPart(a, b, of) <= share) return;
+  yield* contactWish(wishing, code, subjects, aim, shareContact(a, b, { of, share }, along), at);
+}
+
 const spareOf = ({ kept }: Aim) => (kept ? 0 : SHARE_SPARE);
 
 /** Two areas, both ground or neither: they share less than would be found, or keep the wanted gap. */
@@ -71,7 +87,7 @@ function* clear(wishing: Wishing, a: Standing, b: Standing): Iterable<Wish> {
     yield* contactWish(wishing, lay ? "touch/overlap" : "touch/close", subjects, aim, gapContact(one, two, aim.measure, along), at);
     return;
   }
-  yield* contactWish(wishing, "touch/overlap", subjects, overlap, shareContact(one, two, { of: "smaller", share: overlap.measure - spareOf(overlap) }, along), at);
+  yield* shareWish(wishing, "touch/overlap", subjects, overlap, { a: one, b: two, of: "smaller", along, at });
   if (!a.underlay && gap > 0) yield* contactWish(wishing, "touch/close", subjects, { wanted: false, kept: false }, depthContact(one, two, LEAST_DEPTH_MM), at);
 }
 
@@ -85,8 +101,7 @@ function* unburied(wishing: Wishing, under: Standing): Iterable<Wish> {
     const shown = under.control.moments.some((m) => above.control.moments.includes(m)) || wishing.request.layout.moments.length === 0;
     if (!shown || !isWithin(area, cover, LOOK_MM)) continue;
     const aim = aimFor(wishing, "touch/buried", [under.control.id]);
-    const contact = shareContact(area, cover, { of: "a", share: aim.measure - spareOf(aim) });
-    yield* contactWish(wishing, "touch/buried", [under.control.id], aim, contact, [areaPlace(under), areaPlace(above)]);
+    yield* shareWish(wishing, "touch/buried", [under.control.id], aim, { a: area, b: cover, of: "a", at: [areaPlace(under), areaPlace(above)] });
   }
 }
 
@@ -101,7 +116,7 @@ function* free(
   const aim = aimFor(wishing, code, [control.id, id]);
   const way = wishing.ways.get(pairWord(control.id, id));
   const along = wayOn(wishing, way) ?? awayFrom(area, box);
-  yield* contactWish(wishing, code, [control.id, id], aim, shareContact(area, box, { of: "b", share: aim.measure - spareOf(aim) }, along), [at, null]);
+  yield* shareWish(wishing, code, [control.id, id], aim, { a: area, b: box, of: "b", along, at: [at, null] });
 }
 
 const middle = (numbers: Float64Array, place: number, axis: 0 | 1) => numbers[place * NUMBERS + VISUAL + axis] + numbers[place * NUMBERS + VISUAL + axis + 2] / 2;

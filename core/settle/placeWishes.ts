@@ -133,6 +133,7 @@ function* fromStrips(wishing: Wishing, standing: Standing): Iterable<Wish> {
   const spare = aim.kept ? 0 : SHARE_SPARE;
   const parts = strips.map((strip) => commonArea(area, strip) / whole);
   const all = parts.reduce((a, b) => a + b, 0);
+  if (wishing.brief && all <= aim.measure - spare) return;
   for (const [i, strip] of strips.entries()) {
     // Several strips share what is allowed as they share the area now.
     const share = all > 0 ? (aim.measure - spare) * Math.max(0.25, parts[i] / all) : (aim.measure - spare) / 2;

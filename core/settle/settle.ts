@@ -92,6 +92,10 @@ type Attempt = Pick<Settled, "layout" | "left" | "cost" | "solved" | "pressing" 
 
 /** So often a result that the checks refuse is gone over again. */
 const MOST_PROOFS = 8;
+/** So many other ways are tried: as many as cost about as much, at least and at most so many. */
+const WAYS = { effort: 8000, least: 3, most: 16 };
+/** Another way has to cost less than this part of the best. */
+const WORTH_IT = 0.999;
 /** So often something is given up. */
 const MOST_ROUNDS = 12;
 
@@ -162,9 +166,28 @@ class Settling {
       if (proved && proved.left.length < best!.left.length) best = proved;
       else this.giveUp(word, 1);
     }
+    if (best) best = yield* this.otherWays(best);
     if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, alone };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
     return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], alone };
+  }
+
+  /** Pairs that press, told to keep clear another way: over there rather than here, or wholly apart rather than sharing a little. */
+  private *otherWays(first: Proved): Generator<SettleProgress, Proved, void> {
+    let best = first;
+    const tried = new Set<string>();
+    const most = Math.min(WAYS.most, Math.max(WAYS.least, Math.floor(WAYS.effort / (this.basis.faces.length * this.request.layout.controls.length))));
+    for (let tries = 0; tries < most; tries += 1) {
+      const next = waysAbout(best.reached, this.basis.faces).find(({ word }) => !tried.has(word));
+      if (!next) break;
+      tried.add(next.word);
+      yield { doing: "trying other ways", left: best.left.length, solved: this.solved };
+      const reached = this.descend(this.task, best.reached.values, new Map([[next.pair, next.way]]));
+      if (reached.broken.length > 0 || reached.cost > best.reached.cost * WORTH_IT) continue;
+      const { proved } = this.proved(reached);
+      if (proved && proved.left.length <= best.left.length) best = proved;
+    }
+    return best;
   }
 
   /** One way down, proved; or what of that which is asked for stands in its way. */
@@ -238,5 +261,37 @@ class Settling {
     return (this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
   }
 }
+
+/** The ways that pairs may be told, those that press most first. */
+function waysAbout({ pressing }: Reached, faces: readonly FacedScreen[]): { readonly word: string; readonly pair: string; readonly way: Way }[] {
+  const pairs = new Map<string, { weight: number; along: { x: number; y: number }; overlap: boolean }>();
+  for (const { wish, multiplier } of pressing) {
+    if (wish.subjects.length !== 2 || wish.code === "held") continue;
+    const pair = pairWord(wish.subjects[0], wish.subjects[1]);
+    const known = pairs.get(pair) ?? { weight: 0, along: { x: 0, y: 0 }, overlap: false };
+    pairs.set(pair, known);
+    known.weight += multiplier;
+    // The first two terms tell how it changes with where the first of the two stands: away from the other.
+    const turn = faces[wish.face].mirrored ? -1 : 1;
+    known.along = { x: known.along.x - turn * wish.terms[0][1] * multiplier, y: known.along.y - wish.terms[1][1] * multiplier };
+    known.overlap ||= wish.code === "touch/overlap";
+  }
+  return [...pairs]
+    .sort(([, a], [, b]) => b.weight - a.weight)
+    .flatMap(([pair, { along, overlap }]) => {
+      const length = Math.hypot(along.x, along.y) || 1;
+      const others = DIRECTIONS.filter(({ x, y }) => (x * along.x + y * along.y) / length < 0.6);
+      const ways: Way[] = [...others.map((one): Way => ({ along: one, apart: false })), ...(overlap ? [{ along: null, apart: true }] : [])];
+      return ways.map((way) => ({ word: `${pair} ${way.along?.x} ${way.along?.y} ${way.apart}`, pair, way }));
+    });
+}
+
+/** The directions in which a pair may be told to keep clear. */
+const DIRECTIONS = [
+  { x: 0, y: -1 },
+  { x: 0, y: 1 },
+  { x: -1, y: 0 },
+  { x: 1, y: 0 },
+] as const;
 
 const wordOf = (wish: Wish): string => findingWord(wish.code as FindingCode, wish.subjects);

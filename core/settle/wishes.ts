@@ -125,6 +125,8 @@ export interface Wishing {
   readonly givenUp: GivenUp;
   /** By pair. */
   readonly ways: ReadonlyMap<string, Way>;
+  /** Whether only what does not hold need be told. */
+  readonly brief: boolean;
 }
 
 /** The aim for a finding of a code that has thresholds. */
