@@ -127,12 +127,15 @@ export function spoiledLayout(seed: number, size: Size): Spoiled | null {
     sound = layout;
   }
   if (!sound || drafts.length < Math.min(3, size.controls)) return null;
-  const spoils = 1 + Math.floor(random() * 3);
+  const spoils = 1 + Math.floor(random() * 4);
   const broken = drafts.map((d) => ({ ...d }));
   for (let i = 0; i < spoils; i += 1) {
     const one = pick(broken);
     const how = random();
-    if (how < 0.6) {
+    if (how < 0.1) {
+      const other = pick(broken);
+      [one.x, one.y, other.x, other.y, one.corner, other.corner] = [other.x, other.y, one.x, one.y, other.corner, one.corner];
+    } else if (how < 0.6) {
       one.x += between(-7, 7);
       one.y += between(-7, 7);
     } else if (how < 0.8) {

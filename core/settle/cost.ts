@@ -18,7 +18,7 @@ const TERMS: readonly { readonly price: number; readonly numbers: readonly (read
   { price: 0.25, numbers: [[HIT + 3, 1]] },
 ];
 /** The price of a squared mm of a variable besides: enough to choose among equals, too little to outweigh a tenth of a mm of a picture. */
-const SMALL_PRICE: Readonly<Record<VariableKind, number>> = { cluster: 1e-6, place: 1e-6, size: 1e-6, hit: 1e-6, shift: 0.01, landing: 0.01, travel: 0.01 };
+const SMALL_PRICE: Readonly<Record<VariableKind, number>> = { cluster: 1e-6, place: 1e-6, size: 1e-6, hit: 1e-6, shift: 0.1, landing: 0.01, travel: 0.01 };
 
 /** What changes are measured from, and the weight of each control. */
 export interface Prices {

@@ -58,6 +58,8 @@ const OUT_OF_STRIDE_MM = 20;
 /** A step that gains less than this part of the cost is idle; so many of them and it has arrived. */
 const ENOUGH = 5e-4;
 const MOST_IDLE = 2;
+/** A row with less room than this after a step, mm, is looked at from the beginning in the next. */
+const NEAR_MM = 0.5;
 /** Times broken wishes are taken in before a step is taken as it is. */
 const MOST_ROUNDS = 20;
 
@@ -193,14 +195,19 @@ function nextStep(task: Task, here: Here, wishes: readonly Wish[], known: Set<st
   let solved = 0;
   let step: Float64Array = new Float64Array(here.values.length);
   let pressing: Reached["pressing"] = [];
+  // What has nothing to do with a row that has come in has its solution already.
+  const solutions = new Map<string, Solution>();
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const list = [...chosen];
     const parts = separated(motion, list, here.values);
     step = new Float64Array(here.values.length);
     const pressed: { wish: Wish; multiplier: number }[] = [];
     for (const part of parts) {
-      const solution = solveElastic(programme, part);
-      solved += 1;
+      const word = `${part.variables[0]} ${part.rows.map(({ key }) => key).join(";")}`;
+      const before = solutions.get(word);
+      const solution = before ?? solveElastic(programme, part);
+      if (!before) solved += 1;
+      if (solution) solutions.set(word, solution);
       if (!solution) return { step: null, pressing, solved };
       part.variables.forEach((v, i) => (step[v] = solution.values[i]));
       part.rows.forEach(({ wish }, i) => wish && solution.multipliers[i] > 1e-6 && pressed.push({ wish, multiplier: solution.multipliers[i] }));
@@ -210,7 +217,8 @@ function nextStep(task: Task, here: Here, wishes: readonly Wish[], known: Set<st
     if (missed.length === 0) break;
     for (const row of missed) chosen.add(row);
   }
-  for (const { key } of chosen) known.add(key);
+  known.clear();
+  for (const row of chosen) if (along(row, step) - row.bound < NEAR_MM) known.add(row.key);
   return { step, pressing, solved };
 }
 

@@ -1,6 +1,6 @@
 /** Wishes of what stands beside another: areas that neither lie on each other nor too near, zones that stay free, rows that keep their order. */
 import { clearance, isWithin } from "../engine/geometry/distance";
-import { centreOf, type Point } from "../engine/geometry/point";
+import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
 import type { FindingCode } from "../checks/finding";
 import { findingWord, type Aim } from "./aims";
@@ -41,6 +41,21 @@ function* contactWish({ facts }: Wishing, code: Wish["code"], subjects: readonly
 /** The direction that a pair is told, as this face sees it. */
 function wayOn({ facts }: Wishing, way: Way | undefined): Point | undefined {
   return way?.along ? (facts.face.mirrored ? { x: -way.along.x, y: way.along.y } : way.along) : undefined;
+}
+
+/** The direction (from an area to a zone that it lies on) along which the area is out of it soonest without leaving a frame; none where every way leaves it. */
+function wayOut(area: Box, zone: Box, frame: Box): Point | undefined {
+  const ways = [
+    { along: { x: 1, y: 0 }, by: area.x + area.w - zone.x, fits: zone.x - area.w >= frame.x },
+    { along: { x: -1, y: 0 }, by: zone.x + zone.w - area.x, fits: zone.x + zone.w + area.w <= frame.x + frame.w },
+    { along: { x: 0, y: 1 }, by: area.y + area.h - zone.y, fits: zone.y - area.h >= frame.y },
+    { along: { x: 0, y: -1 }, by: zone.y + zone.h - area.y, fits: zone.y + zone.h + area.h <= frame.y + frame.h },
+  ];
+  const soonest = Math.min(...ways.map(({ by }) => by));
+  const free = ways.filter(({ fits }) => fits);
+  // Where the soonest way is free anyway, the shapes themselves say it better.
+  if (free.length === 0 || free.some(({ by }) => by <= soonest)) return undefined;
+  return free.reduce((a, b) => (b.by < a.by ? b : a)).along;
 }
 
 /** Shapes about one middle come free upwards: any side is as good, and this one is its own mirror. */
@@ -115,7 +130,7 @@ function* free(
   if (!(box.w > 0 && box.h > 0) || !isWithin(area, box, LOOK_MM)) return;
   const aim = aimFor(wishing, code, [control.id, id]);
   const way = wishing.ways.get(pairWord(control.id, id));
-  const along = wayOn(wishing, way) ?? awayFrom(area, box);
+  const along = wayOn(wishing, way) ?? awayFrom(area, box) ?? (isWithin(area, box, 0) ? wayOut(area, box, wishing.facts.face.frames.safe) : undefined);
   yield* shareWish(wishing, code, [control.id, id], aim, { a: area, b: box, of: "b", along, at: [at, null] });
 }
 

@@ -160,4 +160,16 @@ function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
     const over = (line: Float64Array) => terms.reduce((sum, [k, part]) => sum + part * line[k], 0);
     yield wish(wishing, "held", standing, { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
   }
+  // As much of it as is wanted stays on the screen, for over the edge there is no thumb.
+  const { screen } = facts.face.frames;
+  const wanted = facts.thresholds["touch/small"]!.at(-1)!.measure;
+  for (const [axis, side, far] of [[0, 2, screen.w], [1, 3, screen.h]] as const) { // prettier-ignore
+    const at = base + HIT + axis;
+    const parts: { seen: (line: Float64Array) => number; terms: Terms }[] = [
+      { seen: (line) => line[at] + line[base + HIT + side], terms: [[at, 1], [base + HIT + side, 1]] }, // prettier-ignore
+      { seen: (line) => far - line[at], terms: [[at, -1]] },
+    ];
+    for (const { seen, terms } of parts)
+      yield wish(wishing, "held", standing, { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
+  }
 }

@@ -2,9 +2,9 @@
  * The least change that takes away what is found on all chosen screens, hands and sizes at once (docs/SETTLE.md). The wishes lead the way, the
  * checks decide: nothing is given out that they do not find free of what is said to be gone, and in no other place worse than it was.
  */
-import type { BareFinding, FindingCode } from "../checks/finding";
+import { SEVERITIES, type BareFinding, type FindingCode } from "../checks/finding";
 import type { Layout } from "../format/types";
-import { byWord, findingWord, givenUpKey } from "./aims";
+import { aimOf, byWord, findingWord, givenUpKey } from "./aims";
 import { costOf, pricesOf } from "./cost";
 import { descend, isBetter, type Reached, type Task } from "./descend";
 import { raisedAboveGround } from "./drawingOrder";
@@ -96,12 +96,16 @@ const MOST_PROOFS = 8;
 const WAYS = { effort: 8000, least: 3, most: 16 };
 /** Another way has to cost less than this part of the best. */
 const WORTH_IT = 0.999;
+/** Another way out has to leave less than this part of what falls short. */
+const MUCH_LESS = 0.9;
 /** So often something is given up. */
-const MOST_ROUNDS = 12;
+const MOST_ROUNDS = 24;
 
 /** One run, with what it may change: it knows what has been given up, and what the checks have refused so far. */
 class Settling {
   private readonly task: Task;
+  /** How much of each finding is given up, by its word; and the same by face. */
+  private readonly levels = new Map<string, number>();
   private readonly givenUp = new Map<string, number>();
   private readonly wholeCodes = new Set<FindingCode>();
   private solved = 0;
@@ -148,25 +152,28 @@ class Settling {
     yield { doing: "trying alone", left: asked.length, solved: this.solved };
     const alone = this.triedAlone(asked);
     const zero = new Float64Array(this.task.motion.variables.length);
-    const givenUp: string[] = [];
     let best: Proved | null = null;
     for (let round = 0; round < MOST_ROUNDS && best === null; round += 1) {
       yield { doing: "settling", left: asked.length, solved: this.solved };
-      const { proved, short } = this.tried(zero);
+      const { proved, short } = this.tried(zero, round === 0);
       best = proved;
       if (best || short.length === 0) break;
-      for (const word of short) this.giveUp(word, 1);
-      givenUp.push(...short);
+      for (const word of short) this.giveUp(word);
     }
     // What has been given up with others may be had after all, now that the others are out of the way.
-    for (const word of best ? [...new Set(givenUp)] : []) {
-      yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
-      this.giveUp(word, -1);
-      const { proved } = this.tried(best!.reached.values);
-      if (proved && proved.left.length < best!.left.length) best = proved;
-      else this.giveUp(word, 1);
-    }
-    if (best) best = yield* this.otherWays(best);
+    for (const [word, level] of best ? [...this.levels] : [])
+      for (let wished = 0; wished < level; wished += 1) {
+        if (alone.includes(word) && wished === 0) continue;
+        yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
+        this.setLevel(word, wished);
+        const { proved } = this.tried(best!.reached.values);
+        if (proved && isFurther(proved, best!)) {
+          best = proved;
+          break;
+        }
+        this.setLevel(word, level);
+      }
+    if (best && best.left.length === 0) best = yield* this.otherWays(best);
     if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, alone };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
     return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], alone };
@@ -176,8 +183,7 @@ class Settling {
   private *otherWays(first: Proved): Generator<SettleProgress, Proved, void> {
     let best = first;
     const tried = new Set<string>();
-    const most = Math.min(WAYS.most, Math.max(WAYS.least, Math.floor(WAYS.effort / (this.basis.faces.length * this.request.layout.controls.length))));
-    for (let tries = 0; tries < most; tries += 1) {
+    for (let tries = 0; tries < this.most(); tries += 1) {
       const next = waysAbout(best.reached, this.basis.faces).find(({ word }) => !tried.has(word));
       if (!next) break;
       tried.add(next.word);
@@ -191,40 +197,67 @@ class Settling {
   }
 
   /** One way down, proved; or what of that which is asked for stands in its way. */
-  private tried(start: Float64Array): { readonly proved: Proved | null; readonly short: readonly string[] } {
+  private tried(start: Float64Array, isPatient = false): { readonly proved: Proved | null; readonly short: readonly string[] } {
     let reached = this.descend(this.task, start);
     for (let proof = 0; proof < MOST_PROOFS; proof += 1) {
+      if (isPatient && reached.broken.length > 0) reached = this.otherWaysOut(reached);
       const short = this.shortOf(reached);
       if (short.length > 0) return { proved: null, short };
       const { proved, refused } = this.proved(reached);
       if (proved) return { proved, short: [] };
       const known = this.wholeCodes.size;
       for (const { finding } of refused) if (WHOLE_CODES.includes(finding.code)) this.wholeCodes.add(finding.code);
-      if (this.wholeCodes.size === known) return { proved: null, short: this.wantedBeside(refused.flatMap(({ finding }) => finding.subjects)) };
+      if (this.wholeCodes.size === known) return { proved: null, short: this.openBeside(refused.flatMap(({ finding }) => finding.subjects)) };
       reached = this.descend(this.task, start);
     }
     return { proved: null, short: [] };
   }
 
-  /** What is asked for and falls short; where only what has to stay is broken, what is asked for of the same controls. */
-  private shortOf({ broken }: Reached): readonly string[] {
-    const wanted = [...new Set(broken.filter((w) => w.wanted).map(wordOf))];
-    return wanted.length > 0 || broken.length === 0 ? wanted : this.wantedBeside(broken.flatMap(({ subjects }) => subjects));
+  /** Pairs that do not come free by the way they would take by themselves, told others, the one that falls short most first. */
+  private otherWaysOut(first: Reached): Reached {
+    let best = first;
+    for (let tries = 0, tried = new Set<string>(); tries < this.most(); tries += 1) {
+      const pressing = best.pressing.filter(({ wish }) => best.broken.some((one) => one.wanted && wordOf(one) === wordOf(wish)));
+      const next = waysAbout({ ...best, pressing }, this.basis.faces).find(({ word }) => !tried.has(word));
+      if (!next || best.broken.length === 0) break;
+      tried = tried.add(next.word);
+      const reached = this.descend(this.task, best.values, new Map([[next.pair, next.way]]));
+      if (reached.short < best.short * MUCH_LESS) best = reached;
+    }
+    return best;
   }
 
-  /** What is asked for, and not given up, of some controls; of none of them: all of it. */
-  private wantedBeside(ids: readonly string[]): readonly string[] {
-    const open = askedFor(this.request, this.basis.before).filter((one) => !this.isGivenUp(one));
+  /** How many other ways are tried. */
+  private most(): number {
+    return Math.min(WAYS.most, Math.max(WAYS.least, Math.floor(WAYS.effort / (this.basis.faces.length * this.request.layout.controls.length))));
+  }
+
+  /** What to give up: all that is asked for and falls short. Where only what has to stay is broken, what presses most beside it. */
+  private shortOf({ broken, pressing }: Reached): readonly string[] {
+    if (broken.length === 0) return [];
+    const wanted = [...new Set(broken.filter((wish) => wish.wanted).map(wordOf))];
+    if (wanted.length > 0) return wanted;
+    const ids = new Set(broken.flatMap(({ subjects }) => subjects));
+    const beside = pressing.filter(({ wish }) => wish.wanted && wish.subjects.some((id) => ids.has(id))).sort((a, b) => b.multiplier - a.multiplier);
+    return beside.length > 0 ? [wordOf(beside[0].wish)] : this.openBeside([...ids]);
+  }
+
+  /** What is still asked for of some controls; of none of them: all that is. */
+  private openBeside(ids: readonly string[]): readonly string[] {
+    const open = askedFor(this.request, this.basis.before).filter((one) => this.isOpen(one));
     const near = open.filter(({ finding }) => finding.subjects.some((id) => ids.includes(id)));
     return [...new Set((near.length > 0 ? near : open).map(({ finding }) => findingWord(finding.code, finding.subjects)))];
   }
 
-  /** Gives a finding up on every face, by one step, or asks for it again. */
-  private giveUp(word: string, by: 1 | -1): void {
-    this.basis.faces.forEach((_, face) => {
-      const key = givenUpKey(face, word);
-      this.givenUp.set(key, (this.givenUp.get(key) ?? 0) + by);
-    });
+  /** Gives a finding up on every face, by one step. */
+  private giveUp(word: string): void {
+    this.setLevel(word, (this.levels.get(word) ?? 0) + 1);
+  }
+
+  /** How much of a finding is given up, on every face. */
+  private setLevel(word: string, level: number): void {
+    this.levels.set(word, level);
+    this.basis.faces.forEach((_, face) => this.givenUp.set(givenUpKey(face, word), level));
   }
 
   /** Gives up what a control could not have even if it stood there alone; what that is. */
@@ -241,7 +274,7 @@ class Settling {
         if (short.length === 0) break;
         for (const word of short) {
           if (!impossible.includes(word)) impossible.push(word);
-          this.giveUp(word, 1);
+          this.giveUp(word);
         }
       }
     }
@@ -257,9 +290,25 @@ class Settling {
     return { proved: refused.length > 0 ? null : { layout, left, cost: costOf(prices, reached.numbers), reached }, refused };
   }
 
+  /** Whether something is still asked of a finding: that it goes, or becomes less grave. */
+  private isOpen({ face, finding }: FaceFound): boolean {
+    const thresholds = this.task.facts[face].thresholds[finding.code];
+    const level = this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0;
+    return thresholds ? aimOf(thresholds, finding, this.request, level).wanted : level === 0;
+  }
+
   private isGivenUp({ face, finding }: FaceFound): boolean {
     return (this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
   }
+}
+
+/** Whether a version leaves less behind than another: fewer findings of the gravest severity, then of the next. */
+function isFurther(a: Proved, b: Proved): boolean {
+  for (const severity of SEVERITIES) {
+    const count = ({ left }: Proved) => left.filter(({ finding }) => finding.severity === severity).length;
+    if (count(a) !== count(b)) return count(a) < count(b);
+  }
+  return false;
 }
 
 /** The ways that pairs may be told, those that press most first. */
