@@ -15,6 +15,7 @@ import { printJson, printMessage } from "./output";
 import { addPage } from "./page";
 import { addReplay } from "./replay";
 import { addReport } from "./report";
+import { addSettle } from "./settle";
 
 // A reader that has seen enough (`| head`) closes the pipe: that is no fault.
 process.stdout.on("error", (error: NodeJS.ErrnoException) => process.exit(error.code === "EPIPE" ? 0 : 2));
@@ -58,6 +59,7 @@ addCheck(withView(program.command("check")));
 addSpans(withView(program.command("spans")));
 addDiff(withView(program.command("diff")));
 addMisses(withView(program.command("misses")));
+addSettle(withView(program.command("settle")));
 addReport(program.command("report"));
 addPage(program.command("page"));
 addHandoff(program.command("handoff"));

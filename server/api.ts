@@ -1,5 +1,5 @@
 /** What the server answers besides files: the routes, by path and method. */
-import { getSchema, postCheck, postCompile, postHandOff, postReport } from "./handlers";
+import { getSchema, postCheck, postCompile, postHandOff, postReport, postSettle } from "./handlers";
 import { createRunWork } from "./runWork";
 
 /** A route: the only method it takes, and what answers. */
@@ -15,6 +15,7 @@ export function createRoutes(thread: URL, mostMs?: number): ReadonlyMap<string, 
     ["/api/check", { method: "POST", handle: (request) => postCheck(request, run, mostMs) }],
     ["/api/report", { method: "POST", handle: (request) => postReport(request, run, mostMs) }],
     ["/api/compile", { method: "POST", handle: (request) => postCompile(request, run, mostMs) }],
+    ["/api/settle", { method: "POST", handle: (request) => postSettle(request, run, mostMs) }],
     ["/api/handoff", { method: "POST", handle: (request) => postHandOff(request, run, mostMs) }],
     ["/api/schema", { method: "GET", handle: getSchema }],
   ]);

@@ -1,5 +1,5 @@
 /**
- * The route handlers: `POST /api/check`, `/api/report`, `/api/compile`, `/api/handoff` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
+ * The route handlers: `POST /api/check`, `/api/report`, `/api/compile`, `/api/settle`, `/api/handoff` and `GET /api/schema`. A request in, an answer out, both of the Fetch standard; what is computed is
  * computed by core. Nothing is kept of a request.
  */
 import { fileTooLarge } from "../core/exchange/fileBytes";
@@ -10,6 +10,7 @@ import { readCheckRequest, type AnswerFormat } from "./checkRequest";
 import { readHandOffRequest } from "./handOffRequest";
 import { strangers } from "./query";
 import { readReportRequest } from "./reportRequest";
+import { readSettleRequest } from "./settleRequest";
 import type { LayoutJob, LayoutSaid, LayoutWork } from "./layoutThread";
 
 /** Does a check or a report somewhere it can be stopped; ends (unsaid) where the signal says so. */
@@ -57,7 +58,7 @@ async function bodyOf(request: Request): Promise<Uint8Array | null> {
 interface Asked {
   readonly job: LayoutJob;
   /** What it is called where it takes too long. */
-  readonly word: "check" | "report" | "compiling" | "handing off";
+  readonly word: "check" | "report" | "compiling" | "handing off" | "settling";
   readonly type: string;
   /** What the browser may do with it, where it is more than with other answers. */
   readonly policy?: string;
@@ -96,6 +97,16 @@ export function postCompile(request: Request, run: RunWork, mostMs?: number): Pr
   return postLayout(request, { run, mostMs }, (query) => {
     const problems = strangers(query, []);
     return problems.length > 0 ? { ok: false, problems } : ok({ job: { kind: "compile" }, word: "compiling", type: "application/json" });
+  });
+}
+
+/** `POST /api/settle`: a layout file in; how far it is and then what came of it out, a line each. */
+export function postSettle(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
+  return postLayout(request, { run, mostMs }, (query) => {
+    const asked = readSettleRequest(query);
+    if (!asked.ok) return asked;
+    const cutShort = (problems: readonly Problem[]) => `${JSON.stringify({ problems })}\n`;
+    return ok({ job: { kind: "settle", request: asked.value }, word: "settling", type: TYPES.ndjson, cutShort });
   });
 }
 

@@ -19,11 +19,15 @@ import { parcelZip } from "../parcels/zip";
 import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import type { HandOffRequest } from "./handOffRequest";
 import type { ReportRequest } from "./reportRequest";
+import { settleSteps } from "../core/settle/settle";
+import { settledData } from "../core/settle/settledText";
+import { settleRequestOf, type SettleQuery } from "./settleRequest";
 
 /** What is asked of a layout; a report and what is handed off carry the date they are made on. */
 export type LayoutJob =
   | { readonly kind: "check"; readonly request: CheckRequest }
   | { readonly kind: "compile" }
+  | { readonly kind: "settle"; readonly request: SettleQuery }
   | { readonly kind: "report"; readonly request: ReportRequest; readonly date: string }
   | { readonly kind: "handoff"; readonly request: HandOffRequest; readonly date: string };
 /** What the thread is given. */
@@ -51,6 +55,8 @@ async function* work({ bytes, job }: LayoutWork): AsyncGenerator<LayoutSaid> {
   const screens = screensOfRequest(layout.value, job.request);
   if (!screens.ok) return yield { kind: "refused", status: 400, problems: screens.problems };
   switch (job.kind) {
+    case "settle":
+      return yield* settle(layout.value, screens.value, job.request);
     case "check":
       return yield* check(layout.value, screens.value, job.request);
     case "report": {
@@ -83,6 +89,21 @@ function* check(layout: Layout, screens: readonly Screen[], request: CheckReques
     yield { kind: "piece", content: reportText(request.format, report) };
   }
   yield { kind: "end" };
+}
+
+/** A line now and then that says how far it is, and a last one with what came of it. */
+function* settle(layout: Layout, screens: readonly Screen[], query: SettleQuery): Generator<LayoutSaid> {
+  const request = settleRequestOf(layout, screens, query);
+  if (!request.ok) return yield { kind: "refused", status: 400, problems: request.problems };
+  const line = (value: unknown): LayoutSaid => ({ kind: "piece", content: `${jsonForTerminal(JSON.stringify(value))}\n` });
+  const steps = settleSteps(request.value);
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) {
+      yield line({ settled: settledData(step.value, true) });
+      return yield { kind: "end" };
+    }
+    yield line({ progress: step.value });
+  }
 }
 
 for await (const said of work(workerData as LayoutWork)) parentPort!.postMessage(said);

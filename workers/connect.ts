@@ -4,6 +4,7 @@ import type { ChecksService } from "./checksService";
 import type { FacesService } from "./facesService";
 import type { ReadingService } from "./readingService";
 import type { ScanService } from "./scanService";
+import type { SettleService } from "./settleService";
 import type { TakesService } from "./takesService";
 import type { WritingService } from "./writingService";
 
@@ -95,5 +96,13 @@ export function connectFaces(): Connection<FacesService> {
   return connected(
     () => new Worker(new URL("./faces.worker.ts", import.meta.url), { type: "module" }),
     () => import("./facesService").then((m) => m.createFacesService()),
+  );
+}
+
+/** Starts the settling. */
+export function connectSettle(): Connection<SettleService> {
+  return connected(
+    () => new Worker(new URL("./settle.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./settleService").then((m) => m.createSettleService()),
   );
 }

@@ -1,6 +1,8 @@
 /** What Settle is asked: on which screens and faces which findings are to go, and what may not change for it. */
 import { FINDING_CODES, type FindingCode, type Severity } from "../checks/finding";
 import type { Face } from "../checks/grid";
+import { nearestWord } from "../engine/nearest";
+import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
 
 /** What is to be settled. */
@@ -27,3 +29,21 @@ const isSettled = (code: FindingCode) => /^(?:place|touch|feel)\//.test(code) ||
 export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
 /** The severities asked for unless told otherwise. */
 export const SETTLED_SEVERITIES: readonly Severity[] = ["blocker", "warning"];
+
+/** Reads codes as a caller writes them: comma by comma, each a code or a family such as `touch/*`. */
+export function readCodes(text: string): Result<readonly FindingCode[]> {
+  const words = text.split(",").map((word) => word.trim());
+  const problems = words.flatMap((word, i) => (matching(word).length > 0 ? [] : [{ path: `codes[${i}]`, message: strange(word) }]));
+  if (problems.length > 0) return { ok: false, problems };
+  const wanted = new Set(words.flatMap(matching));
+  return ok(FINDING_CODES.filter((code) => wanted.has(code)));
+}
+
+function matching(word: string): readonly FindingCode[] {
+  return FINDING_CODES.filter((code) => code === word || (word.endsWith("/*") && code.startsWith(word.slice(0, -1))) || word === "*");
+}
+
+function strange(word: string): string {
+  const near = nearestWord(word, FINDING_CODES);
+  return `"${word.slice(0, 80)}" is no code of a finding${near === null ? "" : `; did you mean "${near}"`}; write codes such as touch/overlap, or families such as touch/*`;
+}

@@ -10,6 +10,8 @@ import { descend, isBetter, type Reached, type Task } from "./descend";
 import { raisedAboveGround } from "./drawingOrder";
 import { facedScreens, type FacedScreen } from "./facedScreens";
 import { motionBy, motionOf, numbersAt } from "./motion";
+import { movesBetween, type SettledMove } from "./moves";
+import type { NoWay } from "./noWay";
 import { allFindings, askedFor, outcomeOf, type FaceFound } from "./outcome";
 import { pairWishes } from "./pairWishes";
 import { placeWishes } from "./placeWishes";
@@ -38,10 +40,10 @@ export interface Settled {
   /** What the change costs, mm². */
   readonly cost: number;
   readonly solved: number;
-  /** What presses in the end: why things moved. */
-  readonly pressing: Reached["pressing"];
-  /** Findings that no place of their own control could take away, whatever stands beside it. */
-  readonly alone: readonly string[];
+  /** What changed, control by control. */
+  readonly moves: readonly SettledMove[];
+  /** Why what is left is left. */
+  readonly noWays: readonly NoWay[];
 }
 
 /** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
@@ -49,8 +51,7 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
   const faces = facedScreens(request.layout, request.screens, request.faces);
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
-  const nothing = { layout: request.layout, faces, asked, left: asked, cost: 0, solved: 0, pressing: [], alone: [] };
-  if (asked.length === 0) return { kind: "clean", ...nothing };
+  if (asked.length === 0) return { kind: "clean", layout: request.layout, faces, asked, left: [], cost: 0, solved: 0, moves: [], noWays: [] };
   yield { doing: "looking", left: asked.length, solved: 0 };
   const held = heldWhole(request);
   const buried = new Set(asked.filter(({ finding }) => finding.code === "touch/buried").map(({ finding }) => finding.subjects[0]));
@@ -62,9 +63,12 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
     if (best === null || attempt.left.length < best.left.length) best = attempt;
     if (best.left.length === 0) break;
   }
-  const { layout, left, cost, solved, pressing, alone } = best!;
-  const changed = layout !== request.layout;
-  return { kind: left.length === 0 ? "settled" : changed ? "partly" : "none", layout, faces, asked, left, cost, solved, pressing, alone };
+  const { left, cost, solved, pressing } = best!;
+  // Where nothing became better nothing changes.
+  const layout = left.length < asked.length ? best!.layout : request.layout;
+  const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
+  const moves = layout === request.layout ? [] : movesBetween(request.layout, layout, faces, pressing);
+  return { kind, layout, faces, asked, left, cost: layout === request.layout ? 0 : cost, solved, moves, noWays: [] };
 }
 
 /** Settles a layout at once. */
@@ -88,7 +92,11 @@ function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
 
 /** A version that the checks have found good, and how it was reached. */
 type Proved = Pick<Settled, "layout" | "left" | "cost"> & { readonly reached: Reached };
-type Attempt = Pick<Settled, "layout" | "left" | "cost" | "solved" | "pressing" | "alone">;
+/** What a run has come to. `alone`: findings that no place of their own control could take away, whatever is beside it. */
+interface Attempt extends Pick<Settled, "layout" | "left" | "cost" | "solved"> {
+  readonly pressing: Reached["pressing"];
+  readonly alone: readonly string[];
+}
 
 /** So often a result that the checks refuse is gone over again. */
 const MOST_PROOFS = 8;

@@ -1,0 +1,94 @@
+/** `nodulum settle`: the least change that takes away what is found, on all chosen screens at once. */
+import { Option, type Command } from "commander";
+import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../core/checks/finding";
+import { checkedPlayers } from "../core/exchange/checkReport";
+import type { Layout } from "../core/format/types";
+import { writeLayout } from "../core/format/write";
+import { readCodes, SETTLED_CODES, type SettleRequest } from "../core/settle/request";
+import { settleSteps, type Settled } from "../core/settle/settle";
+import { progressWords, settledData, settledText } from "../core/settle/settledText";
+import { screensFrom, type ScreenOptions } from "./check";
+import { CallError, layoutFrom, orFail, viewFrom, writeText, type ViewOptions } from "./inputs";
+import { printJson, printMessage, printText } from "./output";
+import { lineForTerminal } from "../core/exchange/terminal";
+
+interface SettleOptions extends ViewOptions, ScreenOptions {
+  players?: "all";
+  codes?: string;
+  severity: Severity;
+  lock: string[];
+  weight: string[];
+  format: "text" | "json";
+  output?: string;
+}
+
+const gathered = (value: string, all: string[]) => [...all, value];
+/** How far it is is told so often, ms. */
+const PATIENCE_MS = 1000;
+
+/** Adds `settle`. */
+export function addSettle(command: Command): void {
+  command
+    .argument("<file>")
+    .option("--screens <list.json>", "a JSON list of screens")
+    .option("--screen <screen>", "a screen; may be given several times", gathered, [] as string[])
+    .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
+    .option("--codes <list>", `what is to go, comma by comma: codes, or families such as touch/* (${SETTLED_CODES.join(", ")})`)
+    .addOption(new Option("--severity <severity>", "of this severity or graver").choices(SEVERITIES).default("warning"))
+    .option("--lock <id>", "a control or cluster of which nothing changes; may be given several times", gathered, [] as string[])
+    .option("--weight <id=number>", "what a change of a control costs, 1 where nothing is told; may be given several times", gathered, [] as string[])
+    .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
+    .option("-o, --output <file>", "where the settled layout is written; without, nothing is")
+    .description("find the least change of places and sizes after which nothing of the chosen kind is found on any of the screens")
+    .action((file: string, options: SettleOptions) => {
+      const layout = layoutFrom(file);
+      const settled = watched(requestFrom(layout, options));
+      if (options.output !== undefined) writeText(options.output, writeLayout(settled.layout));
+      if (options.format === "json") printJson(settledData(settled, options.output === undefined));
+      else printText(settledText(settled).split("\n").map(lineForTerminal).join("\n"));
+      if (options.output === undefined && settled.layout !== layout) printMessage("nothing was written; name a file with -o to keep the settled layout");
+      if (settled.kind === "partly" || settled.kind === "none") process.exitCode = 1;
+    });
+}
+
+function requestFrom(layout: Layout, options: SettleOptions): SettleRequest {
+  const view = viewFrom(options, layout);
+  const screens = screensFrom(layout, options);
+  if (screens.length === 0) throw new CallError("--screens: the list is empty; name at least one screen");
+  const known = new Set([...layout.controls, ...layout.clusters].map(({ id }) => id));
+  const lacking = (id: string, option: string) => new CallError(`${option}: there is no control or cluster "${id}" in this layout`);
+  for (const id of options.lock) if (!known.has(id)) throw lacking(id, "--lock");
+  const weights = Object.fromEntries(
+    options.weight.map((text) => {
+      const [, id, amount] = /^(.+)=(\d+(?:\.\d+)?)$/.exec(text) ?? [];
+      if (id === undefined || !(Number(amount) > 0)) throw new CallError(`--weight: "${text}" is not a weight; write ID=NUMBER with a number above 0, such as pump=5`);
+      if (!layout.controls.some((c) => c.id === id)) throw lacking(id, "--weight");
+      return [id, Number(amount)] as const;
+    }),
+  );
+  const codes: readonly FindingCode[] = options.codes === undefined ? SETTLED_CODES : orFail(readCodes(options.codes), "--codes");
+  return {
+    layout,
+    screens,
+    faces: checkedPlayers(layout, view, options.players === "all").map(({ playerView: { handed, playerSize } }) => ({ handed, playerSize })),
+    moment: view.moment,
+    codes: FINDING_CODES.filter((code) => codes.includes(code)),
+    severities: SEVERITIES.slice(0, SEVERITIES.indexOf(options.severity) + 1),
+    held: options.lock,
+    weights,
+  };
+}
+
+/** Settles, and says now and then how far it is. */
+function watched(request: SettleRequest): Settled {
+  let told = performance.now();
+  const steps = settleSteps(request);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    const now = performance.now();
+    if (now - told < PATIENCE_MS) continue;
+    told = now;
+    printMessage(progressWords(step.value));
+  }
+}

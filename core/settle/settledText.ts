@@ -1,0 +1,96 @@
+/** What Settle says: as data, and in lines for those who read. */
+import { faceWords } from "../checks/faceWords";
+import type { BareFinding } from "../checks/finding";
+import { writeLayout } from "../format/write";
+import type { SettledMove } from "./moves";
+import type { FaceFound } from "./outcome";
+import type { Settled, SettleProgress } from "./settle";
+
+/** "Small 4:3, right hand, size 1". */
+export const faceName = ({ faces }: Pick<Settled, "faces">, face: number): string => `${faces[face].screen.name}, ${faceWords(faces[face].face)}`;
+
+const ids = (subjects: readonly string[]) => subjects.map((id) => `\`${id}\``).join(" and ");
+const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.1 ? 2 : 1)} mm`;
+/** What is shorter than this is not told, mm. */
+const TOLD_MM = 0.005;
+
+/** How a control has changed, in words: "1.2 mm left, 0.4 mm up; hit area 0.8 mm wider". */
+export function moveWords(move: SettledMove): string {
+  const part = (length: number, more: string, less: string) => (Math.abs(length) >= TOLD_MM ? [`${mm(length)} ${length > 0 ? more : less}`] : []);
+  const sides = (wide: number, high: number) =>
+    Math.abs(wide - high) < TOLD_MM ? part(wide, "larger", "smaller") : [...part(wide, "wider", "narrower"), ...part(high, "higher", "lower")];
+  const named = (name: string, parts: readonly string[]) => (parts.length > 0 ? [`${name} ${parts.join(", ")}`] : []);
+  const way = [...part(move.right, "right", "left"), ...part(move.down, "down", "up")];
+  const own = [move.hitWider - move.wider, move.hitHigher - move.higher] as const;
+  const words = [
+    ...(way.length > 0 ? [way.join(", ")] : []),
+    ...named("picture", sides(move.wider, move.higher)),
+    ...named("hit area", sides(own[0], own[1])),
+    ...named("travel", part(move.travelLonger, "longer", "shorter")),
+    ...(move.landingChanged ? ["landing area changed"] : []),
+    ...(move.raised ? ["drawn above the ground that lay on it"] : []),
+  ];
+  return words.length > 0 ? words.join("; ") : "less than a hundredth of a mm";
+}
+
+/** What is left of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
+function leftLines(settled: Settled): string[] {
+  const groups = new Map<string, FaceFound[]>();
+  for (const one of settled.left) {
+    const { severity, code, subjects } = one.finding;
+    const key = JSON.stringify([severity, code, subjects]);
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  return [...groups.values()].map((group) => {
+    const { severity, code, subjects } = group[0].finding;
+    const others = group.length > 1 ? ` and ${group.length - 1} more` : "";
+    return `  ${severity} ${code}${subjects.length > 0 ? ` ${ids(subjects)}` : ""} on ${faceName(settled, group[0].face)}${others}`;
+  });
+}
+
+/** What came of it, as text. */
+export function settledText(settled: Settled): string {
+  const { kind, asked, left, cost, moves, noWays } = settled;
+  const head = {
+    clean: "nothing to settle: none of what is asked for was found",
+    settled: `settled: ${asked.length} ${asked.length === 1 ? "finding" : "findings"} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
+    partly: `settled in part: ${asked.length - left.length} of ${asked.length} findings gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
+    none: `nothing could be done without making something else worse: ${left.length} ${left.length === 1 ? "finding is" : "findings are"} left`,
+  }[kind];
+  const lines = [head];
+  for (const move of moves) {
+    lines.push(`  ${move.id}: ${moveWords(move)}`);
+    for (const { code, subjects, face, wanted } of move.reasons)
+      lines.push(`    ${wanted ? "for" : "held by"} ${code} of ${ids(subjects)}${code === "touch/buried" && move.raised ? "" : ` on ${faceName(settled, face)}`}`);
+    for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
+  }
+  if (left.length > 0) lines.push("left:", ...leftLines(settled));
+  for (const noWay of noWays) lines.push(`${noWay.proved ? "no way" : "none found"}: ${noWay.text}`, ...noWay.waysOut.map(({ text }) => `  way out: ${text}`));
+  return lines.join("\n");
+}
+
+const rounded = (n: number) => Number(n.toFixed(4));
+const foundData = (settled: Settled, { face, finding }: FaceFound) => ({ ...faceData(settled, face), ...findingData(finding) });
+const faceData = ({ faces }: Settled, face: number) => ({ screen: faces[face].screen.name, ...faces[face].face });
+const findingData = ({ code, severity, subjects, moment, measure }: BareFinding) => ({ code, severity, subjects, moment, measure });
+
+/** What came of it, as data. `withLayout`: the layout too, as a file has it. */
+export function settledData(settled: Settled, withLayout: boolean): unknown {
+  const { kind, asked, left, cost, moves, noWays, layout } = settled;
+  return {
+    kind,
+    asked: asked.length,
+    cost: rounded(cost),
+    moves: moves.map(({ reasons, fields, ...move }) => ({
+      ...Object.fromEntries(Object.entries(move).map(([key, value]) => [key, typeof value === "number" ? rounded(value) : value])),
+      fields,
+      reasons: reasons.map(({ face, ...reason }) => ({ ...reason, ...faceData(settled, face) })),
+    })),
+    left: left.map((one) => foundData(settled, one)),
+    noWays,
+    ...(withLayout ? { layout: JSON.parse(writeLayout(layout)) as unknown } : {}),
+  };
+}
+
+/** How far it is, in words. */
+export const progressWords = ({ doing, left }: SettleProgress): string => `${doing}: ${left} ${left === 1 ? "finding" : "findings"} left so far`;

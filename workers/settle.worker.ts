@@ -1,0 +1,5 @@
+/** Settling behind a message channel. */
+import { expose } from "comlink";
+import { createSettleService } from "./settleService";
+
+expose(createSettleService());
