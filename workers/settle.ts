@@ -3,7 +3,7 @@ import type { Remote } from "comlink";
 import type { SettleRequest } from "../core/settle/request";
 import type { Settled, SettleProgress } from "../core/settle/settle";
 import type { Connection } from "./connect";
-import type { SettleService } from "./settleService";
+import type { SettleService, SettleStep } from "./settleService";
 import { supervised } from "./supervised";
 
 /** Settles in a worker. */
@@ -42,7 +42,7 @@ export function createSettler(connect: () => Connection<SettleService>, patience
       try {
         await ask((remote) => remote.begin({ ...request, layout: bare }));
         while (end === mine) {
-          const step = await ask((remote) => remote.step());
+          const step = await ask<SettleStep>((remote) => remote.step() as Promise<SettleStep>);
           if (step === null) break;
           if (step.kind === "done") return { ...step.settled, layout: { ...step.settled.layout, pictures, workbench } };
           onProgress(step.progress);

@@ -6,8 +6,7 @@
  * short by as little as can be. What only has to stay may not.
  */
 import { costOf, costProgramme, smallCost, type Prices } from "./cost";
-import { NUMBERS } from "./facedScreens";
-import { derivativeAt, isAsSaid, numbersAt, predicted, type Derivative, type Motion, type Numbers } from "./motion";
+import { derivativeAt, isAsSaid, numbersAt, predicted, variableTerms, type Derivative, type Motion, type Numbers } from "./motion";
 import { solveQuadratic, type Row, type Solution } from "./quadratic";
 import type { SettleRequest } from "./request";
 import type { FindingCode } from "../checks/finding";
@@ -225,22 +224,14 @@ function nextStep(task: Task, here: Here, wishes: readonly Wish[], known: Set<st
 const along = ({ indexes, weights }: WishRow, step: Float64Array) => indexes.reduce((sum, index, k) => sum + weights[k] * step[index], 0);
 
 /** Wishes as rows of the variables. Of those that say the same in the same way the one with the least room stands for all. */
-function rowsOf(wishes: readonly Wish[], { of, by }: Derivative): WishRow[] {
+function rowsOf(wishes: readonly Wish[], derivative: Derivative): WishRow[] {
   const rows = new Map<string, WishRow>();
   for (const wish of wishes) {
     if (wish.value > OUT_OF_STRIDE_MM) continue;
-    const sums = new Map<number, number>();
-    for (const [number, weight] of wish.terms) {
-      const c = Math.floor(number / NUMBERS);
-      const list = of[c];
-      const block = by[wish.face][c];
-      const k = (number - c * NUMBERS) * list.length;
-      for (let i = 0; i < list.length; i += 1) if (block[k + i] !== 0) sums.set(list[i], (sums.get(list[i]) ?? 0) + weight * block[k + i]);
-    }
-    const indexes = [...sums.keys()].filter((i) => Math.abs(sums.get(i)!) > 1e-9).sort((a, b) => a - b);
+    const { indexes, weights: sums } = variableTerms(derivative, wish.face, wish.terms);
     if (indexes.length === 0) continue;
-    const length = Math.sqrt(indexes.reduce((sum, i) => sum + sums.get(i)! ** 2, 0));
-    const weights = indexes.map((i) => sums.get(i)! / length);
+    const length = Math.sqrt(sums.reduce((sum, w) => sum + w * w, 0));
+    const weights = sums.map((w) => w / length);
     const group = wish.wanted ? findingWord(wish.code as FindingCode, wish.subjects) : null;
     const key = `${group ?? ""} ${indexes.map((i, k) => `${i}:${Math.round(weights[k] * 100)}`).join()}`;
     const bound = ((wish.kept ? 0 : MARGIN_MM) - wish.value) / length;

@@ -89,6 +89,23 @@ export function derivativeAt(motion: Motion, values: Float64Array, numbers: Numb
   return { of, by };
 }
 
+/** How a sum of a face's numbers (places of numbers with their weights) changes with the variables. */
+export function variableTerms({ of, by }: Derivative, face: number, terms: readonly (readonly [number, number])[]): { readonly indexes: readonly number[]; readonly weights: readonly number[] } {
+  const sums = new Map<number, number>();
+  for (const [number, weight] of terms) {
+    const c = Math.floor(number / NUMBERS);
+    const list = of[c];
+    const block = by[face][c];
+    const k = (number - c * NUMBERS) * list.length;
+    for (let i = 0; i < list.length; i += 1) if (block[k + i] !== 0) sums.set(list[i], (sums.get(list[i]) ?? 0) + weight * block[k + i]);
+  }
+  const indexes = [...sums.keys()].filter((i) => Math.abs(sums.get(i)!) > NOTHING).sort((a, b) => a - b);
+  return { indexes, weights: indexes.map((i) => sums.get(i)!) };
+}
+
+/** A weight below this is none: placing is right to six decimals of a unit. */
+const NOTHING = 1e-9;
+
 /** A step that stays within the range. */
 const stepOf = ({ high }: Variable, value: number) => (value + STEP_MM <= high ? STEP_MM : -STEP_MM);
 

@@ -4,7 +4,7 @@ import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
 import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type FacedScreen } from "./facedScreens";
-import type { Wish } from "./wishes";
+import { isHeld, type Wish } from "./wishes";
 
 /** A finding on a face that asked for a move. */
 export interface MoveReason {
@@ -102,10 +102,10 @@ function groundAbove({ controls }: Layout, control: Control): string[] {
 /** Where the numbers of a control begin, of the wishes that speak of it: those that press most, each finding once. */
 function reasonsFor(id: string, at: number, pressing: readonly { readonly wish: Wish; readonly multiplier: number }[], raised: boolean): MoveReason[] {
   const reasons: MoveReason[] = raised ? [{ code: "touch/buried", subjects: [id], face: 0, wanted: true }] : [];
-  const speaks = pressing.filter(({ wish }) => wish.code !== "held" && (wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS)));
+  const speaks = pressing.filter(({ wish }) => !isHeld(wish.code) && (wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS)));
   for (const { wish } of [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier)) {
     if (reasons.length >= MOST_REASONS) break;
-    if (wish.code === "held" || reasons.some(({ code, subjects }) => code === wish.code && subjects.join() === wish.subjects.join())) continue;
+    if (isHeld(wish.code) || reasons.some(({ code, subjects }) => code === wish.code && subjects.join() === wish.subjects.join())) continue;
     reasons.push({ code: wish.code, subjects: wish.subjects, face: wish.face, wanted: wish.wanted });
   }
   return reasons;

@@ -1,4 +1,13 @@
-/** Where there is no way: wishes of which none can be left out, with a bound, and the ways out. */
+/** Where there is no way: wishes of which none can be left out, with a bound, or plainly that none was found; and the ways out. */
+import { faceWords } from "../checks/faceWords";
+import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
+import { isWithin } from "../engine/geometry/distance";
+import { findingWord, givenUpKey, type GivenUp } from "./aims";
+import { provedImpossible, type Impossible } from "./impossible";
+import { motionBy, numbersAt, type Motion } from "./motion";
+import type { FaceFound } from "./outcome";
+import type { SettleRequest } from "./request";
+import { areaOn, type FaceFacts, type Wishing } from "./wishes";
 
 /** A way out, in words, and what it costs where that could be worked out, mm². */
 export interface WayOut {
@@ -7,9 +16,13 @@ export interface WayOut {
   readonly costMm2: number | null;
 }
 
-/** Findings that could not be taken away together. */
+/** A finding that could not be taken away, and why. */
 export interface NoWay {
-  /** Whether it is proved that there is none; else none was found. */
+  readonly code: FindingCode;
+  readonly subjects: readonly string[];
+  /** The face it is worst on, by its place. */
+  readonly face: number;
+  /** Whether it is proved that there is no way; else none was found. */
   readonly proved: boolean;
   readonly text: string;
   /** The wishes that cannot all be had, in words; empty where nothing is proved. */
@@ -17,4 +30,147 @@ export interface NoWay {
   /** By how much they fall short at the least, mm; null where nothing is proved. */
   readonly shortMm: number | null;
   readonly waysOut: readonly WayOut[];
+}
+
+/** What is left of a settling, and how another question is asked: how many findings are left, and what it costs. */
+export interface Leftover {
+  readonly request: SettleRequest;
+  readonly motion: Motion;
+  readonly facts: readonly FaceFacts[];
+  readonly givenUp: GivenUp;
+  readonly left: readonly FaceFound[];
+  readonly again: (request: SettleRequest) => { readonly left: readonly FaceFound[]; readonly cost: number };
+}
+
+/** So many findings are looked into, the gravest first; the others are only told as left. */
+const MOST_TOLD = 6;
+/** So many neighbours are taken into a proof. */
+const MOST_NEIGHBOURS = 2;
+/** Controls nearer than this, mm, are neighbours. */
+const NEIGHBOUR_MM = 3;
+
+/** Why what is left is left. */
+export function noWaysOf(leftover: Leftover): NoWay[] {
+  const groups = new Map<string, FaceFound[]>();
+  const sorted = [...leftover.left].sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity));
+  for (const one of sorted) {
+    const word = findingWord(one.finding.code, one.finding.subjects);
+    groups.set(word, [...(groups.get(word) ?? []), one]);
+  }
+  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(leftover, group));
+}
+
+function noWayOf(leftover: Leftover, group: readonly FaceFound[]): NoWay {
+  const worst = group.reduce((a, b) => (isWorse(b.finding.code, b.finding.measure, a.finding.measure) ? b : a));
+  const { code, subjects } = worst.finding;
+  const impossible = impossibleFor(leftover, worst);
+  const waysOut = waysOutOf(leftover, group);
+  const common = { code, subjects, face: worst.face, waysOut };
+  const what = `${code} of ${named(subjects)}`;
+  if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], shortMm: null };
+  const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(leftover.facts, face)}`);
+  const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
+  return { ...common, proved: true, text, wishes, shortMm: impossible.shortMm };
+}
+
+const named = (ids: readonly string[]) => ids.map((id) => `\`${id}\``).join(" and ");
+const faceName = (facts: readonly FaceFacts[], face: number) => `${facts[face].face.screen.name}, ${faceWords(facts[face].face.face)}`;
+
+/** A wish in words, from the code and the subjects of its finding. */
+function wishWords(word: string): string {
+  const [code, ...ids] = word.split(" ");
+  const all = named(ids);
+  switch (code) {
+    case "touch/overlap":
+      return `${all} clear of each other`;
+    case "view/covered":
+      return `\`${ids[0]}\` off \`${ids[1]}\``;
+    case "place/off-screen":
+      return `${all} on the screen`;
+    case "place/unsafe":
+      return `${all} in the safe frame`;
+    case "touch/small":
+      return `${all} large enough`;
+    case "reach/far":
+      return `${all} in reach`;
+    case "feel/travel-cut":
+      return `the travel of ${all} on the screen`;
+    case "feel/fine":
+      return `the travel of ${all} long enough`;
+    case "held/screen":
+      return `${all} with a whole target on the screen`;
+    case "held/line":
+      return `${all} in their order`;
+    case "held/thumb":
+      return `${all} with the thumb that has it`;
+    default:
+      return `${all} holding its picture`;
+  }
+}
+
+/** Proves a finding impossible to take away: its own controls first, then with the nearest beside them. */
+function impossibleFor({ motion, facts, request, givenUp }: Leftover, { face, finding }: FaceFound): Impossible | null {
+  const word = findingWord(finding.code, finding.subjects);
+  // This finding is asked for in full again; what else has been given up stays so.
+  const asked = new Map([...givenUp].filter(([key]) => !facts.some(({ index }) => key === givenUpKey(index, word))));
+  const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, givenUp: asked, ways: new Map(), brief: false });
+  const prove = (ids: ReadonlySet<string>) => provedImpossible({ motion: motionBy(motion, ({ parts }) => parts.some(({ slot }) => ids.has(slot.id) || isHomeOf(request, slot.id, ids))), facts, wishing, ids, faces: [face] });
+  const own = new Set(finding.subjects.filter((id) => motion.places.has(id)));
+  const alone = prove(own);
+  if (alone || own.size < 2) return alone;
+  return prove(new Set([...own, ...neighbours(motion, facts[face], own)]));
+}
+
+/** Whether a cluster holds one of some controls. */
+function isHomeOf({ layout }: SettleRequest, cluster: string, ids: ReadonlySet<string>): boolean {
+  return layout.controls.some(({ id, placement }) => ids.has(id) && typeof placement.frame === "object" && placement.frame.cluster === cluster);
+}
+
+/** What is nearest to some controls on a face, of those that may overlap with them. */
+function neighbours(motion: Motion, facts: FaceFacts, ids: ReadonlySet<string>): readonly string[] {
+  const numbers = numbersAt(motion, new Float64Array(motion.variables.length))[facts.index];
+  const near = facts.pairs.flatMap(([a, b]) => {
+    const [mine, other] = ids.has(a.control.id) ? [a, b] : [b, a];
+    const isNear = ids.has(mine.control.id) && !ids.has(other.control.id) && isWithin(areaOn(numbers, mine), areaOn(numbers, other), NEIGHBOUR_MM);
+    return isNear ? [other.control.id] : [];
+  });
+  return [...new Set(near)].slice(0, MOST_NEIGHBOURS);
+}
+
+/** What a way out costs is worked out for so many screens at most. */
+const MOST_WORKED_OUT = 4;
+/** Targets that are tried where the wanted ones cannot be had, mm. */
+const TARGETS_MM = [8, 7, 6];
+
+/** What would help, and what it costs. */
+function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
+  const { request, facts, again } = leftover;
+  const { code, subjects } = group[0].finding;
+  const isGone = (one: { readonly left: readonly FaceFound[] }) => !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
+  const screens = [...new Set(group.map(({ face }) => facts[face].face.screen))];
+  const names = screens.map(({ name }) => name).join("; ");
+  const ways: WayOut[] = [];
+  if (screens.length > MOST_WORKED_OUT) {
+    if (screens.length < request.screens.length) ways.push({ kind: "arrangement", text: `an arrangement for ${names}`, costMm2: null });
+    return [...ways, ...oneLess(leftover, subjects)];
+  }
+  if (screens.length < request.screens.length) {
+    const own = again({ ...request, screens });
+    if (isGone(own)) ways.push({ kind: "arrangement", text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
+  }
+  if (code === "touch/small" || code === "touch/overlap")
+    for (const minTargetMm of TARGETS_MM) {
+      if (minTargetMm >= request.layout.limits.minTargetMm) continue;
+      const smaller = again({ ...request, screens, layout: { ...request.layout, limits: { ...request.layout.limits, minTargetMm } } });
+      if (!isGone(smaller)) continue;
+      ways.push({ kind: "smaller-targets", text: `targets of ${minTargetMm} mm: gone on ${names} for ${smaller.cost.toFixed(2)} mm² of change`, costMm2: smaller.cost });
+      break;
+    }
+  return [...ways, ...oneLess(leftover, subjects)];
+}
+
+/** Of two controls that are in each other's way, one somewhere else in the game. */
+function oneLess({ request }: Leftover, subjects: readonly string[]): WayOut[] {
+  const both = subjects.filter((id) => request.layout.controls.some((c) => c.id === id));
+  return both.length === 2 ? [{ kind: "one-less", text: `${both.map((id) => `\`${id}\``).join(" or ")} shown in another moment`, costMm2: null }] : [];
 }

@@ -148,7 +148,7 @@ function* inLine({ facts, numbers }: Wishing): Iterable<Wish> {
       const [p, q] = [before.place * NUMBERS + VISUAL + axis, after.place * NUMBERS + VISUAL + axis];
       const value = middle(numbers, after.place, axis) - middle(numbers, before.place, axis);
       const terms = [[q, 1], [q + 2, 0.5], [p, -1], [p + 2, -0.5]] as const; // prettier-ignore
-      yield { code: "held", subjects: [before.id, after.id], face: facts.index, wanted: false, kept: true, value, terms };
+      yield { code: "held/line", subjects: [before.id, after.id], face: facts.index, wanted: false, kept: true, value, terms };
     }
   }
 }
@@ -166,7 +166,7 @@ function* withThumbs(wishing: Wishing): Iterable<Wish> {
       const side = middle(facts.origin, place, 0) <= border ? -1 : 1;
       const at = place * NUMBERS + VISUAL;
       const terms = [[at, side], [at + 2, side / 2]] as const; // prettier-ignore
-      yield { code: "held", subjects: [control.id], face: facts.index, wanted: false, kept: true, value: side * (middle(numbers, place, 0) - border), terms };
+      yield { code: "held/thumb", subjects: [control.id], face: facts.index, wanted: false, kept: true, value: side * (middle(numbers, place, 0) - border), terms };
     }
   }
   for (const [a, b] of facts.pairs) {
@@ -174,6 +174,6 @@ function* withThumbs(wishing: Wishing): Iterable<Wish> {
     if (!a.control.feel.slideIn && !b.control.feel.slideIn) continue;
     if (clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px > ONE_THUMB_GAP_MM) continue;
     const near = depthContact(areaOn(numbers, a), areaOn(numbers, b), -ONE_THUMB_GAP_MM);
-    yield* contactWish(wishing, "held", [a.control.id, b.control.id], { wanted: false, kept: true }, near, [areaPlace(a), areaPlace(b)]);
+    yield* contactWish(wishing, "held/thumb", [a.control.id, b.control.id], { wanted: false, kept: true }, near, [areaPlace(a), areaPlace(b)]);
   }
 }

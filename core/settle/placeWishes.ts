@@ -158,7 +158,7 @@ function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
   for (const side of OVERHANG) {
     const terms = side.map(([k, part]) => [base + k, part] as const);
     const over = (line: Float64Array) => terms.reduce((sum, [k, part]) => sum + part * line[k], 0);
-    yield wish(wishing, "held", standing, { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
+    yield wish(wishing, "held/picture", standing, { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
   }
   // As much of it as is wanted stays on the screen, for over the edge there is no thumb.
   const { screen } = facts.face.frames;
@@ -170,6 +170,6 @@ function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
       { seen: (line) => far - line[at], terms: [[at, -1]] },
     ];
     for (const { seen, terms } of parts)
-      yield wish(wishing, "held", standing, { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
+      yield wish(wishing, "held/screen", standing, { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
   }
 }

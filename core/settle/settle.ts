@@ -11,18 +11,18 @@ import { raisedAboveGround } from "./drawingOrder";
 import { facedScreens, type FacedScreen } from "./facedScreens";
 import { motionBy, motionOf, numbersAt } from "./motion";
 import { movesBetween, type SettledMove } from "./moves";
-import type { NoWay } from "./noWay";
+import { noWaysOf, type Leftover, type NoWay } from "./noWay";
 import { allFindings, askedFor, outcomeOf, type FaceFound } from "./outcome";
 import { pairWishes } from "./pairWishes";
 import { placeWishes } from "./placeWishes";
 import type { SettleRequest } from "./request";
 import { variablesOf, withValues } from "./variables";
 import { WHOLE_CODES, wholeWishes } from "./wholeWishes";
-import { factsOf, pairWord, type Way, type Wish, type Wishing } from "./wishes";
+import { factsOf, isHeld, pairWord, type Way, type Wish, type Wishing } from "./wishes";
 
 /** How far it is. `left`: the findings asked for that the best version so far still has. */
 export interface SettleProgress {
-  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "proving";
+  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "looking for ways out";
   readonly left: number;
   /** How many programmes were solved. */
   readonly solved: number;
@@ -48,10 +48,32 @@ export interface Settled {
 
 /** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
 export function* settleSteps(request: SettleRequest): Generator<SettleProgress, Settled, void> {
+  const { settled, why } = yield* settledSteps(request);
+  if (settled.left.length === 0 || !why) return settled;
+  yield { doing: "looking for ways out", left: settled.left.length, solved: settled.solved };
+  const again = (other: SettleRequest) => last(settledSteps(other)).settled;
+  return { ...settled, noWays: noWaysOf({ ...why, left: settled.left, again }) };
+}
+
+/** Steps to their end. */
+function last<T>(steps: Generator<unknown, T, void>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** What came of it, and what there is to say why something is left. */
+interface Explained {
+  readonly settled: Settled;
+  readonly why: Pick<Leftover, "request" | "motion" | "facts" | "givenUp"> | null;
+}
+
+function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explained, void> {
   const faces = facedScreens(request.layout, request.screens, request.faces);
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
-  if (asked.length === 0) return { kind: "clean", layout: request.layout, faces, asked, left: [], cost: 0, solved: 0, moves: [], noWays: [] };
+  if (asked.length === 0) return { settled: { kind: "clean", layout: request.layout, faces, asked, left: [], cost: 0, solved: 0, moves: [], noWays: [] }, why: null };
   yield { doing: "looking", left: asked.length, solved: 0 };
   const held = heldWhole(request);
   const buried = new Set(asked.filter(({ finding }) => finding.code === "touch/buried").map(({ finding }) => finding.subjects[0]));
@@ -68,16 +90,12 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
   const layout = left.length < asked.length ? best!.layout : request.layout;
   const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
   const moves = layout === request.layout ? [] : movesBetween(request.layout, layout, faces, pressing);
-  return { kind, layout, faces, asked, left, cost: layout === request.layout ? 0 : cost, solved, moves, noWays: [] };
+  return { settled: { kind, layout, faces, asked, left, cost: layout === request.layout ? 0 : cost, solved, moves, noWays: [] }, why: best!.why };
 }
 
 /** Settles a layout at once. */
 export function settle(request: SettleRequest): Settled {
-  const steps = settleSteps(request);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return last(settleSteps(request));
 }
 
 /** What is held whole: what the request names, and all that stands in a cluster it names. */
@@ -92,10 +110,10 @@ function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
 
 /** A version that the checks have found good, and how it was reached. */
 type Proved = Pick<Settled, "layout" | "left" | "cost"> & { readonly reached: Reached };
-/** What a run has come to. `alone`: findings that no place of their own control could take away, whatever is beside it. */
+/** What a run has come to. */
 interface Attempt extends Pick<Settled, "layout" | "left" | "cost" | "solved"> {
   readonly pressing: Reached["pressing"];
-  readonly alone: readonly string[];
+  readonly why: Explained["why"];
 }
 
 /** So often a result that the checks refuse is gone over again. */
@@ -181,10 +199,11 @@ class Settling {
         }
         this.setLevel(word, level);
       }
+    const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, givenUp: this.givenUp };
     if (best && best.left.length === 0) best = yield* this.otherWays(best);
-    if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, alone };
+    if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, why };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
-    return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], alone };
+    return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], why };
   }
 
   /** Pairs that press, told to keep clear another way: over there rather than here, or wholly apart rather than sharing a little. */
@@ -323,7 +342,7 @@ function isFurther(a: Proved, b: Proved): boolean {
 function waysAbout({ pressing }: Reached, faces: readonly FacedScreen[]): { readonly word: string; readonly pair: string; readonly way: Way }[] {
   const pairs = new Map<string, { weight: number; along: { x: number; y: number }; overlap: boolean }>();
   for (const { wish, multiplier } of pressing) {
-    if (wish.subjects.length !== 2 || wish.code === "held") continue;
+    if (wish.subjects.length !== 2 || isHeld(wish.code)) continue;
     const pair = pairWord(wish.subjects[0], wish.subjects[1]);
     const known = pairs.get(pair) ?? { weight: 0, along: { x: 0, y: 0 }, overlap: false };
     pairs.set(pair, known);

@@ -87,7 +87,7 @@ export function settledData(settled: Settled, withLayout: boolean): unknown {
       reasons: reasons.map(({ face, ...reason }) => ({ ...reason, ...faceData(settled, face) })),
     })),
     left: left.map((one) => foundData(settled, one)),
-    noWays,
+    noWays: noWays.map(({ face, ...noWay }) => ({ ...noWay, ...faceData(settled, face) })),
     ...(withLayout ? { layout: JSON.parse(writeLayout(layout)) as unknown } : {}),
   };
 }

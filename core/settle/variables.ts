@@ -33,8 +33,10 @@ export interface Variable {
   readonly high: number;
 }
 
-/** A side becomes no smaller and no larger than these parts of what it was. */
-const SIDES = { least: 0.6, most: 1.8 };
+/** A side becomes no smaller than this part of what it was, */
+export const LEAST_SIDE = 0.6;
+/** and no larger than this. */
+const SIDES = { least: LEAST_SIDE, most: 1.8 };
 /** Travel becomes no shorter and no longer than these parts of what it was. */
 const TRAVELS = { least: 0.7, most: 1.5 };
 /** A hit area grows no more than this at each side, and moves no farther from its picture, mm. */

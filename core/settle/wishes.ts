@@ -15,9 +15,13 @@ import { HIT, LANDING, NUMBERS, numbersOn, VISUAL, type FacedScreen } from "./fa
 import { linesIn, type Line } from "./kinship";
 import type { SettleRequest } from "./request";
 
+/** What Settle holds besides the findings: a hit area about its picture, a whole target on the screen, the order of a row, a thumb's own controls. */
+export type HeldCode = "held/picture" | "held/screen" | "held/line" | "held/thumb";
+export const isHeld = (code: Wish["code"]): code is HeldCode => code.startsWith("held/");
+
 /** One wish on a face. The way is `value` mm now; with the numbers of the face it changes as `terms` say: place of a number, mm a mm. */
 export interface Wish {
-  readonly code: FindingCode | "held";
+  readonly code: FindingCode | HeldCode;
   readonly subjects: readonly string[];
   readonly face: number;
   /** Whether it is asked for, or only has to stay. */
