@@ -5,7 +5,8 @@ import { checkedPlayers } from "../core/exchange/checkReport";
 import type { Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
 import { readCodes, SETTLED_CODES, type SettleRequest } from "../core/settle/request";
-import { settleSteps, type Settled } from "../core/settle/settle";
+import { settleSteps } from "../core/settle/settle";
+import type { Settled } from "../core/settle/settled";
 import { progressWords, settledData, settledText } from "../core/settle/settledText";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, layoutFrom, orFail, viewFrom, writeText, type ViewOptions } from "./inputs";
@@ -61,7 +62,8 @@ function requestFrom(layout: Layout, options: SettleOptions): SettleRequest {
   const weights = Object.fromEntries(
     options.weight.map((text) => {
       const [, id, amount] = /^(.+)=(\d+(?:\.\d+)?)$/.exec(text) ?? [];
-      if (id === undefined || !(Number(amount) > 0)) throw new CallError(`--weight: "${text}" is not a weight; write ID=NUMBER with a number above 0, such as pump=5`);
+      if (id === undefined || !(Number(amount) > 0))
+        throw new CallError(`--weight: "${text}" is not a weight; write ID=NUMBER with a number above 0, such as pump=5`);
       if (!layout.controls.some((c) => c.id === id)) throw lacking(id, "--weight");
       return [id, Number(amount)] as const;
     }),

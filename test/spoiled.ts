@@ -121,7 +121,9 @@ export function spoiledLayout(seed: number, size: Size): Spoiled | null {
       shape: isRound ? "ellipse" : pick(["box", "capsule"] as const),
     };
     const layout = layoutOf([...drafts, draft], share, size.moments);
-    const clean = screens.every((screen) => BOTH_HANDS.every((face) => bareFindings(layout, screen, { ...face, moment: null }).every((f) => !isPlaceFinding(f.code))));
+    const clean = screens.every((screen) =>
+      BOTH_HANDS.every((face) => bareFindings(layout, screen, { ...face, moment: null }).every((f) => !isPlaceFinding(f.code))),
+    );
     if (!clean) continue;
     drafts.push(draft);
     sound = layout;

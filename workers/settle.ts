@@ -1,7 +1,7 @@
 /** The typed client of the settle worker: it hears how far it is, and stops at once when it is told to. */
 import type { Remote } from "comlink";
 import type { SettleRequest } from "../core/settle/request";
-import type { Settled, SettleProgress } from "../core/settle/settle";
+import type { Settled, SettleProgress } from "../core/settle/settled";
 import type { Connection } from "./connect";
 import type { SettleService, SettleStep } from "./settleService";
 import { supervised } from "./supervised";

@@ -1,6 +1,7 @@
 /** What the settle worker does, apart from its message channel: one settling at a time, step by step, so that each step can say how far it is. */
 import type { SettleRequest } from "../core/settle/request";
-import { settleSteps, type Settled, type SettleProgress } from "../core/settle/settle";
+import { settleSteps } from "../core/settle/settle";
+import type { Settled, SettleProgress } from "../core/settle/settled";
 
 /** What a step has come to: somewhere on the way, or the end. */
 export type SettleStep = { readonly kind: "progress"; readonly progress: SettleProgress } | { readonly kind: "done"; readonly settled: Settled };

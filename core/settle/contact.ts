@@ -124,7 +124,11 @@ function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
   const across = dx * dx + dy * dy - onward * onward;
   const reach = Math.sqrt(Math.max(0, at * at - across));
   const [nx, ny] = [(dx + (reach - onward) * n.x) / at, (dy + (reach - onward) * n.y) / at];
-  return { value: dx * nx + dy * ny - at, a: asBox(-nx, -ny, -growth(step, 0) / 2, -growth(step, 0) / 2), b: asBox(nx, ny, -growth(0, step) / 2, -growth(0, step) / 2) };
+  return {
+    value: dx * nx + dy * ny - at,
+    a: asBox(-nx, -ny, -growth(step, 0) / 2, -growth(step, 0) / 2),
+    b: asBox(nx, ny, -growth(0, step) / 2, -growth(0, step) / 2),
+  };
 }
 
 /** The place along a line, at or before `free` where nothing is shared any more, at which just so much is shared; null where so much never is. */

@@ -118,7 +118,12 @@ const lastingWays = (ways: ReadonlyMap<string, Way>): ReadonlyMap<string, Way> =
   new Map([...ways].filter(([, way]) => way.apart).map(([pair, way]) => [pair, { ...way, along: null }]));
 
 /** Descends on some faces. */
-function descendOn(task: Task, from: Here, firstWays: ReadonlyMap<string, Way>, known: Set<string>): { readonly reached: Reached; readonly derivative: Derivative } {
+function descendOn(
+  task: Task,
+  from: Here,
+  firstWays: ReadonlyMap<string, Way>,
+  known: Set<string>,
+): { readonly reached: Reached; readonly derivative: Derivative } {
   const { motion, prices, facts } = task;
   let { values, numbers, derivative } = from;
   const lasting = lastingWays(firstWays);
@@ -186,7 +191,12 @@ interface Here {
 }
 
 /** The best step by the lines; null where there is none. `known`: keys of rows that mattered before, added to. */
-function nextStep(task: Task, here: Here, wishes: readonly Wish[], known: Set<string>): { step: Float64Array | null; pressing: Reached["pressing"]; solved: number } {
+function nextStep(
+  task: Task,
+  here: Here,
+  wishes: readonly Wish[],
+  known: Set<string>,
+): { step: Float64Array | null; pressing: Reached["pressing"]; solved: number } {
   const { motion, prices } = task;
   const rows = [...rowsOf(wishes, here.derivative), ...rangeRows(motion, here.values)];
   const programme = costProgramme(motion, prices, here.derivative, here);
@@ -291,7 +301,9 @@ function solveElastic({ hessian: whole, linear: line }: Programme, { variables, 
     const all: Row[] = rows.map((row) => {
       const own = row.indexes.map((v) => place.get(v)!);
       const slack = slackOf(row);
-      return slack === null ? { indexes: own, weights: row.weights, bound: row.bound } : { indexes: [...own, slack], weights: [...row.weights, 1], bound: row.bound };
+      return slack === null
+        ? { indexes: own, weights: row.weights, bound: row.bound }
+        : { indexes: [...own, slack], weights: [...row.weights, 1], bound: row.bound };
     });
     const n = variables.length + slacks.size;
     const hessian = Array.from({ length: n }, () => new Float64Array(n));

@@ -42,39 +42,56 @@ export interface Impossible {
 }
 
 /** Corners of the polygon inside what a pair may not be in. */
-const CORNERS = 12;
-/** So many cases are gone through; more, and nothing is proved. */
-const MOST_CASES = 600;
+const CORNERS = 8;
+/** So many cases are gone through for a claim; more, and nothing is proved, or what is proved is left as it is. */
+const MOST_CASES = 800;
 /** Lines drawn anew about where reach ends. */
 const MOST_TANGENTS = 8;
 /** A wish that is asked for may fall short by so little and yet be had, mm: what Settle itself leaves to spare. */
 const SPARE_MM = 0.01;
 /** Nothing falls short by more, mm. */
-const MOST_SHORT_MM = 400;
+const MOST_SHORT_MM = 256;
 
 /** Tries to prove that a claim's wishes cannot all be had; null where that is not proved. */
 export function provedImpossible(claim: Claim): Impossible | null {
   const zero = new Float64Array(claim.motion.variables.length);
   const numbers = numbersAt(claim.motion, zero);
   const derivative = derivativeAt(claim.motion, zero, numbers);
-  const choices = choicesOf(claim, numbers, derivative);
   let lines = linesOf(claim, numbers, derivative);
+  // An edge that alone leaves nothing is none to choose.
+  const choices = choicesOf(claim, numbers, derivative).map((choice) => ({
+    ...choice,
+    lines: choice.lines.filter((line) => valuesFor([...lines, line], [], zero.length, { left: 1 }) !== null),
+  }));
+  const cases = { left: MOST_CASES };
   for (let turn = 0; turn < MOST_TANGENTS; turn += 1) {
-    const found = valuesFor(lines, choices, zero.length, { left: MOST_CASES });
+    const found = valuesFor(lines, choices, zero.length, cases);
     if (found === "too many") return null;
     if (found === null) return leastSet(lines, choices, zero.length);
     // They hold the lines drawn so far; where reach is round, draw it again where they are.
     const there = numbersAt(claim.motion, found);
-    const more = linesOf(claim, there, derivative, found).filter(({ word, indexes, weights, bound }) => word.startsWith("reach/far") && at(found, indexes, weights) < bound - 1e-6);
+    const more = linesOf(claim, there, derivative, found).filter(
+      ({ word, indexes, weights, bound }) => word.startsWith("reach/far") && at(found, indexes, weights) < bound - 1e-6,
+    );
     if (more.length === 0) return null;
     lines = [...lines, ...more];
   }
   return null;
 }
 
-const at = (values: Float64Array, indexes: readonly number[], weights: readonly number[]) => indexes.reduce((sum, index, k) => sum + weights[k] * values[index], 0);
+const at = (values: Float64Array, indexes: readonly number[], weights: readonly number[]) =>
+  indexes.reduce((sum, index, k) => sum + weights[k] * values[index], 0);
 
-const ROUND = new Set<Wish["code"]>(["place/off-screen", "place/unsafe", "touch/small", "reach/far", "feel/fine", "feel/travel-cut", "held/picture", "held/screen"]);
+const ROUND = new Set<Wish["code"]>([
+  "place/off-screen",
+  "place/unsafe",
+  "touch/small",
+  "reach/far",
+  "feel/fine",
+  "feel/travel-cut",
+  "held/picture",
+  "held/screen",
+]);
 
 /** The lines of the controls' own wishes on every face, drawn where all is at `numbers` (values `from`), by derivatives at the beginning. */
 function linesOf(claim: Claim, numbers: Numbers, derivative: Derivative, from?: Float64Array): Line[] {
@@ -125,11 +142,13 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
       });
       return [{ word, face: index, lines }];
     };
-    const pairs = facts.pairs.filter(([a, b]) => has(a) && has(b)).flatMap(([a, b]) => {
-      const { measure } = aimFor(wishing, "touch/overlap", [a.control.id, b.control.id]);
-      const word = `touch/overlap ${a.control.id} ${b.control.id}`;
-      return choice(word, [leastArea(line, a, wishing), areaPlace(a)], [leastArea(line, b, wishing), areaPlace(b)], { of: "smaller", share: measure });
-    });
+    const pairs = facts.pairs
+      .filter(([a, b]) => has(a) && has(b))
+      .flatMap(([a, b]) => {
+        const { measure } = aimFor(wishing, "touch/overlap", [a.control.id, b.control.id]);
+        const word = `touch/overlap ${a.control.id} ${b.control.id}`;
+        return choice(word, [leastArea(line, a, wishing), areaPlace(a)], [leastArea(line, b, wishing), areaPlace(b)], { of: "smaller", share: measure });
+      });
     const zones = facts.zones.flatMap((zone) =>
       facts.controls.filter(has).flatMap((one) => {
         const { measure } = aimFor(wishing, "view/covered", [one.control.id, zone.id]);
@@ -179,11 +198,10 @@ function edgesInside(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
 function valuesFor(lines: readonly Row[], choices: readonly Choice[], n: number, cases: { left: number }): Float64Array | null | "too many" {
   if (cases.left <= 0) return "too many";
   cases.left -= 1;
-  const square = Array.from({ length: n }, (_, i) => Float64Array.from({ length: n }, (_, j) => (i === j ? 1 : 0)));
-  const solution = solveQuadratic(square, new Float64Array(n), lines);
-  if (!solution) return null;
-  const { values } = solution;
-  const open = choices.find((choice) => choice.lines.every(({ indexes, weights, bound }) => at(values, indexes, weights) < bound - 1e-6));
+  const values = nearestTo0(lines, n);
+  if (!values) return null;
+  const ordered = [...choices].sort((a, b) => a.lines.length - b.lines.length);
+  const open = ordered.find((choice) => choice.lines.every(({ indexes, weights, bound }) => at(values, indexes, weights) < bound - 1e-6));
   if (!open) return values;
   const others = choices.filter((choice) => choice !== open);
   // The edges that are nearest first: if there are values, they are found sooner.
@@ -195,32 +213,57 @@ function valuesFor(lines: readonly Row[], choices: readonly Choice[], n: number,
   return null;
 }
 
-/** Leaves out, one finding after the other, all that the proof does without; and how far the rest falls short. */
+/** The least values that hold all lines; null where none do. Few of the lines press: they are taken in as they are broken. */
+function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
+  const square = Array.from({ length: n }, (_, i) => Float64Array.from({ length: n }, (_, j) => (i === j ? 1 : 0)));
+  const open = new Set(lines);
+  const taken: Row[] = [];
+  for (let values = new Float64Array(n); ; ) {
+    const broken = [...open].filter(({ indexes, weights, bound }) => at(values, indexes, weights) < bound - 1e-7);
+    if (broken.length === 0) return values;
+    for (const line of broken) open.delete(line);
+    taken.push(...broken);
+    const solution = solveQuadratic(square, new Float64Array(n), taken);
+    if (!solution) return null;
+    values = Float64Array.from(solution.values);
+  }
+}
+
+/** How far wishes fall short at the least; and, one finding after the other left out, those that the proof does not do without. */
 function leastSet(lines: readonly Line[], choices: readonly Choice[], n: number): Impossible | null {
+  const left = { short: MOST_CASES, fewer: 8 * MOST_CASES };
+  const holds = (some: readonly Row[], pairs: readonly Choice[], of: keyof typeof left) => {
+    const cases = { left: left[of] };
+    const found = valuesFor(some, pairs, n, cases);
+    left[of] = cases.left;
+    return found !== null;
+  };
+  let [low, high] = [0, MOST_SHORT_MM];
+  for (let i = 0; i < 14 && left.short > 0; i += 1) {
+    const middle = (low + high) / 2;
+    const eased = lines.map((line) => (line.word.startsWith("range") ? line : { ...line, bound: line.bound - middle }));
+    const pairs = choices.map((choice) => ({ ...choice, lines: choice.lines.map((line) => ({ ...line, bound: line.bound - middle })) }));
+    if (holds(eased, pairs, "short")) high = middle;
+    else low = middle;
+  }
   let [keptLines, keptChoices] = [lines, choices];
-  const holds = (some: readonly Row[], pairs: readonly Choice[]) => valuesFor(some, pairs, n, { left: MOST_CASES }) !== null;
   for (const choice of choices) {
     const rest = keptChoices.filter((one) => one !== choice);
-    if (!holds(keptLines, rest)) keptChoices = rest;
+    if (!holds(keptLines, rest, "fewer")) keptChoices = rest;
   }
-  for (const word of new Set(lines.map((line) => line.word))) {
+  // What seldom matters goes at once where it does not.
+  for (const isSeldom of [(word: string) => /^(?:held|reach|feel|place\/off)/.test(word), (word: string) => word.startsWith("range")]) {
+    const rest = keptLines.filter((line) => !isSeldom(line.word));
+    if (rest.length < keptLines.length && !holds(rest, keptChoices, "fewer")) keptLines = rest;
+  }
+  for (const word of new Set(keptLines.map((line) => line.word))) {
     const rest = keptLines.filter((line) => line.word !== word);
-    if (!holds(rest, keptChoices)) keptLines = rest;
+    if (!holds(rest, keptChoices, "fewer")) keptLines = rest;
   }
   // Of what is left of a wish, only the faces that matter.
   for (const line of keptChoices.length === 0 ? keptLines : []) {
     const rest = keptLines.filter((one) => one !== line);
-    if (!holds(rest, keptChoices)) keptLines = rest;
-  }
-  const eased = (by: number): readonly [Row[], Choice[]] => [
-    keptLines.map((line) => (line.word.startsWith("range") ? line : { ...line, bound: line.bound - by })),
-    keptChoices.map((choice) => ({ ...choice, lines: choice.lines.map((line) => ({ ...line, bound: line.bound - by })) })),
-  ];
-  let [low, high] = [0, MOST_SHORT_MM];
-  for (let i = 0; i < 24; i += 1) {
-    const middle = (low + high) / 2;
-    if (holds(...eased(middle))) high = middle;
-    else low = middle;
+    if (!holds(rest, keptChoices, "fewer")) keptLines = rest;
   }
   const wishes = new Map<string, { word: string; face: number }>();
   for (const { word, face } of [...keptChoices, ...keptLines]) {

@@ -13,7 +13,9 @@ export function mirroredCopiesIn(layout: Layout): ReadonlyMap<string, string> {
   const pairsOf = (ids: readonly string[], isCopy: (original: string, copy: string) => boolean) => {
     for (const id of ids) {
       if (!SIDE.test(id)) continue;
-      const original = ids.find((other) => other !== id && !originals.has(other) && (other === bareId(id) || (SIDE.test(other) && bareId(other) === bareId(id))));
+      const original = ids.find(
+        (other) => other !== id && !originals.has(other) && (other === bareId(id) || (SIDE.test(other) && bareId(other) === bareId(id))),
+      );
       if (original !== undefined && ![...originals.values()].includes(id) && isCopy(original, id)) originals.set(id, original);
     }
   };

@@ -90,7 +90,11 @@ export function derivativeAt(motion: Motion, values: Float64Array, numbers: Numb
 }
 
 /** How a sum of a face's numbers (places of numbers with their weights) changes with the variables. */
-export function variableTerms({ of, by }: Derivative, face: number, terms: readonly (readonly [number, number])[]): { readonly indexes: readonly number[]; readonly weights: readonly number[] } {
+export function variableTerms(
+  { of, by }: Derivative,
+  face: number,
+  terms: readonly (readonly [number, number])[],
+): { readonly indexes: readonly number[]; readonly weights: readonly number[] } {
   const sums = new Map<number, number>();
   for (const [number, weight] of terms) {
     const c = Math.floor(number / NUMBERS);

@@ -62,7 +62,9 @@ export function movesBetween(
   return before.controls.flatMap((control) => {
     const next = changed.get(control.id)!;
     const [from, to] = [oldPlaces.get(control.id)! * NUMBERS, newPlaces.get(control.id)! * NUMBERS];
-    const there = faces.flatMap((face, f) => (Number.isNaN(was[f][from]) ? [] : [{ face, old: was[f].subarray(from, from + NUMBERS), now: is[f].subarray(to, to + NUMBERS) }]));
+    const there = faces.flatMap((face, f) =>
+      Number.isNaN(was[f][from]) ? [] : [{ face, old: was[f].subarray(from, from + NUMBERS), now: is[f].subarray(to, to + NUMBERS) }],
+    );
     const mean = (change: (one: (typeof there)[number]) => number) => there.reduce((sum, one) => sum + change(one), 0) / Math.max(1, there.length);
     const by = (number: number) => mean(({ old, now }) => now[number] - old[number]);
     const way = ({ old, now, face }: (typeof there)[number]) => {
@@ -118,7 +120,8 @@ function fieldChanges(before: Layout, after: Layout, id: string): FieldChange[] 
     if (typeof was === "string" && typeof is === "string") {
       if (was !== is) changes.push({ path, was, is });
     } else if (typeof was === "object" && was !== null && typeof is === "object" && is !== null && was !== is)
-      for (const key of Object.keys(was)) compare(Array.isArray(was) ? `${path}[${key}]` : `${path}.${key}`, (was as Record<string, unknown>)[key], (is as Record<string, unknown>)[key]);
+      for (const key of Object.keys(was))
+        compare(Array.isArray(was) ? `${path}[${key}]` : `${path}.${key}`, (was as Record<string, unknown>)[key], (is as Record<string, unknown>)[key]);
   };
   compare(`controls[${before.controls.findIndex((c) => c.id === id)}]`, byId(before.controls).get(id), byId(after.controls).get(id));
   const { frame } = byId(before.controls).get(id)!.placement;

@@ -2,7 +2,7 @@
 import { faceWords } from "../checks/faceWords";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
-import { findingWord, givenUpKey, type GivenUp } from "./aims";
+import { findingWord, type GivenUp } from "./aims";
 import { provedImpossible, type Impossible } from "./impossible";
 import { motionBy, numbersAt, type Motion } from "./motion";
 import type { FaceFound } from "./outcome";
@@ -57,13 +57,17 @@ export function noWaysOf(leftover: Leftover): NoWay[] {
     const word = findingWord(one.finding.code, one.finding.subjects);
     groups.set(word, [...(groups.get(word) ?? []), one]);
   }
-  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(leftover, group));
+  const proofs: Impossible[] = [];
+  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(leftover, group, proofs));
 }
 
-function noWayOf(leftover: Leftover, group: readonly FaceFound[]): NoWay {
+/** `proofs`: those that are known, added to: one of them may be about this finding too. */
+function noWayOf(leftover: Leftover, group: readonly FaceFound[], proofs: Impossible[]): NoWay {
   const worst = group.reduce((a, b) => (isWorse(b.finding.code, b.finding.measure, a.finding.measure) ? b : a));
   const { code, subjects } = worst.finding;
-  const impossible = impossibleFor(leftover, worst);
+  const known = proofs.find(({ wishes }) => wishes.some(({ word }) => word === findingWord(code, subjects)));
+  const impossible = known ?? impossibleFor(leftover, worst);
+  if (impossible && !known) proofs.push(impossible);
   const waysOut = waysOutOf(leftover, group);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${named(subjects)}`;
@@ -108,17 +112,24 @@ function wishWords(word: string): string {
   }
 }
 
-/** Proves a finding impossible to take away: its own controls first, then with the nearest beside them. */
+/** Proves a finding impossible to take away: for its own controls first, then with what else lies on each other beside them. */
 function impossibleFor({ motion, facts, request, givenUp }: Leftover, { face, finding }: FaceFound): Impossible | null {
   const word = findingWord(finding.code, finding.subjects);
-  // This finding is asked for in full again; what else has been given up stays so.
-  const asked = new Map([...givenUp].filter(([key]) => !facts.some(({ index }) => key === givenUpKey(index, word))));
-  const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, givenUp: asked, ways: new Map(), brief: false });
-  const prove = (ids: ReadonlySet<string>) => provedImpossible({ motion: motionBy(motion, ({ parts }) => parts.some(({ slot }) => ids.has(slot.id) || isHomeOf(request, slot.id, ids))), facts, wishing, ids, faces: [face] });
+  const prove = (ids: ReadonlySet<string>, isAsked: (given: string) => boolean) => {
+    // What is claimed is asked for in full again; what else has been given up stays so.
+    const still = new Map([...givenUp].filter(([key]) => !isAsked(key.slice(key.indexOf(" ") + 1))));
+    const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, givenUp: still, ways: new Map(), brief: false });
+    const isOwn = (id: string) => ids.has(id) || isHomeOf(request, id, ids);
+    const own = motionBy(motion, ({ parts }) => parts.some(({ slot }) => isOwn(slot.id)));
+    return provedImpossible({ motion: own, facts, wishing, ids, faces: [face] });
+  };
   const own = new Set(finding.subjects.filter((id) => motion.places.has(id)));
-  const alone = prove(own);
+  const alone = prove(own, (given) => given === word);
   if (alone || own.size < 2) return alone;
-  return prove(new Set([...own, ...neighbours(motion, facts[face], own)]));
+  const wider = new Set([...own, ...neighbours(motion, facts[face], own)]);
+  const isBetween = (given: string) => given.startsWith("touch/overlap ") && given.split(" ").slice(1).every((id) => wider.has(id));
+  const proof = prove(wider, isBetween);
+  return proof?.wishes.some((wish) => wish.word === word) ? proof : null;
 }
 
 /** Whether a cluster holds one of some controls. */
@@ -146,7 +157,8 @@ const TARGETS_MM = [8, 7, 6];
 function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
   const { request, facts, again } = leftover;
   const { code, subjects } = group[0].finding;
-  const isGone = (one: { readonly left: readonly FaceFound[] }) => !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
+  const isGone = (one: { readonly left: readonly FaceFound[] }) =>
+    !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
   const screens = [...new Set(group.map(({ face }) => facts[face].face.screen))];
   const names = screens.map(({ name }) => name).join("; ");
   const ways: WayOut[] = [];
@@ -156,14 +168,19 @@ function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
   }
   if (screens.length < request.screens.length) {
     const own = again({ ...request, screens });
-    if (isGone(own)) ways.push({ kind: "arrangement", text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
+    if (isGone(own))
+      ways.push({ kind: "arrangement", text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
   }
   if (code === "touch/small" || code === "touch/overlap")
     for (const minTargetMm of TARGETS_MM) {
       if (minTargetMm >= request.layout.limits.minTargetMm) continue;
       const smaller = again({ ...request, screens, layout: { ...request.layout, limits: { ...request.layout.limits, minTargetMm } } });
       if (!isGone(smaller)) continue;
-      ways.push({ kind: "smaller-targets", text: `targets of ${minTargetMm} mm: gone on ${names} for ${smaller.cost.toFixed(2)} mm² of change`, costMm2: smaller.cost });
+      ways.push({
+        kind: "smaller-targets",
+        text: `targets of ${minTargetMm} mm: gone on ${names} for ${smaller.cost.toFixed(2)} mm² of change`,
+        costMm2: smaller.cost,
+      });
       break;
     }
   return [...ways, ...oneLess(leftover, subjects)];

@@ -1,6 +1,6 @@
 /** What the checks say of a settled layout: what of that which was asked for is left, and what has come or grown that may not. */
 import { changesOf } from "../checks/changes";
-import type { BareFinding } from "../checks/finding";
+import { SEVERITIES, type BareFinding, type Severity } from "../checks/finding";
 import type { Layout } from "../format/types";
 import { findingsOn, isAskedFor } from "./aims";
 import type { FacedScreen } from "./facedScreens";
@@ -33,4 +33,11 @@ export function outcomeOf(request: SettleRequest, faces: readonly FacedScreen[],
     changesOf(before[face], list).flatMap(({ kind, is }) => (is && (kind === "new" || kind === "graver") ? [{ face, finding: is }] : [])),
   );
   return { left: askedFor(request, after), worse };
+}
+
+/** Whether one leaves less behind than another: fewer findings of the gravest severity, of as many fewer of the next. */
+export function isFurther(left: readonly FaceFound[], than: readonly FaceFound[]): boolean {
+  const count = (all: readonly FaceFound[], severity: Severity) => all.filter(({ finding }) => finding.severity === severity).length;
+  const differs = SEVERITIES.find((severity) => count(left, severity) !== count(than, severity));
+  return differs !== undefined && count(left, differs) < count(than, differs);
 }

@@ -32,7 +32,18 @@ export function* pairWishes(wishing: Wishing): Iterable<Wish> {
   yield* withThumbs(wishing);
 }
 
-function* contactWish({ facts }: Wishing, code: Wish["code"], subjects: readonly string[], aim: Pick<Aim, "wanted" | "kept">, contact: Contact | null, at: readonly [number, number | null]): Iterable<Wish> {
+/** What a wish is about, and how far it may go. */
+interface About {
+  readonly code: Wish["code"];
+  readonly subjects: readonly string[];
+  readonly aim: Pick<Aim, "wanted" | "kept">;
+}
+
+/** What is not asked for, and may not come. */
+const STAYS = { wanted: false, kept: false } as const;
+
+/** A contact as a wish; `at`: where the numbers of its shapes begin. */
+function* contactWish({ facts }: Wishing, { code, subjects, aim }: About, contact: Contact | null, at: readonly [number, number | null]): Iterable<Wish> {
   if (!contact) return;
   const terms = [...boxTerms(at[0], contact.a), ...(at[1] === null ? [] : boxTerms(at[1], contact.b))];
   yield { code, subjects, face: facts.index, wanted: aim.wanted, kept: aim.kept, value: contact.value, terms };
@@ -74,10 +85,10 @@ interface Sharing {
 }
 
 /** That two shapes share no more than an aim allows. */
-function* shareWish(wishing: Wishing, code: FindingCode, subjects: readonly string[], aim: Aim, { a, b, of, along, at }: Sharing): Iterable<Wish> {
-  const share = aim.measure - spareOf(aim);
+function* shareWish(wishing: Wishing, about: About & { readonly aim: Aim }, { a, b, of, along, at }: Sharing): Iterable<Wish> {
+  const share = about.aim.measure - spareOf(about.aim);
   if (wishing.brief && sharedPart(a, b, of) <= share) return;
-  yield* contactWish(wishing, code, subjects, aim, shareContact(a, b, { of, share }, along), at);
+  yield* contactWish(wishing, about, shareContact(a, b, { of, share }, along), at);
 }
 
 const spareOf = ({ kept }: Aim) => (kept ? 0 : SHARE_SPARE);
@@ -99,11 +110,11 @@ function* clear(wishing: Wishing, a: Standing, b: Standing): Iterable<Wish> {
   if (!a.underlay && gap > 0 && !(lay && !way?.apart)) {
     // Apart already, or told to be: the gap is what is asked for, or what there was.
     const aim = lay ? { ...overlap, measure: gap } : isFound("touch/close") ? close : { ...close, measure: gap };
-    yield* contactWish(wishing, lay ? "touch/overlap" : "touch/close", subjects, aim, gapContact(one, two, aim.measure, along), at);
+    yield* contactWish(wishing, { code: lay ? "touch/overlap" : "touch/close", subjects, aim }, gapContact(one, two, aim.measure, along), at);
     return;
   }
-  yield* shareWish(wishing, "touch/overlap", subjects, overlap, { a: one, b: two, of: "smaller", along, at });
-  if (!a.underlay && gap > 0) yield* contactWish(wishing, "touch/close", subjects, { wanted: false, kept: false }, depthContact(one, two, LEAST_DEPTH_MM), at);
+  yield* shareWish(wishing, { code: "touch/overlap", subjects, aim: overlap }, { a: one, b: two, of: "smaller", along, at });
+  if (!a.underlay && gap > 0) yield* contactWish(wishing, { code: "touch/close", subjects, aim: STAYS }, depthContact(one, two, LEAST_DEPTH_MM), at);
 }
 
 /** What lies under ground drawn above it keeps the most of its touches. */
@@ -116,7 +127,11 @@ function* unburied(wishing: Wishing, under: Standing): Iterable<Wish> {
     const shown = under.control.moments.some((m) => above.control.moments.includes(m)) || wishing.request.layout.moments.length === 0;
     if (!shown || !isWithin(area, cover, LOOK_MM)) continue;
     const aim = aimFor(wishing, "touch/buried", [under.control.id]);
-    yield* shareWish(wishing, "touch/buried", [under.control.id], aim, { a: area, b: cover, of: "a", at: [areaPlace(under), areaPlace(above)] });
+    yield* shareWish(
+      wishing,
+      { code: "touch/buried", subjects: [under.control.id], aim },
+      { a: area, b: cover, of: "a", at: [areaPlace(under), areaPlace(above)] },
+    );
   }
 }
 
@@ -131,10 +146,11 @@ function* free(
   const aim = aimFor(wishing, code, [control.id, id]);
   const way = wishing.ways.get(pairWord(control.id, id));
   const along = wayOn(wishing, way) ?? awayFrom(area, box) ?? (isWithin(area, box, 0) ? wayOut(area, box, wishing.facts.face.frames.safe) : undefined);
-  yield* shareWish(wishing, code, [control.id, id], aim, { a: area, b: box, of: "b", along, at: [at, null] });
+  yield* shareWish(wishing, { code, subjects: [control.id, id], aim }, { a: area, b: box, of: "b", along, at: [at, null] });
 }
 
-const middle = (numbers: Float64Array, place: number, axis: 0 | 1) => numbers[place * NUMBERS + VISUAL + axis] + numbers[place * NUMBERS + VISUAL + axis + 2] / 2;
+const middle = (numbers: Float64Array, place: number, axis: 0 | 1) =>
+  numbers[place * NUMBERS + VISUAL + axis] + numbers[place * NUMBERS + VISUAL + axis + 2] / 2;
 
 /** What is set in a row or a column keeps its order there. */
 function* inLine({ facts, numbers }: Wishing): Iterable<Wish> {
@@ -166,7 +182,15 @@ function* withThumbs(wishing: Wishing): Iterable<Wish> {
       const side = middle(facts.origin, place, 0) <= border ? -1 : 1;
       const at = place * NUMBERS + VISUAL;
       const terms = [[at, side], [at + 2, side / 2]] as const; // prettier-ignore
-      yield { code: "held/thumb", subjects: [control.id], face: facts.index, wanted: false, kept: true, value: side * (middle(numbers, place, 0) - border), terms };
+      yield {
+        code: "held/thumb",
+        subjects: [control.id],
+        face: facts.index,
+        wanted: false,
+        kept: true,
+        value: side * (middle(numbers, place, 0) - border),
+        terms,
+      };
     }
   }
   for (const [a, b] of facts.pairs) {
@@ -174,6 +198,9 @@ function* withThumbs(wishing: Wishing): Iterable<Wish> {
     if (!a.control.feel.slideIn && !b.control.feel.slideIn) continue;
     if (clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px > ONE_THUMB_GAP_MM) continue;
     const near = depthContact(areaOn(numbers, a), areaOn(numbers, b), -ONE_THUMB_GAP_MM);
-    yield* contactWish(wishing, "held/thumb", [a.control.id, b.control.id], { wanted: false, kept: true }, near, [areaPlace(a), areaPlace(b)]);
+    yield* contactWish(wishing, { code: "held/thumb", subjects: [a.control.id, b.control.id], aim: { ...STAYS, kept: true } }, near, [
+      areaPlace(a),
+      areaPlace(b),
+    ]);
   }
 }

@@ -22,11 +22,16 @@ export function* placeWishes(wishing: Wishing): Iterable<Wish> {
   }
 }
 
-/** A wish of a control. */
-const wish = ({ facts }: Wishing, code: Wish["code"], standing: Standing, { wanted, kept }: Pick<Aim, "wanted" | "kept">, [value, terms]: readonly [number, Terms]): Wish => ({
+/** A wish of a control: what it is about, how far it may go, and the way with its terms. */
+const wish = (
+  [wishing, standing]: readonly [Wishing, Standing],
+  code: Wish["code"],
+  { wanted, kept }: Pick<Aim, "wanted" | "kept">,
+  [value, terms]: readonly [number, Terms],
+): Wish => ({
   code,
   subjects: [standing.control.id],
-  face: facts.index,
+  face: wishing.facts.index,
   wanted,
   kept,
   value,
@@ -48,19 +53,20 @@ function* within(wishing: Wishing, standing: Standing): Iterable<Wish> {
   const box = visualOf(numbers, standing);
   const at = standing.place * NUMBERS + VISUAL;
   const off = aimFor(wishing, "place/off-screen", [standing.control.id]);
-  for (const { value, terms } of inFrame(box, facts.face.frames.screen, off.measure, at)) yield wish(wishing, "place/off-screen", standing, off, [value, terms]);
+  for (const { value, terms } of inFrame(box, facts.face.frames.screen, off.measure, at))
+    yield wish([wishing, standing], "place/off-screen", off, [value, terms]);
   if (standing.control.kind === "touchpad" || standing.control.kind === "swipe") return;
   const unsafe = aimFor(wishing, "place/unsafe", [standing.control.id]);
   // What leaves the screen is not told to leave the safe frame too; back on the screen it has to be in the safe frame at once.
   for (const { value, terms } of inFrame(box, facts.face.frames.safe, unsafe.measure, at))
-    yield wish(wishing, "place/unsafe", standing, off.wanted ? off : unsafe, [value, terms]);
+    yield wish([wishing, standing], "place/unsafe", off.wanted ? off : unsafe, [value, terms]);
 }
 
 function* large(wishing: Wishing, standing: Standing): Iterable<Wish> {
   const aim = aimFor(wishing, "touch/small", [standing.control.id]);
   for (const side of [2, 3]) {
     const at = standing.place * NUMBERS + HIT + side;
-    yield wish(wishing, "touch/small", standing, aim, [wishing.numbers[at] - aim.measure, [[at, 1]]]);
+    yield wish([wishing, standing], "touch/small", aim, [wishing.numbers[at] - aim.measure, [[at, 1]]]);
   }
 }
 
@@ -69,18 +75,19 @@ function* reached(wishing: Wishing, standing: Standing): Iterable<Wish> {
   const aim = aimFor(wishing, "reach/far", [standing.control.id]);
   const box = visualOf(numbers, standing);
   const centre = centreOf(box);
-  const far = (p: { x: number; y: number }) => (standing.underlay ? Math.max(0, clearance(pointOf(p), areaOn(numbers, standing)).px) : magnitude(p.x - centre.x, p.y - centre.y));
+  const far = (p: { x: number; y: number }) =>
+    standing.underlay ? Math.max(0, clearance(pointOf(p), areaOn(numbers, standing)).px) : magnitude(p.x - centre.x, p.y - centre.y);
   const pivot = facts.pivots.reduce((best, p) => (far(p) < far(best) ? p : best));
   const way = far(pivot);
   if (standing.underlay) {
     const { b } = gapContact(pointOf(pivot), areaOn(numbers, standing), 0);
     const terms = boxTerms(areaPlace(standing), b.map((n) => -n)); // prettier-ignore
-    yield wish(wishing, "reach/far", standing, aim, [aim.measure - way, way > 0 ? terms : []]);
+    yield wish([wishing, standing], "reach/far", aim, [aim.measure - way, way > 0 ? terms : []]);
     return;
   }
   if (way <= 0) return;
   const [nx, ny] = [(centre.x - pivot.x) / way, (centre.y - pivot.y) / way];
-  yield wish(wishing, "reach/far", standing, aim, [aim.measure - way, boxTerms(standing.place * NUMBERS + VISUAL, [-nx, -ny, -nx / 2, -ny / 2])]);
+  yield wish([wishing, standing], "reach/far", aim, [aim.measure - way, boxTerms(standing.place * NUMBERS + VISUAL, [-nx, -ny, -nx / 2, -ny / 2])]);
 }
 
 const pointOf = ({ x, y }: { x: number; y: number }): Shape => ({ shape: "box", x, y, w: 0, h: 0 });
@@ -93,7 +100,7 @@ function* travels(wishing: Wishing, standing: Standing): Iterable<Wish> {
   const travel = numbers[at];
   const live = control.feel.outer - control.feel.inner;
   const fine = aimFor(wishing, "feel/fine", [control.id]);
-  yield wish(wishing, "feel/fine", standing, fine, [live * travel - fine.measure, [[at, live]]]);
+  yield wish([wishing, standing], "feel/fine", fine, [live * travel - fine.measure, [[at, live]]]);
   if (control.feel.origin !== "fixed") return;
   const cut = aimFor(wishing, "feel/travel-cut", [control.id]);
   const { x, y } = centreOf(visualOf(numbers, standing));
@@ -105,7 +112,7 @@ function* travels(wishing: Wishing, standing: Standing): Iterable<Wish> {
     { value: screen.x + screen.w - x - travel, terms: [[v, -1], [v + 2, -0.5], [at, -1]] }, // prettier-ignore
     { value: screen.y + screen.h - y - travel, terms: [[v + 1, -1], [v + 3, -0.5], [at, -1]] }, // prettier-ignore
   ];
-  for (const { value, terms } of sides) yield wish(wishing, "feel/travel-cut", standing, cut, [value + cut.measure, terms]);
+  for (const { value, terms } of sides) yield wish([wishing, standing], "feel/travel-cut", cut, [value + cut.measure, terms]);
 }
 
 /** The strips where the system takes swipes for itself, mm. */
@@ -139,7 +146,7 @@ function* fromStrips(wishing: Wishing, standing: Standing): Iterable<Wish> {
     const share = all > 0 ? (aim.measure - spare) * Math.max(0.25, parts[i] / all) : (aim.measure - spare) / 2;
     const inward = { x: strip.w < strip.h ? (strip.x > 0 ? 1 : -1) : 0, y: strip.w < strip.h ? 0 : strip.y > 0 ? 1 : -1 };
     const contact = shareContact(area, strip, { of: "a", share }, inward);
-    if (contact) yield wish(wishing, "touch/edge", standing, aim, [contact.value, boxTerms(areaPlace(standing), contact.a)]);
+    if (contact) yield wish([wishing, standing], "touch/edge", aim, [contact.value, boxTerms(areaPlace(standing), contact.a)]);
   }
 }
 
@@ -158,18 +165,22 @@ function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
   for (const side of OVERHANG) {
     const terms = side.map(([k, part]) => [base + k, part] as const);
     const over = (line: Float64Array) => terms.reduce((sum, [k, part]) => sum + part * line[k], 0);
-    yield wish(wishing, "held/picture", standing, { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
+    yield wish([wishing, standing], "held/picture", { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
   }
   // As much of it as is wanted stays on the screen, for over the edge there is no thumb.
   const { screen } = facts.face.frames;
   const wanted = facts.thresholds["touch/small"]!.at(-1)!.measure;
-  for (const [axis, side, far] of [[0, 2, screen.w], [1, 3, screen.h]] as const) { // prettier-ignore
+  for (const [axis, side, far] of [
+    [0, 2, screen.w],
+    [1, 3, screen.h],
+  ] as const) {
+    // prettier-ignore
     const at = base + HIT + axis;
     const parts: { seen: (line: Float64Array) => number; terms: Terms }[] = [
       { seen: (line) => line[at] + line[base + HIT + side], terms: [[at, 1], [base + HIT + side, 1]] }, // prettier-ignore
       { seen: (line) => far - line[at], terms: [[at, -1]] },
     ];
     for (const { seen, terms } of parts)
-      yield wish(wishing, "held/screen", standing, { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
+      yield wish([wishing, standing], "held/screen", { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
   }
 }

@@ -20,6 +20,8 @@ export interface Solution {
 /** Solves a programme; H symmetric, positive definite, as rows. Null where no values hold every row. */
 export function solveQuadratic(hessian: readonly Float64Array[], linear: Float64Array, rows: readonly Row[]): Solution | null {
   const n = linear.length;
+  // Nothing can change: the rows hold, or they do not.
+  if (n === 0) return rows.every(({ bound }) => bound <= 0) ? { values: new Float64Array(0), multipliers: new Float64Array(rows.length) } : null;
   // The package counts from 1, as the Fortran it comes from did, and takes rows as columns.
   const square = [[] as number[], ...hessian.map((line) => [0, ...line])];
   const along = [0, ...Array.from(linear, (c) => -c)];

@@ -2,49 +2,16 @@
  * The least change that takes away what is found on all chosen screens, hands and sizes at once (docs/SETTLE.md). The wishes lead the way, the
  * checks decide: nothing is given out that they do not find free of what is said to be gone, and in no other place worse than it was.
  */
-import { SEVERITIES, type BareFinding, type FindingCode } from "../checks/finding";
 import type { Layout } from "../format/types";
-import { aimOf, byWord, findingWord, givenUpKey } from "./aims";
 import { costOf, pricesOf } from "./cost";
-import { descend, isBetter, type Reached, type Task } from "./descend";
 import { raisedAboveGround } from "./drawingOrder";
-import { facedScreens, type FacedScreen } from "./facedScreens";
-import { motionBy, motionOf, numbersAt } from "./motion";
-import { movesBetween, type SettledMove } from "./moves";
-import { noWaysOf, type Leftover, type NoWay } from "./noWay";
-import { allFindings, askedFor, outcomeOf, type FaceFound } from "./outcome";
-import { pairWishes } from "./pairWishes";
-import { placeWishes } from "./placeWishes";
+import { facedScreens, numbersOn, type FacedScreen } from "./facedScreens";
+import { movesBetween } from "./moves";
+import { noWaysOf, type Leftover } from "./noWay";
+import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
 import type { SettleRequest } from "./request";
-import { variablesOf, withValues } from "./variables";
-import { WHOLE_CODES, wholeWishes } from "./wholeWishes";
-import { factsOf, isHeld, pairWord, type Way, type Wish, type Wishing } from "./wishes";
-
-/** How far it is. `left`: the findings asked for that the best version so far still has. */
-export interface SettleProgress {
-  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "looking for ways out";
-  readonly left: number;
-  /** How many programmes were solved. */
-  readonly solved: number;
-}
-
-/** What came of it. */
-export interface Settled {
-  /** clean: nothing of what is asked for was there · settled: all of it is gone · partly: some of it is · none: nothing could be done. */
-  readonly kind: "clean" | "settled" | "partly" | "none";
-  readonly layout: Layout;
-  readonly faces: readonly FacedScreen[];
-  /** What was there of what is asked for, and what is left of it. */
-  readonly asked: readonly FaceFound[];
-  readonly left: readonly FaceFound[];
-  /** What the change costs, mm². */
-  readonly cost: number;
-  readonly solved: number;
-  /** What changed, control by control. */
-  readonly moves: readonly SettledMove[];
-  /** Why what is left is left. */
-  readonly noWays: readonly NoWay[];
-}
+import type { Settled, SettleProgress } from "./settled";
+import { Settling, type Attempt } from "./settling";
 
 /** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
 export function* settleSteps(request: SettleRequest): Generator<SettleProgress, Settled, void> {
@@ -66,31 +33,61 @@ function last<T>(steps: Generator<unknown, T, void>): T {
 /** What came of it, and what there is to say why something is left. */
 interface Explained {
   readonly settled: Settled;
-  readonly why: Pick<Leftover, "request" | "motion" | "facts" | "givenUp"> | null;
+  readonly why: Omit<Leftover, "left" | "again"> | null;
 }
 
 function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explained, void> {
   const faces = facedScreens(request.layout, request.screens, request.faces);
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
-  if (asked.length === 0) return { settled: { kind: "clean", layout: request.layout, faces, asked, left: [], cost: 0, solved: 0, moves: [], noWays: [] }, why: null };
+  const start = { layout: request.layout, faces, asked, cost: 0, solved: 0, moves: [], noWays: [] };
+  if (asked.length === 0) return { settled: { ...start, kind: "clean", left: [] }, why: null };
   yield { doing: "looking", left: asked.length, solved: 0 };
-  const held = heldWhole(request);
-  const buried = new Set(asked.filter(({ finding }) => finding.code === "touch/buried").map(({ finding }) => finding.subjects[0]));
-  const ordered = raisedAboveGround(request.layout, buried, held);
-  const inClusters = request.layout.clusters.length > 0;
-  let best = null as Attempt | null;
-  for (const children of inClusters ? [false, true] : [true]) {
-    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children }).run();
-    if (best === null || attempt.left.length < best.left.length) best = attempt;
+  let best: Attempt | null = null;
+  let solved = 0;
+  // Gone over again from where it has come to, until nothing more comes of it: so that settling once more changes nothing.
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? request.layout }, faces);
+    solved += attempt.solved;
+    const isGood = isFurther(attempt.left, best?.left ?? asked) && (best === null || outcomeOf(request, faces, before, attempt.layout).worse.length === 0);
+    if (!isGood) {
+      best ??= { ...attempt, layout: request.layout, left: asked, cost: 0 };
+      break;
+    }
+    best = attempt;
     if (best.left.length === 0) break;
   }
-  const { left, cost, solved, pressing } = best!;
-  // Where nothing became better nothing changes.
-  const layout = left.length < asked.length ? best!.layout : request.layout;
+  const { layout, left, pressing, why } = best!;
   const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
-  const moves = layout === request.layout ? [] : movesBetween(request.layout, layout, faces, pressing);
-  return { settled: { kind, layout, faces, asked, left, cost: layout === request.layout ? 0 : cost, solved, moves, noWays: [] }, why: best!.why };
+  const cost = costBetween(request, layout, faces);
+  return { settled: { kind, layout, faces, asked, left, cost, solved, moves: movesBetween(request.layout, layout, faces, pressing), noWays: [] }, why };
+}
+
+/** So often what is left is gone over again. */
+const MOST_ROUNDS = 4;
+
+/** One attempt: clusters as wholes, and where that leaves something, what stands in them by itself. */
+function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[]): Generator<SettleProgress, Attempt, void> {
+  const before = allFindings(request.layout, faces, request.moment);
+  const held = heldWhole(request);
+  const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
+  const ordered = raisedAboveGround(request.layout, buried, held);
+  let best: Attempt | null = null;
+  let solved = 0;
+  for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
+    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children }).run();
+    solved += attempt.solved;
+    if (best === null || isFurther(attempt.left, best.left)) best = attempt;
+    if (best.left.length === 0) break;
+  }
+  return { ...best!, solved };
+}
+
+/** What the change from a request's layout to another version costs, mm². */
+function costBetween({ layout, weights }: SettleRequest, version: Layout, faces: readonly FacedScreen[]): number {
+  const places = new Map(layout.controls.map(({ id }, i) => [id, i]));
+  const numbers = (one: Layout) => faces.map((face) => numbersOn(one, face, places));
+  return costOf(pricesOf(layout, numbers(layout), weights), numbers(version));
 }
 
 /** Settles a layout at once. */
@@ -107,267 +104,3 @@ function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
   }
   return named;
 }
-
-/** A version that the checks have found good, and how it was reached. */
-type Proved = Pick<Settled, "layout" | "left" | "cost"> & { readonly reached: Reached };
-/** What a run has come to. */
-interface Attempt extends Pick<Settled, "layout" | "left" | "cost" | "solved"> {
-  readonly pressing: Reached["pressing"];
-  readonly why: Explained["why"];
-}
-
-/** So often a result that the checks refuse is gone over again. */
-const MOST_PROOFS = 8;
-/** So many other ways are tried: as many as cost about as much, at least and at most so many. */
-const WAYS = { effort: 8000, least: 3, most: 16 };
-/** Another way has to cost less than this part of the best. */
-const WORTH_IT = 0.999;
-/** Another way out has to leave less than this part of what falls short. */
-const MUCH_LESS = 0.9;
-/** So often something is given up. */
-const MOST_ROUNDS = 24;
-
-/** One run, with what it may change: it knows what has been given up, and what the checks have refused so far. */
-class Settling {
-  private readonly task: Task;
-  /** How much of each finding is given up, by its word; and the same by face. */
-  private readonly levels = new Map<string, number>();
-  private readonly givenUp = new Map<string, number>();
-  private readonly wholeCodes = new Set<FindingCode>();
-  private solved = 0;
-
-  constructor(
-    private readonly request: SettleRequest,
-    private readonly basis: {
-      readonly faces: readonly FacedScreen[];
-      readonly before: readonly (readonly BareFinding[])[];
-      readonly held: ReadonlySet<string>;
-      readonly children: boolean;
-    },
-  ) {
-    const { faces, before, held, children } = basis;
-    const { layout } = request;
-    const growing = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
-    const variables = variablesOf({ layout, faces, held, children, growing });
-    const motion = motionOf(layout, faces, variables);
-    const origin = numbersAt(motion, new Float64Array(variables.length));
-    this.task = {
-      request,
-      motion,
-      prices: pricesOf(layout, origin, request.weights),
-      facts: factsOf(request, layout, faces, before.map(byWord)),
-      givenUp: this.givenUp,
-      wishes: (wishing) => this.wishes(wishing),
-    };
-  }
-
-  private *wishes(wishing: Wishing): Iterable<Wish> {
-    yield* placeWishes(wishing);
-    yield* pairWishes(wishing);
-    yield* wholeWishes(wishing, this.wholeCodes);
-  }
-
-  private descend(task: Task, start: Float64Array, ways?: ReadonlyMap<string, Way>): Reached {
-    const reached = descend(task, start, ways);
-    this.solved += reached.solved;
-    return reached;
-  }
-
-  *run(): Generator<SettleProgress, Attempt, void> {
-    const asked = askedFor(this.request, this.basis.before);
-    yield { doing: "trying alone", left: asked.length, solved: this.solved };
-    const alone = this.triedAlone(asked);
-    const zero = new Float64Array(this.task.motion.variables.length);
-    let best: Proved | null = null;
-    for (let round = 0; round < MOST_ROUNDS && best === null; round += 1) {
-      yield { doing: "settling", left: asked.length, solved: this.solved };
-      const { proved, short } = this.tried(zero, round === 0);
-      best = proved;
-      if (best || short.length === 0) break;
-      for (const word of short) this.giveUp(word);
-    }
-    // What has been given up with others may be had after all, now that the others are out of the way.
-    for (const [word, level] of best ? [...this.levels] : [])
-      for (let wished = 0; wished < level; wished += 1) {
-        if (alone.includes(word) && wished === 0) continue;
-        yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
-        this.setLevel(word, wished);
-        const { proved } = this.tried(best!.reached.values);
-        if (proved && isFurther(proved, best!)) {
-          best = proved;
-          break;
-        }
-        this.setLevel(word, level);
-      }
-    const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, givenUp: this.givenUp };
-    if (best && best.left.length === 0) best = yield* this.otherWays(best);
-    if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, why };
-    const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
-    return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], why };
-  }
-
-  /** Pairs that press, told to keep clear another way: over there rather than here, or wholly apart rather than sharing a little. */
-  private *otherWays(first: Proved): Generator<SettleProgress, Proved, void> {
-    let best = first;
-    const tried = new Set<string>();
-    for (let tries = 0; tries < this.most(); tries += 1) {
-      const next = waysAbout(best.reached, this.basis.faces).find(({ word }) => !tried.has(word));
-      if (!next) break;
-      tried.add(next.word);
-      yield { doing: "trying other ways", left: best.left.length, solved: this.solved };
-      const reached = this.descend(this.task, best.reached.values, new Map([[next.pair, next.way]]));
-      if (reached.broken.length > 0 || reached.cost > best.reached.cost * WORTH_IT) continue;
-      const { proved } = this.proved(reached);
-      if (proved && proved.left.length <= best.left.length) best = proved;
-    }
-    return best;
-  }
-
-  /** One way down, proved; or what of that which is asked for stands in its way. */
-  private tried(start: Float64Array, isPatient = false): { readonly proved: Proved | null; readonly short: readonly string[] } {
-    let reached = this.descend(this.task, start);
-    for (let proof = 0; proof < MOST_PROOFS; proof += 1) {
-      if (isPatient && reached.broken.length > 0) reached = this.otherWaysOut(reached);
-      const short = this.shortOf(reached);
-      if (short.length > 0) return { proved: null, short };
-      const { proved, refused } = this.proved(reached);
-      if (proved) return { proved, short: [] };
-      const known = this.wholeCodes.size;
-      for (const { finding } of refused) if (WHOLE_CODES.includes(finding.code)) this.wholeCodes.add(finding.code);
-      if (this.wholeCodes.size === known) return { proved: null, short: this.openBeside(refused.flatMap(({ finding }) => finding.subjects)) };
-      reached = this.descend(this.task, start);
-    }
-    return { proved: null, short: [] };
-  }
-
-  /** Pairs that do not come free by the way they would take by themselves, told others, the one that falls short most first. */
-  private otherWaysOut(first: Reached): Reached {
-    let best = first;
-    for (let tries = 0, tried = new Set<string>(); tries < this.most(); tries += 1) {
-      const pressing = best.pressing.filter(({ wish }) => best.broken.some((one) => one.wanted && wordOf(one) === wordOf(wish)));
-      const next = waysAbout({ ...best, pressing }, this.basis.faces).find(({ word }) => !tried.has(word));
-      if (!next || best.broken.length === 0) break;
-      tried = tried.add(next.word);
-      const reached = this.descend(this.task, best.values, new Map([[next.pair, next.way]]));
-      if (reached.short < best.short * MUCH_LESS) best = reached;
-    }
-    return best;
-  }
-
-  /** How many other ways are tried. */
-  private most(): number {
-    return Math.min(WAYS.most, Math.max(WAYS.least, Math.floor(WAYS.effort / (this.basis.faces.length * this.request.layout.controls.length))));
-  }
-
-  /** What to give up: all that is asked for and falls short. Where only what has to stay is broken, what presses most beside it. */
-  private shortOf({ broken, pressing }: Reached): readonly string[] {
-    if (broken.length === 0) return [];
-    const wanted = [...new Set(broken.filter((wish) => wish.wanted).map(wordOf))];
-    if (wanted.length > 0) return wanted;
-    const ids = new Set(broken.flatMap(({ subjects }) => subjects));
-    const beside = pressing.filter(({ wish }) => wish.wanted && wish.subjects.some((id) => ids.has(id))).sort((a, b) => b.multiplier - a.multiplier);
-    return beside.length > 0 ? [wordOf(beside[0].wish)] : this.openBeside([...ids]);
-  }
-
-  /** What is still asked for of some controls; of none of them: all that is. */
-  private openBeside(ids: readonly string[]): readonly string[] {
-    const open = askedFor(this.request, this.basis.before).filter((one) => this.isOpen(one));
-    const near = open.filter(({ finding }) => finding.subjects.some((id) => ids.includes(id)));
-    return [...new Set((near.length > 0 ? near : open).map(({ finding }) => findingWord(finding.code, finding.subjects)))];
-  }
-
-  /** Gives a finding up on every face, by one step. */
-  private giveUp(word: string): void {
-    this.setLevel(word, (this.levels.get(word) ?? 0) + 1);
-  }
-
-  /** How much of a finding is given up, on every face. */
-  private setLevel(word: string, level: number): void {
-    this.levels.set(word, level);
-    this.basis.faces.forEach((_, face) => this.givenUp.set(givenUpKey(face, word), level));
-  }
-
-  /** Gives up what a control could not have even if it stood there alone; what that is. */
-  private triedAlone(asked: readonly FaceFound[]): string[] {
-    const impossible: string[] = [];
-    const ids = new Set(asked.filter(({ finding }) => finding.subjects.length === 1).map(({ finding }) => finding.subjects[0]));
-    for (const id of ids) {
-      const motion = motionBy(this.task.motion, ({ parts }) => parts.some(({ slot }) => slot.id === id));
-      const zero = new Float64Array(motion.variables.length);
-      for (let again = 0; again < 3; again += 1) {
-        const only = (wishing: Wishing) => placeWishes({ ...wishing, facts: { ...wishing.facts, controls: wishing.facts.controls.filter((c) => c.control.id === id) } });
-        const { broken } = this.descend({ ...this.task, motion, wishes: only }, zero);
-        const short = [...new Set(broken.filter((w) => w.wanted).map(wordOf))];
-        if (short.length === 0) break;
-        for (const word of short) {
-          if (!impossible.includes(word)) impossible.push(word);
-          this.giveUp(word);
-        }
-      }
-    }
-    return impossible;
-  }
-
-  /** What has been reached, written down and held against the checks. */
-  private proved(reached: Reached): { readonly proved: Proved | null; readonly refused: readonly FaceFound[] } {
-    const { motion, prices } = this.task;
-    const layout = withValues(motion.layout, motion.variables, reached.values, true);
-    const { left, worse } = outcomeOf(this.request, this.basis.faces, this.basis.before, layout);
-    const refused = [...left.filter((one) => !this.isGivenUp(one)), ...worse];
-    return { proved: refused.length > 0 ? null : { layout, left, cost: costOf(prices, reached.numbers), reached }, refused };
-  }
-
-  /** Whether something is still asked of a finding: that it goes, or becomes less grave. */
-  private isOpen({ face, finding }: FaceFound): boolean {
-    const thresholds = this.task.facts[face].thresholds[finding.code];
-    const level = this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0;
-    return thresholds ? aimOf(thresholds, finding, this.request, level).wanted : level === 0;
-  }
-
-  private isGivenUp({ face, finding }: FaceFound): boolean {
-    return (this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
-  }
-}
-
-/** Whether a version leaves less behind than another: fewer findings of the gravest severity, then of the next. */
-function isFurther(a: Proved, b: Proved): boolean {
-  for (const severity of SEVERITIES) {
-    const count = ({ left }: Proved) => left.filter(({ finding }) => finding.severity === severity).length;
-    if (count(a) !== count(b)) return count(a) < count(b);
-  }
-  return false;
-}
-
-/** The ways that pairs may be told, those that press most first. */
-function waysAbout({ pressing }: Reached, faces: readonly FacedScreen[]): { readonly word: string; readonly pair: string; readonly way: Way }[] {
-  const pairs = new Map<string, { weight: number; along: { x: number; y: number }; overlap: boolean }>();
-  for (const { wish, multiplier } of pressing) {
-    if (wish.subjects.length !== 2 || isHeld(wish.code)) continue;
-    const pair = pairWord(wish.subjects[0], wish.subjects[1]);
-    const known = pairs.get(pair) ?? { weight: 0, along: { x: 0, y: 0 }, overlap: false };
-    pairs.set(pair, known);
-    known.weight += multiplier;
-    // The first two terms tell how it changes with where the first of the two stands: away from the other.
-    const turn = faces[wish.face].mirrored ? -1 : 1;
-    known.along = { x: known.along.x - turn * wish.terms[0][1] * multiplier, y: known.along.y - wish.terms[1][1] * multiplier };
-    known.overlap ||= wish.code === "touch/overlap";
-  }
-  return [...pairs]
-    .sort(([, a], [, b]) => b.weight - a.weight)
-    .flatMap(([pair, { along, overlap }]) => {
-      const length = Math.hypot(along.x, along.y) || 1;
-      const others = DIRECTIONS.filter(({ x, y }) => (x * along.x + y * along.y) / length < 0.6);
-      const ways: Way[] = [...others.map((one): Way => ({ along: one, apart: false })), ...(overlap ? [{ along: null, apart: true }] : [])];
-      return ways.map((way) => ({ word: `${pair} ${way.along?.x} ${way.along?.y} ${way.apart}`, pair, way }));
-    });
-}
-
-/** The directions in which a pair may be told to keep clear. */
-const DIRECTIONS = [
-  { x: 0, y: -1 },
-  { x: 0, y: 1 },
-  { x: -1, y: 0 },
-  { x: 1, y: 0 },
-] as const;
-
-const wordOf = (wish: Wish): string => findingWord(wish.code as FindingCode, wish.subjects);

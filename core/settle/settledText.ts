@@ -4,7 +4,7 @@ import type { BareFinding } from "../checks/finding";
 import { writeLayout } from "../format/write";
 import type { SettledMove } from "./moves";
 import type { FaceFound } from "./outcome";
-import type { Settled, SettleProgress } from "./settle";
+import type { Settled, SettleProgress } from "./settled";
 
 /** "Small 4:3, right hand, size 1". */
 export const faceName = ({ faces }: Pick<Settled, "faces">, face: number): string => `${faces[face].screen.name}, ${faceWords(faces[face].face)}`;
@@ -61,7 +61,9 @@ export function settledText(settled: Settled): string {
   for (const move of moves) {
     lines.push(`  ${move.id}: ${moveWords(move)}`);
     for (const { code, subjects, face, wanted } of move.reasons)
-      lines.push(`    ${wanted ? "for" : "held by"} ${code} of ${ids(subjects)}${code === "touch/buried" && move.raised ? "" : ` on ${faceName(settled, face)}`}`);
+      lines.push(
+        `    ${wanted ? "for" : "held by"} ${code} of ${ids(subjects)}${code === "touch/buried" && move.raised ? "" : ` on ${faceName(settled, face)}`}`,
+      );
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
   if (left.length > 0) lines.push("left:", ...leftLines(settled));

@@ -179,7 +179,8 @@ function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[],
     if (!leader) continue;
     const word = sizeWord(kin.get(leader.slot.arrangement), leader) ?? partKey(leader);
     groups.set(word, [...(groups.get(word) ?? []), mirror ? { ...draft, sign: mirror.sign } : draft]);
-    if (originals.size > 0) for (const [copy, of] of originals) if (of === leader.slot.id && !hasMirror(drafts, layout, leader, copy, originals)) dropped.add(word);
+    if (originals.size > 0)
+      for (const [copy, of] of originals) if (of === leader.slot.id && !hasMirror(drafts, layout, leader, { copy, originals })) dropped.add(word);
   }
   return [...groups].filter(([word]) => !dropped.has(word)).map(([, group]) => group);
 }
@@ -202,7 +203,12 @@ function mirrorOf(layout: Layout, { slot, field }: Draft, original: string, orig
   return { slot: other, field: mirrored, sign };
 }
 
-function hasMirror(drafts: ReadonlyMap<string, Draft>, layout: Layout, { slot, field }: Draft, copy: string, originals: ReadonlyMap<string, string>): boolean {
+function hasMirror(
+  drafts: ReadonlyMap<string, Draft>,
+  layout: Layout,
+  { slot, field }: Draft,
+  { copy, originals }: { readonly copy: string; readonly originals: ReadonlyMap<string, string> },
+): boolean {
   const [mirrored] = MIRRORED[field] ?? [field, 1];
   const twin = { slot: { ...slot, id: copy }, field: mirrored };
   const at = { ...twin, kind: "place", sign: 1, text: "", measureOn: () => null, range: 0 } as Draft;

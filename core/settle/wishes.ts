@@ -81,13 +81,19 @@ export function factsOf(request: SettleRequest, layout: Layout, faces: readonly 
     const standing = resolved.controls.map((at): Standing => {
       const control = controls.get(at.id)!;
       const hasLanding = at.landing !== undefined;
-      return { control, place: places.get(at.id)!, shape: hasLanding ? "box" : at.hit.shape, own: at.sharing === "own", underlay: isUnderlay(control), hasLanding };
+      return {
+        control,
+        place: places.get(at.id)!,
+        shape: hasLanding ? "box" : at.hit.shape,
+        own: at.sharing === "own",
+        underlay: isUnderlay(control),
+        hasLanding,
+      };
     });
     const pairs: [Standing, Standing][] = [];
     standing.forEach((a, i) => {
       if (!a.own) return;
-      for (const b of standing.slice(i + 1))
-        if (b.own && a.underlay === b.underlay && meet(a.control.moments, b.control.moments)) pairs.push([a, b]);
+      for (const b of standing.slice(i + 1)) if (b.own && a.underlay === b.underlay && meet(a.control.moments, b.control.moments)) pairs.push([a, b]);
     });
     return {
       face,

@@ -1,0 +1,32 @@
+/** What comes of settling a layout, and how far it is until then. */
+import type { Layout } from "../format/types";
+import type { FacedScreen } from "./facedScreens";
+import type { SettledMove } from "./moves";
+import type { NoWay } from "./noWay";
+import type { FaceFound } from "./outcome";
+
+/** How far it is. `left`: the findings asked for that the best version so far still has. */
+export interface SettleProgress {
+  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "looking for ways out";
+  readonly left: number;
+  /** How many programmes were solved. */
+  readonly solved: number;
+}
+
+/** What came of it. */
+export interface Settled {
+  /** clean: nothing of what is asked for was there · settled: all of it is gone · partly: some of it is · none: nothing could be done. */
+  readonly kind: "clean" | "settled" | "partly" | "none";
+  readonly layout: Layout;
+  readonly faces: readonly FacedScreen[];
+  /** What was there of what is asked for, and what is left of it. */
+  readonly asked: readonly FaceFound[];
+  readonly left: readonly FaceFound[];
+  /** What the change costs, mm². */
+  readonly cost: number;
+  readonly solved: number;
+  /** What changed, control by control. */
+  readonly moves: readonly SettledMove[];
+  /** Why what is left is left. */
+  readonly noWays: readonly NoWay[];
+}
