@@ -5,17 +5,18 @@ import { ensureInstalled, root } from "../scripts/lib.mjs";
 
 ensureInstalled();
 const { build } = await import("esbuild");
-const core = join(root, ".cache", "bench-core.mjs");
-await build({
-  entryPoints: [join(root, "bench", "core.ts")],
-  outfile: core,
-  bundle: true,
-  platform: "node",
-  format: "esm",
-  logLevel: "error",
-  external: ["yoga-layout"],
-});
-await import(pathToFileURL(core).href);
+/** Builds a part of the bench that runs without a browser, and runs it. */
+async function runPart(name) {
+  const outfile = join(root, ".cache", `bench-${name}.mjs`);
+  const entryPoints = [join(root, "bench", `${name}.ts`)];
+  await build({ entryPoints, outfile, bundle: true, platform: "node", format: "esm", logLevel: "error", external: ["yoga-layout"] });
+  await import(pathToFileURL(outfile).href);
+}
+if (process.argv.includes("--settle")) {
+  await runPart("settle");
+  process.exit(0);
+}
+await runPart("core");
 const { sizes } = await import("./sizes.mjs");
 const size = await sizes();
 const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
@@ -31,6 +32,7 @@ else
     `the port in C, ${c.controls} controls, ${c.touches} touches: a tick ${c.tickUs.toFixed(1)} µs (aim 2), reading ${(c.readUs / 1000).toFixed(2)} ms (aim 1), placing ${c.placeUs.toFixed(1)} µs (aim 20), memory ${KiB(c.layoutBytes)} read, ${KiB(c.placedBytes)} placed, ${KiB(c.stateBytes)} a state (aim 64 KiB), object code ${KiB(c.objectBytes)} at -Os (aim 60 KiB)`,
   );
 if (process.argv.includes("--core")) process.exit(0);
+await runPart("settle");
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();
 console.log(

@@ -183,6 +183,42 @@ test.each<[string, number, () => Promise<Response>, RegExp]>([
   expect((await problemsOf(answer)).map((p) => `${p.path}: ${p.message}`).join("\n")).toMatch(message);
 });
 
+test("a layout in, how far it is and what came of it out, a line each; what is asked wrongly is told", async () => {
+  const button = (id: string, x: number) => ({
+    id,
+    name: id,
+    kind: "button",
+    placement: { kind: "pin", frame: "screen", anchor: [0, 1], pivot: [0.5, 0.5], offset: [`${x}mm`, "-20mm"], size: ["12mm", "12mm"] },
+  });
+  const near = JSON.stringify({
+    format: "nodulum-layout",
+    version: 1,
+    name: "Near",
+    reference: { width: 1600, height: 720 },
+    scale: {},
+    controls: [button("pump", 15), button("horn", 22)],
+  });
+  const settle = (query: string) => fetch(at(`/api/settle${query}`), { method: "POST", headers: JSON_TYPE, body: near });
+  const answer = await settle("?screen=1600x720@254&players=all&lock=pump");
+  expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "application/x-ndjson"]);
+  const lines = (await answer.text())
+    .trim()
+    .split("\n")
+    .map((line) => JSON.parse(line) as { progress?: { doing: string }; settled?: { kind: string; layout: unknown } });
+  expect(lines[0].progress).toMatchObject({ doing: "looking" });
+  expect(lines.at(-1)!.settled).toMatchObject({ kind: "settled", moves: [{ id: "horn" }], left: [], layout: { format: "nodulum-layout" } });
+  for (const [query, path] of [
+    ["?lock=none", "lock[0]"],
+    ["?codes=touch/none", "codes[0]"],
+    ["?severity=grave", "severity"],
+    ["?format=json", "format"],
+  ]) {
+    // prettier-ignore
+    const refused = await settle(query);
+    expect([refused.status, (await problemsOf(refused))[0].path]).toEqual([400, path]);
+  }
+});
+
 test("only POST for a check, only GET for the schema, which is that of the command line", async () => {
   const wrong = await fetch(at("/api/check"));
   expect([wrong.status, wrong.headers.get("allow")]).toEqual([405, "POST"]);

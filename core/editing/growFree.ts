@@ -3,7 +3,7 @@ import { ok, type Result } from "../engine/result";
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { Layout } from "../format/types";
-import { growControl, type Wish } from "./make";
+import { growControl, type NewControl } from "./make";
 import { nearestFit } from "./nearestFit";
 import { editContextOf, moveBy, type EditContext } from "./placing";
 
@@ -17,8 +17,8 @@ export function movedFree(context: EditContext, layout: Layout, key: string, ids
 }
 
 /** Grows a control at a point, or as near to it as it meets no other. What is meant to lie under others stays where it is put. */
-export function growFree(context: EditContext, wish: Wish): Result<{ layout: Layout; id: string }> {
-  const grown = growControl(context, wish);
+export function growFree(context: EditContext, planned: NewControl): Result<{ layout: Layout; id: string }> {
+  const grown = growControl(context, planned);
   if (!grown.ok) return grown;
   const { layout, id } = grown.value;
   return isUnderlay(byId(layout.controls).get(id)!) ? grown : ok({ id, layout: movedFree(context, layout, id, [id]) });

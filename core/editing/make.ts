@@ -92,17 +92,17 @@ export function makeControl(context: EditContext, kind: ControlKind, action: Act
 const KIND_NAMES: Readonly<Record<ControlKind, string>> = { stick: "Stick", dpad: "D-pad", button: "Button", touchpad: "Touchpad", swipe: "Swipe" };
 
 /** What a new control is to be: of which kind (null: the fitting one), for which action, and where: about a point, or filling a box that was drawn. */
-export interface Wish {
+export interface NewControl {
   readonly kind: ControlKind | null;
   readonly action: Action | null;
   readonly at: { readonly x: number; readonly y: number } | Box;
 }
 
 /** Grows a control on the screen in view; gives the layout and the new control's id. Ground goes under all others. */
-export function growControl(context: EditContext, wish: Wish): Result<{ layout: Layout; id: string }> {
-  const kind = wish.kind ?? (wish.action ? fittingKind(wish.action.kind) : "button");
-  const box = "w" in wish.at ? wish.at : newBox(context, kind, wish.at.x, wish.at.y);
-  const control = makeControl(context, kind, wish.action, box);
+export function growControl(context: EditContext, planned: NewControl): Result<{ layout: Layout; id: string }> {
+  const kind = planned.kind ?? (planned.action ? fittingKind(planned.action.kind) : "button");
+  const box = "w" in planned.at ? planned.at : newBox(context, kind, planned.at.x, planned.at.y);
+  const control = makeControl(context, kind, planned.action, box);
   const added = addControls(context.layout, [control]);
   return added.ok ? ok({ layout: withUnderlaysBelow(added.value, control.id), id: control.id }) : added;
 }

@@ -69,17 +69,17 @@ export interface Aim {
 }
 
 /** How much has been given up of what was asked for, by face and finding: 0 nothing; 1 that it goes, where it may still become less grave; 2 that too. */
-export type GivenUp = ReadonlyMap<string, number>;
-export const givenUpKey = (face: number, word: string): string => `${face} ${word}`;
+export type Waived = ReadonlyMap<string, number>;
+export const waivedKey = (face: number, word: string): string => `${face} ${word}`;
 
 /** The aim for a finding of a code with thresholds, of which the layout had `found` on this face (undefined: nothing). */
-export function aimOf(thresholds: Thresholds, found: BareFinding | undefined, request: SettleRequest, givenUp: number): Aim {
+export function aimOf(thresholds: Thresholds, found: BareFinding | undefined, request: SettleRequest, waived: number): Aim {
   const least = thresholds[thresholds.length - 1].measure;
   if (!found) return { measure: least, wanted: false, kept: false };
   const was = found.measure?.value ?? least;
   if (!isAskedFor(request, found)) return { measure: was, wanted: false, kept: true };
   // The thresholds of severities asked for that this finding is beyond, mildest first.
   const reached = thresholds.filter((t) => request.severities.includes(t.severity) && SEVERITIES.indexOf(t.severity) >= SEVERITIES.indexOf(found.severity));
-  const aim = reached[reached.length - 1 - givenUp];
+  const aim = reached[reached.length - 1 - waived];
   return aim ? { measure: aim.measure, wanted: true, kept: false } : { measure: was, wanted: false, kept: true };
 }

@@ -10,7 +10,7 @@ import { derivativeAt, isAsSaid, numbersAt, predicted, variableTerms, type Deriv
 import { solveQuadratic, type Row, type Solution } from "./quadratic";
 import type { SettleRequest } from "./request";
 import type { FindingCode } from "../checks/finding";
-import { findingWord, type GivenUp } from "./aims";
+import { findingWord, type Waived } from "./aims";
 import type { FaceFacts, Way, Wish, Wishing } from "./wishes";
 
 /** What is to be solved. */
@@ -19,7 +19,7 @@ export interface Task {
   readonly motion: Motion;
   readonly prices: Prices;
   readonly facts: readonly FaceFacts[];
-  readonly givenUp: GivenUp;
+  readonly waived: Waived;
   /** The wishes of a face; `ways`: how pairs are told to keep clear. */
   readonly wishes: (wishing: Wishing) => Iterable<Wish>;
 }
@@ -175,13 +175,13 @@ export function isBetter(a: Reached, b: Reached): boolean {
 const isBroken = ({ value }: Wish) => value < -HOLDS_MM;
 
 /** Every wish of some faces. */
-function allWishes({ request, givenUp, wishes }: Task, facts: readonly FaceFacts[], numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
-  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], givenUp, ways, brief: false })]);
+function allWishes({ request, waived, wishes }: Task, facts: readonly FaceFacts[], numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
+  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], waived, ways, brief: false })]);
 }
 
 /** The wishes that do not hold, of every face. */
-function allBroken({ request, facts, givenUp, wishes }: Task, numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
-  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], givenUp, ways, brief: true })].filter(isBroken));
+function allBroken({ request, facts, waived, wishes }: Task, numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
+  return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], waived, ways, brief: true })].filter(isBroken));
 }
 
 interface Here {

@@ -11,7 +11,7 @@ import { derivativeAt, numbersAt, variableTerms, type Derivative, type Motion, t
 import { placeWishes } from "./placeWishes";
 import { solveQuadratic, type Row } from "./quadratic";
 import { LEAST_SIDE } from "./variables";
-import { aimFor, areaOn, areaPlace, visualOf, type FaceFacts, type Standing, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, areaPlace, visualOf, type FaceFacts, type FaceControl, type Wish, type Wishing } from "./wishes";
 
 /** What a proof is about: some controls, the faces on which they must keep clear, the wishes that are asked for. */
 export interface Claim {
@@ -130,7 +130,7 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
     const facts = claim.facts.find((f) => f.index === index)!;
     const line = numbers[index];
     const wishing = claim.wishing(facts, line);
-    const has = (s: Standing) => claim.ids.has(s.control.id) && !s.underlay;
+    const has = (s: FaceControl) => claim.ids.has(s.control.id) && !s.underlay;
     const choice = (word: string, a: readonly [Shape, number], b: readonly [Shape, number | null], whole: { of: WholeOf; share: number }): Choice[] => {
       const edges = edgesInside(a[0], b[0], whole);
       if (!edges) return [];
@@ -164,7 +164,7 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
 const shrunk = (shape: Shape, w: number, h: number): Shape => ({ ...shape, x: shape.x + (shape.w - w) / 2, y: shape.y + (shape.h - h) / 2, w, h });
 
 /** The least that an area may become: as its picture shrinks, but no smaller than a target has to be. */
-function leastArea(line: Float64Array, standing: Standing, wishing: Wishing): Shape {
+function leastArea(line: Float64Array, standing: FaceControl, wishing: Wishing): Shape {
   const area = areaOn(line, standing);
   const at = standing.place * NUMBERS;
   const { measure } = aimFor(wishing, "touch/small", [standing.control.id]);
@@ -218,7 +218,7 @@ function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
   const square = Array.from({ length: n }, (_, i) => Float64Array.from({ length: n }, (_, j) => (i === j ? 1 : 0)));
   const open = new Set(lines);
   const taken: Row[] = [];
-  for (let values = new Float64Array(n); ; ) {
+  for (let values = new Float64Array(n); ;) {
     const broken = [...open].filter(({ indexes, weights, bound }) => at(values, indexes, weights) < bound - 1e-7);
     if (broken.length === 0) return values;
     for (const line of broken) open.delete(line);

@@ -2,7 +2,7 @@
 import { faceWords } from "../checks/faceWords";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
-import { findingWord, type GivenUp } from "./aims";
+import { findingWord, type Waived } from "./aims";
 import { provedImpossible, type Impossible } from "./impossible";
 import { motionBy, numbersAt, type Motion } from "./motion";
 import type { FaceFound } from "./outcome";
@@ -33,11 +33,11 @@ export interface NoWay {
 }
 
 /** What is left of a settling, and how another question is asked: how many findings are left, and what it costs. */
-export interface Leftover {
+export interface Remainder {
   readonly request: SettleRequest;
   readonly motion: Motion;
   readonly facts: readonly FaceFacts[];
-  readonly givenUp: GivenUp;
+  readonly waived: Waived;
   readonly left: readonly FaceFound[];
   readonly again: (request: SettleRequest) => { readonly left: readonly FaceFound[]; readonly cost: number };
 }
@@ -50,29 +50,29 @@ const MOST_NEIGHBOURS = 2;
 const NEIGHBOUR_MM = 3;
 
 /** Why what is left is left. */
-export function noWaysOf(leftover: Leftover): NoWay[] {
+export function noWaysOf(remainder: Remainder): NoWay[] {
   const groups = new Map<string, FaceFound[]>();
-  const sorted = [...leftover.left].sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity));
+  const sorted = [...remainder.left].sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity));
   for (const one of sorted) {
     const word = findingWord(one.finding.code, one.finding.subjects);
     groups.set(word, [...(groups.get(word) ?? []), one]);
   }
   const proofs: Impossible[] = [];
-  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(leftover, group, proofs));
+  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(remainder, group, proofs));
 }
 
 /** `proofs`: those that are known, added to: one of them may be about this finding too. */
-function noWayOf(leftover: Leftover, group: readonly FaceFound[], proofs: Impossible[]): NoWay {
+function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impossible[]): NoWay {
   const worst = group.reduce((a, b) => (isWorse(b.finding.code, b.finding.measure, a.finding.measure) ? b : a));
   const { code, subjects } = worst.finding;
   const known = proofs.find(({ wishes }) => wishes.some(({ word }) => word === findingWord(code, subjects)));
-  const impossible = known ?? impossibleFor(leftover, worst);
+  const impossible = known ?? impossibleFor(remainder, worst);
   if (impossible && !known) proofs.push(impossible);
-  const waysOut = waysOutOf(leftover, group);
+  const waysOut = waysOutOf(remainder, group);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${named(subjects)}`;
   if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], shortMm: null };
-  const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(leftover.facts, face)}`);
+  const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts, face)}`);
   const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
   return { ...common, proved: true, text, wishes, shortMm: impossible.shortMm };
 }
@@ -86,7 +86,7 @@ function wishWords(word: string): string {
   const all = named(ids);
   switch (code) {
     case "touch/overlap":
-      return `${all} clear of each other`;
+      return `${all}, as small as they may be, clear of each other`;
     case "view/covered":
       return `\`${ids[0]}\` off \`${ids[1]}\``;
     case "place/off-screen":
@@ -113,12 +113,12 @@ function wishWords(word: string): string {
 }
 
 /** Proves a finding impossible to take away: for its own controls first, then with what else lies on each other beside them. */
-function impossibleFor({ motion, facts, request, givenUp }: Leftover, { face, finding }: FaceFound): Impossible | null {
+function impossibleFor({ motion, facts, request, waived }: Remainder, { face, finding }: FaceFound): Impossible | null {
   const word = findingWord(finding.code, finding.subjects);
   const prove = (ids: ReadonlySet<string>, isAsked: (given: string) => boolean) => {
     // What is claimed is asked for in full again; what else has been given up stays so.
-    const still = new Map([...givenUp].filter(([key]) => !isAsked(key.slice(key.indexOf(" ") + 1))));
-    const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, givenUp: still, ways: new Map(), brief: false });
+    const still = new Map([...waived].filter(([key]) => !isAsked(key.slice(key.indexOf(" ") + 1))));
+    const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, waived: still, ways: new Map(), brief: false });
     const isOwn = (id: string) => ids.has(id) || isHomeOf(request, id, ids);
     const own = motionBy(motion, ({ parts }) => parts.some(({ slot }) => isOwn(slot.id)));
     return provedImpossible({ motion: own, facts, wishing, ids, faces: [face] });
@@ -127,7 +127,12 @@ function impossibleFor({ motion, facts, request, givenUp }: Leftover, { face, fi
   const alone = prove(own, (given) => given === word);
   if (alone || own.size < 2) return alone;
   const wider = new Set([...own, ...neighbours(motion, facts[face], own)]);
-  const isBetween = (given: string) => given.startsWith("touch/overlap ") && given.split(" ").slice(1).every((id) => wider.has(id));
+  const isBetween = (given: string) =>
+    given.startsWith("touch/overlap ") &&
+    given
+      .split(" ")
+      .slice(1)
+      .every((id) => wider.has(id));
   const proof = prove(wider, isBetween);
   return proof?.wishes.some((wish) => wish.word === word) ? proof : null;
 }
@@ -154,8 +159,8 @@ const MOST_WORKED_OUT = 4;
 const TARGETS_MM = [8, 7, 6];
 
 /** What would help, and what it costs. */
-function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
-  const { request, facts, again } = leftover;
+function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] {
+  const { request, facts, again } = remainder;
   const { code, subjects } = group[0].finding;
   const isGone = (one: { readonly left: readonly FaceFound[] }) =>
     !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
@@ -164,7 +169,7 @@ function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
   const ways: WayOut[] = [];
   if (screens.length > MOST_WORKED_OUT) {
     if (screens.length < request.screens.length) ways.push({ kind: "arrangement", text: `an arrangement for ${names}`, costMm2: null });
-    return [...ways, ...oneLess(leftover, subjects)];
+    return [...ways, ...oneLess(remainder, subjects)];
   }
   if (screens.length < request.screens.length) {
     const own = again({ ...request, screens });
@@ -183,11 +188,11 @@ function waysOutOf(leftover: Leftover, group: readonly FaceFound[]): WayOut[] {
       });
       break;
     }
-  return [...ways, ...oneLess(leftover, subjects)];
+  return [...ways, ...oneLess(remainder, subjects)];
 }
 
 /** Of two controls that are in each other's way, one somewhere else in the game. */
-function oneLess({ request }: Leftover, subjects: readonly string[]): WayOut[] {
+function oneLess({ request }: Remainder, subjects: readonly string[]): WayOut[] {
   const both = subjects.filter((id) => request.layout.controls.some((c) => c.id === id));
   return both.length === 2 ? [{ kind: "one-less", text: `${both.map((id) => `\`${id}\``).join(" or ")} shown in another moment`, costMm2: null }] : [];
 }

@@ -7,7 +7,7 @@ import { findingWord, type Aim } from "./aims";
 import { depthContact, gapContact, shareContact, sharedPart, type Contact, type WholeOf } from "./contact";
 import { NUMBERS, VISUAL } from "./facedScreens";
 import { SHARE_SPARE } from "./placeWishes";
-import { aimFor, areaOn, areaPlace, boxTerms, pairWord, visualOf, type Standing, type Way, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, areaPlace, boxTerms, pairWord, visualOf, type FaceControl, type Way, type Wish, type Wishing } from "./wishes";
 
 /** What is farther apart than this, mm, has no say in a step; if one does go so far, it has one in the next. */
 export const LOOK_MM = 6;
@@ -94,7 +94,7 @@ function* shareWish(wishing: Wishing, about: About & { readonly aim: Aim }, { a,
 const spareOf = ({ kept }: Aim) => (kept ? 0 : SHARE_SPARE);
 
 /** Two areas, both ground or neither: they share less than would be found, or keep the wanted gap. */
-function* clear(wishing: Wishing, a: Standing, b: Standing): Iterable<Wish> {
+function* clear(wishing: Wishing, a: FaceControl, b: FaceControl): Iterable<Wish> {
   const { facts, numbers, ways } = wishing;
   const [one, two] = [areaOn(numbers, a), areaOn(numbers, b)];
   if (!(one.w > 0 && one.h > 0 && two.w > 0 && two.h > 0) || !isWithin(one, two, LOOK_MM)) return;
@@ -118,7 +118,7 @@ function* clear(wishing: Wishing, a: Standing, b: Standing): Iterable<Wish> {
 }
 
 /** What lies under ground drawn above it keeps the most of its touches. */
-function* unburied(wishing: Wishing, under: Standing): Iterable<Wish> {
+function* unburied(wishing: Wishing, under: FaceControl): Iterable<Wish> {
   const { facts, numbers } = wishing;
   const area = areaOn(numbers, under);
   for (const above of facts.controls) {
@@ -139,7 +139,7 @@ function* unburied(wishing: Wishing, under: Standing): Iterable<Wish> {
 function* free(
   wishing: Wishing,
   code: "touch/steals" | "view/covered",
-  { control }: Standing,
+  { control }: FaceControl,
   { id, box, area, at }: { readonly id: string; readonly box: Shape; readonly area: Shape; readonly at: number },
 ): Iterable<Wish> {
   if (!(box.w > 0 && box.h > 0) || !isWithin(area, box, LOOK_MM)) return;

@@ -6,7 +6,7 @@ import { commonArea } from "../engine/geometry/commonArea";
 import type { Aim } from "./aims";
 import { gapContact, shareContact } from "./contact";
 import { HIT, NUMBERS, TRAVEL, VISUAL } from "./facedScreens";
-import { aimFor, areaOn, areaPlace, boxTerms, visualOf, type Standing, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, areaPlace, boxTerms, visualOf, type FaceControl, type Wish, type Wishing } from "./wishes";
 
 type Terms = Wish["terms"];
 
@@ -24,7 +24,7 @@ export function* placeWishes(wishing: Wishing): Iterable<Wish> {
 
 /** A wish of a control: what it is about, how far it may go, and the way with its terms. */
 const wish = (
-  [wishing, standing]: readonly [Wishing, Standing],
+  [wishing, standing]: readonly [Wishing, FaceControl],
   code: Wish["code"],
   { wanted, kept }: Pick<Aim, "wanted" | "kept">,
   [value, terms]: readonly [number, Terms],
@@ -48,7 +48,7 @@ function inFrame(box: Box, frame: Box, most: number, at: number): { value: numbe
   ];
 }
 
-function* within(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* within(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const { facts, numbers } = wishing;
   const box = visualOf(numbers, standing);
   const at = standing.place * NUMBERS + VISUAL;
@@ -62,7 +62,7 @@ function* within(wishing: Wishing, standing: Standing): Iterable<Wish> {
     yield wish([wishing, standing], "place/unsafe", off.wanted ? off : unsafe, [value, terms]);
 }
 
-function* large(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* large(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const aim = aimFor(wishing, "touch/small", [standing.control.id]);
   for (const side of [2, 3]) {
     const at = standing.place * NUMBERS + HIT + side;
@@ -70,7 +70,7 @@ function* large(wishing: Wishing, standing: Standing): Iterable<Wish> {
   }
 }
 
-function* reached(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* reached(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const { facts, numbers } = wishing;
   const aim = aimFor(wishing, "reach/far", [standing.control.id]);
   const box = visualOf(numbers, standing);
@@ -92,7 +92,7 @@ function* reached(wishing: Wishing, standing: Standing): Iterable<Wish> {
 
 const pointOf = ({ x, y }: { x: number; y: number }): Shape => ({ shape: "box", x, y, w: 0, h: 0 });
 
-function* travels(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* travels(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const { control, place } = standing;
   if (control.kind !== "stick") return;
   const { facts, numbers } = wishing;
@@ -131,7 +131,7 @@ function stripsOf({ screen, frames, mm }: Wishing["facts"]["face"]): Shape[] {
 /** A share that stays this much under what is allowed: sums of samples are not exact. */
 export const SHARE_SPARE = 1e-4;
 
-function* fromStrips(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* fromStrips(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const aim = aimFor(wishing, "touch/edge", [standing.control.id]);
   const area = areaOn(wishing.numbers, standing);
   const whole = areaOf(area);
@@ -159,7 +159,7 @@ const OVERHANG: readonly (readonly (readonly [number, number])[])[] = [
 ];
 
 /** A hit area goes on holding its picture, on each side as far as it did. */
-function* pictured(wishing: Wishing, standing: Standing): Iterable<Wish> {
+function* pictured(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
   const { numbers, facts } = wishing;
   const base = standing.place * NUMBERS;
   for (const side of OVERHANG) {

@@ -3,13 +3,14 @@ import { solveQuadratic, type Row } from "./quadratic";
 
 const number = fc.integer({ min: -40, max: 40 }).map((n) => n / 8);
 const rowsOf = (n: number) =>
-  fc.array(
-    fc.record({ weights: fc.array(number, { minLength: n, maxLength: n }), bound: fc.integer({ min: -24, max: 8 }).map((b) => b / 8) }),
-    { maxLength: 6 },
+  fc.array(fc.record({ weights: fc.array(number, { minLength: n, maxLength: n }), bound: fc.integer({ min: -24, max: 8 }).map((b) => b / 8) }), {
+    maxLength: 6,
+  });
+const problem = fc
+  .integer({ min: 1, max: 4 })
+  .chain((n) =>
+    fc.record({ roots: fc.array(number, { minLength: n, maxLength: n }), linear: fc.array(number, { minLength: n, maxLength: n }), rows: rowsOf(n) }),
   );
-const problem = fc.integer({ min: 1, max: 4 }).chain((n) =>
-  fc.record({ roots: fc.array(number, { minLength: n, maxLength: n }), linear: fc.array(number, { minLength: n, maxLength: n }), rows: rowsOf(n) }),
-);
 
 const dot = (a: ArrayLike<number>, b: ArrayLike<number>) => Array.from(a).reduce((sum, x, i) => sum + x * b[i], 0);
 

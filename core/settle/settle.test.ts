@@ -263,5 +263,8 @@ test("all faces of a sample at once, with zones, moments and landing areas", () 
 
 test("codes are read by name and by family; what is none is told with the nearest", () => {
   expect(readCodes("touch/*,reach/far")).toMatchObject({ ok: true, value: expect.arrayContaining(["touch/overlap", "touch/close", "reach/far"]) });
-  expect(readCodes("touch/overlab")).toMatchObject({ ok: false, problems: [{ path: "codes[0]", message: expect.stringContaining('did you mean "touch/overlap"') }] });
+  expect(readCodes("touch/overlab")).toMatchObject({
+    ok: false,
+    problems: [{ path: "codes[0]", message: expect.stringContaining('did you mean "touch/overlap"') }],
+  });
 });

@@ -4,10 +4,10 @@
  */
 import type { Layout } from "../format/types";
 import { costOf, pricesOf } from "./cost";
-import { raisedAboveGround } from "./drawingOrder";
+import { raisedAboveUnderlay } from "./raised";
 import { facedScreens, numbersOn, type FacedScreen } from "./facedScreens";
 import { movesBetween } from "./moves";
-import { noWaysOf, type Leftover } from "./noWay";
+import { noWaysOf, type Remainder } from "./noWay";
 import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
 import type { SettleRequest } from "./request";
 import type { Settled, SettleProgress } from "./settled";
@@ -33,7 +33,7 @@ function last<T>(steps: Generator<unknown, T, void>): T {
 /** What came of it, and what there is to say why something is left. */
 interface Explained {
   readonly settled: Settled;
-  readonly why: Omit<Leftover, "left" | "again"> | null;
+  readonly why: Omit<Remainder, "left" | "again"> | null;
 }
 
 function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explained, void> {
@@ -71,7 +71,7 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[]): G
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
   const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
-  const ordered = raisedAboveGround(request.layout, buried, held);
+  const ordered = raisedAboveUnderlay(request.layout, buried, held);
   let best: Attempt | null = null;
   let solved = 0;
   for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {

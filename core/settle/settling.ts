@@ -3,12 +3,12 @@
  * and pairs that press told other ways. Nothing comes out of it that the checks have not found good.
  */
 import type { BareFinding, FindingCode } from "../checks/finding";
-import { aimOf, byWord, findingWord, givenUpKey } from "./aims";
+import { aimOf, byWord, findingWord, waivedKey } from "./aims";
 import { costOf, pricesOf } from "./cost";
 import { descend, type Reached, type Task } from "./descend";
 import type { FacedScreen } from "./facedScreens";
 import { motionBy, motionOf, numbersAt } from "./motion";
-import type { Leftover } from "./noWay";
+import type { Remainder } from "./noWay";
 import { waysAbout } from "./otherWays";
 import { allFindings, askedFor, isFurther, outcomeOf, type FaceFound } from "./outcome";
 import { pairWishes } from "./pairWishes";
@@ -24,7 +24,7 @@ type Proved = Pick<Settled, "layout" | "left" | "cost"> & { readonly reached: Re
 /** What a run has come to. */
 export interface Attempt extends Pick<Settled, "layout" | "left" | "cost" | "solved"> {
   readonly pressing: Reached["pressing"];
-  readonly why: Omit<Leftover, "left" | "again">;
+  readonly why: Omit<Remainder, "left" | "again">;
 }
 
 /** So often a result that the checks refuse is gone over again. */
@@ -43,7 +43,7 @@ export class Settling {
   private readonly task: Task;
   /** How much of each finding is given up, by its word; and the same by face. */
   private readonly levels = new Map<string, number>();
-  private readonly givenUp = new Map<string, number>();
+  private readonly waived = new Map<string, number>();
   private readonly wholeCodes = new Set<FindingCode>();
   private solved = 0;
 
@@ -67,7 +67,7 @@ export class Settling {
       motion,
       prices: pricesOf(layout, origin, request.weights),
       facts: factsOf(request, layout, faces, before.map(byWord)),
-      givenUp: this.givenUp,
+      waived: this.waived,
       wishes: (wishing) => this.wishes(wishing),
     };
   }
@@ -95,7 +95,7 @@ export class Settling {
       const { proved, short } = this.tried(zero, round === 0);
       best = proved;
       if (best || short.length === 0) break;
-      for (const word of short) this.giveUp(word);
+      for (const word of short) this.waive(word);
     }
     // What has been given up with others may be had after all, now that the others are out of the way.
     for (const [word, level] of best ? [...this.levels] : [])
@@ -110,7 +110,7 @@ export class Settling {
         }
         this.setLevel(word, level);
       }
-    const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, givenUp: this.givenUp };
+    const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, waived: this.waived };
     if (best && best.left.length === 0) best = yield* this.otherWays(best);
     if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, why };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
@@ -188,14 +188,14 @@ export class Settling {
   }
 
   /** Gives a finding up on every face, by one step. */
-  private giveUp(word: string): void {
+  private waive(word: string): void {
     this.setLevel(word, (this.levels.get(word) ?? 0) + 1);
   }
 
   /** How much of a finding is given up, on every face. */
   private setLevel(word: string, level: number): void {
     this.levels.set(word, level);
-    this.basis.faces.forEach((_, face) => this.givenUp.set(givenUpKey(face, word), level));
+    this.basis.faces.forEach((_, face) => this.waived.set(waivedKey(face, word), level));
   }
 
   /** Gives up what a control could not have even if it stood there alone; what that is. */
@@ -213,7 +213,7 @@ export class Settling {
         if (short.length === 0) break;
         for (const word of short) {
           if (!impossible.includes(word)) impossible.push(word);
-          this.giveUp(word);
+          this.waive(word);
         }
       }
     }
@@ -225,19 +225,19 @@ export class Settling {
     const { motion, prices } = this.task;
     const layout = withValues(motion.layout, motion.variables, reached.values, true);
     const { left, worse } = outcomeOf(this.request, this.basis.faces, this.basis.before, layout);
-    const refused = [...left.filter((one) => !this.isGivenUp(one)), ...worse];
+    const refused = [...left.filter((one) => !this.isWaived(one)), ...worse];
     return { proved: refused.length > 0 ? null : { layout, left, cost: costOf(prices, reached.numbers), reached }, refused };
   }
 
   /** Whether something is still asked of a finding: that it goes, or becomes less grave. */
   private isOpen({ face, finding }: FaceFound): boolean {
     const thresholds = this.task.facts[face].thresholds[finding.code];
-    const level = this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0;
+    const level = this.waived.get(waivedKey(face, findingWord(finding.code, finding.subjects))) ?? 0;
     return thresholds ? aimOf(thresholds, finding, this.request, level).wanted : level === 0;
   }
 
-  private isGivenUp({ face, finding }: FaceFound): boolean {
-    return (this.givenUp.get(givenUpKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
+  private isWaived({ face, finding }: FaceFound): boolean {
+    return (this.waived.get(waivedKey(face, findingWord(finding.code, finding.subjects))) ?? 0) > 0;
   }
 }
 

@@ -3,7 +3,7 @@ import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Shape } from "../engine/geometry/shape";
 import type { FindingCode } from "../checks/finding";
 import { NUMBERS, VISUAL } from "./facedScreens";
-import { aimFor, areaOn, areaPlace, visualOf, type Standing, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, areaPlace, visualOf, type FaceControl, type Wish, type Wishing } from "./wishes";
 
 /** The codes of these wishes. */
 export const WHOLE_CODES: readonly FindingCode[] = ["view/crowded", "land/gap"];
@@ -54,7 +54,7 @@ function slopes(within: Shape, pieces: readonly Piece[], changing: (piece: Piece
   );
 }
 
-function* uncrowded(wishing: Wishing, shown: readonly Standing[]): Iterable<Wish> {
+function* uncrowded(wishing: Wishing, shown: readonly FaceControl[]): Iterable<Wish> {
   const { facts, numbers } = wishing;
   const screen: Shape = { shape: "box", ...facts.face.frames.screen };
   const solid = shown.filter(({ control }) => control.kind !== "touchpad" && control.kind !== "swipe");
@@ -68,7 +68,7 @@ function* uncrowded(wishing: Wishing, shown: readonly Standing[]): Iterable<Wish
   yield { code: "view/crowded", subjects: [], face: facts.index, wanted: aim.wanted, kept: aim.kept, value, terms };
 }
 
-function* gapless(wishing: Wishing, shown: readonly Standing[]): Iterable<Wish> {
+function* gapless(wishing: Wishing, shown: readonly FaceControl[]): Iterable<Wish> {
   const { facts, numbers } = wishing;
   const safe: Shape = { shape: "box", ...facts.face.frames.safe };
   const whole = safe.w * safe.h;

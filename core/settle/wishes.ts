@@ -10,7 +10,7 @@ import { byId } from "../derived/byId";
 import type { Box, Point } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
 import type { Control, Layout } from "../format/types";
-import { aimOf, findingWord, givenUpKey, thresholdsOf, type Aim, type FoundOnFaces, type GivenUp, type Thresholds } from "./aims";
+import { aimOf, findingWord, waivedKey, thresholdsOf, type Aim, type FoundOnFaces, type Waived, type Thresholds } from "./aims";
 import { HIT, LANDING, NUMBERS, numbersOn, VISUAL, type FacedScreen } from "./facedScreens";
 import { linesIn, type Line } from "./kinship";
 import type { SettleRequest } from "./request";
@@ -33,7 +33,7 @@ export interface Wish {
 }
 
 /** A control on a face, as far as no place changes it. */
-export interface Standing {
+export interface FaceControl {
   readonly control: Control;
   readonly place: number;
   readonly shape: Shape["shape"];
@@ -42,7 +42,7 @@ export interface Standing {
   readonly hasLanding: boolean;
 }
 /** A keep-clear zone on a face, mm. */
-export interface ZoneStanding {
+export interface FaceZone {
   readonly id: string;
   readonly box: Shape;
   readonly taps: boolean;
@@ -53,13 +53,13 @@ export interface ZoneStanding {
 export interface FaceFacts {
   readonly face: FacedScreen;
   readonly index: number;
-  readonly controls: readonly Standing[];
-  readonly zones: readonly ZoneStanding[];
+  readonly controls: readonly FaceControl[];
+  readonly zones: readonly FaceZone[];
   readonly pivots: readonly Point[];
   readonly thresholds: Partial<Record<FindingCode, Thresholds>>;
   readonly found: ReadonlyMap<string, BareFinding>;
   /** Pairs of controls that are shown in a moment together, own their touches and are both ground or neither. */
-  readonly pairs: readonly (readonly [Standing, Standing])[];
+  readonly pairs: readonly (readonly [FaceControl, FaceControl])[];
   /** Where all stood at the beginning. */
   readonly origin: Float64Array;
   readonly lines: readonly Line[];
@@ -78,7 +78,7 @@ export function factsOf(request: SettleRequest, layout: Layout, faces: readonly 
   return faces.map((face, index): FaceFacts => {
     const resolved = resolvedOn(layout, face.screen, face.view);
     const inMm = ({ x, y, w, h }: Box): Box => ({ x: x / face.mm, y: y / face.mm, w: w / face.mm, h: h / face.mm });
-    const standing = resolved.controls.map((at): Standing => {
+    const standing = resolved.controls.map((at): FaceControl => {
       const control = controls.get(at.id)!;
       const hasLanding = at.landing !== undefined;
       return {
@@ -90,7 +90,7 @@ export function factsOf(request: SettleRequest, layout: Layout, faces: readonly 
         hasLanding,
       };
     });
-    const pairs: [Standing, Standing][] = [];
+    const pairs: [FaceControl, FaceControl][] = [];
     standing.forEach((a, i) => {
       if (!a.own) return;
       for (const b of standing.slice(i + 1)) if (b.own && a.underlay === b.underlay && meet(a.control.moments, b.control.moments)) pairs.push([a, b]);
@@ -132,7 +132,7 @@ export interface Wishing {
   readonly request: SettleRequest;
   readonly facts: FaceFacts;
   readonly numbers: Float64Array;
-  readonly givenUp: GivenUp;
+  readonly waived: Waived;
   /** By pair. */
   readonly ways: ReadonlyMap<string, Way>;
   /** Whether only what does not hold need be told. */
@@ -140,22 +140,22 @@ export interface Wishing {
 }
 
 /** The aim for a finding of a code that has thresholds. */
-export function aimFor({ request, facts, givenUp }: Wishing, code: FindingCode, subjects: readonly string[]): Aim {
+export function aimFor({ request, facts, waived }: Wishing, code: FindingCode, subjects: readonly string[]): Aim {
   const word = findingWord(code, subjects);
-  return aimOf(facts.thresholds[code]!, facts.found.get(word), request, givenUp.get(givenUpKey(facts.index, word)) ?? 0);
+  return aimOf(facts.thresholds[code]!, facts.found.get(word), request, waived.get(waivedKey(facts.index, word)) ?? 0);
 }
 
 /** The visual box of a control, mm. */
-export function visualOf(numbers: Float64Array, { place }: Standing): Shape {
+export function visualOf(numbers: Float64Array, { place }: FaceControl): Shape {
   const at = place * NUMBERS + VISUAL;
   return { shape: "box", x: numbers[at], y: numbers[at + 1], w: numbers[at + 2], h: numbers[at + 3] };
 }
 
 /** Where the four numbers of a control's area begin. */
-export const areaPlace = ({ place, hasLanding }: Standing): number => place * NUMBERS + (hasLanding ? LANDING : HIT);
+export const areaPlace = ({ place, hasLanding }: FaceControl): number => place * NUMBERS + (hasLanding ? LANDING : HIT);
 
 /** The area that takes a control's touches, mm. */
-export function areaOn(numbers: Float64Array, standing: Standing): Shape {
+export function areaOn(numbers: Float64Array, standing: FaceControl): Shape {
   const at = areaPlace(standing);
   return { shape: standing.shape, x: numbers[at], y: numbers[at + 1], w: numbers[at + 2], h: numbers[at + 3] };
 }

@@ -95,6 +95,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   scale: { ink: b(4, 12, 22, 14) + b(34, 6, 28, 26), accent: c(20, 22, 3) + c(56, 27, 4) },
   scatter: { muted: c(32, 20, 12), solid: [30, 34, 32, 37, 27, 33, 40].map((x, i) => c(x, [19, 22, 15, 18, 24, 28, 27][i], 1.2)).join("") },
   serve: { ink: stick(14, 20, 9) + b(44, 13, 16, 14), accent: "M23 20h21" },
+  settle: { dash: c(24, 20, 8) + c(36, 20, 8), accent: c(19, 20, 8) + c(43, 20, 8), muted: arrow(10, 34, -5) + arrow(52, 34, 5) },
   share: { ink: b(4, 6, 56, 28), accent: "M4 34h18M4 31v6M22 31v6", muted: c(13, 23, 8) },
   sharing: { ink: c(26, 20, 11), hit: c(40, 20, 11), accent: up(33, 38, 10) },
   sheet: { ink: b(18, 3, 28, 34), muted: lines(22, 10, 8, 4), accent: lines(33, 10, 9, 4) },

@@ -69,6 +69,7 @@ export const WORDS: readonly { readonly word: string; readonly means: string }[]
   { word: "scale", means: "What a layout unit comes to: what a control keeps from screen to screen, millimetres or its share of the screen." },
   { word: "scatter", means: "How touches meant for a control fall about its middle." },
   { word: "serve", means: "A control serves an action through a port: one wire of the patch sheet." },
+  { word: "settle", means: "The smallest change of places and sizes after which what was asked for is found on none of the screens chosen." },
   { word: "share", means: "Of the scale alone: how far sizes keep their share of the screen (0: millimetres, 1: the screen). Findings of areas give their measure in the file with this word as unit." },
   { word: "sharing", means: "Whether a hit area keeps the touch to itself (own) or lets what lies below have it too (shared)." },
   { word: "sheet", means: "A layout written out for typing into another program by hand: every value in the units it was drawn for." },

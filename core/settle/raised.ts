@@ -4,7 +4,7 @@ import { isUnderlay } from "../derived/underlay";
 import type { Layout } from "../format/types";
 
 /** The layout with every one of these controls above all ground, those that were lower still below those that were higher; what is held keeps its place among the rest. */
-export function raisedAboveGround(layout: Layout, ids: ReadonlySet<string>, held: ReadonlySet<string>): Layout {
+export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, held: ReadonlySet<string>): Layout {
   let { controls } = layout;
   for (const { id } of layout.controls) {
     if (!ids.has(id)) continue;

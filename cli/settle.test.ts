@@ -1,0 +1,78 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { readLayout } from "../core/format/parse";
+import { writeLayout } from "../core/format/write";
+
+const folder = mkdtempSync(join(tmpdir(), "nodulum-settle-"));
+const put = (name: string, text: string) => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+const nodulum = (...args: string[]) => {
+  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26 });
+  return { code: done.status, out: done.stdout, err: done.stderr };
+};
+const button = (id: string, x: number, size = 12) => ({
+  id,
+  name: id,
+  kind: "button",
+  placement: { kind: "pin", frame: "screen", anchor: [0, 1], pivot: [0.5, 0.5], offset: [`${x}mm`, "-20mm"], size: [`${size}mm`, `${size}mm`] },
+});
+const fileOf = (name: string, controls: readonly object[], more: object = {}) =>
+  put(name, JSON.stringify({ format: "nodulum-layout", version: 1, name, reference: { width: 1600, height: 720 }, scale: {}, controls, ...more }));
+const near = fileOf("near.json", [button("pump", 15), button("horn", 22), button("log", 45, 7)]);
+const SCREEN = ["--screen", "1600x720@254"];
+
+test("settle writes the settled layout, says what moved, how far and why, and ends with 0; what comes out is clean", () => {
+  const out = join(folder, "settled.json");
+  const { code, out: said } = nodulum("settle", near, ...SCREEN, "-o", out);
+  expect(code).toBe(0);
+  expect(said).toMatch(/^settled: 2 findings gone, nothing new, nothing graver; [\d.]+ mm² of change$/m);
+  expect(said).toMatch(/^ {2}pump: [\d.]+ mm left/m);
+  expect(said).toMatch(/^ {4}for touch\/overlap of `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
+  expect(said).toMatch(/^ {4}controls\[0\]\.placement\.offset\[0\]: 15mm → [\d.]+mm$/m);
+  expect(said).toMatch(/^ {2}log: hit area [\d.]+ mm larger/m);
+  const text = readFileSync(out, "utf8");
+  const read = readLayout(text);
+  expect(read.ok && writeLayout(read.value)).toBe(text);
+  expect(nodulum("check", out, ...SCREEN).code).toBe(0);
+  const again = nodulum("settle", out, ...SCREEN);
+  expect([again.code, again.out.trim()]).toEqual([0, "nothing to settle: none of what is asked for was found"]);
+});
+
+test("as data, with the layout where no file is named; locks, codes and severities choose", () => {
+  const { code, out, err } = nodulum("settle", near, ...SCREEN, "--format", "json", "--codes", "touch/overlap", "--lock", "pump");
+  expect([code, err.trim()]).toEqual([0, "nothing was written; name a file with -o to keep the settled layout"]);
+  const data = JSON.parse(out) as { kind: string; moves: { id: string; reasons: object[] }[]; layout: { controls: { id: string }[] } };
+  expect(data).toMatchObject({ kind: "settled", asked: 1, left: [], noWays: [] });
+  expect(data.moves.map(({ id }) => id)).toEqual(["horn"]);
+  expect(data.moves[0].reasons).toMatchObject([{ code: "touch/overlap", subjects: ["pump", "horn"], wanted: true, handed: "right", playerSize: 1 }]);
+  expect(data.layout.controls[0]).toEqual(JSON.parse(readFileSync(near, "utf8")).controls[0]);
+  expect(nodulum("settle", near, ...SCREEN, "--codes", "touch/small", "--severity", "blocker").out).toMatch(/^nothing to settle/);
+});
+
+test("1 where something remains, which is told with what is in its way", () => {
+  const { code, out } = nodulum("settle", near, ...SCREEN, "--lock", "pump", "--lock", "horn");
+  expect(code).toBe(1);
+  expect(out).toMatch(/^settled in part: 1 of 2 findings gone/m);
+  expect(out).toMatch(/^ {2}blocker touch\/overlap `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
+  expect(out).toMatch(/^no way: touch\/overlap of `pump` and `horn`: .* cannot all be had; they fall short by \d+\.\d\d mm at the least$/m);
+  expect(out).toMatch(/^ {2}way out: /m);
+});
+
+test("2 where the call or the file is at fault, and what to write instead", () => {
+  const wrong = (...args: string[]) => {
+    const { code, err } = nodulum("settle", ...args);
+    return [code, err];
+  };
+  expect(wrong(near, "--lock", "pum")).toEqual([2, expect.stringContaining('--lock: there is no control or cluster "pum"')]);
+  expect(wrong(near, "--codes", "touch/overlab")).toEqual([2, expect.stringContaining('did you mean "touch/overlap"')]);
+  expect(wrong(near, "--severity", "grave")).toEqual([2, expect.stringContaining("blocker")]);
+  expect(wrong(near, "--weight", "pump=0")).toEqual([2, expect.stringContaining("write ID=NUMBER with a number above 0")]);
+  expect(wrong(near, "--screen", "big")).toEqual([2, expect.stringContaining("big")]);
+  expect(wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("there is no such file")]);
+  expect(wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("there is no such folder")]);
+});
