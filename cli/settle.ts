@@ -24,6 +24,8 @@ interface SettleOptions extends ViewOptions, ScreenOptions {
 }
 
 const gathered = (value: string, all: string[]) => [...all, value];
+/** The same for ids, several of which may stand in one, comma by comma. */
+const gatheredIds = (value: string, all: string[]) => [...all, ...value.split(",")];
 /** How far it is is told so often, ms. */
 const PATIENCE_MS = 1000;
 
@@ -36,7 +38,7 @@ export function addSettle(command: Command): void {
     .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
     .option("--codes <list>", `what is to go, comma by comma: codes, or families such as touch/* (${SETTLED_CODES.join(", ")})`)
     .addOption(new Option("--severity <severity>", "of this severity or graver").choices(SEVERITIES).default("warning"))
-    .option("--lock <id>", "a control or cluster of which nothing changes; may be given several times", gathered, [] as string[])
+    .option("--lock <id>", "a control or cluster of which nothing changes; several comma by comma, or given several times", gatheredIds, [] as string[])
     .option("--weight <id=number>", "what a change of a control costs, 1 where nothing is told; may be given several times", gathered, [] as string[])
     .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
     .option("-o, --output <file>", "where the settled layout is written; without, nothing is")

@@ -43,8 +43,9 @@ export interface Impossible {
 
 /** Corners of the polygon inside what a pair may not be in. */
 const CORNERS = 8;
-/** So many cases are gone through for a claim; more, and nothing is proved, or what is proved is left as it is. */
-const MOST_CASES = 800;
+/** So many cases are gone through for a claim, fewer where each is larger; more, and nothing is proved, or what is proved is left as it is. */
+const CASES = { effort: 5000, most: 800 };
+const mostCases = (n: number) => Math.min(CASES.most, Math.round(CASES.effort / Math.max(1, n)));
 /** Lines drawn anew about where reach ends. */
 const MOST_TANGENTS = 8;
 /** A wish that is asked for may fall short by so little and yet be had, mm: what Settle itself leaves to spare. */
@@ -63,7 +64,7 @@ export function provedImpossible(claim: Claim): Impossible | null {
     ...choice,
     lines: choice.lines.filter((line) => valuesFor([...lines, line], [], zero.length, { left: 1 }) !== null),
   }));
-  const cases = { left: MOST_CASES };
+  const cases = { left: mostCases(zero.length) };
   for (let turn = 0; turn < MOST_TANGENTS; turn += 1) {
     const found = valuesFor(lines, choices, zero.length, cases);
     if (found === "too many") return null;
@@ -226,12 +227,14 @@ function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
     const solution = solveQuadratic(square, new Float64Array(n), taken);
     if (!solution) return null;
     values = Float64Array.from(solution.values);
+    // Neither found nor ruled out: nothing is proved by it.
+    if (!solution.isExact) return values;
   }
 }
 
 /** How far wishes fall short at the least; and, one finding after the other left out, those that the proof does not do without. */
 function leastSet(lines: readonly Line[], choices: readonly Choice[], n: number): Impossible | null {
-  const left = { short: MOST_CASES, fewer: 8 * MOST_CASES };
+  const left = { short: mostCases(n), fewer: 6 * mostCases(n) };
   const holds = (some: readonly Row[], pairs: readonly Choice[], of: keyof typeof left) => {
     const cases = { left: left[of] };
     const found = valuesFor(some, pairs, n, cases);

@@ -4,7 +4,8 @@ import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
 import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type FacedScreen } from "./facedScreens";
-import { isHeld, type Wish } from "./wishes";
+import type { Pressing } from "./nextStep";
+import { isHeld } from "./wishes";
 
 /** A finding on a face that asked for a move. */
 export interface MoveReason {
@@ -48,12 +49,7 @@ const STILL_MM = 0.0005;
 const MOST_REASONS = 3;
 
 /** The moves from one version of a layout to another, in the order of the file. `pressing`: what held the second where it is. */
-export function movesBetween(
-  before: Layout,
-  after: Layout,
-  faces: readonly FacedScreen[],
-  pressing: readonly { readonly wish: Wish; readonly multiplier: number }[],
-): SettledMove[] {
+export function movesBetween(before: Layout, after: Layout, faces: readonly FacedScreen[], pressing: readonly Pressing[]): SettledMove[] {
   const oldPlaces = placesOf(before);
   const newPlaces = placesOf(after);
   const was = faces.map((face) => numbersOn(before, face, oldPlaces));
@@ -102,7 +98,7 @@ function groundAbove({ controls }: Layout, control: Control): string[] {
 }
 
 /** Where the numbers of a control begin, of the wishes that speak of it: those that press most, each finding once. */
-function reasonsFor(id: string, at: number, pressing: readonly { readonly wish: Wish; readonly multiplier: number }[], raised: boolean): MoveReason[] {
+function reasonsFor(id: string, at: number, pressing: readonly Pressing[], raised: boolean): MoveReason[] {
   const reasons: MoveReason[] = raised ? [{ code: "touch/buried", subjects: [id], face: 0, wanted: true }] : [];
   const speaks = pressing.filter(({ wish }) => !isHeld(wish.code) && (wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS)));
   for (const { wish } of [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier)) {

@@ -6,6 +6,7 @@ import { findingWord, type Waived } from "./aims";
 import { provedImpossible, type Impossible } from "./impossible";
 import { motionBy, numbersAt, type Motion } from "./motion";
 import type { FaceFound } from "./outcome";
+import type { Screen } from "../format/types";
 import type { SettleRequest } from "./request";
 import { areaOn, type FaceFacts, type Wishing } from "./wishes";
 
@@ -169,7 +170,7 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] 
   const ways: WayOut[] = [];
   if (screens.length > MOST_WORKED_OUT) {
     if (screens.length < request.screens.length) ways.push({ kind: "arrangement", text: `an arrangement for ${names}`, costMm2: null });
-    return [...ways, ...oneLess(remainder, subjects)];
+    return [...ways, ...oneLess(remainder, subjects, screens)];
   }
   if (screens.length < request.screens.length) {
     const own = again({ ...request, screens });
@@ -188,11 +189,23 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] 
       });
       break;
     }
-  return [...ways, ...oneLess(remainder, subjects)];
+  return [...ways, ...oneLess(remainder, subjects, screens)];
 }
 
-/** Of two controls that are in each other's way, one somewhere else in the game. */
-function oneLess({ request }: Remainder, subjects: readonly string[]): WayOut[] {
-  const both = subjects.filter((id) => request.layout.controls.some((c) => c.id === id));
-  return both.length === 2 ? [{ kind: "one-less", text: `${both.map((id) => `\`${id}\``).join(" or ")} shown in another moment`, costMm2: null }] : [];
+/** Of two controls that are in each other's way, one somewhere else in the game: which, and what the rest costs then. */
+function oneLess({ request, again }: Remainder, subjects: readonly string[], screens: readonly Screen[]): WayOut[] {
+  const { controls } = request.layout;
+  const both = subjects.filter((id) => controls.some((c) => c.id === id));
+  if (both.length !== 2) return [];
+  if (screens.length > MOST_WORKED_OUT) return [{ kind: "one-less", text: `${both.map((id) => `\`${id}\``).join(" or ")} in another moment`, costMm2: null }];
+  const without = both.map((id) => ({ id, ...again({ ...request, screens, layout: { ...request.layout, controls: controls.filter((c) => c.id !== id) } }) }));
+  const best = without.reduce((a, b) => (b.left.length < a.left.length || (b.left.length === a.left.length && b.cost < a.cost) ? b : a));
+  const rest = best.left.length === 0 ? "nothing else is left" : `${best.left.length} ${best.left.length === 1 ? "finding is" : "findings are"} left`;
+  return [
+    {
+      kind: "one-less",
+      text: `\`${best.id}\` in another moment: ${rest} on ${screens.map(({ name }) => name).join("; ")}, for ${best.cost.toFixed(2)} mm² of change`,
+      costMm2: best.cost,
+    },
+  ];
 }

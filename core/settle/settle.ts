@@ -18,7 +18,7 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
   const { settled, why } = yield* settledSteps(request);
   if (settled.left.length === 0 || !why) return settled;
   yield { doing: "looking for ways out", left: settled.left.length, solved: settled.solved };
-  const again = (other: SettleRequest) => last(settledSteps(other)).settled;
+  const again = (other: SettleRequest) => last(settledSteps(other, true)).settled;
   return { ...settled, noWays: noWaysOf({ ...why, left: settled.left, again }) };
 }
 
@@ -36,7 +36,8 @@ interface Explained {
   readonly why: Omit<Remainder, "left" | "again"> | null;
 }
 
-function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explained, void> {
+/** `isQuick`: at one go, without trying what may do better. */
+function* settledSteps(request: SettleRequest, isQuick = false): Generator<SettleProgress, Explained, void> {
   const faces = facedScreens(request.layout, request.screens, request.faces);
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
@@ -46,8 +47,8 @@ function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explai
   let best: Attempt | null = null;
   let solved = 0;
   // Gone over again from where it has come to, until nothing more comes of it: so that settling once more changes nothing.
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? request.layout }, faces);
+  for (let round = 0; round < (isQuick ? 1 : MOST_ROUNDS); round += 1) {
+    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? request.layout }, faces, isQuick);
     solved += attempt.solved;
     const isGood = isFurther(attempt.left, best?.left ?? asked) && (best === null || outcomeOf(request, faces, before, attempt.layout).worse.length === 0);
     if (!isGood) {
@@ -67,7 +68,7 @@ function* settledSteps(request: SettleRequest): Generator<SettleProgress, Explai
 const MOST_ROUNDS = 4;
 
 /** One attempt: clusters as wholes, and where that leaves something, what stands in them by itself. */
-function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[]): Generator<SettleProgress, Attempt, void> {
+function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], isQuick: boolean): Generator<SettleProgress, Attempt, void> {
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
   const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
@@ -75,7 +76,7 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[]): G
   let best: Attempt | null = null;
   let solved = 0;
   for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
-    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children }).run();
+    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children, isQuick }).run();
     solved += attempt.solved;
     if (best === null || isFurther(attempt.left, best.left)) best = attempt;
     if (best.left.length === 0) break;

@@ -37,6 +37,8 @@ const WORTH_IT = 0.999;
 const MUCH_LESS = 0.9;
 /** So often something is given up. */
 const MOST_ROUNDS = 24;
+/** So much of what was waived is tried again. */
+const MOST_AGAIN = 24;
 
 /** One run, with what it may change: it knows what has been given up, and what the checks have refused so far. */
 export class Settling {
@@ -54,6 +56,8 @@ export class Settling {
       readonly before: readonly (readonly BareFinding[])[];
       readonly held: ReadonlySet<string>;
       readonly children: boolean;
+      /** At one go: what was waived is not tried again, nor any other way. */
+      readonly isQuick: boolean;
     },
   ) {
     const { faces, before, held, children } = basis;
@@ -92,13 +96,13 @@ export class Settling {
     let best: Proved | null = null;
     for (let round = 0; round < MOST_ROUNDS && best === null; round += 1) {
       yield { doing: "settling", left: asked.length, solved: this.solved };
-      const { proved, short } = this.tried(zero, round === 0);
+      const { proved, short } = this.tried(zero, round === 0 && !this.basis.isQuick);
       best = proved;
       if (best || short.length === 0) break;
       for (const word of short) this.waive(word);
     }
     // What has been given up with others may be had after all, now that the others are out of the way.
-    for (const [word, level] of best ? [...this.levels] : [])
+    for (const [word, level] of best && !this.basis.isQuick ? [...this.levels].slice(0, MOST_AGAIN) : [])
       for (let wished = 0; wished < level; wished += 1) {
         if (alone.includes(word) && wished === 0) continue;
         yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
@@ -111,7 +115,7 @@ export class Settling {
         this.setLevel(word, level);
       }
     const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, waived: this.waived };
-    if (best && best.left.length === 0) best = yield* this.otherWays(best);
+    if (best && best.left.length === 0 && !this.basis.isQuick) best = yield* this.otherWays(best);
     if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, why };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
     return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], why };
