@@ -133,9 +133,9 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
     const wishing = claim.wishing(facts, line);
     const has = (s: FaceControl) => claim.ids.has(s.control.id) && !s.underlay;
     const choice = (word: string, a: readonly [Shape, number], b: readonly [Shape, number | null], whole: { of: WholeOf; share: number }): Choice[] => {
-      const edges = edgesInside(a[0], b[0], whole);
-      if (!edges) return [];
       const now = { x: b[0].x + b[0].w / 2 - a[0].x - a[0].w / 2, y: b[0].y + b[0].h / 2 - a[0].y - a[0].h / 2 };
+      const edges = edgesInside(a[0], b[0], { ...whole, towards: Math.atan2(now.y, now.x) });
+      if (!edges) return [];
       const lines = edges.map(({ x, y, bound }): Row => {
         const middle = (from: number, sign: number) => [[from, sign * x], [from + 1, sign * y], [from + 2, (sign * x) / 2], [from + 3, (sign * y) / 2]] as const; // prettier-ignore
         const row = variableTerms(derivative, index, [...middle(a[1], -1), ...(b[1] === null ? [] : middle(b[1], 1))]);
@@ -174,11 +174,18 @@ function leastArea(line: Float64Array, standing: FaceControl, wishing: Wishing):
 }
 
 /** The edges of a polygon inside what two shapes may not be in: x·dx + y·dy at least `bound` is beyond an edge. Null where they may be anywhere. */
-function edgesInside(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }): { x: number; y: number; bound: number }[] | null {
+function edgesInside(
+  a: Shape,
+  b: Shape,
+  { of, share, towards }: { readonly of: WholeOf; readonly share: number; readonly towards: number },
+): { x: number; y: number; bound: number }[] | null {
   const about = (x: number, y: number): Shape => ({ ...b, x: a.x + (a.w - b.w) / 2 + x, y: a.y + (a.h - b.h) / 2 + y });
   if (sharedPart(a, about(0, 0), of) < share) return null;
-  const corners = Array.from({ length: CORNERS }, (_, k) => {
-    const [x, y] = [Math.cos((2 * Math.PI * k) / CORNERS), Math.sin((2 * Math.PI * k) / CORNERS)];
+  // One corner is where they lie now: what cannot be moved at all is told to the last digit.
+  const turn = (2 * Math.PI) / CORNERS;
+  const angles = Array.from({ length: CORNERS }, (_, k) => towards + k * turn);
+  const corners = angles.map((angle) => {
+    const [x, y] = [Math.cos(angle), Math.sin(angle)];
     let [low, high] = [0, a.w + a.h + b.w + b.h];
     for (let i = 0; i < 40; i += 1) {
       const middle = (low + high) / 2;
@@ -188,7 +195,7 @@ function edgesInside(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
     return { x: low * x, y: low * y };
   });
   return corners.map((p, k) => {
-    const q = corners[(k + 1) % CORNERS];
+    const q = corners[(k + 1) % corners.length];
     const length = Math.hypot(q.x - p.x, q.y - p.y) || 1;
     const [x, y] = [(q.y - p.y) / length, (p.x - q.x) / length];
     return { x, y, bound: x * p.x + y * p.y };

@@ -114,11 +114,18 @@ export class Settling {
         }
         this.setLevel(word, level);
       }
+    if (best && this.levels.size > 0 && !this.basis.isQuick) best = this.cheaper(best, zero);
     const why = { request: this.request, motion: this.task.motion, facts: this.task.facts, waived: this.waived };
     if (best && best.left.length === 0 && !this.basis.isQuick) best = yield* this.otherWays(best);
     if (best) return { ...best, solved: this.solved, pressing: best.reached.pressing, why };
     const left = askedFor(this.request, allFindings(this.request.layout, this.basis.faces, this.request.moment));
     return { layout: this.request.layout, left, cost: 0, solved: this.solved, pressing: [], why };
+  }
+
+  /** What is asked for in the end all at once from the beginning: cheaper, it may be, than one after the other. */
+  private cheaper(best: Proved, zero: Float64Array): Proved {
+    const { proved } = this.tried(zero);
+    return proved && !isFurther(best.left, proved.left) && proved.reached.cost < best.reached.cost * WORTH_IT ? proved : best;
   }
 
   /** Pairs that press, told to keep clear another way: over there rather than here, or wholly apart rather than sharing a little. */

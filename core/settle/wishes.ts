@@ -116,7 +116,7 @@ export function factsOf(request: SettleRequest, layout: Layout, faces: readonly 
 
 function controlsTogether({ controls, together }: Layout): ReadonlySet<string> {
   const actions = new Set(together.flatMap((set) => set.actions));
-  return new Set(controls.filter((c) => c.serves.some(({ action }) => actions.has(action))).map((c) => c.id));
+  return new Set(controls.flatMap(({ id, serves }) => (serves.some((serve) => actions.has(serve.action)) ? [id] : [])));
 }
 
 /** A pair as a word. */
