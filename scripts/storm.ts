@@ -1,6 +1,6 @@
 /**
- * The long storm, in four parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
- * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `files` (hostile files through the browser). Without a name all four. Prints what was done and what went wrong; exit 1
+ * The long storm, in five parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
+ * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `settle` (layouts of every kind settled, and judged by the checks), `files` (hostile files through the browser). Without a name all five. Prints what was done and what went wrong; exit 1
  * where something did.
  */
 import { fork, spawn } from "node:child_process";
@@ -16,7 +16,7 @@ import { stormCore, type CoreReport } from "./stormCore";
 const PORT = 4378;
 const baseURL = `http://127.0.0.1:${PORT}`;
 const launchOptions = config.use!.launchOptions!;
-const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, files: 500 } as const;
+const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, settle: 300, files: 500 } as const;
 type Part = keyof typeof PARTS;
 
 /** Serves the application for the time of some work. */
@@ -56,12 +56,21 @@ async function files(count: number, seed: number): Promise<readonly string[]> {
   return report.faults;
 }
 
-/** The tests of the port in C, with as many broken files as are asked for and all cases side by side. */
-function c99(times: number): Promise<readonly string[]> {
-  const env = { ...process.env, NODULUM_C99_FUZZ: String(times), NODULUM_C99_RUNS: "2000", NODULUM_C99_BROKEN: "5000" };
-  const child = spawn(process.execPath, [join("node_modules", "jest", "bin", "jest.js"), "ports"], { stdio: "inherit", env });
-  return new Promise((resolve) => child.on("close", (code) => resolve(code === 0 ? [] : [`the port in C: the tests ended with ${code}`])));
+/** Tests, with figures of the storm's own; `what` they are about is told where they fail. */
+function tested(what: string, paths: readonly string[], figures: Readonly<Record<string, string>>): Promise<readonly string[]> {
+  const patience = ["--testTimeout", String(24 * 3_600_000)];
+  const child = spawn(process.execPath, [join("node_modules", "jest", "bin", "jest.js"), ...paths, ...patience], {
+    stdio: "inherit",
+    env: { ...process.env, ...figures },
+  });
+  return new Promise((resolve) => child.on("close", (code) => resolve(code === 0 ? [] : [`${what}: the tests ended with ${code}`])));
 }
+
+/** The tests of the port in C, with as many broken files as are asked for and all cases side by side. */
+const c99 = (times: number) => tested("the port in C", ["ports"], { NODULUM_C99_FUZZ: String(times), NODULUM_C99_RUNS: "2000", NODULUM_C99_BROKEN: "5000" });
+
+/** The laws of Settle, with so many layouts of every kind. */
+const settle = (times: number) => tested("settle", ["core/settle/settle.test"], { NODULUM_SETTLE_RUNS: String(times) });
 
 const coreLine = (r: CoreReport) =>
   `${r.times} files, ${r.filesTaken} taken, and ${r.times} streams, ${r.tracesTaken} taken; slowest ${r.slowestMs.toFixed(0)} ms (seed ${r.slowestSeed}), most memory ${r.mostMib.toFixed(0)} MiB`;
@@ -100,7 +109,7 @@ async function core(times: number, seed: number): Promise<readonly string[]> {
   return done.flatMap(({ fault }) => (fault === null ? [] : [fault]));
 }
 
-const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, files };
+const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, settle, files };
 
 const [asked, ...figures] = process.argv.slice(2);
 if (asked === "core-part") {
@@ -112,7 +121,7 @@ if (asked === "core-part") {
   const wrong = (asked !== undefined && !Object.hasOwn(RUN, asked)) || figures.some((f) => !Number.isInteger(Number(f)) || Number(f) < 1);
   if (wrong) {
     console.error(
-      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99 or files, both figures whole, such as npm run storm -- kills 200 7",
+      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99, settle or files, both figures whole, such as npm run storm -- kills 200 7",
     );
     process.exit(2);
   }

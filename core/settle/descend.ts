@@ -69,9 +69,8 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
     for (const { face } of worst.values()) active.add(face);
     return active.size > size;
   };
-  const numbers = numbersAt(task.motion, start);
-  take(allBroken(task, numbers, lasting));
-  let from: MotionState = { values: start, numbers, derivative: derivativeAt(task.motion, start, numbers) };
+  let from = stateAt(task.motion, start);
+  take(allBroken(task, from.numbers, lasting));
   let solved = 0;
   for (let look = 0; ; look += 1) {
     const facts = task.facts.filter(({ index }) => active.has(index));
@@ -81,6 +80,21 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
     if (look >= MOST_LOOKS || !take(broken)) return { ...reached, broken, short: shortOf(broken), solved };
     from = { values: reached.values, numbers: reached.numbers, derivative };
   }
+}
+
+/** Where descents have begun: several begin at the same values. */
+const states = new WeakMap<Motion, WeakMap<Float64Array, MotionState>>();
+
+/** Where all stands at some values, and how it moves there. The same two give the same object. */
+function stateAt(motion: Motion, values: Float64Array): MotionState {
+  const known = states.get(motion) ?? new WeakMap<Float64Array, MotionState>();
+  states.set(motion, known);
+  const before = known.get(values);
+  if (before) return before;
+  const numbers = numbersAt(motion, values);
+  const state = { values, numbers, derivative: derivativeAt(motion, values, numbers) };
+  known.set(values, state);
+  return state;
 }
 
 const shortOf = (broken: readonly Wish[]) => broken.reduce((sum, { value }) => sum - value, 0);

@@ -10,6 +10,7 @@ import { plainScreen } from "../engine/placement/screen";
 import { parseLayout } from "../format/parse";
 import type { Layout, Pin, Screen } from "../format/types";
 import { writeLayout } from "../format/write";
+import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { leastByRandomSearch } from "../../test/randomSearch";
 import { sampleLayouts } from "../../test/samples";
 import { countAsked, requestFor, spoiledLayout } from "../../test/spoiled";
@@ -17,6 +18,9 @@ import { isAskedFor } from "./aims";
 import { readCodes, type SettleRequest } from "./request";
 import { settle } from "./settle";
 
+/** How many layouts of any kind, of how many controls at most: few in a test, many in the storm. */
+const RUNS = Number(process.env.NODULUM_SETTLE_RUNS ?? 4);
+const MOST_CONTROLS = process.env.NODULUM_SETTLE_RUNS ? 6 : 3;
 const SMALL = { controls: 7, screens: 3, moments: 1 };
 const spoiled = fc
   .integer({ min: 0, max: 1_000_000 })
@@ -259,6 +263,19 @@ test("all faces of a sample at once, with zones, moments and landing areas", () 
   const settled = settle(request);
   expect(settled.asked.length).toBeGreaterThan(0);
   expect(judged(request, settled.layout)).toEqual({ left: settled.left.length, worse: [] });
+});
+
+test("whatever the layout, with every unit, clamp, frame and arrangement: what comes out is a layout, and nowhere worse", () => {
+  const small = layoutArbitrary.filter(({ controls }) => controls.length > 0 && controls.length <= MOST_CONTROLS);
+  fc.assert(
+    fc.property(small, screenArbitrary, (layout, screen) => {
+      const request = requestFor(layout, [screen], RIGHT);
+      const settled = settle(request);
+      expect(parseLayout(JSON.parse(writeLayout(settled.layout))).ok).toBe(true);
+      expect(judged(request, settled.layout)).toEqual({ left: settled.left.length, worse: [] });
+    }),
+    { numRuns: RUNS },
+  );
 });
 
 test("codes are read by name and by family; what is none is told with the nearest", () => {
