@@ -99,10 +99,16 @@ export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; 
     // For half a side, as `asBox` takes it.
     return (-2 * (larger - here)) / step / steep;
   };
+  // The sides of what is round change together: half of what both do is each one's.
+  const sides = (shape: Shape, first: boolean): readonly [number, number] => {
+    if (circleRadius(shape) < 0) return [growth(step, 0, first), growth(0, step, first)];
+    const both = growth(step, step, first) / 2;
+    return [both, both];
+  };
   return {
     value: -at * (nx * n.x + ny * n.y),
-    a: asBox(-nx, -ny, growth(step, 0, true), growth(0, step, true)),
-    b: asBox(nx, ny, growth(step, 0, false), growth(0, step, false)),
+    a: asBox(-nx, -ny, ...sides(a, true)),
+    b: asBox(nx, ny, ...sides(b, false)),
   };
 }
 

@@ -65,7 +65,21 @@ export function linesIn(layout: Layout, arrangement: string | null): readonly Li
   return [...lines.values()].filter(({ ids }) => ids.length > 1);
 }
 
-/** A word that is the same for controls whose sizes are to stay the same: those of one size in a cluster, or in a row or column of one frame. By id; others have none. */
+/** Controls that are tied alike along one side: pins in one frame with one anchor and pivot across it. Rows and columns are among them, and stay so however they move. */
+function tiedAlike(layout: Layout, arrangement: string | null): readonly (readonly string[])[] {
+  const groups = new Map<string, string[]>();
+  for (const { id } of layout.controls) {
+    const placement = placementIn(layout, arrangement, id);
+    if (placement?.kind !== "pin") continue;
+    for (const across of [0, 1] as const) {
+      const key = JSON.stringify([across, placement.frame, placement.anchor[across], placement.pivot[across]]);
+      groups.set(key, [...(groups.get(key) ?? []), id]);
+    }
+  }
+  return [...groups.values()];
+}
+
+/** A word that is the same for controls whose sizes are to stay the same: those of one size in a cluster, or tied alike. By id. */
 export function sizeKinship(layout: Layout, arrangement: string | null): ReadonlyMap<string, string> {
   const leaders = new Map<string, string>();
   const pin = (id: string) => placementIn(layout, arrangement, id) as Pin;
@@ -85,6 +99,6 @@ export function sizeKinship(layout: Layout, arrangement: string | null): Readonl
     if (home !== null) homes.set(home, [...(homes.get(home) ?? []), id]);
   }
   for (const ids of homes.values()) join(ids);
-  for (const { ids } of linesIn(layout, arrangement)) join(ids);
+  for (const ids of tiedAlike(layout, arrangement)) join(ids);
   return new Map(layout.controls.map(({ id }) => [id, leaderOf(id)]));
 }
