@@ -204,6 +204,11 @@ test("same sizes in a row stay the same, a row keeps its order, mirrored copies 
   expect(new Set(row.layout.controls.map((c) => (c.placement as Pin).size.join())).size).toBe(1);
   const order = row.layout.controls.map((c) => lengthOf((c.placement as Pin).offset[0]).amount);
   expect(order).toEqual([...order].sort((a, b) => a - b));
+  // One that is locked keeps its size, and so do they all.
+  const locked = layoutOf([bottom("a", 10, 14), bottom("b", 13, 14), bottom("c", 22, 14)], { workbench: { locked: { b: ["size"] } } });
+  const kept = settle(requestFor(locked, [plainScreen("Narrow", 560, 720, 254)], RIGHT));
+  expect(kept.asked.length).toBeGreaterThan(0);
+  expect(kept.layout.controls.map((c) => (c.placement as Pin).size.join())).toEqual(Array(3).fill("14mm,14mm"));
   const original = bottom("horn", 10, 7, [0, 1]);
   const copy = { ...original, id: "horn-right", name: "horn, right", placement: mirrorPlacement(original.placement as never) };
   const both = settle(requestFor(layoutOf([original, copy, bottom("pump", 13, 10)]), [GLASS], RIGHT));

@@ -170,7 +170,10 @@ function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[],
   const kin = new Map(arrangements.map((a) => [a, sizeKinship(layout, a)]));
   const originals = mirroredCopiesIn(layout);
   const groups = new Map<string, Draft[]>();
-  const dropped = new Set<string>();
+  // A size that one of its kin may not change, none of them changes.
+  const dropped = new Set(
+    arrangements.flatMap((a) => layout.controls.flatMap(({ id }) => lockedSizes(layout, drafts, kin.get(a), slotUnder(layout, a, "place", id)))),
+  );
   for (const draft of drafts.values()) {
     const original = originals.get(draft.slot.id);
     const mirror = original === undefined ? null : mirrorOf(layout, draft, original, originals);
@@ -218,7 +221,17 @@ function hasMirror(
 /** A word for the sides that change as one; null for every other length. */
 function sizeWord(kin: ReadonlyMap<string, string> | undefined, { kind, slot, field, text, range }: Draft): string | null {
   if (range !== SIDES || (field !== "w" && field !== "h") || kind !== "size") return null;
-  return `size ${kin?.get(slot.id) ?? slot.id} ${slot.arrangement ?? ""} ${canonicalLength(text)}`;
+  return sizeKey(kin, slot, text);
+}
+
+const sizeKey = (kin: ReadonlyMap<string, string> | undefined, { id, arrangement }: Slot, text: string) =>
+  `size ${kin?.get(id) ?? id} ${arrangement ?? ""} ${canonicalLength(text)}`;
+
+/** The words of the sides of a pin that may not change. */
+function lockedSizes(layout: Layout, drafts: ReadonlyMap<string, Draft>, kin: ReadonlyMap<string, string> | undefined, slot: Slot): string[] {
+  const placement = placementOf(layout, slot);
+  if (placement?.kind !== "pin") return [];
+  return (["w", "h"] as const).flatMap((field, i) => (drafts.has(partKey({ slot, field })) ? [] : [sizeKey(kin, slot, placement.size[i])]));
 }
 
 /** A variable of lengths that change together; null where their unit comes to nothing. */
