@@ -3,6 +3,7 @@ import { clearance, isWithin } from "../engine/geometry/distance";
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
 import type { FindingCode } from "../checks/finding";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { findingWord, type Aim } from "./aims";
 import { depthContact, gapContact, shareContact, sharedPart, type Contact, type WholeOf } from "./contact";
 import { NUMBERS, VISUAL } from "./facedScreens";
@@ -106,7 +107,8 @@ function* clear(wishing: Wishing, a: FaceControl, b: FaceControl): Iterable<Wish
   const close = aimFor(wishing, "touch/close", subjects);
   const gap = facts.thresholds["touch/close"]![0].measure;
   const isFound = (code: FindingCode) => facts.found.has(findingWord(code, subjects));
-  const lay = !a.underlay && clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px < -LEAST_DEPTH_MM;
+  const depth = a.underlay ? 0 : -clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px;
+  const lay = depth > LENGTH_SLACK;
   if (!a.underlay && gap > 0 && !(lay && !way?.apart)) {
     // Apart already, or told to be: the gap is what is asked for, or what there was.
     const aim = lay ? { ...overlap, measure: gap } : isFound("touch/close") ? close : { ...close, measure: gap };
@@ -114,7 +116,8 @@ function* clear(wishing: Wishing, a: FaceControl, b: FaceControl): Iterable<Wish
     return;
   }
   yield* shareWish(wishing, { code: "touch/overlap", subjects, aim: overlap }, { a: one, b: two, of: "smaller", along, at });
-  if (!a.underlay && gap > 0) yield* contactWish(wishing, { code: "touch/close", subjects, aim: STAYS }, depthContact(one, two, LEAST_DEPTH_MM), at);
+  if (!a.underlay && gap > 0)
+    yield* contactWish(wishing, { code: "touch/close", subjects, aim: STAYS }, depthContact(one, two, Math.min(LEAST_DEPTH_MM, depth / 2)), at);
 }
 
 /** What lies under ground drawn above it keeps the most of its touches. */

@@ -46,6 +46,8 @@ export class Settling {
   /** How much of each finding is given up, by its word; and the same by face. */
   private readonly levels = new Map<string, number>();
   private readonly waived = new Map<string, number>();
+  /** By how much a wish that has to stay was broken at the beginning, mm. */
+  private readonly eased = new Map<string, number>();
   private readonly wholeCodes = new Set<FindingCode>();
   private solved = 0;
 
@@ -74,12 +76,20 @@ export class Settling {
       waived: this.waived,
       wishes: (wishing) => this.wishes(wishing),
     };
+    for (const facts of this.task.facts) {
+      const wishing = { request, facts, numbers: origin[facts.index], waived: this.waived, ways: new Map<string, Way>(), brief: true };
+      for (const wish of this.wishes(wishing))
+        if (!wish.wanted && wish.value < 0) this.eased.set(easedKey(wish), Math.max(-wish.value, this.eased.get(easedKey(wish)) ?? 0));
+    }
   }
 
+  /** Every wish of a face. What only has to stay and was broken at the beginning, though the checks found nothing, may stay as it was. */
   private *wishes(wishing: Wishing): Iterable<Wish> {
-    yield* placeWishes(wishing);
-    yield* pairWishes(wishing);
-    yield* wholeWishes(wishing, this.wholeCodes);
+    for (const wishes of [placeWishes(wishing), pairWishes(wishing), wholeWishes(wishing, this.wholeCodes)])
+      for (const wish of wishes) {
+        const eased = wish.wanted || this.eased.size === 0 ? 0 : (this.eased.get(easedKey(wish)) ?? 0);
+        yield eased > 0 ? { ...wish, kept: true, value: wish.value + eased } : wish;
+      }
   }
 
   private descend(task: Task, start: Float64Array, ways?: ReadonlyMap<string, Way>): Reached {
@@ -252,4 +262,5 @@ export class Settling {
   }
 }
 
+const easedKey = ({ code, subjects, face }: Wish): string => `${face} ${code} ${subjects.join(" ")}`;
 const wordOf = (wish: Wish): string => findingWord(wish.code as FindingCode, wish.subjects);
