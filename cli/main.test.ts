@@ -1,7 +1,5 @@
-import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { mkdtempSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readdirSync, readFileSync, symlinkSync } from "node:fs";
 import { join } from "node:path";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import { unzipSync } from "fflate";
@@ -10,18 +8,10 @@ import { readLayout } from "../core/format/parse";
 import { writeLayout } from "../core/format/write";
 import { FINDING_CODES } from "../core/checks/finding";
 import { conformanceCases, difference, missesCases } from "../test/cases";
+import { commandLine } from "../test/commandLine";
 import { sampleLayouts } from "../test/samples";
 
-const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
-const put = (name: string, text: string) => {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
-};
-const nodulum = (...args: string[]) => {
-  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26 });
-  return { code: done.status, out: done.stdout, err: done.stderr };
-};
+const { folder, put, nodulum } = commandLine();
 const CORNER = { kind: "pin", frame: "safe", anchor: [1, 1], pivot: [1, 1] };
 const [, second] = conformanceCases();
 const layout = put("case.json", JSON.stringify(second.layout));

@@ -1,20 +1,10 @@
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { readLayout } from "../core/format/parse";
 import { writeLayout } from "../core/format/write";
+import { commandLine } from "../test/commandLine";
 
-const folder = mkdtempSync(join(tmpdir(), "nodulum-settle-"));
-const put = (name: string, text: string) => {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
-};
-const nodulum = (...args: string[]) => {
-  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26 });
-  return { code: done.status, out: done.stdout, err: done.stderr };
-};
+const { folder, put, nodulum } = commandLine();
 const button = (id: string, x: number, size = 12) => ({
   id,
   name: id,

@@ -37,7 +37,7 @@ export function pricesOf(layout: Layout, origin: Numbers, weights: Readonly<Reco
   };
 }
 
-/** What standing at `numbers` costs, mm². */
+/** What it costs to stand at `numbers`, mm². */
 export function costOf({ origin, weights, faces }: Prices, numbers: Numbers): number {
   let cost = 0;
   numbers.forEach((line, f) =>

@@ -153,7 +153,7 @@ function descendOn(
 const merit = ({ cost, short }: Reached) => cost + SHORT_PRICE * (short > HOLDS_MM ? short : 0);
 
 /** Whether one place to come to is better than another: what falls short first, then the cost. */
-export function isBetter(a: Reached, b: Reached): boolean {
+function isBetter(a: Reached, b: Reached): boolean {
   if (Math.abs(a.short - b.short) > HOLDS_MM) return a.short < b.short;
   return a.cost < b.cost;
 }

@@ -165,10 +165,10 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
 const shrunk = (shape: Shape, w: number, h: number): Shape => ({ ...shape, x: shape.x + (shape.w - w) / 2, y: shape.y + (shape.h - h) / 2, w, h });
 
 /** The least that an area may become: as its picture shrinks, but no smaller than a target has to be. */
-function leastArea(line: Float64Array, standing: FaceControl, wishing: Wishing): Shape {
-  const area = areaOn(line, standing);
-  const at = standing.place * NUMBERS;
-  const { measure } = aimFor(wishing, "touch/small", [standing.control.id]);
+function leastArea(line: Float64Array, placed: FaceControl, wishing: Wishing): Shape {
+  const area = areaOn(line, placed);
+  const at = placed.place * NUMBERS;
+  const { measure } = aimFor(wishing, "touch/small", [placed.control.id]);
   const side = (now: number, picture: number) => Math.min(now, Math.max(LEAST_SIDE * Math.min(picture, now), Math.min(measure, now)));
   return shrunk(area, side(line[at + HIT + 2], line[at + VISUAL + 2]), side(line[at + HIT + 3], line[at + VISUAL + 3]));
 }

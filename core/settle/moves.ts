@@ -4,7 +4,9 @@ import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
 import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type FacedScreen } from "./facedScreens";
+import { findingWord } from "./aims";
 import type { Pressing } from "./nextStep";
+import type { FaceFound } from "./outcome";
 import { isHeld } from "./wishes";
 
 /** A finding on a face that asked for a move. */
@@ -48,8 +50,14 @@ const STILL_MM = 0.0005;
 /** So many reasons are told. */
 const MOST_REASONS = 3;
 
-/** The moves from one version of a layout to another, in the order of the file. `pressing`: what held the second where it is. */
-export function movesBetween(before: Layout, after: Layout, faces: readonly FacedScreen[], pressing: readonly Pressing[]): SettledMove[] {
+/** What asked for the moves: the findings that were to go, and the wishes that held the second version where it is. */
+export interface Asking {
+  readonly asked: readonly FaceFound[];
+  readonly pressing: readonly Pressing[];
+}
+
+/** The moves from one version of a layout to another, in the order of the file. */
+export function movesBetween(before: Layout, after: Layout, faces: readonly FacedScreen[], asking: Asking): SettledMove[] {
   const oldPlaces = placesOf(before);
   const newPlaces = placesOf(after);
   const was = faces.map((face) => numbersOn(before, face, oldPlaces));
@@ -67,7 +75,7 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Face
       const x = now[VISUAL] + now[VISUAL + 2] / 2 - old[VISUAL] - old[VISUAL + 2] / 2;
       return { x: face.mirrored ? -x : x, y: now[VISUAL + 1] + now[VISUAL + 3] / 2 - old[VISUAL + 1] - old[VISUAL + 3] / 2 };
     };
-    const raised = groundAbove(before, control).some((id) => !groundAbove(after, next).includes(id));
+    const raised = underlayAbove(before, control).some((id) => !underlayAbove(after, next).includes(id));
     const most = there.reduce((max, one) => Math.max(max, ...one.now.map((n, k) => Math.abs(n - one.old[k]) || 0)), 0);
     if (most < STILL_MM && !raised) return [];
     const move: SettledMove = {
@@ -83,7 +91,7 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Face
       landingChanged: there.some(({ old, now }) => [0, 1, 2, 3].some((k) => Math.abs(now[LANDING + k] - old[LANDING + k]) > STILL_MM)),
       raised,
       fields: fieldChanges(before, after, control.id),
-      reasons: reasonsFor(control.id, from, pressing, raised),
+      reasons: reasonsFor(control.id, to, asking, raised),
     };
     return [move];
   });
@@ -92,21 +100,22 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Face
 const placesOf = ({ controls }: Layout): ReadonlyMap<string, number> => new Map(controls.map(({ id }, i) => [id, i]));
 
 /** The ground drawn above a control. */
-function groundAbove({ controls }: Layout, control: Control): string[] {
+function underlayAbove({ controls }: Layout, control: Control): string[] {
   const at = controls.findIndex(({ id }) => id === control.id);
   return isUnderlay(control) ? [] : controls.slice(at + 1).flatMap((c) => (isUnderlay(c) ? [c.id] : []));
 }
 
-/** Where the numbers of a control begin, of the wishes that speak of it: those that press most, each finding once. */
-function reasonsFor(id: string, at: number, pressing: readonly Pressing[], raised: boolean): MoveReason[] {
-  const reasons: MoveReason[] = raised ? [{ code: "touch/buried", subjects: [id], face: 0, wanted: true }] : [];
-  const speaks = pressing.filter(({ wish }) => !isHeld(wish.code) && (wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS)));
-  for (const { wish } of [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier)) {
-    if (reasons.length >= MOST_REASONS) break;
-    if (isHeld(wish.code) || reasons.some(({ code, subjects }) => code === wish.code && subjects.join() === wish.subjects.join())) continue;
-    reasons.push({ code: wish.code, subjects: wish.subjects, face: wish.face, wanted: wish.wanted });
-  }
-  return reasons;
+/** Why a control moved: what lay on it, then the wishes that speak of it or of its numbers (which begin at a place), those that press most first; where none presses any more, what was to go from it. */
+function reasonsFor(id: string, at: number, { asked, pressing }: Asking, raised: boolean): MoveReason[] {
+  const own = asked
+    .filter(({ finding }) => finding.subjects.includes(id))
+    .map(({ face, finding: { code, subjects } }): MoveReason => ({ code, subjects, face, wanted: true }));
+  const speaks = pressing.filter(({ wish }) => wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS));
+  const sorted = [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier);
+  const wishes = sorted.flatMap(({ wish: { code, subjects, face, wanted } }) => (isHeld(code) ? [] : [{ code, subjects, face, wanted }]));
+  const all = [...own.filter(({ code }) => raised && code === "touch/buried"), ...(wishes.length > 0 || raised ? wishes : own)];
+  const word = ({ code, subjects }: MoveReason) => findingWord(code, subjects);
+  return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
 }
 
 /** The lengths of a control, of the cluster it stands in, and of what arrangements change about either, that have changed. */

@@ -1,8 +1,8 @@
 /** Where there is no way: wishes of which none can be left out, with a bound, or plainly that none was found; and the ways out. */
-import { faceWords } from "../checks/faceWords";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
 import { findingWord, type Waived } from "./aims";
+import { faceName, idNames } from "./faceName";
 import { provedImpossible, type Impossible } from "./impossible";
 import { motionBy, numbersAt, type Motion } from "./motion";
 import type { FaceFound } from "./outcome";
@@ -71,20 +71,17 @@ function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impo
   if (impossible && !known) proofs.push(impossible);
   const waysOut = waysOutOf(remainder, group);
   const common = { code, subjects, face: worst.face, waysOut };
-  const what = `${code} of ${named(subjects)}`;
+  const what = `${code} of ${idNames(subjects)}`;
   if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], shortMm: null };
-  const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts, face)}`);
+  const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts[face].face)}`);
   const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
   return { ...common, proved: true, text, wishes, shortMm: impossible.shortMm };
 }
 
-const named = (ids: readonly string[]) => ids.map((id) => `\`${id}\``).join(" and ");
-const faceName = (facts: readonly FaceFacts[], face: number) => `${facts[face].face.screen.name}, ${faceWords(facts[face].face.face)}`;
-
 /** A wish in words, from the code and the subjects of its finding. */
 function wishWords(word: string): string {
   const [code, ...ids] = word.split(" ");
-  const all = named(ids);
+  const all = idNames(ids);
   switch (code) {
     case "touch/overlap":
       return `${all}, as small as they may be, clear of each other`;

@@ -8,10 +8,10 @@ import { findingWord, type Aim } from "./aims";
 import { depthContact, gapContact, shareContact, sharedPart, type Contact, type WholeOf } from "./contact";
 import { NUMBERS, VISUAL } from "./facedScreens";
 import { SHARE_SPARE } from "./placeWishes";
-import { aimFor, areaOn, areaPlace, boxTerms, pairWord, visualOf, type FaceControl, type Way, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, isShownWith, areaPlace, boxTerms, pairWord, visualOf, type FaceControl, type Way, type Wish, type Wishing } from "./wishes";
 
 /** What is farther apart than this, mm, has no say in a step; if one does go so far, it has one in the next. */
-export const LOOK_MM = 6;
+const LOOK_MM = 6;
 /** How deep areas that may share a little lie in each other at least, mm: where they only touched, they would be too close. */
 const LEAST_DEPTH_MM = 0.02;
 
@@ -20,11 +20,9 @@ export function* pairWishes(wishing: Wishing): Iterable<Wish> {
   const { facts, numbers, request } = wishing;
   for (const [a, b] of facts.pairs) yield* clear(wishing, a, b);
   for (const under of facts.controls) if (under.own && !under.underlay) yield* unburied(wishing, under);
-  const meets = (a: readonly string[], b: readonly string[]) =>
-    request.layout.moments.length === 0 || (request.moment === null ? a.some((m) => b.includes(m)) : a.includes(request.moment) && b.includes(request.moment));
   for (const zone of facts.zones)
     for (const one of facts.controls) {
-      if (!meets(one.control.moments, zone.moments)) continue;
+      if (!isShownWith(request, one.control, zone)) continue;
       if (zone.taps) yield* free(wishing, "touch/steals", one, { id: zone.id, box: zone.box, area: areaOn(numbers, one), at: areaPlace(one) });
       if (one.control.kind !== "touchpad" && one.control.kind !== "swipe")
         yield* free(wishing, "view/covered", one, { id: zone.id, box: zone.box, area: visualOf(numbers, one), at: one.place * NUMBERS + VISUAL });
@@ -127,8 +125,7 @@ function* unburied(wishing: Wishing, under: FaceControl): Iterable<Wish> {
   for (const above of facts.controls) {
     if (!above.own || !above.underlay || above.place < under.place) continue;
     const cover = areaOn(numbers, above);
-    const shown = under.control.moments.some((m) => above.control.moments.includes(m)) || wishing.request.layout.moments.length === 0;
-    if (!shown || !isWithin(area, cover, LOOK_MM)) continue;
+    if (!isShownWith(wishing.request, under.control, above.control) || !isWithin(area, cover, LOOK_MM)) continue;
     const aim = aimFor(wishing, "touch/buried", [under.control.id]);
     yield* shareWish(
       wishing,

@@ -12,25 +12,25 @@ type Terms = Wish["terms"];
 
 /** The wishes of every control of a face. */
 export function* placeWishes(wishing: Wishing): Iterable<Wish> {
-  for (const standing of wishing.facts.controls) {
-    yield* within(wishing, standing);
-    yield* large(wishing, standing);
-    yield* reached(wishing, standing);
-    if (standing.control.kind === "stick") yield* travels(wishing, standing);
-    if (standing.control.kind === "stick" || standing.underlay) yield* fromStrips(wishing, standing);
-    yield* pictured(wishing, standing);
+  for (const placed of wishing.facts.controls) {
+    yield* within(wishing, placed);
+    yield* large(wishing, placed);
+    yield* reached(wishing, placed);
+    if (placed.control.kind === "stick") yield* travels(wishing, placed);
+    if (placed.control.kind === "stick" || placed.underlay) yield* fromStrips(wishing, placed);
+    yield* pictured(wishing, placed);
   }
 }
 
 /** A wish of a control: what it is about, how far it may go, and the way with its terms. */
 const wish = (
-  [wishing, standing]: readonly [Wishing, FaceControl],
+  [wishing, placed]: readonly [Wishing, FaceControl],
   code: Wish["code"],
   { wanted, kept }: Pick<Aim, "wanted" | "kept">,
   [value, terms]: readonly [number, Terms],
 ): Wish => ({
   code,
-  subjects: [standing.control.id],
+  subjects: [placed.control.id],
   face: wishing.facts.index,
   wanted,
   kept,
@@ -48,62 +48,62 @@ function inFrame(box: Box, frame: Box, most: number, at: number): { value: numbe
   ];
 }
 
-function* within(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
+function* within(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
   const { facts, numbers } = wishing;
-  const box = visualOf(numbers, standing);
-  const at = standing.place * NUMBERS + VISUAL;
-  const off = aimFor(wishing, "place/off-screen", [standing.control.id]);
+  const box = visualOf(numbers, placed);
+  const at = placed.place * NUMBERS + VISUAL;
+  const off = aimFor(wishing, "place/off-screen", [placed.control.id]);
   for (const { value, terms } of inFrame(box, facts.face.frames.screen, off.measure, at))
-    yield wish([wishing, standing], "place/off-screen", off, [value, terms]);
-  if (standing.control.kind === "touchpad" || standing.control.kind === "swipe") return;
-  const unsafe = aimFor(wishing, "place/unsafe", [standing.control.id]);
+    yield wish([wishing, placed], "place/off-screen", off, [value, terms]);
+  if (placed.control.kind === "touchpad" || placed.control.kind === "swipe") return;
+  const unsafe = aimFor(wishing, "place/unsafe", [placed.control.id]);
   // What leaves the screen is not told to leave the safe frame too; back on the screen it has to be in the safe frame at once.
   for (const { value, terms } of inFrame(box, facts.face.frames.safe, unsafe.measure, at))
-    yield wish([wishing, standing], "place/unsafe", off.wanted ? off : unsafe, [value, terms]);
+    yield wish([wishing, placed], "place/unsafe", off.wanted ? off : unsafe, [value, terms]);
 }
 
-function* large(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
-  const aim = aimFor(wishing, "touch/small", [standing.control.id]);
+function* large(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
+  const aim = aimFor(wishing, "touch/small", [placed.control.id]);
   for (const side of [2, 3]) {
-    const at = standing.place * NUMBERS + HIT + side;
-    yield wish([wishing, standing], "touch/small", aim, [wishing.numbers[at] - aim.measure, [[at, 1]]]);
+    const at = placed.place * NUMBERS + HIT + side;
+    yield wish([wishing, placed], "touch/small", aim, [wishing.numbers[at] - aim.measure, [[at, 1]]]);
   }
 }
 
-function* reached(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
+function* reached(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
   const { facts, numbers } = wishing;
-  const aim = aimFor(wishing, "reach/far", [standing.control.id]);
-  const box = visualOf(numbers, standing);
+  const aim = aimFor(wishing, "reach/far", [placed.control.id]);
+  const box = visualOf(numbers, placed);
   const centre = centreOf(box);
   const far = (p: { x: number; y: number }) =>
-    standing.underlay ? Math.max(0, clearance(pointOf(p), areaOn(numbers, standing)).px) : magnitude(p.x - centre.x, p.y - centre.y);
+    placed.underlay ? Math.max(0, clearance(pointOf(p), areaOn(numbers, placed)).px) : magnitude(p.x - centre.x, p.y - centre.y);
   const pivot = facts.pivots.reduce((best, p) => (far(p) < far(best) ? p : best));
   const way = far(pivot);
-  if (standing.underlay) {
-    const { b } = gapContact(pointOf(pivot), areaOn(numbers, standing), 0);
-    const terms = boxTerms(areaPlace(standing), b.map((n) => -n)); // prettier-ignore
-    yield wish([wishing, standing], "reach/far", aim, [aim.measure - way, way > 0 ? terms : []]);
+  if (placed.underlay) {
+    const { b } = gapContact(pointOf(pivot), areaOn(numbers, placed), 0);
+    const terms = boxTerms(areaPlace(placed), b.map((n) => -n)); // prettier-ignore
+    yield wish([wishing, placed], "reach/far", aim, [aim.measure - way, way > 0 ? terms : []]);
     return;
   }
   if (way <= 0) return;
   const [nx, ny] = [(centre.x - pivot.x) / way, (centre.y - pivot.y) / way];
-  yield wish([wishing, standing], "reach/far", aim, [aim.measure - way, boxTerms(standing.place * NUMBERS + VISUAL, [-nx, -ny, -nx / 2, -ny / 2])]);
+  yield wish([wishing, placed], "reach/far", aim, [aim.measure - way, boxTerms(placed.place * NUMBERS + VISUAL, [-nx, -ny, -nx / 2, -ny / 2])]);
 }
 
 const pointOf = ({ x, y }: { x: number; y: number }): Shape => ({ shape: "box", x, y, w: 0, h: 0 });
 
-function* travels(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
-  const { control, place } = standing;
+function* travels(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
+  const { control, place } = placed;
   if (control.kind !== "stick") return;
   const { facts, numbers } = wishing;
   const at = place * NUMBERS + TRAVEL;
   const travel = numbers[at];
   const live = control.feel.outer - control.feel.inner;
   const fine = aimFor(wishing, "feel/fine", [control.id]);
-  yield wish([wishing, standing], "feel/fine", fine, [live * travel - fine.measure, [[at, live]]]);
+  yield wish([wishing, placed], "feel/fine", fine, [live * travel - fine.measure, [[at, live]]]);
   if (control.feel.origin !== "fixed") return;
   const cut = aimFor(wishing, "feel/travel-cut", [control.id]);
-  const { x, y } = centreOf(visualOf(numbers, standing));
+  const { x, y } = centreOf(visualOf(numbers, placed));
   const { screen } = facts.face.frames;
   const v = place * NUMBERS + VISUAL;
   const sides: { value: number; terms: Terms }[] = [
@@ -112,7 +112,7 @@ function* travels(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
     { value: screen.x + screen.w - x - travel, terms: [[v, -1], [v + 2, -0.5], [at, -1]] }, // prettier-ignore
     { value: screen.y + screen.h - y - travel, terms: [[v + 1, -1], [v + 3, -0.5], [at, -1]] }, // prettier-ignore
   ];
-  for (const { value, terms } of sides) yield wish([wishing, standing], "feel/travel-cut", cut, [value + cut.measure, terms]);
+  for (const { value, terms } of sides) yield wish([wishing, placed], "feel/travel-cut", cut, [value + cut.measure, terms]);
 }
 
 /** The strips where the system takes swipes for itself, mm. */
@@ -131,9 +131,9 @@ function stripsOf({ screen, frames, mm }: Wishing["facts"]["face"]): Shape[] {
 /** A share that stays this much under what is allowed: sums of samples are not exact. */
 export const SHARE_SPARE = 1e-4;
 
-function* fromStrips(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
-  const aim = aimFor(wishing, "touch/edge", [standing.control.id]);
-  const area = areaOn(wishing.numbers, standing);
+function* fromStrips(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
+  const aim = aimFor(wishing, "touch/edge", [placed.control.id]);
+  const area = areaOn(wishing.numbers, placed);
   const whole = areaOf(area);
   if (!(whole > 0)) return;
   const strips = stripsOf(wishing.facts.face);
@@ -146,7 +146,7 @@ function* fromStrips(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
     const share = all > 0 ? (aim.measure - spare) * Math.max(0.25, parts[i] / all) : (aim.measure - spare) / 2;
     const inward = { x: strip.w < strip.h ? (strip.x > 0 ? 1 : -1) : 0, y: strip.w < strip.h ? 0 : strip.y > 0 ? 1 : -1 };
     const contact = shareContact(area, strip, { of: "a", share }, inward);
-    if (contact) yield wish([wishing, standing], "touch/edge", aim, [contact.value, boxTerms(areaPlace(standing), contact.a)]);
+    if (contact) yield wish([wishing, placed], "touch/edge", aim, [contact.value, boxTerms(areaPlace(placed), contact.a)]);
   }
 }
 
@@ -159,13 +159,13 @@ const OVERHANG: readonly (readonly (readonly [number, number])[])[] = [
 ];
 
 /** A hit area goes on holding its picture, on each side as far as it did. */
-function* pictured(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
+function* pictured(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
   const { numbers, facts } = wishing;
-  const base = standing.place * NUMBERS;
+  const base = placed.place * NUMBERS;
   for (const side of OVERHANG) {
     const terms = side.map(([k, part]) => [base + k, part] as const);
     const over = (line: Float64Array) => terms.reduce((sum, [k, part]) => sum + part * line[k], 0);
-    yield wish([wishing, standing], "held/picture", { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
+    yield wish([wishing, placed], "held/picture", { wanted: false, kept: true }, [over(numbers) - Math.min(0, over(facts.origin)), terms]);
   }
   // As much of it as is wanted stays on the screen, for over the edge there is no thumb.
   const { screen } = facts.face.frames;
@@ -181,6 +181,6 @@ function* pictured(wishing: Wishing, standing: FaceControl): Iterable<Wish> {
       { seen: (line) => far - line[at], terms: [[at, -1]] },
     ];
     for (const { seen, terms } of parts)
-      yield wish([wishing, standing], "held/screen", { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
+      yield wish([wishing, placed], "held/screen", { wanted: false, kept: true }, [seen(numbers) - Math.min(wanted, seen(facts.origin)), terms]);
   }
 }

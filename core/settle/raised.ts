@@ -2,21 +2,23 @@
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { Layout } from "../format/types";
+import { isShownWith } from "./wishes";
 
 /** The layout with every one of these controls above all ground, those that were lower still below those that were higher; what is held keeps its place among the rest. */
 export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, held: ReadonlySet<string>): Layout {
   let { controls } = layout;
+  const meets = (a: string, b: string) => isShownWith({ layout, moment: null }, byId(layout.controls).get(a)!, byId(layout.controls).get(b)!);
   for (const { id } of layout.controls) {
     if (!ids.has(id)) continue;
     const at = controls.findIndex((c) => c.id === id);
-    const top = controls.reduce((last, c, i) => (isUnderlay(c) && i > at && meets(layout, id, c.id) ? i : last), -1);
+    const top = controls.reduce((last, c, i) => (isUnderlay(c) && i > at && meets(id, c.id) ? i : last), -1);
     if (top < 0) continue;
     if (!held.has(id)) controls = movedTo(controls, at, top);
     else {
       // It may not be moved itself: the ground above it goes below it.
       for (let i = top; i > controls.findIndex((c) => c.id === id); i -= 1) {
         const place = controls.findIndex((c) => c.id === id);
-        if (isUnderlay(controls[i]) && !held.has(controls[i].id) && meets(layout, id, controls[i].id)) {
+        if (isUnderlay(controls[i]) && !held.has(controls[i].id) && meets(id, controls[i].id)) {
           controls = movedTo(controls, i, place);
           i += 1;
         }
@@ -29,9 +31,4 @@ export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, he
 function movedTo<T>(list: readonly T[], from: number, to: number): T[] {
   const rest = list.filter((_, i) => i !== from);
   return [...rest.slice(0, to), list[from], ...rest.slice(to)];
-}
-
-function meets({ controls, moments }: Layout, a: string, b: string): boolean {
-  const [one, two] = [byId(controls).get(a)!, byId(controls).get(b)!];
-  return moments.length === 0 || one.moments.some((m) => two.moments.includes(m));
 }

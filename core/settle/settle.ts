@@ -61,7 +61,10 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const { layout, left, pressing, why } = best!;
   const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
   const cost = costBetween(request, layout, faces);
-  return { settled: { kind, layout, faces, asked, left, cost, solved, moves: movesBetween(request.layout, layout, faces, pressing), noWays: [] }, why };
+  return {
+    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesBetween(request.layout, layout, faces, { asked, pressing }), noWays: [] },
+    why,
+  };
 }
 
 /** So often what is left is gone over again. */

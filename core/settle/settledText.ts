@@ -1,21 +1,17 @@
 /** What Settle says: as data, and in lines for those who read. */
-import { faceWords } from "../checks/faceWords";
 import type { BareFinding } from "../checks/finding";
 import { writeLayout } from "../format/write";
+import { faceName, idNames } from "./faceName";
 import type { SettledMove } from "./moves";
 import type { FaceFound } from "./outcome";
 import type { Settled, SettleProgress } from "./settled";
 
-/** "Small 4:3, right hand, size 1". */
-export const faceName = ({ faces }: Pick<Settled, "faces">, face: number): string => `${faces[face].screen.name}, ${faceWords(faces[face].face)}`;
-
-const ids = (subjects: readonly string[]) => subjects.map((id) => `\`${id}\``).join(" and ");
 const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.1 ? 2 : 1)} mm`;
 /** What is shorter than this is not told, mm. */
 const TOLD_MM = 0.005;
 
 /** How a control has changed, in words: "1.2 mm left, 0.4 mm up; hit area 0.8 mm wider". */
-export function moveWords(move: SettledMove): string {
+function moveWords(move: SettledMove): string {
   const part = (length: number, more: string, less: string) => (Math.abs(length) >= TOLD_MM ? [`${mm(length)} ${length > 0 ? more : less}`] : []);
   const sides = (wide: number, high: number) =>
     Math.abs(wide - high) < TOLD_MM ? part(wide, "larger", "smaller") : [...part(wide, "wider", "narrower"), ...part(high, "higher", "lower")];
@@ -44,7 +40,7 @@ function leftLines(settled: Settled): string[] {
   return [...groups.values()].map((group) => {
     const { severity, code, subjects } = group[0].finding;
     const others = group.length > 1 ? ` and ${group.length - 1} more` : "";
-    return `  ${severity} ${code}${subjects.length > 0 ? ` ${ids(subjects)}` : ""} on ${faceName(settled, group[0].face)}${others}`;
+    return `  ${severity} ${code}${subjects.length > 0 ? ` ${idNames(subjects)}` : ""} on ${faceName(settled.faces[group[0].face])}${others}`;
   });
 }
 
@@ -61,9 +57,7 @@ export function settledText(settled: Settled): string {
   for (const move of moves) {
     lines.push(`  ${move.id}: ${moveWords(move)}`);
     for (const { code, subjects, face, wanted } of move.reasons)
-      lines.push(
-        `    ${wanted ? "for" : "held by"} ${code} of ${ids(subjects)}${code === "touch/buried" && move.raised ? "" : ` on ${faceName(settled, face)}`}`,
-      );
+      lines.push(`    ${wanted ? "for" : "held by"} ${code} of ${idNames(subjects)} on ${faceName(settled.faces[face])}`);
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
   if (left.length > 0) lines.push("left:", ...leftLines(settled));

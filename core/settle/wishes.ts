@@ -67,18 +67,26 @@ export interface FaceFacts {
   readonly together: ReadonlySet<string>;
 }
 
+/** What is shown in some moments of the game. */
+interface Shown {
+  readonly moments: readonly string[];
+}
+
+/** Whether two things are shown in a moment together: in the one that is asked about, or (null) in any; in a layout without moments they always are. */
+export function isShownWith({ layout, moment }: Pick<SettleRequest, "layout" | "moment">, a: Shown, b: Shown): boolean {
+  return layout.moments.length === 0 || a.moments.some((m) => (moment === null || m === moment) && b.moments.includes(m));
+}
+
 /** Gathers what stands fast on every face. */
 export function factsOf(request: SettleRequest, layout: Layout, faces: readonly FacedScreen[], found: FoundOnFaces): FaceFacts[] {
   const together = controlsTogether(layout);
   const places = new Map(layout.controls.map(({ id }, i) => [id, i]));
   const controls = byId(layout.controls);
   const zones = byId(layout.keepClear);
-  const asked = request.moment === null ? layout.moments.map((m) => m.id) : [request.moment];
-  const meet = (a: readonly string[], b: readonly string[]) => layout.moments.length === 0 || asked.some((m) => a.includes(m) && b.includes(m));
   return faces.map((face, index): FaceFacts => {
     const resolved = resolvedOn(layout, face.screen, face.view);
     const inMm = ({ x, y, w, h }: Box): Box => ({ x: x / face.mm, y: y / face.mm, w: w / face.mm, h: h / face.mm });
-    const standing = resolved.controls.map((at): FaceControl => {
+    const placed = resolved.controls.map((at): FaceControl => {
       const control = controls.get(at.id)!;
       const hasLanding = at.landing !== undefined;
       return {
@@ -91,14 +99,14 @@ export function factsOf(request: SettleRequest, layout: Layout, faces: readonly 
       };
     });
     const pairs: [FaceControl, FaceControl][] = [];
-    standing.forEach((a, i) => {
+    placed.forEach((a, i) => {
       if (!a.own) return;
-      for (const b of standing.slice(i + 1)) if (b.own && a.underlay === b.underlay && meet(a.control.moments, b.control.moments)) pairs.push([a, b]);
+      for (const b of placed.slice(i + 1)) if (b.own && a.underlay === b.underlay && isShownWith(request, a.control, b.control)) pairs.push([a, b]);
     });
     return {
       face,
       index,
-      controls: standing,
+      controls: placed,
       zones: resolved.keepClear.map((at) => {
         const zone = zones.get(at.id)!;
         return { id: at.id, box: { shape: "box", ...inMm(at) }, taps: zone.taps, moments: zone.moments };
@@ -155,9 +163,9 @@ export function visualOf(numbers: Float64Array, { place }: FaceControl): Shape {
 export const areaPlace = ({ place, hasLanding }: FaceControl): number => place * NUMBERS + (hasLanding ? LANDING : HIT);
 
 /** The area that takes a control's touches, mm. */
-export function areaOn(numbers: Float64Array, standing: FaceControl): Shape {
-  const at = areaPlace(standing);
-  return { shape: standing.shape, x: numbers[at], y: numbers[at + 1], w: numbers[at + 2], h: numbers[at + 3] };
+export function areaOn(numbers: Float64Array, control: FaceControl): Shape {
+  const at = areaPlace(control);
+  return { shape: control.shape, x: numbers[at], y: numbers[at + 1], w: numbers[at + 2], h: numbers[at + 3] };
 }
 
 /** Terms of a box whose numbers begin at a place. */
