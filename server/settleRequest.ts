@@ -3,7 +3,7 @@ import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../c
 import { facesOf } from "../core/checks/grid";
 import type { Layout, Screen } from "../core/format/types";
 import { ok, type Problem, type Result } from "../core/engine/result";
-import { readCodes, SETTLED_CODES, type SettleRequest } from "../core/settle/request";
+import { readChanges, readCodes, SETTLED_CODES, USUAL_CHANGES, type ChangeKind, type SettleRequest } from "../core/settle/request";
 import { readCheckRequest, viewOfRequest, type CheckRequest } from "./checkRequest";
 import { oneOf, strangers } from "./query";
 
@@ -11,10 +11,11 @@ import { oneOf, strangers } from "./query";
 export interface SettleQuery extends CheckRequest {
   readonly codes: readonly FindingCode[];
   readonly severities: readonly Severity[];
+  readonly changes: readonly ChangeKind[];
   readonly held: readonly string[];
 }
 
-const OWN = ["codes", "severity", "lock"];
+const OWN = ["codes", "severity", "change", "lock"];
 const KNOWN = ["screen", "players", "handed", "player-size", "moment", ...OWN];
 /** So many controls and clusters may be held. */
 const MOST_HELD = 300;
@@ -28,11 +29,13 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   const severity = oneOf(query.get("severity"), { key: "severity", choices: SEVERITIES, usual: "warning", problems });
   const codes = query.has("codes") ? readCodes(query.get("codes")!) : ok(SETTLED_CODES);
   if (!codes.ok) problems.push(...codes.problems);
+  const changes = query.has("change") ? readChanges(query.get("change")!) : ok(USUAL_CHANGES);
+  if (!changes.ok) problems.push(...changes.problems);
   const held = query.getAll("lock");
   if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} are held at once` });
-  if (problems.length > 0 || !read.ok || !codes.ok) return { ok: false, problems };
+  if (problems.length > 0 || !read.ok || !codes.ok || !changes.ok) return { ok: false, problems };
   const severities = SEVERITIES.slice(0, SEVERITIES.indexOf(severity) + 1);
-  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, held });
+  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changes: changes.value, held });
 }
 
 /** The question about a layout. Refused where it has no such moment, or nothing of an id that is to be held. */
@@ -46,5 +49,5 @@ export function settleRequestOf(layout: Layout, screens: readonly Screen[], quer
   if (problems.length > 0) return { ok: false, problems };
   const { handed, playerSize, moment } = view.value;
   const faces = query.allPlayers ? facesOf(layout) : [{ handed, playerSize }];
-  return ok({ layout, screens, faces, moment, codes: query.codes, severities: query.severities, held: query.held, weights: {} });
+  return ok({ layout, screens, faces, moment, codes: query.codes, severities: query.severities, held: query.held, changes: query.changes, weights: {} });
 }

@@ -40,6 +40,8 @@ export interface SettledMove {
   readonly landingChanged: boolean;
   /** Whether it is drawn above ground that lay above it. */
   readonly raised: boolean;
+  /** Actions that its wires name otherwise. */
+  readonly words: readonly { readonly was: string; readonly is: string }[];
   readonly fields: readonly FieldChange[];
   /** What pressed most, first. */
   readonly reasons: readonly MoveReason[];
@@ -77,7 +79,8 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Face
     };
     const raised = underlayAbove(before, control).some((id) => !underlayAbove(after, next).includes(id));
     const most = there.reduce((max, one) => Math.max(max, ...one.now.map((n, k) => Math.abs(n - one.old[k]) || 0)), 0);
-    if (most < STILL_MM && !raised) return [];
+    const words = control.serves.flatMap(({ action: was }, i) => (next.serves[i]?.action === was ? [] : [{ was, is: next.serves[i]?.action ?? "" }]));
+    if (most < STILL_MM && !raised && words.length === 0) return [];
     const move: SettledMove = {
       id: control.id,
       right: mean((one) => way(one).x),
@@ -90,6 +93,7 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Face
       travelLonger: control.kind === "stick" ? by(TRAVEL) : 0,
       landingChanged: there.some(({ old, now }) => [0, 1, 2, 3].some((k) => Math.abs(now[LANDING + k] - old[LANDING + k]) > STILL_MM)),
       raised,
+      words,
       fields: fieldChanges(before, after, control.id),
       reasons: reasonsFor(control.id, to, asking, raised),
     };

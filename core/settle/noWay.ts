@@ -11,11 +11,13 @@ import type { SettleRequest } from "./request";
 import { areaOn, type FaceFacts, type Wishing } from "./wishes";
 
 /** A way out, in words, and what it costs where that could be worked out, mm². */
-export interface WayOut {
-  readonly kind: "smaller-targets" | "arrangement" | "one-less";
-  readonly text: string;
-  readonly costMm2: number | null;
-}
+export type WayOut = { readonly text: string; readonly costMm2: number | null } & (
+  | { readonly kind: "smaller-targets"; readonly minTargetMm: number }
+  /** An arrangement for these screens, by their names. */
+  | { readonly kind: "arrangement"; readonly screens: readonly string[] }
+  /** The first of the two shown when the second is not. */
+  | { readonly kind: "one-less"; readonly ids: readonly [string, string] }
+);
 
 /** A finding that could not be taken away, and why. */
 export interface NoWay {
@@ -28,6 +30,8 @@ export interface NoWay {
   readonly text: string;
   /** The wishes that cannot all be had, in words; empty where nothing is proved. */
   readonly wishes: readonly string[];
+  /** The same as findings: of which code (or what is held besides), about what, on which face. */
+  readonly parts: readonly { readonly code: string; readonly subjects: readonly string[]; readonly face: number }[];
   /** By how much they fall short at the least, mm; null where nothing is proved. */
   readonly shortMm: number | null;
   readonly waysOut: readonly WayOut[];
@@ -72,10 +76,14 @@ function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impo
   const waysOut = waysOutOf(remainder, group);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${idNames(subjects)}`;
-  if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], shortMm: null };
+  if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], parts: [], shortMm: null };
   const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts[face].face)}`);
   const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
-  return { ...common, proved: true, text, wishes, shortMm: impossible.shortMm };
+  const parts = impossible.wishes.map(({ word, face }) => {
+    const [code, ...ids] = word.split(" ");
+    return { code, subjects: ids, face };
+  });
+  return { ...common, proved: true, text, wishes, parts, shortMm: impossible.shortMm };
 }
 
 /** A wish in words, from the code and the subjects of its finding. */
@@ -163,16 +171,17 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] 
   const isGone = (one: { readonly left: readonly FaceFound[] }) =>
     !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
   const screens = [...new Set(group.map(({ face }) => facts[face].face.screen))];
-  const names = screens.map(({ name }) => name).join("; ");
+  const named = screens.map(({ name }) => name);
+  const names = named.join("; ");
   const ways: WayOut[] = [];
   if (screens.length > MOST_WORKED_OUT) {
-    if (screens.length < request.screens.length) ways.push({ kind: "arrangement", text: `an arrangement for ${names}`, costMm2: null });
+    if (screens.length < request.screens.length) ways.push({ kind: "arrangement", screens: named, text: `an arrangement for ${names}`, costMm2: null });
     return [...ways, ...oneLess(remainder, subjects, screens)];
   }
   if (screens.length < request.screens.length) {
     const own = again({ ...request, screens });
     if (isGone(own))
-      ways.push({ kind: "arrangement", text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
+      ways.push({ kind: "arrangement", screens: named, text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
   }
   if (code === "touch/small" || code === "touch/overlap")
     for (const minTargetMm of TARGETS_MM) {
@@ -181,6 +190,7 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] 
       if (!isGone(smaller)) continue;
       ways.push({
         kind: "smaller-targets",
+        minTargetMm,
         text: `targets of ${minTargetMm} mm: gone on ${names} for ${smaller.cost.toFixed(2)} mm² of change`,
         costMm2: smaller.cost,
       });
@@ -194,13 +204,15 @@ function oneLess({ request, again }: Remainder, subjects: readonly string[], scr
   const { controls } = request.layout;
   const both = subjects.filter((id) => controls.some((c) => c.id === id));
   if (both.length !== 2) return [];
-  if (screens.length > MOST_WORKED_OUT) return [{ kind: "one-less", text: `${both.map((id) => `\`${id}\``).join(" or ")} in another moment`, costMm2: null }];
+  const ids = (id: string): readonly [string, string] => [id, both.find((other) => other !== id)!];
+  if (screens.length > MOST_WORKED_OUT) return both.map((id) => ({ kind: "one-less", ids: ids(id), text: `\`${id}\` in another moment`, costMm2: null }));
   const without = both.map((id) => ({ id, ...again({ ...request, screens, layout: { ...request.layout, controls: controls.filter((c) => c.id !== id) } }) }));
   const best = without.reduce((a, b) => (b.left.length < a.left.length || (b.left.length === a.left.length && b.cost < a.cost) ? b : a));
   const rest = best.left.length === 0 ? "nothing else is left" : `${best.left.length} ${best.left.length === 1 ? "finding is" : "findings are"} left`;
   return [
     {
       kind: "one-less",
+      ids: ids(best.id),
       text: `\`${best.id}\` in another moment: ${rest} on ${screens.map(({ name }) => name).join("; ")}, for ${best.cost.toFixed(2)} mm² of change`,
       costMm2: best.cost,
     },

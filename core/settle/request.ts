@@ -5,6 +5,15 @@ import { nearestWord } from "../engine/nearest";
 import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
 
+/**
+ * What may change: where things stand; how large they are; hit areas, their sides and where they lie about their pictures; landing areas; the
+ * travel of sticks; the drawing order; words of wires that are misspelt.
+ */
+export const CHANGE_KINDS = ["place", "size", "hit", "landing", "travel", "order", "word"] as const;
+export type ChangeKind = (typeof CHANGE_KINDS)[number];
+/** What may change unless told otherwise: all that stands on the glass, no word. */
+export const USUAL_CHANGES: readonly ChangeKind[] = CHANGE_KINDS.filter((kind) => kind !== "word");
+
 /** What is to be settled. */
 export interface SettleRequest {
   readonly layout: Layout;
@@ -18,6 +27,8 @@ export interface SettleRequest {
   readonly codes: readonly FindingCode[];
   /** where they are of one of these severities. */
   readonly severities: readonly Severity[];
+  /** What may change of all else. */
+  readonly changes: readonly ChangeKind[];
   /** Ids of controls and clusters of which nothing at all may change, besides what `workbench.locked` names. */
   readonly held: readonly string[];
   /** What a change of a control costs, by id, above 0; 1 where nothing is told. */
@@ -37,6 +48,16 @@ export function readCodes(text: string): Result<readonly FindingCode[]> {
   if (problems.length > 0) return { ok: false, problems };
   const wanted = new Set(words.flatMap(matching));
   return ok(FINDING_CODES.filter((code) => wanted.has(code)));
+}
+
+/** Reads what may change as a caller writes it, comma by comma. */
+export function readChanges(text: string): Result<readonly ChangeKind[]> {
+  const words = text.split(",").map((word) => word.trim());
+  const isKnown = (word: string) => CHANGE_KINDS.some((kind) => kind === word);
+  const problems = words.flatMap((word, i) =>
+    isKnown(word) ? [] : [{ path: `changes[${i}]`, message: `"${word.slice(0, 80)}" is nothing that may change; write some of ${CHANGE_KINDS.join(", ")}` }],
+  );
+  return problems.length > 0 ? { ok: false, problems } : ok(CHANGE_KINDS.filter((kind) => words.includes(kind)));
 }
 
 function matching(word: string): readonly FindingCode[] {

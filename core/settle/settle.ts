@@ -10,6 +10,7 @@ import { movesBetween } from "./moves";
 import { noWaysOf, type Remainder } from "./noWay";
 import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
 import type { SettleRequest } from "./request";
+import { spelledAnew } from "./spelling";
 import type { Settled, SettleProgress } from "./settled";
 import { Settling, type Attempt } from "./settling";
 
@@ -42,17 +43,22 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
   const start = { layout: request.layout, faces, asked, cost: 0, solved: 0, moves: [], noWays: [] };
-  if (asked.length === 0) return { settled: { ...start, kind: "clean", left: [] }, why: null };
+  const spelled = request.changes.includes("word") ? spelledAnew(request.layout, heldWhole(request)) : request.layout;
+  const movesTo = (layout: Layout, pressing: Attempt["pressing"]) => movesBetween(request.layout, layout, faces, { asked, pressing });
+  if (asked.length === 0) {
+    const kind = spelled === request.layout ? "clean" : "settled";
+    return { settled: { ...start, kind, layout: spelled, left: [], moves: movesTo(spelled, []) }, why: null };
+  }
   yield { doing: "looking", left: asked.length, solved: 0 };
   let best: Attempt | null = null;
   let solved = 0;
   // Gone over again from where it has come to, until nothing more comes of it: so that settling once more changes nothing.
   for (let round = 0; round < (isQuick ? 1 : MOST_ROUNDS); round += 1) {
-    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? request.layout }, faces, isQuick);
+    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? spelled }, faces, isQuick);
     solved += attempt.solved;
     const isGood = isFurther(attempt.left, best?.left ?? asked) && (best === null || outcomeOf(request, faces, before, attempt.layout).worse.length === 0);
     if (!isGood) {
-      best ??= { ...attempt, layout: request.layout, left: asked, cost: 0 };
+      best ??= { ...attempt, layout: spelled, left: asked, cost: 0 };
       break;
     }
     best = attempt;
@@ -62,7 +68,7 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
   const cost = costBetween(request, layout, faces);
   return {
-    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesBetween(request.layout, layout, faces, { asked, pressing }), noWays: [] },
+    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesTo(layout, pressing), noWays: [] },
     why,
   };
 }
@@ -75,7 +81,7 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], is
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
   const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
-  const ordered = raisedAboveUnderlay(request.layout, buried, held);
+  const ordered = request.changes.includes("order") ? raisedAboveUnderlay(request.layout, buried, held) : request.layout;
   let best: Attempt | null = null;
   let solved = 0;
   for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {

@@ -11,7 +11,7 @@ const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.
 const TOLD_MM = 0.005;
 
 /** How a control has changed, in words: "1.2 mm left, 0.4 mm up; hit area 0.8 mm wider". */
-function moveWords(move: SettledMove): string {
+export function moveWords(move: SettledMove): string {
   const part = (length: number, more: string, less: string) => (Math.abs(length) >= TOLD_MM ? [`${mm(length)} ${length > 0 ? more : less}`] : []);
   const sides = (wide: number, high: number) =>
     Math.abs(wide - high) < TOLD_MM ? part(wide, "larger", "smaller") : [...part(wide, "wider", "narrower"), ...part(high, "higher", "lower")];
@@ -25,6 +25,7 @@ function moveWords(move: SettledMove): string {
     ...named("travel", part(move.travelLonger, "longer", "shorter")),
     ...(move.landingChanged ? ["landing area changed"] : []),
     ...(move.raised ? ["drawn above the ground that lay on it"] : []),
+    ...move.words.map(({ was, is }) => `serves \`${is}\` instead of \`${was}\``),
   ];
   return words.length > 0 ? words.join("; ") : "less than a hundredth of a mm";
 }

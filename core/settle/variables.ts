@@ -10,6 +10,7 @@ import { canonicalLength, lengthOf } from "../engine/placement/length";
 import type { Layout, Placement } from "../format/types";
 import type { FacedScreen } from "./facedScreens";
 import { isMirror, mirroredCopiesIn, sizeKinship } from "./kinship";
+import type { ChangeKind } from "./request";
 import { hitOf, placementOf, slotKey, slotUnder, withSlot, type Field, type Slot } from "./slots";
 
 /** What a variable changes. */
@@ -53,6 +54,7 @@ export interface Scope {
   readonly layout: Layout;
   readonly faces: readonly FacedScreen[];
   readonly held: ReadonlySet<string>;
+  readonly changes: readonly ChangeKind[];
   /** Whether controls in clusters move by themselves. */
   readonly children: boolean;
   /** Controls whose hit area is asked to grow. */
@@ -68,6 +70,17 @@ interface Draft extends Part {
   readonly range: { readonly least: number; readonly most: number } | number;
 }
 
+/** What has to be allowed to change for a variable to be one. */
+const CHANGED_BY: Readonly<Record<VariableKind, ChangeKind>> = {
+  cluster: "place",
+  place: "place",
+  size: "size",
+  hit: "hit",
+  shift: "hit",
+  landing: "landing",
+  travel: "travel",
+};
+
 /** Everything that may change in a layout, in the order of the file. */
 export function variablesOf(scope: Scope): Variable[] {
   const { layout, faces } = scope;
@@ -76,7 +89,7 @@ export function variablesOf(scope: Scope): Variable[] {
   for (const arrangement of arrangements)
     for (const draft of draftsUnder(scope, arrangement)) {
       const key = partKey(draft);
-      if (!drafts.has(key)) drafts.set(key, draft);
+      if (!drafts.has(key) && scope.changes.includes(CHANGED_BY[draft.kind])) drafts.set(key, draft);
     }
   const groups = groupedDrafts(layout, arrangements, drafts);
   return groups.flatMap((group) => {

@@ -2,6 +2,7 @@
 /** What stands behind a cell of the grid: the screen, the findings of a face in words, and the ways to where they can be mended. */
 import { useEffect, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
+import { arrangementForScreens } from "../../core/checks/arrangementForScreens";
 import { cellOf } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
@@ -11,7 +12,7 @@ import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { nameOf } from "../shared/names";
 import { faceWords, tallyWords } from "../../core/checks/faceWords";
-import { arrangementForScreens, putOnBench } from "./putOnBench";
+import { putOnBench } from "./putOnBench";
 import { useScreens } from "./screensState";
 import { useFaces, type Faces } from "./useFaces";
 import { useSpread } from "./useSpread";

@@ -1,13 +1,9 @@
-/** From a finding to where it can be mended: the bench with that screen, hand, size and moment, or an arrangement for all screens that have it. */
-import { addArrangement, moveArrangement } from "../../core/editing/edits/arrangements";
+/** From a finding to where it can be mended: the bench with that screen, hand, size and moment. */
 import { addScreens } from "../../core/editing/edits/screens";
 import { catalogueFor } from "../../core/checks/catalogue";
 import { railOf } from "../session/screens";
 import type { BareFinding } from "../../core/checks/finding";
 import type { Face } from "../../core/checks/grid";
-import { rangeOfScreens } from "../../core/checks/screenFilter";
-import { arrangementFor } from "../../core/engine/placement/arrangement";
-import { ok, type Result } from "../../core/engine/result";
 import type { Layout, Screen } from "../../core/format/types";
 import type { Session } from "../session/session";
 import { showMomentOf } from "../session/showMoment";
@@ -54,32 +50,4 @@ export function putExactOnBench(session: Session, exact: Screen, name: string): 
   if (!isThere && !session.edit(`add ${name}`, (l) => addScreens(l, [screen], rail(l), used))) return;
   session.remember({ screen: name });
   go("/layout");
-}
-
-/** An aspect, and a side in mm, as far apart as an end must be to hold the screen itself: ranges are half-open. */
-const BEYOND_ASPECT = 0.001;
-const BEYOND_MM = 0.1;
-const down = (value: number, step: number) => Number((Math.floor(value / step + 1e-9) * step).toFixed(4));
-const up = (value: number, step: number) => Number((Math.floor(value / step + 1e-9) * step + step).toFixed(4));
-
-/** An arrangement that holds on all of these screens before any other does. `others`: how many of the rest of the shelf it holds on too. */
-export function arrangementForScreens(
-  layout: Layout,
-  { screens, shelf, name }: { readonly screens: readonly Screen[]; readonly shelf: readonly Screen[]; readonly name: string },
-): Result<{ readonly layout: Layout; readonly others: number }> {
-  const { aspect, shortMm } = rangeOfScreens(screens);
-  const made = addArrangement(layout, name, {
-    aspect: { min: down(aspect[0], BEYOND_ASPECT), max: up(aspect[1], BEYOND_ASPECT) },
-    shortSideMm: { min: down(shortMm[0], BEYOND_MM), max: up(shortMm[1], BEYOND_MM) },
-  });
-  if (!made.ok) return made;
-  let next = made.value.layout;
-  // Of several arrangements that hold the first counts.
-  for (let i = 0; i < layout.arrangements.length; i += 1) {
-    const moved = moveArrangement(next, made.value.id, -1);
-    if (!moved.ok) return moved;
-    next = moved.value;
-  }
-  const others = shelf.filter((screen) => !screens.includes(screen) && arrangementFor(next.arrangements, screen) === 0).length;
-  return ok({ layout: next, others });
 }

@@ -1,7 +1,7 @@
-import { catalogueFor } from "../../core/checks/catalogue";
-import { arrangementFor } from "../../core/engine/placement/arrangement";
+import { catalogueFor } from "./catalogue";
+import { arrangementFor } from "../engine/placement/arrangement";
 import { sampleLayouts } from "../../test/samples";
-import { arrangementForScreens } from "./putOnBench";
+import { arrangementForScreens } from "./arrangementForScreens";
 
 const shelf = catalogueFor("landscape");
 
