@@ -4,7 +4,7 @@ import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../c
 import { checkedPlayers } from "../core/exchange/checkReport";
 import type { Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
-import { CHANGE_KINDS, readChanges, readCodes, SETTLED_CODES, USUAL_CHANGES, type SettleRequest } from "../core/settle/request";
+import { CHANGEABLES, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
 import type { Settled } from "../core/settle/settled";
 import { progressWords, settledData, settledText } from "../core/settle/settledText";
@@ -39,7 +39,7 @@ export function addSettle(command: Command): void {
     .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
     .option("--codes <list>", `what is to go, comma by comma: codes, or families such as touch/* (${SETTLED_CODES.join(", ")})`)
     .addOption(new Option("--severity <severity>", "of this severity or graver").choices(SEVERITIES).default("warning"))
-    .option("--change <list>", `what may change, comma by comma: ${CHANGE_KINDS.join(", ")} (all but word)`)
+    .option("--change <list>", `what may change, comma by comma: ${CHANGEABLES.join(", ")} (all but word)`)
     .option("--lock <id>", "a control or cluster of which nothing changes; several comma by comma, or given several times", gatheredIds, [] as string[])
     .option("--weight <id=number>", "what a change of a control costs, 1 where nothing is told; may be given several times", gathered, [] as string[])
     .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
@@ -81,7 +81,8 @@ function requestFrom(layout: Layout, options: SettleOptions): SettleRequest {
     codes: FINDING_CODES.filter((code) => codes.includes(code)),
     severities: SEVERITIES.slice(0, SEVERITIES.indexOf(options.severity) + 1),
     held: options.lock,
-    changes: options.change === undefined ? USUAL_CHANGES : orFail(readChanges(options.change), "--change"),
+    changeable: options.change === undefined ? USUALLY_CHANGEABLE : orFail(readChangeables(options.change), "--change"),
+    missMm: 0,
     weights,
   };
 }

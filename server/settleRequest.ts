@@ -3,7 +3,7 @@ import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../c
 import { facesOf } from "../core/checks/grid";
 import type { Layout, Screen } from "../core/format/types";
 import { ok, type Problem, type Result } from "../core/engine/result";
-import { readChanges, readCodes, SETTLED_CODES, USUAL_CHANGES, type ChangeKind, type SettleRequest } from "../core/settle/request";
+import { readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type Changeable, type SettleRequest } from "../core/settle/request";
 import { readCheckRequest, viewOfRequest, type CheckRequest } from "./checkRequest";
 import { oneOf, strangers } from "./query";
 
@@ -11,7 +11,7 @@ import { oneOf, strangers } from "./query";
 export interface SettleQuery extends CheckRequest {
   readonly codes: readonly FindingCode[];
   readonly severities: readonly Severity[];
-  readonly changes: readonly ChangeKind[];
+  readonly changeable: readonly Changeable[];
   readonly held: readonly string[];
 }
 
@@ -29,13 +29,13 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   const severity = oneOf(query.get("severity"), { key: "severity", choices: SEVERITIES, usual: "warning", problems });
   const codes = query.has("codes") ? readCodes(query.get("codes")!) : ok(SETTLED_CODES);
   if (!codes.ok) problems.push(...codes.problems);
-  const changes = query.has("change") ? readChanges(query.get("change")!) : ok(USUAL_CHANGES);
-  if (!changes.ok) problems.push(...changes.problems);
+  const changeable = query.has("change") ? readChangeables(query.get("change")!) : ok(USUALLY_CHANGEABLE);
+  if (!changeable.ok) problems.push(...changeable.problems);
   const held = query.getAll("lock");
   if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} are held at once` });
-  if (problems.length > 0 || !read.ok || !codes.ok || !changes.ok) return { ok: false, problems };
+  if (problems.length > 0 || !read.ok || !codes.ok || !changeable.ok) return { ok: false, problems };
   const severities = SEVERITIES.slice(0, SEVERITIES.indexOf(severity) + 1);
-  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changes: changes.value, held });
+  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changeable: changeable.value, held });
 }
 
 /** The question about a layout. Refused where it has no such moment, or nothing of an id that is to be held. */
@@ -49,5 +49,5 @@ export function settleRequestOf(layout: Layout, screens: readonly Screen[], quer
   if (problems.length > 0) return { ok: false, problems };
   const { handed, playerSize, moment } = view.value;
   const faces = query.allPlayers ? facesOf(layout) : [{ handed, playerSize }];
-  return ok({ layout, screens, faces, moment, codes: query.codes, severities: query.severities, held: query.held, changes: query.changes, weights: {} });
+  return ok({ layout, screens, faces, moment, codes: query.codes, severities: query.severities, held: query.held, changeable: query.changeable, missMm: 0, weights: {} });
 }

@@ -6,7 +6,7 @@ import { costOf, pricesOf } from "../core/settle/cost";
 import { facedScreens, NUMBERS } from "../core/settle/facedScreens";
 import { motionOf, numbersAt } from "../core/settle/motion";
 import { allFindings, askedFor, outcomeOf } from "../core/settle/outcome";
-import { USUAL_CHANGES, type SettleRequest } from "../core/settle/request";
+import { USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { variablesOf, withValues } from "../core/settle/variables";
 import { randomFrom } from "./spoiled";
 
@@ -24,7 +24,7 @@ export function leastByRandomSearch(request: SettleRequest, { seed, throws, step
   const faces = facedScreens(layout, request.screens, request.faces);
   const before = allFindings(layout, faces, request.moment);
   const asked = askedFor(request, before).flatMap(({ finding }) => finding.subjects);
-  const variables = variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changes: USUAL_CHANGES });
+  const variables = variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE });
   const motion = motionOf(layout, faces, variables);
   const prices = pricesOf(layout, numbersAt(motion, new Float64Array(variables.length)), request.weights);
   const origin = numbersAt(motion, new Float64Array(variables.length));

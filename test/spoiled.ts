@@ -5,7 +5,7 @@ import type { Face } from "../core/checks/grid";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { isAskedFor } from "../core/settle/aims";
-import { SETTLED_CODES, SETTLED_SEVERITIES, USUAL_CHANGES, type SettleRequest } from "../core/settle/request";
+import { SETTLED_CODES, SETTLED_SEVERITIES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 
 /** Numbers from 0 to 1, the same for the same seed (mulberry32, Tommy Ettinger). */
 export function randomFrom(seed: number): () => number {
@@ -78,7 +78,7 @@ function layoutOf(drafts: readonly Draft[], share: number, moments: number): Lay
 
 /** A request for everything that Settle is asked for unless told otherwise. */
 export function requestFor(layout: Layout, screens: readonly Screen[], faces: readonly Face[] = BOTH_HANDS): SettleRequest {
-  return { layout, screens, faces, moment: null, codes: SETTLED_CODES, severities: SETTLED_SEVERITIES, held: [], changes: USUAL_CHANGES, weights: {} };
+  return { layout, screens, faces, moment: null, codes: SETTLED_CODES, severities: SETTLED_SEVERITIES, held: [], changeable: USUALLY_CHANGEABLE, missMm: 0, weights: {} };
 }
 
 /** How many findings of those asked for a layout has. */

@@ -46,9 +46,13 @@ const request = requestFor(layout, [plainScreen("Glass", 1600, 720, 254)], [{ ha
 test("the worker settles as the core does, tells how far it is, and gives back what is only shown", async () => {
   const { connection } = worker();
   const heard: SettleProgress[] = [];
-  const settled = await createSettler(() => connection).settle(request, (progress) => heard.push(progress));
+  const found = await createSettler(() => connection).settle(request, (progress) => heard.push(progress));
+  const { settled, before, after } = found!;
   expect(settled).toEqual(JSON.parse(JSON.stringify(settle(request))));
-  expect(settled!.layout.workbench).toBe(layout.workbench);
+  expect(settled.layout.workbench).toBe(layout.workbench);
+  const codes = (screens: typeof before) => screens.map(({ faces }) => faces.map((list) => list.map(({ code }) => code)));
+  expect(codes(before).flat(2)).toContain("touch/overlap");
+  expect(codes(after).flat(2)).not.toContain("touch/overlap");
   expect(heard.map(({ doing }) => doing)).toEqual(expect.arrayContaining(["looking", "settling"]));
 });
 
@@ -61,7 +65,7 @@ test("stopped in the middle it answers null at once and its worker is gone; a la
     settler.stop();
   });
   expect([answer, heard.length, stops()]).toEqual([null, 1, 1]);
-  expect((await settler.settle(request, () => undefined))!.kind).toBe("settled");
+  expect((await settler.settle(request, () => undefined))!.settled.kind).toBe("settled");
 });
 
 test("a newer question ends the one under way", async () => {
@@ -70,5 +74,5 @@ test("a newer question ends the one under way", async () => {
   const older = settler.settle(request, () => undefined);
   const newer = settler.settle({ ...request, held: ["a", "b"] }, () => undefined);
   expect(await older).toBeNull();
-  expect((await newer)!.kind).toBe("none");
+  expect((await newer)!.settled.kind).toBe("none");
 });

@@ -9,9 +9,9 @@ import type { Pressing } from "./nextStep";
 import type { FaceFound } from "./outcome";
 import { isHeld } from "./wishes";
 
-/** A finding on a face that asked for a move. */
+/** A finding on a face that asked for a move; misses: that touches meant for the control it names go astray there. */
 export interface MoveReason {
-  readonly code: FindingCode;
+  readonly code: FindingCode | "misses";
   readonly subjects: readonly string[];
   readonly face: number;
   /** Whether it was there and had to go, or would have come. */
@@ -118,7 +118,7 @@ function reasonsFor(id: string, at: number, { asked, pressing }: Asking, raised:
   const sorted = [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier);
   const wishes = sorted.flatMap(({ wish: { code, subjects, face, wanted } }) => (isHeld(code) ? [] : [{ code, subjects, face, wanted }]));
   const all = [...own.filter(({ code }) => raised && code === "touch/buried"), ...(wishes.length > 0 || raised ? wishes : own)];
-  const word = ({ code, subjects }: MoveReason) => findingWord(code, subjects);
+  const word = ({ code, subjects }: MoveReason) => `${code} ${subjects.join(" ")}`;
   return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
 }
 

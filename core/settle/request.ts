@@ -9,10 +9,10 @@ import type { Layout, Screen } from "../format/types";
  * What may change: where things stand; how large they are; hit areas, their sides and where they lie about their pictures; landing areas; the
  * travel of sticks; the drawing order; words of wires that are misspelt.
  */
-export const CHANGE_KINDS = ["place", "size", "hit", "landing", "travel", "order", "word"] as const;
-export type ChangeKind = (typeof CHANGE_KINDS)[number];
+export const CHANGEABLES = ["place", "size", "hit", "landing", "travel", "order", "word"] as const;
+export type Changeable = (typeof CHANGEABLES)[number];
 /** What may change unless told otherwise: all that stands on the glass, no word. */
-export const USUAL_CHANGES: readonly ChangeKind[] = CHANGE_KINDS.filter((kind) => kind !== "word");
+export const USUALLY_CHANGEABLE: readonly Changeable[] = CHANGEABLES.filter((kind) => kind !== "word");
 
 /** What is to be settled. */
 export interface SettleRequest {
@@ -28,9 +28,11 @@ export interface SettleRequest {
   /** where they are of one of these severities. */
   readonly severities: readonly Severity[];
   /** What may change of all else. */
-  readonly changes: readonly ChangeKind[];
+  readonly changeable: readonly Changeable[];
   /** Ids of controls and clusters of which nothing at all may change, besides what `workbench.locked` names. */
   readonly held: readonly string[];
+  /** Once nothing more can be taken away, so far things may go and grow, mm, for touches to be missed less; 0: this is not asked. */
+  readonly missMm: number;
   /** What a change of a control costs, by id, above 0; 1 where nothing is told. */
   readonly weights: Readonly<Record<string, number>>;
 }
@@ -51,13 +53,13 @@ export function readCodes(text: string): Result<readonly FindingCode[]> {
 }
 
 /** Reads what may change as a caller writes it, comma by comma. */
-export function readChanges(text: string): Result<readonly ChangeKind[]> {
+export function readChangeables(text: string): Result<readonly Changeable[]> {
   const words = text.split(",").map((word) => word.trim());
-  const isKnown = (word: string) => CHANGE_KINDS.some((kind) => kind === word);
+  const isKnown = (word: string) => CHANGEABLES.some((kind) => kind === word);
   const problems = words.flatMap((word, i) =>
-    isKnown(word) ? [] : [{ path: `changes[${i}]`, message: `"${word.slice(0, 80)}" is nothing that may change; write some of ${CHANGE_KINDS.join(", ")}` }],
+    isKnown(word) ? [] : [{ path: `change[${i}]`, message: `"${word.slice(0, 80)}" is nothing that may change; write some of ${CHANGEABLES.join(", ")}` }],
   );
-  return problems.length > 0 ? { ok: false, problems } : ok(CHANGE_KINDS.filter((kind) => words.includes(kind)));
+  return problems.length > 0 ? { ok: false, problems } : ok(CHANGEABLES.filter((kind) => words.includes(kind)));
 }
 
 function matching(word: string): readonly FindingCode[] {

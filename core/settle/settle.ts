@@ -42,8 +42,8 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const faces = facedScreens(request.layout, request.screens, request.faces);
   const before = allFindings(request.layout, faces, request.moment);
   const asked = askedFor(request, before);
-  const start = { layout: request.layout, faces, asked, cost: 0, solved: 0, moves: [], noWays: [] };
-  const spelled = request.changes.includes("word") ? spelledAnew(request.layout, heldWhole(request)) : request.layout;
+  const start = { layout: request.layout, faces, asked, cost: 0, solved: 0, moves: [], misses: null, noWays: [] };
+  const spelled = request.changeable.includes("word") ? spelledAnew(request.layout, heldWhole(request)) : request.layout;
   const movesTo = (layout: Layout, pressing: Attempt["pressing"]) => movesBetween(request.layout, layout, faces, { asked, pressing });
   if (asked.length === 0) {
     const kind = spelled === request.layout ? "clean" : "settled";
@@ -68,7 +68,7 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
   const cost = costBetween(request, layout, faces);
   return {
-    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesTo(layout, pressing), noWays: [] },
+    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesTo(layout, pressing), misses: null, noWays: [] },
     why,
   };
 }
@@ -81,7 +81,7 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], is
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
   const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
-  const ordered = request.changes.includes("order") ? raisedAboveUnderlay(request.layout, buried, held) : request.layout;
+  const ordered = request.changeable.includes("order") ? raisedAboveUnderlay(request.layout, buried, held) : request.layout;
   let best: Attempt | null = null;
   let solved = 0;
   for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {

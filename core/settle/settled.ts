@@ -7,10 +7,23 @@ import type { FaceFound } from "./outcome";
 
 /** How far it is. `left`: the findings asked for that the best version so far still has. */
 export interface SettleProgress {
-  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "looking for ways out";
+  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "lowering misses" | "looking for ways out";
   readonly left: number;
   /** How many programmes were solved. */
   readonly solved: number;
+}
+
+/** The part of the touches meant for a control that go astray, on a face (by its place) and in a moment (null: the layout has none). */
+export interface MissRate {
+  readonly rate: number;
+  readonly face: number;
+  readonly moment: string | null;
+}
+/** How a control is missed at its worst, before and after. */
+export interface MissChange {
+  readonly id: string;
+  readonly before: MissRate;
+  readonly after: MissRate;
 }
 
 /** What came of it. */
@@ -27,6 +40,8 @@ export interface Settled {
   readonly solved: number;
   /** What changed, control by control. */
   readonly moves: readonly SettledMove[];
+  /** What became of the touches meant for each control where that was worst, the worst first; null where it was not asked. */
+  readonly misses: readonly MissChange[] | null;
   /** Why what is left is left. */
   readonly noWays: readonly NoWay[];
 }

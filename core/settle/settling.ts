@@ -65,7 +65,7 @@ export class Settling {
     const { faces, before, held, children } = basis;
     const { layout } = request;
     const growing = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
-    const variables = variablesOf({ layout, faces, held, changes: request.changes, children, growing });
+    const variables = variablesOf({ layout, faces, held, changeable: request.changeable, children, growing });
     const motion = motionOf(layout, faces, variables);
     const origin = numbersAt(motion, new Float64Array(variables.length));
     this.task = {

@@ -10,7 +10,7 @@ import { canonicalLength, lengthOf } from "../engine/placement/length";
 import type { Layout, Placement } from "../format/types";
 import type { FacedScreen } from "./facedScreens";
 import { isMirror, mirroredCopiesIn, sizeKinship } from "./kinship";
-import type { ChangeKind } from "./request";
+import type { Changeable } from "./request";
 import { hitOf, placementOf, slotKey, slotUnder, withSlot, type Field, type Slot } from "./slots";
 
 /** What a variable changes. */
@@ -54,7 +54,7 @@ export interface Scope {
   readonly layout: Layout;
   readonly faces: readonly FacedScreen[];
   readonly held: ReadonlySet<string>;
-  readonly changes: readonly ChangeKind[];
+  readonly changeable: readonly Changeable[];
   /** Whether controls in clusters move by themselves. */
   readonly children: boolean;
   /** Controls whose hit area is asked to grow. */
@@ -71,7 +71,7 @@ interface Draft extends Part {
 }
 
 /** What has to be allowed to change for a variable to be one. */
-const CHANGED_BY: Readonly<Record<VariableKind, ChangeKind>> = {
+const CHANGED_BY: Readonly<Record<VariableKind, Changeable>> = {
   cluster: "place",
   place: "place",
   size: "size",
@@ -89,7 +89,7 @@ export function variablesOf(scope: Scope): Variable[] {
   for (const arrangement of arrangements)
     for (const draft of draftsUnder(scope, arrangement)) {
       const key = partKey(draft);
-      if (!drafts.has(key) && scope.changes.includes(CHANGED_BY[draft.kind])) drafts.set(key, draft);
+      if (!drafts.has(key) && scope.changeable.includes(CHANGED_BY[draft.kind])) drafts.set(key, draft);
     }
   const groups = groupedDrafts(layout, arrangements, drafts);
   return groups.flatMap((group) => {

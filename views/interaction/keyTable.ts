@@ -66,6 +66,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     words: "to the next region · to the one before",
     on: "fields",
   },
+  { ...EVERYWHERE, keys: [["y", "settle"]], shown: "Y", words: "in Layout and Screens: settle these screens" },
   { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
 
   { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },

@@ -16,7 +16,11 @@ import { Tray } from "./Tray";
 import { giveStyle } from "./selectionEdits";
 import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
+import { settleBench } from "./settleBench";
+import { useKeys } from "../interaction/useKeys";
+import { useSettle } from "../settle/settling";
 
+const SettlePanel = dynamic(() => import("../settle/SettlePanel").then((m) => m.SettlePanel));
 const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));
 
 /** The layout that the bench was last at. */
@@ -44,6 +48,8 @@ export function BenchView() {
     return leaveBench;
   }, [id]);
   const wide = screen.widthPx >= screen.heightPx;
+  const settles = useSettle((s) => s.isOpen && s.layoutId === id);
+  useKeys("everywhere", { settle: () => settleBench(session) });
   const dialogues = (
     <>
       <KindWishDialogue />
@@ -54,7 +60,7 @@ export function BenchView() {
   const ledger = `${sizes.ledger ?? 12.25}rem`;
   const tray = (
     <>
-      <CalmTray tall={!wide} />
+      {settles ? <SettlePanel wide={wide} /> : <CalmTray tall={!wide} />}
       <Border region={wide ? "tray" : "beside"} side={wide ? "below" : "right"} word="the tray" />
     </>
   );

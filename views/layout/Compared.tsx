@@ -13,9 +13,11 @@ interface Props {
   readonly compared: NonNullable<SessionState["compared"]>;
   readonly context: EditContext;
   readonly scale: number;
+  /** Whether each arrow says how long it is. */
+  readonly withMm?: boolean;
 }
 
-export function Compared({ compared, context: { screen, playerView }, scale }: Props) {
+export function Compared({ compared, context: { screen, playerView }, scale, withMm = false }: Props) {
   const [was, is] = [placesOn(compared.was, { screen, playerView }), placesOn(compared.is, { screen, playerView })];
   const px = pxPerMm(screen);
   const hairline = 1 / scale;
@@ -35,6 +37,7 @@ export function Compared({ compared, context: { screen, playerView }, scale }: P
             {a && <Outline at={a} px={px} stroke={ON_GLASS.muted} width={1.6 * hairline} dash={`${8 * hairline} ${5 * hairline}`} />}
             {b && <Outline at={b} px={px} stroke={ON_GLASS.accent} width={1.6 * hairline} />}
             {a && b && <Way from={a} to={b} px={px} scale={scale} />}
+            {a && b && withMm && <Word at={b} px={px} scale={scale} text={changeWords(a, b)} />}
             {!(a && b) && <Word at={(a ?? b)!} px={px} scale={scale} text={a ? "gone" : "new"} />}
           </g>
         );
@@ -43,7 +46,17 @@ export function Compared({ compared, context: { screen, playerView }, scale }: P
   );
 }
 
-const isSamePlace = (a: PlaceMm, b: PlaceMm) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.w - b.w), Math.abs(a.h - b.h)) < 0.05;
+/** What differs by less is the same place, mm. */
+const TOLD_MM = 0.05;
+const isSamePlace = (a: PlaceMm, b: PlaceMm) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.w - b.w), Math.abs(a.h - b.h)) < TOLD_MM;
+
+/** How far its middle went, or where it did not move, how much larger it is. */
+function changeWords(a: PlaceMm, b: PlaceMm): string {
+  const way = Math.hypot(b.x + b.w / 2 - a.x - a.w / 2, b.y + b.h / 2 - a.y - a.h / 2);
+  if (way >= TOLD_MM) return `${way.toFixed(1)} mm`;
+  const grown = Math.abs(b.w - a.w) > Math.abs(b.h - a.h) ? b.w - a.w : b.h - a.h;
+  return `${grown > 0 ? "+" : "−"}${Math.abs(grown).toFixed(1)} mm`;
+}
 
 function Outline({ at, px, stroke, width, dash }: { at: PlaceMm; px: number; stroke: string; width: number; dash?: string }) {
   return <rect x={at.x * px} y={at.y * px} width={at.w * px} height={at.h * px} fill="none" stroke={stroke} strokeWidth={width} strokeDasharray={dash} />;

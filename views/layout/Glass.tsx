@@ -21,6 +21,7 @@ import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
 import type { GlassGestures } from "./useGlassGestures";
 import { KindChoice } from "./KindChoice";
+import { useShownWay } from "../settle/useShownWay";
 
 /** What others may ask of the glass. */
 export interface GlassHandle {
@@ -38,6 +39,7 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
   const held = useBench((b) => b.held);
   const hidden = useBench((b) => b.hidden);
   const screen = useBenchScreen();
+  const between = useShownWay();
   const empty = useSession((s) => (s.layout.controls.length > 0 ? null : s.layout.actions.length === 0 ? "no actions" : "no controls"));
   const { scale, fit } = useGlassScale(room, screen);
   const pointAt = (clientX: number, clientY: number): Point | null => {
@@ -66,7 +68,7 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
           <div ref={device} className="absolute" style={{ left, top, width, height }}>
             <div className="absolute -inset-[7px] border border-ink bg-sheet" style={{ borderRadius: Math.max(4, screen.cornerPx * scale + 7) }} />
             <div className="absolute inset-0">
-              <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}`} held={held} without={hidden} />
+              <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}`} held={held} without={hidden} between={between} />
             </div>
             <GlassOverlay scale={scale} gestures={gestures} />
           </div>

@@ -29,13 +29,19 @@ import { Locks } from "./Locks";
 import { Tether, AnchorPoints } from "./Tether";
 import { ON_GLASS } from "./tones";
 import { withoutHidden } from "./withoutHidden";
+import { contextBetween } from "../settle/contextBetween";
+import { useSettle } from "../settle/settling";
+import { useShownWay } from "../settle/useShownWay";
 import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 
+const NOTHING_HELD: readonly string[] = [];
 /** The fingertip under the pointer, mm across. */
 const FINGERTIP_MM = 10;
 
 export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref<GlassGestures> }) {
-  const whole = useBenchContext();
+  const open = useBenchContext();
+  const way = useShownWay();
+  const whole = useMemo(() => (way ? contextBetween(open, way) : open), [open, way]);
   const hidden = useBench((b) => b.hidden);
   const context = useMemo(() => withoutHidden(whole, hidden), [whole, hidden]);
   const svg = useRef<SVGSVGElement>(null);
@@ -52,6 +58,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
   const { screen, resolved, layout } = context;
   const named = useMemo(() => grave(findings), [findings]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
+  const held = useSettle((s) => (s.isOpen ? s.held : NOTHING_HELD));
   const one = selection.length === 1 ? selection[0] : null;
   const onePlaceable = one === null ? null : placeableOf(layout, one);
   const oneBox = onePlaceable && placeableBox(resolved, onePlaceable);
@@ -147,7 +154,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
           />
         );
       })}
-      <Locks context={context} scale={scale} />
+      <Locks context={context} scale={scale} held={held} />
       {one !== null && overlays.hit && <Stack context={context} id={one} scale={scale} />}
       {one !== null && oneBox && <Tether context={context} id={one} scale={scale} anchorDrag={anchorDrag} />}
       {one !== null && anchorDrag && <AnchorPoints context={context} id={one} anchorDrag={anchorDrag} scale={scale} />}
@@ -159,6 +166,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
       {moving.length > 0 && overlays.gaps && <NeighbourGaps context={context} keys={moving} scale={scale} />}
       {guides.length > 0 && <Guides guides={guides} context={context} scale={scale} />}
       {compared && <Compared compared={compared} context={context} scale={scale} />}
+      {way && <Compared compared={way} context={context} scale={scale} withMm />}
       {(marquee ?? drawn) && (
         <rect
           x={(marquee ?? drawn)!.x}

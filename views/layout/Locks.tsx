@@ -9,17 +9,20 @@ import { ON_GLASS } from "./tones";
 /** Side of the mark, CSS px. */
 const SIDE = 12;
 
-export const Locks = memo(function Locks({ context: { layout, resolved }, scale }: { context: EditContext; scale: number }) {
+/** `held`: what Settle leaves as it is; it is marked in the accent. */
+export const Locks = memo(function Locks({ context: { layout, resolved }, scale, held }: { context: EditContext; scale: number; held: readonly string[] }) {
+  const locked = Object.keys(layout.workbench.locked).filter((id) => locksOf(layout, id).length > 0);
   return (
     <g pointerEvents="none">
-      {Object.keys(layout.workbench.locked).map((id) => {
+      {[...new Set([...locked, ...held])].map((id) => {
         const placeable = placeableOf(layout, id);
         const box = placeable && placeableBox(resolved, placeable);
-        if (!box || locksOf(layout, id).length === 0) return null;
+        if (!box) return null;
+        const ink = locked.includes(id) ? ON_GLASS.ink : ON_GLASS.accent;
         return (
           <g key={id} data-lock={id} transform={`translate(${box.x} ${box.y}) scale(${SIDE / 12 / scale}) translate(-6 -6)`}>
-            <rect x={1} y={5} width={10} height={7} fill={ON_GLASS.dark} stroke={ON_GLASS.ink} />
-            <path d="M3 5V3.5a3 3 0 0 1 6 0V5" fill="none" stroke={ON_GLASS.ink} />
+            <rect x={1} y={5} width={10} height={7} fill={ON_GLASS.dark} stroke={ink} />
+            <path d="M3 5V3.5a3 3 0 0 1 6 0V5" fill="none" stroke={ink} />
           </g>
         );
       })}

@@ -5,7 +5,10 @@ import { useMemo, useState } from "react";
 import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } from "../../core/checks/screenFilter";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
+import { useKeys } from "../interaction/useKeys";
+import { useSession, useSessionActions } from "../session/context";
 import { railOf } from "../session/screens";
+import { openSettle, useSettle } from "../settle/settling";
 import { choiceWord } from "../shared/versions";
 import { FilterPanel } from "./FilterPanel";
 import { GridLook } from "./GridLook";
@@ -15,6 +18,7 @@ import { SCREEN_LOOKS, setScreens, useScreens, type Group, type ScreenLook } fro
 import { ChangesContext, useChangesOf } from "./useChanges";
 import { FacesContext, useFacesOf, type Faces } from "./useFaces";
 
+const SettleDrawer = dynamic(() => import("./SettleDrawer").then((m) => m.SettleDrawer));
 const OwnScreensDialogue = dynamic(() => import("./OwnScreensDialogue").then((m) => m.OwnScreensDialogue));
 const ReportDialogue = dynamic(() => import("./ReportDialogue").then((m) => m.ReportDialogue));
 const SpansLook = dynamic(() => import("./SpansLook").then((m) => m.SpansLook));
@@ -47,6 +51,11 @@ export function ScreensView() {
   const withBlockers = judged.flatMap((one) => (one && (screenCell(one)?.tally.blocker ?? 0) > 0 ? [one.name] : []));
   const broken = withBlockers.length;
   const brokenPlayers = playersWith(withBlockers, layout.workbench.playersPart);
+  const session = useSessionActions();
+  const id = useSession((s) => s.id);
+  const settles = useSettle((s) => s.isOpen && s.layoutId === id);
+  const settleShown = () => openSettle(session, groups.flatMap((g) => g.places.map((place) => screens[place].name)));
+  useKeys("everywhere", { settle: settleShown });
   const [showsOwn, setShowsOwn] = useState(false);
   const [showsReport, setShowsReport] = useState(false);
   return (
@@ -88,6 +97,9 @@ export function ScreensView() {
               {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
               {done < screens.length && ` · judged ${done}`}
             </span>
+            <button type="button" className="push h-7" onClick={settleShown} {...readingProps(says("settle.open"), shown === 1 ? "this screen" : `these ${shown} screens`)}>
+              settle these {shown}…
+            </button>
             <button type="button" className="push h-7" onClick={() => setShowsReport(true)} {...readingProps(says("screens.report"))}>
               report…
             </button>
@@ -97,7 +109,10 @@ export function ScreensView() {
             </button>
             {showsOwn && <OwnScreensDialogue onClose={() => setShowsOwn(false)} />}
           </header>
-          <Look look={look} groups={groups} isGrouped={grouping !== "none"} shown={shown} />
+          <div className="relative min-h-0">
+            <Look look={look} groups={groups} isGrouped={grouping !== "none"} shown={shown} />
+            {settles && <SettleDrawer />}
+          </div>
         </div>
       </ChangesContext.Provider>
     </FacesContext.Provider>
@@ -116,7 +131,7 @@ function Look({ look, groups, isGrouped, shown }: LookProps) {
   if (look === "spans") return <SpansLook />;
   if (look === "map") return <MapLook />;
   return (
-    <div className="grid min-h-0 grid-cols-[11.5rem_minmax(0,1fr)_22.5rem] max-[68rem]:grid-cols-[9.5rem_minmax(0,1fr)_18rem]">
+    <div className="grid h-full min-h-0 grid-cols-[11.5rem_minmax(0,1fr)_22.5rem] max-[68rem]:grid-cols-[9.5rem_minmax(0,1fr)_18rem]">
       <FilterPanel shown={shown} />
       {look === "shelf" && <ShelfLook groups={groups} isGrouped={isGrouped} />}
       {look === "misses" && <MissesLook groups={groups} />}

@@ -2,9 +2,10 @@
 /** The open layout on a screen, live: it is drawn anew with every change, and nothing of the page around it. */
 import { memo, useEffect, useRef } from "react";
 import { clusterOf, placementIn } from "../../core/editing/placeables";
+import { resolvedBetween } from "../../core/derived/between";
 import { resolvedOn } from "../../core/derived/resolved";
 import type { Face } from "../../core/checks/grid";
-import type { Screen } from "../../core/format/types";
+import type { Layout, Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/context";
 import { drawGlass, emptyGlass, posed } from "./drawGlass";
 import { onLanguage } from "./language";
@@ -21,8 +22,17 @@ interface Props {
   readonly moment?: string;
   /** The hand and size it is shown for; undefined: those that the views show. */
   readonly face?: Face;
+  /** Drawn instead of the open layout: the part of the way from one version to another. */
+  readonly between?: Between;
   /** What is not drawn: controls, and clusters with all in them. */
   readonly without?: readonly string[];
+}
+
+/** A place on the way from one version of a layout to another: 0 is the first, 1 the second. */
+export interface Between {
+  readonly was: Layout;
+  readonly is: Layout;
+  readonly part: number;
 }
 
 /** A picture beside others is drawn with no more pixels than this: there may be a hundred of them. */
@@ -36,7 +46,7 @@ function isInSight(element: Element): boolean {
   return right >= 0 && bottom >= 0 && left <= window.innerWidth && top <= window.innerHeight;
 }
 
-export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, moment, face, without = NOTHING }: Props) {
+export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, moment, face, between, without = NOTHING }: Props) {
   const { store } = useSessionActions();
   const canvas = useRef<HTMLCanvasElement>(null);
   const epoch = useDrawingEpoch();
@@ -49,9 +59,11 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
     const draw = () => {
       stale = !inSight;
       if (stale) return;
-      const { layout, playerView: shown } = store.getState();
+      const { layout: open, playerView: shown } = store.getState();
+      const layout = between?.is ?? open;
       const playerView = moment === undefined && !face ? shown : { ...shown, ...face, ...(moment === undefined ? {} : { moment }) };
-      const resolved = resolvedOn(layout, screen, playerView);
+      const there = resolvedOn(layout, screen, playerView);
+      const resolved = between ? resolvedBetween(resolvedOn(between.was, screen, playerView), there, between.part) : there;
       const drawn = posed(layout, resolved, held).filter(
         ({ control }) => without.length === 0 || !isAway(control.id, clusterOf(placementIn(layout, resolved.arrangement, control.id)), without),
       );
@@ -76,6 +88,6 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       stop();
       stopLanguage();
     };
-  }, [store, screen, scale, held, epoch, without, moment, face]);
+  }, [store, screen, scale, held, epoch, without, moment, face, between]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
 });

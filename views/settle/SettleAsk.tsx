@@ -1,0 +1,156 @@
+"use client";
+/** What Settle is asked, in words: where, for whom, what has to go, what may change; asked anew, stopped, taken. */
+import { SEVERITIES } from "../../core/checks/finding";
+import { CHANGEABLES } from "../../core/settle/request";
+import { ChoiceField } from "../../ui/Choice";
+import { More } from "../../ui/More";
+import { Range } from "../../ui/Range";
+import { readingProps } from "../../ui/reading";
+import { says, type SentenceKey } from "../reading/sentences";
+import { useSession, useSessionActions } from "../session/context";
+import { shelfOf } from "../session/screens";
+import { nameOf } from "../shared/names";
+import { AIM_WORDS, AIMS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleQuestion";
+import { SettleDeeds } from "./SettleDeeds";
+import { choose, goWay, hold, useSettle, type Proposal } from "./settling";
+
+export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const { choice, these, held, ways } = useSettle((s) => s);
+  const shelf = shelfOf(layout);
+  const { min, max } = layout.playerSizes;
+  const ends = [...new Set([min, 1, max])].sort((a, b) => a - b);
+  const set = (choice.aims.length === AIMS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
+  return (
+    <>
+      <SettleDeeds proposal={proposal} />
+      <div className="grid">
+        <ChoiceField
+          label="Screens"
+          value={choice.which}
+          options={[
+            ["these", these.length === 1 ? these[0] : `these ${these.length} screens`],
+            ["all", `all ${shelf.length} of the shelf`],
+          ]}
+          onChange={(which) => choose({ which })}
+          reads={says("settle.screens")}
+        />
+        <ChoiceField
+          label="Hands"
+          value={choice.hands}
+          options={HANDS.map((hands) => [hands, HAND_WORDS[hands]] as const)}
+          onChange={(hands) => choose({ hands })}
+          reads={says("settle.hands")}
+        />
+        <ChoiceField
+          label="Player’s size"
+          value={choice.sizes}
+          options={[
+            ["usual", "size 1"],
+            ["all", ends.length === 1 ? "size 1" : `sizes ${ends.join(", ")}`],
+          ]}
+          onChange={(sizes) => choose({ sizes })}
+          reads={says("settle.sizes")}
+        />
+        <ChoiceField
+          label="Has to go"
+          value={choice.severity}
+          options={SEVERITIES.map((severity) => [severity, GRAVITY_WORDS[severity]] as const)}
+          onChange={(severity) => choose({ severity })}
+          reads={says("settle.severity")}
+        />
+        <MissAim />
+      </div>
+      {held.length > 0 && (
+        <Chips title="Left as they are" items={held.map((id) => ({ key: id, word: nameOf(layout, id), reads: "settle.takeIn" as const, drop: () => hold(session, id, false) }))} />
+      )}
+      {ways.length > 0 && (
+        <Chips title="With" items={ways.map((way, i) => ({ key: String(i), word: way.text.replaceAll("`", ""), reads: "settle.wayBack" as const, drop: () => goWay(session, way, false) }))} />
+      )}
+      <More set={set} reads={says("settle.more")}>
+        <Ticks
+          title="Must be reached"
+          all={AIMS}
+          chosen={choice.aims}
+          words={AIM_WORDS}
+          reads="settle.aim"
+          onChange={(aims) => choose({ aims })}
+        />
+        <Ticks
+          title="May change"
+          all={CHANGEABLES}
+          chosen={choice.changeable}
+          words={CHANGEABLE_WORDS}
+          reads="settle.changeable"
+          onChange={(changeable) => choose({ changeable })}
+        />
+      </More>
+    </>
+  );
+}
+
+/** How far things may go to be missed less. */
+const MOST_MISS_MM = 6;
+
+function MissAim() {
+  const missMm = useSettle((s) => s.choice.missMm);
+  const words = missMm === USUAL_CHOICE.missMm ? "not asked" : `within ${missMm.toFixed(1)} mm`;
+  return (
+    <div className="grid h-[1.625rem] grid-cols-[6.25rem_1fr_5.5rem] items-center gap-1.5">
+      <span>Missed less</span>
+      <Range label="Change allowed for fewer misses, mm" value={[missMm]} min={0} max={MOST_MISS_MM} step={0.5} onChange={([mm]) => choose({ missMm: mm })} reads={says("settle.misses")} shown={words} />
+      <span className="figure text-right text-[0.6875rem]" data-testid="settle-miss-mm">
+        {words}
+      </span>
+    </div>
+  );
+}
+
+interface TicksProps<T extends string> {
+  readonly title: string;
+  readonly all: readonly T[];
+  readonly chosen: readonly T[];
+  readonly words: Readonly<Record<T, string>>;
+  readonly reads: SentenceKey;
+  readonly onChange: (chosen: readonly T[]) => void;
+}
+
+function Ticks<T extends string>({ title, all, chosen, words, reads, onChange }: TicksProps<T>) {
+  return (
+    <fieldset>
+      <legend className="caption">{title}</legend>
+      {all.map((one) => (
+        <label key={one} className="flex h-6 items-center gap-2" {...readingProps(says(reads, { what: words[one] }), chosen.includes(one) ? "yes" : "no")}>
+          <input
+            type="checkbox"
+            className="accent-[var(--accent)]"
+            checked={chosen.includes(one)}
+            onChange={(event) => onChange(all.filter((other) => (other === one ? event.target.checked : chosen.includes(other))))}
+          />
+          {words[one]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+interface Chip {
+  readonly key: string;
+  readonly word: string;
+  readonly reads: SentenceKey;
+  readonly drop: () => void;
+}
+
+function Chips({ title, items }: { title: string; items: readonly Chip[] }) {
+  return (
+    <div className="flex flex-wrap items-center gap-1">
+      <span className="caption">{title}</span>
+      {items.map(({ key, word, reads, drop }) => (
+        <button key={key} type="button" className="push h-auto min-h-6 px-1.5 text-left whitespace-normal" onClick={drop} {...readingProps(says(reads), word)}>
+          {word} ✕
+        </button>
+      ))}
+    </div>
+  );
+}

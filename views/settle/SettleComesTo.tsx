@@ -1,0 +1,104 @@
+"use client";
+/** What a proposal comes to: the slider from before to after, what is found before and after, how often controls are missed. */
+import { Range } from "../../ui/Range";
+import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { says } from "../reading/sentences";
+import { useSession } from "../session/context";
+import { nameOf } from "../shared/names";
+import { distinctTally, facedName, screensWith } from "./settleWords";
+import { showPart, useSettle, type Proposal } from "./settling";
+
+const percent = (part: number) => `${Math.round(part * 100)} %`;
+const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as const;
+
+export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
+  if (!proposal) return <p className="caption">What moved, how far and why is told here; the glass shows before and after over each other. Nothing is changed before you take it.</p>;
+  if (proposal.settled.kind === "clean") return <p className="caption">Nothing has to move.</p>;
+  const [was, is] = [distinctTally(proposal.before), distinctTally(proposal.after)];
+  return (
+    <>
+      <PartSlider />
+      <table className="w-full text-left text-[0.75rem]" aria-label="Found before and after">
+        <thead className="caption">
+          <tr>
+            <th scope="col" className="font-normal">
+              found
+            </th>
+            <th scope="col" className="text-right font-normal">
+              before
+            </th>
+            <th scope="col" className="text-right font-normal">
+              after
+            </th>
+            <th scope="col" className="pl-3 text-right font-normal">
+              on screens
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(["blocker", "warning", "note"] as const).map((severity) => (
+            <tr key={severity} className="border-t border-rule" data-settle-tally={severity}>
+              <th scope="row" className={`font-normal ${SEVERITY_CLASS[severity]}`}>
+                <span aria-hidden>{SEVERITY_MARK[severity]}</span> {WORDS[severity]}
+              </th>
+              <td className="figure text-right">{was[severity]}</td>
+              <td className="figure text-right">{is[severity]}</td>
+              <td className="figure pl-3 text-right text-muted">
+                {screensWith(proposal.before, severity)} → {screensWith(proposal.after, severity)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Missed proposal={proposal} />
+    </>
+  );
+}
+
+/** From before to after, on the glass and in the picture. */
+function PartSlider() {
+  const part = useSettle((s) => s.part);
+  return (
+    <div className="grid grid-cols-[auto_1fr_auto] items-center gap-2">
+      <span className="caption">before</span>
+      <Range label="From before to after" value={[part]} min={0} max={1} step={0.05} onChange={([value]) => showPart(value)} reads={says("settle.part")} shown={percent(part)} />
+      <span className="caption">after</span>
+    </div>
+  );
+}
+
+/** So many controls are told. */
+const MOST_TOLD = 4;
+
+function Missed({ proposal: { settled } }: { proposal: Proposal }) {
+  const layout = useSession((s) => s.layout);
+  if (!settled.misses || settled.misses.length === 0) return null;
+  return (
+    <table className="w-full text-left text-[0.75rem]" aria-label="Missed before and after">
+      <thead className="caption">
+        <tr>
+          <th scope="col" className="font-normal">
+            missed, at the worst
+          </th>
+          <th scope="col" className="text-right font-normal">
+            before
+          </th>
+          <th scope="col" className="text-right font-normal">
+            after
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {settled.misses.slice(0, MOST_TOLD).map(({ id, before, after }) => (
+          <tr key={id} className="border-t border-rule">
+            <th scope="row" className="font-normal" title={`${facedName(settled.faces[before.face])} · after: ${facedName(settled.faces[after.face])}`}>
+              {nameOf(layout, id)}
+            </th>
+            <td className="figure text-right">{(before.rate * 100).toFixed(1)} %</td>
+            <td className="figure text-right">{(after.rate * 100).toFixed(1)} %</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

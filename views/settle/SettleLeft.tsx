@@ -1,0 +1,123 @@
+"use client";
+/** What is left, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
+import type { NoWay, WayOut } from "../../core/settle/noWay";
+import { readingProps } from "../../ui/reading";
+import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
+import { says } from "../reading/sentences";
+import { useSession, useSessionActions } from "../session/context";
+import { nameOf } from "../shared/names";
+import type { Layout } from "../../core/format/types";
+import { facedName, leftGroups } from "./settleWords";
+import { goWay, useSettle, type Proposal } from "./settling";
+import { narrowestFace, WishPicture } from "./WishPicture";
+
+/** So many findings of which nothing more is known than that they are left are told one by one. */
+const MOST_OTHERS = 6;
+
+export function SettleLeft({ proposal }: { proposal: Proposal }) {
+  const layout = useSession((s) => s.layout);
+  const { settled } = proposal;
+  const groups = leftGroups(settled.left);
+  const noWayOf = (code: string, subjects: readonly string[]) => settled.noWays.find((one) => one.code === code && one.subjects.join() === subjects.join());
+  const told = groups.map((group) => ({ group, noWay: noWayOf(group[0].finding.code, group[0].finding.subjects) }));
+  const others = told.filter(({ noWay }) => !noWay);
+  return (
+    <>
+      {told
+        .filter(({ noWay }) => noWay)
+        .map(({ group, noWay }) => {
+          const { code, severity, subjects } = group[0].finding;
+          const screens = new Set(group.map(({ face }) => settled.faces[face].screen.name)).size;
+          return (
+            <article key={`${code} ${subjects.join()}`} className="grid gap-1 border-t border-rule pt-1" data-no-way={code} aria-label={`${code} of ${subjects.map((id) => nameOf(layout, id)).join(" and ")}`}>
+              <h3>
+                <span className={SEVERITY_CLASS[severity]}>
+                  <span aria-hidden>{SEVERITY_MARK[severity]}</span> {code}
+                </span>{" "}
+                {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">on {screens === 1 ? "1 screen" : `${screens} screens`}</span>
+              </h3>
+              <WhyLeft proposal={proposal} noWay={noWay!} />
+            </article>
+          );
+        })}
+      {others.length > 0 && (
+        <ul aria-label="Left besides" className="grid gap-0.5">
+          {others.slice(0, MOST_OTHERS).map(({ group }) => {
+            const { code, severity, subjects } = group[0].finding;
+            return (
+              <li key={`${code} ${subjects.join()}`} className="text-[0.75rem]">
+                <span className={SEVERITY_CLASS[severity]}>
+                  <span aria-hidden>{SEVERITY_MARK[severity]}</span> {code}
+                </span>{" "}
+                {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">first on {facedName(settled.faces[group[0].face])}</span>
+              </li>
+            );
+          })}
+          {others.length > MOST_OTHERS && <li className="caption">and {others.length - MOST_OTHERS} more</li>}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** Ids in a text of the core, told by their names. */
+const named = (layout: Layout, text: string) => text.replace(/`([^`]+)`/g, (_, id: string) => nameOf(layout, id));
+
+function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const ways = useSettle((s) => s.ways);
+  const face = narrowestFace(proposal, noWay);
+  return (
+    <>
+      <div className="grid grid-cols-[auto_minmax(0,1fr)] gap-2">
+        <WishPicture proposal={proposal} noWay={noWay} face={face} />
+        <div className="text-[0.75rem]">
+          {noWay.proved ? (
+            <>
+              <p>These cannot all be had:</p>
+              <ul className="list-disc pl-4">
+                {noWay.wishes.map((wish) => (
+                  <li key={wish}>{named(layout, wish)}</li>
+                ))}
+              </ul>
+              <p>
+                They fall short by <span className="figure">{noWay.shortMm!.toFixed(1)} mm</span> at the least.
+              </p>
+            </>
+          ) : (
+            <p>No way was found; that there is none is not proved.</p>
+          )}
+        </div>
+      </div>
+      {noWay.waysOut.length > 0 && (
+        <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Ways out">
+          <span className="caption">Ways out</span>
+          {noWay.waysOut.map((way) => (
+            <button
+              key={way.text}
+              type="button"
+              className="push h-auto min-h-6 px-1.5 text-left whitespace-normal"
+              disabled={ways.some((one) => one.text === way.text)}
+              onClick={() => goWay(session, way, true)}
+              {...readingProps(says("settle.wayOut"), named(layout, way.text))}
+            >
+              {wayWords(layout, way)} <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "cost: ask" : `${way.costMm2.toFixed(1)} mm²`}</span>
+            </button>
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+function wayWords(layout: Layout, way: WayOut): string {
+  switch (way.kind) {
+    case "arrangement":
+      return way.screens.length === 1 ? `an arrangement for ${way.screens[0]}` : `an arrangement for these ${way.screens.length} screens`;
+    case "smaller-targets":
+      return `targets of ${way.minTargetMm} mm`;
+    case "one-less":
+      return `${nameOf(layout, way.ids[0])} in another moment`;
+  }
+}

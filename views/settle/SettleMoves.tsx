@@ -1,0 +1,43 @@
+"use client";
+/** What moved, how far, and which finding on which screen asked for it; each may be left out, and the rest is settled anew. */
+import { moveWords } from "../../core/settle/settledText";
+import { readingProps } from "../../ui/reading";
+import { says } from "../reading/sentences";
+import { useSession, useSessionActions } from "../session/context";
+import { nameOf } from "../shared/names";
+import { movedWords, reasonWords } from "./settleWords";
+import { hold, type Proposal } from "./settling";
+
+export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const { moves, faces } = settled;
+  if (moves.length === 0) return null;
+  return (
+    <>
+      <h3 className="caption">{movedWords(moves)}; means over the faces</h3>
+      <ul className="grid gap-0.5" aria-label="What moved">
+        {moves.map((move) => (
+          <li key={move.id} className="flex items-start gap-2 border-t border-rule pt-0.5" data-settle-move={move.id}>
+            <button
+              type="button"
+              className="min-w-0 flex-1 rounded-sm text-left hover:bg-paper"
+              onClick={() => session.select([move.id])}
+              {...readingProps(says("settle.move", { reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, faces })).join("; ") || "with the others" }), nameOf(layout, move.id))}
+            >
+              <span className="font-semibold">{nameOf(layout, move.id)}</span> <span className="figure text-[0.6875rem]">{moveWords(move).replaceAll("`", "")}</span>
+              {move.reasons.slice(0, 2).map((reason, i) => (
+                <span key={i} className="caption block">
+                  {reasonWords(reason, move.id, { layout, faces })}
+                </span>
+              ))}
+            </button>
+            <button type="button" className="push h-6 shrink-0 px-1.5 text-[0.6875rem]" onClick={() => hold(session, move.id, true)} {...readingProps(says("settle.leaveOut"), nameOf(layout, move.id))}>
+              leave out
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

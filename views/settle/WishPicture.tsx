@@ -1,0 +1,63 @@
+"use client";
+/** Wishes that cannot all be had, drawn on a screen: the areas in question, hatched, in the frame they have to keep to. */
+import { byId } from "../../core/derived/byId";
+import { resolvedOn } from "../../core/derived/resolved";
+import { touchArea } from "../../core/engine/input/ready";
+import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
+import type { NoWay } from "../../core/settle/noWay";
+import { thumbPivots } from "../../core/editing/thumbs";
+import { LiveLayout } from "../shared/LiveLayout";
+import { FINDING_TONE, ON_GLASS } from "../layout/tones";
+import { facedName } from "./settleWords";
+import { proposedLayout, type Proposal } from "./settling";
+import { useMemo } from "react";
+
+/** The picture is no larger than this, CSS px. */
+const ROOM = { w: 150, h: 110 };
+
+/** The face, by its place, of the narrowest screen that a finding's wishes are about. */
+export function narrowestFace({ settled: { faces } }: Proposal, { face, parts }: NoWay): number {
+  const shortMm = (place: number) => Math.min(faces[place].screen.widthPx, faces[place].screen.heightPx) / pxPerMm(faces[place].screen);
+  return parts.map((part) => part.face).reduce((a, b) => (shortMm(b) < shortMm(a) ? b : a), face);
+}
+
+export function WishPicture({ proposal, noWay, face: place }: { proposal: Proposal; noWay: NoWay; face: number }) {
+  const { settled, of } = proposal;
+  const faced = settled.faces[place];
+  const { screen, face, view } = faced;
+  const layout = useMemo(() => proposedLayout(proposal), [proposal]);
+  const between = useMemo(() => ({ was: of, is: layout, part: 1 }), [of, layout]);
+  const resolved = resolvedOn(layout, screen, view);
+  const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
+  const named = new Set([...noWay.subjects, ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects)]);
+  const hairline = 1 / scale;
+  const { safe } = framesOf(screen, layout.picture);
+  const isFar = noWay.parts.some(({ code }) => code === "reach/far") || noWay.code === "reach/far";
+  const mm = pxPerMm(screen);
+  return (
+    <figure className="grid content-start gap-0.5" style={{ width: ROOM.w }}>
+      <span className="relative block" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
+        <LiveLayout screen={screen} scale={scale} label={`Where it falls short, on ${facedName(faced)}`} face={face} between={between} />
+        <svg aria-hidden className="absolute inset-0 overflow-hidden" width={screen.widthPx * scale} height={screen.heightPx * scale} viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}>
+          <defs>
+            <pattern id="wish-hatch" width={6 * hairline} height={6 * hairline} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <path d={`M0 0V${6 * hairline}`} stroke={FINDING_TONE.blocker} strokeWidth={2 * hairline} />
+            </pattern>
+          </defs>
+          <rect x={safe.x} y={safe.y} width={safe.w} height={safe.h} fill="none" stroke={ON_GLASS.ink} strokeWidth={hairline} strokeDasharray={`${6 * hairline} ${3 * hairline}`} />
+          {isFar &&
+            thumbPivots(layout, screen).map(({ x, y }) => (
+              <circle key={`${x} ${y}`} cx={x} cy={y} r={layout.limits.stretchMm * mm} fill="none" stroke={ON_GLASS.reach} strokeWidth={1.5 * hairline} strokeDasharray={`${hairline} ${3 * hairline}`} />
+            ))}
+          {[...named].map((id) => {
+            const control = byId(resolved.controls).get(id);
+            const area = control ? touchArea(control) : byId(resolved.keepClear).get(id);
+            if (!area) return null;
+            return <rect key={id} x={area.x} y={area.y} width={area.w} height={area.h} fill="url(#wish-hatch)" fillOpacity={0.8} stroke={FINDING_TONE.blocker} strokeWidth={1.5 * hairline} />;
+          })}
+        </svg>
+      </span>
+      <figcaption className="caption">{facedName(faced)}</figcaption>
+    </figure>
+  );
+}

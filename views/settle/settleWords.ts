@@ -1,0 +1,98 @@
+/** What Settle says of its moves, in the words of the interface. */
+import { faceWords } from "../../core/checks/faceWords";
+import type { FindingTally, Severity } from "../../core/checks/finding";
+import { findingKey, type JudgedScreen } from "../../core/checks/grid";
+import type { FacedScreen } from "../../core/settle/facedScreens";
+import type { MoveReason, SettledMove } from "../../core/settle/moves";
+import type { FaceFound } from "../../core/settle/outcome";
+import type { Layout } from "../../core/format/types";
+import { nameOf } from "../shared/names";
+
+/** What a finding of a code asks for, said of `id`; `other` is the second thing it names. */
+function wishWords(code: MoveReason["code"], other: string): string {
+  switch (code) {
+    case "place/off-screen":
+      return "on the screen";
+    case "place/unsafe":
+      return "in the safe frame";
+    case "touch/overlap":
+      return `clear of ${other}`;
+    case "touch/buried":
+      return "not under ground";
+    case "touch/small":
+      return "large enough";
+    case "touch/edge":
+      return "out of the system’s strips";
+    case "touch/steals":
+      return `off ${other}, which takes taps`;
+    case "touch/close":
+      return `the gap to ${other}`;
+    case "feel/travel-cut":
+      return "its travel on the screen";
+    case "feel/fine":
+      return "travel enough";
+    case "reach/far":
+      return "within reach";
+    case "view/covered":
+      return `${other} seen`;
+    case "view/crowded":
+      return "the view free";
+    case "land/gap":
+      return "no gap between landing areas";
+    case "misses":
+      return other === "" ? "missed less" : `${other} missed less`;
+    default:
+      return code;
+  }
+}
+
+/** "Small 4:3, right hand"; with its size where that is not 1. */
+export function facedName({ screen, face }: Pick<FacedScreen, "screen" | "face">): string {
+  return `${screen.name}, ${face.playerSize === 1 ? `${face.handed} hand` : faceWords(face)}`;
+}
+
+/** Why a control moved: "for: clear of Horn on Small 4:3, right hand". */
+export function reasonWords(reason: MoveReason, id: string, { layout, faces }: { readonly layout: Layout; readonly faces: readonly FacedScreen[] }): string {
+  const other = reason.subjects.find((subject) => subject !== id);
+  const lead = reason.wanted ? "for" : "held by";
+  return `${lead}: ${wishWords(reason.code, other === undefined ? "" : nameOf(layout, other))} · ${facedName(faces[reason.face])}`;
+}
+
+/** Findings of several screens by severity; the same one on several screens and faces counts once. */
+export function distinctTally(screens: readonly JudgedScreen[]): FindingTally {
+  const seen = { blocker: new Set<string>(), warning: new Set<string>(), note: new Set<string>() };
+  for (const { faces } of screens) for (const list of faces) for (const f of list) if (f.accepted === null) seen[f.severity].add(findingKey(f));
+  return { blocker: seen.blocker.size, warning: seen.warning.size, note: seen.note.size };
+}
+
+/** On how many of the screens something of a severity is found. */
+export const screensWith = (screens: readonly JudgedScreen[], severity: Severity): number =>
+  screens.filter(({ faces }) => faces.some((list) => list.some((f) => f.accepted === null && f.severity === severity))).length;
+
+/** What is left, the same on several faces as one; the gravest first, as they came. */
+export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceFound[])[] {
+  const groups = new Map<string, FaceFound[]>();
+  for (const one of left) {
+    const { code, subjects } = one.finding;
+    const key = `${code}\n${subjects.join("\n")}`;
+    const group = groups.get(key);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
+  }
+  return [...groups.values()];
+}
+
+const plural = (n: number, word: string) => `${n} ${word}${n === 1 ? "" : "s"}`;
+const listed = (words: readonly string[]) => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`);
+
+/** What went, in a line: "2 blockers and 5 warnings gone"; of nothing: "nothing gone". */
+export function goneWords(before: FindingTally, after: FindingTally): string {
+  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (before[s] > after[s] ? [plural(before[s] - after[s], s)] : []));
+  return parts.length > 0 ? `${listed(parts)} gone` : "nothing gone";
+}
+
+/** How much has moved: "7 changed, 3.2 mm at the most". */
+export function movedWords(moves: readonly SettledMove[]): string {
+  const farthest = moves.reduce((most, { farthest: way }) => Math.max(most, way), 0);
+  return moves.length === 0 ? "nothing changed" : `${moves.length} changed${farthest >= 0.05 ? `, ${farthest.toFixed(1)} mm at the most` : ""}`;
+}

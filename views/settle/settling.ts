@@ -1,0 +1,217 @@
+/**
+ * What Settle is asked and has proposed, for as long as the window is open: seen on the bench and in Screens alike. Nothing of it is in the
+ * layout before it is taken; what was proposed for a layout that has changed since is no proposal any more.
+ */
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+import { checked } from "../../core/editing/edits/checked";
+import { problemText, refused, type Result } from "../../core/engine/result";
+import type { Layout, Screen } from "../../core/format/types";
+import { facedScreens } from "../../core/settle/facedScreens";
+import type { WayOut } from "../../core/settle/noWay";
+import { allFindings, outcomeOf } from "../../core/settle/outcome";
+import { takenIntoArrangement, withoutSame } from "../../core/settle/ownArrangement";
+import type { SettleRequest } from "../../core/settle/request";
+import type { SettleProgress } from "../../core/settle/settled";
+import { requestBy } from "../../core/settle/wayOut";
+import { connectSettle } from "../../workers/connect";
+import { createSettler, type Settler } from "../../workers/settle";
+import type { SettledFound } from "../../workers/settleService";
+import type { Session } from "../session/session";
+import { shelfOf } from "../session/screens";
+import { questionOf, USUAL_CHOICE, type SettleChoice } from "./settleQuestion";
+import { distinctTally, goneWords, movedWords } from "./settleWords";
+
+/** What Settle proposes for a layout. */
+export interface Proposal extends SettledFound {
+  /** The layout it is proposed for. */
+  readonly of: Layout;
+  readonly request: SettleRequest;
+}
+
+export type SettleRun =
+  | { readonly kind: "idle" }
+  | { readonly kind: "working"; readonly progress: SettleProgress | null }
+  | { readonly kind: "failed"; readonly problem: string }
+  | { readonly kind: "done"; readonly proposal: Proposal };
+
+export interface SettleState {
+  readonly isOpen: boolean;
+  /** The layout it was opened for, by its id: another is another matter. */
+  readonly layoutId: string;
+  /** The screens that were in view when it was opened, by name. */
+  readonly these: readonly string[];
+  readonly choice: SettleChoice;
+  /** Controls and clusters that stay as they are. */
+  readonly held: readonly string[];
+  /** The ways out that have been chosen, in their order. */
+  readonly ways: readonly WayOut[];
+  readonly run: SettleRun;
+  /** How much of the way from before to after is shown, 0…1. */
+  readonly part: number;
+}
+
+const CLOSED: SettleState = { isOpen: false, layoutId: "", these: [], choice: USUAL_CHOICE, held: [], ways: [], run: { kind: "idle" }, part: 1 };
+export const settleStore = createStore<SettleState>(() => CLOSED);
+export const useSettle = <T>(select: (state: SettleState) => T): T => useStore(settleStore, select);
+const { getState: get, setState: set } = settleStore;
+/** Sets how much of the way is shown. */
+export const showPart = (part: number): void => set({ part });
+
+let settler: Settler | null = null;
+
+/** Whether two layouts are the same but for what the editor alone remembers. */
+export function isSameButBench(a: Layout, b: Layout): boolean {
+  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key]);
+}
+
+/** The proposal that holds for a layout; null where there is none. */
+export function proposalFor({ isOpen, run }: Pick<SettleState, "isOpen" | "run">, layout: Layout): Proposal | null {
+  return isOpen && run.kind === "done" && isSameButBench(run.proposal.of, layout) ? run.proposal : null;
+}
+
+/** Opens Settle for some screens, and asks at once. Where it is open for them already, it asks anew. */
+export function openSettle(session: Session, these: readonly string[]): void {
+  const { id } = session.store.getState();
+  const before = get();
+  const isSame = before.layoutId === id;
+  set({ ...CLOSED, isOpen: true, layoutId: id, these, choice: before.choice, ...(isSame ? { held: before.held } : {}) });
+  void ask(session);
+}
+
+/** Closes it; what is under way stops. What was chosen is there again the next time. */
+export function closeSettle(): void {
+  settler?.stop();
+  set({ isOpen: false, run: { kind: "idle" }, ways: [], part: 1 });
+}
+
+/** Stops what is under way; what was chosen stays. */
+export function stopSettle(): void {
+  settler?.stop();
+  set({ run: { kind: "idle" } });
+}
+
+/** Changes what is asked. It is asked anew when that is wanted. */
+export const choose = (change: Partial<SettleChoice>): void => set((s) => ({ choice: { ...s.choice, ...change } }));
+
+/** The screens that are asked about. */
+export function screensAsked({ choice, these }: Pick<SettleState, "choice" | "these">, layout: Layout): readonly Screen[] {
+  const shelf = shelfOf(layout);
+  return choice.which === "all" ? shelf : shelf.filter(({ name }) => these.includes(name));
+}
+
+/** The question as it stands, with the ways out that were chosen; or why it cannot be asked. */
+function questionNow(layout: Layout): Result<SettleRequest> {
+  const state = get();
+  const known = new Set([...layout.controls, ...layout.clusters].map(({ id }) => id));
+  const question = questionOf(state.choice, { layout, screens: screensAsked(state, layout), held: state.held.filter((id) => known.has(id)) });
+  if (typeof question === "string") return refused("", question);
+  let request: Result<SettleRequest> = { ok: true, value: question };
+  for (const way of state.ways) if (request.ok) request = requestBy(request.value, way, shelfOf(layout));
+  return request;
+}
+
+/** Asks as everything stands now; an older question ends. */
+export async function ask(session: Session): Promise<void> {
+  session.commit();
+  const { layout: of } = session.store.getState();
+  const question = questionNow(of);
+  if (!question.ok) return set({ run: { kind: "failed", problem: problemText(question.problems, 2) } });
+  const request = question.value;
+  settler ??= createSettler(connectSettle);
+  const working: SettleRun = { kind: "working", progress: null };
+  set({ run: working });
+  const isMine = () => get().isOpen && mine === get().run;
+  let mine: SettleRun = working;
+  try {
+    const found = await settler.settle(
+      request,
+      (progress) => {
+        if (isMine()) set({ run: (mine = { kind: "working", progress }) });
+      },
+      of,
+    );
+    if (found && isMine()) set({ run: { kind: "done", proposal: { ...found, of, request } }, part: 1 });
+  } catch (error) {
+    if (isMine()) set({ run: { kind: "failed", problem: `It could not be settled: ${error instanceof Error ? error.message : String(error)}.` } });
+  }
+}
+
+/** Leaves a control as it is, or lets it change again, and asks anew. */
+export function hold(session: Session, id: string, isHeld: boolean): void {
+  const { held } = get();
+  set({ held: isHeld ? [...held.filter((one) => one !== id), id] : held.filter((one) => one !== id) });
+  void ask(session);
+}
+
+/** Goes a way out, or back from it, and asks anew. */
+export function goWay(session: Session, way: WayOut, isGone: boolean): void {
+  const { ways } = get();
+  set({ ways: isGone ? [...ways, way] : ways.filter((one) => one !== way) });
+  void ask(session);
+}
+
+/** What a proposal makes of the layout: as settled, arrangements it made without what they say just as the base does. */
+export function proposedLayout({ settled, of }: Proposal): Layout {
+  const known = new Set(of.arrangements.map(({ id }) => id));
+  return settled.layout.arrangements.filter(({ id }) => !known.has(id)).reduce((layout, { id }) => withoutSame(layout, id), settled.layout);
+}
+
+/** The words of a taken proposal in the history. */
+export function takenWords({ settled, before, after, request }: Proposal): string {
+  const screens = request.screens.length === 1 ? request.screens[0].name : `${request.screens.length} screens`;
+  return `settle ${screens}: ${goneWords(distinctTally(before), distinctTally(after))}; ${movedWords(settled.moves)}`;
+}
+
+/** Takes the proposal: one step, undone at once. */
+export function takeProposal(session: Session): void {
+  const proposal = proposalFor(get(), session.store.getState().layout);
+  if (!proposal) return;
+  const made = proposedLayout(proposal);
+  if (session.edit(takenWords(proposal), (now) => checked(now, { ...made, workbench: now.workbench, pictures: now.pictures }))) closeSettle();
+}
+
+/** The screens on which something was found that had to go. */
+export function askingScreens({ settled, request }: Proposal): readonly Screen[] {
+  const names = new Set(settled.asked.map(({ face }) => settled.faces[face].screen.name));
+  return request.screens.filter(({ name }) => names.has(name));
+}
+
+/** Takes the proposal for the screens that asked for it alone: in an arrangement of theirs. */
+export function takeIntoArrangement(session: Session): void {
+  const { layout: open } = session.store.getState();
+  const proposal = proposalFor(get(), open);
+  if (!proposal) return;
+  const screens = askingScreens(proposal);
+  const name = `Settled for ${screens.length === 1 ? screens[0].name : `${screens.length} screens`}`.slice(0, 80);
+  let others = 0;
+  const done = session.edit(`${takenWords(proposal)}; as “${name}”`, (now) => {
+    const taken = takenSafely(proposal, { screens, shelf: shelfOf(now), name });
+    if (!taken.ok) return taken;
+    others = taken.value.others;
+    return checked(now, { ...taken.value.layout, workbench: now.workbench, pictures: now.pictures });
+  });
+  if (!done) return;
+  closeSettle();
+  session.tell({
+    text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more between them` : ""}; elsewhere all stands as before.`,
+    tone: "plain",
+  });
+}
+
+/** An arrangement cannot have travel of its own: where that would make another screen worse, the travel stays as it was. */
+function takenSafely(proposal: Proposal, wanted: Parameters<typeof takenIntoArrangement>[2]): ReturnType<typeof takenIntoArrangement> {
+  const { of, settled, request } = proposal;
+  const travels = new Map(of.controls.map((c) => [c.id, c.kind === "stick" ? c.feel.travel : null]));
+  const withoutTravel: Layout = {
+    ...settled.layout,
+    controls: settled.layout.controls.map((c) => (c.kind === "stick" ? { ...c, feel: { ...c.feel, travel: travels.get(c.id) ?? c.feel.travel } } : c)),
+  };
+  const faces = facedScreens(of, request.screens, request.faces);
+  const before = allFindings(of, faces, request.moment);
+  for (const layout of [settled.layout, withoutTravel]) {
+    const taken = takenIntoArrangement(of, layout, wanted);
+    if (!taken.ok || outcomeOf(request, faces, before, taken.value.layout).worse.length === 0) return taken;
+  }
+  return refused("", "for these screens alone it would make another one worse; take it for all of them");
+}
