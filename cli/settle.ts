@@ -4,7 +4,7 @@ import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../c
 import { checkedPlayers } from "../core/exchange/checkReport";
 import type { Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
-import { CHANGEABLES, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
+import { CHANGEABLES, MOST_MISS_MM, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
 import type { Settled } from "../core/settle/settled";
 import { progressWords, settledData, settledText } from "../core/settle/settledText";
@@ -18,6 +18,7 @@ interface SettleOptions extends ViewOptions, ScreenOptions {
   codes?: string;
   severity: Severity;
   change?: string;
+  misses?: string;
   lock: string[];
   weight: string[];
   format: "text" | "json";
@@ -40,6 +41,7 @@ export function addSettle(command: Command): void {
     .option("--codes <list>", `what is to go, comma by comma: codes, or families such as touch/* (${SETTLED_CODES.join(", ")})`)
     .addOption(new Option("--severity <severity>", "of this severity or graver").choices(SEVERITIES).default("warning"))
     .option("--change <list>", `what may change, comma by comma: ${CHANGEABLES.join(", ")} (all but word)`)
+    .option("--misses <mm>", "once nothing more can go: what is missed worst is missed less, by a change of so many mm at the most")
     .option("--lock <id>", "a control or cluster of which nothing changes; several comma by comma, or given several times", gatheredIds, [] as string[])
     .option("--weight <id=number>", "what a change of a control costs, 1 where nothing is told; may be given several times", gathered, [] as string[])
     .addOption(new Option("--format <format>", "how to print").choices(["text", "json"]).default("text"))
@@ -82,9 +84,17 @@ function requestFrom(layout: Layout, options: SettleOptions): SettleRequest {
     severities: SEVERITIES.slice(0, SEVERITIES.indexOf(options.severity) + 1),
     held: options.lock,
     changeable: options.change === undefined ? USUALLY_CHANGEABLE : orFail(readChangeables(options.change), "--change"),
-    missMm: 0,
+    missMm: missMmFrom(options.misses),
     weights,
   };
+}
+
+/** How far things may go to be missed less, mm. */
+function missMmFrom(text: string | undefined): number {
+  if (text === undefined) return 0;
+  const mm = Number(text);
+  if (!(mm > 0 && mm <= MOST_MISS_MM)) throw new CallError(`--misses: "${text}" is no change in mm; write a number above 0, at most ${MOST_MISS_MM}`);
+  return mm;
 }
 
 /** Settles, and says now and then how far it is. */

@@ -3,7 +3,7 @@ import { FINDING_CODES, SEVERITIES, type FindingCode, type Severity } from "../c
 import { facesOf } from "../core/checks/grid";
 import type { Layout, Screen } from "../core/format/types";
 import { ok, type Problem, type Result } from "../core/engine/result";
-import { readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type Changeable, type SettleRequest } from "../core/settle/request";
+import { MOST_MISS_MM, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type Changeable, type SettleRequest } from "../core/settle/request";
 import { readCheckRequest, viewOfRequest, type CheckRequest } from "./checkRequest";
 import { oneOf, strangers } from "./query";
 
@@ -12,10 +12,11 @@ export interface SettleQuery extends CheckRequest {
   readonly codes: readonly FindingCode[];
   readonly severities: readonly Severity[];
   readonly changeable: readonly Changeable[];
+  readonly missMm: number;
   readonly held: readonly string[];
 }
 
-const OWN = ["codes", "severity", "change", "lock"];
+const OWN = ["codes", "severity", "change", "misses", "lock"];
 const KNOWN = ["screen", "players", "handed", "player-size", "moment", ...OWN];
 /** So many controls and clusters may be held. */
 const MOST_HELD = 300;
@@ -31,11 +32,14 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   if (!codes.ok) problems.push(...codes.problems);
   const changeable = query.has("change") ? readChangeables(query.get("change")!) : ok(USUALLY_CHANGEABLE);
   if (!changeable.ok) problems.push(...changeable.problems);
+  const missMm = query.has("misses") ? Number(query.get("misses")) : 0;
+  if (query.has("misses") && !(missMm > 0 && missMm <= MOST_MISS_MM))
+    problems.push({ path: "misses", message: `must be a number of mm above 0, at most ${MOST_MISS_MM}` });
   const held = query.getAll("lock");
   if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} are held at once` });
   if (problems.length > 0 || !read.ok || !codes.ok || !changeable.ok) return { ok: false, problems };
   const severities = SEVERITIES.slice(0, SEVERITIES.indexOf(severity) + 1);
-  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changeable: changeable.value, held });
+  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changeable: changeable.value, missMm, held });
 }
 
 /** The question about a layout. Refused where it has no such moment, or nothing of an id that is to be held. */
@@ -49,5 +53,16 @@ export function settleRequestOf(layout: Layout, screens: readonly Screen[], quer
   if (problems.length > 0) return { ok: false, problems };
   const { handed, playerSize, moment } = view.value;
   const faces = query.allPlayers ? facesOf(layout) : [{ handed, playerSize }];
-  return ok({ layout, screens, faces, moment, codes: query.codes, severities: query.severities, held: query.held, changeable: query.changeable, missMm: 0, weights: {} });
+  return ok({
+    layout,
+    screens,
+    faces,
+    moment,
+    codes: query.codes,
+    severities: query.severities,
+    held: query.held,
+    changeable: query.changeable,
+    missMm: 0,
+    weights: {},
+  });
 }

@@ -78,7 +78,18 @@ function layoutOf(drafts: readonly Draft[], share: number, moments: number): Lay
 
 /** A request for everything that Settle is asked for unless told otherwise. */
 export function requestFor(layout: Layout, screens: readonly Screen[], faces: readonly Face[] = BOTH_HANDS): SettleRequest {
-  return { layout, screens, faces, moment: null, codes: SETTLED_CODES, severities: SETTLED_SEVERITIES, held: [], changeable: USUALLY_CHANGEABLE, missMm: 0, weights: {} };
+  return {
+    layout,
+    screens,
+    faces,
+    moment: null,
+    codes: SETTLED_CODES,
+    severities: SETTLED_SEVERITIES,
+    held: [],
+    changeable: USUALLY_CHANGEABLE,
+    missMm: 0,
+    weights: {},
+  };
 }
 
 /** How many findings of those asked for a layout has. */

@@ -15,7 +15,11 @@ function claimsOf(request: SettleRequest) {
   const faces = facedScreens(layout, request.screens, request.faces);
   const before = allFindings(layout, faces, request.moment);
   const facts = factsOf(request, layout, faces, before.map(byWord));
-  const motion = motionOf(layout, faces, variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE }));
+  const motion = motionOf(
+    layout,
+    faces,
+    variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE }),
+  );
   const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, waived: new Map(), ways: new Map(), brief: false });
   return askedFor(request, before).map(({ face, finding }) => {
     const ids = new Set(finding.subjects);

@@ -4,7 +4,6 @@ import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
 import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type FacedScreen } from "./facedScreens";
-import { findingWord } from "./aims";
 import type { Pressing } from "./nextStep";
 import type { FaceFound } from "./outcome";
 import { isHeld } from "./wishes";
@@ -56,6 +55,8 @@ const MOST_REASONS = 3;
 export interface Asking {
   readonly asked: readonly FaceFound[];
   readonly pressing: readonly Pressing[];
+  /** Controls that were to be missed less, and the face each was missed worst on. */
+  readonly missed?: ReadonlyMap<string, number>;
 }
 
 /** The moves from one version of a layout to another, in the order of the file. */
@@ -110,14 +111,18 @@ function underlayAbove({ controls }: Layout, control: Control): string[] {
 }
 
 /** Why a control moved: what lay on it, then the wishes that speak of it or of its numbers (which begin at a place), those that press most first; where none presses any more, what was to go from it. */
-function reasonsFor(id: string, at: number, { asked, pressing }: Asking, raised: boolean): MoveReason[] {
+function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map() }: Asking, raised: boolean): MoveReason[] {
   const own = asked
     .filter(({ finding }) => finding.subjects.includes(id))
     .map(({ face, finding: { code, subjects } }): MoveReason => ({ code, subjects, face, wanted: true }));
   const speaks = pressing.filter(({ wish }) => wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS));
   const sorted = [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier);
   const wishes = sorted.flatMap(({ wish: { code, subjects, face, wanted } }) => (isHeld(code) ? [] : [{ code, subjects, face, wanted }]));
-  const all = [...own.filter(({ code }) => raised && code === "touch/buried"), ...(wishes.length > 0 || raised ? wishes : own)];
+  // Its own misses are a reason to move; those of others where nothing else is.
+  const misses = [...missed].map(([meant, face]): MoveReason => ({ code: "misses", subjects: [meant], face, wanted: true }));
+  const mine = misses.filter(({ subjects }) => subjects[0] === id);
+  const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(wishes.length > 0 || raised ? wishes : own)];
+  const all = found.length > 0 ? found : misses;
   const word = ({ code, subjects }: MoveReason) => `${code} ${subjects.join(" ")}`;
   return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
 }

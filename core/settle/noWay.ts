@@ -76,7 +76,8 @@ function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impo
   const waysOut = waysOutOf(remainder, group);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${idNames(subjects)}`;
-  if (!impossible) return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], parts: [], shortMm: null };
+  if (!impossible)
+    return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], parts: [], shortMm: null };
   const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts[face].face)}`);
   const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
   const parts = impossible.wishes.map(({ word, face }) => {
@@ -181,7 +182,12 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] 
   if (screens.length < request.screens.length) {
     const own = again({ ...request, screens });
     if (isGone(own))
-      ways.push({ kind: "arrangement", screens: named, text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`, costMm2: own.cost });
+      ways.push({
+        kind: "arrangement",
+        screens: named,
+        text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`,
+        costMm2: own.cost,
+      });
   }
   if (code === "touch/small" || code === "touch/overlap")
     for (const minTargetMm of TARGETS_MM) {

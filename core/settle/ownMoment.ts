@@ -24,7 +24,9 @@ export function shownApart(layout: Layout, id: string, other: string): Result<La
 
 /** A control in other moments, and with it the actions that it alone serves: they are wanted when it is there. */
 function withMoments(layout: Layout, id: string, change: (moments: readonly string[]) => string[]): Layout {
-  const served = byId(layout.controls).get(id)!.serves.map((serve) => serve.action);
+  const served = byId(layout.controls)
+    .get(id)!
+    .serves.map((serve) => serve.action);
   const alone = served.filter((name) => layout.controls.every((c) => c.id === id || c.serves.every((serve) => serve.action !== name)));
   return {
     ...layout,

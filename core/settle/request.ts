@@ -38,6 +38,8 @@ export interface SettleRequest {
 }
 
 const isSettled = (code: FindingCode) => /^(?:place|touch|feel)\//.test(code) || code === "view/covered" || code === "reach/far";
+/** Nothing may go farther than this to be missed less, mm. */
+export const MOST_MISS_MM = 20;
 /** The codes that a change of places and sizes can answer for; asked for unless told otherwise. */
 export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
 /** The severities asked for unless told otherwise. */

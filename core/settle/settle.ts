@@ -6,6 +6,7 @@ import type { Layout } from "../format/types";
 import { costOf, pricesOf } from "./cost";
 import { raisedAboveUnderlay } from "./raised";
 import { facedScreens, numbersOn, type FacedScreen } from "./facedScreens";
+import { lowerMissesSteps, missChanges, missRates } from "./lowerMisses";
 import { movesBetween } from "./moves";
 import { noWaysOf, type Remainder } from "./noWay";
 import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
@@ -16,11 +17,38 @@ import { Settling, type Attempt } from "./settling";
 
 /** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
 export function* settleSteps(request: SettleRequest): Generator<SettleProgress, Settled, void> {
-  const { settled, why } = yield* settledSteps(request);
+  const { settled: first, why, pressing } = yield* settledSteps(request);
+  const settled = request.missMm > 0 ? yield* missedLessSteps(request, first, pressing) : first;
   if (settled.left.length === 0 || !why) return settled;
   yield { doing: "looking for ways out", left: settled.left.length, solved: settled.solved };
   const again = (other: SettleRequest) => last(settledSteps(other, true)).settled;
   return { ...settled, noWays: noWaysOf({ ...why, left: settled.left, again }) };
+}
+
+/** The second aim: what is settled, missed less, within the change that is allowed for it. */
+function* missedLessSteps(request: SettleRequest, settled: Settled, pressing: Attempt["pressing"]): Generator<SettleProgress, Settled, void> {
+  const { layout, faces, asked } = settled;
+  const before = allFindings(layout, faces, request.moment);
+  const rates = missRates(request.layout, faces, request.moment);
+  const settling = new Settling(
+    { ...request, layout, codes: [] },
+    { faces, before, held: heldWhole(request), children: true, isQuick: true, withinMm: request.missMm },
+  );
+  const lowered = yield* lowerMissesSteps(settling, faces, { moment: request.moment, left: settled.left.length });
+  // Twice a little that the checks call the same may be more than they do: then it stays as it was settled.
+  const isGood = outcomeOf(request, faces, allFindings(request.layout, faces, request.moment), lowered.layout).worse.length === 0;
+  const is = isGood ? lowered.layout : layout;
+  const misses = missChanges(rates, missRates(is, faces, request.moment));
+  if (is === layout) return { ...settled, misses };
+  const moves = movesBetween(request.layout, is, faces, { asked, pressing, missed: lowered.movedFor });
+  return {
+    ...settled,
+    layout: is,
+    cost: costBetween(request, is, faces),
+    solved: settled.solved + settling.solvedSoFar,
+    moves,
+    misses,
+  };
 }
 
 /** Steps to their end. */
@@ -35,6 +63,7 @@ function last<T>(steps: Generator<unknown, T, void>): T {
 interface Explained {
   readonly settled: Settled;
   readonly why: Omit<Remainder, "left" | "again"> | null;
+  readonly pressing: Attempt["pressing"];
 }
 
 /** `isQuick`: at one go, without trying what may do better. */
@@ -47,7 +76,7 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   const movesTo = (layout: Layout, pressing: Attempt["pressing"]) => movesBetween(request.layout, layout, faces, { asked, pressing });
   if (asked.length === 0) {
     const kind = spelled === request.layout ? "clean" : "settled";
-    return { settled: { ...start, kind, layout: spelled, left: [], moves: movesTo(spelled, []) }, why: null };
+    return { settled: { ...start, kind, layout: spelled, left: [], moves: movesTo(spelled, []) }, why: null, pressing: [] };
   }
   yield { doing: "looking", left: asked.length, solved: 0 };
   let best: Attempt | null = null;
@@ -70,6 +99,7 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   return {
     settled: { kind, layout, faces, asked, left, cost, solved, moves: movesTo(layout, pressing), misses: null, noWays: [] },
     why,
+    pressing,
   };
 }
 

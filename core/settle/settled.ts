@@ -11,6 +11,8 @@ export interface SettleProgress {
   readonly left: number;
   /** How many programmes were solved. */
   readonly solved: number;
+  /** While misses are lowered: the part of the touches meant for a control that go astray, of the one that is worked on. */
+  readonly missed?: number;
 }
 
 /** The part of the touches meant for a control that go astray, on a face (by its place) and in a moment (null: the layout has none). */

@@ -4,7 +4,7 @@ import { writeLayout } from "../format/write";
 import { faceName, idNames } from "./faceName";
 import type { SettledMove } from "./moves";
 import type { FaceFound } from "./outcome";
-import type { Settled, SettleProgress } from "./settled";
+import type { MissRate, Settled, SettleProgress } from "./settled";
 
 const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.1 ? 2 : 1)} mm`;
 /** What is shorter than this is not told, mm. */
@@ -27,7 +27,7 @@ export function moveWords(move: SettledMove): string {
     ...(move.raised ? ["drawn above the ground that lay on it"] : []),
     ...move.words.map(({ was, is }) => `serves \`${is}\` instead of \`${was}\``),
   ];
-  return words.length > 0 ? words.join("; ") : "less than a hundredth of a mm";
+  return words.length > 0 ? words.join("; ") : "by less than a hundredth of a mm in the mean";
 }
 
 /** What is left of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
@@ -47,7 +47,7 @@ function leftLines(settled: Settled): string[] {
 
 /** What came of it, as text. */
 export function settledText(settled: Settled): string {
-  const { kind, asked, left, cost, moves, noWays } = settled;
+  const { kind, asked, left, cost, moves, misses, noWays } = settled;
   const head = {
     clean: "nothing to settle: none of what is asked for was found",
     settled: `settled: ${asked.length} ${asked.length === 1 ? "finding" : "findings"} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
@@ -61,19 +61,26 @@ export function settledText(settled: Settled): string {
       lines.push(`    ${wanted ? "for" : "held by"} ${code} of ${idNames(subjects)} on ${faceName(settled.faces[face])}`);
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
+  for (const { id, before, after } of (misses ?? []).slice(0, MOST_MISSES))
+    lines.push(`  ${id}: missed ${rateText(before.rate)} → ${rateText(after.rate)} at the worst, then on ${faceName(settled.faces[after.face])}`);
   if (left.length > 0) lines.push("left:", ...leftLines(settled));
   for (const noWay of noWays) lines.push(`${noWay.proved ? "no way" : "none found"}: ${noWay.text}`, ...noWay.waysOut.map(({ text }) => `  way out: ${text}`));
   return lines.join("\n");
 }
 
+/** Of so many controls it is told how they are missed: the worst. */
+const MOST_MISSES = 5;
+const rateText = (rate: number) => `${(rate * 100).toFixed(1)} %`;
+
 const rounded = (n: number) => Number(n.toFixed(4));
 const foundData = (settled: Settled, { face, finding }: FaceFound) => ({ ...faceData(settled, face), ...findingData(finding) });
+const rateData = (settled: Settled, { rate, face, moment }: MissRate) => ({ rate: rounded(rate), moment, ...faceData(settled, face) });
 const faceData = ({ faces }: Settled, face: number) => ({ screen: faces[face].screen.name, ...faces[face].face });
 const findingData = ({ code, severity, subjects, moment, measure }: BareFinding) => ({ code, severity, subjects, moment, measure });
 
 /** What came of it, as data. `withLayout`: the layout too, as a file has it. */
 export function settledData(settled: Settled, withLayout: boolean): unknown {
-  const { kind, asked, left, cost, moves, noWays, layout } = settled;
+  const { kind, asked, left, cost, moves, misses, noWays, layout } = settled;
   return {
     kind,
     asked: asked.length,
@@ -83,11 +90,13 @@ export function settledData(settled: Settled, withLayout: boolean): unknown {
       fields,
       reasons: reasons.map(({ face, ...reason }) => ({ ...reason, ...faceData(settled, face) })),
     })),
+    ...(misses ? { misses: misses.map(({ id, before, after }) => ({ id, before: rateData(settled, before), after: rateData(settled, after) })) } : {}),
     left: left.map((one) => foundData(settled, one)),
-    noWays: noWays.map(({ face, ...noWay }) => ({ ...noWay, ...faceData(settled, face) })),
+    noWays: noWays.map(({ face, parts: _parts, ...noWay }) => ({ ...noWay, ...faceData(settled, face) })),
     ...(withLayout ? { layout: JSON.parse(writeLayout(layout)) as unknown } : {}),
   };
 }
 
 /** How far it is, in words. */
-export const progressWords = ({ doing, left }: SettleProgress): string => `${doing}: ${left} ${left === 1 ? "finding" : "findings"} left so far`;
+export const progressWords = ({ doing, left, missed }: SettleProgress): string =>
+  missed === undefined ? `${doing}: ${left} ${left === 1 ? "finding" : "findings"} left so far` : `${doing}: ${rateText(missed)} of what is missed worst`;

@@ -7,7 +7,8 @@ import { aimOf, byWord, findingWord, waivedKey } from "./aims";
 import { costOf, pricesOf } from "./cost";
 import { descend, type Reached, type Task } from "./descend";
 import type { FacedScreen } from "./facedScreens";
-import { motionBy, motionOf, numbersAt } from "./motion";
+import { motionBy, motionOf, numbersAt, type Motion } from "./motion";
+import type { Layout } from "../format/types";
 import type { Remainder } from "./noWay";
 import { waysAbout } from "./otherWays";
 import { allFindings, askedFor, isFurther, outcomeOf, type FaceFound } from "./outcome";
@@ -58,14 +59,20 @@ export class Settling {
       readonly before: readonly (readonly BareFinding[])[];
       readonly held: ReadonlySet<string>;
       readonly children: boolean;
+      /** No variable goes farther than this, mm; else as far as variables may. */
+      readonly withinMm?: number;
       /** At one go: what was waived is not tried again, nor any other way. */
       readonly isQuick: boolean;
     },
   ) {
-    const { faces, before, held, children } = basis;
+    const { faces, before, held, children, withinMm = Infinity } = basis;
     const { layout } = request;
     const growing = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
-    const variables = variablesOf({ layout, faces, held, changeable: request.changeable, children, growing });
+    const variables = variablesOf({ layout, faces, held, changeable: request.changeable, children, growing }).map((variable) => ({
+      ...variable,
+      low: Math.max(variable.low, -withinMm),
+      high: Math.min(variable.high, withinMm),
+    }));
     const motion = motionOf(layout, faces, variables);
     const origin = numbersAt(motion, new Float64Array(variables.length));
     this.task = {
@@ -96,6 +103,30 @@ export class Settling {
     const reached = descend(task, start, ways);
     this.solved += reached.solved;
     return reached;
+  }
+
+  /** What moves, and by which variables. */
+  get motion(): Motion {
+    return this.task.motion;
+  }
+  /** How many programmes were solved. */
+  get solvedSoFar(): number {
+    return this.solved;
+  }
+
+  /** As near to some values as all that has to stay allows; null where the checks find something worse there. For a run that is asked for nothing else. */
+  nearTo(target: Float64Array): { readonly layout: Layout; readonly values: Float64Array } | null {
+    const prices = { ...this.task.prices, origin: numbersAt(this.task.motion, target) };
+    for (let again = 0; again <= WHOLE_CODES.length; again += 1) {
+      const reached = this.descend({ ...this.task, prices }, target);
+      if (reached.broken.length > 0) return null;
+      const { proved, refused } = this.proved(reached);
+      if (proved) return { layout: proved.layout, values: reached.values };
+      const known = this.wholeCodes.size;
+      for (const { finding } of refused) if (WHOLE_CODES.includes(finding.code)) this.wholeCodes.add(finding.code);
+      if (this.wholeCodes.size === known) return null;
+    }
+    return null;
   }
 
   *run(): Generator<SettleProgress, Attempt, void> {

@@ -37,7 +37,7 @@ export function Compared({ compared, context: { screen, playerView }, scale, wit
             {a && <Outline at={a} px={px} stroke={ON_GLASS.muted} width={1.6 * hairline} dash={`${8 * hairline} ${5 * hairline}`} />}
             {b && <Outline at={b} px={px} stroke={ON_GLASS.accent} width={1.6 * hairline} />}
             {a && b && <Way from={a} to={b} px={px} scale={scale} />}
-            {a && b && withMm && <Word at={b} px={px} scale={scale} text={changeWords(a, b)} />}
+            {a && b && withMm && isTold(a, b, px * scale) && <Word at={b} px={px} scale={scale} text={changeWords(a, b)} />}
             {!(a && b) && <Word at={(a ?? b)!} px={px} scale={scale} text={a ? "gone" : "new"} />}
           </g>
         );
@@ -49,6 +49,12 @@ export function Compared({ compared, context: { screen, playerView }, scale, wit
 /** What differs by less is the same place, mm. */
 const TOLD_MM = 0.05;
 const isSamePlace = (a: PlaceMm, b: PlaceMm) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.w - b.w), Math.abs(a.h - b.h)) < TOLD_MM;
+
+/** Whether a change is large enough on the glass to be told in figures; one of a few px would only crowd it. */
+function isTold(a: PlaceMm, b: PlaceMm, cssPerMm: number): boolean {
+  const most = Math.max(Math.abs(b.x + b.w / 2 - a.x - a.w / 2), Math.abs(b.y + b.h / 2 - a.y - a.h / 2), Math.abs(b.w - a.w), Math.abs(b.h - a.h));
+  return most * cssPerMm >= ARROW_PX;
+}
 
 /** How far its middle went, or where it did not move, how much larger it is. */
 function changeWords(a: PlaceMm, b: PlaceMm): string {

@@ -31,7 +31,7 @@ import { ON_GLASS } from "./tones";
 import { withoutHidden } from "./withoutHidden";
 import { contextBetween } from "../settle/contextBetween";
 import { useSettle } from "../settle/settling";
-import { useShownWay } from "../settle/useShownWay";
+import { useSettledFindings, useShownWay } from "../settle/useShownWay";
 import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 
 const NOTHING_HELD: readonly string[] = [];
@@ -56,7 +56,8 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
   const { marquee, anchorDrag, guides, moving, drawn } = useBench((b) => b.shown);
   const { bind } = useGlassGestures(scale, { svg, tip, ref: gestures });
   const { screen, resolved, layout } = context;
-  const named = useMemo(() => grave(findings), [findings]);
+  const settled = useSettledFindings(screen.name, context.playerView);
+  const named = useMemo(() => grave(settled ?? findings), [settled, findings]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
   const held = useSettle((s) => (s.isOpen ? s.held : NOTHING_HELD));
   const one = selection.length === 1 ? selection[0] : null;
@@ -238,7 +239,7 @@ const GlassControl = memo(function GlassControl({ control, at, screen, ...more }
 });
 
 /** For each subject, how many blockers and warnings name it, and the gravest: findings come gravest first. */
-function grave(findings: readonly Finding[] | undefined): Map<string, { count: number; worst: Severity }> {
+function grave(findings: readonly Pick<Finding, "accepted" | "severity" | "subjects">[] | undefined): Map<string, { count: number; worst: Severity }> {
   const named = new Map<string, { count: number; worst: Severity }>();
   for (const f of findings ?? []) {
     if (f.accepted !== null || f.severity === "note") continue;

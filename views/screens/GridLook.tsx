@@ -12,6 +12,9 @@ import { useCellKeys } from "./useCellKeys";
 import { changeMarks } from "./changeWords";
 import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
+import { useProposal } from "../settle/useShownWay";
+import { useSettledScreens } from "./useSettledScreens";
+import type { Measure } from "../../core/checks/finding";
 
 /** A column of the grid: a screen, or a folded group as one. */
 type Column =
@@ -20,9 +23,12 @@ type Column =
 export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
   const { layout, screens, faces, judged } = useFaces();
   const changes = useChanges();
+  const proposal = useProposal();
   const folded = useScreens((s) => s.folded);
   const open = useScreens((s) => s.cell);
-  const grid = useMemo(() => gridOf(layout, judged), [layout, judged]);
+  const settled = useSettledScreens(judged);
+  const grid = useMemo(() => gridOf(layout, settled?.before ?? judged), [layout, judged, settled]);
+  const after = useMemo(() => (settled ? gridOf(layout, settled.after) : null), [layout, settled]);
   const columns = groups.flatMap(({ name, places }): Column[] =>
     isGrouped && folded.includes(name ?? "") ? [{ kind: "folded", name, places }] : places.map((place): Column => ({ kind: "screen", place })),
   );
@@ -34,6 +40,13 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
     const found = (column.kind === "screen" ? [column.place] : column.places).flatMap((place) => changes?.screens[place] ?? []);
     return changeTally(subject === "" ? found : found.filter(({ change }) => isAbout(change, subject, grid.rows)));
   };
+  /** What is found in a cell once it is settled; undefined where nothing is proposed for its screens. */
+  const settledIn = (column: Column, row: number): GridCell | null | undefined => {
+    const places = column.kind === "screen" ? [column.place] : column.places;
+    if (!after || !places.some((place) => settled!.asked.has(screens[place].name))) return undefined;
+    return cellIn(row === 0 ? after.columns : after.rows[row - 1].cells, column);
+  };
+  const moves = new Map(proposal?.settled.moves.map((move) => [move.id, move.farthest]));
   const rowName = (subject: string | null) => (subject === null ? "layout" : nameOf(layout, subject));
   const cell = (found: GridCell | null, at: { row: number; column: number; subject: string | null; label: string }) => {
     const column = columns[at.column];
@@ -43,10 +56,11 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
       <Cell
         key={at.column}
         found={found}
-        faces={faces}
+        faces={settled?.asked.has(screen ?? "") ? proposal!.request.faces : faces}
         at={`${at.row} ${at.column}`}
         label={at.label}
         marks={changes && changeMarks(marksOf(column, at.subject))}
+        settled={settledIn(column, at.row)}
         isOpen={isOpen}
         isFirst={at.row === 0 && at.column === 0}
         onOpen={() => {
@@ -115,6 +129,9 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
             <tr key={subject ?? "\n"} data-grid-row={subject ?? "layout"}>
               <th scope="row" className="sticky left-0 z-10 max-w-[11rem] truncate border-b border-rule bg-paper px-3 text-left font-normal">
                 {rowName(subject)}
+                {(moves.get(subject ?? "") ?? 0) >= 0.05 && (
+                  <span className="figure block text-[0.625rem] text-accent">→ {moves.get(subject!)!.toFixed(1)} mm</span>
+                )}
               </th>
               {columns.map((column, i) =>
                 cell(cellIn(cells, column), { row: row + 1, column: i, subject, label: `${rowName(subject)} on ${columnName(column, screens)}` }),
@@ -143,6 +160,9 @@ function tallyShort(cell: GridCell | null): string {
   return (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [`${SEVERITY_MARK[s]}${cell.tally[s]}`] : [])).join(" ");
 }
 
+/** A measure without its unit, where the column is too narrow for it; the words of the cell have it. */
+const shortMeasure = (measure: Measure | null) => measureWords(measure).replace(" mm", "").replace(" : 1", "");
+
 interface CellProps {
   readonly found: GridCell | null;
   readonly faces: readonly Face[];
@@ -150,16 +170,18 @@ interface CellProps {
   readonly label: string;
   /** What changed against another version, as marks; null: held against none. */
   readonly marks: string | null;
+  /** What is found once it is settled; null: nothing; undefined: nothing is proposed. */
+  readonly settled: GridCell | null | undefined;
   readonly isOpen: boolean;
   readonly isFirst: boolean;
   readonly onOpen: () => void;
 }
 
 const Cell = memo(
-  function Cell({ found, faces, at, label, marks, isOpen, isFirst, onOpen }: CellProps) {
+  function Cell({ found, faces, at, label, marks, settled, isOpen, isFirst, onOpen }: CellProps) {
     const gravest = found?.gravest ?? null;
     const face = gravest && faces[gravest.face];
-    const measure = gravest ? measureWords(gravest.finding.measure).replace(" mm", "").replace(" : 1", "") : "";
+    const measure = gravest ? shortMeasure(gravest.finding.measure) : "";
     const words = gravest
       ? `${label}: ${gravest.finding.severity} ${gravest.finding.code}${gravest.finding.measure ? `, ${measureWords(gravest.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
       : `${label}: ${tallyWords(found)}`;
@@ -169,18 +191,31 @@ const Cell = memo(
           type="button"
           data-cell={at}
           tabIndex={isFirst || isOpen ? 0 : -1}
-          aria-label={marks ? `${words}; changed ${marks}` : words}
+          aria-label={`${words}${marks ? `; changed ${marks}` : ""}${settled === undefined ? "" : `; settled: ${tallyWords(settled)}`}`}
           aria-pressed={isOpen}
-          className={`relative grid ${marks === null ? "h-6" : "h-9 content-center"} w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
+          className={`relative grid ${marks === null && settled === undefined ? "h-6" : "h-9 content-center"} w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
           onClick={onOpen}
         >
           {gravest ? (
-            <span className={`figure whitespace-nowrap ${SEVERITY_CLASS[gravest.finding.severity]}`}>
+            <span className={`figure whitespace-nowrap ${settled === undefined ? "" : "leading-4"} ${SEVERITY_CLASS[gravest.finding.severity]}`}>
               {SEVERITY_MARK[gravest.finding.severity]}
               {measure && <span className="ml-0.5">{measure}</span>}
             </span>
           ) : (
             <span className="text-muted">{found ? "✓" : "·"}</span>
+          )}
+          {settled !== undefined && (found !== null || settled !== null) && (
+            <span aria-hidden className="figure h-4 text-[0.625rem] leading-4 whitespace-nowrap" data-settled={settled?.gravest?.finding.severity ?? "none"}>
+              <span className="text-accent">→ </span>
+              {settled?.gravest ? (
+                <span className={SEVERITY_CLASS[settled.gravest.finding.severity]}>
+                  {SEVERITY_MARK[settled.gravest.finding.severity]}
+                  {shortMeasure(settled.gravest.finding.measure)}
+                </span>
+              ) : (
+                "✓"
+              )}
+            </span>
           )}
           {marks !== null && (
             <span aria-hidden className="figure h-3 text-[0.625rem] leading-3 whitespace-nowrap text-accent" data-marks={marks || undefined}>
@@ -201,6 +236,7 @@ const Cell = memo(
     a.at === b.at &&
     a.marks === b.marks &&
     a.label === b.label &&
+    JSON.stringify(a.settled) === JSON.stringify(b.settled) &&
     a.isOpen === b.isOpen &&
     a.faces === b.faces &&
     JSON.stringify(a.found) === JSON.stringify(b.found),

@@ -54,7 +54,11 @@ export function ScreensView() {
   const session = useSessionActions();
   const id = useSession((s) => s.id);
   const settles = useSettle((s) => s.isOpen && s.layoutId === id);
-  const settleShown = () => openSettle(session, groups.flatMap((g) => g.places.map((place) => screens[place].name)));
+  const settleShown = () =>
+    openSettle(
+      session,
+      groups.flatMap((g) => g.places.map((place) => screens[place].name)),
+    );
   useKeys("everywhere", { settle: settleShown });
   const [showsOwn, setShowsOwn] = useState(false);
   const [showsReport, setShowsReport] = useState(false);
@@ -97,7 +101,12 @@ export function ScreensView() {
               {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
               {done < screens.length && ` · judged ${done}`}
             </span>
-            <button type="button" className="push h-7" onClick={settleShown} {...readingProps(says("settle.open"), shown === 1 ? "this screen" : `these ${shown} screens`)}>
+            <button
+              type="button"
+              className="push h-7"
+              onClick={settleShown}
+              {...readingProps(says("settle.open"), shown === 1 ? "this screen" : `these ${shown} screens`)}
+            >
               settle these {shown}…
             </button>
             <button type="button" className="push h-7" onClick={() => setShowsReport(true)} {...readingProps(says("screens.report"))}>

@@ -63,20 +63,24 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
         <MissAim />
       </div>
       {held.length > 0 && (
-        <Chips title="Left as they are" items={held.map((id) => ({ key: id, word: nameOf(layout, id), reads: "settle.takeIn" as const, drop: () => hold(session, id, false) }))} />
+        <Chips
+          title="Left as they are"
+          items={held.map((id) => ({ key: id, word: nameOf(layout, id), reads: "settle.takeIn" as const, drop: () => hold(session, id, false) }))}
+        />
       )}
       {ways.length > 0 && (
-        <Chips title="With" items={ways.map((way, i) => ({ key: String(i), word: way.text.replaceAll("`", ""), reads: "settle.wayBack" as const, drop: () => goWay(session, way, false) }))} />
+        <Chips
+          title="With"
+          items={ways.map((way, i) => ({
+            key: String(i),
+            word: way.text.replaceAll("`", ""),
+            reads: "settle.wayBack" as const,
+            drop: () => goWay(session, way, false),
+          }))}
+        />
       )}
       <More set={set} reads={says("settle.more")}>
-        <Ticks
-          title="Must be reached"
-          all={AIMS}
-          chosen={choice.aims}
-          words={AIM_WORDS}
-          reads="settle.aim"
-          onChange={(aims) => choose({ aims })}
-        />
+        <Ticks title="Must be reached" all={AIMS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
         <Ticks
           title="May change"
           all={CHANGEABLES}
@@ -97,11 +101,22 @@ function MissAim() {
   const missMm = useSettle((s) => s.choice.missMm);
   const words = missMm === USUAL_CHOICE.missMm ? "not asked" : `within ${missMm.toFixed(1)} mm`;
   return (
-    <div className="grid h-[1.625rem] grid-cols-[6.25rem_1fr_5.5rem] items-center gap-1.5">
-      <span>Missed less</span>
-      <Range label="Change allowed for fewer misses, mm" value={[missMm]} min={0} max={MOST_MISS_MM} step={0.5} onChange={([mm]) => choose({ missMm: mm })} reads={says("settle.misses")} shown={words} />
-      <span className="figure text-right text-[0.6875rem]" data-testid="settle-miss-mm">
-        {words}
+    <div className="field-row" data-row>
+      <span className="field-name">Missed less</span>
+      <span className="grid grid-cols-[1fr_5.5rem] items-center gap-2 pl-1.5">
+        <Range
+          label="Change allowed for fewer misses, mm"
+          value={[missMm]}
+          min={0}
+          max={MOST_MISS_MM}
+          step={0.5}
+          onChange={([mm]) => choose({ missMm: mm })}
+          reads={says("settle.misses")}
+          shown={words}
+        />
+        <span className="figure text-right text-[0.6875rem]" data-testid="settle-miss-mm">
+          {words}
+        </span>
       </span>
     </div>
   );

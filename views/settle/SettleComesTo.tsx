@@ -12,8 +12,13 @@ const percent = (part: number) => `${Math.round(part * 100)} %`;
 const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as const;
 
 export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
-  if (!proposal) return <p className="caption">What moved, how far and why is told here; the glass shows before and after over each other. Nothing is changed before you take it.</p>;
-  if (proposal.settled.kind === "clean") return <p className="caption">Nothing has to move.</p>;
+  if (!proposal)
+    return (
+      <p className="caption">
+        What moved, how far and why is told here; the glass shows before and after over each other. Nothing is changed before you take it.
+      </p>
+    );
+  if (proposal.settled.moves.length === 0 && proposal.settled.kind === "clean") return <p className="caption">Nothing has to move.</p>;
   const [was, is] = [distinctTally(proposal.before), distinctTally(proposal.after)];
   return (
     <>
@@ -61,7 +66,16 @@ function PartSlider() {
   return (
     <div className="grid grid-cols-[auto_1fr_auto] items-center gap-2">
       <span className="caption">before</span>
-      <Range label="From before to after" value={[part]} min={0} max={1} step={0.05} onChange={([value]) => showPart(value)} reads={says("settle.part")} shown={percent(part)} />
+      <Range
+        label="From before to after"
+        value={[part]}
+        min={0}
+        max={1}
+        step={0.05}
+        onChange={([value]) => showPart(value)}
+        reads={says("settle.part")}
+        shown={percent(part)}
+      />
       <span className="caption">after</span>
     </div>
   );

@@ -15,7 +15,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
   const screens = screensAsked({ choice, these }, layout);
   const faces = facesFor(choice, layout).length;
   const isWorking = run.kind === "working";
-  const canTake = proposal !== null && proposal.settled.kind !== "clean" && proposal.settled.kind !== "none";
+  const canTake = proposal !== null && proposal.settled.moves.length > 0;
   const asking = proposal && canTake ? askingScreens(proposal) : [];
   const fitsArrangement =
     asking.length > 0 && asking.length < shelfOf(layout).length && new Set(asking.map((screen) => arrangementFor(layout.arrangements, screen))).size === 1;
@@ -24,7 +24,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
       <p role="status" className={run.kind === "failed" ? "text-blocker" : ""} data-testid="settle-state">
         {stateWords(run, proposal, screens.length * faces)}
       </p>
-      <div className="flex flex-wrap gap-1.5">
+      <div className="flex flex-wrap gap-1">
         {isWorking && (
           <button type="button" className="push push-main" data-next onClick={stopSettle} {...readingProps(says("settle.stop"))}>
             Stop
@@ -36,12 +36,23 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
           </button>
         )}
         {fitsArrangement && (
-          <button type="button" className="push" onClick={() => takeIntoArrangement(session)} {...readingProps(says("settle.takeInto"), screensWord(asking.length))}>
-            As an arrangement for {screensWord(asking.length)}
+          <button
+            type="button"
+            className="push px-2"
+            onClick={() => takeIntoArrangement(session)}
+            {...readingProps(says("settle.takeInto"), screensWord(asking.length))}
+          >
+            As an arrangement
           </button>
         )}
         {!isWorking && (
-          <button type="button" className={`push ${canTake ? "" : "push-main"}`} data-next={canTake ? undefined : true} onClick={() => void ask(session)} {...readingProps(says("settle.anew"))}>
+          <button
+            type="button"
+            className={`push px-2 ${canTake ? "" : "push-main"}`}
+            data-next={canTake ? undefined : true}
+            onClick={() => void ask(session)}
+            {...readingProps(says("settle.anew"))}
+          >
             Settle anew
           </button>
         )}
@@ -61,7 +72,9 @@ function stateWords(run: SettleRun, proposal: Proposal | null, faces: number): s
     case "failed":
       return run.problem;
     case "working":
-      return run.progress === null ? `Looking at ${faces} faces…` : `${DOING[run.progress.doing]}: ${findings(run.progress.left)} left so far, on ${faces} faces.`;
+      return run.progress === null
+        ? `Looking at ${faces} faces…`
+        : `${DOING[run.progress.doing]}: ${findings(run.progress.left)} left so far, on ${faces} faces.`;
     case "done": {
       if (!proposal) return "The layout has changed since: settle anew.";
       const { kind, asked, left, cost } = proposal.settled;

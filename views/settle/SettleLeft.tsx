@@ -29,7 +29,12 @@ export function SettleLeft({ proposal }: { proposal: Proposal }) {
           const { code, severity, subjects } = group[0].finding;
           const screens = new Set(group.map(({ face }) => settled.faces[face].screen.name)).size;
           return (
-            <article key={`${code} ${subjects.join()}`} className="grid gap-1 border-t border-rule pt-1" data-no-way={code} aria-label={`${code} of ${subjects.map((id) => nameOf(layout, id)).join(" and ")}`}>
+            <article
+              key={`${code} ${subjects.join()}`}
+              className="grid gap-1 border-t border-rule pt-1"
+              data-no-way={code}
+              aria-label={`${code} of ${subjects.map((id) => nameOf(layout, id)).join(" and ")}`}
+            >
               <h3>
                 <span className={SEVERITY_CLASS[severity]}>
                   <span aria-hidden>{SEVERITY_MARK[severity]}</span> {code}
@@ -102,7 +107,8 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
               onClick={() => goWay(session, way, true)}
               {...readingProps(says("settle.wayOut"), named(layout, way.text))}
             >
-              {wayWords(layout, way)} <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "cost: ask" : `${way.costMm2.toFixed(1)} mm²`}</span>
+              {wayWords(layout, way)}{" "}
+              <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "cost: ask" : `${way.costMm2.toFixed(1)} mm²`}</span>
             </button>
           ))}
         </div>

@@ -23,16 +23,25 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
               type="button"
               className="min-w-0 flex-1 rounded-sm text-left hover:bg-paper"
               onClick={() => session.select([move.id])}
-              {...readingProps(says("settle.move", { reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, faces })).join("; ") || "with the others" }), nameOf(layout, move.id))}
+              {...readingProps(
+                says("settle.move", { reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, faces })).join("; ") || "with the others" }),
+                nameOf(layout, move.id),
+              )}
             >
-              <span className="font-semibold">{nameOf(layout, move.id)}</span> <span className="figure text-[0.6875rem]">{moveWords(move).replaceAll("`", "")}</span>
+              <span className="font-semibold">{nameOf(layout, move.id)}</span>{" "}
+              <span className="figure text-[0.6875rem]">{moveWords(move).replaceAll("`", "")}</span>
               {move.reasons.slice(0, 2).map((reason, i) => (
                 <span key={i} className="caption block">
                   {reasonWords(reason, move.id, { layout, faces })}
                 </span>
               ))}
             </button>
-            <button type="button" className="push h-6 shrink-0 px-1.5 text-[0.6875rem]" onClick={() => hold(session, move.id, true)} {...readingProps(says("settle.leaveOut"), nameOf(layout, move.id))}>
+            <button
+              type="button"
+              className="push h-6 shrink-0 px-1.5 text-[0.6875rem]"
+              onClick={() => hold(session, move.id, true)}
+              {...readingProps(says("settle.leaveOut"), nameOf(layout, move.id))}
+            >
               leave out
             </button>
           </li>

@@ -44,7 +44,9 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
         </>
       ),
     },
-    ...(proposal && (proposal.settled.left.length > 0 || proposal.settled.misses) ? [{ title: "What is left", plain: "", body: <SettleLeft proposal={proposal} /> }] : []),
+    ...(proposal && (proposal.settled.left.length > 0 || proposal.settled.misses)
+      ? [{ title: "What is left", plain: "", body: <SettleLeft proposal={proposal} /> }]
+      : []),
   ];
   return (
     <section

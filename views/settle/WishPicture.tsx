@@ -29,7 +29,10 @@ export function WishPicture({ proposal, noWay, face: place }: { proposal: Propos
   const between = useMemo(() => ({ was: of, is: layout, part: 1 }), [of, layout]);
   const resolved = resolvedOn(layout, screen, view);
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
-  const named = new Set([...noWay.subjects, ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects)]);
+  const named = new Set([
+    ...noWay.subjects,
+    ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects),
+  ]);
   const hairline = 1 / scale;
   const { safe } = framesOf(screen, layout.picture);
   const isFar = noWay.parts.some(({ code }) => code === "reach/far") || noWay.code === "reach/far";
@@ -38,22 +41,58 @@ export function WishPicture({ proposal, noWay, face: place }: { proposal: Propos
     <figure className="grid content-start gap-0.5" style={{ width: ROOM.w }}>
       <span className="relative block" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
         <LiveLayout screen={screen} scale={scale} label={`Where it falls short, on ${facedName(faced)}`} face={face} between={between} />
-        <svg aria-hidden className="absolute inset-0 overflow-hidden" width={screen.widthPx * scale} height={screen.heightPx * scale} viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}>
+        <svg
+          aria-hidden
+          className="absolute inset-0 overflow-hidden"
+          width={screen.widthPx * scale}
+          height={screen.heightPx * scale}
+          viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}
+        >
           <defs>
             <pattern id="wish-hatch" width={6 * hairline} height={6 * hairline} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <path d={`M0 0V${6 * hairline}`} stroke={FINDING_TONE.blocker} strokeWidth={2 * hairline} />
             </pattern>
           </defs>
-          <rect x={safe.x} y={safe.y} width={safe.w} height={safe.h} fill="none" stroke={ON_GLASS.ink} strokeWidth={hairline} strokeDasharray={`${6 * hairline} ${3 * hairline}`} />
+          <rect
+            x={safe.x}
+            y={safe.y}
+            width={safe.w}
+            height={safe.h}
+            fill="none"
+            stroke={ON_GLASS.ink}
+            strokeWidth={hairline}
+            strokeDasharray={`${6 * hairline} ${3 * hairline}`}
+          />
           {isFar &&
             thumbPivots(layout, screen).map(({ x, y }) => (
-              <circle key={`${x} ${y}`} cx={x} cy={y} r={layout.limits.stretchMm * mm} fill="none" stroke={ON_GLASS.reach} strokeWidth={1.5 * hairline} strokeDasharray={`${hairline} ${3 * hairline}`} />
+              <circle
+                key={`${x} ${y}`}
+                cx={x}
+                cy={y}
+                r={layout.limits.stretchMm * mm}
+                fill="none"
+                stroke={ON_GLASS.reach}
+                strokeWidth={1.5 * hairline}
+                strokeDasharray={`${hairline} ${3 * hairline}`}
+              />
             ))}
           {[...named].map((id) => {
             const control = byId(resolved.controls).get(id);
             const area = control ? touchArea(control) : byId(resolved.keepClear).get(id);
             if (!area) return null;
-            return <rect key={id} x={area.x} y={area.y} width={area.w} height={area.h} fill="url(#wish-hatch)" fillOpacity={0.8} stroke={FINDING_TONE.blocker} strokeWidth={1.5 * hairline} />;
+            return (
+              <rect
+                key={id}
+                x={area.x}
+                y={area.y}
+                width={area.w}
+                height={area.h}
+                fill="url(#wish-hatch)"
+                fillOpacity={0.8}
+                stroke={FINDING_TONE.blocker}
+                strokeWidth={1.5 * hairline}
+              />
+            );
           })}
         </svg>
       </span>

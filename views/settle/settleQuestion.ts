@@ -49,7 +49,15 @@ export interface SettleChoice {
 }
 
 /** What holds unless something else is chosen. */
-export const USUAL_CHOICE: SettleChoice = { which: "these", hands: "both", sizes: "usual", severity: "warning", aims: AIMS, changeable: CHANGEABLES, missMm: 0 };
+export const USUAL_CHOICE: SettleChoice = {
+  which: "these",
+  hands: "both",
+  sizes: "usual",
+  severity: "warning",
+  aims: AIMS,
+  changeable: CHANGEABLES,
+  missMm: 0,
+};
 
 /** The hands and sizes of a choice. */
 export function facesFor({ hands, sizes }: Pick<SettleChoice, "hands" | "sizes">, layout: Pick<Layout, "playerSizes">): readonly Face[] {

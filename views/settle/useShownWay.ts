@@ -1,6 +1,9 @@
 "use client";
 /** The part of the way from before to after that is shown of what Settle proposes for the open layout. */
 import { useMemo } from "react";
+import { SEVERITIES, type BareFinding } from "../../core/checks/finding";
+import type { Face } from "../../core/checks/grid";
+import { byName } from "../../core/derived/byId";
 import { useSession } from "../session/context";
 import type { Between } from "../shared/LiveLayout";
 import { proposalFor, proposedLayout, useSettle, type Proposal } from "./settling";
@@ -19,4 +22,19 @@ export function useShownWay(): Between | undefined {
   const part = useSettle((s) => s.part);
   const is = useMemo(() => (proposal ? proposedLayout(proposal) : null), [proposal]);
   return useMemo(() => (proposal && is ? { was: proposal.of, is, part } : undefined), [proposal, is, part]);
+}
+
+/** From here on what is shown is nearer to after than to before. */
+const NEARER_AFTER = 0.5;
+
+/** What is found after, while that is what is shown of a face; null where it is not, or is not known. Gravest first, as findings come. */
+export function useSettledFindings(screen: string, { handed, playerSize }: Face): readonly BareFinding[] | null {
+  const proposal = useProposal();
+  const part = useSettle((s) => s.part);
+  return useMemo(() => {
+    if (!proposal || part < NEARER_AFTER) return null;
+    const face = proposal.request.faces.findIndex((one) => one.handed === handed && one.playerSize === playerSize);
+    const found = byName(proposal.after).get(screen)?.faces[face];
+    return found ? SEVERITIES.flatMap((severity) => found.filter((one) => one.severity === severity)) : null;
+  }, [proposal, part, screen, handed, playerSize]);
 }

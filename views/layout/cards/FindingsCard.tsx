@@ -26,7 +26,12 @@ function SettleButton() {
   const session = useSessionActions();
   const count = useSession((s) => benchScreens(s.layout).length);
   return (
-    <button type="button" className="push mb-1 h-6 justify-self-start" onClick={() => settleBench(session)} {...readingProps(says("settle.open"), `these ${count} screens`)}>
+    <button
+      type="button"
+      className="push mb-1 h-6 justify-self-start"
+      onClick={() => settleBench(session)}
+      {...readingProps(says("settle.open"), `these ${count} screens`)}
+    >
       settle these {count} screens
     </button>
   );
