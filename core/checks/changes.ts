@@ -21,17 +21,27 @@ const SAME: Readonly<Record<Measure["unit"], number>> = { mm: 0.05, share: 0.005
 
 const keyOf = ({ code, subjects }: BareFinding) => JSON.stringify([code, subjects]);
 
-/** What became of the findings of one screen for one player, in the order of the newer ones, what is gone last. */
-export function changesOf(was: readonly BareFinding[], is: readonly BareFinding[]): FindingChange[] {
-  const [before, after] = [byKey(was), byKey(is)];
+/** Findings by what they are about, those that somebody lives with left out. */
+export type FindingsByKey = ReadonlyMap<string, readonly BareFinding[]>;
+
+/** What is new, graver or better among findings, against others; what is gone is not told. */
+export function changesAgainst(before: FindingsByKey, after: FindingsByKey): FindingChange[] {
   const changes: FindingChange[] = [];
   for (const [key, now] of after) for (const finding of now) changes.push(...changeOf(before.get(key) ?? [], now, finding));
+  return changes;
+}
+
+/** What became of the findings of one screen for one player, in the order of the newer ones, what is gone last. */
+export function changesOf(was: readonly BareFinding[], is: readonly BareFinding[]): FindingChange[] {
+  const [before, after] = [findingsByKey(was), findingsByKey(is)];
+  const changes = changesAgainst(before, after);
   for (const [key, then] of before)
     for (const finding of then) if (!(after.get(key) ?? []).some((one) => meets(one, finding))) changes.push({ kind: "gone", was: finding, is: null });
   return changes;
 }
 
-function byKey(findings: readonly BareFinding[]): Map<string, BareFinding[]> {
+/** Puts findings in order by what they are about. */
+export function findingsByKey(findings: readonly BareFinding[]): Map<string, BareFinding[]> {
   const found = new Map<string, BareFinding[]>();
   for (const finding of findings) {
     if (finding.accepted !== null) continue;

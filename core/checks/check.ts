@@ -14,8 +14,8 @@ import { contextWithFix } from "./fixes";
 import { type Fix } from "./fix";
 import { bounds } from "./bounds";
 import { reaches } from "./reaches";
-import { coverage } from "./coverage";
-import { touches } from "./touches";
+import { cover, coverage, zonesSeen } from "./coverage";
+import { touches, touchesAlone, touchesTogether } from "./touches";
 
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, bounds, touches, feels, reaches, coverage];
@@ -27,15 +27,15 @@ interface MomentFound {
 }
 
 /** What holds in a context, each with the moment it holds in. */
-function foundIn(context: CheckContext, playerView: PlayerView): MomentFound[] {
+function foundIn(context: CheckContext, playerView: PlayerView, checks: readonly Check[] = CHECKS): MomentFound[] {
   const all: MomentFound[] = [];
-  for (const check of CHECKS) if (check.once) for (const found of check.once(context)) all.push({ found, moment: null });
+  for (const check of checks) if (check.once) for (const found of check.once(context)) all.push({ found, moment: null });
   const asked = playerView.moment !== null ? [playerView.moment] : context.layout.moments.map((m) => m.id);
   const moments: readonly (string | null)[] = asked.length > 0 ? asked : [null];
   const judged: MomentFound[] = [];
   for (const moment of moments) {
     const within = inMoment(context, moment);
-    for (const check of CHECKS) if (check.inMoment) for (const found of check.inMoment(within)) judged.push({ found, moment });
+    for (const check of checks) if (check.inMoment) for (const found of check.inMoment(within)) judged.push({ found, moment });
   }
   return all.concat(moments.length === 1 ? judged.map(({ found }) => ({ found, moment: playerView.moment })) : mergeMoments(judged, moments.length));
 }
@@ -79,6 +79,26 @@ export function bareFindings(layout: Layout, screen: Screen, playerView: PlayerV
 /** The same for a screen that is looked at again and again: what is known of it is kept, and only what has changed is placed anew. */
 export function bareOn(layout: Layout, screen: Screen, playerView: PlayerView): BareFinding[] {
   return judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one));
+}
+
+/** The families that say something of single controls: what they find of one does not depend on the others. */
+const ALONE: readonly Check[] = [bounds, touchesAlone, feels, { once: reaches.once }, zonesSeen];
+/** The families that say something of controls by those near to them, and of all of them together. */
+const TOGETHER: readonly Check[] = [touchesTogether];
+const ALL_TOGETHER: readonly Check[] = [{ inMoment: reaches.inMoment }, cover];
+
+/** A finding without its text, and how to word it. */
+export interface WordedFinding extends BareFinding {
+  readonly word: (say: Say) => string;
+}
+
+/**
+ * What is found of some controls (`alone`: a context of these), by others near to them (`together`: of these and those), or of all of them at
+ * once (`all`): for those who have little time. Words that nothing reads, and the glass between landing areas, are not asked about.
+ */
+export function findingsOfSome(context: CheckContext, playerView: PlayerView, which: "alone" | "together" | "all"): WordedFinding[] {
+  const found = foundIn(context, playerView, { alone: ALONE, together: TOGETHER, all: ALL_TOGETHER }[which]);
+  return found.map((one) => ({ ...bare(context.layout, one), word: (say) => one.found.text(say, null) }));
 }
 
 /** How many findings of each severity a screen has, accepted ones left out: nothing is worded, no fix is proved. */

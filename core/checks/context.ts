@@ -30,6 +30,8 @@ export interface CheckContext {
   readonly mm: number;
   readonly frames: Frames;
   readonly placed: readonly PlacedControl[];
+  /** The controls that are asked about: of pairs only those that one of them is in. Absent: all. */
+  readonly about?: ReadonlySet<string>;
 }
 export interface MomentContext extends CheckContext {
   /** The moment judged, or null where the layout has none. */

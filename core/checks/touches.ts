@@ -58,30 +58,32 @@ function* once(context: CheckContext): Iterable<Found> {
 }
 
 /** Pairs whose areas are nearer than `px` and both ground or neither, in drawing order: most pairs are far apart and are passed over at once. */
-function pairs(placed: readonly PlacedControl[], px: number): [PlacedControl, PlacedControl][] {
+function pairs({ about }: MomentContext, placed: readonly PlacedControl[], px: number): [PlacedControl, PlacedControl][] {
   const found: [PlacedControl, PlacedControl][] = [];
   for (let i = 0; i < placed.length; i += 1) {
     const a = placed[i];
+    const isAsked = !about || about.has(a.control.id);
     for (let j = i + 1; j < placed.length; j += 1) {
       const b = placed[j];
+      if (!isAsked && !about.has(b.control.id)) continue;
       if (a.underlay === b.underlay && isWithin(a.area, b.area, px)) found.push([a, b]);
     }
   }
   return found;
 }
 
-function* inMoment(context: MomentContext): Iterable<Found> {
+/** What becomes of controls by others that are there. */
+function* amongOthers(context: MomentContext): Iterable<Found> {
   // An area without width or height is in no pair and covers nothing.
   const own = context.shown.filter((s) => s.at.sharing === "own" && s.area.w > 0 && s.area.h > 0);
   yield* overlapsAndGaps(context, own);
   yield* buried(context, own);
-  yield* stolenTaps(context);
 }
 
 function* overlapsAndGaps(context: MomentContext, own: readonly PlacedControl[]): Iterable<Found> {
   const { layout, mm, screenName } = context;
   const gap = layout.limits.minGapMm * mm;
-  for (const [a, b] of pairs(own, gap)) {
+  for (const [a, b] of pairs(context, own, gap)) {
     const smaller = Math.min(areaOf(a.area), areaOf(b.area));
     const shared = commonArea(a.area, b.area);
     const part = shared / smaller;
@@ -112,10 +114,11 @@ function* overlapsAndGaps(context: MomentContext, own: readonly PlacedControl[])
 }
 
 /** What lies under ground drawn above it, which takes its touches. */
-function* buried({ screenName }: MomentContext, own: readonly PlacedControl[]): Iterable<Found> {
+function* buried({ screenName, about }: MomentContext, own: readonly PlacedControl[]): Iterable<Found> {
   const underlay = own.filter((s) => s.underlay);
+  const isGroundAsked = underlay.some((s) => about?.has(s.control.id));
   for (const under of own) {
-    if (under.underlay) continue;
+    if (under.underlay || (about && !about.has(under.control.id) && !isGroundAsked)) continue;
     const above = underlay.filter((s) => s.index > under.index && isWithin(s.area, under.area, 0));
     if (above.length === 0) continue;
     const covered = coveredArea(
@@ -155,4 +158,14 @@ function* stolenTaps({ shown, zones, screenName }: MomentContext): Iterable<Foun
   }
 }
 
-export const touches: Check = { once, inMoment };
+/** What is to be said of each control by itself. */
+export const touchesAlone: Check = { once, inMoment: stolenTaps };
+/** What is to be said of controls by others that are there. */
+export const touchesTogether: Check = { inMoment: amongOthers };
+export const touches: Check = {
+  once,
+  *inMoment(context) {
+    yield* amongOthers(context);
+    yield* stolenTaps(context);
+  },
+};

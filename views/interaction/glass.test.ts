@@ -43,7 +43,7 @@ function glass(start: Layout = harbour, change: Partial<GlassWorld> = {}) {
         label = command.label;
         return;
       case "preview":
-        return apply(command.edit());
+        return apply(command.edit(command.way));
       case "follow":
         return apply(followed(command.edit, layout));
       case "commit":
@@ -56,7 +56,7 @@ function glass(start: Layout = harbour, change: Partial<GlassWorld> = {}) {
         return;
       case "edit":
         history.push(command.label);
-        return apply(command.edit());
+        return apply(command.edit(command.way));
       case "make":
         made.push(command.at);
         return;

@@ -78,13 +78,13 @@ export const NOTHING_SHOWN: GlassShown = { marquee: null, drawn: null, anchorDra
 
 export type EditNow = (now: Layout) => Result<Layout>;
 
-/** What is to be done. `preview`: from the layout as it was when the gesture began; `follow`: what belongs to the gesture after its last preview. */
+/** What is to be done. `preview`: from the layout as it was when the gesture began, so far along its way (px of the screen); `follow`: what belongs to the gesture after its last preview. */
 export type GlassCommand =
   | { readonly do: "capture"; readonly pointer: number }
   | { readonly do: "select"; readonly ids: readonly string[] }
   | { readonly do: "enter"; readonly cluster: string | null }
   | { readonly do: "begin"; readonly label: string }
-  | { readonly do: "preview"; readonly edit: () => Result<Layout> }
+  | { readonly do: "preview"; readonly edit: (way: Point) => Result<Layout>; readonly way: Point }
   | { readonly do: "follow"; readonly edit: EditNow }
   | { readonly do: "commit" }
   | { readonly do: "cancel" }
@@ -150,7 +150,7 @@ function movePreview({ context, point: start, targets }: GlassGesture, { ids }: 
   }
   return [
     { do: "show", shown: { guides } },
-    { do: "preview", edit: () => moveBy(context, ids, dx, dy) },
+    { do: "preview", edit: (way) => moveBy(context, ids, way.x, way.y), way: { x: dx, y: dy } },
   ];
 }
 
@@ -167,12 +167,22 @@ function resizePreview(
 ): readonly GlassCommand[] {
   const keep = (handle.length === 2 && isRound(context, id)) !== now.keys.shift;
   const least = LEAST_MM * pxPerMm(context.screen);
-  const drag = { key: handle, dx: now.point.x - start.x, dy: now.point.y - start.y, least, keep };
+  const way = { x: now.point.x - start.x, y: now.point.y - start.y };
+  const dragged = ({ x, y }: Point) => ({ key: handle, dx: x, dy: y, least, keep });
+  const drag = dragged(way);
   const { box, guides } = now.keys.alt || !targets ? { box: draggedBox(from, drag), guides: [] } : snappedBox(from, drag, targets);
   const cluster = placeableOf(context.layout, id)?.kind === "cluster";
   return [
     { do: "show", shown: { guides } },
-    { do: "preview", edit: () => (cluster ? scaleCluster(context, id, box) : placeAt(context, id, box, true)) },
+    {
+      do: "preview",
+      edit: (at) => {
+        // Where it is wanted it snaps; on the way there it does not.
+        const there = at === way ? box : draggedBox(from, dragged(at));
+        return cluster ? scaleCluster(context, id, there) : placeAt(context, id, there, true);
+      },
+      way,
+    },
   ];
 }
 

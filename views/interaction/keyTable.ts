@@ -131,6 +131,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     on: "not-buttons",
   },
   { ...PLACING, keys: [...arrows("", "nudge"), ...arrows("shift+", "nudge far")], shown: "arrow keys · with Shift", words: "nudge by 1 u · by 5 mm" },
+  { ...PLACING, keys: [["shift+y", "hold screens"]], shown: "Shift Y", words: "hold all screens: a drag stops where it would break one of the rail" },
   { ...PLACING, keys: [], shown: "Alt while dragging", words: "let go of snapping; a tether is tied freely" },
   { ...PLACING, keys: [], shown: "Shift while dragging a handle", words: "keep the proportion, or let it go where it is kept" },
   {

@@ -14,6 +14,7 @@ import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
 import { lit, SWITCH } from "./barStyle";
+import { switchHolding } from "./holding";
 import { OverlayList } from "./OverlayList";
 import { useRoving } from "../../ui/useRoving";
 import { LanguageChoice } from "../shared/LanguageChoice";
@@ -49,6 +50,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
     <div ref={bar} role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
       <Palette onDrop={drop} />
       <PlayerTools />
+      <HoldSwitch />
       <LanguageChoice />
       <span className="ml-auto flex items-center gap-0.5">
         <HiddenForNow />
@@ -150,6 +152,16 @@ const PlayerTools = memo(function PlayerTools() {
     </span>
   );
 });
+
+/** A drag may not break any screen of the rail. */
+function HoldSwitch() {
+  const holds = useBench((b) => b.holds);
+  return (
+    <button className={`${SWITCH} ${lit(holds)}`} aria-pressed={holds} {...readingProps(says("bar.hold"), holds ? "yes" : "no")} onClick={switchHolding}>
+      hold all screens
+    </button>
+  );
+}
 
 /** A take again and again in the corner of the glass. */
 function TakeSwitch() {

@@ -14,6 +14,7 @@ import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
 import { railOf } from "../session/screens";
 import { screenFigures } from "../shared/screenFigures";
+import { useBench } from "./bench";
 import { LiveLayout } from "../shared/LiveLayout";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
@@ -81,9 +82,11 @@ interface Props {
 }
 
 const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
+  const holds = useBench((b) => b.heldBy === item.name);
   return (
     <button
-      className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
+      data-holds={holds || undefined}
+      className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet data-holds:bg-sheet data-holds:outline-2 data-holds:-outline-offset-2 data-holds:outline-warning ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
       aria-pressed={onBench}
       aria-label={`${item.name}, put on the bench`}
       onClick={() => onPick(item.name)}

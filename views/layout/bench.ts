@@ -36,6 +36,10 @@ export interface Bench {
   readonly several: boolean;
   /** What is not drawn on the bench for now. */
   readonly hidden: readonly string[];
+  /** A drag may not break any screen of the rail. */
+  readonly holds: boolean;
+  /** The screen that holds the drag under way, by its name. */
+  readonly heldBy: string | null;
   /** A take plays again and again in the corner of the glass. */
   readonly loopsTake: boolean;
 }
@@ -58,6 +62,8 @@ const START: Bench = {
   copying: null,
   several: false,
   hidden: [],
+  holds: false,
+  heldBy: null,
   loopsTake: false,
 };
 export const benchStore = createStore<Bench>(() => START);
@@ -65,8 +71,11 @@ export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchSto
 export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);
 /** Back to how a bench begins: another layout has been opened. */
 export const clearBench = (): void => benchStore.setState(START, true);
-/** The bench is left for another view: what was in hand is put down, what is hidden for now stays so. */
-export const leaveBench = (): void => benchStore.setState({ ...START, hidden: benchStore.getState().hidden }, true);
+/** The bench is left for another view: what was in hand is put down, what is hidden for now stays so, and screens that are held. */
+export const leaveBench = (): void => {
+  const { hidden, holds } = benchStore.getState();
+  benchStore.setState({ ...START, hidden, holds }, true);
+};
 
 /** Zooms to a factor of the size that fits, so that a point (CSS px from the middle of the room) stays where it is. `now` and `next` are scales. */
 export function zoomAbout(point: { x: number; y: number }, now: number, next: number, factor: number): void {

@@ -21,6 +21,7 @@ import { benchStore, setBench } from "./bench";
 import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./selectionEdits";
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
+import { isHeldBack, switchHolding } from "./holding";
 import { KINDS } from "./kinds";
 import { isShown, OVERLAYS, toggleOverlay } from "./overlays";
 import { paste } from "./paste";
@@ -68,7 +69,8 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
   const one = selection.length === 1;
   const nudge = (px: number) => (dx: number, dy: number, event: KeyboardEvent) => {
     if (selection.length === 0) return false;
-    session.edit(`nudge ${names}`, () => moveBy(context, selection, dx * px, dy * px), event.repeat);
+    const edit = () => moveBy(context, selection, dx * px, dy * px);
+    if (!isHeldBack(session, edit)) session.edit(`nudge ${names}`, edit, event.repeat);
   };
   const reorder = (words: string, to: Parameters<typeof reorderControls>[2]) => () =>
     selection.length > 0 && (session.edit(words, (l) => reorderControls(l, selection, to)), true);
@@ -175,6 +177,7 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
       setBench({ held });
       sayOnLine(`The controls as ${held ? "held" : "at rest"}.`);
     },
+    "hold screens": switchHolding,
     "other hand": () => {
       const handed = playerView.handed === "left" ? "right" : "left";
       session.showPlayer({ handed });

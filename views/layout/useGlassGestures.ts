@@ -1,6 +1,6 @@
 "use client";
 /** Feeds the machine of the glass (interaction/glass.ts) with what the page tells, once a frame while something moves, and does what it says. */
-import { useEffect, useImperativeHandle, useRef, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
+import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
 import { growControl } from "../../core/editing/make";
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/glass";
@@ -11,6 +11,7 @@ import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { benchStore, setBench } from "./bench";
 import { growInto, growZone } from "./grow";
+import { createHolding } from "./holding";
 import { isShown } from "./overlays";
 
 /** What others may do to a gesture on the glass. */
@@ -44,6 +45,7 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   const waiting = useRef<GlassInput | null>(null);
   const animation = useRef(0);
   const spaceHeld = useRef(false);
+  const [holding] = useState(() => createHolding(session));
 
   const world = (): GlassWorld => {
     const { entered, tool, pan } = benchStore.getState();
@@ -66,19 +68,22 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
         return setBench({ entered: command.cluster });
       case "begin":
         setBench({ dragging: true });
-        return session.begin(command.label);
+        session.begin(command.label);
+        return holding.begin();
       case "preview":
-        return void session.preview(command.edit);
+        return void session.preview(() => holding.preview(command.edit, command.way));
       case "follow": {
         const { layout } = session.store.getState();
-        const after = followed(command.edit, layout);
+        const after = holding.follow(layout, followed(command.edit, layout));
         return void session.preview(() => after);
       }
       case "commit":
         setBench({ dragging: false });
+        holding.end();
         return session.commit();
       case "cancel":
         setBench({ dragging: false });
+        holding.end();
         return session.cancel();
       case "edit":
         return void session.edit(command.label, command.edit);

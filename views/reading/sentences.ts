@@ -343,7 +343,10 @@ export const SENTENCES = {
   "map.face": { words: "The player the map is judged for: {value}." },
   "map.everywhere": { words: "What is found on every screen of the map alike, such as a word misspelt: {value}." },
   "map.plot": { words: "{value}. A click makes this screen, and puts it on the bench.", keys: "arrow keys · Enter" },
-  "settle.open": { words: "Looks for the least change after which {value} have nothing left that has to go. Nothing is changed before you take it.", keys: "Y" },
+  "settle.open": {
+    words: "Looks for the least change after which {value} have nothing left that has to go. Nothing is changed before you take it.",
+    keys: "Y",
+  },
   "settle.close": { words: "Closes Settle; nothing has been changed.", keys: "Escape" },
   "settle.screens": { words: "Where it is settled: {value}. On screens that are not chosen nobody looks." },
   "settle.hands": { words: "For whom: {value}. The left hand sees the layout mirrored." },

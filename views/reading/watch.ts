@@ -10,8 +10,8 @@ export interface Read {
 }
 
 const said = createStore<{ readonly words: string | null }>(() => ({ words: null }));
-/** Says something on the line, until something else is pointed at or focused: what a key has just turned on, say. */
-export const sayOnLine = (words: string): void => said.setState({ words });
+/** Says something on the line, until something else is pointed at or focused: what a key has just turned on, say. Null says nothing any more. */
+export const sayOnLine = (words: string | null): void => said.setState({ words });
 /** What was said last; null where something has been pointed at since. */
 export const useSaid = (): string | null => useStore(said, (s) => s.words);
 
