@@ -56,7 +56,7 @@ function glass(start: Layout = harbour, change: Partial<GlassWorld> = {}) {
         return;
       case "edit":
         history.push(command.label);
-        return apply(command.edit(command.way));
+        return apply(command.edit());
       case "make":
         made.push(command.at);
         return;

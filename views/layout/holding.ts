@@ -25,7 +25,7 @@ function tell(layout: Layout, broken: Broken | null): void {
   }
   if (before !== broken.screen.name) setBench({ heldBy: broken.screen.name });
   const [why] = broken.finding.word(sayNames(layout)).split(";");
-  sayOnLine(`Held by ${broken.screen.name}: ${why.replaceAll("`", "")}.`);
+  sayOnLine(`Held by ${broken.screen.name}: ${why.replaceAll("`", "").replace(` on ${broken.screen.name}`, "")}.`);
 }
 
 /** A drag on the glass that may be held. */
