@@ -1,5 +1,4 @@
 import fc from "fast-check";
-import { changesOf } from "../checks/changes";
 import { bareFindings } from "../checks/check";
 import { catalogueFor } from "../checks/catalogue";
 import { facesOf } from "../checks/grid";
@@ -13,9 +12,9 @@ import { writeLayout } from "../format/write";
 import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { leastByRandomSearch } from "../../test/randomSearch";
 import { sampleLayouts } from "../../test/samples";
+import { GLASS, layoutOf, pinned, RIGHT, saidByChecks as judged } from "../../test/glass";
 import { countAsked, requestFor, spoiledLayout } from "../../test/spoiled";
-import { isAskedFor } from "./aims";
-import { readCodes, type SettleRequest } from "./request";
+import { readCodes } from "./request";
 import { settle } from "./settle";
 
 /** How many layouts of any kind, of how many controls at most: few in a test, many in the storm. */
@@ -31,38 +30,6 @@ const spoiled = fc
 const [harbour] = sampleLayouts();
 const FIRST = catalogueFor("landscape").slice(0, 4);
 
-/** What the checks themselves say of a version: what is left of that which is asked for, what is new or graver. */
-function judged(request: SettleRequest, version: Layout) {
-  const faces = request.screens.flatMap((screen) => request.faces.map((face) => ({ screen, view: { ...face, moment: request.moment } })));
-  const [was, is] = [request.layout, version].map((layout) => faces.map(({ screen, view }) => bareFindings(layout, screen, view)));
-  return {
-    left: is.flat().filter((finding) => isAskedFor(request, finding)).length,
-    worse: is.flatMap((list, i) => changesOf(was[i], list).filter(({ kind }) => kind === "new" || kind === "graver")),
-  };
-}
-
-const pinned = (id: string, kind: string, [x, y]: readonly [number, number], size: number | readonly [number, number], more: object = {}) => ({
-  id,
-  name: id,
-  kind,
-  placement: {
-    kind: "pin",
-    frame: "screen",
-    anchor: [0, 0],
-    pivot: [0.5, 0.5],
-    offset: [`${x}mm`, `${y}mm`],
-    size: typeof size === "number" ? [`${size}mm`, `${size}mm`] : [`${size[0]}mm`, `${size[1]}mm`],
-  },
-  ...more,
-});
-function layoutOf(controls: readonly object[], more: object = {}): Layout {
-  const read = parseLayout({ format: "nodulum-layout", version: 1, name: "Test", reference: { width: 1600, height: 720 }, scale: {}, controls, ...more });
-  if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  return read.value;
-}
-/** 1 px is a tenth of a mm: 160 by 72 mm. */
-const GLASS = plainScreen("Glass", 1600, 720, 254);
-const RIGHT = [{ handed: "right", playerSize: 1 }] as const;
 const placeOf = (layout: Layout, id: string) => (placementIn(layout, null, id) as Pin).offset.map((length) => lengthOf(length).amount);
 
 test("a clean layout does not change", () => {

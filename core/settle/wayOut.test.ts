@@ -1,0 +1,104 @@
+import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/glass";
+import { requestFor } from "../../test/spoiled";
+import { checked } from "../editing/edits/checked";
+import { placementIn } from "../editing/placeables";
+import { arrangementFor } from "../engine/placement/arrangement";
+import { plainScreen } from "../engine/placement/screen";
+import type { Layout, Screen } from "../format/types";
+import { bareFindings } from "../checks/check";
+import { takenIntoArrangement, withoutSame, withOwnPlaces } from "./ownArrangement";
+import { shownApart } from "./ownMoment";
+import { settle } from "./settle";
+import { requestBy } from "./wayOut";
+
+const NARROW = plainScreen("Narrow", 170, 95, 254);
+const three = ["pump", "horn", "towline"].map((id, i) => pinned(id, "button", [4.6 + 3.9 * i, 4.75], 9));
+const value = <T>(made: { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: unknown }): T => {
+  if (!made.ok) throw new Error(JSON.stringify(made.problems));
+  return made.value;
+};
+const found = (layout: Layout, screen: Screen) => bareFindings(layout, screen, { handed: "right", playerSize: 1, moment: null });
+
+test("each way out leads on: what is asked then is a sound layout, and less is left of it", () => {
+  const request = requestFor(layoutOf(three), [NARROW], RIGHT);
+  const settled = settle(request);
+  const ways = settled.noWays.flatMap(({ waysOut }) => waysOut);
+  expect(ways.length).toBeGreaterThan(0);
+  for (const way of ways) {
+    const next = value(requestBy(request, way, [NARROW]));
+    expect(checked(request.layout, next.layout).ok).toBe(true);
+    expect(settle(next).left.length).toBeLessThan(settled.left.length);
+  }
+});
+
+test("smaller targets change the limit and nothing else", () => {
+  const request = requestFor(layoutOf(three), [NARROW], RIGHT);
+  const next = value(requestBy(request, { kind: "smaller-targets", minTargetMm: 6, text: "", costMm2: null }, [NARROW]));
+  expect(next.layout).toEqual({ ...request.layout, limits: { ...request.layout.limits, minTargetMm: 6 } });
+});
+
+test("of two controls one is shown when the other is not, with what it alone serves; a layout without moments gets them", () => {
+  const press = (id: string, x: number, word: string) => pinned(id, "button", [x, 40], 12, { serves: [{ port: "press", action: word }] });
+  const actions = ["pump", "horn"].map((name) => ({ name, kind: "press" }));
+  const plain = value(shownApart(layoutOf([press("a", 40, "pump"), press("b", 46, "horn"), press("c", 90, "horn")], { actions }), "a", "b"));
+  const momentsOf = (layout: Layout, id: string) => layout.controls.find((c) => c.id === id)!.moments;
+  expect(plain.moments).toHaveLength(2);
+  expect(momentsOf(plain, "a").some((moment) => momentsOf(plain, "b").includes(moment))).toBe(false);
+  expect(momentsOf(plain, "c")).toHaveLength(2);
+  expect(plain.actions.map(({ moments }) => moments)).toEqual([momentsOf(plain, "a"), plain.moments.map(({ id }) => id)]);
+  expect(checked(layoutOf([]), plain).ok).toBe(true);
+  expect(found(plain, GLASS).filter(({ code }) => code === "touch/overlap" || code === "bind/unserved")).toEqual([]);
+  // Where it has moments of its own already, it keeps those.
+  const timed = layoutOf([press("a", 40, "pump"), { ...press("b", 46, "horn"), moments: ["one"] }], {
+    actions,
+    moments: [
+      { id: "one", name: "One" },
+      { id: "two", name: "Two" },
+    ],
+  });
+  const apart = value(shownApart(timed, "a", "b"));
+  expect([momentsOf(apart, "a"), apart.moments]).toEqual([["two"], timed.moments]);
+});
+
+const WIDE = plainScreen("Wide", 2000, 720, 254);
+const SQUARE = plainScreen("Square", 900, 720, 254);
+/** On the square the two meet, for each is tied to its own side. */
+const two = layoutOf([
+  pinned("a", "button", [30, 50], 12),
+  {
+    ...pinned("b", "button", [0, 50], 12),
+    placement: { kind: "pin", frame: "screen", anchor: [1, 0], pivot: [0.5, 0.5], offset: ["-55mm", "50mm"], size: ["12mm", "12mm"] },
+  },
+]);
+
+test("an arrangement with its own places is settled there and leaves the base; what it says just as the base does goes", () => {
+  const request = requestFor(two, [WIDE, SQUARE], RIGHT);
+  const way = { kind: "arrangement", screens: ["Square"], text: "", costMm2: null } as const;
+  const next = value(requestBy(request, way, [WIDE, SQUARE]));
+  const { id } = next.layout.arrangements[0];
+  const settled = settle(next);
+  expect(settled.kind).toBe("settled");
+  const layout = withoutSame(settled.layout, id);
+  expect(layout.controls).toEqual(two.controls);
+  expect(found(layout, WIDE)).toEqual(found(two, WIDE));
+  expect(found(layout, SQUARE).filter(({ code }) => code !== "bind/silent")).toEqual([]);
+  expect(withoutSame(next.layout, id).arrangements[0].overrides).toEqual({});
+});
+
+test("taken into an arrangement: as settled on the screens that asked, as before on every other", () => {
+  const request = requestFor(two, [SQUARE], RIGHT);
+  const settled = settle(request);
+  const { layout, others } = value(takenIntoArrangement(two, settled.layout, { screens: [SQUARE], shelf: [WIDE, SQUARE], name: "Here" }));
+  expect([others, layout.controls]).toEqual([0, two.controls]);
+  for (const key of ["a", "b"]) expect(placementIn(layout, layout.arrangements[0].id, key)).toEqual(placementIn(settled.layout, null, key));
+  expect(arrangementFor(layout.arrangements, WIDE)).toBe(-1);
+  expect(saidByChecks(request, layout)).toEqual({ left: settled.left.length, worse: [] });
+});
+
+test("screens that have several arrangements get none more: what is their own would be told twice", () => {
+  const split: Layout = { ...two, arrangements: [{ id: "wide", name: "Wide", when: { aspect: { min: 2.5 } }, overrides: {} }] };
+  expect(withOwnPlaces(split, { screens: [WIDE, SQUARE], shelf: [WIDE, SQUARE], name: "Both" })).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringContaining("several arrangements") }],
+  });
+});
