@@ -14,6 +14,7 @@ import { takenIntoArrangement, withoutSame } from "../../core/settle/ownArrangem
 import type { SettleRequest } from "../../core/settle/request";
 import type { SettleProgress } from "../../core/settle/settled";
 import { requestBy } from "../../core/settle/wayOut";
+import { isSameValue } from "../../core/versions/fields";
 import { connectSettle } from "../../workers/connect";
 import { createSettler, type Settler } from "../../workers/settle";
 import type { SettledFound } from "../../workers/settleService";
@@ -62,7 +63,7 @@ let settler: Settler | null = null;
 
 /** Whether two layouts are the same but for what the editor alone remembers. */
 export function isSameButBench(a: Layout, b: Layout): boolean {
-  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key]);
+  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key] || isSameValue(a[key], b[key]));
 }
 
 /** The proposal that holds for a layout; null where there is none. */
