@@ -1,0 +1,158 @@
+/** Settle at hand: from five blockers to none in two clicks; moves left out; ways out; misses; by key; held screens. */
+import { expect, test, type Locator, type Page } from "@playwright/test";
+import { control, middle, noViolations, open, openLayout, visual } from "./bench";
+
+/** Settling many screens on a busy machine takes its time. */
+const PATIENCE = { timeout: 90_000 };
+const panel = (page: Page) => page.getByRole("region", { name: "Settle", exact: true });
+const take = (page: Page) => panel(page).getByRole("button", { name: "Take it" });
+const found = (page: Page, severity: string) => panel(page).locator(`[data-settle-tally="${severity}"] td`);
+const history = async (page: Page) => {
+  await page.keyboard.press("Shift+H");
+  const first = await page.getByRole("complementary", { name: "History" }).getByRole("listitem").first().innerText();
+  await page.keyboard.press("Escape");
+  return first;
+};
+
+async function openDraft(page: Page, at: "/layout" | "/screens"): Promise<void> {
+  await open(page, at);
+  await openLayout(page, "Brackwater, first draft");
+  if (at === "/layout") return;
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Screens" }).click();
+  await expect(page.getByTestId("screens-judged")).toContainText("24 of 24 screens");
+}
+
+test("Screens, the first draft, 24 screens, both hands: from five blockers to none in two clicks; the grid tells before and after; one undo brings all back", async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await openDraft(page, "/screens");
+  await page.getByRole("button", { name: "grid", exact: true }).click();
+  await page.getByRole("button", { name: "settle these 24…" }).click();
+  await expect(panel(page).getByTestId("settle-state")).toContainText(/left so far, on 48 faces|Looking at 48 faces/);
+  await expect(take(page)).toBeVisible(PATIENCE);
+  await expect(found(page, "blocker")).toHaveText(["5", "0", "24 → 0"]);
+  const horn = page.locator('[data-grid-row="horn"] [data-settled]').first();
+  await expect(horn).toHaveText("→ ✓");
+  await expect(page.locator('[data-grid-row="pause"]').getByRole("rowheader")).toContainText(/→ \d+\.\d mm/);
+  await expect(page.locator('[data-grid-row="pause"] button').first()).toHaveAccessibleName(/blocker touch\/small.*; settled: nothing found/);
+  await noViolations(page, "the grid with a proposal");
+  await take(page).click();
+  await expect(panel(page)).toHaveCount(0);
+  expect(await history(page)).toMatch(/settle 24 screens: 5 blockers and \d+ warnings gone; \d+ changed, \d+\.\d mm at the most/);
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+  for (const count of await page.getByRole("region", { name: "Rail" }).getByRole("listitem").allInnerTexts()) expect(count).not.toContain("blocker");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("region", { name: "Bench" }).getByText("5 blockers")).toBeVisible();
+});
+
+/** Where the line of an arrow begins and ends, and what it says. */
+const arrows = (page: Page): Locator => page.getByTestId("compared").locator("[data-compared]");
+
+test("the bench, by key alone: asked, looked at from before to after, a move left out, stopped, taken", async ({ page }) => {
+  test.setTimeout(180_000);
+  await openDraft(page, "/layout");
+  await page.getByRole("region", { name: "Bench" }).getByTestId("glass").waitFor();
+  await page.keyboard.press("y");
+  // The focus is on what is next: to stop it.
+  await expect(panel(page).getByRole("button", { name: "Stop" })).toBeFocused();
+  await page.keyboard.press("Escape");
+  await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing is under way");
+  await panel(page).getByLabel("Hands").selectOption("right");
+  await panel(page).getByRole("button", { name: "Settle anew" }).press("Enter");
+  await expect(take(page)).toBeFocused(PATIENCE);
+  await expect(page.getByTestId("settled-tally")).not.toContainText("blocker");
+  await expect(arrows(page).filter({ hasText: " mm" }).first()).toBeVisible();
+  const log = visual(page, "log").first();
+  const after = (await log.boundingBox())!;
+  const slider = panel(page).getByRole("slider", { name: "From before to after" });
+  await slider.press("Home");
+  await expect(page.getByTestId("settled-tally")).toHaveCount(0);
+  const before = (await log.boundingBox())!;
+  expect(Math.hypot(before.x - after.x, before.y - after.y)).toBeGreaterThan(5);
+  await slider.press("End");
+  await noViolations(page, "Settle in the tray");
+  const move = panel(page).locator('[data-settle-move="pause"]');
+  await expect(move).toContainText(/for: .* · /);
+  await move.getByRole("button", { name: "leave out" }).press("Enter");
+  await expect(panel(page).getByText("Left as they are")).toBeVisible();
+  await expect(take(page)).toBeVisible(PATIENCE);
+  await expect(panel(page).locator('[data-settle-move="pause"]')).toHaveCount(0);
+  await expect(page.locator('[data-lock="pause"]')).toBeAttached();
+  await take(page).press("Enter");
+  await expect(panel(page)).toHaveCount(0);
+  // That of what was left out is there still.
+  expect(await history(page)).toContain("settle 8 screens: 4 blockers");
+});
+
+test("no way: the wishes are drawn and told, a way out is one click, and what it makes is taken in one step", async ({ page }) => {
+  test.setTimeout(180_000);
+  await openDraft(page, "/layout");
+  await page.getByRole("button", { name: "settle these 8 screens" }).click();
+  await expect(take(page)).toBeVisible(PATIENCE);
+  const left = panel(page).getByRole("region", { name: "What is left" });
+  const proved = left.locator("article", { hasText: "These cannot all be had" }).first();
+  await expect(proved).toContainText(/They fall short by \d+\.\d mm at the least/);
+  await expect(proved.getByRole("img", { name: /^Where it falls short, on / })).toBeVisible();
+  const way = left
+    .getByRole("group", { name: "Ways out" })
+    .getByRole("button", { name: /^an arrangement for/ })
+    .first();
+  const words = (await way.innerText()).replace(/\s*(cost: ask|[\d.]+ mm²)$/, "").trim();
+  await way.click();
+  await expect(panel(page).getByText("With", { exact: true })).toBeVisible();
+  await expect(take(page)).toBeVisible(PATIENCE);
+  await take(page).click();
+  await expect(page.getByTestId("arrangement-in-use")).toBeVisible();
+  expect(words).toMatch(/^an arrangement for/);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByTestId("arrangement-in-use")).toHaveCount(0);
+});
+
+test("missed less: within the millimetres allowed, and the rates before and after are told", async ({ page }) => {
+  test.setTimeout(120_000);
+  await open(page, "/layout");
+  await page.keyboard.press("y");
+  await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing to settle", PATIENCE);
+  const slider = panel(page).getByRole("slider", { name: "Change allowed for fewer misses, mm" });
+  for (let i = 0; i < 4; i += 1) await slider.press("ArrowRight");
+  await expect(panel(page).getByTestId("settle-miss-mm")).toHaveText("within 2.0 mm");
+  await panel(page).getByRole("button", { name: "Settle anew" }).click();
+  await expect(take(page)).toBeVisible(PATIENCE);
+  const rows = panel(page).getByRole("table", { name: "Missed before and after" }).locator("tbody tr");
+  const [before, after] = (await rows.first().locator("td").allInnerTexts()).map(parseFloat);
+  expect(after).toBeLessThan(before);
+});
+
+test("a layout that changes under a proposal has none any more, and says so", async ({ page }) => {
+  test.setTimeout(120_000);
+  await openDraft(page, "/layout");
+  await page.keyboard.press("y");
+  await expect(take(page)).toBeVisible(PATIENCE);
+  await control(page, "pump").click();
+  await page.keyboard.press("ArrowLeft");
+  await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed since: settle anew.");
+  await expect(take(page)).toHaveCount(0);
+});
+
+test("hold all screens: a drag stops where it would break one, the line says which and why; off, it goes where it is led", async ({ page }) => {
+  await open(page, "/layout");
+  const drag = async () => {
+    const [from, to] = [await middle(visual(page, "pump").first()), await middle(visual(page, "towline").first())];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x, to.y, { steps: 10 });
+  };
+  const blockers = page.getByRole("region", { name: "Bench" }).getByText(/blocker/);
+  await page.getByRole("button", { name: "hold all screens" }).click();
+  await drag();
+  await expect(page.getByTestId("reading-line")).toContainText(/^Held by .+: “(pump|towline)” and “(pump|towline)” (overlap|are) /);
+  await expect(page.locator("[data-holds]")).toHaveCount(1);
+  await page.mouse.up();
+  await expect(page.locator("[data-holds]")).toHaveCount(0);
+  await expect(blockers).toHaveCount(0);
+  await page.getByRole("button", { name: "hold all screens" }).click();
+  await drag();
+  await page.mouse.up();
+  await expect(blockers).toBeVisible();
+});
