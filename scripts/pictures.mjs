@@ -76,7 +76,32 @@ const PICTURES = [
       await page.mouse.move(640, 20);
     },
   ],
-  ["layout-dark", "/layout", "dark", (page) => select(page, "towline")],
+  [
+    "settle",
+    "/layout",
+    "light",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.keyboard.press("y");
+      await page.getByRole("button", { name: "Take it" }).waitFor({ timeout: 120_000 });
+      await page.mouse.move(640, 20);
+      await page.waitForTimeout(800);
+    },
+  ],
+  [
+    "settle-dark",
+    "/screens",
+    "dark",
+    async (page) => {
+      await menu(page, "Brackwater, first draft");
+      await page.getByRole("button", { name: "grid", exact: true }).click();
+      await page.getByRole("button", { name: /^settle these/ }).click();
+      await page.getByRole("button", { name: "Take it" }).waitFor({ timeout: 120_000 });
+      await page.locator('[data-grid-row="log"] button').nth(4).click();
+      await page.mouse.move(640, 20);
+      await page.waitForTimeout(800);
+    },
+  ],
   [
     "layout-tall",
     "/layout",

@@ -11,7 +11,7 @@ import { movesBetween } from "./moves";
 import { noWaysOf, type Remainder } from "./noWay";
 import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
 import type { SettleRequest } from "./request";
-import { spelledAnew } from "./spelling";
+import { spelledAnew } from "./spelledAnew";
 import type { Settled, SettleProgress } from "./settled";
 import { Settling, type Attempt } from "./settling";
 

@@ -1,5 +1,5 @@
 /** Holding all screens while something is dragged: the drag stops, or gives way, where it would break one of the rail; the reading line says which and why. */
-import { brokenBy, heldScreens, heldWay, type Broken, type GoodWay, type Held } from "../../core/checks/hold";
+import { brokenBy, holdScreens, allowedWay, type Broken, type GoodWay, type ScreenHold } from "../../core/checks/screenHold";
 import { sayNames } from "../../core/checks/say";
 import type { Point } from "../../core/engine/geometry/point";
 import { ok, type Result } from "../../core/engine/result";
@@ -10,9 +10,9 @@ import type { Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 
 /** The screens that are held, as the player in view sees them: that on the bench first, then the rail. */
-function heldNow(session: Session): Held {
+function heldNow(session: Session): ScreenHold {
   const { layout, playerView } = session.store.getState();
-  return heldScreens(layout, [...new Set([benchScreenOf(layout), ...railOf(layout)])], playerView);
+  return holdScreens(layout, [...new Set([benchScreenOf(layout), ...railOf(layout)])], playerView);
 }
 
 /** Says what holds, or that nothing does any more. */
@@ -41,7 +41,7 @@ export interface Holding {
 
 /** Holds the drags of a glass, while that is switched on. */
 export function createHolding(session: Session): Holding {
-  let drag: { readonly held: Held; last: GoodWay } | null = null;
+  let drag: { readonly held: ScreenHold; last: GoodWay } | null = null;
   return {
     begin() {
       const { layout } = session.store.getState();
@@ -49,7 +49,7 @@ export function createHolding(session: Session): Holding {
     },
     preview(edit, way) {
       if (!drag) return edit(way);
-      const made = heldWay(drag.held, edit, drag.last, way);
+      const made = allowedWay(drag.held, edit, drag.last, way);
       if (!made.ok) return made;
       drag.last = made.value;
       tell(drag.held.layout, made.value.broken);

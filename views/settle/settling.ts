@@ -13,7 +13,7 @@ import { allFindings, outcomeOf } from "../../core/settle/outcome";
 import { takenIntoArrangement, withoutSame } from "../../core/settle/ownArrangement";
 import type { SettleRequest } from "../../core/settle/request";
 import type { SettleProgress } from "../../core/settle/settled";
-import { requestBy } from "../../core/settle/wayOut";
+import { requestByWay } from "../../core/settle/requestByWay";
 import { isSameValue } from "../../core/versions/fields";
 import { connectSettle } from "../../workers/connect";
 import { createSettler, type Settler } from "../../workers/settle";
@@ -108,7 +108,7 @@ function questionNow(layout: Layout): Result<SettleRequest> {
   const question = questionOf(state.choice, { layout, screens: screensAsked(state, layout), held: state.held.filter((id) => known.has(id)) });
   if (typeof question === "string") return refused("", question);
   let request: Result<SettleRequest> = { ok: true, value: question };
-  for (const way of state.ways) if (request.ok) request = requestBy(request.value, way, shelfOf(layout));
+  for (const way of state.ways) if (request.ok) request = requestByWay(request.value, way, shelfOf(layout));
   return request;
 }
 

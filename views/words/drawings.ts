@@ -55,6 +55,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   "hand-off": { ink: b(10, 12, 24, 18) + "M10 18h24M22 12v6", accent: arrow(38, 21, 18) },
   held: { solid: c(32, 22, 11), ink: thumb(32, 14) },
   "hit area": { ink: c(32, 20, 9), hit: c(32, 20, 16) },
+  "hold all screens": { ink: b(4, 8, 22, 24) + c(15, 20, 5), muted: b(34, 4, 26, 14) + b(34, 22, 26, 14), accent: "M26 20h8M31 16v8" },
   home: { muted: c(18, 24, 8), ink: stick(44, 14, 8), accent: "M37 18l-11 4m1 -4l-2 4l4 2" },
   "keep-clear zone": { ink: device, zone: b(22, 4, 20, 9) },
   knob: { muted: c(32, 20, 16), solid: c(38, 15, 7) },
@@ -123,6 +124,7 @@ export const DRAWINGS: Readonly<Record<string, Drawing>> = {
   warning: { warning: diamond(20, 20) + "M30 20h26" },
   welcome: { ink: b(4, 4, 56, 32), accent: b(32, 9, 22, 11), muted: lines(10, 12, 16, 3) + b(32, 24, 6, 5) + b(40, 24, 6, 5) + b(48, 24, 6, 5) },
   "worst pair": { ink: c(22, 20, 10) + c(42, 20, 10), blocker: c(34, 17, 1.5) + c(35, 22, 1.5) + c(37, 19, 1.5), accent: arrow(50, 34, 9) },
+  "way out": { ink: b(6, 8, 34, 24), blocker: c(18, 20, 6) + c(26, 20, 6), accent: arrow(34, 20, 24) },
   wire: { ink: c(10, 12, 3) + c(54, 28, 3), accent: "M13 12q18 0 19 8t19 8" },
   workbench: { muted: b(4, 4, 56, 32), ink: "M4 29h56M14 29v7M50 29v7", accent: b(20, 10, 24, 12) },
 };

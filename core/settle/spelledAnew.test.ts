@@ -1,7 +1,7 @@
 import { GLASS, layoutOf, pinned, RIGHT } from "../../test/glass";
 import { requestFor } from "../../test/spoiled";
 import { settle } from "./settle";
-import { spelledAnew } from "./spelling";
+import { spelledAnew } from "./spelledAnew";
 
 const action = (name: string, more: object = {}) => ({ name, kind: "press", ...more });
 const serving = (id: string, ...words: string[]) =>

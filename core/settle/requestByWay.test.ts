@@ -7,9 +7,9 @@ import { plainScreen } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
 import { bareFindings } from "../checks/check";
 import { takenIntoArrangement, withoutSame, withOwnPlaces } from "./ownArrangement";
-import { shownApart } from "./ownMoment";
+import { shownApart } from "./shownApart";
 import { settle } from "./settle";
-import { requestBy } from "./wayOut";
+import { requestByWay } from "./requestByWay";
 
 const NARROW = plainScreen("Narrow", 170, 95, 254);
 const three = ["pump", "horn", "towline"].map((id, i) => pinned(id, "button", [4.6 + 3.9 * i, 4.75], 9));
@@ -25,7 +25,7 @@ test("each way out leads on: what is asked then is a sound layout, and less is l
   const ways = settled.noWays.flatMap(({ waysOut }) => waysOut);
   expect(ways.length).toBeGreaterThan(0);
   for (const way of ways) {
-    const next = value(requestBy(request, way, [NARROW]));
+    const next = value(requestByWay(request, way, [NARROW]));
     expect(checked(request.layout, next.layout).ok).toBe(true);
     expect(settle(next).left.length).toBeLessThan(settled.left.length);
   }
@@ -33,7 +33,7 @@ test("each way out leads on: what is asked then is a sound layout, and less is l
 
 test("smaller targets change the limit and nothing else", () => {
   const request = requestFor(layoutOf(three), [NARROW], RIGHT);
-  const next = value(requestBy(request, { kind: "smaller-targets", minTargetMm: 6, text: "", costMm2: null }, [NARROW]));
+  const next = value(requestByWay(request, { kind: "smaller-targets", minTargetMm: 6, text: "", costMm2: null }, [NARROW]));
   expect(next.layout).toEqual({ ...request.layout, limits: { ...request.layout.limits, minTargetMm: 6 } });
 });
 
@@ -74,7 +74,7 @@ const two = layoutOf([
 test("an arrangement with its own places is settled there and leaves the base; what it says just as the base does goes", () => {
   const request = requestFor(two, [WIDE, SQUARE], RIGHT);
   const way = { kind: "arrangement", screens: ["Square"], text: "", costMm2: null } as const;
-  const next = value(requestBy(request, way, [WIDE, SQUARE]));
+  const next = value(requestByWay(request, way, [WIDE, SQUARE]));
   const { id } = next.layout.arrangements[0];
   const settled = settle(next);
   expect(settled.kind).toBe("settled");

@@ -23,7 +23,7 @@ interface HeldScreen {
 }
 
 /** Screens that are held for a layout, as a player sees it. */
-export interface Held {
+export interface ScreenHold {
   readonly layout: Layout;
   readonly view: PlayerView;
   readonly screens: readonly HeldScreen[];
@@ -36,7 +36,7 @@ export interface Broken {
 }
 
 /** Takes note of what is found on some screens, before anything moves. */
-export function heldScreens(layout: Layout, screens: readonly Screen[], player: PlayerView): Held {
+export function holdScreens(layout: Layout, screens: readonly Screen[], player: PlayerView): ScreenHold {
   const view = { ...player, moment: null };
   return {
     layout,
@@ -55,7 +55,7 @@ export function heldScreens(layout: Layout, screens: readonly Screen[], player: 
 }
 
 /** What a version breaks first: a blocker or a warning that is new, or graver than it was. `first`: the place of the screen that is looked at before the others. Null: it breaks nothing. */
-export function brokenBy(held: Held, version: Layout, first = 0): (Broken & { readonly place: number }) | null {
+export function brokenBy(held: ScreenHold, version: Layout, first = 0): (Broken & { readonly place: number }) | null {
   const { screens } = held;
   for (let i = 0; i < screens.length; i += 1) {
     const place = (first + i) % screens.length;
@@ -65,7 +65,7 @@ export function brokenBy(held: Held, version: Layout, first = 0): (Broken & { re
   return null;
 }
 
-function brokenOn({ view }: Held, one: HeldScreen, version: Layout): WordedFinding | null {
+function brokenOn({ view }: ScreenHold, one: HeldScreen, version: Layout): WordedFinding | null {
   const resolved = resolvedOn(version, one.screen, view);
   const moved = new Set(resolved.controls.filter((at) => one.controls.get(at.id) !== at).map(({ id }) => id));
   const zonesMoved = resolved.keepClear !== one.resolved.keepClear && JSON.stringify(resolved.keepClear) !== JSON.stringify(one.resolved.keepClear);
@@ -116,7 +116,7 @@ export interface GoodWay {
   readonly version: Layout;
 }
 /** A drag that has been looked at: how far it goes, what the layout is there, and what held it back (null: nothing did). */
-export interface HeldWay extends GoodWay {
+export interface AllowedWay extends GoodWay {
   readonly broken: Broken | null;
 }
 
@@ -129,7 +129,7 @@ const SLIDE_HALVINGS = 2;
  * How far a drag may go: to where it is wanted, or, where that would break a screen, as near as can be along its way and then aside along one of
  * the axes. `from`: where it was last without breaking anything. An edit that is refused is refused here too.
  */
-export function heldWay(held: Held, edit: (way: Point) => Result<Layout>, from: GoodWay, wanted: Point): Result<HeldWay> {
+export function allowedWay(held: ScreenHold, edit: (way: Point) => Result<Layout>, from: GoodWay, wanted: Point): Result<AllowedWay> {
   let first = 0;
   const tried = (way: Point): GoodWay | null => {
     const made = edit(way);

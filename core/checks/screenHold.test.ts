@@ -9,7 +9,7 @@ import type { Layout, Screen } from "../format/types";
 import { catalogueFor } from "./catalogue";
 import { changesOf } from "./changes";
 import { bareFindings } from "./check";
-import { brokenBy, heldScreens, heldWay } from "./hold";
+import { brokenBy, holdScreens, allowedWay } from "./screenHold";
 import { sayIds } from "./say";
 
 const [harbour, , draft] = sampleLayouts();
@@ -39,7 +39,7 @@ test("of any layout it says in a hurry what all checks say at leisure: whether a
       const after = movedBy(layout, screen, pick, by);
       if (!after) return;
       const worse = worseOn(layout, after, screen);
-      const broken = brokenBy(heldScreens(layout, [screen], view), after);
+      const broken = brokenBy(holdScreens(layout, [screen], view), after);
       if (worse.length > 0) broke += 1;
       expect(broken !== null).toBe(worse.length > 0);
       if (broken) expect(worse.map(({ is }) => `${is!.code} ${is!.subjects.join()}`)).toContain(`${broken.finding.code} ${broken.finding.subjects.join()}`);
@@ -53,7 +53,7 @@ test.each([
   ["Brackwater", harbour],
   ["its first draft", draft],
 ] as const)("%s: a drag never leaves a screen broken, goes all the way where it may, and names the screen where it may not", (_, layout) => {
-  const held = heldScreens(layout, SCREENS, view);
+  const held = holdScreens(layout, SCREENS, view);
   const context = editContextOf(layout, SCREENS[5], view);
   let stopped = 0;
   for (const { id } of layout.controls.slice(0, 6)) {
@@ -61,7 +61,7 @@ test.each([
     for (let i = 1; i <= 14; i += 1) {
       const wanted = { x: 260 * Math.sin(i / 3), y: 170 * Math.sin(i / 2) };
       const edit = (at: { x: number; y: number }) => moveBy(context, [id], at.x, at.y);
-      const made = heldWay(held, edit, last, wanted);
+      const made = allowedWay(held, edit, last, wanted);
       if (!made.ok) throw new Error(JSON.stringify(made.problems));
       const { way: reached, version, broken } = made.value;
       expect(SCREENS.flatMap((screen) => worseOn(layout, version, screen))).toEqual([]);
@@ -78,19 +78,19 @@ test.each([
 
 test("against another control it gives way aside: it goes along the free axis", () => {
   const { layout, screen, resolved } = editContextOf(harbour, SCREENS[5], view);
-  const held = heldScreens(layout, [screen], view);
+  const held = holdScreens(layout, [screen], view);
   const box = (id: string) => placeableBox(resolved, placeableOf(layout, id)!)!;
   const [pump, towline] = [box("pump"), box("towline")];
   // Straight onto its neighbour, and a little past it to one side.
   const wanted = { x: towline.x - pump.x + 30, y: towline.y - pump.y };
-  const made = heldWay(held, (at) => moveBy(editContextOf(layout, screen, view), ["pump"], at.x, at.y), { way: { x: 0, y: 0 }, version: layout }, wanted);
+  const made = allowedWay(held, (at) => moveBy(editContextOf(layout, screen, view), ["pump"], at.x, at.y), { way: { x: 0, y: 0 }, version: layout }, wanted);
   expect(made.ok && made.value.broken?.finding.code).toBe("touch/overlap");
   if (made.ok) expect(Math.hypot(made.value.way.x, made.value.way.y)).toBeGreaterThan(0);
 });
 
 test("what was found before may stay as it was: a broken layout can still be laid out", () => {
   const screen = SCREENS[0];
-  const held = heldScreens(draft, [screen], view);
+  const held = holdScreens(draft, [screen], view);
   expect(bareFindings(draft, screen, view).some(({ severity }) => severity === "blocker")).toBe(true);
   expect(brokenBy(held, draft)).toBeNull();
   expect(brokenBy(held, { ...draft })).toBeNull();

@@ -4,11 +4,11 @@ import { ok, type Result } from "../engine/result";
 import type { Screen } from "../format/types";
 import type { WayOut } from "./noWay";
 import { withOwnPlaces } from "./ownArrangement";
-import { shownApart } from "./ownMoment";
+import { shownApart } from "./shownApart";
 import type { SettleRequest } from "./request";
 
 /** The same question about the layout that a way out makes. `shelf`: every screen there is. Refused where the layout does not allow it. */
-export function requestBy(request: SettleRequest, way: WayOut, shelf: readonly Screen[]): Result<SettleRequest> {
+export function requestByWay(request: SettleRequest, way: WayOut, shelf: readonly Screen[]): Result<SettleRequest> {
   const { layout } = request;
   switch (way.kind) {
     case "smaller-targets":
