@@ -19,6 +19,7 @@ interface SettleOptions extends ViewOptions, ScreenOptions {
   severity: Severity;
   change?: string;
   misses?: string;
+  notes: "stay" | "grow";
   lock: string[];
   weight: string[];
   format: "text" | "json";
@@ -41,6 +42,7 @@ export function addSettle(command: Command): void {
     .option("--codes <list>", `what is to go, comma by comma: codes, or families such as touch/* (${SETTLED_CODES.join(", ")})`)
     .addOption(new Option("--severity <severity>", "of this severity or graver").choices(SEVERITIES).default("warning"))
     .option("--change <list>", `what may change, comma by comma: ${CHANGEABLES.join(", ")} (all but word)`)
+    .addOption(new Option("--notes <which>", "whether notes stay as they are, or may come and grow").choices(["stay", "grow"]).default("stay"))
     .option("--misses <mm>", "once nothing more can go: what is missed worst is missed less, by a change of so many mm at the most")
     .option("--lock <id>", "a control or cluster of which nothing changes; several comma by comma, or given several times", gatheredIds, [] as string[])
     .option("--weight <id=number>", "what a change of a control costs, 1 where nothing is told; may be given several times", gathered, [] as string[])
@@ -84,6 +86,7 @@ function requestFrom(layout: Layout, options: SettleOptions): SettleRequest {
     severities: SEVERITIES.slice(0, SEVERITIES.indexOf(options.severity) + 1),
     held: options.lock,
     changeable: options.change === undefined ? USUALLY_CHANGEABLE : orFail(readChangeables(options.change), "--change"),
+    notesMayGrow: options.notes === "grow",
     missMm: missMmFrom(options.misses),
     weights,
   };

@@ -61,13 +61,15 @@ test("the bench, by key alone: asked, looked at from before to after, a move lef
   await panel(page).getByLabel("Hands").selectOption("right");
   await panel(page).getByRole("button", { name: "Settle anew" }).press("Enter");
   await expect(take(page)).toBeFocused(PATIENCE);
-  await expect(page.getByTestId("settled-tally")).not.toContainText("blocker");
+  const settled = page.getByRole("region", { name: "Bench" }).getByTestId("settled-tally");
+  await expect(settled).toBeVisible();
+  await expect(settled).not.toContainText("blocker");
   await expect(arrows(page).filter({ hasText: " mm" }).first()).toBeVisible();
   const log = visual(page, "log").first();
   const after = (await log.boundingBox())!;
   const slider = panel(page).getByRole("slider", { name: "From before to after" });
   await slider.press("Home");
-  await expect(page.getByTestId("settled-tally")).toHaveCount(0);
+  await expect(settled).toHaveCount(0);
   const before = (await log.boundingBox())!;
   expect(Math.hypot(before.x - after.x, before.y - after.y)).toBeGreaterThan(5);
   await slider.press("End");
@@ -94,6 +96,8 @@ test("no way: the wishes are drawn and told, a way out is one click, and what it
   const proved = left.locator("article", { hasText: "These cannot all be had" }).first();
   await expect(proved).toContainText(/They fall short by \d+\.\d mm at the least/);
   await expect(proved.getByRole("img", { name: /^Where it falls short, on / })).toBeVisible();
+  // What only a note stands in the way of says so, and what it costs to let it.
+  await expect(left.getByRole("button", { name: /^let notes come and grow [\d.]+ mm²$/ }).first()).toBeVisible();
   const way = left
     .getByRole("group", { name: "Ways out" })
     .getByRole("button", { name: /^an arrangement for/ })

@@ -13,10 +13,13 @@ export interface SettleQuery extends CheckRequest {
   readonly severities: readonly Severity[];
   readonly changeable: readonly Changeable[];
   readonly missMm: number;
+  readonly notes: (typeof NOTES)[number];
   readonly held: readonly string[];
 }
 
-const OWN = ["codes", "severity", "change", "misses", "lock"];
+const OWN = ["codes", "severity", "change", "misses", "notes", "lock"];
+/** Whether notes stay as they are, or may come and grow. */
+const NOTES = ["stay", "grow"] as const;
 const KNOWN = ["screen", "players", "handed", "player-size", "moment", ...OWN];
 /** So many controls and clusters may be held. */
 const MOST_HELD = 300;
@@ -32,6 +35,7 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   if (!codes.ok) problems.push(...codes.problems);
   const changeable = query.has("change") ? readChangeables(query.get("change")!) : ok(USUALLY_CHANGEABLE);
   if (!changeable.ok) problems.push(...changeable.problems);
+  const notes = oneOf(query.get("notes"), { key: "notes", choices: NOTES, usual: "stay", problems });
   const missMm = query.has("misses") ? Number(query.get("misses")) : 0;
   if (query.has("misses") && !(missMm > 0 && missMm <= MOST_MISS_MM))
     problems.push({ path: "misses", message: `must be a number of mm above 0, at most ${MOST_MISS_MM}` });
@@ -39,7 +43,15 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} are held at once` });
   if (problems.length > 0 || !read.ok || !codes.ok || !changeable.ok) return { ok: false, problems };
   const severities = SEVERITIES.slice(0, SEVERITIES.indexOf(severity) + 1);
-  return ok({ ...read.value, codes: FINDING_CODES.filter((code) => codes.value.includes(code)), severities, changeable: changeable.value, missMm, held });
+  return ok({
+    ...read.value,
+    codes: FINDING_CODES.filter((code) => codes.value.includes(code)),
+    severities,
+    changeable: changeable.value,
+    missMm,
+    notes,
+    held,
+  });
 }
 
 /** The question about a layout. Refused where it has no such moment, or nothing of an id that is to be held. */
@@ -62,7 +74,8 @@ export function settleRequestOf(layout: Layout, screens: readonly Screen[], quer
     severities: query.severities,
     held: query.held,
     changeable: query.changeable,
-    missMm: 0,
+    notesMayGrow: query.notes === "grow",
+    missMm: query.missMm,
     weights: {},
   });
 }

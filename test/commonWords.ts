@@ -19,7 +19,7 @@ export const COMMON_WORDS: ReadonlySet<string> = new Set(
   backup contents line telling accept again angle applied axes made merged most negative no onto middle hundred worst height bar font attributes html style content paper papers asked escaped reported figure page play playing parse readable positive standards subject subjects serving slide taken typed turn keeper undo redo unwritten
   canvas checklist direction directions facing guess
   above aim attempt better claim depth descend derivative further impossible kinship outcome predicted prices programme progress proved quadratic raised reached reason remainder request said scope shared next pressing price settled settling slot small solution solve support task thresholds variable visual facts way wishing spoiled needed rectangle rectangles transform wish y document once
-  against allowed alone broken changeable changeables cover good lower lowered rate rates some spelled usually worded
+  against allowed alone along broken changeable changeables cover good lower lowered rate rates some spelled usually worded
   `
     .trim()
     .split(/\s+/),

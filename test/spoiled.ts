@@ -86,6 +86,7 @@ export function requestFor(layout: Layout, screens: readonly Screen[], faces: re
     codes: SETTLED_CODES,
     severities: SETTLED_SEVERITIES,
     held: [],
+    notesMayGrow: false,
     changeable: USUALLY_CHANGEABLE,
     missMm: 0,
     weights: {},

@@ -7,7 +7,7 @@ import { isWorse, SEVERITIES, type BareFinding, type FindingCode, type Severity 
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import type { Layout } from "../format/types";
 import type { FacedScreen } from "./facedScreens";
-import type { SettleRequest } from "./request";
+import { leavesNotes, type SettleRequest } from "./request";
 
 /** What a finding of a code may measure before it is of a severity: gravest first; the last is where it begins at all. In its own unit. */
 export type Thresholds = readonly { readonly severity: Severity; readonly measure: number }[];
@@ -74,8 +74,10 @@ export const waivedKey = (face: number, word: string): string => `${face} ${word
 
 /** The aim for a finding of a code with thresholds, of which the layout had `found` on this face (undefined: nothing). */
 export function aimOf(thresholds: Thresholds, found: BareFinding | undefined, request: SettleRequest, waived: number): Aim {
-  const least = thresholds[thresholds.length - 1].measure;
-  if (!found) return { measure: least, wanted: false, kept: false };
+  const grave = leavesNotes(request) ? thresholds.filter(({ severity }) => severity !== "note") : thresholds;
+  const least = (grave[grave.length - 1] ?? thresholds[thresholds.length - 1]).measure;
+  const isFree = found?.severity === "note" && leavesNotes(request) && grave.length > 0;
+  if (!found || isFree) return { measure: least, wanted: false, kept: false };
   const was = found.measure?.value ?? least;
   if (!isAskedFor(request, found)) return { measure: was, wanted: false, kept: true };
   // The thresholds of severities asked for that this finding is beyond, mildest first.

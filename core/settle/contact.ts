@@ -82,7 +82,7 @@ export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; 
   if (discs !== undefined) return discs;
   const free = support(a, n.x, n.y) + support(b, -n.x, -n.y);
   const over = (by: number) => sharedPart(a, shifted(b, by, n), of) - share;
-  const at = borderFrom(over, free, Math.min(a.w, a.h, b.w, b.h));
+  const at = boxBorder(a, b, whole, n) ?? borderFrom(over, free, Math.min(a.w, a.h, b.w, b.h));
   if (at === null) return null;
   const there = shifted(b, at, n);
   const part = (one: Shape, other: Shape) => sharedPart(one, other, of);
@@ -112,6 +112,12 @@ export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; 
   };
 }
 
+/** The same along a direction; of shapes that are far from each other along it, how far they are from touching: that is line enough there too. */
+export function shareContactAlong(a: Shape, b: Shape, whole: { readonly of: WholeOf; readonly share: number }, along: Point): Contact | null {
+  const beside = gapContact(a, b, 0, along);
+  return beside.value > FAR_MM ? beside : shareContact(a, b, whole, along);
+}
+
 /** Two discs: all depends on how far apart their middles are, and on two radii; what a side adds, the other side of a circle adds too. */
 function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }, n: Point): Contact | null {
   const [r, s] = [circleRadius(a), circleRadius(b)];
@@ -135,6 +141,16 @@ function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
     a: asBox(-nx, -ny, -growth(step, 0) / 2, -growth(step, 0) / 2),
     b: asBox(nx, ny, -growth(0, step) / 2, -growth(0, step) / 2),
   };
+}
+
+/** The same place for two boxes along an axis: what they share there is as wide as they lie across each other, and as deep as the share asks for. Null where it is not so simple. */
+function boxBorder(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }, { x, y }: Point): number | null {
+  if (a.shape !== "box" || b.shape !== "box" || (x !== 0 && y !== 0)) return null;
+  const across = x !== 0 ? Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) : Math.min(a.x + a.w, b.x + b.w) - Math.max(a.x, b.x);
+  const deepest = x !== 0 ? Math.min(a.w, b.w) : Math.min(a.h, b.h);
+  const depth = (share * wholeArea(a, b, of)) / across;
+  if (!(across > 0) || !(depth > 0) || depth >= deepest) return null;
+  return support(a, x, y) + support(b, -x, -y) - depth;
 }
 
 /** The place along a line, at or before `free` where nothing is shared any more, at which just so much is shared; null where so much never is. */

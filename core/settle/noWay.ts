@@ -13,6 +13,8 @@ import { areaOn, type FaceFacts, type Wishing } from "./wishes";
 /** A way out, in words, and what it costs where that could be worked out, mm². */
 export type WayOut = { readonly text: string; readonly costMm2: number | null } & (
   | { readonly kind: "smaller-targets"; readonly minTargetMm: number }
+  /** Notes may come and grow. */
+  | { readonly kind: "notes" }
   /** An arrangement for these screens, by their names. */
   | { readonly kind: "arrangement"; readonly screens: readonly string[] }
   /** The first of the two shown when the second is not. */
@@ -63,7 +65,20 @@ export function noWaysOf(remainder: Remainder): NoWay[] {
     groups.set(word, [...(groups.get(word) ?? []), one]);
   }
   const proofs: Impossible[] = [];
-  return [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(remainder, group, proofs));
+  const noWays = [...groups.values()].slice(0, MOST_TOLD).map((group) => noWayOf(remainder, group, proofs));
+  return withNotesFree(remainder, noWays);
+}
+
+/** Where it is not proved that there is no way, notes may be what stands in it: the same question with notes free, asked once for all of them. */
+function withNotesFree({ request, again }: Remainder, noWays: readonly NoWay[]): NoWay[] {
+  if (request.notesMayGrow || request.severities.includes("note") || noWays.every(({ proved }) => proved)) return [...noWays];
+  const free = again({ ...request, notesMayGrow: true });
+  return noWays.map((noWay) => {
+    const isLeft = free.left.some(({ finding }) => finding.code === noWay.code && finding.subjects.join() === noWay.subjects.join());
+    if (noWay.proved || isLeft) return noWay;
+    const way: WayOut = { kind: "notes", text: `let notes come and grow: gone for ${free.cost.toFixed(2)} mm² of change in all`, costMm2: free.cost };
+    return { ...noWay, waysOut: [way, ...noWay.waysOut] };
+  });
 }
 
 /** `proofs`: those that are known, added to: one of them may be about this finding too. */

@@ -4,7 +4,7 @@ import { SEVERITIES, type BareFinding, type Severity } from "../checks/finding";
 import type { Layout } from "../format/types";
 import { findingsOn, isAskedFor } from "./aims";
 import type { FacedScreen } from "./facedScreens";
-import type { SettleRequest } from "./request";
+import { leavesNotes, type SettleRequest } from "./request";
 
 /** A finding, and the face (by its place) that it is on. */
 export interface FaceFound {
@@ -29,8 +29,11 @@ export const askedFor = (request: SettleRequest, found: readonly (readonly BareF
 /** Holds a version of a layout against what was found of the layout before. */
 export function outcomeOf(request: SettleRequest, faces: readonly FacedScreen[], before: readonly (readonly BareFinding[])[], version: Layout): Outcome {
   const after = allFindings(version, faces, request.moment);
+  const isFree = leavesNotes(request);
   const worse = after.flatMap((list, face) =>
-    changesOf(before[face], list).flatMap(({ kind, is }) => (is && (kind === "new" || kind === "graver") ? [{ face, finding: is }] : [])),
+    changesOf(before[face], list).flatMap(({ kind, is }) =>
+      is && (kind === "new" || kind === "graver") && !(is.severity === "note" && isFree) ? [{ face, finding: is }] : [],
+    ),
   );
   return { left: askedFor(request, after), worse };
 }

@@ -8,6 +8,7 @@ import { findingWord, type Aim } from "./aims";
 import { depthContact, gapContact, shareContact, sharedPart, type Contact, type WholeOf } from "./contact";
 import { NUMBERS, VISUAL } from "./facedScreens";
 import { SHARE_SPARE } from "./placeWishes";
+import { leavesNotes } from "./request";
 import { aimFor, areaOn, isShownWith, areaPlace, boxTerms, pairWord, visualOf, type FaceControl, type Way, type Wish, type Wishing } from "./wishes";
 
 /** What is farther apart than this, mm, has no say in a step; if one does go so far, it has one in the next. */
@@ -103,7 +104,8 @@ function* clear(wishing: Wishing, a: FaceControl, b: FaceControl): Iterable<Wish
   const along = wayOn(wishing, way) ?? awayFrom(one, two);
   const overlap = aimFor(wishing, "touch/overlap", subjects);
   const close = aimFor(wishing, "touch/close", subjects);
-  const gap = facts.thresholds["touch/close"]![0].measure;
+  // Where notes are free no gap is wanted: areas may come as near as no warning says otherwise.
+  const gap = leavesNotes(wishing.request) ? 0 : facts.thresholds["touch/close"]![0].measure;
   const isFound = (code: FindingCode) => facts.found.has(findingWord(code, subjects));
   const depth = a.underlay ? 0 : -clearance(areaOn(facts.origin, a), areaOn(facts.origin, b)).px;
   const lay = depth > LENGTH_SLACK;

@@ -4,7 +4,7 @@ import { clearance } from "../engine/geometry/distance";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { commonArea } from "../engine/geometry/commonArea";
 import type { Aim } from "./aims";
-import { gapContact, shareContact } from "./contact";
+import { gapContact, shareContactAlong } from "./contact";
 import { HIT, NUMBERS, TRAVEL, VISUAL } from "./facedScreens";
 import { aimFor, areaOn, areaPlace, boxTerms, visualOf, type FaceControl, type Wish, type Wishing } from "./wishes";
 
@@ -145,7 +145,7 @@ function* fromStrips(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
     // Several strips share what is allowed as they share the area now.
     const share = all > 0 ? (aim.measure - spare) * Math.max(0.25, parts[i] / all) : (aim.measure - spare) / 2;
     const inward = { x: strip.w < strip.h ? (strip.x > 0 ? 1 : -1) : 0, y: strip.w < strip.h ? 0 : strip.y > 0 ? 1 : -1 };
-    const contact = shareContact(area, strip, { of: "a", share }, inward);
+    const contact = shareContactAlong(area, strip, { of: "a", share }, inward);
     if (contact) yield wish([wishing, placed], "touch/edge", aim, [contact.value, boxTerms(areaPlace(placed), contact.a)]);
   }
 }

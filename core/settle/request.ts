@@ -27,6 +27,8 @@ export interface SettleRequest {
   readonly codes: readonly FindingCode[];
   /** where they are of one of these severities. */
   readonly severities: readonly Severity[];
+  /** Whether notes may come and grow, where none of them has to go: nothing else may become graver. */
+  readonly notesMayGrow: boolean;
   /** What may change of all else. */
   readonly changeable: readonly Changeable[];
   /** Ids of controls and clusters of which nothing at all may change, besides what `workbench.locked` names. */
@@ -38,6 +40,10 @@ export interface SettleRequest {
 }
 
 const isSettled = (code: FindingCode) => /^(?:place|touch|feel)\//.test(code) || code === "view/covered" || code === "reach/far";
+/** Whether a request leaves notes free. */
+export const leavesNotes = ({ notesMayGrow, severities }: Pick<SettleRequest, "notesMayGrow" | "severities">): boolean =>
+  notesMayGrow && !severities.includes("note");
+
 /** Nothing may go farther than this to be missed less, mm. */
 export const MOST_MISS_MM = 20;
 /** The codes that a change of places and sizes can answer for; asked for unless told otherwise. */

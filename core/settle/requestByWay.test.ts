@@ -1,5 +1,7 @@
 import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/glass";
+import { sampleLayouts } from "../../test/samples";
 import { requestFor } from "../../test/spoiled";
+import { catalogueFor } from "../checks/catalogue";
 import { checked } from "../editing/edits/checked";
 import { placementIn } from "../editing/placeables";
 import { arrangementFor } from "../engine/placement/arrangement";
@@ -101,4 +103,23 @@ test("screens that have several arrangements get none more: what is their own wo
     ok: false,
     problems: [{ message: expect.stringContaining("several arrangements") }],
   });
+});
+
+test("notes left free: what a note stood in the way of goes, as the way out says; nothing but notes is worse, and they only where they are not asked for", () => {
+  const draft = sampleLayouts()[2];
+  const request = requestFor(
+    draft,
+    catalogueFor("landscape").filter(({ name }) => name.startsWith("Foldable closed")),
+  );
+  const settled = settle(request);
+  const found = settled.noWays.find(({ waysOut }) => waysOut.some(({ kind }) => kind === "notes"))!;
+  expect(found).toMatchObject({ code: "touch/edge", proved: false });
+  const way = found.waysOut.find(({ kind }) => kind === "notes")!;
+  const free = settle(value(requestByWay(request, way, [])));
+  expect(free.left.some(({ finding }) => finding.code === found.code && finding.subjects.join() === found.subjects.join())).toBe(false);
+  const { worse } = saidByChecks(request, free.layout);
+  expect(worse.length).toBeGreaterThan(0);
+  expect(worse.every(({ is }) => is!.severity === "note")).toBe(true);
+  const asked = { ...request, notesMayGrow: true, severities: ["blocker", "warning", "note"] } as const;
+  expect(saidByChecks(request, settle(asked).layout).worse).toEqual([]);
 });

@@ -13,6 +13,8 @@ export function requestByWay(request: SettleRequest, way: WayOut, shelf: readonl
   switch (way.kind) {
     case "smaller-targets":
       return ok({ ...request, layout: { ...layout, limits: { ...layout.limits, minTargetMm: way.minTargetMm } } });
+    case "notes":
+      return ok({ ...request, notesMayGrow: true });
     case "arrangement": {
       const known = byName(request.screens);
       const screens = way.screens.flatMap((name) => known.get(name) ?? []);

@@ -1,5 +1,4 @@
 import fc from "fast-check";
-import { bareFindings } from "../checks/check";
 import { catalogueFor } from "../checks/catalogue";
 import { facesOf } from "../checks/grid";
 import { mirrorControl, mirrorPlacement } from "../editing/mirror";

@@ -63,8 +63,9 @@ function* uncrowded(wishing: Wishing, shown: readonly FaceControl[]): Iterable<W
   const cover = coveredArea(screen, pieces.map((p) => p.shape)) / whole; // prettier-ignore
   const aim = aimFor(wishing, "view/crowded", []);
   const side = Math.sqrt(whole);
-  const terms = slopes(screen, pieces, () => true).map(([at, slope]) => [at, (-slope / whole) * side] as const);
   const value = (aim.measure - (aim.kept ? 0 : SPARE) - cover) * side;
+  if (wishing.brief && value >= 0) return;
+  const terms = slopes(screen, pieces, () => true).map(([at, slope]) => [at, (-slope / whole) * side] as const);
   yield { code: "view/crowded", subjects: [], face: facts.index, wanted: aim.wanted, kept: aim.kept, value, terms };
 }
 
@@ -77,8 +78,9 @@ function* gapless(wishing: Wishing, shown: readonly FaceControl[]): Iterable<Wis
   const aim = aimFor(wishing, "land/gap", []);
   const boxes = shown.map((one): Piece & { underlay: boolean } => ({ shape: asBox(areaOn(numbers, one)), at: areaPlace(one), underlay: one.underlay }));
   const side = Math.sqrt(whole);
-  const terms = slopes(safe, boxes, (piece) => boxes.some((b) => b === piece && b.underlay)).map(([at, slope]) => [at, (slope / whole) * side] as const);
   const value = (aim.measure - (aim.kept ? 0 : SPARE) - gap) * side;
+  if (wishing.brief && value >= 0) return;
+  const terms = slopes(safe, boxes, (piece) => boxes.some((b) => b === piece && b.underlay)).map(([at, slope]) => [at, (slope / whole) * side] as const);
   yield { code: "land/gap", subjects: [], face: facts.index, wanted: aim.wanted, kept: aim.kept, value, terms };
 }
 

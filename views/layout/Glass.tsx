@@ -1,6 +1,5 @@
 "use client";
 /** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it; fitted, zoomed or life size. */
-import { tallyOf } from "../../core/checks/finding";
 import { ownEntry } from "../../core/engine/own";
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
@@ -22,7 +21,8 @@ import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
 import type { GlassGestures } from "./useGlassGestures";
 import { KindChoice } from "./KindChoice";
-import { useSettledFindings, useShownWay } from "../settle/useShownWay";
+import { SettledTally } from "../settle/SettledTally";
+import { useShownWay } from "../settle/useShownWay";
 
 /** What others may ask of the glass. */
 export interface GlassHandle {
@@ -149,7 +149,6 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
   const arrangements = useSession((s) => s.layout.arrangements);
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);
-  const after = useSettledFindings(screen.name, { handed, playerSize });
   const mm = pxPerMm(screen);
   const arrangement = arrangements[arrangementFor(arrangements, screen)];
   return (
@@ -164,11 +163,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
         {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
       </span>
       <Tally tally={tally} />
-      {after && (
-        <span className="inline-flex gap-1.5 text-[0.6875rem]" data-testid="settled-tally">
-          <span className="caption">settled:</span> <Tally tally={tallyOf(after)} short />
-        </span>
-      )}
+      <SettledTally screen={screen.name} />
       {arrangements.length > 0 && (
         <span
           className={`text-[0.6875rem] ${arrangement ? "text-accent" : "text-muted"}`}

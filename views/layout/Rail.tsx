@@ -15,6 +15,8 @@ import { useSession, useSessionActions } from "../session/context";
 import { railOf } from "../session/screens";
 import { screenFigures } from "../shared/screenFigures";
 import { useBench } from "./bench";
+import { SettledTally } from "../settle/SettledTally";
+import { useShownWay } from "../settle/useShownWay";
 import { LiveLayout } from "../shared/LiveLayout";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
@@ -83,6 +85,7 @@ interface Props {
 
 const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
   const holds = useBench((b) => b.heldBy === item.name);
+  const between = useShownWay();
   return (
     <button
       data-holds={holds || undefined}
@@ -93,11 +96,12 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
     >
       <span className="grid shrink-0 place-items-center short:[zoom:0.6]" style={{ width: ROOM.w, height: ROOM.h }}>
-        <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} />
+        <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} between={between} />
       </span>
       <span className="grid min-w-0 flex-1 text-[0.6875rem] leading-[0.78125rem] short:grid-cols-[minmax(0,1fr)_3.4rem] short:items-center short:gap-x-1">
         <span>{item.name}</span>
         <RailTally name={item.name} />
+        <SettledTally screen={item.name} />
       </span>
     </button>
   );

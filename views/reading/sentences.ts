@@ -354,6 +354,7 @@ export const SENTENCES = {
   "settle.severity": { words: "What has to go: {value}. Nothing may become graver, and nothing new may come, whatever is chosen." },
   "settle.misses": { words: "Once nothing more can go, controls may move and grow so far to be missed less: {value}.", keys: "← →" },
   "settle.more": { words: "What must be reached, and what may change for it: {value}.", keys: "Enter" },
+  "settle.notes": { words: "Whether notes, such as a gap between landing areas, may come and grow for what has to go: {value}." },
   "settle.aim": { words: "Must be reached: {what}. {value}." },
   "settle.changeable": { words: "May change: {what}. {value}." },
   "settle.stop": { words: "Stops at once; nothing has been changed.", keys: "Enter · Escape" },

@@ -18,6 +18,8 @@ import { momentName } from "../shared/names";
 import { faceWords, groupWord, tallyWords } from "../../core/checks/faceWords";
 import { PlayersPart } from "./PlayersPart";
 import { putOnBench } from "./putOnBench";
+import { SettledTally } from "../settle/SettledTally";
+import { useShownWay } from "../settle/useShownWay";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useFaces } from "./useFaces";
 import { useSpread } from "./useSpread";
@@ -126,6 +128,7 @@ function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: b
   const { w, h } = sizeMm(item);
   const width = Math.min(w * cssPerMm, MOST_CSS, (MOST_CSS * w) / h);
   const moments = showsMoments && layout.moments.length > 1 ? layout.moments.map((m) => m.id) : [undefined];
+  const between = useShownWay();
   return (
     <li className="relative" style={{ width: Math.max(112, width * moments.length + 10 + 8 * (moments.length - 1)) }} data-shelf={item.name}>
       <button
@@ -143,6 +146,7 @@ function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: b
                 scale={width / item.widthPx}
                 label={`The layout on ${item.name}${moment === undefined ? "" : `, ${momentName(layout, moment)}`}`}
                 moment={moment}
+                between={between}
               />
               {moment !== undefined && <span className="caption text-[0.65625rem]">{momentName(layout, moment)}</span>}
             </span>
@@ -153,6 +157,7 @@ function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: b
           {w.toFixed(0)} × {h.toFixed(0)} mm{width < w * cssPerMm ? ", drawn smaller" : ""}
         </span>
         <Tally tally={tally} short />
+        <SettledTally screen={item.name} />
       </button>
       <Corners place={place} faces={faces} width={width * moments.length + 8 * (moments.length - 1)} height={(width * item.heightPx) / item.widthPx} />
     </li>

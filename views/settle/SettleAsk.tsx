@@ -21,7 +21,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
   const shelf = shelfOf(layout);
   const { min, max } = layout.playerSizes;
   const ends = [...new Set([min, 1, max])].sort((a, b) => a - b);
-  const set = (choice.aims.length === AIMS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
+  const set = (choice.notesMayGrow ? 1 : 0) + (choice.aims.length === AIMS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
   return (
     <>
       <SettleDeeds proposal={proposal} />
@@ -80,6 +80,15 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
         />
       )}
       <More set={set} reads={says("settle.more")}>
+        <label className="flex h-6 items-center gap-2" {...readingProps(says("settle.notes"), choice.notesMayGrow ? "yes" : "no")}>
+          <input
+            type="checkbox"
+            className="accent-[var(--accent)]"
+            checked={choice.notesMayGrow}
+            onChange={(event) => choose({ notesMayGrow: event.target.checked })}
+          />
+          notes may come and grow
+        </label>
         <Ticks title="Must be reached" all={AIMS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
         <Ticks
           title="May change"

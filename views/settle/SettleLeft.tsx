@@ -123,6 +123,8 @@ function wayWords(layout: Layout, way: WayOut): string {
       return way.screens.length === 1 ? `an arrangement for ${way.screens[0]}` : `an arrangement for these ${way.screens.length} screens`;
     case "smaller-targets":
       return `targets of ${way.minTargetMm} mm`;
+    case "notes":
+      return "let notes come and grow";
     case "one-less":
       return `${nameOf(layout, way.ids[0])} in another moment`;
   }

@@ -4,6 +4,7 @@ import type { Face } from "../../core/checks/grid";
 import { editContextOf } from "../../core/editing/placing";
 import type { Screen } from "../../core/format/types";
 import { Compared } from "../layout/Compared";
+import { useSession } from "../session/context";
 import { LiveLayout, type Between } from "../shared/LiveLayout";
 import { facedName } from "./settleWords";
 
@@ -12,7 +13,8 @@ const ROOM = { w: 262, h: 190 };
 
 export function SettledPicture({ screen, face, way }: { screen: Screen; face: Face; way: Between }) {
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
-  const view = { ...face, moment: null };
+  const moment = useSession((s) => s.playerView.moment);
+  const view = { ...face, moment };
   const words = facedName({ screen, face });
   return (
     <figure className="grid justify-items-center gap-0.5">

@@ -44,6 +44,8 @@ export interface SettleChoice {
   readonly severity: Severity;
   readonly aims: readonly Aim[];
   readonly changeable: readonly Changeable[];
+  /** Whether notes may come and grow. */
+  readonly notesMayGrow: boolean;
   /** So far things may go, mm, to be missed less once nothing is found any more; 0: not asked. */
   readonly missMm: number;
 }
@@ -56,6 +58,7 @@ export const USUAL_CHOICE: SettleChoice = {
   severity: "warning",
   aims: AIMS,
   changeable: CHANGEABLES,
+  notesMayGrow: false,
   missMm: 0,
 };
 
@@ -92,6 +95,7 @@ export function questionOf(choice: SettleChoice, { layout, screens, held }: Aske
     severities: SEVERITIES.slice(0, SEVERITIES.indexOf(choice.severity) + 1),
     changeable: choice.changeable,
     held,
+    notesMayGrow: choice.notesMayGrow,
     missMm: choice.missMm,
     weights: {},
   };

@@ -49,8 +49,13 @@ const blockers = (session: Session) =>
 function settledRun(): Promise<void> {
   return new Promise((resolve) => {
     const done = () => settleStore.getState().run.kind !== "working";
-    const stop = settleStore.subscribe(() => done() && (stop(), resolve()));
-    if (done()) (stop(), resolve());
+    const stop = settleStore.subscribe(() => end());
+    const end = () => {
+      if (!done()) return;
+      stop();
+      resolve();
+    };
+    end();
   });
 }
 const proposalNow = (session: Session): Proposal | null => proposalFor(settleStore.getState(), layoutOf(session));

@@ -1,0 +1,21 @@
+"use client";
+/** What is found on a screen for the player in view once it is settled, beside what is found there now. */
+import { tallyOf } from "../../core/checks/finding";
+import { Tally } from "../../ui/Tally";
+import { useSession } from "../session/context";
+import { useSettledFindings } from "./useShownWay";
+
+export function SettledTally({ screen }: { screen: string }) {
+  const handed = useSession((s) => s.playerView.handed);
+  const playerSize = useSession((s) => s.playerView.playerSize);
+  const after = useSettledFindings(screen, { handed, playerSize });
+  return after ? (
+    <span className="inline-flex gap-1 text-[0.6875rem]" data-testid="settled-tally">
+      <span className="text-accent">
+        <span aria-hidden>→</span>
+        <span className="sr-only">settled:</span>
+      </span>
+      <Tally tally={tallyOf(after)} short />
+    </span>
+  ) : null;
+}
