@@ -44,6 +44,21 @@ test("as data, with the layout where no file is named; locks, codes and severiti
   expect(nodulum("settle", near, ...SCREEN, "--codes", "touch/small", "--severity", "blocker").out).toMatch(/^nothing to settle/);
 });
 
+test("only what may change changes; what is missed worst is missed less within the mm allowed, and told before and after", () => {
+  type Data = { kind: string; moves: { fields: { path: string }[] }[]; misses: { id: string; before: { rate: number }; after: { rate: number } }[] };
+  const run = (...args: string[]) => JSON.parse(nodulum("settle", near, ...SCREEN, "--format", "json", ...args).out) as Data;
+  const paths = run("--change", "place").moves.flatMap(({ fields }) => fields.map(({ path }) => path));
+  expect(paths.length).toBeGreaterThan(0);
+  expect(paths.every((path) => path.includes(".placement.offset["))).toBe(true);
+  expect(run().misses).toBeUndefined();
+  const { misses } = run("--misses", "2");
+  expect(misses.map(({ id }) => id).sort()).toEqual(["horn", "log", "pump"]);
+  expect(Math.max(...misses.map(({ after }) => after.rate))).toBeLessThan(Math.max(...misses.map(({ before }) => before.rate)));
+  expect(nodulum("settle", near, ...SCREEN, "--misses", "2").out).toMatch(
+    /^ {2}pump: missed [\d.]+ % → [\d.]+ % at the worst, then on 1600x720@254, right hand, size 1$/m,
+  );
+});
+
 test("1 where something remains, which is told with what is in its way", () => {
   const { code, out } = nodulum("settle", near, ...SCREEN, "--lock", "pump", "--lock", "horn");
   expect(code).toBe(1);
@@ -62,6 +77,9 @@ test("2 where the call or the file is at fault, and what to write instead", () =
   expect(wrong(near, "--codes", "touch/overlab")).toEqual([2, expect.stringContaining('did you mean "touch/overlap"')]);
   expect(wrong(near, "--severity", "grave")).toEqual([2, expect.stringContaining("blocker")]);
   expect(wrong(near, "--weight", "pump=0")).toEqual([2, expect.stringContaining("write ID=NUMBER with a number above 0")]);
+  expect(wrong(near, "--change", "colour")).toEqual([2, expect.stringContaining("place, size, hit, landing, travel, order, word")]);
+  expect(wrong(near, "--misses", "none")).toEqual([2, expect.stringContaining("write a number above 0, at most 20")]);
+  expect(wrong(near, "--notes", "go")).toEqual([2, expect.stringContaining("stay")]);
   expect(wrong(near, "--screen", "big")).toEqual([2, expect.stringContaining("big")]);
   expect(wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("there is no such file")]);
   expect(wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("there is no such folder")]);

@@ -206,11 +206,16 @@ test("a layout in, how far it is and what came of it out, a line each; what is a
     .split("\n")
     .map((line) => JSON.parse(line) as { progress?: { doing: string }; settled?: { kind: string; layout: unknown } });
   expect(lines[0].progress).toMatchObject({ doing: "looking" });
+  const missed = (await (await settle("?screen=1600x720@254&misses=1&change=hit")).text()).trim().split("\n").at(-1)!;
+  expect((JSON.parse(missed) as { settled: object }).settled).toMatchObject({ misses: expect.arrayContaining([expect.objectContaining({ id: "pump" })]) });
   expect(lines.at(-1)!.settled).toMatchObject({ kind: "settled", moves: [{ id: "horn" }], left: [], layout: { format: "nodulum-layout" } });
   for (const [query, path] of [
     ["?lock=none", "lock[0]"],
     ["?codes=touch/none", "codes[0]"],
     ["?severity=grave", "severity"],
+    ["?change=colour", "change[0]"],
+    ["?misses=far", "misses"],
+    ["?notes=go", "notes"],
     ["?format=json", "format"],
   ]) {
     // prettier-ignore
