@@ -2,6 +2,8 @@
 import Yoga, { Direction, PositionType, Edge } from "yoga-layout";
 import { bareFindings, checkScreen } from "../core/checks/check";
 import { missesOn } from "../core/checks/misses";
+import { allowedWay, holdScreens, type GoodWay } from "../core/checks/screenHold";
+import { editContextOf, moveBy } from "../core/editing/placing";
 import { advance, tickTime } from "../core/engine/input/advance";
 import type { InputEvent } from "../core/engine/input/events";
 import { prepareInput } from "../core/engine/input/setup";
@@ -9,7 +11,7 @@ import { initialState } from "../core/engine/input/state";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
-import { resolve } from "../core/engine/placement/resolve";
+import { PLAIN_PLAYER_VIEW, resolve } from "../core/engine/placement/resolve";
 import { plainScreen } from "../core/engine/placement/screen";
 import { findAspectIntervals } from "../core/checks/aspectIntervals";
 
@@ -119,3 +121,25 @@ console.log(`spans of a 40-control layout over 1.2–2.4: ${span.toFixed(0)} ms,
 
 const missed = timed(() => screens.slice(0, 20).map((screen) => missesOn(layout, resolve(prepared, screen), { handed: "right", moment: null })), 5);
 console.log(`misses of 40 controls: ${(missed / 20).toFixed(1)} ms a screen (aim 30)`);
+
+/** A drag to and fro across the glass of each of six controls, every frame held against twelve screens. */
+function heldDrags(): number[] {
+  const held = screens.slice(0, 12);
+  const context = editContextOf(layout, held[0]);
+  const hold = holdScreens(layout, held, PLAIN_PLAYER_VIEW);
+  return layout.controls.slice(0, 6).flatMap(({ id }) => {
+    let last: GoodWay = { way: { x: 0, y: 0 }, version: layout };
+    return Array.from({ length: 60 }, (_, i) => {
+      const wanted = { x: 300 * Math.sin(i / 19), y: 200 * Math.sin(i / 11) };
+      const start = performance.now();
+      const made = allowedWay(hold, (way) => moveBy(context, [id], way.x, way.y), last, wanted);
+      const ms = performance.now() - start;
+      if (made.ok) last = made.value;
+      return ms;
+    });
+  });
+}
+heldDrags();
+const frames = heldDrags().sort((a, b) => a - b);
+const at = (part: number) => frames[Math.floor((frames.length - 1) * part)].toFixed(1);
+console.log(`a drag that holds 12 screens, 40 controls: ${at(0.5)} ms a frame (median), ${at(0.95)} ms for 19 of 20 (aim 8)`);
