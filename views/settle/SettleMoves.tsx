@@ -21,7 +21,7 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
           <li key={move.id} className="flex items-start gap-2 border-t border-rule pt-0.5" data-settle-move={move.id}>
             <button
               type="button"
-              className="min-w-0 flex-1 rounded-sm text-left hover:bg-paper"
+              className="min-h-6 min-w-0 flex-1 rounded-sm text-left hover:bg-paper"
               onClick={() => session.select([move.id])}
               {...readingProps(
                 says("settle.move", { reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, faces })).join("; ") || "with the others" }),

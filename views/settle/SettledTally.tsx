@@ -9,13 +9,22 @@ export function SettledTally({ screen }: { screen: string }) {
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);
   const after = useSettledFindings(screen, { handed, playerSize });
-  return after ? (
+  if (!after) return null;
+  const tally = tallyOf(after);
+  return (
     <span className="inline-flex gap-1 text-[0.6875rem]" data-testid="settled-tally">
       <span className="text-accent">
         <span aria-hidden>→</span>
         <span className="sr-only">settled:</span>
       </span>
-      <Tally tally={tallyOf(after)} short />
+      {tally.blocker + tally.warning + tally.note === 0 ? (
+        <span>
+          <span aria-hidden>✓</span>
+          <span className="sr-only">nothing found</span>
+        </span>
+      ) : (
+        <Tally tally={tally} short />
+      )}
     </span>
-  ) : null;
+  );
 }
