@@ -107,7 +107,8 @@ export function ScreensView() {
               onClick={settleShown}
               {...readingProps(says("settle.open"), shown === 1 ? "this screen" : `these ${shown} screens`)}
             >
-              settle<span className="max-[68rem]:hidden"> these {shown}</span>…
+              <span className="max-[68rem]:hidden">settle these {shown}…</span>
+              <span className="min-[68rem]:hidden">settle…</span>
             </button>
             <button type="button" className="push h-7" onClick={() => setShowsReport(true)} {...readingProps(says("screens.report"))}>
               report…

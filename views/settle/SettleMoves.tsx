@@ -1,5 +1,6 @@
 "use client";
 /** What moved, how far, and which finding on which screen asked for it; each may be left out, and the rest is settled anew. */
+import type { SettledMove } from "../../core/settle/moves";
 import { moveWords } from "../../core/settle/settledText";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -7,6 +8,12 @@ import { useSession, useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
 import { movedWords, reasonWords } from "./settleWords";
 import { hold, type Proposal } from "./settling";
+
+/** What went farthest, or grew most, first. */
+function byHowMuch(moves: readonly SettledMove[]): readonly SettledMove[] {
+  const most = ({ farthest, wider, higher, hitWider, hitHigher }: SettledMove) => Math.max(farthest, ...[wider, higher, hitWider, hitHigher].map(Math.abs));
+  return [...moves].sort((a, b) => most(b) - most(a));
+}
 
 export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
   const session = useSessionActions();
@@ -17,7 +24,7 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
     <>
       <h3 className="caption">{movedWords(moves)}; means over the faces</h3>
       <ul className="grid gap-0.5" aria-label="What moved">
-        {moves.map((move) => (
+        {byHowMuch(moves).map((move) => (
           <li key={move.id} className="flex items-start gap-2 border-t border-rule pt-0.5" data-settle-move={move.id}>
             <button
               type="button"
