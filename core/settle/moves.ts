@@ -121,7 +121,9 @@ function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map(
   // Its own misses are a reason to move; those of others where nothing else is.
   const misses = [...missed].map(([meant, face]): MoveReason => ({ code: "misses", subjects: [meant], face, wanted: true }));
   const mine = misses.filter(({ subjects }) => subjects[0] === id);
-  const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(wishes.length > 0 || raised ? wishes : own)];
+  // Where all that presses is what holds it, what was to go from it is told before that.
+  const told = wishes.some(({ wanted }) => wanted) ? wishes : [...own.slice(0, 1), ...wishes];
+  const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(wishes.length > 0 || raised ? told : own)];
   const all = found.length > 0 ? found : misses;
   const word = ({ code, subjects }: MoveReason) => `${code} ${subjects.join(" ")}`;
   return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
