@@ -11,7 +11,7 @@ import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { benchStore, setBench } from "./bench";
 import { growInto, growZone } from "./grow";
-import { createHolding } from "./holding";
+import { createHolding, isHeldBack } from "./holding";
 import { isShown } from "./overlays";
 
 /** What others may do to a gesture on the glass. */
@@ -86,7 +86,8 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
         holding.end();
         return session.cancel();
       case "edit":
-        return void session.edit(command.label, command.edit);
+        // A tether tied elsewhere moves the control on every other screen.
+        return void (isHeldBack(session, command.edit) || session.edit(command.label, command.edit));
       case "make":
         return make(command.at);
       case "push":

@@ -24,22 +24,7 @@ export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
     <>
       <PartSlider />
       <table className="w-full text-left text-[0.75rem]" aria-label="Found before and after">
-        <thead className="caption">
-          <tr>
-            <th scope="col" className="font-normal">
-              found
-            </th>
-            <th scope="col" className="text-right font-normal">
-              before
-            </th>
-            <th scope="col" className="text-right font-normal">
-              after
-            </th>
-            <th scope="col" className="pl-3 text-right font-normal">
-              on screens
-            </th>
-          </tr>
-        </thead>
+        <Heads names={["found", "before", "after", "on screens"]} />
         <tbody>
           {(["blocker", "warning", "note"] as const).map((severity) => (
             <tr key={severity} className="border-t border-rule" data-settle-tally={severity}>
@@ -57,6 +42,21 @@ export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
       </table>
       <Missed proposal={proposal} />
     </>
+  );
+}
+
+/** The heads of a table of figures: the first is that of the names. */
+function Heads({ names }: { names: readonly string[] }) {
+  return (
+    <thead className="caption">
+      <tr>
+        {names.map((name, i) => (
+          <th key={name} scope="col" className={`font-normal ${i > 0 ? "pl-3 text-right" : ""}`}>
+            {name}
+          </th>
+        ))}
+      </tr>
+    </thead>
   );
 }
 
@@ -89,19 +89,7 @@ function Missed({ proposal: { settled } }: { proposal: Proposal }) {
   if (!settled.misses || settled.misses.length === 0) return null;
   return (
     <table className="w-full text-left text-[0.75rem]" aria-label="Missed before and after">
-      <thead className="caption">
-        <tr>
-          <th scope="col" className="font-normal">
-            missed, at the worst
-          </th>
-          <th scope="col" className="text-right font-normal">
-            before
-          </th>
-          <th scope="col" className="text-right font-normal">
-            after
-          </th>
-        </tr>
-      </thead>
+      <Heads names={["missed, at the worst", "before", "after"]} />
       <tbody>
         {settled.misses.slice(0, MOST_TOLD).map(({ id, before, after }) => (
           <tr key={id} className="border-t border-rule">

@@ -5,8 +5,8 @@ import { editContextOf } from "../../core/editing/placing";
 import type { Screen } from "../../core/format/types";
 import { Compared } from "../layout/Compared";
 import { useSession } from "../session/context";
-import { LiveLayout, type Between } from "../shared/LiveLayout";
-import { facedName } from "./settleWords";
+import type { Between } from "../shared/LiveLayout";
+import { DrawnScreen } from "./DrawnScreen";
 
 /** The picture fits a drawer in the smallest window, CSS px. */
 const ROOM = { w: 262, h: 190 };
@@ -15,22 +15,9 @@ export function SettledPicture({ screen, face, way }: { screen: Screen; face: Fa
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
   const moment = useSession((s) => s.playerView.moment);
   const view = { ...face, moment };
-  const words = facedName({ screen, face });
   return (
-    <figure className="grid justify-items-center gap-0.5">
-      <span className="relative block" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
-        <LiveLayout screen={screen} scale={scale} label={`Before and after on ${words}`} face={face} between={way} />
-        <svg
-          aria-hidden
-          className="absolute inset-0 overflow-visible"
-          width={screen.widthPx * scale}
-          height={screen.heightPx * scale}
-          viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}
-        >
-          <Compared compared={way} context={editContextOf(way.is, screen, view)} scale={scale} withMm />
-        </svg>
-      </span>
-      <figcaption className="caption">{words}</figcaption>
-    </figure>
+    <DrawnScreen screen={screen} face={face} between={way} scale={scale} of="Before and after">
+      <Compared compared={way} context={editContextOf(way.is, screen, view)} scale={scale} withMm />
+    </DrawnScreen>
   );
 }

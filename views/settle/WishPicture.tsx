@@ -1,16 +1,15 @@
 "use client";
 /** Wishes that cannot all be had, drawn on a screen: the areas in question, hatched, in the frame they have to keep to. */
+import { useId, useMemo } from "react";
 import { byId } from "../../core/derived/byId";
 import { resolvedOn } from "../../core/derived/resolved";
 import { touchArea } from "../../core/engine/input/ready";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import type { NoWay } from "../../core/settle/noWay";
 import { thumbPivots } from "../../core/editing/thumbs";
-import { LiveLayout } from "../shared/LiveLayout";
 import { FINDING_TONE, ON_GLASS } from "../layout/tones";
-import { facedName } from "./settleWords";
+import { DrawnScreen } from "./DrawnScreen";
 import { proposedLayout, type Proposal } from "./settling";
-import { useMemo } from "react";
 
 /** The picture is no larger than this, CSS px. */
 const ROOM = { w: 150, h: 110 };
@@ -34,69 +33,59 @@ export function WishPicture({ proposal, noWay, face: place }: { proposal: Propos
     ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects),
   ]);
   const hairline = 1 / scale;
+  // Several of these pictures stand on one page, each with hatching of its own width.
+  const hatch = `wish-${useId().replace(/\W/g, "")}`;
   const { safe } = framesOf(screen, layout.picture);
   const isFar = noWay.parts.some(({ code }) => code === "reach/far") || noWay.code === "reach/far";
   const mm = pxPerMm(screen);
   return (
-    <figure className="grid content-start gap-0.5" style={{ width: ROOM.w }}>
-      <span className="relative block" style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}>
-        <LiveLayout screen={screen} scale={scale} label={`Where it falls short, on ${facedName(faced)}`} face={face} between={between} />
-        <svg
-          aria-hidden
-          className="absolute inset-0 overflow-hidden"
-          width={screen.widthPx * scale}
-          height={screen.heightPx * scale}
-          viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}
-        >
-          <defs>
-            <pattern id="wish-hatch" width={6 * hairline} height={6 * hairline} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <path d={`M0 0V${6 * hairline}`} stroke={FINDING_TONE.blocker} strokeWidth={2 * hairline} />
-            </pattern>
-          </defs>
-          <rect
-            x={safe.x}
-            y={safe.y}
-            width={safe.w}
-            height={safe.h}
+    <DrawnScreen screen={screen} face={face} between={between} scale={scale} of="Where it falls short,">
+      <defs>
+        <pattern id={hatch} width={6 * hairline} height={6 * hairline} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d={`M0 0V${6 * hairline}`} stroke={FINDING_TONE.blocker} strokeWidth={2 * hairline} />
+        </pattern>
+      </defs>
+      <rect
+        x={safe.x}
+        y={safe.y}
+        width={safe.w}
+        height={safe.h}
+        fill="none"
+        stroke={ON_GLASS.ink}
+        strokeWidth={hairline}
+        strokeDasharray={`${6 * hairline} ${3 * hairline}`}
+      />
+      {isFar &&
+        thumbPivots(layout, screen).map(({ x, y }) => (
+          <circle
+            key={`${x} ${y}`}
+            cx={x}
+            cy={y}
+            r={layout.limits.stretchMm * mm}
             fill="none"
-            stroke={ON_GLASS.ink}
-            strokeWidth={hairline}
-            strokeDasharray={`${6 * hairline} ${3 * hairline}`}
+            stroke={ON_GLASS.reach}
+            strokeWidth={1.5 * hairline}
+            strokeDasharray={`${hairline} ${3 * hairline}`}
           />
-          {isFar &&
-            thumbPivots(layout, screen).map(({ x, y }) => (
-              <circle
-                key={`${x} ${y}`}
-                cx={x}
-                cy={y}
-                r={layout.limits.stretchMm * mm}
-                fill="none"
-                stroke={ON_GLASS.reach}
-                strokeWidth={1.5 * hairline}
-                strokeDasharray={`${hairline} ${3 * hairline}`}
-              />
-            ))}
-          {[...named].map((id) => {
-            const control = byId(resolved.controls).get(id);
-            const area = control ? touchArea(control) : byId(resolved.keepClear).get(id);
-            if (!area) return null;
-            return (
-              <rect
-                key={id}
-                x={area.x}
-                y={area.y}
-                width={area.w}
-                height={area.h}
-                fill="url(#wish-hatch)"
-                fillOpacity={0.8}
-                stroke={FINDING_TONE.blocker}
-                strokeWidth={1.5 * hairline}
-              />
-            );
-          })}
-        </svg>
-      </span>
-      <figcaption className="caption">{facedName(faced)}</figcaption>
-    </figure>
+        ))}
+      {[...named].map((id) => {
+        const control = byId(resolved.controls).get(id);
+        const area = control ? touchArea(control) : byId(resolved.keepClear).get(id);
+        if (!area) return null;
+        return (
+          <rect
+            key={id}
+            x={area.x}
+            y={area.y}
+            width={area.w}
+            height={area.h}
+            fill={`url(#${hatch})`}
+            fillOpacity={0.8}
+            stroke={FINDING_TONE.blocker}
+            strokeWidth={1.5 * hairline}
+          />
+        );
+      })}
+    </DrawnScreen>
   );
 }

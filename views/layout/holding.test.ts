@@ -1,0 +1,47 @@
+import { moveBy } from "../../core/editing/placing";
+import { placeableBox, placeableOf } from "../../core/editing/placeables";
+import { sampleLayouts } from "../../test/samples";
+import { openWindow } from "../../test/window";
+import { benchContextNow } from "../session/benchContext";
+import { benchStore, clearBench, setBench } from "./bench";
+import { createHolding, isHeldBack } from "./holding";
+
+const [harbour] = sampleLayouts();
+/** A window at the harbour, and the way that leads one control onto another on its bench, px. */
+function windowWithWay(from: string, to: string) {
+  const { session } = openWindow(harbour);
+  const context = benchContextNow(session);
+  const box = (id: string) => placeableBox(context.resolved, placeableOf(harbour, id)!)!;
+  const [a, b] = [box(from), box(to)];
+  return { session, edit: (at: { x: number; y: number }) => moveBy(context, [from], at.x, at.y), onto: { x: b.x - a.x, y: b.y - a.y } };
+}
+afterEach(clearBench);
+
+test("switched off a drag goes where it is led; switched on it stops before, tells by whom it is held, and lets go when it leads away", () => {
+  const { session, edit, onto } = windowWithWay("pump", "towline");
+  const holding = createHolding(session);
+  holding.begin();
+  const free = holding.preview(edit, onto);
+  expect(free).toEqual(edit(onto));
+  holding.end();
+  setBench({ holds: true });
+  holding.begin();
+  const held = holding.preview(edit, onto);
+  expect(held.ok).toBe(true);
+  expect(held).not.toEqual(edit(onto));
+  expect(benchStore.getState().heldBy).not.toBeNull();
+  // What belongs to the drag and would break a screen is left out.
+  if (held.ok) expect(holding.follow(held.value, edit(onto))).toEqual(held);
+  expect(holding.preview(edit, { x: 0, y: 0 })).toEqual(edit({ x: 0, y: 0 }));
+  expect(benchStore.getState().heldBy).toBeNull();
+  holding.end();
+});
+
+test("an edit by key is held back only where screens are held and it would break one", () => {
+  const { session, edit, onto } = windowWithWay("pump", "horn");
+  expect(isHeldBack(session, () => edit(onto))).toBe(false);
+  setBench({ holds: true });
+  expect(isHeldBack(session, () => edit(onto))).toBe(true);
+  expect(isHeldBack(session, () => edit({ x: 0, y: 0 }))).toBe(false);
+  expect(benchStore.getState().heldBy).toBeNull();
+});
