@@ -18,7 +18,7 @@ import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
 import { settleBench } from "./settleBench";
 import { useKeys } from "../interaction/useKeys";
-import { useSettle } from "../settle/settling";
+import { useSettle } from "../settle/settleState";
 
 const SettlePanel = dynamic(() => import("../settle/SettlePanel").then((m) => m.SettlePanel));
 const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));

@@ -155,9 +155,15 @@ const PlayerTools = memo(function PlayerTools() {
 
 /** A drag may not break any screen of the rail. */
 function HoldSwitch() {
+  const session = useSessionActions();
   const holds = useBench((b) => b.holds);
   return (
-    <button className={`${SWITCH} ${lit(holds)}`} aria-pressed={holds} {...readingProps(says("bar.hold"), holds ? "yes" : "no")} onClick={switchHolding}>
+    <button
+      className={`${SWITCH} ${lit(holds)}`}
+      aria-pressed={holds}
+      {...readingProps(says("bar.hold"), holds ? "yes" : "no")}
+      onClick={() => void switchHolding(session)}
+    >
       hold all screens
     </button>
   );

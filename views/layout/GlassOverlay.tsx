@@ -30,7 +30,7 @@ import { Tether, AnchorPoints } from "./Tether";
 import { ON_GLASS } from "./tones";
 import { withoutHidden } from "./withoutHidden";
 import { contextBetween } from "../settle/contextBetween";
-import { useSettle } from "../settle/settling";
+import { useSettle } from "../settle/settleState";
 import { useSettledFindings, useShownWay } from "../settle/useShownWay";
 import { useGlassGestures, type GlassGestures } from "./useGlassGestures";
 

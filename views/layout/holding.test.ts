@@ -3,8 +3,8 @@ import { placeableBox, placeableOf } from "../../core/editing/placeables";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { benchContextNow } from "../session/benchContext";
-import { benchStore, clearBench, setBench } from "./bench";
-import { createHolding, isHeldBack } from "./holding";
+import { benchStore, clearBench } from "./bench";
+import { createHolding, isHeldBack, switchHolding } from "./holding";
 
 const [harbour] = sampleLayouts();
 /** A window at the harbour, and the way that leads one control onto another on its bench, px. */
@@ -17,14 +17,14 @@ function windowWithWay(from: string, to: string) {
 }
 afterEach(clearBench);
 
-test("switched off a drag goes where it is led; switched on it stops before, tells by whom it is held, and lets go when it leads away", () => {
+test("switched off a drag goes where it is led; switched on it stops before, tells by whom it is held, and lets go when it leads away", async () => {
   const { session, edit, onto } = windowWithWay("pump", "towline");
   const holding = createHolding(session);
   holding.begin();
   const free = holding.preview(edit, onto);
   expect(free).toEqual(edit(onto));
   holding.end();
-  setBench({ holds: true });
+  await switchHolding(session);
   holding.begin();
   const held = holding.preview(edit, onto);
   expect(held.ok).toBe(true);
@@ -37,10 +37,10 @@ test("switched off a drag goes where it is led; switched on it stops before, tel
   holding.end();
 });
 
-test("an edit by key is held back only where screens are held and it would break one", () => {
+test("an edit by key is held back only where screens are held and it would break one", async () => {
   const { session, edit, onto } = windowWithWay("pump", "horn");
   expect(isHeldBack(session, () => edit(onto))).toBe(false);
-  setBench({ holds: true });
+  await switchHolding(session);
   expect(isHeldBack(session, () => edit(onto))).toBe(true);
   expect(isHeldBack(session, () => edit({ x: 0, y: 0 }))).toBe(false);
   expect(benchStore.getState().heldBy).toBeNull();

@@ -2,7 +2,7 @@
 import type { Layout } from "../../core/format/types";
 import { benchScreenOf, railOf } from "../session/screens";
 import type { Session } from "../session/session";
-import { openSettle } from "../settle/settling";
+import { openSettle } from "../settle/openSettle";
 
 /** The screens that are in view on the bench, by name. */
 export function benchScreens(layout: Layout): readonly string[] {

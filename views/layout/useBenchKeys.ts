@@ -177,7 +177,7 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
       setBench({ held });
       sayOnLine(`The controls as ${held ? "held" : "at rest"}.`);
     },
-    "hold screens": switchHolding,
+    "hold screens": () => void switchHolding(session),
     "other hand": () => {
       const handed = playerView.handed === "left" ? "right" : "left";
       session.showPlayer({ handed });

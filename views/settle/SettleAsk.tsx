@@ -10,9 +10,10 @@ import { says, type SentenceKey } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { shelfOf } from "../session/screens";
 import { nameOf } from "../shared/names";
-import { AIM_WORDS, AIMS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleQuestion";
+import { AIM_WORDS, AIMS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
 import { SettleDeeds } from "./SettleDeeds";
-import { choose, goWay, hold, useSettle, type Proposal } from "./settling";
+import { useSettle, type Proposal } from "./settleState";
+import { choose, goWay, hold } from "./settling";
 
 export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();

@@ -6,7 +6,7 @@ import { says } from "../reading/sentences";
 import { useSession } from "../session/context";
 import { nameOf } from "../shared/names";
 import { distinctTally, facedName, screensWith } from "./settleWords";
-import { showPart, useSettle, type Proposal } from "./settling";
+import { showPart, useSettle, type Proposal } from "./settleState";
 
 const percent = (part: number) => `${Math.round(part * 100)} %`;
 const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as const;

@@ -5,7 +5,8 @@ import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { shelfOf } from "../session/screens";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
-import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal, useSettle, type Proposal, type SettleRun } from "./settling";
+import { useSettle, type Proposal, type SettleRun } from "./settleState";
+import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "./settling";
 import { facesFor } from "./settleQuestion";
 
 export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {

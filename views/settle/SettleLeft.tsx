@@ -8,7 +8,8 @@ import { useSession, useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
 import type { Layout } from "../../core/format/types";
 import { facedName, leftGroups } from "./settleWords";
-import { goWay, useSettle, type Proposal } from "./settling";
+import { useSettle, type Proposal } from "./settleState";
+import { goWay } from "./settling";
 import { narrowestFace, WishPicture } from "./WishPicture";
 
 /** So many findings of which nothing more is known than that they are left are told one by one. */

@@ -7,7 +7,8 @@ import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
 import { movedWords, reasonWords } from "./settleWords";
-import { hold, type Proposal } from "./settling";
+import { type Proposal } from "./settleState";
+import { hold } from "./settling";
 
 /** What went farthest, or grew most, first. */
 function byHowMuch(moves: readonly SettledMove[]): readonly SettledMove[] {

@@ -9,7 +9,8 @@ import { SettleAsk } from "./SettleAsk";
 import { SettleComesTo } from "./SettleComesTo";
 import { SettleMoves } from "./SettleMoves";
 import { SettleLeft } from "./SettleLeft";
-import { closeSettle, proposalFor, stopSettle, useSettle } from "./settling";
+import { proposalFor, useSettle } from "./settleState";
+import { closeSettle, stopSettle } from "./settling";
 
 /** `wide`: the parts side by side. `picture`: shown above what it comes to. */
 export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.ReactNode }) {

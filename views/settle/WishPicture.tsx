@@ -9,7 +9,7 @@ import type { NoWay } from "../../core/settle/noWay";
 import { thumbPivots } from "../../core/editing/thumbs";
 import { FINDING_TONE, ON_GLASS } from "../layout/tones";
 import { DrawnScreen } from "./DrawnScreen";
-import { proposedLayout, type Proposal } from "./settling";
+import { type Proposal } from "./settleState";
 
 /** The picture is no larger than this, CSS px. */
 const ROOM = { w: 150, h: 110 };
@@ -24,7 +24,7 @@ export function WishPicture({ proposal, noWay, face: place }: { proposal: Propos
   const { settled, of } = proposal;
   const faced = settled.faces[place];
   const { screen, face, view } = faced;
-  const layout = useMemo(() => proposedLayout(proposal), [proposal]);
+  const layout = useMemo(() => proposal.is, [proposal]);
   const between = useMemo(() => ({ was: of, is: layout, part: 1 }), [of, layout]);
   const resolved = resolvedOn(layout, screen, view);
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);

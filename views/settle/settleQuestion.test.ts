@@ -1,7 +1,8 @@
 import { catalogueFor } from "../../core/checks/catalogue";
 import { SETTLED_CODES } from "../../core/settle/request";
 import { sampleLayouts } from "../../test/samples";
-import { AIMS, codesFor, facesFor, questionOf, USUAL_CHOICE } from "./settleQuestion";
+import { AIMS, USUAL_CHOICE } from "./settleChoice";
+import { codesFor, facesFor, questionOf } from "./settleQuestion";
 
 const [layout] = sampleLayouts();
 const screens = catalogueFor("landscape").slice(0, 2);

@@ -7,19 +7,8 @@ import { layoutOf as layoutOfControls, pinned } from "../../test/glass";
 import { openWindow } from "../../test/window";
 import { createSettleService } from "../../workers/settleService";
 import type { Session } from "../session/session";
-import {
-  choose,
-  closeSettle,
-  goWay,
-  hold,
-  openSettle,
-  proposalFor,
-  settleStore,
-  stopSettle,
-  takeIntoArrangement,
-  takeProposal,
-  type Proposal,
-} from "./settling";
+import { proposalFor, settleStore, type Proposal } from "./settleState";
+import { choose, closeSettle, goWay, hold, openSettle, stopSettle, takeIntoArrangement, takeProposal } from "./settling";
 
 /** The worker in this process: each answer comes a turn later. */
 jest.mock("../../workers/connect", () => ({

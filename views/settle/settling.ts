@@ -1,9 +1,4 @@
-/**
- * What Settle is asked and has proposed, for as long as the window is open: seen on the bench and in Screens alike. Nothing of it is in the
- * layout before it is taken; what was proposed for a layout that has changed since is no proposal any more.
- */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+/** What can be done with Settle: asked, stopped, asked anew with something left out or by a way out, taken. Fetched when it is first opened. */
 import { checked } from "../../core/editing/edits/checked";
 import { problemText, refused, type Result } from "../../core/engine/result";
 import type { Layout, Screen } from "../../core/format/types";
@@ -12,64 +7,18 @@ import type { WayOut } from "../../core/settle/noWay";
 import { allFindings, outcomeOf } from "../../core/settle/outcome";
 import { takenIntoArrangement, withoutSame } from "../../core/settle/ownArrangement";
 import type { SettleRequest } from "../../core/settle/request";
-import type { SettleProgress } from "../../core/settle/settled";
 import { requestByWay } from "../../core/settle/requestByWay";
-import { isSameValue } from "../../core/versions/fields";
 import { connectSettle } from "../../workers/connect";
 import { createSettler, type Settler } from "../../workers/settle";
-import type { SettledFound } from "../../workers/settleService";
 import type { Session } from "../session/session";
 import { shelfOf } from "../session/screens";
-import { questionOf, USUAL_CHOICE, type SettleChoice } from "./settleQuestion";
+import type { SettleChoice } from "./settleChoice";
+import { questionOf } from "./settleQuestion";
+import { CLOSED, proposalFor, settleStore, type Proposal, type SettleRun, type SettleState } from "./settleState";
 import { distinctTally, goneWords, movedWords } from "./settleWords";
 
-/** What Settle proposes for a layout. */
-export interface Proposal extends SettledFound {
-  /** The layout it is proposed for. */
-  readonly of: Layout;
-  readonly request: SettleRequest;
-}
-
-export type SettleRun =
-  | { readonly kind: "idle" }
-  | { readonly kind: "working"; readonly progress: SettleProgress | null }
-  | { readonly kind: "failed"; readonly problem: string }
-  | { readonly kind: "done"; readonly proposal: Proposal };
-
-export interface SettleState {
-  readonly isOpen: boolean;
-  /** The layout it was opened for, by its id: another is another matter. */
-  readonly layoutId: string;
-  /** The screens that were in view when it was opened, by name. */
-  readonly these: readonly string[];
-  readonly choice: SettleChoice;
-  /** Controls and clusters that stay as they are. */
-  readonly held: readonly string[];
-  /** The ways out that have been chosen, in their order. */
-  readonly ways: readonly WayOut[];
-  readonly run: SettleRun;
-  /** How much of the way from before to after is shown, 0…1. */
-  readonly part: number;
-}
-
-const CLOSED: SettleState = { isOpen: false, layoutId: "", these: [], choice: USUAL_CHOICE, held: [], ways: [], run: { kind: "idle" }, part: 1 };
-export const settleStore = createStore<SettleState>(() => CLOSED);
-export const useSettle = <T>(select: (state: SettleState) => T): T => useStore(settleStore, select);
 const { getState: get, setState: set } = settleStore;
-/** Sets how much of the way is shown. */
-export const showPart = (part: number): void => set({ part });
-
 let settler: Settler | null = null;
-
-/** Whether two layouts are the same but for what the editor alone remembers. */
-export function isSameButBench(a: Layout, b: Layout): boolean {
-  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key] || isSameValue(a[key], b[key]));
-}
-
-/** The proposal that holds for a layout; null where there is none. */
-export function proposalFor({ isOpen, run }: Pick<SettleState, "isOpen" | "run">, layout: Layout): Proposal | null {
-  return isOpen && run.kind === "done" && isSameButBench(run.proposal.of, layout) ? run.proposal : null;
-}
 
 /** Opens Settle for some screens, and asks at once. Where it is open for them already, it asks anew. */
 export function openSettle(session: Session, these: readonly string[]): void {
@@ -132,7 +81,7 @@ export async function ask(session: Session): Promise<void> {
       },
       of,
     );
-    if (found && isMine()) set({ run: { kind: "done", proposal: { ...found, of, request } }, part: 1 });
+    if (found && isMine()) set({ run: { kind: "done", proposal: { ...found, of, is: layoutFrom(of, found.settled.layout), request } }, part: 1 });
   } catch (error) {
     if (isMine()) set({ run: { kind: "failed", problem: `It could not be settled: ${error instanceof Error ? error.message : String(error)}.` } });
   }
@@ -152,10 +101,10 @@ export function goWay(session: Session, way: WayOut, isGone: boolean): void {
   void ask(session);
 }
 
-/** What a proposal makes of the layout: as settled, arrangements it made without what they say just as the base does. */
-export function proposedLayout({ settled, of }: Proposal): Layout {
+/** What comes of settling a layout: as settled, arrangements it made without what they say just as the base does. */
+function layoutFrom(of: Layout, settled: Layout): Layout {
   const known = new Set(of.arrangements.map(({ id }) => id));
-  return settled.layout.arrangements.filter(({ id }) => !known.has(id)).reduce((layout, { id }) => withoutSame(layout, id), settled.layout);
+  return settled.arrangements.filter(({ id }) => !known.has(id)).reduce((layout, { id }) => withoutSame(layout, id), settled);
 }
 
 /** The words of a taken proposal in the history. */
@@ -168,7 +117,7 @@ export function takenWords({ settled, before, after, request }: Proposal): strin
 export function takeProposal(session: Session): void {
   const proposal = proposalFor(get(), session.store.getState().layout);
   if (!proposal) return;
-  const made = proposedLayout(proposal);
+  const made = proposal.is;
   if (session.edit(takenWords(proposal), (now) => checked(now, { ...made, workbench: now.workbench, pictures: now.pictures }))) closeSettle();
 }
 

@@ -6,7 +6,7 @@ import type { Face } from "../../core/checks/grid";
 import { byName } from "../../core/derived/byId";
 import { useSession } from "../session/context";
 import type { Between } from "../shared/LiveLayout";
-import { proposalFor, proposedLayout, useSettle, type Proposal } from "./settling";
+import { proposalFor, useSettle, type Proposal } from "./settleState";
 
 /** What is proposed for the open layout; null where nothing is. */
 export function useProposal(): Proposal | null {
@@ -20,7 +20,7 @@ export function useProposal(): Proposal | null {
 export function useShownWay(): Between | undefined {
   const proposal = useProposal();
   const part = useSettle((s) => s.part);
-  const is = useMemo(() => (proposal ? proposedLayout(proposal) : null), [proposal]);
+  const is = useMemo(() => (proposal ? proposal.is : null), [proposal]);
   return useMemo(() => (proposal && is ? { was: proposal.of, is, part } : undefined), [proposal, is, part]);
 }
 
