@@ -4,21 +4,18 @@ import { X } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
 import { SettleAsk } from "./SettleAsk";
 import { SettleComesTo } from "./SettleComesTo";
 import { SettleMoves } from "./SettleMoves";
 import { SettleLeft } from "./SettleLeft";
-import { proposalFor, useSettle } from "./settleState";
+import { useSettle } from "./settleState";
+import { useProposal } from "./useShownWay";
 import { closeSettle, stopSettle } from "./settling";
 
 /** `wide`: the parts side by side. `picture`: shown above what it comes to. */
 export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.ReactNode }) {
-  const session = useSessionActions();
-  const layout = useSession((s) => s.layout);
   const run = useSettle((s) => s.run);
-  const isOpen = useSettle((s) => s.isOpen);
-  const proposal = proposalFor({ isOpen, run }, layout);
+  const proposal = useProposal();
   const panel = useRef<HTMLElement>(null);
   // The focus comes in with the panel, follows what is next to be done, and goes back where it came from.
   useEffect(() => {
@@ -31,7 +28,7 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
     const here = panel.current;
     if (!here || (document.activeElement !== document.body && !here.contains(document.activeElement) && run.kind !== "working")) return;
     (here.querySelector<HTMLElement>("[data-next]:not(:disabled)") ?? here).focus();
-  }, [run.kind, session]);
+  }, [run.kind]);
   const columns = [
     { title: "Settle", plain: "the least change that mends", body: <SettleAsk proposal={proposal} /> },
     {

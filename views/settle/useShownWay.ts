@@ -8,20 +8,18 @@ import { useSession } from "../session/context";
 import type { Between } from "../shared/LiveLayout";
 import { proposalFor, useSettle, type Proposal } from "./settleState";
 
-/** What is proposed for the open layout; null where nothing is. */
+/** What is proposed for the open layout; null where nothing is. The component draws anew only when that is another. */
 export function useProposal(): Proposal | null {
-  const layout = useSession((s) => s.layout);
   const run = useSettle((s) => s.run);
   const isOpen = useSettle((s) => s.isOpen);
-  return proposalFor({ isOpen, run }, layout);
+  return useSession((s) => proposalFor({ isOpen, run }, s.layout));
 }
 
 /** What is drawn of it; undefined where nothing is proposed. The same proposal and part give the same object. */
 export function useShownWay(): Between | undefined {
   const proposal = useProposal();
   const part = useSettle((s) => s.part);
-  const is = useMemo(() => (proposal ? proposal.is : null), [proposal]);
-  return useMemo(() => (proposal && is ? { was: proposal.of, is, part } : undefined), [proposal, is, part]);
+  return useMemo(() => (proposal ? { was: proposal.of, is: proposal.is, part } : undefined), [proposal, part]);
 }
 
 /** From here on what is shown is nearer to after than to before. */
