@@ -130,7 +130,7 @@ async function pageWithGrid(browser, { controls = 60, counts = false } = {}) {
   if (counts) await page.addInitScript(countInPage, LENGTH_PATTERN);
   await page.goto(`http://127.0.0.1:${PORT}/handoff`);
   await page
-    .getByLabel("Layout file to import")
+    .getByLabel("Files to take in")
     .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(controls, OWN_SCREENS))) });
   await page.waitForURL(/layout$/);
   await page.locator('[data-control="c17"]').waitFor();
