@@ -59,8 +59,9 @@ export function provedImpossible(claim: Claim): Impossible | null {
   const numbers = numbersAt(claim.motion, zero);
   const derivative = derivativeAt(claim.motion, zero, numbers);
   let lines = linesOf(claim, numbers, derivative);
+  const every = choicesOf(claim, numbers, derivative);
   // An edge that alone leaves nothing is none to choose.
-  const choices = choicesOf(claim, numbers, derivative).map((choice) => ({
+  const choices = every.map((choice) => ({
     ...choice,
     lines: choice.lines.filter((line) => valuesFor([...lines, line], [], zero.length, { left: 1 }) !== null),
   }));
@@ -68,7 +69,7 @@ export function provedImpossible(claim: Claim): Impossible | null {
   for (let turn = 0; turn < MOST_TANGENTS; turn += 1) {
     const found = valuesFor(lines, choices, zero.length, cases);
     if (found === "too many") return null;
-    if (found === null) return leastSet(lines, choices, zero.length);
+    if (found === null) return leastSet(lines, choices, every, zero.length);
     // They hold the lines drawn so far; where reach is round, draw it again where they are.
     const there = numbersAt(claim.motion, found);
     const more = linesOf(claim, there, derivative, found).filter(
@@ -239,8 +240,8 @@ function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
   }
 }
 
-/** How far wishes fall short at the least; and, one finding after the other left out, those that the proof does not do without. */
-function leastSet(lines: readonly Line[], choices: readonly Choice[], n: number): Impossible | null {
+/** Of the wishes, one finding after the other left out, those that the proof does not do without; and by how much these fall short at the least. `every`: the choices with all their edges, for what falls short may choose edges that leave nothing now. */
+function leastSet(lines: readonly Line[], choices: readonly Choice[], every: readonly Choice[], n: number): Impossible | null {
   const left = { short: mostCases(n), fewer: 6 * mostCases(n) };
   const holds = (some: readonly Row[], pairs: readonly Choice[], of: keyof typeof left) => {
     const cases = { left: left[of] };
@@ -248,14 +249,6 @@ function leastSet(lines: readonly Line[], choices: readonly Choice[], n: number)
     left[of] = cases.left;
     return found !== null;
   };
-  let [low, high] = [0, MOST_SHORT_MM];
-  for (let i = 0; i < 14 && left.short > 0; i += 1) {
-    const middle = (low + high) / 2;
-    const eased = lines.map((line) => (line.word.startsWith("range") ? line : { ...line, bound: line.bound - middle }));
-    const pairs = choices.map((choice) => ({ ...choice, lines: choice.lines.map((line) => ({ ...line, bound: line.bound - middle })) }));
-    if (holds(eased, pairs, "short")) high = middle;
-    else low = middle;
-  }
   let [keptLines, keptChoices] = [lines, choices];
   for (const choice of choices) {
     const rest = keptChoices.filter((one) => one !== choice);
@@ -274,6 +267,15 @@ function leastSet(lines: readonly Line[], choices: readonly Choice[], n: number)
   for (const line of keptChoices.length === 0 ? keptLines : []) {
     const rest = keptLines.filter((one) => one !== line);
     if (!holds(rest, keptChoices, "fewer")) keptLines = rest;
+  }
+  const isKept = ({ word, face }: Choice) => keptChoices.some((one) => one.word === word && one.face === face);
+  let [low, high] = [0, MOST_SHORT_MM];
+  for (let i = 0; i < 14 && left.short > 0; i += 1) {
+    const middle = (low + high) / 2;
+    const eased = keptLines.map((line) => (line.word.startsWith("range") ? line : { ...line, bound: line.bound - middle }));
+    const pairs = every.filter(isKept).map((choice) => ({ ...choice, lines: choice.lines.map((line) => ({ ...line, bound: line.bound - middle })) }));
+    if (holds(eased, pairs, "short")) high = middle;
+    else low = middle;
   }
   const wishes = new Map<string, { word: string; face: number }>();
   for (const { word, face } of [...keptChoices, ...keptLines]) {

@@ -57,7 +57,21 @@ const MOST_NEIGHBOURS = 2;
 const NEIGHBOUR_MM = 3;
 
 /** Why what is left is left. */
-export function noWaysOf(remainder: Remainder): NoWay[] {
+export function noWaysOf(asked: Remainder): NoWay[] {
+  // Several findings may be left on the same screens: what would become of these is worked out once.
+  const known = new Map<string, ReturnType<Remainder["again"]>>();
+  const again: Remainder["again"] = (request) => {
+    const key = JSON.stringify([
+      request.screens.map(({ name }) => name),
+      request.layout.limits,
+      request.layout.controls.map(({ id }) => id),
+      request.notesMayGrow,
+    ]);
+    const answer = known.get(key) ?? asked.again(request);
+    known.set(key, answer);
+    return answer;
+  };
+  const remainder = { ...asked, again };
   const groups = new Map<string, FaceFound[]>();
   const sorted = [...remainder.left].sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity));
   for (const one of sorted) {
@@ -88,7 +102,7 @@ function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impo
   const known = proofs.find(({ wishes }) => wishes.some(({ word }) => word === findingWord(code, subjects)));
   const impossible = known ?? impossibleFor(remainder, worst);
   if (impossible && !known) proofs.push(impossible);
-  const waysOut = waysOutOf(remainder, group);
+  const waysOut = waysOutOf(remainder, group, worst);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${idNames(subjects)}`;
   if (!impossible)
@@ -175,35 +189,36 @@ function neighbours(motion: Motion, facts: FaceFacts, ids: ReadonlySet<string>):
   return [...new Set(near)].slice(0, MOST_NEIGHBOURS);
 }
 
-/** What a way out costs is worked out for so many screens at most. */
+/** What a way out costs is worked out for so many screens at most; what an arrangement costs for more of them. */
 const MOST_WORKED_OUT = 4;
+const MOST_ARRANGED = 12;
 /** Targets that are tried where the wanted ones cannot be had, mm. */
 const TARGETS_MM = [8, 7, 6];
 
 /** What would help, and what it costs. */
-function waysOutOf(remainder: Remainder, group: readonly FaceFound[]): WayOut[] {
+function waysOutOf(remainder: Remainder, group: readonly FaceFound[], worst: FaceFound): WayOut[] {
   const { request, facts, again } = remainder;
   const { code, subjects } = group[0].finding;
   const isGone = (one: { readonly left: readonly FaceFound[] }) =>
     !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
   const screens = [...new Set(group.map(({ face }) => facts[face].face.screen))];
-  const named = screens.map(({ name }) => name);
-  const names = named.join("; ");
+  const names = screens.map(({ name }) => name).join("; ");
+  const worstScreen = facts[worst.face].face.screen;
   const ways: WayOut[] = [];
-  if (screens.length > MOST_WORKED_OUT) {
-    if (screens.length < request.screens.length) ways.push({ kind: "arrangement", screens: named, text: `an arrangement for ${names}`, costMm2: null });
-    return [...ways, ...oneLess(remainder, subjects, screens)];
+  const arranged = (these: readonly Screen[]): WayOut | null => {
+    const own = again({ ...request, screens: these });
+    const named = these.map(({ name }) => name);
+    const text = `an arrangement for ${named.join("; ")}: gone there for ${own.cost.toFixed(2)} mm² of change`;
+    return isGone(own) ? { kind: "arrangement", screens: named, text, costMm2: own.cost } : null;
+  };
+  if (screens.length > MOST_ARRANGED && screens.length < request.screens.length)
+    ways.push({ kind: "arrangement", screens: screens.map(({ name }) => name), text: `an arrangement for ${names}`, costMm2: null });
+  // Where one arrangement for all of them does not do, one for the worst of them may.
+  else if (request.screens.length > 1) {
+    const way = (screens.length < request.screens.length ? arranged(screens) : null) ?? (screens.length > 1 ? arranged([worstScreen]) : null);
+    if (way) ways.push(way);
   }
-  if (screens.length < request.screens.length) {
-    const own = again({ ...request, screens });
-    if (isGone(own))
-      ways.push({
-        kind: "arrangement",
-        screens: named,
-        text: `an arrangement for ${names}: gone there for ${own.cost.toFixed(2)} mm² of change`,
-        costMm2: own.cost,
-      });
-  }
+  if (screens.length > MOST_WORKED_OUT) return [...ways, ...oneLess(remainder, subjects, screens)];
   if (code === "touch/small" || code === "touch/overlap")
     for (const minTargetMm of TARGETS_MM) {
       if (minTargetMm >= request.layout.limits.minTargetMm) continue;

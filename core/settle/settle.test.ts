@@ -221,6 +221,20 @@ test("no way: the wishes are named and the bound holds; without one of them ther
   expect(two.kind).toBe("settled");
 });
 
+test("of one placement for a small and a large screen the bound is one: what is left falls short by as much or more", () => {
+  const draft = sampleLayouts()[2];
+  const screens = catalogueFor("landscape").filter(({ name }) => /^(?:Small 4:3|Large tablet 4:3)/.test(name));
+  const settled = settle(requestFor(draft, screens));
+  const proofs = settled.noWays.filter(({ proved, code }) => proved && code === "reach/far");
+  expect(proofs.length).toBeGreaterThan(0);
+  for (const { subjects, shortMm } of proofs) {
+    const far = settled.left.filter(({ finding }) => finding.code === "reach/far" && finding.subjects.join() === subjects.join());
+    const short = Math.max(...far.map(({ finding }) => finding.measure!.value - draft.limits.stretchMm));
+    expect(shortMm).toBeGreaterThan(0.1);
+    expect(shortMm).toBeLessThanOrEqual(short + 0.05);
+  }
+});
+
 test("where everything is held it says so, with a bound of what they lie on each other", () => {
   const layout = layoutOf([pinned("a", "button", [40, 40], 12), pinned("b", "button", [46, 40], 12)]);
   const settled = settle({ ...requestFor(layout, [GLASS], RIGHT), held: ["a", "b"] });
