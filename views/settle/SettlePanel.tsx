@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
+import { useSessionActions } from "../session/context";
 import { SettleAsk } from "./SettleAsk";
 import { SettleComesTo } from "./SettleComesTo";
 import { SettleMoves } from "./SettleMoves";
@@ -14,16 +15,20 @@ import { closeSettle, stopSettle } from "./settling";
 
 /** `wide`: the parts side by side. `picture`: shown above what it comes to. */
 export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.ReactNode }) {
+  const session = useSessionActions();
   const run = useSettle((s) => s.run);
   const proposal = useProposal();
   const panel = useRef<HTMLElement>(null);
   // The focus comes in with the panel, follows what is next to be done, and goes back where it came from.
   useEffect(() => {
     const before = document.activeElement;
+    const { id } = session.store.getState();
     return () => {
+      // Another layout has been opened: what is asked about this one is of no use any more. Another view of it goes on.
+      if (session.store.getState().id !== id) closeSettle();
       if (before instanceof HTMLElement && before.isConnected) before.focus();
     };
-  }, []);
+  }, [session]);
   useEffect(() => {
     const here = panel.current;
     if (!here || (document.activeElement !== document.body && !here.contains(document.activeElement) && run.kind !== "working")) return;
@@ -42,9 +47,7 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
         </>
       ),
     },
-    ...(proposal && (proposal.settled.left.length > 0 || proposal.settled.misses)
-      ? [{ title: "What is left", plain: "", body: <SettleLeft proposal={proposal} /> }]
-      : []),
+    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "What is left", plain: "", body: <SettleLeft proposal={proposal} /> }] : []),
   ];
   return (
     <section
