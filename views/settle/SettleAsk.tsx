@@ -11,6 +11,7 @@ import { useSession, useSessionActions } from "../session/context";
 import { shelfOf } from "../session/screens";
 import { nameOf } from "../shared/names";
 import { AIM_WORDS, AIMS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
+import { wayWords } from "./settleWords";
 import { SettleDeeds } from "./SettleDeeds";
 import { useSettle, type Proposal } from "./settleState";
 import { choose, goWay, hold } from "./settling";
@@ -74,7 +75,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
           title="With"
           items={ways.map((way, i) => ({
             key: String(i),
-            word: way.text.replaceAll("`", ""),
+            word: wayWords(layout, way),
             reads: "settle.wayBack" as const,
             drop: () => goWay(session, way, false),
           }))}

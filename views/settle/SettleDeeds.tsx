@@ -16,7 +16,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
   const screens = screensAsked({ choice, these }, layout);
   const faces = facesFor(choice, layout).length;
   const isWorking = run.kind === "working";
-  const canTake = proposal !== null && proposal.settled.moves.length > 0;
+  const canTake = proposal !== null && proposal.differs;
   const asking = proposal && canTake ? askingScreens(proposal) : [];
   const fitsArrangement =
     asking.length > 0 && asking.length < shelfOf(layout).length && new Set(asking.map((screen) => arrangementFor(layout.arrangements, screen))).size === 1;

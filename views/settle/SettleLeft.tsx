@@ -1,13 +1,13 @@
 "use client";
 /** What is left, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
-import type { NoWay, WayOut } from "../../core/settle/noWay";
+import type { NoWay } from "../../core/settle/noWay";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
 import { nameOf } from "../shared/names";
 import type { Layout } from "../../core/format/types";
-import { facedName, leftGroups } from "./settleWords";
+import { facedName, leftGroups, wayWords } from "./settleWords";
 import { useSettle, type Proposal } from "./settleState";
 import { goWay } from "./settling";
 import { narrowestFace, WishPicture } from "./WishPicture";
@@ -116,17 +116,4 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
       )}
     </>
   );
-}
-
-function wayWords(layout: Layout, way: WayOut): string {
-  switch (way.kind) {
-    case "arrangement":
-      return way.screens.length === 1 ? `an arrangement for ${way.screens[0]}` : `an arrangement for these ${way.screens.length} screens`;
-    case "smaller-targets":
-      return `targets of ${way.minTargetMm} mm`;
-    case "notes":
-      return "let notes come and grow";
-    case "one-less":
-      return `${nameOf(layout, way.ids[0])} in another moment`;
-  }
 }

@@ -17,6 +17,8 @@ export interface Proposal extends SettledFound {
   /** The layout it is proposed for, and what it makes of it. */
   readonly of: Layout;
   readonly is: Layout;
+  /** Whether these differ: a way out may change a limit and move nothing. */
+  readonly differs: boolean;
   readonly request: SettleRequest;
 }
 

@@ -4,6 +4,7 @@ import type { FindingTally, Severity } from "../../core/checks/finding";
 import { findingKey, type JudgedScreen } from "../../core/checks/grid";
 import type { FacedScreen } from "../../core/settle/facedScreens";
 import type { MoveReason, SettledMove } from "../../core/settle/moves";
+import type { WayOut } from "../../core/settle/noWay";
 import type { FaceFound } from "../../core/settle/outcome";
 import type { Layout } from "../../core/format/types";
 import { nameOf } from "../shared/names";
@@ -95,4 +96,18 @@ export function goneWords(before: FindingTally, after: FindingTally): string {
 export function movedWords(moves: readonly SettledMove[]): string {
   const farthest = moves.reduce((most, { farthest: way }) => Math.max(most, way), 0);
   return moves.length === 0 ? "nothing changed" : `${moves.length} changed${farthest >= 0.05 ? `, ${farthest.toFixed(1)} mm at the most` : ""}`;
+}
+
+/** A way out in a few words. */
+export function wayWords(layout: Layout, way: WayOut): string {
+  switch (way.kind) {
+    case "arrangement":
+      return way.screens.length === 1 ? `an arrangement for ${way.screens[0]}` : `an arrangement for these ${way.screens.length} screens`;
+    case "smaller-targets":
+      return `targets of ${way.minTargetMm} mm`;
+    case "notes":
+      return "let notes come and grow";
+    case "one-less":
+      return `${nameOf(layout, way.ids[0])} in another moment`;
+  }
 }

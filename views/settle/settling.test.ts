@@ -144,5 +144,12 @@ test("a clean layout has nothing to take", async () => {
   const { session } = openWindow(harbour);
   openSettle(session, NAMES);
   await settledRun();
-  expect(proposalNow(session)!.settled).toMatchObject({ kind: "clean", moves: [] });
+  expect(proposalNow(session)!).toMatchObject({ differs: false, settled: { kind: "clean", moves: [] } });
+  // A way out may be all there is to take.
+  goWay(session, { kind: "smaller-targets", minTargetMm: 8, text: "targets of 8 mm", costMm2: null }, true);
+  await settledRun();
+  expect(proposalNow(session)!).toMatchObject({ differs: true, is: { limits: { minTargetMm: 8 } }, settled: { moves: [] } });
+  takeProposal(session);
+  expect(layoutOf(session).limits.minTargetMm).toBe(8);
+  expect(historyOf(session)).toEqual(["settle 2 screens: nothing gone; nothing changed; with targets of 8 mm"]);
 });

@@ -14,8 +14,8 @@ import type { Session } from "../session/session";
 import { shelfOf } from "../session/screens";
 import type { SettleChoice } from "./settleChoice";
 import { questionOf } from "./settleQuestion";
-import { CLOSED, proposalFor, settleStore, type Proposal, type SettleRun, type SettleState } from "./settleState";
-import { distinctTally, goneWords, movedWords } from "./settleWords";
+import { CLOSED, isSameButBench, proposalFor, settleStore, type Proposal, type SettleRun, type SettleState } from "./settleState";
+import { distinctTally, goneWords, movedWords, wayWords } from "./settleWords";
 
 const { getState: get, setState: set } = settleStore;
 let settler: Settler | null = null;
@@ -81,7 +81,9 @@ export async function ask(session: Session): Promise<void> {
       },
       of,
     );
-    if (found && isMine()) set({ run: { kind: "done", proposal: { ...found, of, is: layoutFrom(of, found.settled.layout), request } }, part: 1 });
+    if (!found || !isMine()) return;
+    const is = layoutFrom(of, found.settled.layout);
+    set({ run: { kind: "done", proposal: { ...found, of, is, differs: !isSameButBench(of, is), request } }, part: 1 });
   } catch (error) {
     if (isMine()) set({ run: { kind: "failed", problem: `It could not be settled: ${error instanceof Error ? error.message : String(error)}.` } });
   }
@@ -108,9 +110,9 @@ function layoutFrom(of: Layout, settled: Layout): Layout {
 }
 
 /** The words of a taken proposal in the history. */
-export function takenWords({ settled, before, after, request }: Proposal): string {
+export function takenWords({ settled, before, after, request, of }: Proposal, ways: readonly WayOut[]): string {
   const screens = request.screens.length === 1 ? request.screens[0].name : `${request.screens.length} screens`;
-  return `settle ${screens}: ${goneWords(distinctTally(before), distinctTally(after))}; ${movedWords(settled.moves)}`;
+  return `settle ${screens}: ${goneWords(distinctTally(before), distinctTally(after))}; ${movedWords(settled.moves)}${ways.map((way) => `; with ${wayWords(of, way)}`).join("")}`;
 }
 
 /** Takes the proposal: one step, undone at once. */
@@ -118,7 +120,7 @@ export function takeProposal(session: Session): void {
   const proposal = proposalFor(get(), session.store.getState().layout);
   if (!proposal) return;
   const made = proposal.is;
-  if (session.edit(takenWords(proposal), (now) => checked(now, { ...made, workbench: now.workbench, pictures: now.pictures }))) closeSettle();
+  if (session.edit(takenWords(proposal, get().ways), (now) => checked(now, { ...made, workbench: now.workbench, pictures: now.pictures }))) closeSettle();
 }
 
 /** The screens on which something was found that had to go. */
@@ -135,7 +137,7 @@ export function takeIntoArrangement(session: Session): void {
   const screens = askingScreens(proposal);
   const name = `Settled for ${screens.length === 1 ? screens[0].name : `${screens.length} screens`}`.slice(0, 80);
   let others = 0;
-  const done = session.edit(`${takenWords(proposal)}; as “${name}”`, (now) => {
+  const done = session.edit(`${takenWords(proposal, get().ways)}; as “${name}”`, (now) => {
     const taken = takenSafely(proposal, { screens, shelf: shelfOf(now), name });
     if (!taken.ok) return taken;
     others = taken.value.others;
