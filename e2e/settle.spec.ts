@@ -128,7 +128,9 @@ test("missed less: within the millimetres allowed, and the rates before and afte
   expect(after).toBeLessThan(before);
 });
 
-test("a layout that changes under a proposal has none any more, and says so", async ({ page }) => {
+test("a layout that changes under a proposal has none any more; undone it holds again, and is taken as an arrangement for the screens that asked", async ({
+  page,
+}) => {
   test.setTimeout(120_000);
   await openDraft(page, "/layout");
   await page.keyboard.press("y");
@@ -137,6 +139,11 @@ test("a layout that changes under a proposal has none any more, and says so", as
   await page.keyboard.press("ArrowLeft");
   await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed since: settle anew.");
   await expect(take(page)).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await expect(take(page)).toBeVisible();
+  await panel(page).getByRole("button", { name: "As an arrangement" }).click();
+  await expect(page.getByTestId("arrangement-in-use")).toContainText("Settled for 8 screens");
+  expect(await history(page)).toContain("as “Settled for 8 screens”");
 });
 
 test("hold all screens: a drag stops where it would break one, the line says which and why; off, it goes where it is led", async ({ page }) => {
