@@ -156,6 +156,8 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toHaveCount(0);
   await page.getByLabel("Files to take in").setInputFiles({ name: "dry-dock.nodulum.json", mimeType: "application/json", buffer: Buffer.from(exported) });
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toBeVisible();
+  // What comes in is opened on the bench; only then is there a way back to the counter.
+  await expect(page).toHaveURL(/\/layout$/);
   await page.getByRole("link", { name: /Hand off/ }).click();
   expect(await exportText(page)).toBe(exported);
 });
