@@ -83,13 +83,16 @@ export function noWaysOf(asked: Remainder): NoWay[] {
   return withNotesFree(remainder, noWays);
 }
 
+/** Whether a finding is among those that are left, on any face. */
+const isIn = (left: readonly FaceFound[], { code, subjects }: Pick<NoWay, "code" | "subjects">): boolean =>
+  left.some(({ finding }) => findingWord(finding.code, finding.subjects) === findingWord(code, subjects));
+
 /** Where it is not proved that there is no way, notes may be what stands in it: the same question with notes free, asked once for all of them. */
 function withNotesFree({ request, again }: Remainder, noWays: readonly NoWay[]): NoWay[] {
   if (request.notesMayGrow || request.severities.includes("note") || noWays.every(({ proved }) => proved)) return [...noWays];
   const free = again({ ...request, notesMayGrow: true });
   return noWays.map((noWay) => {
-    const isLeft = free.left.some(({ finding }) => finding.code === noWay.code && finding.subjects.join() === noWay.subjects.join());
-    if (noWay.proved || isLeft) return noWay;
+    if (noWay.proved || isIn(free.left, noWay)) return noWay;
     const way: WayOut = { kind: "notes", text: `let notes come and grow: gone for ${free.cost.toFixed(2)} mm² of change in all`, costMm2: free.cost };
     return { ...noWay, waysOut: [way, ...noWay.waysOut] };
   });
@@ -199,8 +202,7 @@ const TARGETS_MM = [8, 7, 6];
 function waysOutOf(remainder: Remainder, group: readonly FaceFound[], worst: FaceFound): WayOut[] {
   const { request, facts, again } = remainder;
   const { code, subjects } = group[0].finding;
-  const isGone = (one: { readonly left: readonly FaceFound[] }) =>
-    !one.left.some(({ finding }) => finding.code === code && finding.subjects.join() === subjects.join());
+  const isGone = (one: { readonly left: readonly FaceFound[] }) => !isIn(one.left, { code, subjects });
   const screens = [...new Set(group.map(({ face }) => facts[face].face.screen))];
   const names = screens.map(({ name }) => name).join("; ");
   const worstScreen = facts[worst.face].face.screen;

@@ -36,14 +36,16 @@ function* missedLessSteps(request: SettleRequest, settled: Settled, pressing: At
   );
   const lowered = yield* lowerMissesSteps(settling, faces, { moment: request.moment, left: settled.left.length });
   // Twice a little that the checks call the same may be more than they do: then it stays as it was settled.
-  const isGood = outcomeOf(request, faces, allFindings(request.layout, faces, request.moment), lowered.layout).worse.length === 0;
-  const is = isGood ? lowered.layout : layout;
+  const { left, worse } = outcomeOf(request, faces, allFindings(request.layout, faces, request.moment), lowered.layout);
+  const is = worse.length === 0 ? lowered.layout : layout;
   const misses = missChanges(rates, missRates(is, faces, request.moment));
   if (is === layout) return { ...settled, misses };
   const moves = movesBetween(request.layout, is, faces, { asked, pressing, missed: lowered.movedFor });
   return {
     ...settled,
+    kind: settled.kind === "partly" && left.length === 0 ? "settled" : settled.kind,
     layout: is,
+    left,
     cost: costBetween(request, is, faces),
     solved: settled.solved + settling.solvedSoFar,
     moves,
