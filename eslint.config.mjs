@@ -14,7 +14,14 @@ export default tseslint.config(
       "@typescript-eslint/consistent-type-imports": "error",
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_", ignoreRestSiblings: true }],
       "@typescript-eslint/no-non-null-assertion": "off",
-      "no-restricted-syntax": ["error", { selector: "ExportAllDeclaration", message: "Exports are explicit." }],
+      "no-restricted-syntax": [
+        "error",
+        { selector: "ExportAllDeclaration", message: "Exports are explicit." },
+        {
+          selector: "CallExpression[callee.property.name=/^(edit|preview|refine)$/][callee.object.name='session'] > ArrowFunctionExpression[params.length=0]",
+          message: "An edit is a function of the layout it is given; of a captured one it takes back what has changed since. See seenAs and madeOn.",
+        },
+      ],
       "no-console": ["error", { allow: ["error", "warn"] }],
       "@typescript-eslint/max-params": ["error", { max: 4 }],
     },

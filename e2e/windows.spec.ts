@@ -99,6 +99,31 @@ test("of one field changed in both at the same moment the later stands; the earl
   ).toHaveCount(1);
 });
 
+test("what one window adds while a control is dragged in the other, in mid-drag or only pressed, is there when it is let go", async ({ context }) => {
+  const [a, b] = await two(context);
+  await b.getByRole("link", { name: "Layout" }).click();
+  const start = await placeOf(b, "horn");
+  for (const [i, names] of [["anchor", "buoy", "capstan"], ["davit"]].entries()) {
+    const from = await middle(visual(b, "horn"));
+    await b.mouse.move(from.x, from.y);
+    await b.mouse.down();
+    // The first time the drag has begun already; the second time the control is only pressed.
+    if (i === 0) await b.mouse.move(from.x - 30, from.y, { steps: 3 });
+    for (const name of names) {
+      await addAction(a, name, "press");
+      await saved(a);
+      await expect(b.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${name}\\b`) })).toBeVisible();
+    }
+    await b.mouse.move(from.x - 60, from.y, { steps: 3 });
+    await b.mouse.up();
+    await saved(b);
+  }
+  for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(a, name)).toBeVisible();
+  expect((await placeOf(b, "horn")).x).toBeLessThan(start.x);
+  await b.goto("/actions");
+  for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(b, name)).toBeVisible();
+});
+
 test("deleting in one window is told in the other, which keeps what is done there, and brings it back", async ({ context }) => {
   const [a, b] = await two(context);
   await fromMenu(a, "Delete");

@@ -2,10 +2,11 @@
 import type { Layout } from "../core/format/types";
 import { memoryStore } from "../storage/memory";
 import type { LayoutStore } from "../storage/store";
-import { ONLY_WINDOW, type Windows } from "../storage/windows";
-import { newlyOpened } from "../views/session/kept";
+import { ONLY_WINDOW, type News, type Windows } from "../storage/windows";
+import type { LostVersion } from "../core/versions/merge";
+import { newlyOpened, openKept } from "../views/session/kept";
 import { createLibrary } from "../views/session/library";
-import { createSession, type SessionParts } from "../views/session/session";
+import { createSession, type Session, type SessionParts } from "../views/session/session";
 import { createStates } from "../views/session/states";
 import { createTakes } from "../views/session/takes";
 import { composeHere } from "../workers/writing";
@@ -30,4 +31,30 @@ export function openWindow(
   const states = createStates({ kept, session, windows, now, newId: testId, compose: composeHere });
   const takes = createTakes({ kept, session, windows, now, newId: testId, compose: composeHere });
   return { kept, session, library, states, takes };
+}
+
+/** Two windows at one store, which hear of each other's writes when `pass` says so. */
+export async function openTwoWindows(layout: Layout, kept: LayoutStore = memoryStore("test"), pass: () => boolean = () => true) {
+  const sessions: Session[] = [];
+  const lost: LostVersion[] = [];
+  const windowOf = (own: string, other: number): Windows => ({
+    own,
+    others: () => Promise.resolve(new Set()),
+    tell: (news: News) => news.kind === "written" && pass() && sessions[other]?.heard(),
+    alone: (_name, work) => work(),
+    close: () => undefined,
+  });
+  for (const [i, own] of ["a", "b"].entries()) {
+    const { session } = openWindow(layout, { kept, windows: windowOf(own, 1 - i), onLost: (versions) => lost.push(...versions) });
+    await session.flush();
+    const found = await openKept(kept, "id");
+    if (!found.ok) throw new Error("not kept");
+    session.show(found.value);
+    session.setOthers(new Set([i === 0 ? "b" : "a"]));
+    sessions.push(session);
+  }
+  const settled = async () => {
+    for (let i = 0; i < 4; i += 1) for (const session of sessions) await session.flush();
+  };
+  return { a: sessions[0], b: sessions[1], lost, settled, kept };
 }

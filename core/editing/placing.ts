@@ -37,6 +37,15 @@ const contexts = keptOnScreen((layout: Layout, screen: Screen, playerView: Playe
   resolved: resolvedOn(layout, screen, playerView),
 }));
 
+/**
+ * Turns an edit by hand into an edit of whatever version of the layout it meets, on the same screen and for the same player: an edit that
+ * stands on a captured context would take back what has changed since.
+ */
+export const seenAs =
+  ({ screen, playerView }: Pick<EditContext, "screen" | "playerView">, edit: (context: EditContext) => Result<Layout>) =>
+  (now: Layout): Result<Layout> =>
+    edit(editContextOf(now, screen, playerView));
+
 /** What lengths within a box come to: what percent is of, what a unit and a mm come to, and the factors of absolute lengths and of percent. */
 export interface Measure extends Metrics {
   readonly box: Box;

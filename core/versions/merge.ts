@@ -5,6 +5,7 @@
  */
 import { checked } from "../editing/edits/checked";
 import { freeIdOf } from "../editing/edits/ids";
+import { problemText, refused, type Result } from "../engine/result";
 import type { Layout } from "../format/types";
 import { applyChanges, changesBetween, type FieldChange } from "./changes";
 import { isKeyed, valueAt } from "./fields";
@@ -57,6 +58,35 @@ export function mergeOnto(own: Unwritten, written: Layout): Merged {
     if (made.length > 0 || record.kind === "undo" || record.kind === "redo") records.push({ ...record, changes: made });
   }
   return { written, records, layout: now, lost: onceEach(lost) };
+}
+
+/** An edit that was computed on one version: what it leads to, and its words. */
+export interface MadeEdit {
+  readonly from: Layout;
+  readonly made: Layout;
+  readonly label: string;
+}
+
+/** Applies what an edit changed to another version. Where that is not possible, the layout is that version and `lost` has what the edit made. */
+export function mergeEdit({ from, made, label }: MadeEdit, onto: Layout): Pick<Merged, "layout" | "lost"> {
+  if (onto === from) return { layout: made, lost: [] };
+  if (made === from) return { layout: onto, lost: [] };
+  const record: LogRecord = { id: "", kind: "edit", label, time: 0, by: "", changes: changesBetween(from, made) };
+  return mergeOnto({ written: from, records: [record] }, onto);
+}
+
+/**
+ * Turns the result of an edit into an edit of whatever version it meets: only what the edit changed is applied there, so what others have
+ * changed since stays. Rejects where what it changes is no longer there, or both together are no sound layout.
+ */
+export function madeOn(from: Layout, made: Result<Layout>): (now: Layout) => Result<Layout> {
+  return (now) => {
+    if (!made.ok || now === from) return made;
+    const applied = applyChanges(now, withFreeIds(now, changesBetween(from, made.value)));
+    if (applied.conflicts.some((c) => c.why === "gone")) return refused("", "what this changes has been deleted in the meantime");
+    const sound = checked(now, applied.layout);
+    return sound.ok ? sound : refused("", `the layout has changed in the meantime, and this no longer fits: ${problemText(sound.problems, 2)}`);
+  };
 }
 
 /** One of each side is enough: theirs before anything of one's own came to it, one's own with all that was done. */

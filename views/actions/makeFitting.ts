@@ -5,6 +5,7 @@ import { editContextOf } from "../../core/editing/placing";
 import { growFree } from "../../core/editing/growFree";
 import { fittingKind } from "../../core/editing/make";
 import { ok } from "../../core/engine/result";
+import { madeOn } from "../../core/versions/merge";
 import { benchScreenOf } from "../session/screens";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
@@ -14,10 +15,10 @@ export function makeFitting(session: Session, action: Action): void {
   const context = editContextOf(layout, benchScreenOf(layout), { ...playerView, moment: null });
   const grown = growFree(context, { kind: null, action, at: homeOf(context, fittingKind(action.kind)) });
   if (!grown.ok) {
-    session.edit(`grow ${action.name}`, () => grown);
+    session.edit(`grow ${action.name}`, madeOn(layout, grown));
     return;
   }
-  if (!session.edit(`grow ${action.name}`, () => ok(grown.value.layout))) return;
+  if (!session.edit(`grow ${action.name}`, madeOn(layout, ok(grown.value.layout)))) return;
   session.select([grown.value.id]);
   session.tell({ text: `A ${fittingKind(action.kind)} for ${action.name} stands on the bench.`, tone: "plain" });
 }

@@ -56,7 +56,7 @@ function glass(start: Layout = harbour, change: Partial<GlassWorld> = {}) {
         return;
       case "edit":
         history.push(command.label);
-        return apply(command.edit());
+        return apply(command.edit(layout));
       case "make":
         made.push(command.at);
         return;

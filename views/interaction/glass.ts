@@ -5,6 +5,7 @@
  * is one entry in the history; whatever abandons it puts everything back. What is constant while it lasts is worked out when it begins.
  */
 import { carryTo } from "../../core/editing/anchors";
+import { seenAs } from "../../core/editing/placing";
 import { clusterOf, placeableBox, placeableOf, placementIn } from "../../core/editing/placeables";
 import { type SnapTargets } from "../../core/editing/snap";
 import type { Point } from "../../core/engine/geometry/point";
@@ -131,7 +132,7 @@ function worked(command: DragCommand<GlassGesture>, input: GlassInput, world: Gl
 export function glassDoubleClick(on: PressedOn, { context, entered }: GlassWorld): readonly GlassCommand[] {
   if (on.kind === "tether") {
     const { id } = on;
-    return [{ do: "edit", label: `carry ${nameOf(context.layout, id)}`, edit: () => carryTo(context, id, CARRY_MM * pxPerMm(context.screen)) }];
+    return [{ do: "edit", label: `carry ${nameOf(context.layout, id)}`, edit: seenAs(context, (now) => carryTo(now, id, CARRY_MM * pxPerMm(context.screen))) }];
   }
   if (on.kind !== "control") return [];
   const key = targetOfPointer(context.layout, context.resolved.arrangement, on.id, entered);

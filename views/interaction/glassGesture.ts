@@ -9,6 +9,7 @@ import type { Box, Point } from "../../core/engine/geometry/point";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { ok, type Result } from "../../core/engine/result";
 import { byId } from "../../core/derived/byId";
+import { madeOn } from "../../core/versions/merge";
 import type { ControlKind, Layout } from "../../core/format/types";
 import { nameOf, namesOf } from "../shared/names";
 import { anchorAt, type AnchorDrag } from "./anchorDrag";
@@ -78,17 +79,20 @@ export const NOTHING_SHOWN: GlassShown = { marquee: null, drawn: null, anchorDra
 
 export type EditNow = (now: Layout) => Result<Layout>;
 
-/** What is to be done. `preview`: from the layout as it was when the gesture began, so far along its way (px of the screen); `follow`: what belongs to the gesture after its last preview. */
+/**
+ * What is to be done. `begin`: a gesture, on the layout when the pointer came down; `preview`: from that layout, so far along its way (px of the
+ * screen); `follow`: what belongs to the gesture after its last preview.
+ */
 export type GlassCommand =
   | { readonly do: "capture"; readonly pointer: number }
   | { readonly do: "select"; readonly ids: readonly string[] }
   | { readonly do: "enter"; readonly cluster: string | null }
-  | { readonly do: "begin"; readonly label: string }
+  | { readonly do: "begin"; readonly label: string; readonly origin: Layout }
   | { readonly do: "preview"; readonly edit: (way: Point) => Result<Layout>; readonly way: Point }
   | { readonly do: "follow"; readonly edit: EditNow }
   | { readonly do: "commit" }
   | { readonly do: "cancel" }
-  | { readonly do: "edit"; readonly label: string; readonly edit: () => Result<Layout> }
+  | { readonly do: "edit"; readonly label: string; readonly edit: EditNow }
   | { readonly do: "make"; readonly at: Point | Box }
   | { readonly do: "push"; readonly pan: Point }
   | { readonly do: "show"; readonly shown: Partial<GlassShown> };
@@ -102,10 +106,10 @@ export const changesLayout = ({ about }: GlassGesture) => about.kind === "move" 
 export function begun({ about, context }: GlassGesture): readonly GlassCommand[] {
   if (about.kind === "move")
     return [
-      { do: "begin", label: `move ${namesOf(context.layout, about.ids)}` },
+      { do: "begin", label: `move ${namesOf(context.layout, about.ids)}`, origin: context.layout },
       { do: "show", shown: { moving: about.ids } },
     ];
-  return about.kind === "resize" ? [{ do: "begin", label: `resize ${nameOf(context.layout, about.id)}` }] : [];
+  return about.kind === "resize" ? [{ do: "begin", label: `resize ${nameOf(context.layout, about.id)}`, origin: context.layout }] : [];
 }
 
 /** Where the pointer is: in the window and on the screen. */
@@ -225,15 +229,9 @@ function refitted({ layout, screen, playerView, resolved }: EditContext, ids: re
 }
 
 function tied(context: EditContext, id: string, to: AnchorDrag, carry: boolean): GlassCommand {
-  return {
-    do: "edit",
-    label: `${carry ? "carry" : "tie"} ${nameOf(context.layout, id)}`,
-    edit: () => {
-      const there = anchorTo(context, id, to.frame, to.anchor);
-      if (!there.ok || !carry) return there;
-      return carryTo(editContextOf(there.value, context.screen, context.playerView), id, CARRY_MM * pxPerMm(context.screen));
-    },
-  };
+  const there = anchorTo(context, id, to.frame, to.anchor);
+  const carried = there.ok && carry ? carryTo(editContextOf(there.value, context.screen, context.playerView), id, CARRY_MM * pxPerMm(context.screen)) : there;
+  return { do: "edit", label: `${carry ? "carry" : "tie"} ${nameOf(context.layout, id)}`, edit: madeOn(context.layout, carried) };
 }
 
 /** What a press does that was no drag. */

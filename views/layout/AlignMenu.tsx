@@ -1,5 +1,6 @@
 "use client";
 /** Aligning and spacing, in a menu. */
+import { seenAs } from "../../core/editing/placing";
 import {
   AlignCenterHorizontal,
   AlignCenterVertical,
@@ -50,7 +51,12 @@ export function AlignMenu({ keys, told }: { keys: readonly string[]; told: strin
               key={to}
               className={ITEM}
               {...readingProps(says("do.align"), word)}
-              onSelect={() => session.edit(word.toLowerCase(), () => alignTo(benchContextNow(session), keys, to))}
+              onSelect={() =>
+                session.edit(
+                  word.toLowerCase(),
+                  seenAs(benchContextNow(session), (now) => alignTo(now, keys, to)),
+                )
+              }
             >
               {icon}
               {keys.length === 1 ? `${word} with the safe frame` : word}
@@ -62,7 +68,12 @@ export function AlignMenu({ keys, told }: { keys: readonly string[]; told: strin
                 key={axis}
                 className={ITEM}
                 {...readingProps(says("do.space"), word)}
-                onSelect={() => session.edit(word.toLowerCase(), () => distribute(benchContextNow(session), keys, axis))}
+                onSelect={() =>
+                  session.edit(
+                    word.toLowerCase(),
+                    seenAs(benchContextNow(session), (now) => distribute(now, keys, axis)),
+                  )
+                }
               >
                 {icon}
                 {word}

@@ -41,7 +41,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
     setBench({ tool: null });
     const context = benchContextNow(session);
     if (kind === "zone") growZone(session, context, at);
-    else growInto(session, growControl(context, { kind, action: null, at }), `add ${kind}`);
+    else growInto(session, context, growControl(context, { kind, action: null, at }), `add ${kind}`);
     return true;
   };
   const bar = useRef<HTMLDivElement>(null);

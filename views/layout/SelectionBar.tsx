@@ -24,7 +24,7 @@ import { byId } from "../../core/derived/byId";
 import { reorderControls } from "../../core/editing/edits/controls";
 import { handBack, ownFields, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { carryTo, seenPin } from "../../core/editing/anchors";
-import type { EditContext } from "../../core/editing/placing";
+import { type EditContext, seenAs } from "../../core/editing/placing";
 import { locksOf } from "../../core/editing/locks";
 import { canSplit } from "../../core/editing/split";
 import { pxPerMm } from "../../core/engine/placement/screen";
@@ -119,7 +119,10 @@ const Buttons = memo(
       );
     const carry = () => {
       const context = now();
-      session.edit(`carry ${names}`, () => carryTo(context, one, CARRY_MM * pxPerMm(context.screen)));
+      session.edit(
+        `carry ${names}`,
+        seenAs(context, (seen) => carryTo(seen, one, CARRY_MM * pxPerMm(seen.screen))),
+      );
     };
     const order = (word: string, to: "up" | "down") => () => session.edit(`${word} ${names}`, (l) => reorderControls(l, keys, to));
     const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one } });

@@ -8,14 +8,20 @@ import { pinFor, type EditContext } from "../../core/editing/placing";
 import { fittingKind, growCluster, growControl } from "../../core/editing/make";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
+import { madeOn } from "../../core/versions/merge";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
 import { setBench } from "./bench";
 
-/** Takes what was grown, selects it, and remembers a control for the choice of its kind. */
-export function growInto(session: Session, grown: Result<{ layout: Layout; id: string }>, label: string): boolean {
-  if (!grown.ok) return session.edit(label, () => grown);
-  if (!session.edit(label, () => ok(grown.value.layout))) return false;
+/** Adds what was grown in the layout of a context, selects it, and remembers a control for the choice of its kind. */
+export function growInto(
+  session: Session,
+  { layout: from }: Pick<EditContext, "layout">,
+  grown: Result<{ layout: Layout; id: string }>,
+  label: string,
+): boolean {
+  if (!grown.ok) return session.edit(label, madeOn(from, grown));
+  if (!session.edit(label, madeOn(from, ok(grown.value.layout)))) return false;
   session.select([grown.value.id]);
   setBench({ grown: grown.value.layout.controls.some((c) => c.id === grown.value.id) ? grown.value.id : null });
   return true;
@@ -27,13 +33,13 @@ export function growActions(session: Session, context: EditContext, actions: rea
   const home = homeOf(context, fittingKind(action.kind));
   if (actions.length === 1) {
     const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home });
-    return growInto(session, grown, `grow ${action.name}`);
+    return growInto(session, context, grown, `grow ${action.name}`);
   }
   const grown = growCluster(context, actions, (at ?? home).x, (at ?? home).y);
-  if (!grown.ok) return growInto(session, grown, "grow controls");
+  if (!grown.ok) return growInto(session, context, grown, "grow controls");
   const { layout, id } = grown.value;
   const inside = inCluster(layout, id, context.resolved.arrangement);
-  return growInto(session, ok({ id, layout: movedFree(context, layout, id, inside) }), `grow ${actions.length} controls`);
+  return growInto(session, context, ok({ id, layout: movedFree(context, layout, id, inside) }), `grow ${actions.length} controls`);
 }
 
 /** A new zone's size, mm. */
@@ -51,9 +57,8 @@ export function growZone(session: Session, context: EditContext, at: Point | Box
   });
   const placement = pinFor(context, "zone", "safe", "w" in at ? at : about(at));
   if (!placement) {
-    session.edit("add a keep-clear zone", () => refused("", "there is no room for a zone on this screen: its safe frame is empty"));
-    return;
+    return session.tellRefusal(refused("", "there is no room for a zone on this screen: its safe frame is empty"));
   }
   const made = addZone(context.layout, placement as Parameters<typeof addZone>[1]);
-  growInto(session, made, "add a keep-clear zone");
+  growInto(session, context, made, "add a keep-clear zone");
 }

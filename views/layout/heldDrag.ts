@@ -7,7 +7,7 @@ import type { Layout } from "../../core/format/types";
 export interface HeldDrag {
   /** An edit so far along its way; what comes of it. */
   preview(edit: (way: Point) => Result<Layout>, way: Point): Result<Layout>;
-  /** What belongs to the drag after its last preview; where it would break a screen, the layout without it. */
+  /** What belongs to the drag after its last preview (`now`); where it would break a screen, the layout without it. */
   follow(now: Layout, after: Result<Layout>): Result<Layout>;
   end(): void;
 }

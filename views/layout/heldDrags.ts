@@ -1,17 +1,17 @@
 /** Drags that may not break a screen of the rail: they stop, or give way, where one would; the reading line says which and why. */
 import { brokenBy, holdScreens, allowedWay, type Broken, type GoodWay, type ScreenHold } from "../../core/checks/screenHold";
 import { sayNames } from "../../core/checks/say";
-import { ok, type Result } from "../../core/engine/result";
+import { ok } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
 import { sayOnLine } from "../reading/watch";
 import { benchScreenOf, railOf } from "../session/screens";
-import type { Session } from "../session/session";
+import type { Edit, Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import type { HeldDrag } from "./heldDrag";
 
-/** The screens that are held, as the player in view sees them: that on the bench first, then the rail. */
-function heldNow(session: Session): ScreenHold {
-  const { layout, playerView } = session.store.getState();
+/** The screens on which a version is held, as the player in view sees them: that on the bench first, then the rail. */
+function heldNow(session: Session, layout: Layout): ScreenHold {
+  const { playerView } = session.store.getState();
   return holdScreens(layout, [...new Set([benchScreenOf(layout), ...railOf(layout)])], playerView);
 }
 
@@ -29,8 +29,8 @@ function tell(layout: Layout, broken: Broken | null): void {
 }
 
 /** A drag begins: what is found now may stay, and nothing more may come. */
-export function beginHeldDrag(session: Session): HeldDrag {
-  const hold = heldNow(session);
+export function beginHeldDrag(session: Session, origin: Layout): HeldDrag {
+  const hold = heldNow(session, origin);
   let last: GoodWay = { way: { x: 0, y: 0 }, version: hold.layout };
   return {
     preview(edit, way) {
@@ -46,9 +46,10 @@ export function beginHeldDrag(session: Session): HeldDrag {
 }
 
 /** Whether an edit would break a screen; where it would, the line says which. */
-export function wouldBreak(session: Session, edit: () => Result<Layout>): boolean {
-  const made = edit();
-  const hold = heldNow(session);
+export function wouldBreak(session: Session, edit: Edit): boolean {
+  const { layout } = session.store.getState();
+  const made = edit(layout);
+  const hold = heldNow(session, layout);
   const broken = made.ok ? brokenBy(hold, made.value) : null;
   tell(hold.layout, broken);
   return broken !== null;

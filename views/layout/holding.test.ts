@@ -20,12 +20,12 @@ afterEach(clearBench);
 test("switched off a drag goes where it is led; switched on it stops before, tells by whom it is held, and lets go when it leads away", async () => {
   const { session, edit, onto } = windowWithWay("pump", "towline");
   const holding = createHolding(session);
-  holding.begin();
+  holding.begin(harbour);
   const free = holding.preview(edit, onto);
   expect(free).toEqual(edit(onto));
   holding.end();
   await switchHolding(session);
-  holding.begin();
+  holding.begin(harbour);
   const held = holding.preview(edit, onto);
   expect(held.ok).toBe(true);
   expect(held).not.toEqual(edit(onto));

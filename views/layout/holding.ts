@@ -1,20 +1,19 @@
 /** Holding all screens while something is dragged: a switch. What does it is fetched when it is first switched on. */
-import type { Result } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
 import { sayOnLine } from "../reading/watch";
-import type { Session } from "../session/session";
+import type { Edit, Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import type { HeldDrag } from "./heldDrag";
 import type * as HeldDrags from "./heldDrags";
 
 let drags: typeof HeldDrags | null = null;
 
-/** Drags of a glass, held while that is switched on. */
-export function createHolding(session: Session): HeldDrag & { begin(): void } {
+/** Drags of a glass, held while that is switched on. `origin`: the layout when the pointer came down. */
+export function createHolding(session: Session): HeldDrag & { begin(origin: Layout): void } {
   let held: HeldDrag | null = null;
   return {
-    begin() {
-      held = drags !== null && benchStore.getState().holds ? drags.beginHeldDrag(session) : null;
+    begin(origin) {
+      held = drags !== null && benchStore.getState().holds ? drags.beginHeldDrag(session, origin) : null;
     },
     preview: (edit, way) => (held ? held.preview(edit, way) : edit(way)),
     follow: (now, after) => (held ? held.follow(now, after) : after),
@@ -26,8 +25,7 @@ export function createHolding(session: Session): HeldDrag & { begin(): void } {
 }
 
 /** Whether an edit may not be made; the line says which screen holds it. */
-export const isHeldBack = (session: Session, edit: () => Result<Layout>): boolean =>
-  drags !== null && benchStore.getState().holds && drags.wouldBreak(session, edit);
+export const isHeldBack = (session: Session, edit: Edit): boolean => drags !== null && benchStore.getState().holds && drags.wouldBreak(session, edit);
 
 /** Switches it on or off, and says so. */
 export async function switchHolding(session: Session): Promise<void> {

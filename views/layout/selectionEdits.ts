@@ -1,11 +1,12 @@
 /** What can be done with a selection at one gesture, by key or by button: gather, dissolve, the second side, splitting the screen. */
 import { dissolve, gather } from "../../core/editing/clusters";
-import type { EditContext } from "../../core/editing/placing";
+import { seenAs, type EditContext } from "../../core/editing/placing";
 import { splitScreen } from "../../core/editing/split";
 import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { makeCopies, makeMirroredCopies } from "../../core/editing/mirroredCopies";
 import { freeName } from "../../core/editing/edits/controls";
 import { ok } from "../../core/engine/result";
+import { madeOn } from "../../core/versions/merge";
 import type { Session } from "../session/session";
 import { clipText } from "../../core/exchange/clip";
 import { copyFeel, copyLook } from "../../core/editing/copyStyle";
@@ -19,8 +20,8 @@ export function gatherSelected(session: Session, context: EditContext, selection
   const ids = selection.filter((key) => placeableOf(context.layout, key)?.kind === "control");
   if (ids.length < 2) return session.tell({ text: "A cluster is made of two controls or more; select them with Shift.", tone: "plain" });
   const made = gather(context, ids, freeName(context.layout, "Cluster"));
-  if (!made.ok) session.edit("gather", () => made);
-  else if (session.edit(`gather ${ids.length} controls`, () => ok(made.value.layout))) session.select([made.value.id]);
+  if (!made.ok) session.edit("gather", madeOn(context.layout, made));
+  else if (session.edit(`gather ${ids.length} controls`, madeOn(context.layout, ok(made.value.layout)))) session.select([made.value.id]);
 }
 
 /** Dissolves the selected clusters; what stood in them is then selected. */
@@ -28,7 +29,13 @@ export function dissolveSelected(session: Session, context: EditContext, selecti
   for (const id of selection.filter((key) => placeableOf(context.layout, key)?.kind === "cluster")) {
     const children = inCluster(context.layout, id, context.resolved.arrangement);
     const { layout } = session.store.getState();
-    if (session.edit(`dissolve ${nameOf(layout, id)}`, () => dissolve({ ...context, layout }, id))) session.select(children);
+    if (
+      session.edit(
+        `dissolve ${nameOf(layout, id)}`,
+        seenAs(context, (now) => dissolve(now, id)),
+      )
+    )
+      session.select(children);
     setBench({ entered: null });
   }
 }
@@ -37,10 +44,10 @@ export function dissolveSelected(session: Session, context: EditContext, selecti
 export function mirrorSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const made = makeMirroredCopies(context, selection);
   if (!made.ok) {
-    session.edit("second side", () => made);
+    session.edit("second side", madeOn(context.layout, made));
     return;
   }
-  if (!session.edit("second side", () => ok(made.value.layout))) return;
+  if (!session.edit("second side", madeOn(context.layout, ok(made.value.layout)))) return;
   session.select(made.value.keys);
   const count = made.value.layout.controls.length - context.layout.controls.length;
   session.tell({
@@ -55,15 +62,18 @@ export function mirrorSelected(session: Session, context: EditContext, selection
 /** Splits the screen between the two selected. */
 export function splitSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   if (selection.length !== 2) return session.tell({ text: "The screen is split between two: select two sticks, touchpads or swipes.", tone: "plain" });
-  session.edit("split the screen", () => splitScreen(context, selection[0], selection[1]));
+  session.edit(
+    "split the screen",
+    seenAs(context, (now) => splitScreen(now, selection[0], selection[1])),
+  );
 }
 
 /** Copies what is selected, and selects the copies. */
 export function copySelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const label = `duplicate ${namesOf(context.layout, selection)}`;
   const made = makeCopies(context, selection);
-  if (!made.ok) session.edit(label, () => made);
-  else if (session.edit(label, () => ok(made.value.layout))) session.select(made.value.keys);
+  if (!made.ok) session.edit(label, madeOn(context.layout, made));
+  else if (session.edit(label, madeOn(context.layout, ok(made.value.layout)))) session.select(made.value.keys);
 }
 
 /** Copies what is selected as a text that another layout, and another window, takes. */

@@ -4,7 +4,7 @@ import { useEffect } from "react";
 import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/engine/geometry/point";
 import { reorderControls } from "../../core/editing/edits/controls";
-import { editContextOf, moveBy, type EditContext } from "../../core/editing/placing";
+import { editContextOf, moveBy, type EditContext, seenAs } from "../../core/editing/placing";
 import { growFree } from "../../core/editing/growFree";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../../core/editing/placeables";
@@ -69,7 +69,7 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
   const one = selection.length === 1;
   const nudge = (px: number) => (dx: number, dy: number, event: KeyboardEvent) => {
     if (selection.length === 0) return false;
-    const edit = () => moveBy(context, selection, dx * px, dy * px);
+    const edit = seenAs(context, (now) => moveBy(now, selection, dx * px, dy * px));
     if (!isHeldBack(session, edit)) session.edit(`nudge ${names}`, edit, event.repeat);
   };
   const reorder = (words: string, to: Parameters<typeof reorderControls>[2]) => () =>
@@ -81,14 +81,24 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
       const pin = one ? seenPin(context, selection[0]) : null;
       if (!pin) return false;
       const step = (at: number, by: number) => clampTo(Math.round((at + by / 2) * 2) / 2, 0, 1);
-      session.edit(`tie ${names}`, () => anchorTo(context, selection[0], pin.frame, [step(pin.anchor[0], dx), step(pin.anchor[1], dy)]));
+      const point = [step(pin.anchor[0], dx), step(pin.anchor[1], dy)] as const;
+      session.edit(
+        `tie ${names}`,
+        seenAs(context, (now) => anchorTo(now, selection[0], pin.frame, point)),
+      );
     }),
     ...eachWay("push", (dx, dy) => {
       const { pan, zoom } = benchStore.getState();
       if (zoom.mode === "fit") return false;
       setBench({ pan: { x: pan.x - dx * PUSH_PX, y: pan.y - dy * PUSH_PX } });
     }),
-    carry: () => one && (session.edit(`carry ${names}`, () => carryTo(context, selection[0], CARRY_MM * pxPerMm(screen))), true),
+    carry: () =>
+      one &&
+      (session.edit(
+        `carry ${names}`,
+        seenAs(context, (now) => carryTo(now, selection[0], CARRY_MM * pxPerMm(screen))),
+      ),
+      true),
     lower: reorder(`lower ${names}`, "down"),
     raise: reorder(`raise ${names}`, "up"),
     "to bottom": reorder(`put ${names} at the bottom`, "bottom"),
@@ -138,7 +148,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
       const { tool } = benchStore.getState();
       if (tool === null) return false;
       if (tool === "zone") growZone(session, context, homeOf(context, "zone"));
-      else growInto(session, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
+      else growInto(session, context, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
       setBench({ tool: null });
     },
     duplicate: some(() => copySelected(session, context, selection)),

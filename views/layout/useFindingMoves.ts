@@ -4,7 +4,7 @@ import { ownEntry } from "../../core/engine/own";
 import { applyFix } from "../../core/checks/fixes";
 import type { FixOffer } from "../../core/checks/check";
 import type { Finding } from "../../core/checks/finding";
-import { editContextOf } from "../../core/editing/placing";
+import { seenAs } from "../../core/editing/placing";
 import { useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
 import { showMomentOf } from "../session/showMoment";
@@ -33,7 +33,7 @@ export function useFindingMoves(of: readonly string[] | null) {
     const { layout, playerView } = session.store.getState();
     session.edit(
       fixWord(layout, offer).replace(/^./, (first) => first.toLowerCase()),
-      () => applyFix(editContextOf(layout, screen, { ...playerView, moment: null }), offer.fix),
+      seenAs({ screen, playerView: { ...playerView, moment: null } }, (now) => applyFix(now, offer.fix)),
     );
     setBench({ finding: null });
   };

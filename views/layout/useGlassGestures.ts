@@ -1,18 +1,14 @@
 "use client";
 /** Feeds the machine of the glass (interaction/glass.ts) with what the page tells, once a frame while something moves, and does what it says. */
 import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
-import { growControl } from "../../core/editing/make";
-import type { Box, Point } from "../../core/engine/geometry/point";
+import type { Point } from "../../core/engine/geometry/point";
 import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/glass";
-import { followed, type GlassCommand, type GlassWorld, type PressedOn } from "../interaction/glassGesture";
+import { type GlassCommand, type PressedOn } from "../interaction/glassGesture";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
-import { benchContextNow } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { benchStore, setBench } from "./bench";
-import { growInto, growZone } from "./grow";
-import { createHolding, isHeldBack } from "./holding";
-import { isShown } from "./overlays";
+import { createGlassCommands, glassWorld } from "./glassCommands";
 
 /** What others may do to a gesture on the glass. */
 export interface GlassGestures {
@@ -45,61 +41,17 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   const waiting = useRef<GlassInput | null>(null);
   const animation = useRef(0);
   const spaceHeld = useRef(false);
-  const [holding] = useState(() => createHolding(session));
+  const [commands] = useState(() => createGlassCommands(session));
 
-  const world = (): GlassWorld => {
-    const { entered, tool, pan } = benchStore.getState();
-    return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isShown("grid") };
-  };
-  const make = (at: Point | Box) => {
-    const { tool } = benchStore.getState();
-    const context = benchContextNow(session);
-    setBench({ tool: null });
-    if (tool === "zone") growZone(session, context, at);
-    else if (tool !== null) growInto(session, growControl(context, { kind: tool, action: null, at }), `add ${tool}`);
-  };
-  const obey = (command: GlassCommand): void => {
-    switch (command.do) {
-      case "capture":
-        return svg.current?.setPointerCapture(command.pointer);
-      case "select":
-        return session.select(command.ids);
-      case "enter":
-        return setBench({ entered: command.cluster });
-      case "begin":
-        setBench({ dragging: true });
-        session.begin(command.label);
-        return holding.begin();
-      case "preview":
-        return void session.preview(() => holding.preview(command.edit, command.way));
-      case "follow": {
-        const { layout } = session.store.getState();
-        const after = holding.follow(layout, followed(command.edit, layout));
-        return void session.preview(() => after);
-      }
-      case "commit":
-        setBench({ dragging: false });
-        holding.end();
-        return session.commit();
-      case "cancel":
-        setBench({ dragging: false });
-        holding.end();
-        return session.cancel();
-      case "edit":
-        // A tether tied elsewhere moves the control on every other screen.
-        return void (isHeldBack(session, command.edit) || session.edit(command.label, command.edit));
-      case "make":
-        return make(command.at);
-      case "push":
-        return setBench({ pan: command.pan });
-      case "show":
-        return setBench({ shown: { ...benchStore.getState().shown, ...command.shown } });
-    }
+  const world = () => glassWorld(session, scale);
+  const run = (command: GlassCommand): void => {
+    if (command.do === "capture") svg.current?.setPointerCapture(command.pointer);
+    else commands.run(command);
   };
   const feed = (input: GlassInput) => {
     const step = glassStep(state.current, input, world());
     state.current = step.state;
-    step.commands.forEach(obey);
+    step.commands.forEach(run);
   };
   /** What has moved since the last frame. */
   const work = () => {
@@ -186,7 +138,7 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
       onPointerLeave: () => tip.current?.setAttribute("cx", "-99999"),
       /** The pointer was captured, so what lies under it is looked up. */
       onDoubleClick: (event: MouseEvent<SVGSVGElement>) =>
-        glassDoubleClick(pressedOn(document.elementFromPoint(event.clientX, event.clientY)), world()).forEach(obey),
+        glassDoubleClick(pressedOn(document.elementFromPoint(event.clientX, event.clientY)), world()).forEach(run),
     },
   };
 }

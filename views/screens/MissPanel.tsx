@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import { applyFix } from "../../core/checks/fixes";
 import { leastHit, type MissMove, type MissPair, type ScreenMisses } from "../../core/checks/worstMiss";
-import { editContextOf } from "../../core/editing/placing";
+import { seenAs } from "../../core/editing/placing";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
@@ -94,7 +94,7 @@ function WorstPair({ pair }: { pair: MissPair }) {
   const make = (move: MissMove) =>
     session.edit(
       fixWord(layout, move).replace(/^./, (first) => first.toLowerCase()),
-      (l) => applyFix(editContextOf(l, screen, { ...face, moment: null }), move.fix),
+      seenAs({ screen, playerView: { ...face, moment: null } }, (now) => applyFix(now, move.fix)),
     );
   return (
     <div className="grid gap-1.5" data-testid="worst-pair">

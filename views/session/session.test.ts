@@ -63,7 +63,7 @@ test("edits that are gathered are one entry, called as they are, and saved once;
   expect([writes.length, session.store.getState().history.past.map((e) => e.label)]).toEqual([2, ["share of the screen"]]);
   session.gather();
   session.edit("share of the screen", share(0.9));
-  session.edit("no", () => refused("there", "it cannot be"));
+  session.edit("no", (_now) => refused("there", "it cannot be"));
   expect(session.store.getState().notice?.text).toBe("there: it cannot be");
   session.cancel();
   expect(layoutOf(session).scale.share).toBe(0.6);
@@ -74,7 +74,7 @@ test("edits that are gathered are one entry, called as they are, and saved once;
 
 test("a refused edit changes nothing and says why", () => {
   const session = fresh();
-  expect(session.edit("no", () => refused("there", "it cannot be"))).toBe(false);
+  expect(session.edit("no", (_now) => refused("there", "it cannot be"))).toBe(false);
   expect(layoutOf(session)).toBe(brackwater);
   expect(session.store.getState().notice).toMatchObject({ tone: "problem", text: "there: it cannot be" });
 });

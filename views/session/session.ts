@@ -7,19 +7,19 @@ import { createStore } from "zustand/vanilla";
 import { composeHere, type Compose } from "../../workers/writing";
 import type { OpenedLayout } from "./kept";
 import type { Layout } from "../../core/format/types";
-import { problemText, type Problem } from "../../core/engine/result";
+import { problemText, type Problem, type Result } from "../../core/engine/result";
 import { checked } from "../../core/editing/edits/checked";
 import { spokenProblems } from "../shared/names";
 import type { LayoutStore } from "../../storage/store";
 import { ONLY_WINDOW, type Windows } from "../../storage/windows";
-import { inCluster } from "../../core/editing/placeables";
+import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
-import { applyChanges, changesBetween } from "../../core/versions/changes";
+import { changesBetween } from "../../core/versions/changes";
 import { compare, inOneLine } from "../../core/versions/compare";
 import { historyOf, turnEntry, versionAt, withRecord, type Entry, type LogRecord } from "../../core/versions/log";
-import type { LostVersion } from "../../core/versions/merge";
+import { mergeEdit, type LostVersion } from "../../core/versions/merge";
 import { createKeeper } from "./keeper";
-import type { Notice, Session, SessionState } from "./state";
+import type { Gesture, Notice, Session, SessionState } from "./state";
 import { benchScreenOf } from "./screens";
 
 export type { Edit, Gesture, Notice, Session, SessionState } from "./state";
@@ -104,9 +104,9 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
   let run = false;
   const tell = (notice: Notice | null) => set({ notice });
   const keepKnown = (next: Layout) => {
-    const known = new Set([...next.controls, ...next.clusters, ...next.keepClear].map((c) => c.id));
     const { selection } = get();
-    return selection.every((s) => known.has(s)) ? selection : selection.filter((s) => known.has(s));
+    const isKnown = (key: string) => placeableOf(next, key) !== null;
+    return selection.every(isKnown) ? selection : selection.filter(isKnown);
   };
   /** A moment that is no more is not shown. */
   const keepKnownView = (next: Layout): PlayerView => {
@@ -122,6 +122,20 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
   };
   /** The reason why the last preview of the gesture was refused; it goes with the next one that is not. */
   let previewRefusal: Notice | null = null;
+  /** Shows a version of the gesture, made on its origin, on top of what others have done since. */
+  const showPreview = (result: Result<Layout>): boolean => {
+    const { gesture } = get();
+    if (!gesture) return false;
+    if (!result.ok) {
+      refuse(result.problems);
+      previewRefusal = get().notice;
+      return false;
+    }
+    endPreview();
+    const next = { ...gesture, made: result.value };
+    set({ gesture: next, layout: mergedWith(next).layout });
+    return true;
+  };
   const endPreview = () => {
     if (previewRefusal !== null && get().notice === previewRefusal) tell(null);
     previewRefusal = null;
@@ -153,36 +167,36 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     endRun() {
       run = false;
     },
-    begin(label) {
+    begin(label, origin) {
       session.commit();
       run = false;
-      set({ gesture: { label, base: get().layout, gathers: false } });
+      const { layout: base } = get();
+      const from = origin ?? base;
+      set({ gesture: { label, origin: from, made: from, base, gathers: false } });
     },
     gather() {
       session.begin("change");
-      set({ gesture: { label: "change", base: get().layout, gathers: true } });
+      const { layout: base } = get();
+      set({ gesture: { label: "change", origin: base, made: base, base, gathers: true } });
     },
     preview(edit) {
       const { gesture } = get();
-      if (!gesture) return false;
-      const result = edit(gesture.base);
-      if (!result.ok) {
-        refuse(result.problems);
-        previewRefusal = get().notice;
-        return false;
-      }
-      endPreview();
-      set({ layout: result.value });
-      return true;
+      return gesture !== null && showPreview(edit(gesture.origin));
+    },
+    refine(edit) {
+      const { gesture } = get();
+      return gesture !== null && showPreview(edit(gesture.made));
     },
     commit() {
       const { gesture, layout: after } = get();
       if (!gesture) return;
       previewRefusal = null;
+      const { lost } = mergedWith(gesture);
+      if (lost.length > 0) onLost(lost);
       // What the editor alone remembers leaves no entry.
       const base = gesture.gathers ? { ...gesture.base, workbench: after.workbench } : gesture.base;
       if (base !== gesture.base) set(record(gesture.base, base, { kind: "remembered", label: gesture.label }));
-      set({ gesture: null, ...record(base, after, { label: gesture.label }), selection: keepKnown(after) });
+      set({ gesture: null, ...record(base, after, { label: gesture.label }), ...keptIn(after) });
     },
     cancel() {
       const { gesture } = get();
@@ -205,7 +219,8 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     },
     select(ids) {
       run = false;
-      set({ selection: ids });
+      const { layout: present } = get();
+      set({ selection: ids.filter((key) => placeableOf(present, key) !== null) });
     },
     showMoment(moment) {
       const { layout: now, playerView, selection } = get();
@@ -221,16 +236,15 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     },
     remember(change) {
       const { layout: before, gesture } = get();
-      const workbench = { ...before.workbench, ...change };
       // While a number is dragged it is a step like any other, kept or taken back at the end.
-      if (gesture?.gathers) return set({ layout: { ...before, workbench } });
+      if (gesture?.gathers) {
+        const made = { ...gesture.made, workbench: { ...gesture.made.workbench, ...change } };
+        return set({ gesture: { ...gesture, made }, layout: { ...before, workbench: { ...before.workbench, ...change } } });
+      }
       const base = gesture?.base ?? before;
-      const kept = { ...base, workbench };
-      set({
-        ...record(base, kept, { kind: "remembered", label: "remember" }),
-        layout: gesture ? { ...before, workbench } : kept,
-        gesture: gesture && { ...gesture, base: kept },
-      });
+      const kept = { ...base, workbench: { ...base.workbench, ...change } };
+      const next = gesture && { ...gesture, base: kept };
+      set({ ...record(base, kept, { kind: "remembered", label: "remember" }), layout: next ? mergedWith(next).layout : kept, gesture: next });
     },
     show(next) {
       session.cancel();
@@ -299,12 +313,16 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
 
   /** Another window has changed the layout; what is in hand here goes on from there. */
   function setMerged(merged: Layout, log: readonly LogRecord[]): void {
-    const { gesture, layout: present } = get();
-    const inHand = gesture ? applyChanges(merged, changesBetween(gesture.base, present)).layout : merged;
-    set({ layout: inHand, gesture: gesture && { ...gesture, base: merged }, log, history: historyOf(log, isOwn), ...keptIn(inHand) });
+    const { gesture: before } = get();
+    const gesture = before && { ...before, base: merged };
+    const inHand = gesture ? mergedWith(gesture).layout : merged;
+    set({ layout: inHand, gesture, log, history: historyOf(log, isOwn), ...keptIn(inHand) });
   }
 
   return session;
 }
+
+/** What a gesture has changed, on top of what others have done since it began. */
+const mergedWith = ({ label, origin, made, base }: Gesture) => mergeEdit({ from: origin, made, label }, base);
 
 const STAYED: Notice = { text: "What another window has changed since has stayed as it is.", tone: "plain" };

@@ -17,10 +17,19 @@ export interface Notice {
   readonly act?: { readonly label: string; readonly run: () => void };
 }
 
-/** A gesture under way: what it is called, and the layout as it was before. `gathers`: edits made meanwhile are previews of it. */
+/**
+ * A gesture under way. Its previews stand on `origin`, which never changes while it lasts; what they change is applied to `base`, which moves
+ * on with every edit of another window. So a gesture can never take back what others do meanwhile, whatever its previews are computed from.
+ */
 export interface Gesture {
   readonly label: string;
+  /** The layout when the pointer came down. */
+  readonly origin: Layout;
+  /** The last preview, on `origin`. */
+  readonly made: Layout;
+  /** The layout without the gesture, as it is now. */
   readonly base: Layout;
+  /** Edits made meanwhile are previews of the gesture. */
   readonly gathers: boolean;
 }
 
@@ -54,16 +63,21 @@ export interface SessionState {
   readonly compared: { readonly was: Layout; readonly is: Layout } | null;
 }
 
-/** An edit as the core writes them. */
+/** An edit as the core writes them: a function of the layout it is given, never of one that was read before (`seenAs`, `madeOn`). */
 export type Edit = (layout: Layout) => Result<Layout>;
 
 export interface Session {
   readonly store: StoreApi<SessionState>;
   /** Makes an edit; a refused one changes nothing and is told. `merge` joins it with the last entry of the same label. */
   edit(label: string, edit: Edit, merge?: boolean): boolean;
-  /** A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is told and changes nothing), then `commit` or `cancel`. Until then nothing of it is kept. */
-  begin(label: string): void;
+  /**
+   * A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is told and changes nothing), then `commit` or
+   * `cancel`. Until then nothing of it is kept. `origin`: the layout when the pointer came down, where that was earlier.
+   */
+  begin(label: string, origin?: Layout): void;
   preview(edit: Edit): boolean;
+  /** Adds to the last preview of the gesture. */
+  refine(edit: Edit): boolean;
   commit(): void;
   cancel(): void;
   /** A gesture made of edits: every `edit` from now on is a preview, from the layout as it was, and nothing is kept until `commit`. It is called as they are. */

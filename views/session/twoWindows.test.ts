@@ -10,37 +10,12 @@ import { memoryStore } from "../../storage/memory";
 import type { LayoutStore } from "../../storage/store";
 import type { News, Windows } from "../../storage/windows";
 import { sampleLayouts } from "../../test/samples";
-import { openWindow } from "../../test/window";
+import { openTwoWindows, openWindow } from "../../test/window";
 import { openKept } from "./kept";
 import type { Session } from "./session";
 
 const [brackwater] = sampleLayouts();
 
-/** Two windows at one store, which hear of each other's writes when `pass` says so. */
-async function two(kept: LayoutStore = memoryStore("test"), pass: () => boolean = () => true) {
-  const sessions: Session[] = [];
-  const lost: LostVersion[] = [];
-  const windowOf = (own: string, other: number): Windows => ({
-    own,
-    others: () => Promise.resolve(new Set()),
-    tell: (news: News) => news.kind === "written" && pass() && sessions[other]?.heard(),
-    alone: (_name, work) => work(),
-    close: () => undefined,
-  });
-  for (const [i, own] of ["a", "b"].entries()) {
-    const { session } = openWindow(brackwater, { kept, windows: windowOf(own, 1 - i), onLost: (versions) => lost.push(...versions) });
-    await session.flush();
-    const found = await openKept(kept, "id");
-    if (!found.ok) throw new Error("not kept");
-    session.show(found.value);
-    session.setOthers(new Set([i === 0 ? "b" : "a"]));
-    sessions.push(session);
-  }
-  const settled = async () => {
-    for (let i = 0; i < 4; i += 1) for (const session of sessions) await session.flush();
-  };
-  return { a: sessions[0], b: sessions[1], lost, settled, kept };
-}
 const helm0 = brackwater.controls.find((c) => c.id === "helm")!.feel as StickFeel;
 const layoutOf = (session: Session): Layout => session.store.getState().layout;
 const helm = (session: Session) => layoutOf(session).controls.find((c) => c.id === "helm")?.feel;
@@ -53,7 +28,7 @@ const action = (name: string) => (l: Layout) => addAction(l, name, "press");
 test("200 edits in two windows, one after the other and at the same moment, told and not told: all there at the end, in both and in the store", async () => {
   let told = 0;
   // Every third word is lost: the store knows it all the same.
-  const { a, b, settled, kept, lost } = await two(memoryStore("test"), () => (told += 1) % 3 !== 0);
+  const { a, b, settled, kept, lost } = await openTwoWindows(brackwater, memoryStore("test"), () => (told += 1) % 3 !== 0);
   for (let i = 0; i < 100; i += 1) {
     a.edit("add", i < ADDED ? action(`a ${i}`) : inner(i / 1000));
     b.edit("add", i < ADDED ? action(`b ${i}`) : outer(i / 110));
@@ -75,7 +50,7 @@ test("200 edits in two windows, one after the other and at the same moment, told
 });
 
 test("an edit here arrives there, in the middle of a gesture too, and undo takes back one's own", async () => {
-  const { a, b, settled } = await two();
+  const { a, b, settled } = await openTwoWindows(brackwater);
   b.begin("scale");
   b.preview((l) => changeLayout(l, { scale: { ...l.scale, share: 0.9 } }));
   a.edit("inner", inner(0.2));
@@ -95,7 +70,7 @@ test("an edit here arrives there, in the middle of a gesture too, and undo takes
 });
 
 test("an edit that what others did has made impossible to take back stays, is told, and does not stand in the way of the one before", async () => {
-  const { a, b, settled } = await two();
+  const { a, b, settled } = await openTwoWindows(brackwater);
   const moments = (l: Layout, ids: string[]) => ({
     ok: true as const,
     value: { ...l, controls: l.controls.map((c) => (c.id === "horn" ? { ...c, moments: ids } : c)) },
@@ -113,7 +88,7 @@ test("an edit that what others did has made impossible to take back stays, is to
 });
 
 test("of one field changed on both sides the later stands, and the earlier is handed out to be kept", async () => {
-  const { a, b, settled, lost } = await two(memoryStore("test"), () => false);
+  const { a, b, settled, lost } = await openTwoWindows(brackwater, memoryStore("test"), () => false);
   a.edit("inner", inner(0.2));
   await a.flush();
   b.edit("inner", inner(0.3));
@@ -127,7 +102,7 @@ test("of one field changed on both sides the later stands, and the earlier is ha
 });
 
 test("what one window deletes leaves the other's selection; a field of it that was changed meanwhile is handed out", async () => {
-  const { a, b, settled, lost } = await two(memoryStore("test"), () => false);
+  const { a, b, settled, lost } = await openTwoWindows(brackwater, memoryStore("test"), () => false);
   b.select(["helm"]);
   a.edit("delete", (l) => removePlaceables(l, ["helm"]));
   await a.flush();
@@ -141,7 +116,7 @@ test("what one window deletes leaves the other's selection; a field of it that w
 test("a write that was made though it seemed to be refused is not made twice", async () => {
   const store = memoryStore("test");
   let broken = 0;
-  const { a, settled } = await two({
+  const { a, settled } = await openTwoWindows(brackwater, {
     ...store,
     async write(writing) {
       const done = await store.write(writing);
@@ -165,7 +140,10 @@ test("a write that was made though it seemed to be refused is not made twice", a
 test("what could not be read when another window had written is read again by itself", async () => {
   const store = memoryStore("test");
   let broken = false;
-  const { a, b } = await two({ ...store, since: (id, revision) => (broken ? Promise.reject(new Error("it is being cleared")) : store.since(id, revision)) });
+  const { a, b } = await openTwoWindows(brackwater, {
+    ...store,
+    since: (id, revision) => (broken ? Promise.reject(new Error("it is being cleared")) : store.since(id, revision)),
+  });
   broken = true;
   a.edit("add", action("anchor"));
   await a.flush();

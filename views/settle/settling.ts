@@ -1,6 +1,7 @@
 /** What can be done with Settle: asked, stopped, asked anew with something left out or by a way out, taken. Fetched when it is first opened. */
 import { checked } from "../../core/editing/edits/checked";
 import { problemText, refused, type Result } from "../../core/engine/result";
+import { madeOn } from "../../core/versions/merge";
 import type { Layout, Screen } from "../../core/format/types";
 import { facedScreens } from "../../core/settle/facedScreens";
 import type { WayOut } from "../../core/settle/noWay";
@@ -119,8 +120,8 @@ export function takenWords({ settled, before, after, request, of }: Proposal, wa
 export function takeProposal(session: Session): void {
   const proposal = proposalFor(get(), session.store.getState().layout);
   if (!proposal) return;
-  const made = proposal.is;
-  if (session.edit(takenWords(proposal, get().ways), (now) => checked(now, { ...made, workbench: now.workbench, pictures: now.pictures }))) closeSettle();
+  const { of, is } = proposal;
+  if (session.edit(takenWords(proposal, get().ways), madeOn(of, checked(of, { ...is, workbench: of.workbench, pictures: of.pictures })))) closeSettle();
 }
 
 /** The screens on which something was found that had to go. */
@@ -141,7 +142,8 @@ export function takeIntoArrangement(session: Session): void {
     const taken = takenSafely(proposal, { screens, shelf: shelfOf(now), name });
     if (!taken.ok) return taken;
     others = taken.value.others;
-    return checked(now, { ...taken.value.layout, workbench: now.workbench, pictures: now.pictures });
+    const { of } = proposal;
+    return madeOn(of, checked(of, { ...taken.value.layout, workbench: of.workbench, pictures: of.pictures }))(now);
   });
   if (!done) return;
   closeSettle();

@@ -1,5 +1,6 @@
 "use client";
 /** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
+import { madeOn } from "../../../core/versions/merge";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { byId } from "../../../core/derived/byId";
 import type { Layout } from "../../../core/format/types";
@@ -131,8 +132,8 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
     const screen = benchScreenOf(here);
     const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
     const used = adopt(here, from, { words, controls, unitRatio });
-    if (!used.ok) return session.edit("take over", () => used);
-    if (!session.edit(`take ${namesOf(used.value.layout, used.value.ids)} over from ${from.name}`, () => ok(used.value.layout))) return;
+    if (!used.ok) return session.edit("take over", madeOn(here, used));
+    if (!session.edit(`take ${namesOf(used.value.layout, used.value.ids)} over from ${from.name}`, madeOn(here, ok(used.value.layout)))) return;
     session.select(used.value.ids);
     session.tell({
       text: `${used.value.ids.length} ${used.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,

@@ -4,7 +4,7 @@ import { changeTaps } from "../../../core/editing/edits/zones";
 import { byId } from "../../../core/derived/byId";
 import { CLUSTER_FORMS } from "../../../core/editing/clusterForms";
 import { commonSize, oneSize, setForm } from "../../../core/editing/clusters";
-import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
+import { convertLength, measureOf, pxOf, type EditContext, seenAs } from "../../../core/editing/placing";
 import { inCluster } from "../../../core/editing/placeables";
 import { SwitchField } from "../../../ui/Choice";
 import { LengthField } from "../../../ui/Field";
@@ -33,7 +33,12 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
             key={form}
             className="push h-6 px-1.5"
             {...readingProps(says("cluster.form", { count: children.length, form: `${/^[aeiou]/.test(form) ? "an" : "a"} ${form}` }))}
-            onClick={() => session.edit(`${form} of ${nameOf(context.layout, id)}`, () => setForm(context, id, form))}
+            onClick={() =>
+              session.edit(
+                `${form} of ${nameOf(context.layout, id)}`,
+                seenAs(context, (now) => setForm(now, id, form)),
+              )
+            }
           >
             {form}
           </button>
@@ -47,7 +52,11 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
           value={size}
           onChange={(v) => {
             const px = pxOf(v, m.size);
-            session.edit(`one size in ${nameOf(context.layout, id)}`, () => oneSize(context, id, px), true);
+            session.edit(
+              `one size in ${nameOf(context.layout, id)}`,
+              seenAs(context, (now) => oneSize(now, id, px)),
+              true,
+            );
           }}
           convert={(text, unit) => convertLength(text, unit, m.size)}
           onRefuse={(text) => session.tell({ text, tone: "problem" })}

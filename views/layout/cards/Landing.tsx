@@ -6,7 +6,7 @@ import { byId } from "../../../core/derived/byId";
 import { asKind } from "../../../core/editing/anchors";
 import { changeFeel } from "../../../core/editing/edits/controls";
 import { landingKey, placementIn } from "../../../core/editing/placeables";
-import type { EditContext } from "../../../core/editing/placing";
+import { type EditContext, seenAs } from "../../../core/editing/placing";
 import type { Control, PlainPlacement } from "../../../core/format/types";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
@@ -62,7 +62,12 @@ export function Landing({ context, stick }: { context: EditContext; stick: Extra
               ) : (
                 <button
                   className="push h-6 justify-self-start"
-                  onClick={() => session.edit(`landing area of ${stick.name} spans`, () => asKind(context, key, "span"))}
+                  onClick={() =>
+                    session.edit(
+                      `landing area of ${stick.name} spans`,
+                      seenAs(context, (now) => asKind(now, key, "span")),
+                    )
+                  }
                 >
                   Let it span
                 </button>

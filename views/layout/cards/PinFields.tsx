@@ -5,7 +5,7 @@ import { lengthOf } from "../../../core/engine/placement/length";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import type { Pin } from "../../../core/format/types";
 import { scaleCluster } from "../../../core/editing/clusters";
-import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
+import { convertLength, measureOf, pxOf, type EditContext, seenAs } from "../../../core/editing/placing";
 import { changePlacements, placementIn, placeableOf } from "../../../core/editing/placeables";
 import { pivotAt } from "../../../core/editing/anchors";
 import { ChoiceField } from "../../../ui/Choice";
@@ -83,8 +83,12 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
     const m = measureOf(context, id);
     if (!now || !m) return;
     const px = pxOf(length, m.size);
-    const growth = px / (i === 0 ? now.w : now.h);
-    session.edit(`size ${nameOf(layout, id)}`, () => scaleCluster(context, id, { x: now.x, y: now.y, w: now.w * growth, h: now.h * growth }), true);
+    const scaled = seenAs(context, (seen) => {
+      const box = seen.resolved.clusters[id] ?? now;
+      const growth = px / (i === 0 ? box.w : box.h);
+      return scaleCluster(seen, id, { x: box.x, y: box.y, w: box.w * growth, h: box.h * growth });
+    });
+    session.edit(`size ${nameOf(layout, id)}`, scaled, true);
   };
   const ax = common(pins, (p) => p.pin.anchor[0]);
   const ay = common(pins, (p) => p.pin.anchor[1]);
@@ -98,7 +102,12 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
       return Object.keys(next).length > 0 ? { ...bare, clamp: next } : bare;
     });
   const pivotTo = (point: readonly [number, number]) => {
-    for (const { key } of pins) session.edit(`pivot of ${names}`, (l) => pivotAt({ ...context, layout: l }, key, [...point]), true);
+    for (const { key } of pins)
+      session.edit(
+        `pivot of ${names}`,
+        seenAs(context, (seen) => pivotAt(seen, key, [...point])),
+        true,
+      );
   };
   const limit = (end: "minMm" | "maxMm", label: string, reads: "place.least" | "place.most") => (
     <NumberField

@@ -5,7 +5,7 @@ import { renamePlaceable } from "../../../core/editing/edits/controls";
 import { kindsFor } from "../../../core/editing/make";
 import { placementIn, placeableOf } from "../../../core/editing/placeables";
 import { asKind } from "../../../core/editing/anchors";
-import type { EditContext } from "../../../core/editing/placing";
+import { type EditContext, seenAs } from "../../../core/editing/placing";
 import { ChoiceField } from "../../../ui/Choice";
 import { TypedField } from "../../../ui/Typed";
 import { says } from "../../reading/sentences";
@@ -54,7 +54,12 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
             ["span", "spans"],
           ]}
           reads={says("place.placed")}
-          onChange={(next) => session.edit(`${next} ${nameOf(layout, one)}`, () => asKind(context, one, next))}
+          onChange={(next) =>
+            session.edit(
+              `${next} ${nameOf(layout, one)}`,
+              seenAs(context, (now) => asKind(now, one, next)),
+            )
+          }
         />
       )}
       {kind === "span" && one !== null && <FrameChoice context={context} id={one} />}

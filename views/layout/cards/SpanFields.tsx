@@ -2,7 +2,7 @@
 /** The edges of a span: what part of the frame each is tied to, and how far it stands in from there. Of a landing area likewise. */
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { convertLength, measureOf, pxOf, type EditContext } from "../../../core/editing/placing";
+import { convertLength, measureOf, pxOf, type EditContext, seenAs } from "../../../core/editing/placing";
 import { changePlacements, placementIn } from "../../../core/editing/placeables";
 import { anchorEdge, type Edge } from "../../../core/editing/anchors";
 import { LengthField, NumberField } from "../../../ui/Field";
@@ -36,7 +36,13 @@ export function SpanFields({ context, id }: { context: EditContext; id: string }
               min={0}
               max={100}
               reads={says("place.edge", { edge, inset: span.inset[edge].replace(/(?=[a-z%])/, " ") })}
-              onChange={(v) => session.edit(`tie the ${edge} edge of ${name}`, (l) => anchorEdge({ ...context, layout: l }, id, edge, v / 100), true)}
+              onChange={(v) =>
+                session.edit(
+                  `tie the ${edge} edge of ${name}`,
+                  seenAs(context, (now) => anchorEdge(now, id, edge, v / 100)),
+                  true,
+                )
+              }
               onRefuse={refuse}
             />
             <LengthField

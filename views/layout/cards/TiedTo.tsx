@@ -1,8 +1,10 @@
 "use client";
 /** What things are tied to: the point, by word and by a small picture of its frame, and the frame. */
+import { ok, type Result } from "../../../core/engine/result";
+import type { Layout } from "../../../core/format/types";
 import { moveInto } from "../../../core/editing/clusters";
 import { anchorTo, seenPin, spanIn } from "../../../core/editing/anchors";
-import { editContextOf, type EditContext } from "../../../core/editing/placing";
+import { editContextOf, type EditContext, seenAs } from "../../../core/editing/placing";
 import { clusterOf, placementIn, placeableOf } from "../../../core/editing/placeables";
 import { ChoiceField } from "../../../ui/Choice";
 import { says } from "../../reading/sentences";
@@ -24,9 +26,12 @@ export function TiedTo({ context, keys }: { context: EditContext; keys: readonly
   const ay = common(pins, (p) => p.pin.anchor[1]);
   const at = ax === null || ay === null ? null : ([ax, ay] as const);
   const tieTo = (point: readonly [number, number]) => {
-    session.gather();
-    for (const { key, pin } of pins) session.edit(`tie ${names}`, (l) => anchorTo({ ...context, layout: l }, key, pin.frame, point));
-    session.commit();
+    session.edit(`tie ${names}`, (layout) =>
+      pins.reduce<Result<Layout>>(
+        (made, { key, pin }) => (made.ok ? seenAs(context, (now) => anchorTo(now, key, pin.frame, point))(made.value) : made),
+        ok(layout),
+      ),
+    );
   };
   const frame = keys.length === 1 && <FrameChoice context={context} id={keys[0]} bare />;
   return (
@@ -67,7 +72,12 @@ export function FrameChoice({ context, id, bare = false }: { context: EditContex
         value={placement.frame}
         options={frames.map((f) => [f, FRAME_WORD[f]])}
         reads={says("place.frame")}
-        onChange={(frame) => session.edit(`tie ${name}`, () => spanIn(context, id, frame))}
+        onChange={(frame) =>
+          session.edit(
+            `tie ${name}`,
+            seenAs(context, (now) => spanIn(now, id, frame)),
+          )
+        }
       />
     );
   // A control may also stand in a cluster; going in or out it does not jump.
@@ -76,13 +86,23 @@ export function FrameChoice({ context, id, bare = false }: { context: EditContex
   const clusters = isControl ? context.layout.clusters.map((c) => [`in ${c.id}`, `cluster ${c.name}`] as const) : [];
   const choose = (choice: string) => {
     if (choice.startsWith("in "))
-      return session.edit(`put ${name} into ${nameOf(context.layout, choice.slice(3))}`, () => moveInto(context, id, choice.slice(3)));
+      return session.edit(
+        `put ${name} into ${nameOf(context.layout, choice.slice(3))}`,
+        seenAs(context, (now) => moveInto(now, id, choice.slice(3))),
+      );
     const frame = choice as "safe" | "screen" | "picture";
-    if (home === null) return session.edit(`tie ${name}`, () => anchorTo(context, id, frame, seenPin(context, id)!.anchor));
-    return session.edit(`take ${name} out of ${nameOf(context.layout, home)}`, () => {
-      const out = moveInto(context, id, null);
-      return out.ok && frame !== "safe" ? anchorTo(editContextOf(out.value, context.screen, context.playerView), id, frame, [0.5, 0.5]) : out;
-    });
+    if (home === null)
+      return session.edit(
+        `tie ${name}`,
+        seenAs(context, (now) => anchorTo(now, id, frame, seenPin(context, id)!.anchor)),
+      );
+    return session.edit(
+      `take ${name} out of ${nameOf(context.layout, home)}`,
+      seenAs(context, (now) => {
+        const out = moveInto(now, id, null);
+        return out.ok && frame !== "safe" ? anchorTo(editContextOf(out.value, now.screen, now.playerView), id, frame, [0.5, 0.5]) : out;
+      }),
+    );
   };
   return (
     <ChoiceField

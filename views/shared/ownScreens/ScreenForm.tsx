@@ -1,5 +1,6 @@
 "use client";
 /** A screen of one's own: px, pixels an inch or inches, insets, corners, cut-outs, edge strips. */
+import { madeOn } from "../../../core/versions/merge";
 import { useState, type FormEvent } from "react";
 import { addScreens, changeScreen } from "../../../core/editing/edits/screens";
 import type { Screen } from "../../../core/format/types";
@@ -87,7 +88,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
     if (!next) return setProblem("Every figure is a number; width, height and density are above 0.");
     const changed = replaces === null ? addScreens(layout, [next], rail, used) : changeScreen(layout, replaces, next, used);
     if (!changed.ok) return setProblem(problemText(changed.problems, 3));
-    session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, () => changed);
+    session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, madeOn(layout, changed));
     onDone();
   };
   const box = "box figure h-7 w-full min-w-0 px-2 text-right";

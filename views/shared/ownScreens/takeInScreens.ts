@@ -2,6 +2,7 @@
 import { addScreens } from "../../../core/editing/edits/screens";
 import { catalogueFor } from "../../../core/checks/catalogue";
 import { problemText } from "../../../core/engine/result";
+import { madeOn } from "../../../core/versions/merge";
 import type { Session } from "../../session/session";
 import { railOf } from "../../session/screens";
 import { readScreensFile } from "../readFile";
@@ -17,6 +18,6 @@ export async function takeInScreens(session: Session, file: File): Promise<strin
   const rail = [...railOf(layout).map((s) => s.name), ...known];
   const added = addScreens(layout, fresh, rail, shipped);
   if (!added.ok) return `${file.name}: ${problemText(added.problems, 4)}`;
-  session.edit("import screens", () => added);
+  session.edit("import screens", madeOn(layout, added));
   return "";
 }

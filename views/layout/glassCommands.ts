@@ -1,0 +1,66 @@
+/** Runs what the machine of the glass (interaction/glass.ts) decides: on the session and the state of the bench. Needs no page. */
+import { growControl } from "../../core/editing/make";
+import type { Box, Point } from "../../core/engine/geometry/point";
+import { followed, type GlassCommand, type GlassWorld } from "../interaction/glassGesture";
+import { benchContextNow } from "../session/benchContext";
+import type { Session } from "../session/session";
+import { benchStore, setBench } from "./bench";
+import { growInto, growZone } from "./grow";
+import { createHolding, isHeldBack } from "./holding";
+import { isShown } from "./overlays";
+
+/** How things are on the glass at this moment. `scale`: CSS px a px of the screen. */
+export function glassWorld(session: Session, scale: number): GlassWorld {
+  const { entered, tool, pan } = benchStore.getState();
+  return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isShown("grid") };
+}
+
+/** Commands that need no element of the page. */
+export type PagelessCommand = Exclude<GlassCommand, { readonly do: "capture" }>;
+
+/** Creates what runs the commands of one glass. */
+export function createGlassCommands(session: Session): { run(command: PagelessCommand): void } {
+  const holding = createHolding(session);
+  const make = (at: Point | Box) => {
+    const { tool } = benchStore.getState();
+    const context = benchContextNow(session);
+    setBench({ tool: null });
+    if (tool === "zone") growZone(session, context, at);
+    else if (tool !== null) growInto(session, context, growControl(context, { kind: tool, action: null, at }), `add ${tool}`);
+  };
+  const end = (how: "commit" | "cancel") => {
+    setBench({ dragging: false });
+    holding.end();
+    session[how]();
+  };
+  return {
+    run(command) {
+      switch (command.do) {
+        case "select":
+          return session.select(command.ids);
+        case "enter":
+          return setBench({ entered: command.cluster });
+        case "begin":
+          setBench({ dragging: true });
+          session.begin(command.label, command.origin);
+          return holding.begin(command.origin);
+        case "preview":
+          return void session.preview((_origin) => holding.preview(command.edit, command.way));
+        case "follow":
+          return void session.refine((made) => holding.follow(made, followed(command.edit, made)));
+        case "commit":
+        case "cancel":
+          return end(command.do);
+        case "edit":
+          // A tether tied elsewhere moves the control on every other screen.
+          return void (isHeldBack(session, command.edit) || session.edit(command.label, command.edit));
+        case "make":
+          return make(command.at);
+        case "push":
+          return setBench({ pan: command.pan });
+        case "show":
+          return setBench({ shown: { ...benchStore.getState().shown, ...command.shown } });
+      }
+    },
+  };
+}
