@@ -13,6 +13,7 @@ import { extname, join, relative, sep } from "node:path";
 import { Readable } from "node:stream";
 import { fileURLToPath, pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
+import { limitConnections } from "./connections.mjs";
 
 const TYPES = {
   ".html": "text/html; charset=utf-8",
@@ -94,10 +95,10 @@ function readAll(root) {
   return served;
 }
 
-/** The host of a Host header without its port, in small letters; null where there is none. */
+/** The host of a Host header without its port, in lower case; null where it is no host with a port of 0 to 65535. */
 function hostOf(header) {
-  const match = /^(\[[0-9a-f:.]+\]|[a-z0-9.-]+)(?::\d{1,5})?$/i.exec(header ?? "");
-  return match ? match[1].toLowerCase() : null;
+  const match = /^(\[[0-9a-f:.]+\]|[a-z0-9.-]+)(?::(\d{1,5}))?$/i.exec(header ?? "");
+  return match && Number(match[2] ?? 0) <= 65_535 ? match[1].toLowerCase() : null;
 }
 
 /** Answers by a route handler: a request of the Fetch standard in, its answer out, piece by piece. Whoever goes away ends the work. */
@@ -124,8 +125,11 @@ async function answerByRoute(route, request, response) {
   response.end();
 }
 
-/** A server of the files under `root`, not listening yet. `allowedHosts`: names besides those of this machine by which it may be asked; `routes`: what is answered by a handler, by path. */
-export function createApplicationServer(root, allowedHosts = [], routes = new Map()) {
+/**
+ * A server of the files under `root`, not listening yet. `allowedHosts`: names besides those of this machine by which it may be asked; `routes`:
+ * what is answered by a handler, by path; `times`: how long a request and its headers may take to arrive, and how often that is looked at, ms.
+ */
+export function createApplicationServer(root, allowedHosts = [], routes = new Map(), times = {}) {
   const served = readAll(root);
   const hosts = new Set(["localhost", "127.0.0.1", "[::1]", ...allowedHosts.map((host) => host.toLowerCase())]);
   const plain = (response, status, text, more = {}) => {
@@ -135,8 +139,8 @@ export function createApplicationServer(root, allowedHosts = [], routes = new Ma
   const answer = (request, response) => {
     // A page elsewhere whose name has been turned to this machine's address must not reach what is here (DNS rebinding).
     const host = hostOf(request.headers.host);
-    if (host === null || !hosts.has(host))
-      return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
+    if (host === null) return plain(response, 400, "The Host header is not a host name with a port.", { Connection: "close" });
+    if (!hosts.has(host)) return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
     const route = routes.get(request.url.split("?")[0]);
     if (route) {
       if (request.method !== route.method) return plain(response, 405, `Only ${route.method}.`, { Allow: route.method, Connection: "close" });
@@ -167,16 +171,11 @@ export function createApplicationServer(root, allowedHosts = [], routes = new Ma
     response.end(request.method === "HEAD" ? undefined : body);
   };
   const server = createServer(
-    { maxHeaderSize: 16_384, requestTimeout: 15_000, headersTimeout: 10_000, keepAliveTimeout: 5_000, connectionsCheckingInterval: 2_000 },
+    { maxHeaderSize: 16_384, requestTimeout: 15_000, headersTimeout: 10_000, keepAliveTimeout: 5_000, connectionsCheckingInterval: 2_000, ...times },
     answer,
   );
-  server.maxConnections = 512;
   server.timeout = 30_000;
-  // What is no request at all is answered in a line and closed; nobody is told how the server is made.
-  server.on("clientError", (_error, socket) => {
-    if (socket.writable) socket.end("HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n");
-    else socket.destroy();
-  });
+  limitConnections(server);
   return server;
 }
 

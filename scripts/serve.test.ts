@@ -90,6 +90,15 @@ test.each(["evil.example", "localhost.evil.example", "127.0.0.1.nip.example", "l
   },
 );
 
+test.each(["localhost:abc", "localhost:", "localhost:99999", "localhost:4310:1", "127.0.0.1:-1", "bench.lan:4310x", "localhost@evil"])(
+  "asked by what is no host with a port, %s, it answers 400",
+  async (host) => {
+    const answer = await ask("/layout", { headers: { Host: host } });
+    expect(answer.status).toBe(400);
+    expect(answer.body.toString()).toBe("The Host header is not a host name with a port.\n");
+  },
+);
+
 test("files are found by their exact names alone", async () => {
   for (const path of [
     "/../beside",

@@ -1,6 +1,8 @@
 /** What the server answers besides files: the routes, by path and method. */
 import { getSchema, postCheck, postCompile, postHandOff, postReport, postSettle } from "./handlers";
-import { createRunWork } from "./runWork";
+import { createHeldBytes, MOST_HELD_BYTES } from "./body";
+import { createCollector } from "./collect";
+import { createThreadPool } from "./threadPool";
 
 /** A route: the only method it takes, and what answers. */
 export interface Route {
@@ -10,13 +12,13 @@ export interface Route {
 
 /** The routes; `thread`: the built file of the thread that works layouts; `mostMs`: how long each may take. */
 export function createRoutes(thread: URL, mostMs?: number): ReadonlyMap<string, Route> {
-  const run = createRunWork(thread);
+  const desk = { pool: createThreadPool(thread), held: createHeldBytes(MOST_HELD_BYTES, createCollector()), mostMs };
   return new Map<string, Route>([
-    ["/api/check", { method: "POST", handle: (request) => postCheck(request, run, mostMs) }],
-    ["/api/report", { method: "POST", handle: (request) => postReport(request, run, mostMs) }],
-    ["/api/compile", { method: "POST", handle: (request) => postCompile(request, run, mostMs) }],
-    ["/api/settle", { method: "POST", handle: (request) => postSettle(request, run, mostMs) }],
-    ["/api/handoff", { method: "POST", handle: (request) => postHandOff(request, run, mostMs) }],
+    ["/api/check", { method: "POST", handle: (request) => postCheck(request, desk) }],
+    ["/api/report", { method: "POST", handle: (request) => postReport(request, desk) }],
+    ["/api/compile", { method: "POST", handle: (request) => postCompile(request, desk) }],
+    ["/api/settle", { method: "POST", handle: (request) => postSettle(request, desk) }],
+    ["/api/handoff", { method: "POST", handle: (request) => postHandOff(request, desk) }],
     ["/api/schema", { method: "GET", handle: getSchema }],
   ]);
 }

@@ -11,10 +11,9 @@ import { readHandOffRequest } from "./handOffRequest";
 import { strangers } from "./query";
 import { readReportRequest } from "./reportRequest";
 import { readSettleRequest } from "./settleRequest";
-import type { LayoutJob, LayoutSaid, LayoutWork } from "./layoutThread";
-
-/** Does a check or a report somewhere it can be stopped; ends (unsaid) where the signal says so. */
-export type RunWork = (work: LayoutWork, signal: AbortSignal) => AsyncIterable<LayoutSaid>;
+import { readBody, type HeldBytes } from "./body";
+import type { LayoutJob, LayoutSaid } from "./layoutThread";
+import type { ThreadPool } from "./threadPool";
 
 const TYPES: Readonly<Record<AnswerFormat, string>> = {
   json: "application/json",
@@ -22,7 +21,7 @@ const TYPES: Readonly<Record<AnswerFormat, string>> = {
   junit: "application/xml",
   ndjson: "application/x-ndjson",
 };
-/** A check or a report may take so long, ms; the largest layout on the whole catalogue takes some seconds. */
+/** Work may take so long once a thread has started it, ms; the largest layout on the whole catalogue takes some seconds. */
 export const MOST_MS = 20_000;
 
 /** An answer that says why not: problems with their places, as everywhere. */
@@ -30,29 +29,6 @@ function refusal(status: number, problems: readonly Problem[], headers: Readonly
   return new Response(`${JSON.stringify({ problems }, null, 2)}\n`, { status, headers: { "Content-Type": "application/json", ...headers } });
 }
 const said = (message: string): readonly Problem[] => [{ path: "", message }];
-
-/** Of a body that is too large so much is still listened to, unkept, that whoever sends it can hear the answer, bytes. */
-const HEARD_OUT_BYTES = 4 * MOST_FILE_BYTES;
-
-/** The body, as long as it is no larger than a layout may be; null where it is. */
-async function bodyOf(request: Request): Promise<Uint8Array | null> {
-  let pieces: Uint8Array[] = [];
-  let size = 0;
-  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
-    size += piece.length;
-    if (size <= MOST_FILE_BYTES) pieces.push(piece);
-    else pieces = [];
-    if (size > HEARD_OUT_BYTES) break;
-  }
-  if (size > MOST_FILE_BYTES) return null;
-  const bytes = new Uint8Array(size);
-  let at = 0;
-  for (const piece of pieces) {
-    bytes.set(piece, at);
-    at += piece.length;
-  }
-  return bytes;
-}
 
 /** What a route asks of the layout that it is sent. */
 interface Asked {
@@ -67,8 +43,8 @@ interface Asked {
 }
 
 /** `POST /api/check`: a layout file in, its findings out. See docs/HTTP.md. */
-export function postCheck(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
-  return postLayout(request, { run, mostMs }, (query) => {
+export function postCheck(request: Request, desk: Desk): Promise<Response> {
+  return postLayout(request, desk, (query) => {
     const asked = readCheckRequest(query);
     if (!asked.ok) return asked;
     const { format } = asked.value;
@@ -78,8 +54,8 @@ export function postCheck(request: Request, run: RunWork, mostMs?: number): Prom
 }
 
 /** `POST /api/report`: a layout file in, the report about it out, as HTML. */
-export function postReport(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
-  return postLayout(request, { run, mostMs }, (query) => {
+export function postReport(request: Request, desk: Desk): Promise<Response> {
+  return postLayout(request, desk, (query) => {
     const asked = readReportRequest(query);
     if (!asked.ok) return asked;
     const date = new Date().toISOString().slice(0, 10);
@@ -93,16 +69,16 @@ export function postReport(request: Request, run: RunWork, mostMs?: number): Pro
 }
 
 /** `POST /api/compile`: a layout file in, the played file out. */
-export function postCompile(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
-  return postLayout(request, { run, mostMs }, (query) => {
+export function postCompile(request: Request, desk: Desk): Promise<Response> {
+  return postLayout(request, desk, (query) => {
     const problems = strangers(query, []);
     return problems.length > 0 ? { ok: false, problems } : ok({ job: { kind: "compile" }, word: "compiling", type: "application/json" });
   });
 }
 
 /** `POST /api/settle`: a layout file in; how far it is and then what came of it out, a line each. */
-export function postSettle(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
-  return postLayout(request, { run, mostMs }, (query) => {
+export function postSettle(request: Request, desk: Desk): Promise<Response> {
+  return postLayout(request, desk, (query) => {
     const asked = readSettleRequest(query);
     if (!asked.ok) return asked;
     const cutShort = (problems: readonly Problem[]) => `${JSON.stringify({ problems })}\n`;
@@ -111,8 +87,8 @@ export function postSettle(request: Request, run: RunWork, mostMs?: number): Pro
 }
 
 /** `POST /api/handoff`: a layout file in, chosen parcels out, as one zip. */
-export function postHandOff(request: Request, run: RunWork, mostMs?: number): Promise<Response> {
-  return postLayout(request, { run, mostMs }, (query) => {
+export function postHandOff(request: Request, desk: Desk): Promise<Response> {
+  return postLayout(request, desk, (query) => {
     const asked = readHandOffRequest(query);
     if (!asked.ok) return asked;
     const date = new Date().toISOString().slice(0, 10);
@@ -120,26 +96,46 @@ export function postHandOff(request: Request, run: RunWork, mostMs?: number): Pr
   });
 }
 
-interface Running {
-  readonly run: RunWork;
+/** What the routes share: the threads, the bytes that wait for them, and how long work may take, ms. */
+export interface Desk {
+  readonly pool: ThreadPool;
+  readonly held: HeldBytes;
   readonly mostMs?: number;
 }
 
-async function postLayout(request: Request, { run, mostMs = MOST_MS }: Running, read: (query: URLSearchParams) => Result<Asked>): Promise<Response> {
+/** When whoever is sent away may ask again, s. */
+const RETRY_AFTER_S = 5;
+const busy = () =>
+  refusal(429, said(`too many requests are waiting; ask again in ${RETRY_AFTER_S} seconds`), { "Retry-After": String(RETRY_AFTER_S), Connection: "close" });
+
+async function postLayout(request: Request, { pool, held, mostMs = MOST_MS }: Desk, read: (query: URLSearchParams) => Result<Asked>): Promise<Response> {
   // A page elsewhere can send plain texts without being asked for leave; JSON it cannot.
   if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(request.headers.get("content-type") ?? "")) return refusal(415, said("send the layout as application/json"));
   const asked = read(new URL(request.url).searchParams);
   if (!asked.ok) return refusal(400, asked.problems);
-  const { job, word, type, policy, cutShort } = asked.value;
-  const bytes = await bodyOf(request);
-  if (bytes === null)
+  const body = await readBody(request, held, pool.isFull());
+  if (body.kind === "large")
     return refusal(413, said(fileTooLarge(Number(request.headers.get("content-length") ?? 0) || MOST_FILE_BYTES + 1)), { Connection: "close" });
+  if (body.kind === "busy") return busy();
   const ending = new AbortController();
-  const timer = setTimeout(() => ending.abort(), mostMs);
-  const pieces = run({ bytes, job }, ending.signal)[Symbol.asyncIterator]();
   // Whoever asked has gone away: nobody wants the answer.
   request.signal.addEventListener("abort", () => ending.abort());
   if (request.signal.aborted) ending.abort();
+  const events = pool.run({ bytes: body.bytes, job: asked.value.job }, ending.signal)[Symbol.asyncIterator]();
+  const turn = await events.next().finally(body.release);
+  if (!turn.done && turn.value.kind === "full") return busy();
+  const timer = setTimeout(() => ending.abort(), mostMs);
+  return answerOf(events as AsyncIterator<LayoutSaid>, asked.value, { ending, timer, mostMs });
+}
+
+/** Work that a thread has started, and what ends it. */
+interface Started {
+  readonly ending: AbortController;
+  readonly timer: ReturnType<typeof setTimeout>;
+  readonly mostMs: number;
+}
+
+async function answerOf(pieces: AsyncIterator<LayoutSaid>, { word, type, policy, cutShort }: Asked, { ending, timer, mostMs }: Started): Promise<Response> {
   const tooLong = () => said(`the ${word} took longer than ${mostMs / 1000} s and was stopped; ask for fewer screens, or use the command line`);
   const first = await pieces.next();
   /** Nothing more is wanted: the thread makes room for the next. */

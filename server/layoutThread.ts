@@ -32,7 +32,8 @@ export type LayoutJob =
   | { readonly kind: "handoff"; readonly request: HandOffRequest; readonly date: string };
 /** What the thread is given. */
 export interface LayoutWork {
-  readonly bytes: Uint8Array;
+  /** The bytes of the layout file. */
+  readonly bytes: Uint8Array<ArrayBuffer>;
   readonly job: LayoutJob;
 }
 /** What it says: refused with a status, or pieces of the answer and its end. */

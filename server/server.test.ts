@@ -1,5 +1,5 @@
 /** The routes by real requests, against the built handlers and a real server. */
-import { spawn, type ChildProcess } from "node:child_process";
+import { execFileSync, spawn, type ChildProcess } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { connect } from "node:net";
 import { tmpdir } from "node:os";
@@ -233,6 +233,36 @@ test("only POST for a check, only GET for the schema, which is that of the comma
   expect((await fetch(at("/api/schema"), { method: "POST" })).status).toBe(405);
   expect(schema.headers.get("access-control-allow-origin")).toBeNull();
 });
+
+test("50 checks at once: two run and eight wait, all ten are answered; the others are told at once when to ask again", async () => {
+  const answers = await Promise.all(Array.from({ length: 50 }, () => check("?players=all", text)));
+  const counts = new Map<number, number>();
+  for (const answer of answers) {
+    counts.set(answer.status, (counts.get(answer.status) ?? 0) + 1);
+    if (answer.status === 429) expect(Number(answer.headers.get("retry-after"))).toBeGreaterThan(0);
+    await answer.arrayBuffer();
+  }
+  expect([...counts.keys()].sort()).toEqual([200, 429]);
+  expect(counts.get(200)).toBeGreaterThanOrEqual(10);
+}, 120_000);
+
+test("60 bodies of 31 MB leave no memory taken", async () => {
+  const own = await start("memory");
+  const { pid } = servers.at(-1)!;
+  /** What the process holds, MB. */
+  const memory = () => Number(execFileSync("ps", ["-o", "rss=", "-p", String(pid)], { encoding: "utf8" })) / 1024;
+  const body = `${text.slice(0, -2)}, "x": "${"y".repeat(31_000_000)}"}`;
+  const large = () => fetch(at("/api/check?screen=2400x1080@411", own), { method: "POST", headers: JSON_TYPE, body });
+  // What the first of their kind make it load and compile belongs to what was there before.
+  const small = () => fetch(at("/api/check?screen=2400x1080@411", own), { method: "POST", headers: JSON_TYPE, body: text });
+  for (let i = 0; i < 3; i += 1) expect((await large()).status).toBe(422);
+  expect((await small()).status).toBe(200);
+  const before = memory();
+  const statuses = (await Promise.all(Array.from({ length: 60 }, large))).map((answer) => answer.status);
+  expect(statuses.every((status) => status === 422 || status === 429)).toBe(true);
+  // In use as before; a stuck test ends by the limit of all tests.
+  while (memory() > before * 1.2) expect((await small()).status).toBe(200);
+}, 240_000);
 
 test("a check that takes too long is stopped and says so, and the server goes on", async () => {
   const slow = await start("slow", "1");
