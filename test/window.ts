@@ -4,7 +4,7 @@ import { memoryStore } from "../storage/memory";
 import type { LayoutStore } from "../storage/store";
 import { ONLY_WINDOW, type News, type Windows } from "../storage/windows";
 import type { LostVersion } from "../core/versions/merge";
-import { newlyOpened, openKept } from "../views/session/kept";
+import { newlyOpened, openKept } from "../storage/openKept";
 import { createLibrary } from "../views/session/library";
 import { createSession, type Session, type SessionParts } from "../views/session/session";
 import { createStates } from "../views/session/states";

@@ -1,5 +1,6 @@
 /** Starting the workers: each is reached as an object whose answers are promised. Where a browser has no workers, the page does their work itself. */
 import { wrap, type Remote } from "comlink";
+import type { ArchiveService } from "./archiveService";
 import type { ChecksService } from "./checksService";
 import type { FacesService } from "./facesService";
 import type { ReadingService } from "./readingService";
@@ -104,5 +105,13 @@ export function connectSettle(): Connection<SettleService> {
   return connected(
     () => new Worker(new URL("./settle.worker.ts", import.meta.url), { type: "module" }),
     () => import("./settleService").then((m) => m.createSettleService()),
+  );
+}
+
+/** Starts the work on files and backups. */
+export function connectArchive(): Connection<ArchiveService> {
+  return connected(
+    () => new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" }),
+    () => import("./archiveService").then((m) => m.createArchiveService()),
   );
 }

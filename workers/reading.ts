@@ -3,6 +3,7 @@ import { refused, type Result } from "../core/engine/result";
 import type { ListedAction } from "../core/exchange/actionList";
 import type { Layout, Screen } from "../core/format/types";
 import { connectReading, type Connection } from "./connect";
+import type { ReadTake } from "../core/exchange/take";
 import type { ReadingService } from "./readingService";
 import { supervised, TooLongError } from "./supervised";
 
@@ -23,6 +24,7 @@ export interface FileReader {
   layout(text: string): Promise<Result<Layout>>;
   actions(text: string): Promise<Result<ListedAction[]>>;
   screens(text: string): Promise<Result<Screen[]>>;
+  take(text: string): Promise<Result<ReadTake>>;
 }
 
 /** A reader; without options the page's own. */
@@ -45,7 +47,12 @@ export function createReader({ connect = connectReading, large = LARGE, patience
       worker.stop();
     }
   };
-  return { layout: (text) => read("layout", text), actions: (text) => read("actions", text), screens: (text) => read("screens", text) };
+  return {
+    layout: (text) => read("layout", text),
+    actions: (text) => read("actions", text),
+    screens: (text) => read("screens", text),
+    take: (text) => read("take", text),
+  };
 }
 
 /** The page's own reader. */

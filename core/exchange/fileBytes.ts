@@ -16,10 +16,10 @@ function pictureKind(bytes: Uint8Array): string | null {
   return starts(0x52, 0x49, 0x46, 0x46) ? "WebP" : null;
 }
 
-/** The text of a file's bytes: UTF-8, strictly. A byte order mark stays in it; whoever reads JSON takes one off. */
-export function textOfBytes(bytes: Uint8Array): Result<string> {
+/** The text of the bytes of a file of at most `mostBytes`: UTF-8, strictly. A byte order mark stays in it; whoever reads JSON takes one off. */
+export function textOfBytes(bytes: Uint8Array, mostBytes = MOST_FILE_BYTES): Result<string> {
   if (bytes.length === 0) return refused("", "the file is empty");
-  if (bytes.length > MOST_FILE_BYTES) return refused("", fileTooLarge(bytes.length));
+  if (bytes.length > mostBytes) return refused("", fileTooLarge(bytes.length));
   const picture = pictureKind(bytes);
   if (picture) return refused("", `this is a ${picture} picture; a layout file is a text ending in .nodulum.json`);
   try {

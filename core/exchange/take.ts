@@ -7,7 +7,7 @@ import { readJson } from "../format/json";
 import { LISTS, SCREENS, TAKES, TEXTS, TRACES, type Limit } from "../format/limits";
 import { problemsToTell, readThrough } from "../format/readThrough";
 import { idSchema, lineOf, listOf, nameSchema } from "../format/schema/parts";
-import type { Take } from "../rehearsal/take";
+import { takeLengthMs, type Take } from "../rehearsal/take";
 import { readEvent } from "./trace";
 
 export const TAKE_FORMAT = "nodulum-take";
@@ -119,3 +119,20 @@ export const framesText = (frames: Iterable<TickOutput>): string => [...frames].
 
 /** The events of a take as NDJSON, one a line: what `replay --trace` reads. */
 export const traceText = (events: readonly InputEvent[]): string => events.map((event) => `${JSON.stringify(event)}\n`).join("");
+
+/** A take's file as it is kept: its text without frames, and what a list of takes says of it. */
+export interface ReadTake {
+  readonly name: string;
+  /** The digest of the layout it was played on. */
+  readonly layout: string;
+  readonly seconds: number;
+  readonly text: string;
+}
+
+/** A take ready to be kept. */
+export const readTakeOf = (take: Take): ReadTake => ({
+  name: take.name,
+  layout: take.layout,
+  seconds: takeLengthMs(take) / 1000,
+  text: writeTake({ ...take, frames: null }),
+});

@@ -2,18 +2,21 @@
 /** What comes in: dropped or chosen, sorted by what it is. Layouts are added, rectangles and art are shown before anything of them is taken. */
 import { FolderUp, ImageUp, Upload } from "lucide-react";
 import { useRef, useState } from "react";
-import { readTake } from "../../core/exchange/take";
+import type { FileProgress } from "../../core/exchange/sortFiles";
 import { problemText } from "../../core/engine/result";
 import { layoutDigest } from "../../core/rehearsal/take";
 import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { takeBackup, takenBackText } from "../session/backup";
+import { takenBackText } from "../../storage/backup";
+import { runArchive } from "../../workers/archive";
+import { fileReader } from "../../workers/reading";
 import { useKept, useLibrary, useSessionActions, useTakes } from "../session/context";
 import { droppedFiles } from "../shared/droppedFiles";
 import { go } from "../shared/go";
 import { newId } from "../shared/newId";
+import { Progress } from "../shared/Progress";
 import { ArtDialogue } from "./art/ArtDialogue";
 import { comesIn, comesInAnew, useComingIn } from "./comingIn";
 import { sortIncoming, type Incoming } from "./incoming";
@@ -21,35 +24,55 @@ import { RectanglesDialogue } from "./rectangles/RectanglesDialogue";
 
 const NOT_TAKEN = (name: string, why: string) => `“${name}” was not taken, and nothing has changed.\n${why}`;
 
-/** Takes in what needs no second look: layouts, takes, backups. Gives what was done and what was refused, in lines. */
-function useTakeIn(): (incoming: Incoming) => Promise<{ readonly done: readonly string[]; readonly refused: readonly string[]; readonly opened: boolean }> {
+interface TakenIn {
+  readonly done: readonly string[];
+  readonly refused: readonly string[];
+  readonly opened: boolean;
+}
+/** Says what is under way now; `stop` ends it. */
+interface Watch {
+  readonly signal: AbortSignal;
+  readonly tell: (what: string, progress?: FileProgress) => void;
+}
+const AT_FIRST: FileProgress = { done: 0, of: 0 };
+
+/** Takes in what needs no second look: layouts, takes, backups. Gives what was done and what was refused, in lines; what was done before it is stopped stays. */
+function useTakeIn(): (incoming: Incoming, watch: Watch) => Promise<TakenIn> {
   const library = useLibrary();
   const session = useSessionActions();
   const kept = useKept();
   const takes = useTakes();
-  return async ({ layouts, takes: played, backups, refused: before }) => {
+  return async ({ layouts, takes: played, backups, refused: before }, { signal, tell }) => {
     const done: string[] = [];
     const refused = [...before];
     let opened = false;
-    for (const { name, text } of layouts) {
+    for (const [i, { name, text }] of layouts.entries()) {
+      if (signal.aborted) break;
+      if (layouts.length > 1) tell("Adding layouts", { done: i, of: layouts.length });
       const result = await library.importText(text);
       if (result.ok) opened = true;
       if (result.ok) done.push(`“${name}” is a layout of its own now.`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems)));
     }
-    for (const { name, text } of played) {
-      const read = readTake(text);
+    for (const [i, { name, text }] of played.entries()) {
+      if (signal.aborted) break;
+      tell("Adding takes", { done: i, of: played.length });
+      const read = await fileReader.take(text);
       const { layout } = session.store.getState();
-      const result = read.ok ? await takes.keep({ ...read.value, frames: null }, read.value.layout === layoutDigest(layout) ? layout : null) : read;
+      const result = read.ok ? await takes.keepRead(read.value, read.value.layout === layoutDigest(layout) ? layout : null) : read;
       if (result.ok) done.push(`“${name}” stands among the takes of “${layout.name}”.`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
     }
     for (const { name, bytes } of backups) {
-      const result = await takeBackup({ kept, now: () => Date.now(), newId }, bytes);
-      if (result.ok) done.push(`“${name}”: ${takenBackText(result.value)}`);
+      if (signal.aborted) break;
+      const onProgress = (progress: FileProgress) => tell(`Importing “${name}”`, progress);
+      const result = await runArchive({ kind: "restore", bytes, now: Date.now(), idPrefix: newId() }, kept, { onProgress, signal });
+      if (!result) refused.push(`“${name}”: stopped. What was added before stays; importing it again adds the rest.`);
+      else if (result.ok) done.push(`“${name}”: ${takenBackText(result.value)}`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
       session.heard();
     }
+    if (signal.aborted) refused.push("Stopped: what is named above as added stays, the rest was not imported.");
     return { done, refused, opened };
   };
 }
@@ -60,17 +83,25 @@ export function ComesIn() {
   const artInput = useRef<HTMLInputElement>(null);
   const artFolder = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
-  const { done, refused, rectangles, art } = useComingIn();
+  const kept = useKept();
+  const { done, refused, rectangles, art, underWay } = useComingIn();
   const work = async (files: readonly File[], isArt: boolean) => {
     comesInAnew();
-    const incoming = await sortIncoming(files, isArt);
-    const taken = await takeIn(incoming);
+    const ending = new AbortController();
+    const tell: Watch["tell"] = (what, progress = AT_FIRST) => comesIn({ underWay: { what, progress, stop: () => ending.abort() } });
+    const reading = files.length === 1 ? `Reading “${files[0].name}”` : `Reading ${files.length} files`;
+    tell(reading);
+    const incoming = await sortIncoming(files, isArt, { kept, signal: ending.signal, onProgress: (progress) => tell(reading, progress) });
+    if (!incoming) return comesIn({ refused: ["Stopped: nothing was imported."] });
+    const taken = await takeIn(incoming, { signal: ending.signal, tell });
     comesIn({ done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
     // A layout that came alone is gone to; of several, and beside others, it is told that they are there.
     if (taken.opened && files.length === 1 && taken.refused.length === 0 && taken.done.length === 1) go("/layout");
   };
   const accept = (files: readonly File[], isArt = false) =>
-    void work(files, isArt).catch((error: unknown) => comesIn({ refused: [`It could not be taken in: ${reasonOf(error)}.`] }));
+    void work(files, isArt)
+      .catch((error: unknown) => comesIn({ refused: [`The import failed: ${reasonOf(error)}.`] }))
+      .finally(() => comesIn({ underWay: null }));
   return (
     <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Comes in">
       <h2 className="heading">Comes in</h2>
@@ -128,6 +159,7 @@ export function ComesIn() {
           onFiles={(files) => accept(files, true)}
         />
       </div>
+      {underWay && <Progress {...underWay} />}
       {done.length > 0 && (
         <p role="status" className="max-h-40 overflow-auto whitespace-pre-line" data-testid="taken-in">
           {done.join("\n")}

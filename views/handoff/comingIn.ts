@@ -3,7 +3,8 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { ArtSource } from "./art/ArtDialogue";
-import type { RectangleSource } from "./rectangles/source";
+import type { UnderWay } from "../shared/Progress";
+import type { RectangleSource } from "../../core/exchange/rectangleFile";
 
 interface ComingIn {
   /** What was taken and what was not, in lines. */
@@ -12,9 +13,11 @@ interface ComingIn {
   /** What is shown before anything of it is taken, one after the other. */
   readonly rectangles: readonly RectangleSource[];
   readonly art: ArtSource | null;
+  /** What is under way; null: nothing. */
+  readonly underWay: UnderWay | null;
 }
 
-const NOTHING: ComingIn = { done: [], refused: [], rectangles: [], art: null };
+const NOTHING: ComingIn = { done: [], refused: [], rectangles: [], art: null, underWay: null };
 const store = createStore<ComingIn>(() => NOTHING);
 
 export const useComingIn = (): ComingIn => useStore(store);

@@ -5,7 +5,7 @@ import { within } from "../../storage/database";
 import { reasonOf } from "../../storage/reason";
 import { memoryStore } from "../../storage/memory";
 import type { LayoutStore } from "../../storage/store";
-import { newlyOpened, openKept, type OpenedLayout } from "./kept";
+import { newlyOpened, openKept, type OpenedLayout } from "../../storage/openKept";
 
 /** What is opened, from which store, and what could not be. */
 export interface First {

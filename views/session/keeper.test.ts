@@ -5,7 +5,7 @@ import { memoryStore } from "../../storage/memory";
 import { ONLY_WINDOW } from "../../storage/windows";
 import { sampleLayouts } from "../../test/samples";
 import { composeHere } from "../../workers/writing";
-import { newlyOpened, openKept } from "./kept";
+import { newlyOpened, openKept } from "../../storage/openKept";
 import { createKeeper } from "./keeper";
 
 const [harbour] = sampleLayouts();

@@ -15,7 +15,7 @@ import { createSaver, type Saving } from "../../storage/saver";
 import type { LayoutStore, Written } from "../../storage/store";
 import type { Windows } from "../../storage/windows";
 import type { Compose } from "../../workers/writing";
-import { openKept, picturesByDigest, withPictures, type OpenedLayout } from "./kept";
+import { openKept, picturesByDigest, withPictures, type OpenedLayout } from "../../storage/openKept";
 
 /** What a keeper stands on. */
 export interface KeeperParts {

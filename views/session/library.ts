@@ -7,7 +7,7 @@ import { ok, refused, type Result } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
 import type { LayoutStore, SetAside } from "../../storage/store";
 import type { Windows } from "../../storage/windows";
-import { keptText, newlyOpened, openKept, storedLayout, type OpenedLayout } from "./kept";
+import { keptText, newlyOpened, openKept, storedLayout, type OpenedLayout } from "../../storage/openKept";
 import type { Session } from "./session";
 
 /** Layouts, latest first; `deleted` those that can be brought back, `aside` what cannot be read. */

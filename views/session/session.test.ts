@@ -7,7 +7,7 @@ import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { memoryStore } from "../../storage/memory";
 import type { LayoutStore, Writing } from "../../storage/store";
-import { newlyOpened, openKept } from "./kept";
+import { newlyOpened, openKept } from "../../storage/openKept";
 import type { Session } from "./session";
 import { deleteAction, deletePlaceables } from "../shared/remove";
 import type { Layout } from "../../core/format/types";

@@ -5,7 +5,7 @@
 import { ownEntry } from "../../core/engine/own";
 import { createStore } from "zustand/vanilla";
 import { composeHere, type Compose } from "../../workers/writing";
-import type { OpenedLayout } from "./kept";
+import type { OpenedLayout } from "../../storage/openKept";
 import type { Layout } from "../../core/format/types";
 import { problemText, type Problem, type Result } from "../../core/engine/result";
 import { checked } from "../../core/editing/edits/checked";

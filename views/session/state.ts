@@ -7,7 +7,7 @@ import type { Layout, Workbench } from "../../core/format/types";
 import type { History, LogRecord } from "../../core/versions/log";
 import type { Saving } from "../../storage/saver";
 import type { ScreenFindings } from "../../workers/checksService";
-import type { OpenedLayout } from "./kept";
+import type { OpenedLayout } from "../../storage/openKept";
 
 /** A message at the foot of the window. */
 export interface Notice {

@@ -5,7 +5,7 @@ import type { LostVersion } from "../../core/versions/merge";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
 import type { Compose } from "../../workers/writing";
-import { picturesByDigest, storedLayout } from "./kept";
+import { picturesByDigest, storedLayout } from "../../storage/openKept";
 import type { LibraryParts } from "./library";
 
 export interface States {

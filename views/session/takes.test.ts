@@ -1,10 +1,11 @@
+import { finish } from "../../test/steps";
 import { ok } from "../../core/engine/result";
 import { changeFeel } from "../../core/editing/edits/controls";
 import { memoryStore } from "../../storage/memory";
 import { bareTake, standing, tap } from "../../test/takes";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow, testId } from "../../test/window";
-import { makeBackup, takeBackup, takenBackText } from "./backup";
+import { makeBackup, takeBackup, takenBackText } from "../../storage/backup";
 
 const [brackwater] = sampleLayouts();
 const picture = { id: "a", name: "a", type: "image/png" as const, data: "AAAA" };
@@ -55,14 +56,14 @@ test("a backup carries takes with what they were played on; those that are there
   const { session, takes, kept } = openWindow(withPicture);
   await session.flush();
   await takes.keep(take, withPicture);
-  const bytes = await makeBackup(kept, 9);
+  const bytes = await finish(makeBackup(kept, 9));
   const elsewhere = memoryStore("test");
   const parts = { kept: elsewhere, now: () => 50, newId: testId };
-  const done = await takeBackup(parts, bytes);
+  const done = await finish(takeBackup(parts, bytes));
   expect(done.ok && takenBackText(done.value)).toBe("1 layout added, 1 take added.");
   const there = openWindow(withPicture, { kept: elsewhere });
   const [row] = await there.takes.list();
   expect(await there.takes.open(row)).toEqual(ok({ take, on: withPicture }));
-  const again = await takeBackup(parts, bytes);
+  const again = await finish(takeBackup(parts, bytes));
   expect(again.ok && takenBackText(again.value)).toBe("1 was the same.");
 });

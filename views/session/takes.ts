@@ -1,11 +1,11 @@
 /** The takes of the open layout: kept, renamed, removed, opened again with the layout they were played on. */
-import { readTake, writeTake } from "../../core/exchange/take";
+import { readTake, readTakeOf, type ReadTake } from "../../core/exchange/take";
 import type { KeptTake } from "../../core/exchange/kept";
 import type { Layout } from "../../core/format/types";
-import { takeLengthMs, type Take } from "../../core/rehearsal/take";
+import type { Take } from "../../core/rehearsal/take";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
-import { picturesByDigest, storedLayout } from "./kept";
+import { picturesByDigest, storedLayout } from "../../storage/openKept";
 import type { StatesParts } from "./states";
 
 /** A take, and the layout it was played on where that is known. */
@@ -19,6 +19,8 @@ export interface Takes {
   list(): Promise<readonly KeptTake[]>;
   /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be worked out. `layout`: whose list it stands in, by its id; the open one's where nothing is said. */
   keep(take: Take, on: Layout | null, layout?: string): Promise<Result<KeptTake>>;
+  /** The same for a take that was read from a file, in the list of the open layout. */
+  keepRead(take: ReadTake, on: Layout | null): Promise<Result<KeptTake>>;
   rename(take: KeptTake, name: string): Promise<Result<true>>;
   /** Removes a take; the notice that tells of it brings it back. */
   remove(take: KeptTake): Promise<Result<true>>;
@@ -46,17 +48,18 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
       return refused("", `the take could not be ${what}: ${reasonOf(error)}`);
     }
   };
+  const keepIn = (layout: string, take: ReadTake, on: Layout | null) =>
+    ask("kept", async () => {
+      const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: take.seconds, digest: take.layout };
+      const stored = on && (await compose(on));
+      await kept.writeTake(row, { text: take.text, on: stored && stored.text }, on && stored ? picturesByDigest(on, stored.digests) : undefined);
+      changed(layout);
+      return row;
+    });
   return {
     list: () => kept.takes(session.store.getState().id),
-    keep: (take, on, layout = session.store.getState().id) =>
-      ask("kept", async () => {
-        const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: takeLengthMs(take) / 1000, digest: take.layout };
-        const stored = on && (await compose(on));
-        const text = { text: writeTake({ ...take, frames: null }), on: stored && stored.text };
-        await kept.writeTake(row, text, on && stored ? picturesByDigest(on, stored.digests) : undefined);
-        changed(layout);
-        return row;
-      }),
+    keep: (take, on, layout = session.store.getState().id) => keepIn(layout, readTakeOf(take), on),
+    keepRead: (take, on) => keepIn(session.store.getState().id, take, on),
     async rename(take, name) {
       const given = name.trim().slice(0, MOST_LETTERS);
       if (given === "") return refused("", "a take needs a name, such as “quay, in a hurry”");

@@ -5,13 +5,10 @@ import { removeMoment } from "../../core/editing/edits/moments";
 import { writeLayout } from "../../core/format/write";
 import type { StickFeel } from "../../core/engine/types";
 import type { Layout } from "../../core/format/types";
-import type { LostVersion } from "../../core/versions/merge";
 import { memoryStore } from "../../storage/memory";
 import type { LayoutStore } from "../../storage/store";
-import type { News, Windows } from "../../storage/windows";
 import { sampleLayouts } from "../../test/samples";
 import { openTwoWindows, openWindow } from "../../test/window";
-import { openKept } from "./kept";
 import type { Session } from "./session";
 
 const [brackwater] = sampleLayouts();

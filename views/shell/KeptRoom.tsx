@@ -2,13 +2,16 @@
 /** How much room what is kept takes, and everything as one backup, out and in. Fetched when it is opened. */
 import { Download, Upload } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
+import type { FileProgress } from "../../core/exchange/sortFiles";
 import { problemText } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
-import { makeBackup, takeBackup, takenBackText } from "../session/backup";
+import { takenBackText } from "../../storage/backup";
+import { runArchive, type Watched } from "../../workers/archive";
 import { useKept, useSessionActions } from "../session/context";
 import { saveFile } from "../shared/download";
 import { newId } from "../shared/newId";
+import { Progress, type UnderWay } from "../shared/Progress";
 
 export function KeptRoom() {
   return (
@@ -38,18 +41,35 @@ function Backup() {
   const session = useSessionActions();
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ text: string; isProblem: boolean } | null>(null);
+  const [underWay, setUnderWay] = useState<UnderWay | null>(null);
   const say = (text: string, isProblem = false) => setSaid({ text, isProblem });
+  /** Watches a job, and shows how far it is until it has ended. */
+  const watched = async <T,>(what: string, job: (watched: Watched) => Promise<T>): Promise<T> => {
+    const ending = new AbortController();
+    const show = (progress: FileProgress) => setUnderWay({ what, progress, stop: () => ending.abort() });
+    setSaid(null);
+    show({ done: 0, of: 0 });
+    try {
+      return await job({ onProgress: show, signal: ending.signal });
+    } finally {
+      setUnderWay(null);
+    }
+  };
   const give = async () => {
     session.commit();
     const isSafe = await session.flush();
-    const bytes = await makeBackup(kept, Date.now());
+    const bytes = await watched("Making the backup", (watch) => runArchive({ kind: "backup", now: Date.now() }, kept, watch));
+    if (!bytes) return say("Stopped: no backup was made.", true);
     saveFile(`nodulum-backup-${new Date().toISOString().slice(0, 10)}.zip`, bytes, "application/zip");
     if (isSafe) say("The backup is made.");
     else say("The backup is made, but the open layout is not saved and stands in it as it was last: hand off its file as well.", true);
   };
   const take = async (file: File) => {
-    const done = await takeBackup({ kept, now: () => Date.now(), newId }, new Uint8Array(await file.arrayBuffer()));
-    if (done.ok) say(takenBackText(done.value), done.value.problems.length > 0);
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const job = { kind: "restore", bytes, now: Date.now(), idPrefix: newId() } as const;
+    const done = await watched(`Importing “${file.name}”`, (watch) => runArchive(job, kept, watch));
+    if (!done) say("Stopped. What was added before stays; importing the backup again adds the rest.", true);
+    else if (done.ok) say(takenBackText(done.value), done.value.problems.length > 0);
     else say(`“${file.name}” was not taken, and nothing has changed. ${problemText(done.problems, 2)}`, true);
     session.heard();
   };
@@ -74,6 +94,7 @@ function Backup() {
         label="Backup to bring back"
         onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be taken: ${reasonOf(error)}.`, true))}
       />
+      {underWay && <Progress {...underWay} />}
       {said && (
         <p role={said.isProblem ? "alert" : "status"} className={`whitespace-pre-line ${said.isProblem ? "text-blocker" : ""}`}>
           {said.text}

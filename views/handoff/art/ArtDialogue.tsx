@@ -13,12 +13,12 @@ import { useSession, useSessionActions } from "../../session/context";
 import { go } from "../../shared/go";
 import { pictureUrl } from "../../shared/images";
 import { SheetCutter } from "./SheetCutter";
-import type { Piece } from "./cut";
+import type { SheetPiece } from "../../../core/exchange/sortFiles";
 
 /** What came in: pictures, and rectangles of a sheet where a JSON came with one. */
 export interface ArtSource {
   readonly pictures: readonly PictureData[];
-  readonly pieces: readonly Piece[] | null;
+  readonly pieces: readonly SheetPiece[] | null;
 }
 
 const NONE = "\u0000";

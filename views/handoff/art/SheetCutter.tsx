@@ -5,7 +5,8 @@ import type { PictureData } from "../../../core/editing/edits/pictures";
 import { readingProps } from "../../../ui/reading";
 import { reasonOf } from "../../../storage/reason";
 import { says } from "../../reading/sentences";
-import { cutPiece, gridPieces, sheetImage, type Piece } from "./cut";
+import type { SheetPiece } from "../../../core/exchange/sortFiles";
+import { cutPiece, gridPieces, sheetImage } from "./cut";
 
 /** A sheet is cut into at most so many pieces: more looks than a layout may have. */
 const MOST_PIECES = 1024;
@@ -13,7 +14,7 @@ const MOST_ALONG = 32;
 
 interface Props {
   readonly sheet: PictureData;
-  readonly pieces: readonly Piece[] | null;
+  readonly pieces: readonly SheetPiece[] | null;
   readonly onCut: (pictures: readonly PictureData[]) => void;
 }
 
@@ -21,7 +22,7 @@ export function SheetCutter({ sheet, pieces, onCut }: Props) {
   const [columns, setColumns] = useState(4);
   const [rows, setRows] = useState(4);
   const [said, setSaid] = useState("");
-  const cut = async (of: (image: HTMLImageElement) => readonly Piece[]) => {
+  const cut = async (of: (image: HTMLImageElement) => readonly SheetPiece[]) => {
     try {
       const image = await sheetImage(sheet);
       const all = of(image).slice(0, MOST_PIECES);

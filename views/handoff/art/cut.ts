@@ -1,19 +1,13 @@
 "use client";
 /** Pictures cut out of one sheet, by rectangles or by a grid, each a PNG of its own. */
-import type { Box } from "../../../core/engine/geometry/point";
+import type { SheetPiece } from "../../../core/exchange/sortFiles";
 import type { PictureData } from "../../../core/editing/edits/pictures";
 
-/** A piece of a sheet, px. */
-export interface Piece {
-  readonly name: string;
-  readonly box: Box;
-}
-
 /** A grid over a sheet, row by row from the top left; what is left over at the right and below belongs to no piece. */
-export function gridPieces(name: string, { w, h }: { readonly w: number; readonly h: number }, columns: number, rows: number): readonly Piece[] {
+export function gridPieces(name: string, { w, h }: { readonly w: number; readonly h: number }, columns: number, rows: number): readonly SheetPiece[] {
   const [side, height] = [Math.floor(w / columns), Math.floor(h / rows)];
   if (side < 1 || height < 1) return [];
-  return Array.from({ length: columns * rows }, (_, i): Piece => {
+  return Array.from({ length: columns * rows }, (_, i): SheetPiece => {
     const [column, row] = [i % columns, Math.floor(i / columns)];
     return { name: `${name} ${row + 1}-${column + 1}`, box: { x: column * side, y: row * height, w: side, h: height } };
   });
@@ -28,7 +22,7 @@ export async function sheetImage({ type, data }: Pick<PictureData, "type" | "dat
 }
 
 /** Cuts a piece; null where nothing of it is on the sheet, or nothing is drawn in it. */
-export function cutPiece(image: HTMLImageElement, { name, box }: Piece): PictureData | null {
+export function cutPiece(image: HTMLImageElement, { name, box }: SheetPiece): PictureData | null {
   const [x, y] = [Math.max(0, Math.round(box.x)), Math.max(0, Math.round(box.y))];
   const [w, h] = [Math.min(image.naturalWidth, Math.round(box.x + box.w)) - x, Math.min(image.naturalHeight, Math.round(box.y + box.h)) - y];
   if (w < 1 || h < 1) return null;

@@ -8,7 +8,7 @@ import { says } from "../../reading/sentences";
 import { go } from "../../shared/go";
 import { RectangleGlass } from "./RectangleGlass";
 import { RectangleList } from "./RectangleList";
-import type { RectangleSource } from "./source";
+import type { RectangleSource } from "../../../core/exchange/rectangleFile";
 import { TableMatching } from "./TableMatching";
 import { useRectangles } from "./useRectangles";
 

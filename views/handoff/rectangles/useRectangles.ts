@@ -10,7 +10,7 @@ import { guessControls, takeRectangles, type RectangleWish } from "../../../core
 import { useSession, useSessionActions } from "../../session/context";
 import { shelfOf } from "../../session/screens";
 import type { Choice } from "./RectangleList";
-import { rectanglesIn, type RectangleSource } from "./source";
+import { rectanglesIn, type RectangleSource } from "../../../core/exchange/rectangleFile";
 
 export function useRectangles(source: RectangleSource) {
   const session = useSessionActions();

@@ -1,13 +1,14 @@
+import { finish } from "../test/steps";
 import { strToU8, unzipSync, zipSync } from "fflate";
-import { ok } from "../../core/engine/result";
-import { changeLayout } from "../../core/editing/edits/layout";
-import { readLayout } from "../../core/format/parse";
-import { writeLayout } from "../../core/format/write";
-import { memoryStore } from "../../storage/memory";
-import { sampleLayouts } from "../../test/samples";
-import { openWindow, testId } from "../../test/window";
+import { ok } from "../core/engine/result";
+import { changeLayout } from "../core/editing/edits/layout";
+import { readLayout } from "../core/format/parse";
+import { writeLayout } from "../core/format/write";
+import { memoryStore } from "./memory";
+import { sampleLayouts } from "../test/samples";
+import { openWindow, testId } from "../test/window";
 import { makeBackup, takeBackup, takenBackText } from "./backup";
-import { openKept } from "./kept";
+import { openKept } from "./openKept";
 
 const [brackwater, pigeonhole] = sampleLayouts();
 const picture = { id: "a", name: "a", type: "image/png" as const, data: "AAAA" };
@@ -26,12 +27,12 @@ async function filled() {
 }
 
 test("a backup brings everything into an empty browser: layouts, deleted ones as deleted, states with their pictures", async () => {
-  const bytes = await makeBackup(await filled(), 9);
+  const bytes = await finish(makeBackup(await filled(), 9));
   const files = unzipSync(bytes);
   const layoutFile = Object.keys(files).find((name) => name.endsWith("-brackwater.nodulum.json") && name.startsWith("layouts/"))!;
   expect(readLayout(new TextDecoder().decode(files[layoutFile]))).toEqual(ok({ ...brackwater, pictures: [] }));
   const { kept } = parts();
-  const done = await takeBackup(parts(kept), bytes);
+  const done = await finish(takeBackup(parts(kept), bytes));
   expect(done).toMatchObject({ ok: true, value: { added: ["Brackwater", "Pigeonhole"], left: [], states: 1, problems: [] } });
   const { layouts } = await kept.all();
   expect(layouts.map((l) => [l.name, l.deletedAt !== null])).toEqual([
@@ -41,7 +42,7 @@ test("a backup brings everything into an empty browser: layouts, deleted ones as
   const [state] = await kept.states("id");
   expect(state.name).toBe("before the playtest");
   expect([...(await kept.pictures([/sha256:(\w+)/.exec(state.text)![1]])).values()]).toEqual(["AAAA"]);
-  const again = await takeBackup(parts(kept), bytes);
+  const again = await finish(takeBackup(parts(kept), bytes));
   expect(again.ok && takenBackText(again.value)).toBe("2 were the same.");
 });
 
@@ -49,15 +50,15 @@ test("what is newer here stays; what is older becomes as it was in the backup, a
   const { kept, session } = openWindow(brackwater);
   session.edit("name", (l) => changeLayout(l, { name: "In the backup" }));
   await session.flush();
-  const bytes = await makeBackup(kept, 9);
+  const bytes = await finish(makeBackup(kept, 9));
   session.edit("name", (l) => changeLayout(l, { name: "Newer" }));
   await session.flush();
-  expect(await takeBackup(parts(kept), bytes)).toMatchObject({ ok: true, value: { left: ["Newer"], renewed: [] } });
+  expect(await finish(takeBackup(parts(kept), bytes))).toMatchObject({ ok: true, value: { left: ["Newer"], renewed: [] } });
   expect((await kept.read("id"))!.name).toBe("Newer");
 
   const older = memoryStore("test");
   await older.addAll([{ id: "id", name: "Brackwater", text: writeLayout(brackwater), savedAt: 1, deletedAt: null, revision: 0 }]);
-  expect(await takeBackup(parts(older), bytes)).toMatchObject({ ok: true, value: { renewed: ["In the backup"] } });
+  expect(await finish(takeBackup(parts(older), bytes))).toMatchObject({ ok: true, value: { renewed: ["In the backup"] } });
   const opened = await openKept(older, "id");
   if (!opened.ok) throw new Error("not kept");
   const window = openWindow(brackwater, { kept: older }).session;
@@ -73,17 +74,17 @@ test.each([
   ["another format", zipSync({ "backup.json": strToU8('{"format":"x"}') }), /must be "nodulum-backup"/],
   ["a newer backup", zipSync({ "backup.json": strToU8('{"format":"nodulum-backup","version":2,"made":1,"layouts":[],"states":[]}') }), /is of version 2/],
 ])("%s is refused with the reason", async (_what, bytes, why) => {
-  const done = await takeBackup(parts(), bytes);
+  const done = await finish(takeBackup(parts(), bytes));
   expect(done).toMatchObject({ ok: false, problems: expect.anything() as unknown });
   expect(done.ok ? "" : done.problems.map((p) => `${p.path}: ${p.message}`).join()).toMatch(why);
 });
 
 test("what of a backup is damaged is told, and the rest is taken", async () => {
-  const files = unzipSync(await makeBackup(await filled(), 9));
+  const files = unzipSync(await finish(makeBackup(await filled(), 9)));
   const [first] = Object.keys(files).filter((name) => name.startsWith("layouts/"));
   files[first] = strToU8("{ broken");
   for (const name of Object.keys(files)) if (name.startsWith("pictures/")) files[name] = strToU8("BBBB");
-  const done = await takeBackup(parts(), zipSync(files));
+  const done = await finish(takeBackup(parts(), zipSync(files)));
   expect(done).toMatchObject({ ok: true, value: { added: ["Pigeonhole"], states: 0 } });
   expect(done.ok && done.value.problems).toEqual([
     expect.stringMatching(/“Brackwater”: this is not JSON/),

@@ -1,11 +1,11 @@
 /** Kept layouts read again: their texts with the pictures that they refer to, and their logs. */
-import type { KeptLayout } from "../../core/exchange/kept";
-import { withPictureData } from "../../core/exchange/kept";
-import { digestsIn, pictureData, pictureReference, readStored, wholeText } from "../../core/format/stored";
-import type { Layout } from "../../core/format/types";
-import { ok, refused, type Result } from "../../core/engine/result";
-import type { LogRecord } from "../../core/versions/log";
-import type { LayoutStore, PicturesByDigest } from "../../storage/store";
+import type { KeptLayout } from "../core/exchange/kept";
+import { withPictureData } from "../core/exchange/kept";
+import { digestsIn, pictureData, pictureReference, readStored, wholeText } from "../core/format/stored";
+import type { Layout } from "../core/format/types";
+import { ok, refused, type Result } from "../core/engine/result";
+import type { LogRecord } from "../core/versions/log";
+import type { LayoutStore, PicturesByDigest } from "./store";
 
 /** The pictures of a layout by their digests, which stand in the order of `pictureData`. */
 export function picturesByDigest(layout: Layout, digests: readonly string[]): PicturesByDigest {

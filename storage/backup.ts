@@ -1,24 +1,25 @@
 /** Everything that is kept, as one zip, and back again: nothing that is newer here is written over. */
 import { strFromU8, strToU8, zipSync, type Zippable } from "fflate";
-import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from "../../core/exchange/backup";
-import type { KeptLayout } from "../../core/exchange/kept";
-import { storedForm } from "../../core/derived/stored";
-import { digestOfText } from "../../core/format/digest";
-import { readTake, TAKE_FILE } from "../../core/exchange/take";
-import { MOST_FILE_BYTES, TAKES } from "../../core/format/limits";
-import { fileReader } from "../../workers/reading";
-import { digestsIn } from "../../core/format/stored";
-import { problemText, refused, type Result } from "../../core/engine/result";
-import { changesBetween } from "../../core/versions/changes";
-import type { LayoutStore } from "../../storage/store";
-import { fileNameFor } from "../../core/exchange/fileName";
-import { openZip, type Zip } from "../shared/zip";
-import { keptText, openKept, picturesByDigest } from "./kept";
+import { CONTENTS_FILE, readContents, writeContents, type BackupContents } from "../core/exchange/backup";
+import type { KeptLayout } from "../core/exchange/kept";
+import { storedForm } from "../core/derived/stored";
+import { digestOfText } from "../core/format/digest";
+import { readTake, TAKE_FILE } from "../core/exchange/take";
+import { MOST_FILE_BYTES, TAKES } from "../core/format/limits";
+import { digestsIn } from "../core/format/stored";
+import { problemText, refused, type Result } from "../core/engine/result";
+import { changesBetween } from "../core/versions/changes";
+import type { LayoutStore } from "./store";
+import { fileNameFor } from "../core/exchange/fileName";
+import type { FileProgress } from "../core/exchange/sortFiles";
+import { openZip, type Zip } from "../core/exchange/zip";
+import { readLayout } from "../core/format/parse";
+import { keptText, openKept, picturesByDigest } from "./openKept";
 
 const pictureFile = (digest: string) => `pictures/${digest}.txt`;
 
-/** The zip of everything that is kept: layouts, deleted ones too, their named states, all pictures. Rejects where the store cannot be read. */
-export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8Array> {
+/** The zip of everything that is kept: layouts, deleted ones too, their named states, all pictures; a layout a step. Rejects where the store cannot be read. */
+export async function* makeBackup(kept: LayoutStore, now: number): AsyncGenerator<FileProgress, Uint8Array> {
   const files: Zippable = {};
   const put = (name: string, text: string) => {
     files[name] = strToU8(text);
@@ -26,6 +27,7 @@ export async function makeBackup(kept: LayoutStore, now: number): Promise<Uint8A
   const { layouts } = await kept.all();
   const contents: { made: number } & { [list in "layouts" | "states" | "takes"]: BackupContents[list] } = { made: now, layouts: [], states: [], takes: [] };
   for (const [i, layout] of layouts.entries()) {
+    yield { done: i, of: layouts.length };
     const { id, name, savedAt, deletedAt } = layout;
     const file = `layouts/${String(i + 1).padStart(3, "0")}-${fileNameFor(name)}`;
     put(file, await keptText(kept, layout));
@@ -82,17 +84,21 @@ export interface TakingBack {
   readonly newId: () => string;
 }
 
-/** Takes a backup in. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
-export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): Promise<Result<TakenBack>> {
+/** Takes a backup in, a layout, state or take a step. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
+export async function* takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): AsyncGenerator<FileProgress, Result<TakenBack>> {
   const zip = openZip(bytes);
   if (!zip.ok) return zip;
   const textOf = textsOf(zip.value);
   const contents = readContents(textOf(CONTENTS_FILE) ?? "");
   if (!contents.ok) return contents;
   const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, takes: 0, problems: [] as string[] };
-  for (const entry of contents.value.layouts) {
+  const { layouts, states, takes } = contents.value;
+  const of = layouts.length + states.length + takes.length;
+  let done = 0;
+  for (const entry of layouts) {
+    yield { done: (done += 1) - 1, of };
     const text = textOf(entry.file);
-    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : await fileReader.layout(text);
+    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : readLayout(text);
     if (!layout.ok) {
       report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
       continue;
@@ -118,7 +124,7 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
         by: "backup",
         changes: changesBetween(known.value.layout, layout.value),
       } as const;
-      const done = await kept.write({
+      const written = await kept.write({
         id: entry.id,
         name: layout.value.name,
         text: form.text,
@@ -127,14 +133,16 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
         records: [record],
         pictures,
       });
-      if (done.kind === "written") report.renewed.push(entry.name);
+      if (written.kind === "written") report.renewed.push(entry.name);
       else report.left.push(here.name);
     }
   }
-  for (const { file, ...state } of contents.value.states) {
+  // Which are here already is asked once a layout, not once a state: there may be thousands of them.
+  const statesHere = knownIds((layout) => kept.states(layout));
+  for (const { file, ...state } of states) {
+    yield { done: (done += 1) - 1, of };
+    if (await statesHere(state)) continue;
     const text = textOf(file);
-    const known = (await kept.states(state.layout)).some((s) => s.id === state.id);
-    if (known) continue;
     const pictures = text === null ? null : picturesIn(text, (digest) => textOf(pictureFile(digest)));
     if (text === null || pictures === null) report.problems.push(`the state “${state.name}”: ${file} or a picture of it is not in the zip, or damaged`);
     else {
@@ -142,8 +150,22 @@ export async function takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8A
       report.states += 1;
     }
   }
-  for (const entry of contents.value.takes) await takeInTake(kept, { entry, textOf, report });
+  const takesHere = knownIds((layout) => kept.takes(layout));
+  for (const entry of takes) {
+    yield { done: (done += 1) - 1, of };
+    if (!(await takesHere(entry))) await takeInTake(kept, { entry, textOf, report });
+  }
   return { ok: true, value: report };
+}
+
+/** Says whether something of a layout is kept already. What is kept of a layout is read once. */
+function knownIds(list: (layout: string) => Promise<readonly { readonly id: string }[]>) {
+  const known = new Map<string, Promise<ReadonlySet<string>>>();
+  return async ({ id, layout }: { readonly id: string; readonly layout: string }): Promise<boolean> => {
+    let ids = known.get(layout);
+    if (!ids) known.set(layout, (ids = list(layout).then((all) => new Set(all.map((one) => one.id)))));
+    return (await ids).has(id);
+  };
 }
 
 /** A take of a backup that is not here yet; what it was played on comes with it where all of that is there. */
@@ -156,7 +178,6 @@ async function takeInTake(
   }: { readonly entry: BackupContents["takes"][number]; readonly textOf: TextOf; readonly report: { takes: number; problems: string[] } },
 ): Promise<void> {
   const { file, on, ...take } = entry;
-  if ((await kept.takes(take.layout)).some((t) => t.id === take.id)) return;
   const text = textOf(file, TAKES.bytes.most);
   const read = text === null ? refused<never>(file, "is not in the zip, or damaged") : readTake(text);
   if (!read.ok || text === null) return void report.problems.push(`the take “${take.name}”: ${read.ok ? "" : problemText(read.problems, 1)}`);

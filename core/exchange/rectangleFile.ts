@@ -1,9 +1,9 @@
 /** A file that holds rectangles, as it was read: a drawing, or tables of which one is chosen and matched. */
-import { readSvgRectangles, type DrawnSheet } from "../../../core/exchange/svgRectangles";
-import { readTables, tableRectangles, type FoundTable, type TableMatch } from "../../../core/exchange/tableRectangles";
-import { ok, type Result } from "../../../core/engine/result";
-import type { Screen } from "../../../core/format/types";
-import type { DrawnRectangle } from "../../../core/wiring/rectangles";
+import { readSvgRectangles, type DrawnSheet } from "./svgRectangles";
+import { readTables, tableRectangles, type FoundTable, type TableMatch } from "./tableRectangles";
+import { ok, type Result } from "../engine/result";
+import type { Screen } from "../format/types";
+import type { DrawnRectangle } from "../wiring/rectangles";
 
 export type RectangleSource =
   | { readonly kind: "drawing"; readonly fileName: string; readonly sheet: DrawnSheet }

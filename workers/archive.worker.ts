@@ -1,0 +1,5 @@
+/** Files and backups behind a message channel. */
+import { expose } from "comlink";
+import { createArchiveService } from "./archiveService";
+
+expose(createArchiveService());
