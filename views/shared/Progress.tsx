@@ -25,7 +25,7 @@ export function Progress({ what, progress: { done, of }, stop }: UnderWay) {
       </p>
       <div className="flex items-center gap-2">
         <progress className="h-1.5 w-full accent-accent" aria-label={what} value={of > 0 ? done : undefined} max={of > 0 ? of : undefined} />
-        <button type="button" className="push h-6 px-1.5" onClick={stop}>
+        <button type="button" className="push h-6 px-1.5" data-stop="" onClick={stop}>
           <Square size={11} /> Stop
         </button>
       </div>
