@@ -63,7 +63,9 @@ test("while files are read the page says so and works; stopped, nothing of them 
   await opened(page, "Held");
 });
 
-test("a backup with 3,000 named states is brought back whole; stopped in its midst, what was added stays and the rest comes with the next", async ({ page }) => {
+test("a backup with 3,000 named states is brought back whole; stopped in its midst, what was added stays and the rest comes with the next", async ({
+  page,
+}) => {
   await open(page, "/actions");
   await addAction(page, "anchor", "press");
   await saved(page);

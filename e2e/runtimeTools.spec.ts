@@ -182,3 +182,47 @@ export const resting = rest<ActionName>().rose("leap");
   expect(told.trim().split("\n")).toHaveLength(1);
   expect(readdirSync(join(folder, "node_modules"))).toEqual(["nodulum-runtime"]);
 });
+
+test("changes that a player made elsewhere, or somebody made up, never put a control out of reach: each is on the screen, is touched there with two fingers at once, and is as it was saved", async ({
+  page,
+}) => {
+  const kept = { controls: { walk: { right: -10_000, down: 10_000, size: 4, fade: 1 }, leap: { right: 9000, down: -9000, size: 0.25, fade: 1 } }, actions: {} };
+  await openGame(page, gameBody(`appear: "always", own: ${JSON.stringify(JSON.stringify(kept))}`));
+  await ready(page);
+  for (const viewport of [
+    { width: 900, height: 420 },
+    { width: 640, height: 360 },
+  ]) {
+    await page.setViewportSize(viewport);
+    // The layout is placed anew before the next picture.
+    const places = () =>
+      page.evaluate(
+        () =>
+          (window as any).handle.controls().map(({ id, base }: any) => ({ id, x: base.x, y: base.y, w: base.w ?? 0, h: base.h ?? 0 })) as {
+            id: string;
+            x: number;
+            y: number;
+          }[],
+      );
+    await expect.poll(async () => (await places()).every(({ x, y }) => x >= 0 && y >= 0 && x <= viewport.width && y <= viewport.height)).toBe(true);
+    const at = (id: string, all: readonly { id: string; x: number; y: number }[]) => all.find((one) => one.id === id)!;
+    const all = await places();
+    const hand = await Hand.of(page);
+    await hand.down(1, at("walk", all).x, at("walk", all).y);
+    await hand.down(2, at("leap", all).x, at("leap", all).y);
+    await expect
+      .poll(() =>
+        page.evaluate(() =>
+          (window as any).handle
+            .controls()
+            .filter((c: any) => c.held)
+            .map((c: any) => c.id)
+            .sort(),
+        ),
+      )
+      .toEqual(["leap", "walk"]);
+    await hand.up(2);
+    await hand.up(1);
+  }
+  expect(await page.evaluate(() => (window as any).handle.own.json())).toEqual(kept);
+});

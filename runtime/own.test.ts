@@ -3,15 +3,15 @@ import { sampleLayouts } from "../test/samples";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { framesOf, plainScreen, pxPerMm } from "../core/engine/placement/screen";
 import { createOwn } from "./ownHandle";
-import { NO_CHANGES, ownValue, readOwn, withOwn, type OwnChanges } from "./own";
+import { fitOwn, keepsClear, NO_CHANGES, ownValue, readOwn, withOwn, type OwnChanges } from "./own";
 
 const [brackwater] = sampleLayouts();
 const screen = plainScreen("Wide phone", 2400, 1080, 420);
 const laidOut = resolveLayout(brackwater, screen);
 const createTried = (kept: unknown = null) => {
   let changed = 0;
-  const own = createOwn({ layout: () => brackwater, placesWith: (one) => withOwn(laidOut, one), changed: () => (changed += 1) }, kept);
-  return { own, changed: () => changed, places: () => withOwn(laidOut, own.changes()) };
+  const own = createOwn({ layout: () => brackwater, laidOut: () => laidOut, changed: () => (changed += 1) }, kept);
+  return { own, changed: () => changed, places: () => withOwn(laidOut, fitOwn(brackwater, laidOut, own.changes())) };
 };
 const ids = brackwater.controls.map((c) => c.id);
 
@@ -57,6 +57,69 @@ test("whatever a player tries: what is taken lies in the safe frame and on nothi
     ),
     { numRuns: 40 },
   );
+});
+
+const SCREENS = [screen, plainScreen("Small phone", 1280, 720, 340), plainScreen("Tablet", 2048, 1536, 264), plainScreen("Old phone", 800, 480, 233)];
+const saved = fc.record({
+  controls: fc.dictionary(
+    fc.constantFrom(...ids),
+    fc.record({
+      right: fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+      down: fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+      size: fc.double({ min: 0.25, max: 4, noNaN: true }),
+      fade: fc.constant(1),
+    }),
+  ),
+  actions: fc.constant({}),
+});
+
+test("whatever was saved, on every screen each control is as laid out, or in the safe frame and on nothing it did not lie on", () => {
+  let changed = 0;
+  fc.assert(
+    fc.property(saved, fc.constantFrom(...SCREENS), (kept, on) => {
+      const asLaidOut = resolveLayout(brackwater, on);
+      const fitted = fitOwn(brackwater, asLaidOut, readOwn(kept));
+      const places = withOwn(asLaidOut, fitted);
+      for (const id of Object.keys(kept.controls)) {
+        const [was, is] = [asLaidOut, places].map(({ controls }) => controls.find((c) => c.id === id)!.visual);
+        if (Math.hypot(was.x - is.x, was.y - is.y, was.w - is.w) < 1e-6) continue;
+        changed += 1;
+        expect([id, keepsClear(brackwater, asLaidOut, places, id)]).toEqual([id, true]);
+      }
+    }),
+    { numRuns: 60 },
+  );
+  expect(changed).toBeGreaterThan(50);
+});
+
+test("choices made on a tablet are held to a phone's screen there, and are as they were back on the tablet", () => {
+  const on = (which: typeof screen) => {
+    const asLaidOut = resolveLayout(brackwater, which);
+    const placed = (own: OwnChanges) => withOwn(asLaidOut, fitOwn(brackwater, asLaidOut, own)).controls.find((c) => c.id === "horn")!.visual;
+    return { asLaidOut, placed, safe: framesOf(which).safe };
+  };
+  const [tablet, phone] = [on(SCREENS[2]), on(SCREENS[1])];
+  const kept = createOwn({ layout: () => brackwater, laidOut: () => tablet.asLaidOut, changed: () => undefined }, null);
+  expect(kept.move("horn", -20, -90)).toBe(true);
+  const text = JSON.stringify(kept.json());
+  const there = phone.placed(readOwn(text));
+  expect(there.y).toBeGreaterThanOrEqual(phone.safe.y - 0.5);
+  const here = createOwn({ layout: () => brackwater, laidOut: () => phone.asLaidOut, changed: () => undefined }, text);
+  expect(JSON.stringify(here.json())).toBe(text);
+  // A move on the phone goes on from where the control is seen there.
+  expect(here.move("horn", 1, 0)).toBe(true);
+  expect(phone.placed(here.changes()).x).toBeCloseTo(there.x + pxPerMm(SCREENS[1]), 3);
+  expect(tablet.placed(readOwn(text)).y).toBeCloseTo(tablet.placed(kept.changes()).y, 6);
+});
+
+test("what was saved may be a text; one that is longer than 64 Ki letters, or no JSON, changes nothing", () => {
+  const own = { controls: { horn: { right: 3, down: 0, size: 1, fade: 1 } }, actions: {} };
+  expect(readOwn(JSON.stringify(own))).toEqual(own);
+  const long = { ...own, note: "x".repeat(64 * 1024) };
+  for (const kept of [JSON.stringify(long), long, "{ no json", 10n, undefined]) expect(readOwn(kept)).toEqual(NO_CHANGES);
+  const cyclic: Record<string, unknown> = { ...own };
+  cyclic.self = cyclic;
+  expect(readOwn(cyclic)).toEqual(NO_CHANGES);
 });
 
 test("a move is so many mm on the glass, and moves add up", () => {

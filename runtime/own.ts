@@ -38,13 +38,27 @@ const part = (value: unknown, key: string): Record<string, unknown> => {
   return typeof found === "object" && found !== null ? (found as Record<string, unknown>) : {};
 };
 
-/** Reads what a game had kept: whatever it is, what cannot be read is as laid out. */
+/** What a game had kept is no longer than this as JSON, letters: the changes of the largest layout are shorter. */
+const MOST_LETTERS = 64 * 1024;
+
+/** What a game had kept as a plain value, text or not; null where it is none, or too long. */
+function plainOf(kept: unknown): unknown {
+  try {
+    const text = typeof kept === "string" ? kept : JSON.stringify(kept);
+    return text.length > MOST_LETTERS ? null : JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** Reads what a game had kept, as `json()` gave it or as its text: whatever it is, what cannot be read is as laid out, and so is all that is longer than 64 Ki letters. */
 export function readOwn(kept: unknown): OwnChanges {
+  const plain = plainOf(kept);
   const each = <T>(key: string, read: (one: unknown) => T) =>
     Object.fromEntries(
-      Object.keys(part(kept, key))
-        .filter((id) => id !== "__proto__")
-        .map((id) => [id, read(part(kept, key)[id])]),
+      Object.entries(part(plain, key))
+        .filter(([id]) => id !== "__proto__")
+        .map(([id, one]) => [id, read(one)]),
     );
   return {
     controls: each("controls", (one) => {
@@ -108,6 +122,49 @@ export function keepsClear(layout: PlayedLayout, before: Resolved, after: Resolv
     if (other.id === id || isGround(other) !== isGround(at)) return true;
     if (!control(other.id).moments.some((m) => control(id).moments.includes(m)) && layout.moments.length > 0) return true;
     return commonArea(at.hit, other.hit) <= commonArea(was.hit, before.controls.find((c) => c.id === other.id)!.hit) + 1;
+  });
+}
+
+/** Of a move that does not fit, the part that does is looked for in so many steps. */
+const FIT_STEPS = 4;
+
+/**
+ * A player's changes as far as they fit one screen: choices made on a tablet may put a control out of reach on a phone. Where all of them
+ * together keep to the limits they stay as they are. Else each is held within the layout's player sizes and the safe frame, and moved less where
+ * it would lie on another; one that fits nowhere on its way stays as laid out. What was kept does not change.
+ */
+export function fitOwn(layout: PlayedLayout, laidOut: Resolved, own: OwnChanges): OwnChanges {
+  const ids = laidOut.controls.map((c) => c.id).filter((id) => Object.hasOwn(own.controls, id));
+  const fits = (changes: OwnChanges, id: string) => keepsClear(layout, laidOut, withOwn(laidOut, changes), id);
+  if (ids.every((id) => fits(own, id))) return own;
+  let fitted: OwnChanges = { ...own, controls: {} };
+  // Twice: one that could not move may do so once another has made room.
+  for (const id of [...ids, ...ids]) {
+    const { fade } = own.controls[id];
+    const tries = waysOf(layout, laidOut, id, own.controls[id]).map((one): OwnChanges => ({ ...fitted, controls: { ...fitted.controls, [id]: one } }));
+    fitted = tries.find((one) => fits(one, id)) ?? { ...fitted, controls: { ...fitted.controls, [id]: { ...AS_LAID_OUT, fade } } };
+  }
+  return fitted;
+}
+
+/** What may be tried of a change, the nearest to it first: within the sizes and the safe frame, then ever less of the move, then without the size. */
+function waysOf({ playerSizes, picture }: PlayedLayout, laidOut: Resolved, id: string, wish: OwnControl): readonly OwnControl[] {
+  const mm = pxPerMm(laidOut.screen);
+  const { safe } = framesOf(laidOut.screen, picture);
+  const within = (one: OwnControl): OwnControl => {
+    const { visual } = withOwn(laidOut, { controls: { [id]: one }, actions: {} }).controls.find((c) => c.id === id)!;
+    const aside = (at: number, size: number, from: number, room: number) => clampTo(at, from, Math.max(from, from + room - size)) - at;
+    return {
+      ...one,
+      right: one.right + aside(visual.x, visual.w, safe.x, safe.w) / mm,
+      down: one.down + aside(visual.y, visual.h, safe.y, safe.h) / mm,
+    };
+  };
+  const size = clampTo(wish.size, playerSizes.min, playerSizes.max);
+  const parts = Array.from({ length: FIT_STEPS + 1 }, (_, i) => 1 - i / FIT_STEPS);
+  return [size, 1].flatMap((one) => {
+    const whole = within({ ...wish, size: one });
+    return parts.map((part) => within({ ...whole, right: whole.right * part, down: whole.down * part }));
   });
 }
 

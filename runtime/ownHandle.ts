@@ -2,12 +2,12 @@
 import type { Resolved } from "../core/engine/placement/resolve";
 import type { PlayedLayout } from "../core/engine/types";
 import type { Own } from "./handle";
-import { AS_GIVEN, AS_LAID_OUT, keepsClear, NO_CHANGES, readOwn, type OwnAction, type OwnChanges, type OwnControl } from "./own";
+import { AS_GIVEN, AS_LAID_OUT, fitOwn, keepsClear, NO_CHANGES, readOwn, withOwn, type OwnAction, type OwnChanges, type OwnControl } from "./own";
 
 export interface OwnParts {
   readonly layout: () => PlayedLayout;
-  /** Where everything stands with some changes. */
-  readonly placesWith: (own: OwnChanges) => Resolved;
+  /** Where everything stands without any changes. */
+  readonly laidOut: () => Resolved;
   readonly changed: () => void;
 }
 
@@ -17,13 +17,17 @@ export interface OwnHandle extends Own {
 
 const inRange = (value: number, low: number, high: number) => value >= low && value <= high;
 
-export function createOwn({ layout, placesWith, changed }: OwnParts, kept: unknown): OwnHandle {
+export function createOwn({ layout, laidOut, changed }: OwnParts, kept: unknown): OwnHandle {
   let own = readOwn(kept);
-  const of = (id: string): OwnControl => (Object.hasOwn(own.controls, id) ? own.controls[id] : AS_LAID_OUT);
-  const put = (id: string, change: Partial<OwnControl>): boolean => {
-    const next: OwnChanges = { ...own, controls: { ...own.controls, [id]: { ...of(id), ...change } } };
-    if (!keepsClear(layout(), placesWith(own), placesWith(next), id)) return false;
-    own = next;
+  /** The changes as they fit this screen: what a player sees, and so what the next change goes on from. */
+  const here = () => fitOwn(layout(), laidOut(), own);
+  const put = (id: string, change: (now: OwnControl) => Partial<OwnControl>): boolean => {
+    const seen = here();
+    const now = Object.hasOwn(seen.controls, id) ? seen.controls[id] : AS_LAID_OUT;
+    const one = { ...now, ...change(now) };
+    const next: OwnChanges = { ...seen, controls: { ...seen.controls, [id]: one } };
+    if (!keepsClear(layout(), withOwn(laidOut(), seen), withOwn(laidOut(), next), id)) return false;
+    own = { ...own, controls: { ...own.controls, [id]: one } };
     changed();
     return true;
   };
@@ -35,9 +39,9 @@ export function createOwn({ layout, placesWith, changed }: OwnParts, kept: unkno
   };
   return {
     changes: () => own,
-    move: (id, right, down) => put(id, { right: of(id).right + right, down: of(id).down + down }),
-    size: (id, factor) => inRange(factor, layout().playerSizes.min, layout().playerSizes.max) && put(id, { size: factor }),
-    fade: (id, part) => inRange(part, 0.1, 1) && put(id, { fade: part }),
+    move: (id, right, down) => put(id, (now) => ({ right: now.right + right, down: now.down + down })),
+    size: (id, factor) => inRange(factor, layout().playerSizes.min, layout().playerSizes.max) && put(id, () => ({ size: factor })),
+    fade: (id, part) => inRange(part, 0.1, 1) && put(id, () => ({ fade: part })),
     sensitivity: (name, factor) => inRange(factor, 0.1, 5) && putAction(name, { factor }),
     invert: (name, across, upDown) => putAction(name, { across, upDown }),
     json: () => own,

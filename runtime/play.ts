@@ -14,7 +14,7 @@ import { createBuzz } from "./buzz";
 import { playedControls } from "./controls";
 import type { Appear, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./motion";
-import { fadedByOwn, withOwnValues, type OwnChanges } from "./own";
+import { fadedByOwn, withOwnValues } from "./own";
 import { createOwn, type OwnHandle } from "./ownHandle";
 import { createPlayer, type PlayedFor, type Player } from "./player";
 import { drawnControls } from "./poses";
@@ -74,7 +74,7 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#codes = codesOf(layout);
     this.#view = { handed: options.handed ?? "right", playerSize: sizeIn(layout, options.playerSize ?? 1), moment: momentIn(layout, options.moment ?? null) };
     this.#glass = createGlass(over, { fixed: screen, ppi });
-    this.own = createOwn({ layout: () => this.#layout, placesWith: (own) => this.#placesWith(own), changed: () => this.#retune() }, options.own);
+    this.own = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.own);
     this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes() });
     this.#buzz = createBuzz(this.#player);
     this.#know();
@@ -114,8 +114,8 @@ class Playing<Name extends string> implements Handle<Name> {
     });
   }
 
-  #placesWith(own: OwnChanges) {
-    return createPlayer(this.#spoken, this.#glass.screen(), this.hz, { ...this.#view, own }).resolved();
+  #laidOut() {
+    return createPlayer(this.#spoken, this.#glass.screen(), this.hz, this.#view).resolved();
   }
 
   /** Something it is played with has changed: what is the same goes on, and every finger is judged anew where it lies. */

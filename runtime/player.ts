@@ -11,7 +11,7 @@ import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
-import { withOwn, type OwnChanges } from "./own";
+import { fitOwn, withOwn, type OwnChanges } from "./own";
 
 /** Who plays: hand, size and moment, and what that player has changed for himself. */
 export interface PlayedFor extends PlayerView {
@@ -36,7 +36,7 @@ const LONGEST_CATCH_UP_MS = 250;
 
 const placesOf = (layout: PlayedLayout, screen: Screen, playedFor: PlayedFor): Resolved => {
   const laidOut = resolve(prepareLayout(layout), screen, { ...playedFor, moment: null });
-  return playedFor.own ? withOwn(laidOut, playedFor.own) : laidOut;
+  return playedFor.own ? withOwn(laidOut, fitOwn(layout, laidOut, playedFor.own)) : laidOut;
 };
 
 export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, playerView: PlayedFor = PLAIN_PLAYER_VIEW): Player {

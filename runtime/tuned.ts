@@ -20,6 +20,9 @@ export const TOKEN_FLAG = "nodulum-token";
 export const EDITOR_FLAG = "nodulum-editor";
 /** Words asked in vain go back so often, ms. */
 const TOLD_EVERY_MS = 500;
+/** So many of them, and none that is longer than any action's name: the editor takes no more. */
+const MOST_WORDS = 50;
+const MOST_LETTERS = 64;
 
 /** Begins where the editor has opened this page; gives what ends it. */
 export function tuned(handle: Pick<Handle, "replace" | "asked">): () => void {
@@ -35,14 +38,16 @@ export function tuned(handle: Pick<Handle, "replace" | "asked">): () => void {
       handle.replace(message.played);
       tell({ nodulum: "taken", token, problem: null });
     } catch (error) {
-      tell({ nodulum: "taken", token, problem: error instanceof Error ? error.message : String(error) });
+      tell({ nodulum: "taken", token, problem: (error instanceof Error ? error.message : String(error)).slice(0, 2000) });
     }
   };
   addEventListener("message", heard);
   let told = "";
   const timer = setInterval(() => {
-    const text = JSON.stringify(handle.asked);
-    if (text !== told) tell({ nodulum: "asked", token, asked: { ...handle.asked } });
+    const words = Object.entries(handle.asked).filter(([word]) => word.length <= MOST_LETTERS);
+    const asked = Object.fromEntries(words.slice(0, MOST_WORDS));
+    const text = JSON.stringify(asked);
+    if (text !== told) tell({ nodulum: "asked", token, asked });
     told = text;
   }, TOLD_EVERY_MS);
   tell({ nodulum: "ready", token });

@@ -15,7 +15,7 @@ const WORDS: Readonly<Record<TuningState["phase"], string>> = {
 
 export function PlayInPage() {
   const session = useSessionActions();
-  const { phase, address, problem, asked } = useTuning();
+  const { phase, address, problem, asked, unreadable } = useTuning();
   const [refused, setRefused] = useState<string | null>(null);
   const open = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -47,6 +47,12 @@ export function PlayInPage() {
       {problem && (
         <p role="alert" className="text-blocker">
           The page did not take the last edit: {problem}
+        </p>
+      )}
+      {unreadable > 0 && (
+        <p role="alert" className="text-blocker" data-testid="unreadable">
+          The page sent something unreadable (<span className="figure">{unreadable.toLocaleString("en")}</span> {unreadable === 1 ? "time" : "times"}). It was
+          ignored.
         </p>
       )}
       {asked.length > 0 && (

@@ -4,6 +4,7 @@
  */
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
+import { createMessageRate, readPageMessage } from "../../core/exchange/pageMessage";
 import { compile } from "../../core/format/compile";
 import { EDITOR_FLAG, TOKEN_FLAG, type TuningMessage } from "../../runtime/tuned";
 import type { Session } from "../session/session";
@@ -16,14 +17,20 @@ export interface TuningState {
   readonly problem: string | null;
   /** Words the game asked for that are not there, with the nearest. */
   readonly asked: readonly { readonly word: string; readonly times: number; readonly nearest: string | null }[];
+  /** How many messages of the page could not be read, or came too fast to be. */
+  readonly unreadable: number;
 }
 
-const store = createStore<TuningState>(() => ({ phase: "none", address: "", problem: null, asked: [] }));
+const store = createStore<TuningState>(() => ({ phase: "none", address: "", problem: null, asked: [], unreadable: 0 }));
 export const useTuning = (): TuningState => useStore(store);
 
 /** Edits go out at most so often, ms: a drag is sixty of them a second, and each is compiled. */
 const SENT_EVERY_MS = 50;
 const LOOKED_EVERY_MS = 1000;
+/** Of what could not be read it is told at most so often, ms. */
+const COUNTED_EVERY_MS = 250;
+/** So many words asked in vain are shown. */
+const SHOWN_WORDS = 50;
 
 let end: () => void = () => undefined;
 
@@ -41,6 +48,8 @@ export function tunedAddress(address: string, token: string, editor: string): UR
   return url;
 }
 
+const hasToken = (data: unknown, token: string): boolean => typeof data === "object" && data !== null && "token" in data && data.token === token;
+
 /** Opens a page and plays in it. Gives why not, or null. */
 export function playInPage(session: Session, address: string): string | null {
   const token = Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, "0")).join("");
@@ -49,7 +58,7 @@ export function playInPage(session: Session, address: string): string | null {
   end();
   const page = window.open(url);
   if (!page) return "The browser did not open the page: allow this one to open windows.";
-  store.setState({ phase: "waiting", address, problem: null, asked: [] });
+  store.setState({ phase: "waiting", address, problem: null, asked: [], unreadable: 0 });
   let sent: unknown = null;
   const send = () => {
     const { layout } = session.store.getState();
@@ -58,25 +67,38 @@ export function playInPage(session: Session, address: string): string | null {
     page.postMessage({ nodulum: "layout", token, played: compile(layout) } satisfies TuningMessage, url.origin);
   };
   let timer: number | undefined;
-  const stop = session.store.subscribe((now, before) => {
-    if (now.layout !== before.layout) timer ??= window.setTimeout(() => ((timer = undefined), send()), SENT_EVERY_MS);
-  });
-  const heard = ({ origin, source, data }: MessageEvent) => {
-    const message = data as Partial<TuningMessage> | null;
-    if (source !== page || origin !== url.origin || message?.token !== token) return;
-    if (message.nodulum === "ready") {
-      store.setState({ phase: "live" });
-      sent = null;
-      send();
-    } else if (message.nodulum === "taken") store.setState({ problem: typeof message.problem === "string" ? message.problem : null });
-    else if (message.nodulum === "asked" && typeof message.asked === "object")
-      store.setState({
-        asked: Object.entries(message.asked)
-          .slice(0, 50)
-          .map(([word, { times, nearest }]) => ({ word, times, nearest })),
-      });
+  const sendSoon = () => {
+    timer ??= window.setTimeout(() => ((timer = undefined), send()), SENT_EVERY_MS);
   };
-  window.addEventListener("message", heard);
+  const stop = session.store.subscribe((now, before) => {
+    if (now.layout !== before.layout) sendSoon();
+  });
+  const isRead = createMessageRate();
+  let unreadable = 0;
+  let counting: number | undefined;
+  const countUnreadable = () => {
+    unreadable += 1;
+    counting ??= window.setTimeout(() => ((counting = undefined), store.setState({ unreadable })), COUNTED_EVERY_MS);
+  };
+  const onMessage = ({ origin, source, data }: MessageEvent<unknown>) => {
+    if (source !== page || origin !== url.origin || !hasToken(data, token)) return;
+    const message = isRead(performance.now()) ? readPageMessage(data) : null;
+    switch (message?.nodulum) {
+      case undefined:
+        return countUnreadable();
+      case "ready":
+        store.setState({ phase: "live" });
+        sent = null;
+        return sendSoon();
+      case "taken":
+        return store.setState({ problem: message.problem });
+      case "asked": {
+        const asked = Object.entries(message.asked).slice(0, SHOWN_WORDS);
+        return store.setState({ asked: asked.map(([word, one]) => ({ word, ...one })) });
+      }
+    }
+  };
+  window.addEventListener("message", onMessage);
   const look = window.setInterval(() => {
     if (!page.closed) return;
     end();
@@ -86,7 +108,8 @@ export function playInPage(session: Session, address: string): string | null {
     stop();
     window.clearTimeout(timer);
     window.clearInterval(look);
-    window.removeEventListener("message", heard);
+    window.removeEventListener("message", onMessage);
+    window.clearTimeout(counting);
     end = () => undefined;
   };
   return null;
