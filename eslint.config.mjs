@@ -21,6 +21,11 @@ export default tseslint.config(
           selector: "CallExpression[callee.property.name=/^(edit|preview|refine)$/][callee.object.name='session'] > ArrowFunctionExpression[params.length=0]",
           message: "An edit is a function of the layout it is given; of a captured one it takes back what has changed since. See seenAs and madeOn.",
         },
+        {
+          selector:
+            "JSXOpeningElement[name.name=/^(input|textarea)$/]:not(:has(> JSXAttribute[name.name='maxLength'])):not(:has(> JSXAttribute[name.name='type'][value.value=/^(range|checkbox|radio|file|color)$/]))",
+          message: "A field that takes text has a limit (maxLength): what is longer than it may be is cut, not carried about.",
+        },
       ],
       "no-console": ["error", { allow: ["error", "warn"] }],
       "@typescript-eslint/max-params": ["error", { max: 4 }],

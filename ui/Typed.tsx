@@ -4,6 +4,7 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEve
 import { useNumberDrags, type DragAt } from "./drags";
 import { light, unlight, useLit } from "./lit";
 import { readingProps, type Reading } from "./reading";
+import { TEXTS } from "../core/format/limits";
 
 interface RowProps {
   readonly label: string;
@@ -53,6 +54,8 @@ interface TypedProps {
   /** No label: the name is for readers alone. */
   readonly bare?: boolean;
   readonly placeholder?: string;
+  /** At most so many letters; what is pasted beyond is cut. */
+  readonly most?: number;
   /** The name in sight, where it is shorter than the name. */
   readonly word?: string;
   /** What the reading line says of it, and what `{value}` stands for in it (else the text shown). */
@@ -110,7 +113,19 @@ function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
 }
 
 /** A text field that commits when left. */
-export function TypedField({ label, value, onCommit, onStep, mono = false, code = false, suffix, bare = false, placeholder, ...row }: TypedProps) {
+export function TypedField({
+  label,
+  value,
+  onCommit,
+  onStep,
+  mono = false,
+  code = false,
+  suffix,
+  bare = false,
+  placeholder,
+  most = TEXTS.name.most,
+  ...row
+}: TypedProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const cancelled = useRef(false);
@@ -140,6 +155,7 @@ export function TypedField({ label, value, onCommit, onStep, mono = false, code 
         className={`w-full min-w-0 bg-transparent outline-none ${mono ? "figure px-1 text-right" : code ? "figure px-1.5" : "px-1.5"} ${onStep ? "cursor-ew-resize focus:cursor-text" : ""}`}
         value={draft ?? value}
         placeholder={placeholder}
+        maxLength={most}
         spellCheck={false}
         autoComplete="off"
         onChange={(event) => setDraft(event.target.value)}

@@ -22,6 +22,7 @@ import { statusDetail } from "./statusDetail";
 import type { SheetData } from "./useSheet";
 import { nameOf } from "../shared/names";
 import { removeWire, unplugTold } from "./removeWire";
+import { TEXTS } from "../../core/format/limits";
 
 export function ActionTable({ data }: { data: SheetData }) {
   const { seen, statuses, layout, letters, loose } = data;
@@ -83,6 +84,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
     >
       <th scope="row" className="min-w-[8.125rem] px-2 py-1 font-normal">
         <TypedField
+          most={TEXTS.actionName.most}
           bare
           code
           label={`Word of ${name}`}

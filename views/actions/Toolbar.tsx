@@ -8,6 +8,7 @@ import { useSession } from "../session/context";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
 import { groupsOf } from "./sheetPositions";
 import type { SheetData } from "./useSheet";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const ONLY: readonly (readonly [SheetState["only"], string])[] = [
   ["all", "however they stand"],
@@ -35,6 +36,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
       <input
         ref={searchBox}
         type="search"
+        maxLength={FIELD_LETTERS.search}
         aria-label="Search by any word"
         {...readingProps(says("sheet.search"))}
         placeholder="search  /"

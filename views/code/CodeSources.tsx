@@ -3,6 +3,7 @@
 import { useRef, useState, type ChangeEvent, type DragEvent, type ReactNode } from "react";
 import { droppedFiles } from "../shared/droppedFiles";
 import type { CodeReading } from "./useCodeReading";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 /** What holds the sources takes drops anywhere on it. */
 export function CodeDrop({ code, children }: { code: CodeReading; children: ReactNode }) {
@@ -63,6 +64,7 @@ export function CodeSources({ code }: { code: CodeReading }) {
           aria-label="Source to read"
           placeholder="or paste source here"
           rows={2}
+          maxLength={FIELD_LETTERS.source}
           className="box figure flex-1 px-2 py-1"
           spellCheck={false}
           value={pasted}

@@ -5,6 +5,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { playInPage, useTuning, type TuningState } from "./tuning";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const WORDS: Readonly<Record<TuningState["phase"], string>> = {
   none: "",
@@ -28,6 +29,7 @@ export function PlayInPage() {
       <form className="flex flex-wrap gap-2" onSubmit={open}>
         <input
           name="address"
+          maxLength={FIELD_LETTERS.address}
           className="box h-[1.625rem] w-full min-w-0 px-2"
           defaultValue={address}
           placeholder="http://localhost:8080/"

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Dialogue } from "../../ui/Dialogue";
 import { Range } from "../../ui/Range";
 import { calibrate, CALIBRATION_RANGE, CARD_MM, fromPpi, useCalibration } from "./trueSize";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 export function CalibrateDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
@@ -48,6 +49,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
         </label>
         <input
           id="display-ppi"
+          maxLength={FIELD_LETTERS.number}
           className="box figure h-7 w-20 px-2 text-right"
           inputMode="decimal"
           value={ppi}

@@ -7,6 +7,7 @@ import { Select, type Choices } from "../../ui/Select";
 import { says, type SentenceKey } from "../reading/sentences";
 import { useFaces } from "./useFaces";
 import { setFilter, setScreens, useScreens } from "./screensState";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const CLASS_WORDS = { phone: "phones, under 80 mm", between: "between, to 115 mm", tablet: "tablets, 115 mm and more" } as const;
 interface ChoiceProps {
@@ -61,6 +62,7 @@ function Range({
           aria-label={`${label} ${word}`}
           className="box figure h-6 min-w-0 px-1 text-right text-[0.75rem]"
           inputMode="decimal"
+          maxLength={FIELD_LETTERS.number}
           placeholder={word}
           step={step}
           defaultValue={shown(at as 0 | 1)}

@@ -4,6 +4,7 @@ import { ownEntry } from "../../core/engine/own";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 export function PlayersPart({ screen }: { screen: string }) {
   const session = useSessionActions();
@@ -26,6 +27,7 @@ export function PlayersPart({ screen }: { screen: string }) {
         aria-label={`Part of your players with ${screen}, per cent`}
         className="box figure h-6 w-20 px-1 text-right text-[0.75rem]"
         inputMode="decimal"
+        maxLength={FIELD_LETTERS.number}
         placeholder="not told"
         defaultValue={shown}
         onBlur={(event) => event.target.value !== shown && set(event.target.value)}

@@ -11,6 +11,7 @@ import { StarterChoice } from "./StarterChoice";
 import { useLibrary } from "../session/context";
 import { Keeps } from "../shared/Keeps";
 import { ScaleFields } from "../shared/ScaleFields";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const REFERENCES: readonly (readonly [string, number, number])[] = [
   ["Wide, 1600 × 720", 1600, 720],
@@ -92,11 +93,25 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
           <label htmlFor={ids.w} className="caption">
             Width
           </label>
-          <input id={ids.w} className="box figure h-7 w-20 px-2 text-right" inputMode="numeric" value={width} onChange={(e) => setWidth(e.target.value)} />
+          <input
+            id={ids.w}
+            className="box figure h-7 w-20 px-2 text-right"
+            inputMode="numeric"
+            maxLength={FIELD_LETTERS.number}
+            value={width}
+            onChange={(e) => setWidth(e.target.value)}
+          />
           <label htmlFor={ids.h} className="caption ml-2">
             Height
           </label>
-          <input id={ids.h} className="box figure h-7 w-20 px-2 text-right" inputMode="numeric" value={height} onChange={(e) => setHeight(e.target.value)} />
+          <input
+            id={ids.h}
+            className="box figure h-7 w-20 px-2 text-right"
+            inputMode="numeric"
+            maxLength={FIELD_LETTERS.number}
+            value={height}
+            onChange={(e) => setHeight(e.target.value)}
+          />
           <span className="caption">u</span>
         </div>
       </fieldset>

@@ -12,6 +12,7 @@ import { useLibrary, useSessionActions } from "../session/context";
 import { textOfFile } from "../shared/textOfFile";
 import { ToldWords } from "./ToldWords";
 import { useToldGame } from "./useToldGame";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const HELD: readonly (readonly [Held, string, string])[] = [
   ["wide", "wide", "M2 5h16v10H2z"],
@@ -54,6 +55,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         <textarea
           id="told-words"
           rows={4}
+          maxLength={FIELD_LETTERS.source}
           className="box figure px-2 py-1.5"
           placeholder={"type or paste the words, one a line\nwalk, leap, bleat, look"}
           spellCheck={false}

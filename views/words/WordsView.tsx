@@ -3,6 +3,7 @@
 import { useDeferredValue, useState } from "react";
 import { DRAWINGS, type Drawing, type Stroke } from "./drawings";
 import { WORDS } from "./glossary";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 interface Style {
   readonly stroke: string;
@@ -42,7 +43,14 @@ export function WordsView() {
           </div>
           <label className="grid gap-1">
             <span className="caption">Search</span>
-            <input className="box h-8 w-60 px-2" type="search" value={search} onChange={(event) => setSearch(event.target.value)} data-first />
+            <input
+              className="box h-8 w-60 px-2"
+              type="search"
+              maxLength={FIELD_LETTERS.search}
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+              data-first
+            />
           </label>
         </header>
         <p role="status" className="caption">

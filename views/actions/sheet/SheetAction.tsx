@@ -17,6 +17,7 @@ import { statusDetail } from "../statusDetail";
 import { ListenAnchor } from "./Listen";
 import { fitClass, useFit } from "./useFit";
 import type { Connecting } from "./useConnectionDrag";
+import { TEXTS } from "../../../core/format/limits";
 
 interface Props {
   readonly action: Action;
@@ -63,6 +64,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
         <div className="flex items-center gap-1">
           <span className="quiet-field min-w-0 flex-1" onFocus={pick}>
             <TypedField
+              most={TEXTS.actionName.most}
               bare
               code
               label={`Word of ${name}`}

@@ -7,6 +7,7 @@ import { reasonOf } from "../../../storage/reason";
 import { says } from "../../reading/sentences";
 import type { SheetPiece } from "../../../core/exchange/sortFiles";
 import { cutPiece, gridPieces, sheetImage } from "./cut";
+import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
 /** A sheet is cut into at most so many pieces: more looks than a layout may have. */
 const MOST_PIECES = 1024;
@@ -43,6 +44,7 @@ export function SheetCutter({ sheet, pieces, onCut }: Props) {
       <span className="caption">{what}</span>
       <input
         type="number"
+        maxLength={FIELD_LETTERS.number}
         min={1}
         max={MOST_ALONG}
         className="box figure h-6 w-12 px-1"

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { ICONS } from "../../../runtime/icons";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
+import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
 function Icon({ name, size = 16 }: { name: string; size?: number }) {
   return (
@@ -77,6 +78,7 @@ export function IconPicker({
           <div className="mb-1.5 flex gap-1.5">
             <input
               type="search"
+              maxLength={FIELD_LETTERS.search}
               aria-label="Search icons"
               className="box h-6 flex-1 px-1.5"
               placeholder="search"

@@ -8,6 +8,7 @@ import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/context";
 import { directionOf, languageName } from "../../shared/languages";
+import { TEXTS } from "../../../core/format/limits";
 
 type Look = Control["look"];
 interface Props {
@@ -67,6 +68,7 @@ export function Labels({ controls, change }: Props) {
         <span className="flex gap-0.5">
           <input
             id="new-language"
+            maxLength={TEXTS.languageTag.most}
             className="box h-6 w-full min-w-0 px-1.5"
             placeholder="de, ar, pt-BR"
             value={tag}

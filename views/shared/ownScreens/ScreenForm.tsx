@@ -9,6 +9,7 @@ import { catalogueFor } from "../../../core/checks/catalogue";
 import { useSession, useSessionActions } from "../../session/context";
 import { railOf } from "../../session/screens";
 import { ScreenPicture } from "./ScreenPicture";
+import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
 /** A screen to be described. `replaces`: the name of the screen it takes the place of; null: a new one. */
 export interface ScreenWish {
@@ -97,7 +98,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
       <span className="caption">
         {label}, {unit}
       </span>
-      <input className={box} inputMode="decimal" value={value} onChange={(event) => onChange(event.target.value)} />
+      <input className={box} inputMode="decimal" maxLength={FIELD_LETTERS.number} value={value} onChange={(event) => onChange(event.target.value)} />
     </label>
   );
   const four = (legend: string, key: "insets" | "edges") => (
@@ -109,6 +110,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
           <input
             className={box}
             inputMode="decimal"
+            maxLength={FIELD_LETTERS.number}
             aria-label={`${legend} ${side}`}
             value={figures[key][i]}
             onChange={(event) => set({ [key]: figures[key].map((v, j) => (j === i ? event.target.value : v)) })}
@@ -133,6 +135,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
           <input
             className={box}
             inputMode="decimal"
+            maxLength={FIELD_LETTERS.number}
             key={figures.ppi}
             defaultValue={Number.isFinite(diagonal) ? diagonal.toFixed(2) : ""}
             onBlur={(event) => {
@@ -146,6 +149,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
           <input
             className={box}
             inputMode="decimal"
+            maxLength={FIELD_LETTERS.number}
             key={`${figures.ppi} ${figures.width}`}
             defaultValue={drawn ? ((drawn.widthPx / drawn.ppi) * 25.4).toFixed(1) : ""}
             onBlur={(event) => {
@@ -161,7 +165,12 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
       {four("System's edge strips", "edges")}
       <label className="grid min-w-0 gap-0.5">
         <span className="caption">Cut-outs, px: x y w h; x y w h</span>
-        <input className="box figure h-7 px-2" value={figures.cutouts} onChange={(event) => set({ cutouts: event.target.value })} />
+        <input
+          className="box figure h-7 px-2"
+          value={figures.cutouts}
+          maxLength={FIELD_LETTERS.address}
+          onChange={(event) => set({ cutouts: event.target.value })}
+        />
       </label>
       {problem && (
         <p role="alert" className="whitespace-pre-line text-blocker">
