@@ -118,7 +118,13 @@ function browserStore(database: Database): LayoutStore {
             return new Map(digests.flatMap((digest, i) => (found[i] === undefined ? [] : [[digest, found[i]]])));
           }),
     sweep: () => ask(sweep),
-    lastOpen: () => ask(async (db) => (await db.get("choices", "open")) ?? null),
+    lastOpen: () =>
+      ask(async (db) => {
+        const id: unknown = await db.get("choices", "open");
+        return typeof id === "string" ? id : null;
+      }),
+    keys: (store) => ask((db) => db.getAllKeys(store)),
+    raw: (store, key) => ask((db) => db.get(store, key as string)),
     setLastOpen: (id) => ask(async (db) => void (await db.put("choices", id, "open"))),
   };
 }

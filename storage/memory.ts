@@ -79,5 +79,8 @@ export function memoryStore(refusal: string): LayoutStore {
     sweep: () => Promise.resolve(),
     lastOpen: () => Promise.resolve(open),
     setLastOpen: (id) => Promise.resolve(void (open = id)),
+    // What stands in memory is what was put there: no record of it is damaged.
+    keys: () => Promise.resolve([]),
+    raw: () => Promise.resolve(undefined),
   };
 }

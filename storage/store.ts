@@ -45,6 +45,9 @@ export type Written =
   | { readonly kind: "behind"; readonly revision: number; readonly theirs: readonly LogRecord[] | null }
   | { readonly kind: "missing" };
 
+/** The stores that records stand in. */
+export type StoreName = "layouts" | "pictures" | "log" | "states" | "takes" | "takeTexts" | "choices";
+
 export interface LayoutStore {
   /** "memory" when the browser refuses storage: nothing outlives the tab. */
   readonly kind: "browser" | "memory";
@@ -80,4 +83,8 @@ export interface LayoutStore {
   /** The id of the layout that was open last, or null. */
   lastOpen(): Promise<string | null>;
   setLastOpen(id: string): Promise<void>;
+  /** The keys of all records of a store. */
+  keys(store: StoreName): Promise<readonly unknown[]>;
+  /** A record just as it is kept, sound or not; undefined where there is none. */
+  raw(store: StoreName, key: unknown): Promise<unknown>;
 }

@@ -1,5 +1,6 @@
 /** What the archive worker does, apart from its message channel: files sorted and backups made and taken in, step by step, so that each step can say how far it is. */
 import { sortFiles, type FileProgress, type SortedFiles } from "../core/exchange/sortFiles";
+import { inspectKept, type Damage } from "../storage/inspect";
 import { makeBackup, takeBackup, type TakenBack } from "../storage/backup";
 import type { LayoutStore } from "../storage/store";
 import type { Result } from "../core/engine/result";
@@ -8,13 +9,15 @@ import type { Result } from "../core/engine/result";
 export type ArchiveJob =
   | { readonly kind: "sort"; readonly files: readonly File[]; readonly isArt: boolean }
   | { readonly kind: "restore"; readonly bytes: Uint8Array; readonly now: number; readonly idPrefix: string }
-  | { readonly kind: "backup"; readonly now: number };
+  | { readonly kind: "backup"; readonly now: number }
+  | { readonly kind: "inspect" };
 
 /** What comes of a job. */
 export interface ArchiveResults {
   readonly sort: SortedFiles;
   readonly restore: Result<TakenBack>;
   readonly backup: Uint8Array;
+  readonly inspect: readonly Damage[];
 }
 export type ArchiveResult = ArchiveResults[keyof ArchiveResults];
 
@@ -42,6 +45,8 @@ function stepsOf(job: ArchiveJob, kept: LayoutStore): AsyncGenerator<FileProgres
     }
     case "backup":
       return makeBackup(kept, job.now);
+    case "inspect":
+      return inspectKept(kept);
   }
 }
 

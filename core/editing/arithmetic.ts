@@ -32,6 +32,9 @@ export function calculateLength(text: string, present: Length, convert: Convert 
   return value && { amount: value.amount, unit: value.unit ?? present.unit };
 }
 
+/** The number that is typed where no arithmetic is taken: a comma is a decimal point. NaN where it is none; 0 where nothing is typed. */
+export const typedNumber = (text: string): number => Number(text.replace(",", "."));
+
 function evaluate(text: string, present: Quantity, convert: Convert): Quantity | null {
   const source = text.replace(/,/g, ".").replace(/\s+/g, "").toLowerCase();
   let at = 0;

@@ -1,6 +1,6 @@
 /** What files are that somebody brings, by their names and what stands in them: layouts, takes, a backup, rectangles, game art. Zips are opened. */
 import type { Box } from "../engine/geometry/point";
-import { problemText } from "../engine/result";
+import { problemText, refused } from "../engine/result";
 import { readJson } from "../format/json";
 import { MOST_FILE_BYTES, TAKES } from "../format/limits";
 import { CONTENTS_FILE } from "./backup";
@@ -114,8 +114,9 @@ async function* filesOfZip(file: NamedFile, into: Sorting): AsyncGenerator<Named
 
 async function sortText(file: NamedFile, hasArt: boolean, into: Sorting): Promise<void> {
   const { name, size } = file;
-  const most = name.endsWith(TAKE_FILE) ? TAKES.bytes.most : MOST_FILE_BYTES;
-  const text = size > most ? { ok: false as const, problems: [{ path: "", message: fileTooLarge(size) }] } : textOfBytes(await file.bytes(), most);
+  const isTake = name.endsWith(TAKE_FILE);
+  const most = isTake ? TAKES.bytes.most : MOST_FILE_BYTES;
+  const text = size > most ? refused<string>("", isTake ? TAKES.bytes.words : fileTooLarge(size)) : textOfBytes(await file.bytes(), most);
   if (!text.ok) return void into.refused.push(`“${name}” was not taken, and nothing has changed.\n${problemText(text.problems)}`);
   const isJson = endingOf(name) === "json";
   const format = isJson ? formatOf(name, text.value) : "";

@@ -42,6 +42,12 @@ export function wholeText(text: string, dataOf: DataOf): string {
   return value.ok ? `${JSON.stringify(withData(value.value, "", dataOf, []), null, 2)}\n` : text;
 }
 
+/** A transparent PNG of one pixel: what stands in place of a picture that is lost. */
+const EMPTY_PNG = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==";
+
+/** A stored text as the text of a file that can be read, with empty pictures in place of those that are not there. What is no JSON stays as it is. */
+export const textWithoutMissing = (text: string, dataOf: DataOf): string => wholeText(text, (digest) => dataOf(digest) ?? EMPTY_PNG);
+
 /** A value in which the data of pictures stand in place of what refers to them. */
 function withData(value: unknown, path: string, dataOf: DataOf, missing: Problem[]): unknown {
   if (Array.isArray(value)) return value.map((item, i) => withData(item, `${path}[${i}]`, dataOf, missing));

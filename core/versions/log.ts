@@ -134,6 +134,18 @@ export function listedEntries(records: readonly LogRecord[], history: History): 
     .reverse();
 }
 
+/**
+ * Times by which a list of edits, newest first, stays in its order when other things are sorted into it by theirs: no edit has a time before the
+ * one that was made before it, whatever the clock said.
+ */
+export function timesInOrder(newestFirst: readonly { readonly time: number }[]): readonly number[] {
+  let latest = -Infinity;
+  return [...newestFirst]
+    .reverse()
+    .map(({ time }) => (latest = Math.max(latest, time)))
+    .reverse();
+}
+
 /** How many records at the beginning of a log may go, so that the last `MOST_EDITS` edits stay whole. */
 export function recordsToTrim(records: readonly LogRecord[], most = MOST_EDITS): number {
   let edits = 0;

@@ -3,7 +3,7 @@
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type FormEvent } from "react";
 import type { KeptState } from "../../core/exchange/kept";
-import { listedEntries, MOST_EDITS } from "../../core/versions/log";
+import { listedEntries, MOST_EDITS, timesInOrder } from "../../core/versions/log";
 import { useAsking, useSession, useStates } from "../session/context";
 import { ComparePanel } from "./ComparePanel";
 import { useNamedStates } from "../shared/useNamedStates";
@@ -79,8 +79,9 @@ function EditList({ named }: { named: readonly KeptState[] }) {
   const entries = useMemo(() => listedEntries(log, history), [log, history]);
   const here = history.past.at(-1)?.id ?? null;
   const rows = useMemo(() => {
+    const times = timesInOrder(entries.map(({ entry }) => entry));
     const all = [
-      ...entries.map((listed) => ({ time: listed.entry.time, listed, state: null })),
+      ...entries.map((listed, i) => ({ time: times[i], listed, state: null })),
       ...named.map((state) => ({ time: state.time, listed: null, state })),
     ];
     return all.sort((a, b) => b.time - a.time);

@@ -1,5 +1,6 @@
 "use client";
 /** How large a millimetre is on this display: a bank card is laid against the screen, or its pixels an inch are typed in. */
+import { typedNumber } from "../../core/editing/arithmetic";
 import { useState } from "react";
 import { Dialogue } from "../../ui/Dialogue";
 import { Range } from "../../ui/Range";
@@ -19,7 +20,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
   const [value, setValue] = useState(pxPerMm);
   const [ppi, setPpi] = useState("");
   const density = typeof window === "undefined" ? 1 : window.devicePixelRatio || 1;
-  const fromTyped = fromPpi(Number(ppi), density);
+  const fromTyped = fromPpi(typedNumber(ppi), density);
   const typedFits = ppi !== "" && fromTyped >= CALIBRATION_RANGE.least && fromTyped <= CALIBRATION_RANGE.most;
   return (
     <div className="grid gap-4">

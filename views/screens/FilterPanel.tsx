@@ -1,5 +1,6 @@
 "use client";
 /** Which screens are looked at: by class, how they are held, aspect, shorter side, notch, what was found, and what it is about. */
+import { typedNumber } from "../../core/editing/arithmetic";
 import { FINDING_CODES } from "../../core/checks/finding";
 import { NO_FILTER, SIZE_CLASSES, type ScreenFilter } from "../../core/checks/screenFilter";
 import { readingProps } from "../../ui/reading";
@@ -44,7 +45,7 @@ function Range({
   onChange: (range: ScreenFilter["aspect"]) => void;
 }) {
   const end = (at: 0 | 1, text: string) => {
-    const number = Number(text.replace(",", "."));
+    const number = typedNumber(text);
     const ends: [number, number] = [value?.[0] ?? 0, value?.[1] ?? Infinity];
     ends[at] = text.trim() === "" || !Number.isFinite(number) ? [0, Infinity][at] : number;
     onChange(ends[0] === 0 && ends[1] === Infinity ? null : ends);

@@ -1,5 +1,6 @@
 "use client";
 /** Which part of one's players has a screen: one's own figure, nothing is invented. It stands in the file, beside the screen's name. */
+import { typedNumber } from "../../core/editing/arithmetic";
 import { ownEntry } from "../../core/engine/own";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -11,7 +12,7 @@ export function PlayersPart({ screen }: { screen: string }) {
   const parts = useSession((s) => s.layout.workbench.playersPart);
   const part = ownEntry(parts, screen);
   const set = (text: string) => {
-    const percent = Number(text.replace(",", ".").replace("%", ""));
+    const percent = typedNumber(text.replace("%", ""));
     const { [screen]: _before, ...others } = parts;
     if (text.trim() === "") return session.remember({ playersPart: others });
     if (!(percent >= 0 && percent <= 100))

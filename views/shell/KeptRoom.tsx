@@ -6,10 +6,12 @@ import type { FileProgress } from "../../core/exchange/sortFiles";
 import { problemText } from "../../core/engine/result";
 import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
+import { fileNameFor } from "../../core/exchange/fileName";
+import type { Damage } from "../../storage/inspect";
 import { takenBackText } from "../../storage/backup";
 import { runArchive, type Watched } from "../../workers/archive";
 import { useKept, useSessionActions } from "../session/context";
-import { saveFile } from "../shared/download";
+import { saveFile, saveText } from "../shared/download";
 import { newId } from "../shared/newId";
 import { Progress, type UnderWay } from "../shared/Progress";
 
@@ -17,6 +19,7 @@ export function KeptRoom() {
   return (
     <>
       <Usage />
+      <Damages />
       <Backup />
     </>
   );
@@ -34,6 +37,55 @@ function Usage() {
     );
   }, []);
   return room === "" ? null : <p className="figure text-[0.6875rem] text-muted">{room}</p>;
+}
+
+/** What of all that is kept cannot be read any more, by name, with what can be saved of it. Looked for while the panel is open. */
+function Damages() {
+  const kept = useKept();
+  const [found, setFound] = useState<readonly Damage[] | null>(null);
+  const [progress, setProgress] = useState<FileProgress | null>(null);
+  useEffect(() => {
+    const ending = new AbortController();
+    runArchive({ kind: "inspect" }, kept, { onProgress: setProgress, signal: ending.signal }).then(
+      (damages) => setFound(damages),
+      (error: unknown) => console.error("What is kept could not be looked through.", error),
+    );
+    return () => ending.abort();
+  }, [kept]);
+  if (found === null)
+    return progress === null ? null : (
+      <p className="text-muted">
+        Checking what is kept: <span className="figure">{progress.done.toLocaleString("en")}</span> of{" "}
+        <span className="figure">{progress.of.toLocaleString("en")}</span> records.
+      </p>
+    );
+  if (found.length === 0) return <p className="text-muted">Everything that is kept can be read.</p>;
+  return (
+    <section className="grid gap-1" aria-label="Damaged records">
+      <h2 className="heading text-blocker">
+        Damaged: <span className="figure">{found.length}</span>
+      </h2>
+      <ul className="grid max-h-48 gap-1.5 overflow-auto">
+        {found.map((damage) => (
+          <li key={`${damage.store} ${damage.name} ${damage.why}`} className="grid gap-0.5">
+            <span className="break-words">
+              {damage.name}: {damage.why}.
+            </span>
+            <span className="text-muted">{damage.saved}</span>
+            {damage.left !== null && (
+              <button
+                className="push h-6 justify-self-start px-1.5"
+                aria-label={`Download what is left of ${damage.name}`}
+                onClick={() => saveText(fileNameFor(damage.name, damage.isLayout ? undefined : ".txt"), damage.left!)}
+              >
+                <Download size={12} /> Download
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 function Backup() {

@@ -1,5 +1,6 @@
 "use client";
 /** Starting a layout from nothing: a name, the screen it is drawn for, and what its controls keep. */
+import { typedNumber } from "../../core/editing/arithmetic";
 import { go } from "../shared/go";
 import { useId, useState, type FormEvent } from "react";
 import { problemText } from "../../core/engine/result";
@@ -40,7 +41,7 @@ function NewLayoutForm({ onDone }: { onDone: () => void }) {
   const [problem, setProblem] = useState("");
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const made = await library.start(name.trim(), { width: Number(width), height: Number(height) }, { share, ...scale });
+    const made = await library.start(name.trim(), { width: typedNumber(width), height: typedNumber(height) }, { share, ...scale });
     if (!made.ok) {
       setProblem(problemText(made.problems));
       return;

@@ -1,5 +1,6 @@
 "use client";
 /** A screen of one's own: px, pixels an inch or inches, insets, corners, cut-outs, edge strips. */
+import { typedNumber } from "../../../core/editing/arithmetic";
 import { madeOn } from "../../../core/versions/merge";
 import { useState, type FormEvent } from "react";
 import { addScreens, changeScreen } from "../../../core/editing/edits/screens";
@@ -29,20 +30,24 @@ function readCutouts(text: string): Screen["cutouts"] | null {
     .split(";")
     .map((p) => p.trim())
     .filter((p) => p !== "")
-    .map((p) => p.split(/[\s,]+/).map(Number));
+    .map((p) => {
+      // Where spaces part the four, a comma is a decimal point; else it parts them.
+      const words = p.split(/\s+/);
+      return words.length === 4 ? words.map(typedNumber) : p.split(/[\s,]+/).map(Number);
+    });
   return parts.every((p) => p.length === 4 && p.every(Number.isFinite)) ? parts.map(([x, y, w, h]) => ({ x, y, w, h })) : null;
 }
 
 /** The screen as it is typed so far; null where a figure is none. */
 function drawnScreen(name: string, figures: Figures): Screen | null {
   const cutouts = readCutouts(figures.cutouts);
-  const sides = (texts: readonly string[]) => Object.fromEntries(SIDES.map((s, i) => [s, Number(texts[i])])) as Screen["insets"];
+  const sides = (texts: readonly string[]) => Object.fromEntries(SIDES.map((s, i) => [s, typedNumber(texts[i])])) as Screen["insets"];
   const screen: Screen = {
     name: name.trim(),
-    widthPx: Number(figures.width),
-    heightPx: Number(figures.height),
-    ppi: Number(figures.ppi),
-    cornerPx: Number(figures.corner),
+    widthPx: typedNumber(figures.width),
+    heightPx: typedNumber(figures.height),
+    ppi: typedNumber(figures.ppi),
+    cornerPx: typedNumber(figures.corner),
     insets: sides(figures.insets),
     edges: sides(figures.edges),
     cutouts: cutouts ?? [],
@@ -78,7 +83,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
   const [name, setName] = useState(screen.name);
   const [figures, setFigures] = useState(() => figuresOf(screen));
   const [problem, setProblem] = useState("");
-  const diagonal = Math.hypot(Number(figures.width), Number(figures.height)) / Number(figures.ppi);
+  const diagonal = Math.hypot(typedNumber(figures.width), typedNumber(figures.height)) / typedNumber(figures.ppi);
   const set = (change: Partial<Figures>) => setFigures({ ...figures, ...change });
   const drawn = drawnScreen(name, figures);
   const submit = (event: FormEvent) => {
@@ -139,8 +144,8 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
             key={figures.ppi}
             defaultValue={Number.isFinite(diagonal) ? diagonal.toFixed(2) : ""}
             onBlur={(event) => {
-              const inches = Number(event.target.value.replace(",", "."));
-              if (inches > 0 && Math.abs(inches - diagonal) > 0.004) set({ ppi: String(Number(((diagonal * Number(figures.ppi)) / inches).toFixed(2))) });
+              const inches = typedNumber(event.target.value);
+              if (inches > 0 && Math.abs(inches - diagonal) > 0.004) set({ ppi: String(Number(((diagonal * typedNumber(figures.ppi)) / inches).toFixed(2))) });
             }}
           />
         </label>
@@ -153,9 +158,9 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
             key={`${figures.ppi} ${figures.width}`}
             defaultValue={drawn ? ((drawn.widthPx / drawn.ppi) * 25.4).toFixed(1) : ""}
             onBlur={(event) => {
-              const mm = Number(event.target.value.replace(",", "."));
+              const mm = typedNumber(event.target.value);
               const before = drawn ? (drawn.widthPx / drawn.ppi) * 25.4 : 0;
-              if (mm > 0 && Math.abs(mm - before) > 0.04) set({ ppi: String(Number(((Number(figures.width) * 25.4) / mm).toFixed(2))) });
+              if (mm > 0 && Math.abs(mm - before) > 0.04) set({ ppi: String(Number(((typedNumber(figures.width) * 25.4) / mm).toFixed(2))) });
             }}
           />
         </label>
