@@ -10,4 +10,6 @@ test("a browser killed at random moments, in one window and in two, has lost not
   const report = await storm({ kills: 3, seed: 7, baseURL: baseURL!, folder, launchOptions });
   expect(report.lost).toEqual([]);
   expect(report.kills).toBe(3);
+  expect(report.broken).toEqual([]);
+  expect(report.confirmed).toBeGreaterThanOrEqual(2);
 });

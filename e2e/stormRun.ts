@@ -4,6 +4,7 @@
  */
 import { chromium, type BrowserContext, type LaunchOptions, type Page } from "@playwright/test";
 import { readFileSync, readdirSync } from "node:fs";
+import { isSaved, nextDeed, placeOf, type DeedCounts, type Doing, type Facts, type Presence } from "./stormDeeds";
 
 /** How a storm blows. `seed`: the same gives the same order of deeds, though not the same moments. */
 export interface Storm {
@@ -16,22 +17,17 @@ export interface Storm {
 }
 
 /** What a storm did, and what was lost. */
-export interface StormReport {
+export interface StormReport extends DeedCounts {
   kills: number;
   /** Of the kills, those with two windows open; in the middle of a drag; while something was being written. */
   inTwoWindows: number;
   inDrags: number;
   whileWriting: number;
-  edits: number;
-  confirmed: number;
+  /** With Settle under way. */
+  inSettle: number;
   readonly lost: string[];
-}
-
-/** What must hold after a kill: actions that are there, and where controls stand: at the place that was confirmed last, or one that was tried since. */
-interface Facts {
-  layout: string;
-  readonly actions: Set<string>;
-  readonly places: Map<string, { confirmed: string | null; tried: string[] }>;
+  /** Deeds that could not be done though the browser was there. */
+  readonly broken: string[];
 }
 
 /** The numbers of a seed, 0 to 1 (mulberry32). */
@@ -45,74 +41,59 @@ function randomOf(seed: number): () => number {
   };
 }
 
-/** Each window drags a control of its own, so that where it stands is known. */
-const DRAGGED = ["horn", "towline"] as const;
 /** A layout holds 200 actions; before that a fresh copy is begun. */
 const MOST_ACTIONS = 150;
 
 const stateOf = (page: Page) => page.getByTestId("saved-state");
 const visible = (page: Page) => stateOf(page).waitFor({ timeout: 60_000 });
-const isSaved = (page: Page) =>
-  page.waitForFunction(() => document.querySelector("[data-testid=saved-state]")?.textContent === "saved", undefined, { timeout: 60_000 });
-const placeOf = (page: Page, id: string) =>
-  page
-    .locator(`[data-control="${id}"] rect`)
-    .first()
-    .evaluate((rect) => `${Number(rect.getAttribute("x")).toFixed(2)} ${Number(rect.getAttribute("y")).toFixed(2)}`);
+
+/** The open layout as the store has it, and how many takes are kept of it. */
+const storedLayout = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<{ moments: string[]; keys: Record<string, string[]>; takes: number }>((resolve, reject) => {
+        const opening = indexedDB.open("nodulum");
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction(["layouts", "takes"]);
+          const id = sessionStorage.getItem("nodulum.open")!;
+          const [layout, takes] = [tx.objectStore("layouts").get(id), tx.objectStore("takes").index("layout").count(id)];
+          tx.oncomplete = () => {
+            opening.result.close();
+            const { moments = [], actions = [] } = JSON.parse((layout.result as { text: string }).text) as {
+              moments?: { name: string }[];
+              actions?: { name: string; keys?: { code: string }[] }[];
+            };
+            const keys = Object.fromEntries(actions.map((action) => [action.name, (action.keys ?? []).map((key) => key.code)]));
+            resolve({ moments: moments.map((moment) => moment.name), keys, takes: takes.result });
+          };
+        };
+      }),
+  );
 
 /** Blows, and tells what was lost. */
 export async function storm({ kills, seed, baseURL, folder, launchOptions, onKill = () => undefined }: Storm): Promise<StormReport> {
   const random = randomOf(seed);
-  const report: StormReport = { kills: 0, inTwoWindows: 0, inDrags: 0, whileWriting: 0, edits: 0, confirmed: 0, lost: [] };
-  const facts: Facts = { layout: "Brackwater", actions: new Set(), places: new Map() };
+  const report: StormReport = {
+    kills: 0,
+    inTwoWindows: 0,
+    inDrags: 0,
+    whileWriting: 0,
+    inSettle: 0,
+    edits: 0,
+    confirmed: 0,
+    held: 0,
+    settled: 0,
+    lost: [],
+    broken: [],
+  };
+  const facts: Facts = { layout: "Brackwater", actions: new Map(), moments: new Map(), keys: new Map(), takes: 0, places: new Map() };
   let names = 0;
 
   /** One window, until the browser is gone. */
-  async function blow(page: Page, which: number, doing: { drag: boolean; writing: boolean }): Promise<void> {
-    for (;;) {
-      const deed = random();
-      if (deed < 0.5) {
-        if (!page.url().endsWith("/actions")) await page.getByRole("link", { name: "Actions" }).click();
-        const name = `w${which} ${(names += 1)}`;
-        const field = page.getByLabel("Name of the new action");
-        await field.fill(name);
-        doing.writing = true;
-        await field.press("Enter");
-        report.edits += 1;
-        await page.getByLabel(`Word of ${name}`, { exact: true }).waitFor();
-        await isSaved(page);
-        facts.actions.add(name);
-        report.confirmed += 1;
-        doing.writing = false;
-      } else if (deed < 0.85) {
-        if (!page.url().endsWith("/layout")) await page.getByRole("link", { name: "Layout" }).click();
-        const id = DRAGGED[which];
-        const known = facts.places.get(id) ?? { confirmed: null, tried: [] };
-        facts.places.set(id, known);
-        const box = (await page.locator(`[data-control="${id}"] rect`).first().boundingBox())!;
-        const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-        await page.mouse.move(x, y);
-        await page.mouse.down();
-        doing.drag = true;
-        await page.mouse.move(x + (random() - 0.5) * 50, y + (random() - 0.5) * 50, { steps: 5 });
-        const tried = await placeOf(page, id);
-        known.tried.push(tried);
-        doing.drag = false;
-        doing.writing = true;
-        await page.mouse.up();
-        report.edits += 1;
-        const place = await placeOf(page, id);
-        known.tried.push(place);
-        await isSaved(page);
-        known.confirmed = place;
-        known.tried = [];
-        report.confirmed += 1;
-        doing.writing = false;
-      } else {
-        await page.getByRole("link", { name: ["Rehearse", "Screens", "Hand off"][Math.floor(random() * 3)] }).click();
-        await page.waitForTimeout(50 + random() * 150);
-      }
-    }
+  async function blow(page: Page, which: number, doing: Doing): Promise<void> {
+    const world = { page, which, facts, doing, counts: report, random, newName: () => `w${which} ${(names += 1)}` };
+    for (;;) await nextDeed(world);
   }
 
   /** What must be there, looked for in a browser that has just been opened again. */
@@ -130,9 +111,22 @@ export async function storm({ kills, seed, baseURL, folder, launchOptions, onKil
     const there = new Set(
       await page.locator('input[aria-label^="Word of "]').evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value)),
     );
-    for (const name of facts.actions) if (!there.has(name)) report.lost.push(`the action “${name}” of ${facts.layout}`);
-    if (facts.actions.size > 0 && (await page.getByRole("button", { name: /^Undo: / }).count()) === 0) report.lost.push(`the history of ${facts.layout}`);
-    for (const name of there) if (/^w\d /.test(name)) facts.actions.add(name);
+    const wrong = (what: string, presence: Presence, isThere: boolean) => {
+      if (presence === "there" && !isThere) report.lost.push(`${what} of ${facts.layout}`);
+      if (presence === "gone" && isThere) report.lost.push(`that ${what} of ${facts.layout} was taken back`);
+    };
+    for (const [name, presence] of facts.actions) wrong(`the action “${name}”`, presence, there.has(name));
+    const stored = await storedLayout(page);
+    for (const [name, presence] of facts.moments) wrong(`“${name}”`, presence, stored.moments.includes(name));
+    for (const [name, { code, presence }] of facts.keys) wrong(`${code} on “${name}”`, presence, (stored.keys[name] ?? []).includes(code));
+    if (stored.takes < facts.takes) report.lost.push(`${facts.takes - stored.takes} takes of ${facts.layout}`);
+    facts.takes = stored.takes;
+    if ([...facts.actions.values()].includes("there") && (await page.getByRole("button", { name: /^Undo: / }).count()) === 0)
+      report.lost.push(`the history of ${facts.layout}`);
+    // From here on it is known what became of what was on its way.
+    for (const name of [...facts.actions.keys(), ...[...there].filter((one) => /^w\d /.test(one))]) facts.actions.set(name, there.has(name) ? "there" : "gone");
+    for (const name of facts.moments.keys()) facts.moments.set(name, stored.moments.includes(name) ? "there" : "gone");
+    for (const [name, fact] of facts.keys) fact.presence = (stored.keys[name] ?? []).includes(fact.code) ? "there" : "gone";
     if (facts.actions.size > MOST_ACTIONS) await beginAnew(page);
   }
 
@@ -155,8 +149,8 @@ export async function storm({ kills, seed, baseURL, folder, launchOptions, onKil
     await page.keyboard.press("Enter");
     await page.getByRole("button", { name: `Layouts; open: ${facts.layout}`, exact: true }).waitFor();
     await isSaved(page);
-    facts.actions.clear();
-    facts.places.clear();
+    for (const known of [facts.actions, facts.moments, facts.keys, facts.places]) known.clear();
+    facts.takes = 0;
   }
 
   const launch = () => chromium.launchPersistentContext(folder, { ...launchOptions, viewport: { width: 1280, height: 800 }, reducedMotion: "reduce" });
@@ -170,13 +164,23 @@ export async function storm({ kills, seed, baseURL, folder, launchOptions, onKil
       await pages[1].goto(`${baseURL}/actions`);
       await visible(pages[1]);
     }
-    const doing = pages.map(() => ({ drag: false, writing: false }));
-    const blowing = pages.map((page, which) => blow(page, which, doing[which]).catch(() => undefined));
-    await new Promise((resolve) => setTimeout(resolve, 150 + random() * 2500));
+    const doing = pages.map((): Doing => ({ drag: false, writing: false, settle: false }));
+    const blowing = pages.map((page, which) =>
+      blow(page, which, doing[which]).catch((error: unknown) => {
+        // With the browser gone no deed can be finished; what else stops one is a fault.
+        if (!isEnd(error)) report.broken.push(String(error).slice(0, 300));
+      }),
+    );
+    // Two of three are killed some time after their first edit was confirmed, the third wherever it is.
+    const before = report.confirmed;
+    const broken = report.broken.length;
+    while (i % 3 !== 2 && report.confirmed === before && report.broken.length === broken) await pause(20);
+    await pause(150 + random() * 2500);
     report.kills += 1;
     if (pages.length > 1) report.inTwoWindows += 1;
     if (doing.some((d) => d.drag)) report.inDrags += 1;
     if (doing.some((d) => d.writing)) report.whileWriting += 1;
+    if (doing.some((d) => d.settle)) report.inSettle += 1;
     await kill(context, folder);
     await Promise.all(blowing);
     onKill(report);
@@ -186,6 +190,9 @@ export async function storm({ kills, seed, baseURL, folder, launchOptions, onKil
   await context.close();
   return report;
 }
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const isEnd = (error: unknown): boolean => /closed|crashed|disconnected|ECONN/i.test(String(error));
 
 /** Ends a browser at once, with no chance to write anything more. */
 async function kill(context: BrowserContext, folder: string): Promise<void> {

@@ -41,11 +41,13 @@ async function served<T>(work: () => Promise<T>): Promise<T> {
 
 async function kills(count: number, seed: number): Promise<readonly string[]> {
   const line = (r: StormReport) =>
-    `${r.kills} kills (${r.inTwoWindows} with two windows, ${r.inDrags} in the middle of a drag, ${r.whileWriting} while something was being written), ${r.edits} edits, ${r.confirmed} confirmed, ${r.lost.length} lost`;
+    `${r.kills} kills (${r.inTwoWindows} with two windows, ${r.inDrags} in the middle of a drag, ${r.whileWriting} while something was being written, ${r.inSettle} with Settle under way), ${r.edits} edits, ${r.confirmed} confirmed, ${r.held} of them drags held while others went on, ${r.settled} by Settle, ${r.lost.length} lost`;
   const folder = mkdtempSync(join(tmpdir(), "nodulum-storm-"));
   const report = await served(() => storm({ kills: count, seed, baseURL, folder, launchOptions, onKill: (r) => r.kills % 10 === 0 && console.log(line(r)) }));
   console.log(line(report));
-  return report.lost.map((lost) => `lost: ${lost}`);
+  // A storm in which hardly anything was confirmed has shown nothing.
+  const few = report.confirmed < count / 2 ? [`only ${report.confirmed} edits were confirmed in ${count} kills`] : [];
+  return [...report.lost.map((lost) => `lost: ${lost}`), ...report.broken.map((one) => `could not go on: ${one}`), ...few];
 }
 
 async function files(count: number, seed: number): Promise<readonly string[]> {
