@@ -10,7 +10,9 @@ import { ensureBuilt, root } from "../scripts/lib.mjs";
 import { serve } from "../scripts/serve.mjs";
 import { countInPage } from "./counts.mjs";
 
-const { chromium } = createRequire(join(root, "package.json"))("@playwright/test");
+const require = createRequire(join(root, "package.json"));
+const { chromium } = require("@playwright/test");
+const { zipSync } = require("fflate");
 const PORT = 4333;
 const FLAGS = [
   "--no-sandbox",
@@ -461,4 +463,80 @@ export const benchGrid = () =>
         }),
     );
     return { ...times, screens };
+  });
+
+/** A zip whose one file unpacks to so many MiB and says that it is 100 bytes. */
+function lyingZip(mib) {
+  const bytes = zipSync({ "bomb.json": new Uint8Array(mib * 1024 * 1024) }, { level: 1 });
+  const view = new DataView(bytes.buffer);
+  for (let at = 0; at < bytes.length - 4; at += 1) {
+    if (view.getUint32(at, true) === 0x04034b50) view.setUint32(at + 22, 100, true);
+    if (view.getUint32(at, true) === 0x02014b50) view.setUint32(at + 24, 100, true);
+  }
+  return bytes;
+}
+
+/** A backup of one layout with so many named states. */
+function backupOf(count) {
+  const sample = readFileSync(join(root, "samples", "pigeonhole.nodulum.json"));
+  const states = Array.from({ length: count }, (_, i) => ({ id: `s${i}`, layout: "kept", name: `State ${i}`, time: i + 1, file: `states/${i}.json` }));
+  const layouts = [{ id: "kept", name: "From a backup", savedAt: 1, deletedAt: null, file: "layouts/1.nodulum.json" }];
+  const contents = { format: "nodulum-backup", version: 1, made: 1, layouts, states, takes: [] };
+  const files = { "backup.json": Buffer.from(JSON.stringify(contents)), "layouts/1.nodulum.json": sample };
+  for (const { file } of states) files[file] = sample;
+  return zipSync(files, { level: 1 });
+}
+
+/** A layout file as large as one with pictures may be: a screenshot behind each of several moments, 12 MiB of them. */
+function largeLayout() {
+  const moments = Array.from({ length: 3 }, (_, i) => ({ id: `m${i}`, name: `m${i}` }));
+  const picture = { name: "shot", type: "image/png", data: Buffer.alloc(3_900_000, 7).toString("base64") };
+  const controls = gridLayout(200, []).controls;
+  return { ...gridLayout(200, []), controls, moments, workbench: { momentPictures: Object.fromEntries(moments.map(({ id }) => [id, picture])) } };
+}
+
+/** What is imported, and by which words it is over. */
+const imports = () => {
+  const cells = (rows, columns) => Array.from({ length: rows }, (_, i) => Array.from({ length: columns }, (_, k) => `${i * k}`).join(",")).join("\n");
+  const named = (columns) => ["name", "x", "y", "w", "h", ...Array.from({ length: columns - 5 }, (_, i) => `c${i}`)].join(",");
+  const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, i) => [`f${i}.bin`, Buffer.from(String(i))]));
+  return [
+    ["a zip that says 100 bytes and unpacks to 200 MB", "bomb.zip", lyingZip(200)],
+    ["a zip of 60,000 files", "many.zip", zipSync(many, { level: 0 })],
+    ["a layout of 16 MB", "large.nodulum.json", Buffer.from(JSON.stringify(largeLayout()))],
+    ["a CSV of 4,900 rows and 200 columns", "wide.csv", Buffer.from(`${named(200)}\n${cells(4000, 200)}`)],
+    ["a CSV of 300,000 rows", "tall.csv", Buffer.from(`${named(5)}\n${cells(300_000, 5)}`)],
+    ["a backup with 3,000 named states", "backup.zip", backupOf(3000)],
+  ];
+};
+
+/** For each import, how long it took and the longest that the page was silent meanwhile, ms. */
+export const benchImports = () =>
+  withBrowser(async (browser) => {
+    const done = [];
+    for (const [what, name, bytes] of imports()) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(`http://127.0.0.1:${PORT}/handoff`);
+      await page.locator('[data-parcel="layout"]').waitFor();
+      await page.waitForTimeout(2000);
+      await page.evaluate(() => {
+        window.longest = 0;
+        let last = performance.now();
+        const beat = () => {
+          const now = performance.now();
+          window.longest = Math.max(window.longest, now - last);
+          last = now;
+          setTimeout(beat);
+        };
+        beat();
+      });
+      const began = Date.now();
+      await page.getByLabel("Files to take in").setInputFiles({ name, mimeType: "application/octet-stream", buffer: Buffer.from(bytes) });
+      const over = page.locator('[aria-label="Comes in"] [role=alert], [data-testid=taken-in], [role=dialog]').first();
+      await Promise.race([over.waitFor({ timeout: 120_000 }), page.waitForURL(/\/layout$/, { timeout: 120_000 })]);
+      const ms = Date.now() - began;
+      done.push({ what, ms, longestMs: await page.evaluate(() => window.longest) });
+      await page.close();
+    }
+    return done;
   });

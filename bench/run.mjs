@@ -32,6 +32,10 @@ else
     `the port in C, ${c.controls} controls, ${c.touches} touches: a tick ${c.tickUs.toFixed(1)} µs (aim 2), reading ${(c.readUs / 1000).toFixed(2)} ms (aim 1), placing ${c.placeUs.toFixed(1)} µs (aim 20), memory ${KiB(c.layoutBytes)} read, ${KiB(c.placedBytes)} placed, ${KiB(c.stateBytes)} a state (aim 64 KiB), object code ${KiB(c.objectBytes)} at -Os (aim 60 KiB)`,
   );
 if (process.argv.includes("--core")) process.exit(0);
+if (process.argv.includes("--imports")) {
+  await printImports();
+  process.exit(0);
+}
 await runPart("settle");
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();
@@ -78,3 +82,11 @@ const g = await benchGrid();
 console.log(
   `the grid, 60 controls on ${g.screens} screens and 4 faces: the first cells after ${(g.first / 1000).toFixed(2)} s, all of them after ${(g.all / 1000).toFixed(2)} s, the view and its worker begun anew (aim 2 s)`,
 );
+await printImports();
+
+/** How long the page is silent at the longest while something large or hostile is imported. */
+async function printImports() {
+  const { benchImports: measured } = await import("./browser.mjs");
+  for (const { what, ms, longestMs } of await measured())
+    console.log(`importing ${what}: ${(ms / 1000).toFixed(1)} s, the page never silent for longer than ${longestMs.toFixed(0)} ms (aim 200 ms)`);
+}

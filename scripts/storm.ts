@@ -1,6 +1,6 @@
 /**
- * The long storm, in five parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
- * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `settle` (layouts of every kind settled, and judged by the checks), `files` (hostile files through the browser). Without a name all five. Prints what was done and what went wrong; exit 1
+ * The long storm, in six parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
+ * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `settle` (layouts of every kind settled, and judged by the checks), `files` (hostile files through the browser), `long` (a source folder of 100,000 files, and so many minutes of rehearsal at eight times speed). Without a name all six. Prints what was done and what went wrong; exit 1
  * where something did.
  */
 import { fork, spawn } from "node:child_process";
@@ -10,13 +10,14 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import config from "../playwright.config";
 import { hostileRun, type HostileReport } from "../e2e/hostileRun";
+import { longRun } from "../e2e/longRun";
 import { storm, type StormReport } from "../e2e/stormRun";
 import { stormCore, type CoreReport } from "./stormCore";
 
 const PORT = 4378;
 const baseURL = `http://127.0.0.1:${PORT}`;
 const launchOptions = config.use!.launchOptions!;
-const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, settle: 300, files: 500 } as const;
+const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, settle: 300, files: 500, long: 60 } as const;
 type Part = keyof typeof PARTS;
 
 /** Serves the application for the time of some work. */
@@ -56,6 +57,17 @@ async function files(count: number, seed: number): Promise<readonly string[]> {
   const report = await served(() => hostileRun({ count, seed, baseURL, launchOptions, onFile: (r) => r.files % 20 === 0 && console.log(line(r)) }));
   console.log(line(report));
   return report.faults;
+}
+
+async function long(minutes: number): Promise<readonly string[]> {
+  const { folder, rehearsal, faults } = await served(() => longRun(minutes, baseURL, launchOptions));
+  console.log(
+    `a folder of source: ${folder.said}, in ${folder.seconds.toFixed(1)} s; the page was never silent for longer than ${folder.longestMs.toFixed(0)} ms`,
+  );
+  console.log(
+    `${rehearsal.minutes.toFixed(0)} minutes of play at eight times speed: ${rehearsal.beforeMb.toFixed(1)} MB before, ${rehearsal.afterMb.toFixed(1)} MB after`,
+  );
+  return faults;
 }
 
 /** Tests, with figures of the storm's own; `what` they are about is told where they fail. */
@@ -111,7 +123,7 @@ async function core(times: number, seed: number): Promise<readonly string[]> {
   return done.flatMap(({ fault }) => (fault === null ? [] : [fault]));
 }
 
-const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, settle, files };
+const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, settle, files, long };
 
 const [asked, ...figures] = process.argv.slice(2);
 if (asked === "core-part") {
@@ -123,7 +135,7 @@ if (asked === "core-part") {
   const wrong = (asked !== undefined && !Object.hasOwn(RUN, asked)) || figures.some((f) => !Number.isInteger(Number(f)) || Number(f) < 1);
   if (wrong) {
     console.error(
-      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99, settle or files, both figures whole, such as npm run storm -- kills 200 7",
+      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99, settle, files or long, both figures whole, such as npm run storm -- kills 200 7",
     );
     process.exit(2);
   }
