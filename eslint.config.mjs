@@ -18,7 +18,7 @@ export default tseslint.config(
         "error",
         { selector: "ExportAllDeclaration", message: "Exports are explicit." },
         {
-          selector: "CallExpression[callee.property.name=/^(edit|preview|refine)$/][callee.object.name='session'] > ArrowFunctionExpression[params.length=0]",
+          selector: "CallExpression[callee.property.name=/^(edit|preview|follow)$/][callee.object.name='session'] > ArrowFunctionExpression[params.length=0]",
           message: "An edit is a function of the layout it is given; of a captured one it takes back what has changed since. See seenAs and madeOn.",
         },
         {

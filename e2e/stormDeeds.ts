@@ -154,6 +154,8 @@ async function drag(world: DeedWorld): Promise<void> {
   if (moves > 1) counts.held += 1;
   for (let i = 0; i < moves; i += 1) {
     await page.mouse.move(x + (random() - 0.5) * 50, y + (random() - 0.5) * 50, { steps: 5 });
+    // Once the movement is drawn: where it is let go is where it stands now.
+    await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
     known.tried.push(await placeOf(page, id));
     if (moves > 1) await page.waitForTimeout(random() * 200);
   }

@@ -4,7 +4,8 @@ import { addAction } from "../core/editing/edits/actions";
 import { changeFeel, changeHit, removePlaceables } from "../core/editing/edits/controls";
 import { changeLayout } from "../core/editing/edits/layout";
 import { applyNeighbourGrowth, neighbourGrowth } from "../core/editing/neighbourGrowth";
-import { moveBy, seenAs } from "../core/editing/placing";
+import { gather } from "../core/editing/clusters";
+import { editContextOf, moveBy, seenAs } from "../core/editing/placing";
 import { placeableBox, placeableOf } from "../core/editing/placeables";
 import { ok } from "../core/engine/result";
 import { writeLayout } from "../core/format/write";
@@ -15,7 +16,7 @@ import { sampleLayouts } from "../test/samples";
 import { openTwoWindows, openWindow } from "../test/window";
 import { benchContextNow } from "./session/benchContext";
 import type { Edit, Session } from "./session/session";
-import { railOf } from "./session/screens";
+import { benchScreenOf, railOf } from "./session/screens";
 import { clearBench, setBench } from "./layout/bench";
 import { createGlassCommands, glassWorld } from "./layout/glassCommands";
 import { switchHolding } from "./layout/holding";
@@ -36,13 +37,17 @@ type Begin = (session: Session) => Gesture;
 
 /** A pointer on the glass, pressed in the middle of something. */
 const onGlass =
-  (on: PressedOn, subject: string, { tool = null, selection = [] }: { tool?: Tool; selection?: readonly string[] } = {}): Begin =>
+  (
+    on: PressedOn,
+    subject: string,
+    { tool = null, selection = [], entered = null }: { tool?: Tool; selection?: readonly string[]; entered?: string | null } = {},
+  ): Begin =>
   (session) => {
     const commands = createGlassCommands(session);
     let state = GLASS_AT_REST;
-    setBench({ tool });
+    setBench({ tool, ...(entered === null ? {} : { entered }) });
     session.select(selection);
-    const box = placeableBox(benchContextNow(session).resolved, placeableOf(harbour, subject)!)!;
+    const box = placeableBox(benchContextNow(session).resolved, placeableOf(layoutOf(session), subject)!)!;
     const from = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
     let at = from;
     const feed = (input: GlassInput) => {
@@ -249,6 +254,30 @@ test("of one field the gesture's value stands, for it is the later; the other wi
   await settled();
   expect(layoutOf(a).controls.find((c) => c.id === "helm")?.feel).toMatchObject({ inner: 0.2 });
   expect(lost).toMatchObject([{ whose: "theirs" }]);
+});
+
+test("in a cluster, where a drag draws the cluster about its controls anew, what the other window did to one of them stays", async () => {
+  const gathered = gather(editContextOf(harbour, benchScreenOf(harbour)), ["pump", "towline", "horn"], "Right thumb");
+  if (!gathered.ok) throw new Error("not gathered");
+  const { layout, id } = gathered.value;
+  const { a, b, settled } = await openTwoWindows(layout);
+  const box = (session: Session, of: string) => placeableBox(benchContextNow(session).resolved, placeableOf(layoutOf(session), of)!)!;
+  const gesture = onGlass({ kind: "control", id: "pump" }, "pump", { entered: id })(b);
+  gesture.move(-40, -30);
+  a.edit("bigger", (l) => ok({ ...l, controls: l.controls.map((c) => (c.id === "horn" ? { ...c, name: "Foghorn" } : c)) }));
+  a.edit(
+    "aside",
+    seenAs(benchContextNow(a), (now) => moveBy(now, ["horn"], 24, 0)),
+  );
+  await settled();
+  const horn = box(a, "horn");
+  gesture.move(-60, -30);
+  gesture.end();
+  await settled();
+  expect(box(b, "horn").x).toBeCloseTo(horn.x, 3);
+  expect(box(b, "horn").y).toBeCloseTo(horn.y, 3);
+  expect(layoutOf(a).controls.find((c) => c.id === "horn")?.name).toBe("Foghorn");
+  expect(plain(layoutOf(a))).toBe(plain(layoutOf(b)));
 });
 
 test("between the press and the first movement, too, nothing of the other window's is lost", async () => {

@@ -47,7 +47,7 @@ export function createGlassCommands(session: Session): { run(command: PagelessCo
         case "preview":
           return void session.preview((_origin) => holding.preview(command.edit, command.way));
         case "follow":
-          return void session.refine((made) => holding.follow(made, followed(command.edit, made)));
+          return session.follow((now) => holding.follow(now, followed(command.edit, now)));
         case "commit":
         case "cancel":
           return end(command.do);

@@ -183,9 +183,11 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       const { gesture } = get();
       return gesture !== null && showPreview(edit(gesture.origin));
     },
-    refine(edit) {
-      const { gesture } = get();
-      return gesture !== null && showPreview(edit(gesture.made));
+    follow(edit) {
+      const { gesture, layout: present } = get();
+      if (!gesture) return;
+      const result = edit(present);
+      if (result.ok) set({ layout: result.value });
     },
     commit() {
       const { gesture, layout: after } = get();

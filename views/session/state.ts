@@ -76,8 +76,11 @@ export interface Session {
    */
   begin(label: string, origin?: Layout): void;
   preview(edit: Edit): boolean;
-  /** Adds to the last preview of the gesture. */
-  refine(edit: Edit): boolean;
+  /**
+   * Adds what follows from the gesture, right before its commit: made on the layout with what others have done meanwhile, for it may touch more
+   * than what is in hand. Where that is refused, nothing is added.
+   */
+  follow(edit: Edit): void;
   commit(): void;
   cancel(): void;
   /** A gesture made of edits: every `edit` from now on is a preview, from the layout as it was, and nothing is kept until `commit`. It is called as they are. */
