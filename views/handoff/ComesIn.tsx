@@ -118,24 +118,11 @@ export function ComesIn() {
           void droppedFiles(event.dataTransfer).then((files) => accept(files));
         }}
       >
-        <p className="text-muted">Drop anything here: layouts, a backup, takes, tables or drawings of rectangles, game art.</p>
-        <button type="button" className="push" onClick={() => input.current?.click()} {...readingProps(says("incoming.files"))}>
-          <Upload size={14} /> Take files in…
-        </button>
-        <div className="flex flex-wrap gap-2">
-          <button type="button" className="push" onClick={() => artInput.current?.click()} {...readingProps(says("incoming.art"))}>
-            <ImageUp size={14} /> Game art…
-          </button>
-          <button
-            type="button"
-            className="push"
-            aria-label="A folder of game art"
-            onClick={() => artFolder.current?.click()}
-            {...readingProps(says("incoming.art"))}
-          >
-            <FolderUp size={14} /> folder…
-          </button>
-        </div>
+        {underWay ? (
+          <Progress {...underWay} />
+        ) : (
+          <Choices onFiles={() => input.current?.click()} onArt={() => artInput.current?.click()} onFolder={() => artFolder.current?.click()} />
+        )}
         <FileInput
           ref={input}
           accept=".json,.zip,.csv,.tsv,.svg,application/json"
@@ -159,7 +146,6 @@ export function ComesIn() {
           onFiles={(files) => accept(files, true)}
         />
       </div>
-      {underWay && <Progress {...underWay} />}
       {done.length > 0 && (
         <p role="status" className="max-h-40 overflow-auto whitespace-pre-line" data-testid="taken-in">
           {done.join("\n")}
@@ -179,5 +165,31 @@ export function ComesIn() {
       )}
       {art && <ArtDialogue source={art} onClose={() => comesIn({ art: null })} />}
     </section>
+  );
+}
+
+interface ChoicesProps {
+  readonly onFiles: () => void;
+  readonly onArt: () => void;
+  readonly onFolder: () => void;
+}
+
+/** What can be imported, by buttons. */
+function Choices({ onFiles, onArt, onFolder }: ChoicesProps) {
+  return (
+    <>
+      <p className="text-muted">Drop anything here: layouts, a backup, takes, tables or drawings of rectangles, game art.</p>
+      <button type="button" className="push" onClick={onFiles} {...readingProps(says("incoming.files"))}>
+        <Upload size={14} /> Take files in…
+      </button>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="push" onClick={onArt} {...readingProps(says("incoming.art"))}>
+          <ImageUp size={14} /> Game art…
+        </button>
+        <button type="button" className="push" aria-label="A folder of game art" onClick={onFolder} {...readingProps(says("incoming.art"))}>
+          <FolderUp size={14} /> folder…
+        </button>
+      </div>
+    </>
   );
 }

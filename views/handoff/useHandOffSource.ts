@@ -63,19 +63,24 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
   });
   const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
   return useMemo((): HandOffSource => {
-    const digest = digestOfText(textOf(layout));
+    // Of a layout with many pictures it takes a second: only what tells it works it out.
+    let digest: string | null = null;
+    const digestNow = () => (digest ??= digestOfText(textOf(layout)));
     const date = today();
     const screens = choice === "rail" ? railOf(layout) : shelfOf(layout);
     const faces = facesOf(layout);
     return {
-      ...{ layout, digest, date, screens, direction, language, paper, ticked },
+      get digest() {
+        return digestNow();
+      },
+      ...{ layout, date, screens, direction, language, paper, ticked },
       playerView: { handed, playerSize, moment: layout.moments.some(({ id }) => id === wish) ? wish : null },
       takes: () => takeFiles(listed.current, takes, layout),
       pageScript: async () => (await carried(PAGE_SCRIPT)).text(),
       runtimeFiles: async () => (await carried(RUNTIME_FILES)).json() as Promise<Readonly<Record<string, string>>>,
       portFiles: async () => (await carried(PORT_FILES)).json() as Promise<Readonly<Record<string, string>>>,
       report: async () => {
-        const wanted = { digest, date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
+        const wanted = { digest: digestNow(), date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
         const html = await checker.report({ layout, screens, faces }, wanted, () => undefined);
         if (html === null) throw new Error("another report was asked for meanwhile");
         return html;

@@ -5,6 +5,7 @@
  */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { fileNameFor } from "../../core/exchange/fileName";
+import { pictureData } from "../../core/format/stored";
 import { makeParcel } from "../../parcels/makeParcel";
 import { fileBytes, PARCEL_IDS, type Parcel, type ParcelFile, type ParcelId } from "../../parcels/parcel";
 import type { HandOffSource } from "../../parcels/source";
@@ -33,6 +34,9 @@ export interface Counter {
 /** Made by themselves: each takes some milliseconds. */
 const QUICK: readonly ParcelId[] = ["layout", "played", "page", "runtime", "c99", "names", "sheet", "tables"];
 const REST_MS = 200;
+/** Layouts with more pictures than this (letters of base64) are not quick: of them each parcel is made when it is looked at. */
+const MANY_LETTERS = 1_000_000;
+const isLarge = ({ layout }: HandOffSource): boolean => pictureData(layout).reduce((sum, data) => sum + data.length, 0) > MANY_LETTERS;
 const NONE: ParcelState = { kind: "none" };
 
 export function useParcels(source: HandOffSource): Counter {
@@ -68,6 +72,7 @@ export function useParcels(source: HandOffSource): Counter {
   );
 
   useEffect(() => {
+    if (isLarge(source)) return;
     let current = true;
     const timer = setTimeout(() => {
       void (async () => {
@@ -83,7 +88,7 @@ export function useParcels(source: HandOffSource): Counter {
       current = false;
       clearTimeout(timer);
     };
-  }, [want]);
+  }, [want, source]);
 
   return useMemo(
     () => ({

@@ -14,7 +14,7 @@ const figure = (n: number) => n.toLocaleString("en");
 
 export function Progress({ what, progress: { done, of }, stop }: UnderWay) {
   return (
-    <div className="grid gap-1" role="group" aria-label={what}>
+    <div className="grid w-full gap-1" role="group" aria-label={what}>
       <p className="flex items-baseline justify-between gap-2" aria-live="polite">
         <span className="min-w-0 break-words">{what}</span>
         {of > 0 && (

@@ -65,16 +65,18 @@ function Damages() {
       <h2 className="heading text-blocker">
         Damaged: <span className="figure">{found.length}</span>
       </h2>
-      <ul className="grid max-h-48 gap-1.5 overflow-auto">
+      <ul className="grid max-h-64 gap-2 overflow-auto">
         {found.map((damage) => (
-          <li key={`${damage.store} ${damage.name} ${damage.why}`} className="grid gap-0.5">
-            <span className="break-words">
-              {damage.name}: {damage.why}.
+          <li key={`${damage.store} ${damage.name} ${damage.why}`} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-2">
+            <span className="grid gap-0.5">
+              <span className="inline-block break-words first-letter:uppercase">
+                {damage.name}: {damage.why}.
+              </span>
+              <span className="text-muted">{damage.saved}</span>
             </span>
-            <span className="text-muted">{damage.saved}</span>
             {damage.left !== null && (
               <button
-                className="push h-6 justify-self-start px-1.5"
+                className="push h-6 px-1.5"
                 aria-label={`Download what is left of ${damage.name}`}
                 onClick={() => saveText(fileNameFor(damage.name, damage.isLayout ? undefined : ".txt"), damage.left!)}
               >
