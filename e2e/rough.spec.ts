@@ -1,7 +1,7 @@
 /** Rough conditions: storage that fills in the middle of something, a clock that jumps, decimal commas, the largest files, every view with the largest layout, and on paper. */
 import { writeFileSync } from "node:fs";
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { addAction, canBeFull, control, middle, open, opened, placeOf, saved, savedState, setFull, visual, word } from "./bench";
+import { addAction, canBeFull, control, fromMenu, middle, open, opened, placeOf, saved, savedState, setFull, visual, word } from "./bench";
 
 const fallen: string[] = [];
 test.beforeEach(({ page }) => {
@@ -137,6 +137,22 @@ test("decimal commas in number fields: of cards, of lengths, of a new screen, of
   await expect(form.getByRole("alert")).toHaveCount(0);
   await page.keyboard.press("Escape");
   await expect(page.getByText("Comma phone").first()).toBeVisible();
+  const filter = page.getByRole("complementary", { name: "Filter" });
+  await filter.getByLabel("Aspect to", { exact: true }).fill("1,4");
+  await page.keyboard.press("Enter");
+  await expect(filter.getByLabel("Aspect to", { exact: true })).toHaveValue("1.4");
+  await open(page, "/layout");
+  await page.getByRole("button", { name: "True size", exact: true }).click();
+  const calibration = page.getByRole("dialog", { name: "True size" });
+  await calibration.getByLabel(/pixels an inch/).fill("96,5");
+  await expect(calibration.getByRole("alert")).toHaveCount(0);
+  await page.keyboard.press("Escape");
+  await fromMenu(page, "New layout…");
+  const started = page.getByRole("dialog", { name: "New layout" });
+  await started.getByLabel("Name").fill("Comma");
+  await started.getByLabel("Width").fill("1600,0");
+  await started.getByRole("button", { name: "Start" }).click();
+  await opened(page, "Comma");
 });
 
 test("a take of 64 MiB is imported and listed while the page works; one byte more is refused with the limit", async ({ page }, info) => {

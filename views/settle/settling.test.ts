@@ -1,10 +1,11 @@
 import { catalogueFor } from "../../core/checks/catalogue";
+import { changeLayout } from "../../core/editing/edits/layout";
 import { moveBy, editContextOf } from "../../core/editing/placing";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { bareFindings } from "../../core/checks/check";
 import { sampleLayouts } from "../../test/samples";
 import { layoutOf as layoutOfControls, pinned } from "../../test/glass";
-import { openWindow } from "../../test/window";
+import { openTwoWindows, openWindow } from "../../test/window";
 import { createSettleService } from "../../workers/settleService";
 import type { Session } from "../session/session";
 import { proposalFor, settleStore, type Proposal } from "./settleState";
@@ -152,4 +153,27 @@ test("a clean layout has nothing to take", async () => {
   takeProposal(session);
   expect(layoutOf(session).limits.minTargetMm).toBe(8);
   expect(historyOf(session)).toEqual(["settle 2 screens: nothing gone; nothing changed; with targets of 8 mm"]);
+});
+
+test("what another window does while Settle is asked and looked at stays: what the bench remembers beside the proposal, anything else instead of it", async () => {
+  const { a, b, settled } = await openTwoWindows(near);
+  openSettle(b, NAMES);
+  await settledRun();
+  a.remember({ screen: NAMES[1], rail: [NAMES[0]] });
+  await a.flush();
+  await settled();
+  takeProposal(b);
+  await settled();
+  expect(layoutOf(a).workbench).toMatchObject({ screen: NAMES[1], rail: [NAMES[0]] });
+  expect(historyOf(b)).toHaveLength(1);
+  b.undo();
+  await settled();
+  openSettle(b, NAMES);
+  await settledRun();
+  a.edit("rename", (l) => changeLayout(l, { name: "Renamed elsewhere" }));
+  await settled();
+  takeProposal(b);
+  await settled();
+  expect([layoutOf(a).name, layoutOf(b).name]).toEqual(["Renamed elsewhere", "Renamed elsewhere"]);
+  expect(layoutOf(b).controls).toEqual(layoutOf(a).controls);
 });
