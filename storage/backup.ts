@@ -84,99 +84,87 @@ export interface TakingBack {
   readonly newId: () => string;
 }
 
+/** What has become of a backup so far. */
+type Report = { -readonly [K in keyof TakenBack]: TakenBack[K] extends readonly string[] ? string[] : TakenBack[K] };
+/** What the parts of a backup are taken in with. */
+interface TakingPart extends TakingBack {
+  readonly textOf: TextOf;
+  readonly report: Report;
+}
+
 /** Takes a backup in, a layout, state or take a step. What is not here is added; what is here and older becomes as it is in the backup, as one edit that can be undone; what is newer here stays. */
-export async function* takeBackup({ kept, now, newId }: TakingBack, bytes: Uint8Array): AsyncGenerator<FileProgress, Result<TakenBack>> {
+export async function* takeBackup(taking: TakingBack, bytes: Uint8Array): AsyncGenerator<FileProgress, Result<TakenBack>> {
   const zip = openZip(bytes);
   if (!zip.ok) return zip;
   const textOf = textsOf(zip.value);
   const contents = readContents(textOf(CONTENTS_FILE) ?? "");
   if (!contents.ok) return contents;
-  const report = { added: [] as string[], renewed: [] as string[], left: [] as string[], same: 0, states: 0, takes: 0, problems: [] as string[] };
+  const { kept } = taking;
+  const part: TakingPart = { ...taking, textOf, report: { added: [], renewed: [], left: [], same: 0, states: 0, takes: 0, problems: [] } };
   const { layouts, states, takes } = contents.value;
-  const of = layouts.length + states.length + takes.length;
-  let done = 0;
-  for (const entry of layouts) {
-    yield { done: (done += 1) - 1, of };
-    const text = textOf(entry.file);
-    const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : readLayout(text);
-    if (!layout.ok) {
-      report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
-      continue;
-    }
-    const form = storedForm(layout.value);
-    const pictures = picturesByDigest(layout.value, form.digests);
-    const here = await kept.read(entry.id);
-    if (!here) {
-      const { id, name, savedAt, deletedAt } = entry;
-      await kept.addAll([{ id, name, text: form.text, savedAt, deletedAt, revision: 0 } satisfies KeptLayout], pictures);
-      report.added.push(name);
-      continue;
-    }
-    const known = await openKept(kept, entry.id);
-    if (known.ok && storedForm(known.value.layout).text === form.text) report.same += 1;
-    else if (!known.ok || here.savedAt >= entry.savedAt) report.left.push(here.name);
-    else {
-      const record = {
-        id: newId(),
-        kind: "edit",
-        label: "take it back from a backup",
-        time: now(),
-        by: "backup",
-        changes: changesBetween(known.value.layout, layout.value),
-      } as const;
-      const written = await kept.write({
-        id: entry.id,
-        name: layout.value.name,
-        text: form.text,
-        savedAt: now(),
-        base: here.revision,
-        records: [record],
-        pictures,
-      });
-      if (written.kind === "written") report.renewed.push(entry.name);
-      else report.left.push(here.name);
-    }
-  }
   // Which are here already is asked once a layout, not once a state: there may be thousands of them.
-  const statesHere = knownIds((layout) => kept.states(layout));
-  for (const { file, ...state } of states) {
-    yield { done: (done += 1) - 1, of };
-    if (await statesHere(state)) continue;
-    const text = textOf(file);
-    const pictures = text === null ? null : picturesIn(text, (digest) => textOf(pictureFile(digest)));
-    if (text === null || pictures === null) report.problems.push(`the state “${state.name}”: ${file} or a picture of it is not in the zip, or damaged`);
-    else {
-      await kept.writeState({ ...state, text }, pictures);
-      report.states += 1;
-    }
+  const [isNewState, isNewTake] = [onlyNew((layout) => kept.states(layout)), onlyNew((layout) => kept.takes(layout))];
+  const steps = [
+    ...layouts.map((entry) => () => takeInLayout(part, entry)),
+    ...states.map((entry) => async () => (await isNewState(entry)) && takeInState(part, entry)),
+    ...takes.map((entry) => async () => (await isNewTake(entry)) && takeInTake(part, entry)),
+  ];
+  for (const [done, step] of steps.entries()) {
+    yield { done, of: steps.length };
+    await step();
   }
-  const takesHere = knownIds((layout) => kept.takes(layout));
-  for (const entry of takes) {
-    yield { done: (done += 1) - 1, of };
-    if (!(await takesHere(entry))) await takeInTake(kept, { entry, textOf, report });
-  }
-  return { ok: true, value: report };
+  return { ok: true, value: part.report };
 }
 
-/** Says whether something of a layout is kept already. What is kept of a layout is read once. */
-function knownIds(list: (layout: string) => Promise<readonly { readonly id: string }[]>) {
-  const known = new Map<string, Promise<ReadonlySet<string>>>();
+/** A layout of a backup: added, renewed where it is older here, or left. */
+async function takeInLayout({ kept, now, newId, textOf, report }: TakingPart, entry: BackupContents["layouts"][number]): Promise<void> {
+  const text = textOf(entry.file);
+  const layout = text === null ? refused<never>(entry.file, "is not in the zip, or damaged") : readLayout(text);
+  if (!layout.ok) return void report.problems.push(`“${entry.name}”: ${problemText(layout.problems, 1)}`);
+  const form = storedForm(layout.value);
+  const pictures = picturesByDigest(layout.value, form.digests);
+  const here = await kept.read(entry.id);
+  if (!here) {
+    const { id, name, savedAt, deletedAt } = entry;
+    await kept.addAll([{ id, name, text: form.text, savedAt, deletedAt, revision: 0 } satisfies KeptLayout], pictures);
+    return void report.added.push(name);
+  }
+  const known = await openKept(kept, entry.id);
+  if (known.ok && storedForm(known.value.layout).text === form.text) return void (report.same += 1);
+  if (!known.ok || here.savedAt >= entry.savedAt) return void report.left.push(here.name);
+  const changes = changesBetween(known.value.layout, layout.value);
+  const record = { id: newId(), kind: "edit", label: "take it back from a backup", time: now(), by: "backup", changes } as const;
+  const { id } = entry;
+  const { name } = layout.value;
+  const written = await kept.write({ id, name, text: form.text, savedAt: now(), base: here.revision, records: [record], pictures });
+  if (written.kind === "written") report.renewed.push(entry.name);
+  else report.left.push(here.name);
+}
+
+async function takeInState({ kept, textOf, report }: TakingPart, { file, ...state }: BackupContents["states"][number]): Promise<void> {
+  const text = textOf(file);
+  const pictures = text === null ? null : picturesIn(text, (digest) => textOf(pictureFile(digest)));
+  if (text === null || pictures === null)
+    return void report.problems.push(`the state “${state.name}”: ${file} or a picture of it is not in the zip, or damaged`);
+  await kept.writeState({ ...state, text }, pictures);
+  report.states += 1;
+}
+
+/** Says of each thing of a layout whether it is new: not kept, and not asked about before. What is kept of a layout is read once. */
+function onlyNew(list: (layout: string) => Promise<readonly { readonly id: string }[]>) {
+  const known = new Map<string, Promise<Set<string>>>();
   return async ({ id, layout }: { readonly id: string; readonly layout: string }): Promise<boolean> => {
     let ids = known.get(layout);
     if (!ids) known.set(layout, (ids = list(layout).then((all) => new Set(all.map((one) => one.id)))));
-    return (await ids).has(id);
+    const there = await ids;
+    const isNew = !there.has(id);
+    there.add(id);
+    return isNew;
   };
 }
 
-/** A take of a backup that is not here yet; what it was played on comes with it where all of that is there. */
-async function takeInTake(
-  kept: LayoutStore,
-  {
-    entry,
-    textOf,
-    report,
-  }: { readonly entry: BackupContents["takes"][number]; readonly textOf: TextOf; readonly report: { takes: number; problems: string[] } },
-): Promise<void> {
+/** A take of a backup; what it was played on comes with it where all of that is there. */
+async function takeInTake({ kept, textOf, report }: TakingPart, entry: BackupContents["takes"][number]): Promise<void> {
   const { file, on, ...take } = entry;
   const text = textOf(file, TAKES.bytes.most);
   const read = text === null ? refused<never>(file, "is not in the zip, or damaged") : readTake(text);

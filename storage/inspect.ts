@@ -111,7 +111,15 @@ async function inspected(store: StoreName, key: unknown, value: unknown, known: 
     case "takes": {
       const read = readKeptTake(value);
       if (!read.ok)
-        return [{ store, name: nameIn(value, "the take ", "a take without a name"), why: problemText(read.problems.slice(0, 1)), saved: AS_IT_IS, left: textOf(value) }];
+        return [
+          {
+            store,
+            name: nameIn(value, "the take ", "a take without a name"),
+            why: problemText(read.problems.slice(0, 1)),
+            saved: AS_IT_IS,
+            left: textOf(value),
+          },
+        ];
       known.takes.set(read.value.id, read.value.name);
       return [];
     }
@@ -127,7 +135,15 @@ async function inspected(store: StoreName, key: unknown, value: unknown, known: 
 async function inspectLayout(value: unknown, known: Known): Promise<readonly Damage[]> {
   const read = readKeptLayout(value);
   if (!read.ok)
-    return [{ store: "layouts", name: nameIn(value, "", "a layout without a name"), why: problemText(read.problems.slice(0, 1)), saved: AS_IT_IS, left: textOf(value) }];
+    return [
+      {
+        store: "layouts",
+        name: nameIn(value, "", "a layout without a name"),
+        why: problemText(read.problems.slice(0, 1)),
+        saved: AS_IT_IS,
+        left: textOf(value),
+      },
+    ];
   const { id, name, text }: KeptLayout = read.value;
   known.names.set(id, name);
   return inspectText(`“${name}”`, text, "layouts", known);
