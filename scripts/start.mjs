@@ -1,8 +1,12 @@
 /** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are told in serve.mjs. */
-import { execFileSync } from "node:child_process";
 import { createServer } from "node:net";
 import { ensureBuilt, ensureInstalled } from "./lib.mjs";
+import { endWithStarter, startWithEnvironment } from "./process.mjs";
 import { serve } from "./serve.mjs";
+
+// glibc keeps what is freed for itself unless it was taken from the system piece by piece: without this the server would go on holding what it was
+// once sent. It must be in the environment when the process starts.
+if (process.platform === "linux") await startWithEnvironment({ MALLOC_MMAP_THRESHOLD_: "65536" });
 
 const port = Number(process.env.PORT ?? 4310);
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
@@ -30,30 +34,12 @@ const server = await serve(port).catch((error) => {
 console.log(`Nodulum is at http://${process.env.NODULUM_HOST ?? "127.0.0.1"}:${port}`);
 
 /** Ends with what started it: connections are cut, the port is free. */
+let isEnding = false;
 function end() {
+  if (isEnding) return;
+  isEnding = true;
   server.close(() => process.exit(0));
   server.closeAllConnections();
 }
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, end);
-
-// Whoever starts this by `npm start` and is killed with no time to say so must leave no server behind: npm, and a shell between, are looked after.
-const asked = (column, pid) => {
-  try {
-    return execFileSync("ps", ["-o", `${column}=`, "-p", String(pid)], { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"] }).trim();
-  } catch {
-    return "";
-  }
-};
-const lives = (pid) => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return error.code === "EPERM";
-  }
-};
-if (process.env.npm_lifecycle_event === "start") {
-  const parent = process.ppid;
-  const npm = /(?:^|\/)(?:ba|da|z|k)?sh$/.test(asked("comm", parent)) ? Number(asked("ppid", parent)) : parent;
-  setInterval(() => (process.ppid !== parent || !lives(npm)) && end(), 1000).unref();
-}
+endWithStarter(end);
