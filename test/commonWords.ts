@@ -20,6 +20,7 @@ export const COMMON_WORDS: ReadonlySet<string> = new Set(
   canvas checklist direction directions facing guess
   above aim attempt better claim depth descend derivative further impossible kinship outcome predicted prices programme progress proved quadratic raised reached reason remainder request said scope shared next pressing price settled settling slot small solution solve support task thresholds variable visual facts way wishing spoiled needed rectangle rectangles transform wish y document once
   against allowed alone along broken changeable changeables cover good lower lowered rate rates some spelled usually worded
+  ending message messages missing sentence sentences piece pieces sort sorted without zip zips
   `
     .trim()
     .split(/\s+/),

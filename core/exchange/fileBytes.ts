@@ -29,3 +29,7 @@ export function textOfBytes(bytes: Uint8Array, mostBytes = MOST_FILE_BYTES): Res
     return refused("", "this is not a text in UTF-8; a layout file is one, ending in .nodulum.json");
   }
 }
+
+/** Makes each refusal a sentence of its own. */
+export const asSentences = (result: Result<string>): Result<string> =>
+  result.ok ? result : { ok: false, problems: result.problems.map((p) => ({ ...p, message: `${p.message[0].toUpperCase()}${p.message.slice(1)}.` })) };

@@ -4,7 +4,7 @@ import { problemText, refused } from "../engine/result";
 import { readJson } from "../format/json";
 import { MOST_FILE_BYTES, TAKES } from "../format/limits";
 import { CONTENTS_FILE } from "./backup";
-import { fileTooLarge, textOfBytes } from "./fileBytes";
+import { asSentences, fileTooLarge, textOfBytes } from "./fileBytes";
 import { readRectangleFile, type RectangleSource } from "./rectangleFile";
 import { guessMatch, NEEDED, readTables } from "./tableRectangles";
 import { TAKE_FILE } from "./take";
@@ -116,7 +116,7 @@ async function sortText(file: NamedFile, hasArt: boolean, into: Sorting): Promis
   const { name, size } = file;
   const isTake = name.endsWith(TAKE_FILE);
   const most = isTake ? TAKES.bytes.most : MOST_FILE_BYTES;
-  const text = size > most ? refused<string>("", isTake ? TAKES.bytes.words : fileTooLarge(size)) : textOfBytes(await file.bytes(), most);
+  const text = asSentences(size > most ? refused("", isTake ? TAKES.bytes.words : fileTooLarge(size)) : textOfBytes(await file.bytes(), most));
   if (!text.ok) return void into.refused.push(`“${name}” was not taken, and nothing has changed.\n${problemText(text.problems)}`);
   const isJson = endingOf(name) === "json";
   const format = isJson ? formatOf(name, text.value) : "";
