@@ -75,7 +75,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
           sideOffset={4}
           collisionPadding={8}
           aria-label="What is kept"
-          className="z-50 grid w-[21.25rem] gap-3 rounded-sm border border-edge bg-sheet p-4 shadow-lg"
+          className="z-50 grid max-h-[var(--radix-popover-content-available-height)] w-[21.25rem] gap-3 overflow-auto rounded-sm border border-edge bg-sheet p-4 shadow-lg"
         >
           <p>{words}</p>
           <p className="text-muted">{PROMISES[persistence]}</p>
