@@ -149,13 +149,17 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await addAction(page, "hop", "press");
   await plus(page, "run").click();
   const popover = page.getByRole("dialog", { name: "Bind an input to run" });
+  // A key that is pressed before it listens is nobody's.
+  await expect(popover).toBeVisible();
   await page.keyboard.press("KeyW");
   // Bound, it closes; the focus is back where it was, and Enter opens it for the next.
   await expect(popover).toHaveCount(0);
   await expect(plus(page, "run")).toBeFocused();
   await page.keyboard.press("Enter");
+  await expect(popover).toBeVisible();
   await page.keyboard.press("KeyA");
   await expect(popover).toHaveCount(0);
+  await expect(plus(page, "run")).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(popover.getByRole("listitem").filter({ hasText: "Z" })).toHaveAttribute("title", "key KeyW, Z on this keyboard");
   // What does not fit is refused with the reason.
@@ -176,7 +180,9 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await expect(plus(page, "run")).toBeFocused();
   // At the loose end of its wire it is bound too.
   await page.getByRole("button", { name: "Bind an input to hop, at the end of its wire" }).click();
+  await expect(page.getByRole("dialog", { name: "Bind an input to hop" })).toBeVisible();
   await page.keyboard.press("KeyW");
+  await expect(page.getByRole("dialog", { name: "Bind an input to hop" })).toHaveCount(0);
   await plus(page, "hop").click();
   await page.getByRole("dialog", { name: "Bind an input to hop" }).getByRole("button", { name: "left ◆" }).click();
   await expect(page.getByRole("dialog", { name: "Bind an input to hop" })).toHaveCount(0);
