@@ -145,7 +145,10 @@ async function drag(world: DeedWorld): Promise<void> {
   const id = DRAGGED[which];
   const known = facts.places.get(id) ?? { confirmed: null, tried: [] };
   facts.places.set(id, known);
-  const box = (await page.locator(`[data-control="${id}"] rect`).first().boundingBox())!;
+  // While the view is drawn anew it may be gone for a moment.
+  const rect = page.locator(`[data-control="${id}"] rect`).first();
+  let box = await rect.boundingBox();
+  while (!box) box = await rect.boundingBox();
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
