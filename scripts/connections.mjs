@@ -5,9 +5,9 @@
  */
 
 /** At most so many connections at once. */
-export const MOST_CONNECTIONS = 1024;
+const MOST_CONNECTIONS = 1024;
 /** At most so many of them from one address. A browser opens six. */
-export const MOST_PER_ADDRESS = 512;
+const MOST_PER_ADDRESS = 512;
 
 /** How much a connection has to lose: it waits for a request, a request is on its way, it is being answered. */
 const WAITS = 0;

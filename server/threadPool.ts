@@ -19,7 +19,7 @@ export interface ThreadPool {
 /** How many threads run at once. */
 const AT_ONCE = 2;
 /** How many pieces of work wait for a thread. */
-export const MOST_WAITING = 8;
+const MOST_WAITING = 8;
 const MEMORY_MB = 512;
 
 /** Creates a pool; `thread`: the built file of the thread. */
