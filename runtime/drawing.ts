@@ -1,6 +1,8 @@
 /** Draws what is played on a canvas over the element, in the looks of the layout; pictures and icons of the layout among them. */
 import type { Picture, PlayedLayout } from "../core/engine/types";
 import { drawControls, type Icons } from "./art";
+import { createLaid } from "./attach/lay";
+import { putAbove, shownElement } from "./element";
 import type { Frame, MakePainter } from "./handle";
 import { ICONS } from "./icons";
 
@@ -28,29 +30,25 @@ export const drawingWith =
   (over) => {
     const canvas = document.createElement("canvas");
     canvas.setAttribute("aria-hidden", "true");
-    canvas.style.cssText = "position:fixed;pointer-events:none;margin:0;padding:0;border:0";
-    over.insertAdjacentElement("afterend", canvas);
+    const laid = createLaid(canvas, {});
+    const above = putAbove(canvas, over);
     const pictures = createPictures();
     return {
+      isSeen: above.isSeen,
       paint({ layout, screen, drawn, strength, scale }: Frame) {
-        const { left, top, width, height } = over.getBoundingClientRect();
-        const place = `${left}px ${top}px ${width}px ${height}px`;
-        if (canvas.dataset.place !== place) {
-          canvas.dataset.place = place;
-          Object.assign(canvas.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
-        }
+        laid.follow(shownElement(over) ?? over);
         const [w, h] = [Math.max(1, Math.round(screen.widthPx)), Math.max(1, Math.round(screen.heightPx))];
         if (canvas.width !== w) canvas.width = w;
         if (canvas.height !== h) canvas.height = h;
         const ctx = canvas.getContext("2d");
         if (!ctx) return;
         ctx.clearRect(0, 0, w, h);
-        canvas.style.opacity = String(strength);
+        canvas.style.setProperty("opacity", String(strength), "important");
         if (strength > 0) drawControls(ctx, drawn, 1 / scale, { pictureOf: pictures(layout), icons });
       },
-      close: () => canvas.remove(),
+      close: above.close,
     };
   };
 
-/** The drawing of `play`, with every icon a layout may have: `play(played, { over, draw: drawing })`. */
-export const drawing: MakePainter = /* @__PURE__ */ drawingWith(ICONS);
+/** The drawing of `play`, with every icon a layout may have: `play(played, { over, draw: drawing })`. A function of its own, so that a bundler leaves the icons out where it is not used. */
+export const drawing: MakePainter = (over) => drawingWith(ICONS)(over);

@@ -4,6 +4,7 @@ import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
 import type { Drawn } from "./art";
 import type { OwnChanges } from "./own";
+import type { PlayedSource } from "./source";
 
 /** When controls are seen: as the layout file says, or overruled by the game. */
 export type Appear = PlayedLayout["appear"];
@@ -21,14 +22,16 @@ export interface Frame {
 /** Something that draws what is played over an element; `nodulum-runtime/draw` has one. */
 export interface Painter {
   paint(frame: Frame): void;
+  /** Whether it can be seen; false: the controls take no touches. Seen where this is left out. */
+  isSeen?(): boolean;
   close(): void;
 }
 /** Makes a painter over an element. */
 export type MakePainter = (over: HTMLElement) => Painter;
 
 export interface PlayOptions {
-  /** The element that the controls stand over: the game's canvas, or what holds it. */
-  readonly over: HTMLElement;
+  /** The element that the controls stand over, or its selector: the game's canvas, or what holds it. `play` throws where it is null or not found. */
+  readonly over: Element | string | null;
   /** The screen; without, it is made from the element, the window's safe area and `ppi`. */
   readonly screen?: Screen;
   /** CSS px an inch; without, 160 where the main pointer is coarse, 96 else. */
@@ -42,7 +45,7 @@ export interface PlayOptions {
   /** Ticks a second, 60 unless told. */
   readonly hz?: number;
   /** What draws the controls: `drawing` of `nodulum-runtime/draw`. Without, the game draws them itself, by `controls()`. */
-  readonly draw?: MakePainter;
+  readonly draw?: MakePainter | undefined;
   /** Whether keys, mouse and pads count. True unless told. */
   readonly keys?: boolean;
   readonly mouse?: boolean;
@@ -103,8 +106,12 @@ export type OnTick = (values: ActionValues, timeMs: number, events: readonly Inp
 
 /** A layout that plays. `Name`: the words of the game, such as `ActionName` of the constants, so that a misspelt one does not compile. */
 export interface Handle<Name extends string = string> {
-  /** What an action gives: a press true/false, an axis −1…1, a vector or a motion [x, y], y up. A motion is that of the last step. False for a word that is not there. */
-  value(name: Name): ActionValue;
+  /**
+   * What an action gives: a press true/false, an axis −1…1, a vector or a motion [x, y], y up. A motion is that of the last step. A word that the
+   * layout does not have gives what the nearest word that it has gives at rest; false where none is near. The type follows its use:
+   * `const [x, y] = controls.value("walk")`, `const gas: number = controls.value("gas")`.
+   */
+  value<V extends ActionValue = ActionValue>(name: Name): V;
   /** The way a vector points, degrees counter-clockwise from the right; 0 where it gives nothing. */
   angle(name: Name): number;
   /** How much an action gives, 0…1 (a motion: how far it went). */
@@ -125,16 +132,18 @@ export interface Handle<Name extends string = string> {
   playerSize: number;
   language: string;
   appear: Appear;
+  /** The element that the controls stand over. */
+  readonly over: HTMLElement;
   readonly screen: Screen;
   readonly layout: PlayedLayout;
-  /** SHA-256 of the layout's file, as the played file says it; null where a layout was given that is no file. */
-  readonly digest: string | null;
+  /** SHA-256 of the layout's file, as the played file says it. */
+  readonly digest: string;
   readonly hz: number;
   /** All controls off, and on again. */
   off(): void;
   on(): void;
-  /** Another layout, a played file or its text; touches go on on what is the same. */
-  replace(played: PlayedLayout | Uint8Array | string): void;
+  /** Another layout, given as to `play`; touches go on on what is the same. */
+  replace(played: PlayedSource): void;
   readonly own: Own;
   /** Words that were asked for and are not there, and how often each word was read. */
   readonly asked: Readonly<Record<string, Asked>>;

@@ -1,6 +1,7 @@
 /** `nodulum-runtime`: plays a layout over an element of a page. */
-export { play, type PlayedSource } from "./play";
-export { readPlayed } from "../core/engine/read/played";
+export { play } from "./play";
+export { readPlayed, type PlayedJson, type PlayedSource } from "./source";
+export { fullscreen } from "./fullscreen";
 export type { Appear, Asked, Frame, Handle, MakePainter, OnTick, Own, Painter, PlayedControl, PlayOptions } from "./handle";
 export type { OwnChanges } from "./own";
 export type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";

@@ -1,18 +1,53 @@
-/** `nodulum-runtime/none`: the same types and calls, resting values, no code: for builds without touch. */
-import type { Handle, PlayOptions } from "./handle";
-import type { PlayedSource } from "./play";
+/**
+ * `nodulum-runtime/none`: the same names, types and calls as the whole package, with every action at rest: for builds without touch. A build tool
+ * puts it in the place of `nodulum-runtime` and of every `nodulum-runtime/…`, and the game runs unchanged.
+ */
+import { nearestWord } from "../core/engine/nearest";
+import type { ActionKind } from "../core/engine/types";
+import type { ActionValue } from "../core/engine/input/events";
+import type { Handle, MakePainter } from "./handle";
+import type { OwnChanges } from "./own";
+import type { play as Play } from "./play";
+import type { readPlayed as ReadPlayed } from "./source";
+import type { fullscreen as Fullscreen } from "./fullscreen";
+import type { asKeys as AsKeys } from "./standIns/asKeys";
+import type { asPad as AsPad } from "./standIns/asPad";
+import type { asMouse as AsMouse } from "./standIns/asMouse";
+import type { record as Record } from "./recording";
+import type { watch as Watch } from "./playedWords";
+import type { overlay as Overlay } from "./overlay";
+import type { keepTurned as KeepTurned } from "./turn";
+import type { tuned as Tuned } from "./tuned";
+import type { playersPage as PlayersPage } from "./playersPage";
 
-/** Plays nothing: every action rests. */
-export function play<Name extends string = string>(_played?: PlayedSource, options?: Partial<PlayOptions>): Handle<Name> {
-  const nothing = () => undefined;
-  const no = () => false;
+const nothing = (): void => undefined;
+const no = (): boolean => false;
+const end = () => nothing;
+
+const AT_REST: Readonly<Record<ActionKind, ActionValue>> = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] };
+
+/** What each action of a played file gives at rest; nothing where it cannot be read, for here nothing is checked. */
+function restsOf(played: unknown): ReadonlyMap<string, ActionValue> {
+  try {
+    const isBytes = played instanceof Uint8Array || played instanceof ArrayBuffer;
+    const file: unknown = typeof played === "string" ? JSON.parse(played) : isBytes ? JSON.parse(new TextDecoder().decode(played)) : played;
+    const { actions } = file as { readonly actions: readonly { readonly name: string; readonly kind: ActionKind }[] };
+    return new Map(actions.map(({ name, kind }) => [name, AT_REST[kind] ?? false]));
+  } catch {
+    return new Map();
+  }
+}
+
+/** Plays nothing: every action rests, in the shape it has in the played file. */
+export function play<Name extends string = string>(played?: unknown, options?: Partial<Parameters<typeof Play>[1]>): Handle<Name> {
+  const rests = restsOf(played);
   const none = {
-    value: no,
+    value: (name: string) => rests.get(name) ?? rests.get(nearestWord(name, [...rests.keys()], 1) ?? "") ?? false,
     angle: () => 0,
     strength: () => 0,
     rose: no,
     fell: no,
-    onTick: () => nothing,
+    onTick: end,
     step: nothing,
     controls: () => [],
     show: nothing,
@@ -24,8 +59,11 @@ export function play<Name extends string = string>(_played?: PlayedSource, optio
     off: nothing,
     on: nothing,
     replace: nothing,
-    own: { move: no, size: no, fade: no, sensitivity: no, invert: no, json: () => ({ controls: {}, actions: {} }), reset: nothing },
-    digest: null,
+    own: { move: no, size: no, fade: no, sensitivity: no, invert: no, json: (): OwnChanges => ({ controls: {}, actions: {} }), reset: nothing },
+    over: null,
+    screen: null,
+    layout: null,
+    digest: "",
     hz: options?.hz ?? 60,
     asked: {},
     reads: {},
@@ -33,4 +71,18 @@ export function play<Name extends string = string>(_played?: PlayedSource, optio
   };
   return none as unknown as Handle<Name>;
 }
-export const drawing = undefined;
+
+/** Reads no file. */
+export const readPlayed: typeof ReadPlayed = () => ({ ok: false, problems: [{ path: "", message: "this build plays no layout" }] });
+export const fullscreen: typeof Fullscreen = () => Promise.resolve(() => Promise.resolve());
+export const drawing: MakePainter | undefined = undefined;
+export const drawingWith = (_icons?: unknown): MakePainter | undefined => undefined;
+export const asKeys: typeof AsKeys = end;
+export const asPad: typeof AsPad = end;
+export const asMouse: typeof AsMouse = end;
+export const record: typeof Record = () => ({ stop: () => "", lengthMs: () => 0 });
+export const watch: typeof Watch = () => ({ file: () => "", close: nothing });
+export const overlay: typeof Overlay = end;
+export const keepTurned: typeof KeepTurned = end;
+export const tuned: typeof Tuned = end;
+export const playersPage: typeof PlayersPage = end;

@@ -2,17 +2,20 @@
  * `nodulum-runtime/overlay`: for those who make the game: where touches are against where the engine has base and knob, the areas, the
  * values, the words asked for in vain. Shown where the address has `nodulum-overlay`, or where `always` is said.
  */
+import { createLaid } from "./attach/lay";
+import { elementOf, putAbove, shownElement } from "./element";
 import type { Handle } from "./handle";
 
 const WORDS = "12px ui-monospace, monospace";
 
-/** Shows it over an element; gives what takes it away. */
-export function overlay(handle: Handle, over: HTMLElement, { always = false } = {}): () => void {
+/** Shows it over an element, without one over that of the handle; gives what takes it away. */
+export function overlay(handle: Handle, over: Element | string | null = handle.over, { always = false } = {}): () => void {
   if (!always && !new URLSearchParams(location.search).has("nodulum-overlay")) return () => undefined;
+  const game = elementOf(over, "overlay: over");
   const canvas = document.createElement("canvas");
   canvas.setAttribute("aria-hidden", "true");
-  canvas.style.cssText = "position:fixed;pointer-events:none;z-index:2147483646";
-  document.body.append(canvas);
+  const laid = createLaid(canvas, {});
+  const above = putAbove(canvas, game);
   const fingers = new Map<number, { x: number; y: number }>();
   let values: Readonly<Record<string, unknown>> = {};
   const stop = handle.onTick((given, _t, events) => {
@@ -26,8 +29,9 @@ export function overlay(handle: Handle, over: HTMLElement, { always = false } = 
   let animation = 0;
   const paint = () => {
     animation = requestAnimationFrame(paint);
-    const { left, top, width, height } = over.getBoundingClientRect();
-    Object.assign(canvas.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
+    laid.follow(shownElement(game) ?? game);
+    canvas.style.setProperty("z-index", "2147483646", "important");
+    const { width, height } = game.getBoundingClientRect();
     const density = window.devicePixelRatio || 1;
     [canvas.width, canvas.height] = [Math.round(width * density), Math.round(height * density)];
     const ctx = canvas.getContext("2d");
@@ -42,7 +46,7 @@ export function overlay(handle: Handle, over: HTMLElement, { always = false } = 
   return () => {
     stop();
     cancelAnimationFrame(animation);
-    canvas.remove();
+    above.close();
   };
 }
 

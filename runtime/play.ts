@@ -3,13 +3,13 @@
  * browser's, keeps nothing, and takes all of it away again when it is closed.
  */
 import type { Point } from "../core/engine/geometry/point";
-import type { InputEvent } from "../core/engine/input/events";
+import type { ActionValue, InputEvent } from "../core/engine/input/events";
 import { isShown, stackAt } from "../core/engine/input/touches";
-import { readPlayed } from "../core/engine/read/played";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { createDesk, type Desk } from "./attach/desk";
 import { createFingers, type Fingers } from "./attach/fingers";
 import { createGlass, type Glass } from "./attach/glass";
+import { elementOf } from "./element";
 import { createBuzz } from "./buzz";
 import { playedControls } from "./controls";
 import type { Appear, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
@@ -18,20 +18,10 @@ import { fadedByOwn, withOwnValues } from "./own";
 import { createOwn, type OwnHandle } from "./ownHandle";
 import { createPlayer, type PlayedFor, type Player } from "./player";
 import { drawnControls } from "./poses";
-import { createReading } from "./reading";
+import { createReading, type Reading } from "./reading";
 import { createSeen, type Seen } from "./seen";
+import { readSource, type PlayedSource } from "./source";
 import { inLanguage } from "./words";
-
-/** A layout, or a played file as bytes or text. */
-export type PlayedSource = PlayedLayout | Uint8Array | string;
-
-function readSource(played: PlayedSource): { readonly layout: PlayedLayout; readonly digest: string | null } {
-  if (typeof played !== "string" && !(played instanceof Uint8Array)) return { layout: played, digest: null };
-  const read = readPlayed(played);
-  if (read.ok) return read.value;
-  const [{ path, message }] = read.problems;
-  throw new Error(`played file, ${path ? `${path}: ` : ""}${message}`);
-}
 
 /** What the address of the page asks for: `?nodulum-appear=always`. */
 function appearFlag(): Appear | null {
@@ -44,14 +34,17 @@ const now = () => performance.now();
 class Playing<Name extends string> implements Handle<Name> {
   readonly own: OwnHandle;
   readonly hz: number;
+  readonly over: HTMLElement;
   #layout: PlayedLayout;
   #spoken: PlayedLayout;
   #view: PlayedFor;
   #language: string;
   #codes: ReadonlySet<string>;
   #isOn = true;
+  /** Whether reads play what has come in since the last step: the runtime's own loop, and no step under way. */
+  #readsStep = false;
   #animation = 0;
-  #digest: string | null;
+  #digest: string;
   readonly #player: Player;
   readonly #glass: Glass;
   readonly #fingers: Fingers;
@@ -60,20 +53,24 @@ class Playing<Name extends string> implements Handle<Name> {
   readonly #painter: Painter | null;
   readonly #buzz: () => void;
   readonly #motion = createMotion();
-  readonly #reading = createReading();
+  readonly #reading = createReading((name, nearest) =>
+    console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
+  );
   readonly #listeners = new Set<OnTick>();
 
   constructor(played: PlayedSource, options: PlayOptions) {
-    const { over, screen, ppi, hz = 60, keys = true, mouse = true, pads = true } = options;
+    const { screen, ppi, hz = 60, keys = true, mouse = true, pads = true } = options;
     const { layout, digest } = readSource(played);
+    const over = elementOf(options.over);
     this.#layout = layout;
     this.#digest = digest;
     this.hz = hz;
+    this.over = over;
     this.#language = options.language ?? navigator.language;
     this.#spoken = inLanguage(layout, this.#language);
     this.#codes = codesOf(layout);
     this.#view = { handed: options.handed ?? "right", playerSize: sizeIn(layout, options.playerSize ?? 1), moment: momentIn(layout, options.moment ?? null) };
-    this.#glass = createGlass(over, { fixed: screen, ppi });
+    this.#glass = createGlass(over, { fixed: screen, ppi }, () => this.#moved());
     this.own = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.own);
     this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes() });
     this.#buzz = createBuzz(this.#player);
@@ -82,6 +79,7 @@ class Playing<Name extends string> implements Handle<Name> {
     const feed = (event: InputEvent) => this.#player.feed(event);
     this.#fingers = createFingers({
       over,
+      isSeen: () => this.#isSeen(),
       toScreen: this.#glass.toScreen,
       feed,
       takes: (point) => this.#takes(point),
@@ -102,16 +100,27 @@ class Playing<Name extends string> implements Handle<Name> {
       lost: () => this.#fingers.cancel(),
     });
     this.#painter = options.draw?.(over) ?? null;
-    this.#glass.watch(() => this.#retune());
-    if ((options.loop ?? "own") === "own") this.#turn();
+    this.#readsStep = (options.loop ?? "own") === "own";
+    if (this.#readsStep) this.#turn();
   }
 
-  /** Each picture a step, for a game that has no loop of its own. */
+  /** Each picture a step, for a game that has no loop of its own: up to now, not to when the picture began, for touches come in between. */
   #turn(): void {
-    this.#animation = requestAnimationFrame((time) => {
-      this.step(time);
+    this.#animation = requestAnimationFrame(() => {
+      this.step();
       this.#turn();
     });
+  }
+
+  /** Whether the controls can be seen: nothing else fills the screen, and the drawing has followed. */
+  #isSeen(): boolean {
+    return this.#glass.isSeen() && this.#painter?.isSeen?.() !== false;
+  }
+
+  /** The element has another size, or something else fills the screen: fingers on what cannot be seen let go, and nothing fires. */
+  #moved(): void {
+    if (this.#isSeen()) this.#retune();
+    else this.#fingers.cancel();
   }
 
   #laidOut() {
@@ -132,6 +141,9 @@ class Playing<Name extends string> implements Handle<Name> {
 
   /** Whether a touch is for the controls: one of them is there, or one that can be slid onto shows. */
   #takes({ x, y }: Point): boolean {
+    if (!this.#isOn) return false;
+    // A page that has moved since the last step is measured before a finger is judged.
+    this.#glass.look();
     const [setup, state] = [this.#player.setup(), this.#player.state()];
     if (stackAt(setup, state, { touch: NaN, x, y }).length > 0) return true;
     return setup.slides && setup.controls.some((control) => control.kind === "button" && control.feel.slideIn && isShown(state, control));
@@ -146,23 +158,37 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   step(nowMs = now()): void {
+    this.#glass.look();
     this.#desk.poll();
     this.#reading.begin();
+    this.#playTo(nowMs);
+    const strength = this.#seen.strengthAt(nowMs);
+    this.#painter?.paint({ layout: this.#spoken, screen: this.screen, drawn: this.#drawn(), strength, scale: this.#glass.scale() });
+  }
+
+  #playTo(nowMs: number): void {
+    const readsStep = this.#readsStep;
+    this.#readsStep = false;
     this.#player.playTo(nowMs, (values, t, { events }) => {
       const given = withOwnValues(values, this.#layout, this.own.changes());
       this.#reading.tick(given);
       this.#buzz();
       for (const heard of this.#listeners) heard(given, t, events);
     });
-    const strength = this.#seen.strengthAt(nowMs);
-    this.#painter?.paint({ layout: this.#spoken, screen: this.screen, drawn: this.#drawn(), strength, scale: this.#glass.scale() });
+    this.#readsStep = readsStep;
   }
 
-  value = (name: Name) => this.#reading.value(name);
-  angle = (name: Name) => this.#reading.angle(name);
-  strength = (name: Name) => this.#reading.strength(name);
-  rose = (name: Name) => this.#reading.rose(name);
-  fell = (name: Name) => this.#reading.fell(name);
+  /** What a game reads before the runtime's own step of this picture has in it what has come in by now. Edges and movements add to those of the step before. */
+  #fresh(): Reading {
+    if (this.#readsStep && this.#player.hasEvents()) this.#playTo(now());
+    return this.#reading;
+  }
+
+  value = <V extends ActionValue = ActionValue>(name: Name): V => this.#fresh().value(name) as V;
+  angle = (name: Name) => this.#fresh().angle(name);
+  strength = (name: Name) => this.#fresh().strength(name);
+  rose = (name: Name) => this.#fresh().rose(name);
+  fell = (name: Name) => this.#fresh().fell(name);
 
   onTick(listener: OnTick): () => void {
     this.#listeners.add(listener);
@@ -170,6 +196,7 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   controls(): readonly PlayedControl[] {
+    this.#fresh();
     return playedControls({ resolved: this.#player.resolved(), drawn: this.#drawn(), scale: this.#glass.scale(), strength: this.#seen.strength() });
   }
 
@@ -218,7 +245,7 @@ class Playing<Name extends string> implements Handle<Name> {
   get layout(): PlayedLayout {
     return this.#layout;
   }
-  get digest(): string | null {
+  get digest(): string {
     return this.#digest;
   }
   get asked() {
@@ -265,7 +292,10 @@ function momentIn({ moments }: PlayedLayout, moment: string | null): string | nu
 /** The codes that any action reads. */
 const codesOf = ({ actions }: PlayedLayout): ReadonlySet<string> => new Set(actions.flatMap((action) => action.keys.map(({ code }) => code)));
 
-/** Plays a layout, or a played file as bytes or text. Throws where the file cannot be read, with the place and what is wrong there. */
+/**
+ * Plays a played file: its text, its bytes or its parsed JSON; or a layout that `readPlayed` returned. Throws where the file cannot be read, with
+ * the place and what is wrong there, and where there is no element for `over`.
+ */
 export function play<Name extends string = string>(played: PlayedSource, options: PlayOptions): Handle<Name> {
   return new Playing<Name>(played, options);
 }

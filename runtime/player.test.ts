@@ -1,7 +1,9 @@
+import fc from "fast-check";
+import { replay } from "../core/engine/input/advance";
 import { changeFeel } from "../core/editing/edits/controls";
 import { benchScreenOf } from "../views/session/screens";
 import { sampleLayouts } from "../test/samples";
-import type { ActionValues } from "../core/engine/input/events";
+import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { placed, STAGE, staged } from "../test/stage";
 import { createPlayer } from "./player";
@@ -24,14 +26,85 @@ function start() {
   return { player, seen, to, through };
 }
 
-test("ticks fall due by the clock that is passed in, and take the events of their time", () => {
+test("the last due tick takes every event that has come in, and the tick before it only those of its time", () => {
   const { player, seen, to } = start();
-  player.feed({ t: 5020, type: "key", code: "KeyH", down: true });
-  to(5017);
-  expect(seen.map((v) => v.horn)).toEqual([false]);
+  player.feed({ t: 5010, type: "key", code: "KeyH", down: true });
+  player.feed({ t: 5030, type: "key", code: "KeyH", down: false });
+  player.feed({ t: 5036, type: "key", code: "KeyP", down: true });
   to(5034);
-  expect(seen.map((v) => v.horn)).toEqual([false, true]);
+  expect(seen.map((v) => [v.horn, v.pause])).toEqual([
+    [true, false],
+    [false, true],
+  ]);
 });
+
+test("an event that comes in while no tick is due counts at once; without events nothing is played ahead of its time", () => {
+  const { player, seen, to } = start();
+  to(5005);
+  expect(seen).toHaveLength(0);
+  player.feed({ t: 5004, type: "key", code: "KeyH", down: true });
+  to(5008);
+  expect(seen.map((v) => v.horn)).toEqual([true]);
+  to(5017);
+  expect(seen).toHaveLength(1);
+  to(5034);
+  expect(seen).toHaveLength(2);
+});
+
+/** A hand on a glass seen at some rate: for each picture its time and what has come in since the one before. */
+const pictures = (hz: number) =>
+  fc
+    .array(
+      fc.record({
+        lateMs: fc.double({ min: 0, max: 3, noNaN: true }),
+        presses: fc.constantFrom(0, 0, 0, 0, 0, 1, 1, 2),
+        moves: fc.boolean(),
+      }),
+      { minLength: 20, maxLength: 80 },
+    )
+    .map((list) => list.map((one, i) => ({ ...one, now: 5000 + ((i + 1) * 1000) / hz + one.lateMs })));
+
+for (const hz of [60, 120])
+  test(`at ${hz} pictures a second the values read after a picture are those of a replay of what the ticks took, and presses count in the picture they come in`, () => {
+    let [presses, same] = [0, 0];
+    fc.assert(
+      fc.property(pictures(hz), (list) => {
+        const player = createPlayer(layout, screen, 60, playerView);
+        const helm = player.resolved().controls.find((c) => c.id === "helm")!;
+        const [x, y] = [helm.visual.x + helm.visual.w / 2, helm.visual.y + helm.visual.h / 2];
+        const frames: { t: number; values: ActionValues }[] = [];
+        const events: InputEvent[] = [];
+        const play = (now: number) =>
+          player.playTo(now, (values, t, came) => {
+            frames.push({ t, values });
+            events.push(...came.events);
+          });
+        play(5000);
+        let isDown = false;
+        let quiet = 3;
+        player.feed({ t: 5000, type: "down", id: 1, x, y });
+        play(5000);
+        for (const [i, { now, presses: count, moves }] of list.entries()) {
+          if (moves) player.feed({ t: now - 4, type: "move", id: 1, x: x + (i % 40), y });
+          for (let k = 0; k < count; k += 1) player.feed({ t: now - 1, type: "key", code: "KeyH", down: (isDown = !isDown) });
+          play(now);
+          // A thumb needs 25 ms for another press.
+          if (count === 1 && quiet * (1000 / hz) > 25) {
+            presses += 1;
+            if (frames.at(-1)!.values.horn === isDown) same += 1;
+          }
+          quiet = count > 0 ? 0 : quiet + 1;
+        }
+        const again = replay(layout, player.resolved(), events, { hz: 60, moment: playerView.moment });
+        // A replay ends a tick after its last event.
+        expect(again.slice(0, frames.length).map(({ values }) => values)).toEqual(frames.slice(0, again.length).map(({ values }) => values));
+        expect(events.map(({ t }) => t)).toEqual(events.map(({ t }) => t).sort((a, b) => a - b));
+      }),
+      { numRuns: 120 },
+    );
+    expect(presses).toBeGreaterThan(50);
+    expect(same / presses).toBeGreaterThanOrEqual(0.95);
+  });
 
 test("after a long pause the clock is taken up anew, not caught up with", () => {
   const { seen, to } = start();
@@ -103,7 +176,8 @@ test("an event told late counts as told now: events of one finger keep their ord
   to(5017);
   to(5034);
   to(5050);
-  expect(seen.map((v) => v.horn)).toEqual([false, true, false]);
+  // Down and up came in one tick: a press of one tick.
+  expect(seen.map((v) => v.horn)).toEqual([true, false, false]);
 });
 
 test("poses follow the state, and only what the moment shows is drawn", () => {

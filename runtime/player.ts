@@ -22,7 +22,13 @@ export interface PlayedFor extends PlayerView {
 export interface Player {
   /** Queues an event; events must come in time order. */
   feed(event: InputEvent): void;
-  /** Plays every tick due by `nowMs`; `onTick` is called for each: what it gave, its time, and what came in it. */
+  /** Whether events wait for a tick. */
+  hasEvents(): boolean;
+  /**
+   * Plays every tick due by `nowMs`. The last one takes every event that was fed, also later ones; with events but no due tick the next tick is
+   * played ahead of its time. Calls `onTick` for each tick: its values, its time, and its events with the times that the engine used, which lie
+   * after the tick before and not after this one, so that a replay gives each event to the same tick.
+   */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: TickInput) => void): void;
   /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
   retune(layout: PlayedLayout, screen: Screen, playedFor?: PlayedFor): void;
@@ -34,6 +40,19 @@ export interface Player {
 /** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
+/**
+ * How far ahead of the clock a tick may be played when events wait, in ticks. At 120 pictures a second and 60 ticks every second picture has no
+ * due tick: a press must count there all the same. Movements come with every picture; they may use up only half a tick, so that a press beside
+ * a moving finger still finds room.
+ */
+const URGENT_LEAD_TICKS = 1.5;
+const MOVEMENT_LEAD_TICKS = 0.5;
+/** An event counts at the earliest this part of a tick after the tick before: well above TIME_SLACK, so that a replay does not give it to that one. */
+const FIRST_PART_OF_TICK = 1e-3;
+
+/** Movements come with every picture, other events once. */
+const isMovement = (event: InputEvent): boolean => event.type === "move" || event.type === "pad" || (event.type === "mouse" && "dx" in event);
+
 const placesOf = (layout: PlayedLayout, screen: Screen, playedFor: PlayedFor): Resolved => {
   const laidOut = resolve(prepareLayout(layout), screen, { ...playedFor, moment: null });
   return playedFor.own ? withOwn(laidOut, fitOwn(layout, laidOut, playedFor.own)) : laidOut;
@@ -44,6 +63,8 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
   let setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, playerView.moment);
   let queue: InputEvent[] = [];
+  /** Whether the queue holds more than movements. */
+  let isUrgent = false;
   let tick = 0;
   /** The time of the event fed last: what is told late counts as told now. */
   let fed = -Infinity;
@@ -54,21 +75,30 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
     feed(event) {
       fed = Math.max(fed, event.t);
       queue.push({ ...event, t: fed });
+      isUrgent ||= !isMovement(event);
     },
+    hasEvents: () => queue.length > 0,
     playTo(nowMs, onTick) {
       zero ??= nowMs;
       if (nowMs - zero - tickTime(tick, hz) > LONGEST_CATCH_UP_MS) zero = nowMs - tickTime(tick + 1, hz);
-      while (tickTime(tick + 1, hz) <= nowMs - zero) {
+      const passed = nowMs - zero;
+      const tickMs = 1000 / hz;
+      for (;;) {
+        const t = tickTime(tick + 1, hz);
+        const lead = queue.length === 0 ? 0 : (isUrgent ? URGENT_LEAD_TICKS : MOVEMENT_LEAD_TICKS) * tickMs;
+        if (t > passed + lead) return;
         tick += 1;
-        const t = tickTime(tick, hz);
+        const isLast = tickTime(tick + 1, hz) > passed;
         const due: InputEvent[] = [];
         const later: InputEvent[] = [];
+        let earliest = state.time + tickMs * FIRST_PART_OF_TICK;
         for (const event of queue) {
-          const at = { ...event, t: event.t - zero };
-          if (at.t <= t) due.push({ ...at, t: Math.max(state.time, at.t) });
-          else later.push(event);
+          const at = event.t - zero;
+          if (at > t && !isLast) later.push(event);
+          else due.push({ ...event, t: (earliest = Math.min(t, Math.max(earliest, at))) });
         }
         queue = later;
+        if (isLast) isUrgent = false;
         const before = state;
         const step = advance(setup, state, due, t);
         state = step.state;

@@ -2,6 +2,7 @@
  * `nodulum-runtime/players-page`: a page over the game on which players change the controls for themselves: drag one, size and fade it, make
  * an action more or less sensitive, turn it round. By fingers and by keys. What cannot be is refused by the handle, and is felt as a stop.
  */
+import { elementOf, putAbove } from "./element";
 import type { Handle, PlayedControl } from "./handle";
 
 /** The words of the page, for games in other languages. */
@@ -160,19 +161,21 @@ export interface PlayersPageOptions {
 }
 
 /** Opens the page over an element. It is closed by its button, or by what this gives. */
-export function playersPage(handle: Handle, over: HTMLElement, { words = {}, onDone }: PlayersPageOptions = {}): () => void {
+export function playersPage(handle: Handle, over: Element | string | null = handle.over, { words = {}, onDone }: PlayersPageOptions = {}): () => void {
+  const game = elementOf(over, "playersPage: over");
   const say = { ...WORDS, ...words };
-  const page = make("div", "position:fixed;inset:0;z-index:2147483644;background:#0F171D99;touch-action:none");
+  const plain = "margin:0;padding:0;border:0;width:auto;height:auto;max-width:none;max-height:none;overflow:hidden";
+  const page = make("div", `position:fixed;inset:0;z-index:2147483644;background:#0F171D99;touch-action:none;${plain}`);
   page.setAttribute("role", "dialog");
   page.setAttribute("aria-label", say.title);
   const choice: Choice = { id: null };
-  const { element, show } = createBoxes(handle, over, choice);
+  const { element, show } = createBoxes(handle, game, choice);
   const place = "position:absolute;top:max(8px,env(safe-area-inset-top));left:50%;transform:translateX(-50%);max-width:96vw";
   const bar = make("div", `${place};display:flex;flex-wrap:wrap;gap:6px;justify-content:center`);
   const add: AddButton = (word, act) => bar.append(Object.assign(make("button", SKIN, { type: "button", textContent: word }), { onclick: act }));
   const close = () => {
     if (!page.isConnected) return;
-    page.remove();
+    above.close();
     onDone?.();
   };
   bar.append(make("span", `${SKIN};border:0`, { textContent: say.title }));
@@ -184,7 +187,7 @@ export function playersPage(handle: Handle, over: HTMLElement, { words = {}, onD
   });
   add(say.done, close);
   page.append(element, bar);
-  document.body.append(page);
+  const above = putAbove(page, game, document.body);
   show();
   return close;
 }

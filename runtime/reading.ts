@@ -11,6 +11,10 @@ export interface Reading {
   /** A tick was played. */
   tick(values: ActionValues): void;
   value(name: string): ActionValue;
+  /** How much an action gives, 0…1; a motion: how far it went. */
+  strength(name: string): number;
+  /** The way it points, degrees counter-clockwise from the right; 0 where it gives nothing. */
+  angle(name: string): number;
   rose(name: string): boolean;
   fell(name: string): boolean;
   /** The layout has changed: which words there are. */
@@ -22,8 +26,10 @@ export interface Reading {
 const strengthOf = (value: ActionValue) =>
   typeof value === "boolean" ? (value ? 1 : 0) : typeof value === "number" ? Math.abs(value) : magnitude(value[0], value[1]);
 
-export function createReading(): Reading & { strength(name: string): number; angle(name: string): number } {
+/** `missing` hears of each word that the layout does not have, once, with the word that was meant; null: none is near. */
+export function createReading(missing: (name: string, nearest: string | null) => void = () => undefined): Reading {
   let last = new Map<string, ActionValue>();
+  let rests: ActionValues = {};
   let motions = new Set<string>();
   const risen = new Set<string>();
   const fallen = new Set<string>();
@@ -33,8 +39,12 @@ export function createReading(): Reading & { strength(name: string): number; ang
     reads[name] = (reads[name] ?? 0) + 1;
     const value = last.get(name);
     if (value !== undefined) return value;
-    asked[name] = { times: (asked[name]?.times ?? 0) + 1, nearest: asked[name] ? asked[name].nearest : nearestWord(name, [...last.keys()], 1) };
-    return false;
+    const before = asked[name];
+    const nearest = before ? before.nearest : nearestWord(name, [...last.keys()], 1);
+    asked[name] = { times: (before?.times ?? 0) + 1, nearest };
+    if (!before) missing(name, nearest);
+    // At rest, in the shape of the word that was meant.
+    return nearest === null ? false : rests[nearest];
   };
   return {
     begin() {
@@ -64,6 +74,7 @@ export function createReading(): Reading & { strength(name: string): number; ang
       return (Math.atan2(value[1], value[0]) * 180) / Math.PI;
     },
     know(actions, atRest) {
+      rests = atRest;
       const known = new Map<string, ActionValue>();
       for (const { name } of actions) {
         const [was, rests] = [last.get(name), atRest[name]];

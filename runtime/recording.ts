@@ -13,13 +13,9 @@ export interface Recording {
 const MOST_MS = 1_800_000;
 const MOST_EVENTS = 200_000;
 
-/**
- * Begins to record. A take begins with nothing held: what is down already is left out until its next down. Throws where the handle plays a
- * layout that is no file, for a take says of which file it is.
- */
+/** Begins to record. A take begins with nothing held: what is down already is left out until its next down. */
 export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): Recording {
   const { digest, screen, handed, playerSize, hz, moment } = handle;
-  if (digest === null) throw new Error("a take says of which file it is: play the played file, as text or bytes");
   const events: InputEvent[] = [];
   let from: number | null = null;
   let last = 0;

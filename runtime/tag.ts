@@ -5,15 +5,16 @@
  */
 import { drawing } from "./drawing";
 import type { Handle, PlayOptions } from "./handle";
-import { readPlayed } from "../core/engine/read/played";
 import { overlay } from "./overlay";
+import { fullscreen } from "./fullscreen";
 import { play } from "./play";
 import { watch, type Watched } from "./playedWords";
+import { readPlayed } from "./source";
 import { asKeys } from "./standIns/asKeys";
 import { asMouse } from "./standIns/asMouse";
 import { asPad } from "./standIns/asPad";
 
-const nodulum = { play, readPlayed, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as Watched | null };
+const nodulum = { play, readPlayed, fullscreen, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as Watched | null };
 Object.assign(window, { nodulum });
 
 const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
@@ -22,8 +23,8 @@ const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
 async function begin({ played, over = "canvas", as = "", watch: watches, moment, appear, ppi, handed, size }: DOMStringMap): Promise<void> {
   // A game that is not played by touch yet is watched all the same: its keys are what a layout begins with.
   if (played === undefined) return void (watches !== undefined && (nodulum.watched = watch(null)));
-  const element = document.querySelector<HTMLElement>(over);
-  if (!element) return fault(`data-over="${over}": there is no such element`);
+  const element = document.querySelector(over);
+  if (!(element instanceof HTMLElement)) return fault(`data-over="${over}": there is no such element`);
   const answer = await fetch(played);
   if (!answer.ok) return fault(`data-played="${played}": answered with ${answer.status}`);
   const kinds = as.split(/\s+/).filter(Boolean);

@@ -1,4 +1,5 @@
 /** `nodulum-runtime/turn`: keeps a game turned the way its layout is held: by the browser where it lets itself, else by asking the player. */
+import { elementOf, putAbove, setOwnStyle } from "./element";
 import type { Handle } from "./handle";
 
 export interface TurnOptions {
@@ -15,18 +16,24 @@ export function isHeldRight(
 }
 
 /** Begins; gives what ends it. Browsers lock only what fills the screen: it is tried anew whenever that begins. */
-export function keepTurned(handle: Pick<Handle, "layout" | "screen">, over: HTMLElement, { words = "Turn the device" }: TurnOptions = {}): () => void {
+export function keepTurned(
+  handle: Pick<Handle, "layout" | "screen" | "over">,
+  over: Element | string | null = handle.over,
+  { words = "Turn the device" }: TurnOptions = {},
+): () => void {
+  const game = elementOf(over, "keepTurned: over");
   const hint = document.createElement("div");
   hint.setAttribute("role", "status");
   hint.textContent = words;
-  hint.hidden = true;
-  hint.style.cssText =
-    "position:fixed;inset:0;display:grid;place-items:center;z-index:2147483645;background:#0F171DE6;color:#E8E4DA;font:20px/1.3 system-ui,sans-serif;text-align:center";
-  over.insertAdjacentElement("afterend", hint);
+  setOwnStyle(hint, {
+    ...{ position: "fixed", inset: "0", display: "grid", "place-items": "center", "z-index": "2147483645", "text-align": "center" },
+    ...{ width: "auto", height: "auto", background: "#0F171DE6", color: "#E8E4DA", font: "20px/1.3 system-ui,sans-serif" },
+  });
+  const above = putAbove(hint, game, document.body);
   const look = () => {
     const shows = !isHeldRight(handle.layout.orientation, handle.screen);
     hint.hidden = !shows;
-    hint.style.display = shows ? "grid" : "none";
+    hint.style.setProperty("display", shows ? "grid" : "none", "important");
   };
   const lock = () => {
     const { orientation } = handle.layout;
@@ -35,13 +42,13 @@ export function keepTurned(handle: Pick<Handle, "layout" | "screen">, over: HTML
     if (document.fullscreenElement && orientation !== "both") void device?.lock?.(orientation).catch(() => undefined);
   };
   const observer = new ResizeObserver(look);
-  observer.observe(over);
+  observer.observe(game);
   document.addEventListener("fullscreenchange", lock);
   lock();
   look();
   return () => {
     observer.disconnect();
     document.removeEventListener("fullscreenchange", lock);
-    hint.remove();
+    above.close();
   };
 }

@@ -26,7 +26,8 @@ export interface Desk {
   close(): void;
 }
 
-const isTyping = (target: EventTarget | null) => target instanceof Element && target.closest("input,textarea,select,[contenteditable]") !== null;
+/** Whether text is typed into an element. */
+export const isTyping = (target: EventTarget | null) => target instanceof Element && target.closest("input,textarea,select,[contenteditable]") !== null;
 
 export function createDesk({ feed, now, codes, keys, pads, used, onPad, lost }: DeskParts): Desk {
   const listening = createListening();

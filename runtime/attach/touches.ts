@@ -1,0 +1,74 @@
+/**
+ * Touch events without our fingers. A browser tells of the same finger twice, as a pointer and as a touch, under two numbers that have nothing to
+ * do with each other. A pointer comes down just before its touch does, at the same place: so a touch that starts belongs to the nearest pointer
+ * that waits for one.
+ *
+ * A touch event lists fingers of ours beside those of the game. The game gets the same event with our fingers left out, or none.
+ */
+import type { Point } from "../../core/engine/geometry/point";
+
+/** A pointer that has come down and whose touch has not started yet. */
+interface Waiting extends Point {
+  readonly pointerId: number;
+  readonly isOurs: boolean;
+}
+
+/** As much of a touch and of an event as it takes. */
+export interface OneTouch {
+  readonly identifier: number;
+  readonly clientX: number;
+  readonly clientY: number;
+}
+export interface TouchLists<T extends OneTouch = OneTouch> {
+  readonly type: string;
+  readonly touches: ArrayLike<T>;
+  readonly targetTouches: ArrayLike<T>;
+  readonly changedTouches: ArrayLike<T>;
+}
+
+/** What becomes of a touch event: the game gets it as it is, not at all, or with these lists. */
+export type Sifted<T extends OneTouch> = "all" | "none" | Pick<TouchLists<T>, "touches" | "targetTouches" | "changedTouches">;
+
+export interface TouchSieve {
+  /** A pointer of a finger has come down: ours, or the game's. */
+  down(pointerId: number, at: Point, isOurs: boolean): void;
+  /** A pointer has gone. */
+  gone(pointerId: number): void;
+  /** Whether fingers of ours are known to be down. */
+  holds(): boolean;
+  /** What becomes of a touch event. Every touch event must be given, in order. */
+  sift<T extends OneTouch>(event: TouchLists<T>): Sifted<T>;
+}
+
+export function createTouchSieve(): TouchSieve {
+  let waiting: Waiting[] = [];
+  const ours = new Set<number>();
+  const start = ({ identifier, clientX, clientY }: OneTouch) => {
+    ours.delete(identifier);
+    let nearest: Waiting | null = null;
+    const distance = ({ x, y }: Point) => Math.hypot(x - clientX, y - clientY);
+    for (const one of waiting) if (nearest === null || distance(one) < distance(nearest)) nearest = one;
+    if (nearest === null) return;
+    waiting = waiting.filter((one) => one !== nearest);
+    if (nearest.isOurs) ours.add(identifier);
+  };
+  return {
+    down(pointerId, { x, y }, isOurs) {
+      waiting.push({ pointerId, x, y, isOurs });
+    },
+    gone(pointerId) {
+      waiting = waiting.filter((one) => one.pointerId !== pointerId);
+    },
+    holds: () => ours.size > 0,
+    sift<T extends OneTouch>(event: TouchLists<T>): Sifted<T> {
+      const changed = Array.from(event.changedTouches);
+      if (event.type === "touchstart") changed.forEach(start);
+      if (ours.size === 0) return "all";
+      const theirs = (list: ArrayLike<T>) => Array.from(list).filter(({ identifier }) => !ours.has(identifier));
+      const left = { touches: theirs(event.touches), targetTouches: theirs(event.targetTouches), changedTouches: theirs(event.changedTouches) };
+      const isUntouched = left.touches.length === event.touches.length && left.changedTouches.length === changed.length;
+      if (event.type === "touchend" || event.type === "touchcancel") for (const { identifier } of changed) ours.delete(identifier);
+      return isUntouched ? "all" : left.changedTouches.length === 0 ? "none" : left;
+    },
+  };
+}

@@ -1,0 +1,42 @@
+/** Fills the screen with an element of the game. */
+import { elementOf } from "./element";
+
+/** What an element has while it is laid over the window because the browser fills the screen with none. */
+const FILLING: Readonly<Record<string, string>> = {
+  position: "fixed",
+  inset: "0",
+  width: "100vw",
+  height: "100dvh",
+  margin: "0",
+  "max-width": "none",
+  "max-height": "none",
+  "z-index": "2147483640",
+};
+
+/**
+ * Fills the screen with an element, given as for `over`: the game's canvas or what holds it. Call it in a handler of a click, a key or a touch that
+ * no control takes: browsers refuse it elsewhere. Resolves with a function that ends it; the controls follow both ways. A phone whose browser fills
+ * the screen with no element gets it laid over the whole window. Rejects, in words, where the browser refuses.
+ */
+export async function fullscreen(element: Element | string | null): Promise<() => Promise<void>> {
+  const filled = elementOf(element, "fullscreen: the element");
+  if (typeof filled.requestFullscreen !== "function" || !document.fullscreenEnabled) return fillWindow(filled);
+  try {
+    await filled.requestFullscreen({ navigationUI: "hide" });
+  } catch (error) {
+    throw new Error(`fullscreen: the browser refused (${error instanceof Error ? error.message : String(error)}). Call it in a handler of a click or a key.`);
+  }
+  return async () => {
+    if (document.fullscreenElement === filled) await document.exitFullscreen();
+  };
+}
+
+function fillWindow(element: HTMLElement): () => Promise<void> {
+  const { style } = element;
+  const before = Object.keys(FILLING).map((name) => [name, style.getPropertyValue(name), style.getPropertyPriority(name)] as const);
+  for (const [name, value] of Object.entries(FILLING)) style.setProperty(name, value, "important");
+  return () => {
+    for (const [name, value, priority] of before) style.setProperty(name, value, priority);
+    return Promise.resolve();
+  };
+}
