@@ -20,17 +20,20 @@ html, body { margin: 0; height: 100%; background: #0f171d; color: #e8e4da; font:
 <div id="game"></div>
 <pre id="values"></pre>
 <script type="module">
-// Serve this folder (a page from the disk may not fetch); what stands below is all a game needs.
+// Serve this folder (a page from the disk may not fetch). What stands below is all a game needs.
 import { play } from "./nodulum-runtime/index.js";
 import { drawing } from "./nodulum-runtime/drawing.js";
 
-const answer = await fetch("${encodeURIComponent(playedFile)}");
-const played = await answer.json();
-const handle = play(played, { over: document.querySelector("#game"), draw: drawing, appear: "always" });
+const file = await (await fetch("${encodeURIComponent(playedFile)}")).text();
+const controls = play(file, { over: "#game", draw: drawing, appear: "always" });
+const { actions, moments } = controls.layout;
+// A game says which moment it is in; without one every control shows.
+if (moments.length > 0) controls.moment = moments[0].id;
 const values = document.querySelector("#values");
-handle.onTick(() => {
-  values.textContent = played.actions.map(({ name }) => name + ": " + JSON.stringify(handle.value(name))).join("\\n");
+controls.onTick(() => {
+  values.textContent = actions.map(({ name }) => name + ": " + JSON.stringify(controls.value(name))).join("\\n");
 });
+window.controls = controls; // to try calls in the browser's console
 </script>
 </body>
 </html>

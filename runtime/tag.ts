@@ -59,7 +59,7 @@ async function begin({ played, over = "canvas", as = "", watch: watches, moment,
   overlay(handle, element);
   if (kinds.includes("keys")) asKeys(handle);
   if (kinds.includes("pad")) asPad(handle);
-  if (kinds.includes("mouse")) asMouse(handle, element);
+  if (kinds.includes("mouse")) asMouse(handle);
   dispatchEvent(new CustomEvent("nodulum", { detail: handle }));
 }
 

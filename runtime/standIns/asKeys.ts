@@ -1,10 +1,11 @@
 /** A layout as a keyboard: each action's first key a direction goes down and up, for games that know only keys. */
-import type { ActionValue, ActionValues } from "../../core/engine/input/events";
+import type { ActionValue, ActionValues, InputEvent } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_EVENT } from "../attach/desk";
 import type { Handle } from "../handle";
 import { keyFigures } from "./keyFigures";
 import { isDownNow } from "./switches";
+import { focusGame, targetFor, type StandInTarget } from "./target";
 
 /** A key, and how much of an action presses it. */
 interface KeyOf {
@@ -44,18 +45,36 @@ export function keysOf({ kind, keys }: PlayedAction): readonly KeyOf[] {
   }
 }
 
-/** Sends an event of a key to where a keyboard would. */
-function send(type: "keydown" | "keyup", code: string, repeat: boolean): void {
-  const [key, keyCode] = keyFigures(code);
-  const event = new KeyboardEvent(type, { code, key, repeat, bubbles: true, cancelable: true, composed: true });
-  // The old figures cannot be given to the constructor.
-  for (const name of ["keyCode", "which"]) Object.defineProperty(event, name, { value: keyCode });
-  Object.defineProperty(event, OWN_EVENT, { value: true });
-  (document.activeElement ?? document.body).dispatchEvent(event);
+/** The flags of a keyboard event by the keys that set them (UI Events, "modifier keys"). */
+const MODIFIERS = { shiftKey: "Shift", ctrlKey: "Control", altKey: "Alt", metaKey: "Meta" } as const;
+
+/** The flags for the keys that are down. */
+function modifiersOf(isDown: (code: string) => boolean) {
+  const flag = (name: string) => isDown(`${name}Left`) || isDown(`${name}Right`);
+  return { shiftKey: flag(MODIFIERS.shiftKey), ctrlKey: flag(MODIFIERS.ctrlKey), altKey: flag(MODIFIERS.altKey), metaKey: flag(MODIFIERS.metaKey) };
 }
 
-/** Plays a handle as keys. Gives what ends it; whatever is down then comes up. */
-export function asKeys(handle: Pick<Handle, "layout" | "onTick">): () => void {
+/** Where a key is that stands on a keyboard twice (`KeyboardEvent.location`). */
+function locationOf(code: string): number {
+  if (code.startsWith("Numpad")) return KeyboardEvent.DOM_KEY_LOCATION_NUMPAD;
+  const [, side] = /^(?:Shift|Control|Alt|Meta)(Left|Right)$/.exec(code) ?? [];
+  return side === "Left"
+    ? KeyboardEvent.DOM_KEY_LOCATION_LEFT
+    : side === "Right"
+      ? KeyboardEvent.DOM_KEY_LOCATION_RIGHT
+      : KeyboardEvent.DOM_KEY_LOCATION_STANDARD;
+}
+
+export interface KeysOptions {
+  /** Where the events go: an element, `window`, `document` or a selector. Without it the game's element, or what in it has the focus. */
+  readonly target?: StandInTarget;
+  /** Whether a key that is held comes again, as on a keyboard. True unless told. */
+  readonly repeats?: boolean;
+}
+
+/** Plays a handle as keys. Gives what ends it; whatever is down then comes up. Throws where `target` finds nothing, or a field for text. */
+export function asKeys(handle: Pick<Handle, "layout" | "onTick" | "over">, { target, repeats = true }: KeysOptions = {}): () => void {
+  const targetNow = targetFor(handle, target, "asKeys");
   const down = new Map<string, number>();
   /** What a hand holds on a real keyboard: the game has heard of that already. */
   const real = new Set<string>();
@@ -67,12 +86,23 @@ export function asKeys(handle: Pick<Handle, "layout" | "onTick">): () => void {
   };
   addEventListener("keydown", heard, true);
   addEventListener("keyup", heard, true);
+  const send = (type: "keydown" | "keyup", code: string, repeat: boolean) => {
+    const modifiers = modifiersOf((one) => down.has(one) || real.has(one));
+    const [plainKey, keyCode] = keyFigures(code);
+    const key = modifiers.shiftKey && plainKey.length === 1 ? plainKey.toUpperCase() : plainKey;
+    const event = new KeyboardEvent(type, { ...modifiers, code, key, location: locationOf(code), repeat, bubbles: true, cancelable: true, composed: true });
+    // The old figures cannot be given to the constructor.
+    for (const name of ["keyCode", "which"]) Object.defineProperty(event, name, { value: keyCode });
+    Object.defineProperty(event, OWN_EVENT, { value: true });
+    targetNow().dispatchEvent(event);
+  };
   const release = (code: string) => {
     down.delete(code);
     if (last === code) last = null;
     send("keyup", code, false);
   };
-  const tick = (values: ActionValues, timeMs: number) => {
+  const tick = (values: ActionValues, timeMs: number, events: readonly InputEvent[]) => {
+    if (events.some(({ type }) => type === "down")) focusGame(targetNow());
     const amounts = new Map<string, number>();
     for (const action of handle.layout.actions)
       for (const { code, amount } of keysOf(action)) amounts.set(code, Math.max(amounts.get(code) ?? 0, amount(values[action.name])));
@@ -85,7 +115,7 @@ export function asKeys(handle: Pick<Handle, "layout" | "onTick">): () => void {
     }
     // As on a keyboard only the key that went down last comes again.
     const due = last === null ? undefined : down.get(last);
-    if (last !== null && due !== undefined && timeMs >= due) {
+    if (repeats && last !== null && due !== undefined && timeMs >= due) {
       down.set(last, due + REPEAT_EVERY_MS);
       send("keydown", last, true);
     }

@@ -3,6 +3,7 @@ import type { ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_EVENT } from "../attach/desk";
 import type { Handle } from "../handle";
+import { focusGame, targetFor, type StandInTarget } from "./target";
 
 /** CSS px a unit that a motion gives, across and down; the mouse's own scale read backwards. */
 function pxAUnit({ mouse }: PlayedAction): readonly [number, number] {
@@ -21,24 +22,40 @@ function buttonOf({ mouse }: PlayedAction): number | null {
 /** Bit of `buttons` of a `button`: the second and the third stand the other way round (Pointer Events). */
 const BIT = [1, 4, 2, 8, 16];
 
-/** Plays a handle as the mouse over an element. Gives what ends it; buttons that are down come up. */
-export function asMouse(handle: Pick<Handle, "layout" | "onTick">, over: Element): () => void {
+export interface MouseOptions {
+  /** Where the events go: an element, `window`, `document` or a selector. Without it the game's element. */
+  readonly target?: StandInTarget;
+}
+
+const SECOND = 2;
+
+/**
+ * Plays a handle as the mouse over an element: movement, buttons, and what browsers make of them: `click` of the main button, `auxclick` of the
+ * others, `contextmenu` of the second. Gives what ends it; buttons that are down come up. Throws where `target` finds nothing, or a field for text.
+ */
+export function asMouse(handle: Pick<Handle, "layout" | "onTick" | "over">, options: MouseOptions | Element = {}): () => void {
+  const given = options instanceof Element ? options : options.target;
+  const targetNow = given === undefined ? () => handle.over : targetFor(handle, given, "asMouse");
   const down = new Set<number>();
   let [x, y] = [0, 0];
   /** A mouse moves by whole px: what is less waits for the next tick. */
   let rest: readonly [number, number] = [0, 0];
+  const dispatch = (event: Event) => targetNow().dispatchEvent(Object.defineProperty(event, OWN_EVENT, { value: true }));
   const send = (type: "move" | "down" | "up", button: number, dx = 0, dy = 0) => {
-    const box = over.getBoundingClientRect();
+    const box = handle.over.getBoundingClientRect();
     const at = { clientX: box.left + box.width / 2 + x, clientY: box.top + box.height / 2 + y };
     const buttons = [...down].reduce((all, one) => all | (BIT[one] ?? 0), 0);
-    for (const Kind of [PointerEvent, MouseEvent]) {
-      const init = { ...at, button, buttons, movementX: dx, movementY: dy, bubbles: true, cancelable: true, composed: true, view: window };
-      const name = `${Kind === PointerEvent ? "pointer" : "mouse"}${type}`;
-      const event = new Kind(name, Kind === PointerEvent ? { ...init, pointerType: "mouse", pointerId: 1, isPrimary: true } : init);
-      over.dispatchEvent(Object.defineProperty(event, OWN_EVENT, { value: true }));
-    }
+    const common = { ...at, button, buttons, bubbles: true, cancelable: true, composed: true, view: window };
+    const pointer = { ...common, pointerType: "mouse", pointerId: 1, isPrimary: true };
+    const counted = { ...pointer, detail: 1 };
+    dispatch(new PointerEvent(`pointer${type}`, { ...pointer, movementX: dx, movementY: dy }));
+    dispatch(new MouseEvent(`mouse${type}`, { ...common, movementX: dx, movementY: dy, detail: type === "move" ? 0 : 1 }));
+    if (type !== "up") return;
+    dispatch(new PointerEvent(button === 0 ? "click" : "auxclick", counted));
+    if (button === SECOND) dispatch(new PointerEvent("contextmenu", counted));
   };
-  const stop = handle.onTick((values: ActionValues) => {
+  const stop = handle.onTick((values: ActionValues, _timeMs, events) => {
+    if (events.some(({ type }) => type === "down")) focusGame(targetNow());
     for (const action of handle.layout.actions) {
       const value = values[action.name];
       if (action.kind === "motion") {

@@ -8,6 +8,9 @@ import { DOWN_AT } from "./switches";
 const BUTTONS = 17;
 const AXES = 4;
 
+/** Two changes lie so far apart at least, ms. */
+const LEAST_RISE_MS = 0.001;
+
 interface Amounts {
   readonly buttons: number[];
   readonly axes: number[];
@@ -55,7 +58,7 @@ export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
   const browsers = navigator.getGamepads?.bind(navigator) ?? (() => []);
   const free = [...browsers()].findIndex((pad) => pad === null);
   const index = free >= 0 ? free : [...browsers()].length;
-  const state = { buttons: Array.from({ length: BUTTONS }, () => 0), axes: Array.from({ length: AXES }, () => 0), timestamp: 0 };
+  const state = { buttons: Array.from({ length: BUTTONS }, () => 0), axes: Array.from({ length: AXES }, () => 0), timestamp: performance.now() };
   const snapshot = (connected: boolean) => ({
     id: OWN_PAD,
     index,
@@ -76,10 +79,13 @@ export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
     return all as (Gamepad | null)[];
   };
   Object.defineProperty(navigator, "getGamepads", { value: withOurs, configurable: true, writable: true });
-  const stop = handle.onTick((values: ActionValues, timeMs) => {
+  const isSame = (a: readonly number[], b: readonly number[]) => a.every((value, i) => value === b[i]);
+  const stop = handle.onTick((values: ActionValues) => {
     const amounts = { buttons: state.buttons.map(() => 0), axes: state.axes.map(() => 0) };
     for (const action of handle.layout.actions) putOnPad(action, values[action.name], amounts);
-    Object.assign(state, amounts, { timestamp: timeMs });
+    if (isSame(amounts.buttons, state.buttons) && isSame(amounts.axes, state.axes)) return;
+    // The time of the last change (W3C Gamepad, `timestamp`): libraries pass over a pad whose time has not risen. The clock may stand still.
+    Object.assign(state, amounts, { timestamp: Math.max(performance.now(), state.timestamp + LEAST_RISE_MS) });
   });
   tell("gamepadconnected");
   return () => {
