@@ -139,7 +139,7 @@ export class Hand {
   static async of(page: Page): Promise<Hand> {
     return new Hand(await page.context().newCDPSession(page));
   }
-  async #send(type: "touchStart" | "touchMove" | "touchEnd" | "touchCancel") {
+  async #send(type: "touchStart" | "touchMove" | "touchCancel") {
     const touchPoints = type === "touchCancel" ? [] : [...this.#down].map(([id, at]) => ({ id, ...at }));
     await this.session.send("Input.dispatchTouchEvent", { type, touchPoints });
   }
@@ -152,8 +152,10 @@ export class Hand {
     await this.#send("touchMove");
   }
   async up(id: number) {
+    // A touch that ends is named; those that are not named stay down.
+    const at = this.#down.get(id)!;
     this.#down.delete(id);
-    await this.#send("touchEnd");
+    await this.session.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [{ id, ...at }] });
   }
   async cancel() {
     this.#down.clear();

@@ -35,7 +35,7 @@ export function watch(handle: Pick<Handle, "asked" | "reads" | "digest"> | null)
     true,
   );
   listening.on("keyup", (event) => void down.delete(event.code), true);
-  listening.on("blur", () => down.clear(), true);
+  listening.on("blur", (event) => void (event.target === window && down.clear()), true);
   return {
     file: () =>
       `${JSON.stringify(

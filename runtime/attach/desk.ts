@@ -49,7 +49,8 @@ export function createDesk({ feed, now, codes, keys, pads, used, onPad, lost }: 
     lost();
   };
   const hidden = () => document.hidden && letGo();
-  listening.on("blur", letGo, true);
+  // The window hears on the way down of every field that loses the focus, too.
+  listening.on("blur", (event) => event.target === window && letGo(), true);
   listening.on("pagehide", letGo, true);
   document.addEventListener("visibilitychange", hidden);
   return {

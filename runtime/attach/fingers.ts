@@ -115,6 +115,7 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
     const isTaken = isForUs(event);
     gone.delete(event.pointerId);
     decided.set(event.pointerId, isTaken);
+    if (!isTaken && event.pointerType !== "mouse" && theirs.size === 0) theirPrimary = event.pointerId;
     return isTaken;
   };
   const leave = (pointerId: number) => {
@@ -150,13 +151,12 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
     else sieve.down(event.pointerId, { x: event.clientX, y: event.clientY }, isTaken);
     if (!isTaken) {
       if (isMouse) return void (isWithin && !isClosing && give(event, "down", false));
-      if (theirs.size === 0) theirPrimary = event.pointerId;
       theirs.add(event.pointerId);
       return passOn(event);
     }
+    focusAt(targetOf(event));
     down.set(event.pointerId, { isMouse, clientX: event.clientX, clientY: event.clientY });
     taken.add(event.pointerId);
-    focusAt(targetOf(event));
     give(event, "down", true);
     take(event);
   });

@@ -28,6 +28,14 @@ const middleOf = (element: Element) => {
   return { x: (left + right) / 2, y: (top + bottom) / 2 };
 };
 
+/** The width or the height of an element with padding and border, CSS px, to parts of a px, which `offsetWidth` does not tell; null: it has none. */
+function borderSide(style: CSSStyleDeclaration, side: "width" | "height", ends: readonly string[]): number | null {
+  const px = (name: string) => Number.parseFloat(style.getPropertyValue(name)) || 0;
+  const inner = Number.parseFloat(style.getPropertyValue(side));
+  if (!Number.isFinite(inner)) return null;
+  return style.boxSizing === "border-box" ? inner : ends.reduce((all, end) => all + px(`padding-${end}`) + px(`border-${end}-width`), inner);
+}
+
 /** Begins with `ours`, which must have the same offset parent as the element; `style` is put on it besides. */
 export function createLaid(ours: HTMLElement, style: Readonly<Record<string, string>>): Laid {
   setOwnStyle(ours, { ...style, display: "block", position: "absolute", "pointer-events": "none", "box-sizing": "border-box" });
@@ -65,15 +73,8 @@ export function createLaid(ours: HTMLElement, style: Readonly<Record<string, str
       const theirs = getComputedStyle(element);
       for (const name of OWN_TRANSFORMS) set(name, theirs.getPropertyValue(name));
       set("z-index", theirs.zIndex);
-      const [width, height] = [element.offsetWidth, element.offsetHeight];
-      set("width", `${width}px`);
-      set("height", `${height}px`);
-      centre(element);
-      // `offsetWidth` is a whole number; an element that is not turned tells its sides exactly.
-      const [shown, wanted] = [ours.getBoundingClientRect(), element.getBoundingClientRect()];
-      const [wider, taller] = [wanted.width / shown.width, wanted.height / shown.height];
-      if (wider !== 1 && Math.abs(wider - 1) * width < 1) set("width", `${width * wider}px`);
-      if (taller !== 1 && Math.abs(taller - 1) * height < 1) set("height", `${height * taller}px`);
+      set("width", `${borderSide(theirs, "width", ["left", "right"]) ?? element.offsetWidth}px`);
+      set("height", `${borderSide(theirs, "height", ["top", "bottom"]) ?? element.offsetHeight}px`);
       centre(element);
       apart = measure(element);
       return true;
