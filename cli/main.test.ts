@@ -11,7 +11,7 @@ import { conformanceCases, difference, missesCases } from "../test/cases";
 import { commandLine } from "../test/commandLine";
 import { sampleLayouts } from "../test/samples";
 
-const { folder, put, nodulum } = commandLine();
+const { folder, put, nodulum, piped } = commandLine();
 const CORNER = { kind: "pin", frame: "safe", anchor: [1, 1], pivot: [1, 1] };
 const [, second] = conformanceCases();
 const layout = put("case.json", JSON.stringify(second.layout));
@@ -38,6 +38,46 @@ test("replay prints a line a tick, as the conformance case says", () => {
       second.frames,
     ),
   ).toBeNull();
+});
+
+test("replay reads its events from a pipe, by - and by /dev/stdin, and names the line at fault", () => {
+  const trace = second.trace.map((e) => JSON.stringify(e)).join("\n");
+  const file = put("piped.ndjson", trace);
+  const call = (name: string) => ["replay", layout, ...playerView, "--hz", String(second.options.hz), "--trace", name];
+  const { out } = nodulum(...call(file));
+  expect(out.split("\n").length).toBeGreaterThan(5);
+  for (const name of ["-", "/dev/stdin"]) {
+    expect(piped(trace, ...call(name))).toMatchObject({ code: 0, out, err: "" });
+    const broken = piped(`${trace}\n{"t":1}`, ...call(name));
+    expect([broken.code, broken.out]).toEqual([2, ""]);
+    expect(broken.err).toMatch(new RegExp(`^nodulum: ${name}: .*line ${second.trace.length + 1}|^.*${name}: line ${second.trace.length + 1}`));
+  }
+});
+
+test("a value on a wire from vector to vector is told, with what to write instead; what is printed is the same without it", () => {
+  const stick = (more: object) => ({
+    ...{ id: "stick", name: "stick", kind: "stick", placement: { ...CORNER, offset: ["-10mm", "-10mm"], size: ["20mm", "20mm"] } },
+    serves: [{ port: "vector", action: "walk", ...more }],
+  });
+  const file = (name: string, more: object) =>
+    put(
+      name,
+      JSON.stringify({
+        format: "nodulum-layout",
+        version: 1,
+        name: "S",
+        reference: { width: 16, height: 9 },
+        scale: {},
+        actions: [{ name: "walk", kind: "vector" }],
+        controls: [stick(more)],
+      }),
+    );
+  const [with_, without] = [file("value.json", { value: [0.5, 0.5] }), file("plain.json", {})];
+  const events = `{"t":1,"type":"down","id":1,"x":1250,"y":600}\n{"t":2,"type":"move","id":1,"x":1200,"y":600}`;
+  const call = (name: string) => piped(events, "replay", name, "--screen", "1600x720@254", "--trace", "-");
+  expect(call(without).err).toBe("");
+  expect(call(with_).err).toBe(`${with_}: notice: controls[0].serves[0].value (stick): value ignored: vector gives an amount; write scale\n`);
+  expect(call(with_).out).toBe(call(without).out);
 });
 
 test("check: 0 where all is well, 1 where the layout falls short, json by screens", () => {

@@ -30,7 +30,7 @@ export function addReplay(command: Command): void {
   command
     .argument("<file>")
     .option("--screen <screen>", "of a trace: WxH@ppi[+left,top,right,bottom]")
-    .option("--trace <file>", "events, one JSON object a line")
+    .option("--trace <file>", "events, one JSON object a line; - reads standard input")
     .option("--hz <rate>", "of a trace: ticks a second", "60")
     .option("--take <file>", "a take: events with their screen, hand, size, rate and moment")
     .option("--against [take]", "hold what the take gives against its own frames, or against another take's")
@@ -53,8 +53,9 @@ async function playTrace(file: string, options: ReplayOptions): Promise<void> {
   const playerView = viewFrom(options, layout);
   const resolved = resolve(prepareLayout(layout), screenFrom(screen), { ...playerView, moment: null });
   // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
-  for (const _event of eventsOf(trace, layout));
-  await printStream(replayTicks(layout, resolved, eventsOf(trace, layout), { hz, moment: playerView.moment }));
+  const events = eventsOf(trace, layout);
+  for (const _event of events);
+  await printStream(replayTicks(layout, resolved, events, { hz, moment: playerView.moment }));
 }
 
 async function playTake(file: string, takeFile: string, options: ReplayOptions, command: Command): Promise<void> {

@@ -1,6 +1,6 @@
 /** The chain in one picture: wires by pointer and by key, whole chains, kinds, inputs bound by doing, moments, controls from another layout. */
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, startLayout } from "./bench";
+import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, saved, startLayout } from "./bench";
 
 const action = (page: Page, name: string) => page.locator(`[data-action="${name}"]`);
 const card = (page: Page, id: string) => page.locator(`[data-sheet-control="${id}"]`);
@@ -41,6 +41,23 @@ test("wires are drawn from either end; one that does not fit is refused with wha
   await expect(wire(page, "hardware keys 1 pump")).toBeAttached();
   for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: /^Undo: wire/ }).click();
   await expect(card(page, "helm")).not.toContainText("horn");
+});
+
+test("a value that a wire ignores is told at the wire, and removed by a click", async ({ page }) => {
+  await open(page, "/actions");
+  const placement = { kind: "pin", frame: "screen", anchor: [0, 1], pivot: [0, 1], offset: ["10mm", "-10mm"], size: ["24mm", "24mm"] };
+  const fins = { id: "fins", name: "fins", kind: "stick", placement, serves: [{ port: "vector", action: "swim", value: [1, 0] }] };
+  const layout = { format: "nodulum-layout", version: 1, name: "Kelp", reference: { width: 1600, height: 720 }, scale: {}, controls: [fins] };
+  const text = JSON.stringify({ ...layout, actions: [{ name: "swim", kind: "vector" }] });
+  await page.goto("/handoff");
+  await page.getByLabel("Files to take in").setInputFiles({ name: "kelp.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await expect(page.getByRole("button", { name: "Layouts; open: Kelp" })).toBeVisible();
+  await saved(page);
+  await page.goto("/actions");
+  await expect(card(page, "fins")).toContainText("value ignored: vector gives an amount; write scale");
+  await card(page, "fins").getByRole("button", { name: "Remove", exact: true }).click();
+  await expect(card(page, "fins")).not.toContainText("ignored");
+  await expect(page.getByRole("button", { name: "Undo: remove the ignored value of fins" })).toBeVisible();
 });
 
 test("a wire is drawn by keyboard alone, along the ends that fit", async ({ page }) => {

@@ -4,7 +4,7 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-/** A new folder; a file put into it, by its path; and a call, with what it printed and its exit code. */
+/** A new folder; a file put into it, by its path; and a call, with what it printed and its exit code; `piped`: with something on standard input. */
 export function commandLine() {
   const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
   const put = (name: string, text: string) => {
@@ -12,9 +12,10 @@ export function commandLine() {
     writeFileSync(path, text);
     return path;
   };
-  const nodulum = (...args: string[]) => {
-    const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26 });
+  const piped = (input: string, ...args: string[]) => {
+    const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26, input });
     return { code: done.status, out: done.stdout, err: done.stderr };
   };
-  return { folder, put, nodulum };
+  const nodulum = (...args: string[]) => piped("", ...args);
+  return { folder, put, nodulum, piped };
 }

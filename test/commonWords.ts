@@ -6,7 +6,7 @@ export const COMMON_WORDS: ReadonlySet<string> = new Set(
   code codes colour columns common compare compile constant constants contains context contrast convert copies copy covered csv curve data default delete
   dissolve distance distribute do doc docs done down duplicate edge edges edit empty end ends enough entry error event events extent fall falls farthest
   field fields figures file fill find first fit fits fitting for form format formed forms found fraction frames from gap gaps gather gives go group groups guide
-  half hand help hidden hide icon id identifiers ids in index initial ink input inputs intervals into is item join json junit keep key kind kinds known language
+  half hand help hidden hide icon id identifiers ids ignored in index initial ink input inputs intervals into is item join json junit keep key kind kinds known language
   languages layouts lead least leaves left length let lift likely limits linear list listed log looks lost luminance magnitude main make match mean measure
   metrics migrate migration migrations mismatch mismatches mm ms mouse move moved name names nearest new node not number of off offer ok on one only open or
   orientation other out outside output over own pair pairs paste path pattern per picture place placed placement placements places point points

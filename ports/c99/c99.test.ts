@@ -21,6 +21,7 @@ import { readPlayed } from "../../core/engine/read/played";
 import { conformanceCases, difference } from "../../test/cases";
 import { brokenPlayed, numbersFrom } from "../../test/fuzz";
 import { sampleLayouts } from "../../test/samples";
+import { placed, staged } from "../../test/stage";
 
 const here = __dirname;
 const make = (target: string) => spawnSync("make", ["-C", here, target], { encoding: "utf8" });
@@ -212,6 +213,92 @@ int main(void) {
   expect(status).toBe(0);
   expect(stdout).toMatch(/^ +\d+\.\d\d s .*nudge.*\n/);
   expect(stdout.trim().split("\n").at(-1)).toMatch(/^\d+ ticks of Brackwater$/);
+});
+
+/** A game's loop that gets its clock wrong, with touches as a system names them: 64 bits, many of them alike in their lower half. */
+const LOOP = `#define NODULUM_IMPLEMENTATION
+#include "nodulum.h"
+#include <stdio.h>
+#include <stdlib.h>
+static char json[1 << 20];
+static nodulum_placed *placed_on(const nodulum_layout *layout, double width) {
+  nodulum_screen screen = {0, 1080, 400, 0, 0, 0, 0};
+  screen.width = width;
+  return nodulum_place(layout, &screen, NULL, malloc(nodulum_place_size(layout)), nodulum_place_size(layout));
+}
+int main(int count, char **words) {
+  static const double ticks[] = {16, 32, 32, 20, -5, 0.0, 48, 64, 1e300, 80};
+  FILE *file = fopen(words[count - 1], "rb");
+  size_t length = fread(json, 1, sizeof(json), file), i;
+  nodulum_layout *layout = nodulum_read(json, length, malloc(nodulum_measure(json, length)), nodulum_measure(json, length), NULL);
+  nodulum_placed *placed = placed_on(layout, 2400), *other = placed_on(layout, 1600);
+  size_t size = nodulum_state_size(placed);
+  nodulum_state *state = nodulum_begin(placed, NULL, malloc(size), size), *copy = (nodulum_state *)malloc(size);
+  nodulum_event key = {NODULUM_KEY, 8, 0, 0, 0, 0, 1, "KeyD", NULL, NULL, 0, 0};
+  nodulum_event touches[3];
+  nodulum_control left, right;
+  double x, y, zero = 0;
+  for (i = 0; i < 10; i += 1) {
+    double tick = ticks[i] == 0.0 ? zero / zero : ticks[i];
+    int code = nodulum_advance(placed, state, &key, i == 0, tick);
+    nodulum_value_vector(state, nodulum_action_index(layout, "walk"), &x, &y);
+    printf("%d %g %.3f\\n", code, nodulum_time(state), x);
+  }
+  memcpy(copy, state, size);
+  printf("other %d %d\\n", nodulum_advance(other, state, &key, 1, 96), memcmp(copy, state, size));
+  nodulum_control_at(placed, 0, &left);
+  nodulum_control_at(placed, 1, &right);
+  memset(touches, 0, sizeof(touches));
+  for (i = 0; i < 3; i += 1) {
+    const nodulum_control *at = i == 0 ? &left : &right;
+    touches[i].type = i == 2 ? NODULUM_UP : NODULUM_DOWN;
+    touches[i].t = 90;
+    touches[i].id = (int64_t)(((uint64_t)(i == 0 ? 1 : 2) << 32) | 7u);
+    touches[i].x = at->visual.x + at->visual.w / 2;
+    touches[i].y = at->visual.y + at->visual.h / 2;
+  }
+  nodulum_advance(placed, state, touches, 2, 96);
+  printf("both %d %d\\n", nodulum_value_press(state, nodulum_action_index(layout, "one")), nodulum_value_press(state, nodulum_action_index(layout, "two")));
+  touches[2].t = 100;
+  nodulum_advance(placed, state, &touches[2], 1, 112);
+  printf("one %d %d\\n", nodulum_value_press(state, nodulum_action_index(layout, "one")), nodulum_value_press(state, nodulum_action_index(layout, "two")));
+  printf("faults %d\\n", nodulum_time_faults(state));
+  return 0;
+}
+`;
+
+withCompiler("a loop whose clock repeats, goes back or is none: time stands, the code says so, and no value is lost; touches have ids of 64 bits", () => {
+  const button = (id: string, x: number) => ({ id, name: id, kind: "button", placement: placed(x, 500, 200), serves: [{ port: "press", action: id }] });
+  const walk = { name: "walk", kind: "vector", riseMs: 100, fallMs: 100, keys: [{ code: "KeyD", value: [1, 0] }] };
+  const press = (name: string) => ({ name, kind: "press" });
+  const file = put("loop.json", compile(staged([button("one", 300), button("two", 900)], [walk, press("one"), press("two")])));
+  const source = put("loop.c", LOOP);
+  const built = spawnSync(
+    "cc",
+    ["-std=c99", "-Wall", "-Wextra", "-Werror", "-g", "-fsanitize=address,undefined", `-I${here}`, source, "-o", join(folder, "loop"), "-lm"],
+    { encoding: "utf8" },
+  );
+  expect(built.stderr).toBe("");
+  const { stdout, stderr } = spawnSync(join(folder, "loop"), [file], { encoding: "utf8", env: { ...process.env, ASAN_OPTIONS: "detect_leaks=0" } });
+  expect([stdout.trim().split("\n"), stderr]).toEqual([
+    [
+      "0 16 0.160",
+      "0 32 0.320",
+      "-2 32 0.320",
+      "-2 32 0.320",
+      "-2 32 0.320",
+      "-2 32 0.320",
+      "0 48 0.480",
+      "0 64 0.640",
+      "-2 64 0.640",
+      "0 80 0.800",
+      "other -1 0",
+      "both 1 1",
+      "one 1 0",
+      "faults 5",
+    ],
+    "",
+  ]);
 });
 
 const hasClang = hasCompiler && spawnSync("clang", ["--version"]).status === 0;

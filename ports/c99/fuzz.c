@@ -69,6 +69,28 @@ static size_t broken(uint64_t *seed, char *bytes, size_t length, size_t room) {
 }
 #endif
 
+static int is_number(double n) { return n - n == 0; }
+
+/* A number that is none, or endless, or far away, or just what the time is, or before it. */
+static double odd_number(uint64_t *seed, double time) {
+  static const double far[] = {1e12, -1e12, 1e16, -1e16, 1e300, -1e300, 1.7e308, -1.7e308, 0, -0.0, 1e-300};
+  double none = 0.0 * (double)below(seed, 1);
+  switch (below(seed, 6)) {
+    case 0:
+      return none / none;
+    case 1:
+      return 1 / none;
+    case 2:
+      return -1 / none;
+    case 3:
+      return time;
+    case 4:
+      return time - (double)below(seed, 100);
+    default:
+      return far[below(seed, sizeof(far) / sizeof(far[0]))];
+  }
+}
+
 static void play(uint64_t *seed, const nodulum_layout *layout) {
   static const double sides[] = {1, 240, 1080, 2400, 20000};
   static const char *const names[] = {"KeyW", "KeyD", "Space", "under-way", "log-open", "helm", "horn", "no such"};
@@ -92,17 +114,21 @@ static void play(uint64_t *seed, const nodulum_layout *layout) {
   state = nodulum_begin(placed, NULL, memory, size);
   for (ticks = 1; ticks < 12; ticks += 1) {
     nodulum_event events[8];
-    double pad[80];
+    double pad[80], before = nodulum_time(state);
+    /* Times as games get them wrong: back, the same once more, none at all, far away. */
+    double tick = below(seed, 4) != 0 ? (double)ticks * 16 : odd_number(seed, before);
+    int faults = nodulum_time_faults(state), is_later = tick > before && tick <= 1e15, told;
     size_t n = below(seed, 8);
     for (i = 0; i < 80; i += 1) pad[i] = (double)below(seed, 5) - 2;
     for (i = 0; i < n; i += 1) {
       nodulum_event *e = &events[i];
       memset(e, 0, sizeof(*e));
       e->type = (int)below(seed, 15) - 1;
-      e->t = (double)ticks * 16 - 8;
-      e->id = (int32_t)below(seed, 40);
-      e->x = (double)below(seed, 3000) - 100;
-      e->y = below(seed, 50) == 0 ? 0.0 / (double)below(seed, 1) : (double)below(seed, 2000) - 100;
+      e->t = below(seed, 6) == 0 ? odd_number(seed, before) : (double)ticks * 16 - 8;
+      e->id = (int64_t)below(seed, 40);
+      if (below(seed, 4) == 0) e->id = (int64_t)(next_of(seed) >> below(seed, 64)) - (int64_t)below(seed, 2);
+      e->x = below(seed, 50) == 0 ? odd_number(seed, before) : (double)below(seed, 3000) - 100;
+      e->y = below(seed, 50) == 0 ? odd_number(seed, before) : (double)below(seed, 2000) - 100;
       e->button = (int)below(seed, 40) - 2;
       e->on = (int)below(seed, 2);
       e->name = below(seed, 9) == 0 ? NULL : names[below(seed, 8)];
@@ -112,18 +138,22 @@ static void play(uint64_t *seed, const nodulum_layout *layout) {
     }
     /* A copy of a state goes on as the state itself does, to the byte. */
     memcpy(copy, memory, size);
-    (void)nodulum_advance(placed, state, events, n, (double)ticks * 16);
-    (void)nodulum_advance(placed, (nodulum_state *)copy, events, n, (double)ticks * 16);
+    told = nodulum_advance(placed, state, events, n, tick);
+    (void)nodulum_advance(placed, (nodulum_state *)copy, events, n, tick);
     if (memcmp(copy, memory, size) != 0) exit(9);
+    /* Time never goes back, and what was not later is told and counted. */
+    if (nodulum_time(state) != (is_later ? tick : before)) exit(10);
+    if ((told == NODULUM_TIME_NOT_LATER) == is_later || nodulum_time_faults(state) != faults + !is_later) exit(11);
     for (i = 0; i < (size_t)nodulum_action_count(layout); i += 1) {
       double x, y;
       nodulum_value_vector(state, (int)i, &x, &y);
-      if (x - x != 0 || y - y != 0) exit(5);
+      if (!is_number(x + y)) exit(5);
     }
     for (i = 0; i < (size_t)nodulum_control_count(placed); i += 1) {
       nodulum_look look;
       nodulum_control control;
       if (!nodulum_look_at(placed, state, (int)i, &look) || !nodulum_control_at(placed, (int)i, &control)) exit(6);
+      if (!is_number(look.base_x + look.base_y + look.knob_x + look.knob_y + look.opacity)) exit(12);
     }
   }
   free(copy);

@@ -7,6 +7,8 @@
  *   #define NODULUM_IMPLEMENTATION      in exactly one file, before it is included
  *   #define NODULUM_NONE                for builds without touch: the same calls, resting values, no code
  *
+ * It uses math.h: link the mathematics library where it is a library of its own (-lm on Linux, Android, the BSDs; nothing on Windows and macOS).
+ *
  * The order of work: read a played file once, place it on the screen (anew when the screen, the hand or the player's size changes), begin a
  * state, and advance it once a tick with what has happened since the last one. Memory is the caller's, at every step: ask how much is wanted,
  * hand it in. Whatever is handed out points into that memory and lives as long as it does. The block of a state is bytes without pointers: it
@@ -79,8 +81,8 @@ enum {
 
 typedef struct nodulum_event {
   int type;
-  double t; /* ms, never earlier than the event before, no later than the tick */
-  int32_t id;
+  double t; /* ms, never earlier than the event before, no later than the tick; what lies outside is moved to the nearer end */
+  int64_t id; /* any number that tells a touch from the others that are down, such as an SDL_FingerID or a pointer */
   double x, y;
   int button, on;
   const char *name;
@@ -144,7 +146,16 @@ int nodulum_zone_in(const nodulum_placed *placed, int index, const char *moment)
 size_t nodulum_state_size(const nodulum_placed *placed);
 /* A state before the first tick: nothing touched, in a moment (NULL: none). NULL where `size` is too little or the moment is none of the layout's. */
 nodulum_state *nodulum_begin(const nodulum_placed *placed, const char *moment, void *memory, size_t size);
-/* One tick at `tick_ms`, later than the last: takes the events in order and works out every value. Gives how many events were refused (a type or a name that is none, a figure that is not finite). */
+/* What nodulum_advance returns instead of a count. */
+enum {
+  NODULUM_OTHER_PLACING = -1, /* the state was begun on another layout, screen or player: nothing was done; begin a state on this placing */
+  NODULUM_TIME_NOT_LATER = -2 /* the tick is not later than the last one: it was played at the time of the last one, and counted */
+};
+/*
+ * One tick at `tick_ms`, later than the last (the first: later than 0): takes the events in order and computes every value. Returns how many
+ * events were refused (a type or a name that is none, a figure that is not finite), or one of the codes above. Time never goes back: a tick at the
+ * time of the last one or before it, or at no finite time up to 1e15, takes its events, lets no time pass, and is counted by nodulum_time_faults.
+ */
 int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const nodulum_event *events, size_t count, double tick_ms);
 
 /* What an action gives since the last tick, by its index; resting values beyond the last, and by the wrong kind. */
@@ -152,10 +163,11 @@ int nodulum_value_press(const nodulum_state *state, int index);
 double nodulum_value_axis(const nodulum_state *state, int index);
 void nodulum_value_vector(const nodulum_state *state, int index, double *x, double *y);
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y);
-/* The time of the last tick; the moment, NULL for none. */
+/* The time of the last tick; how many ticks were not later than the one before; the moment, NULL for none. */
 double nodulum_time(const nodulum_state *state);
+int nodulum_time_faults(const nodulum_state *state);
 const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state);
-/* How a control is drawn now: faded, gliding home, held. 0 beyond the last. */
+/* How a control is drawn now: faded, gliding home, held. 0 beyond the last, and for a state of another placing. */
 int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out);
 
 #ifdef __cplusplus
@@ -1855,6 +1867,8 @@ struct nodulum_placed {
   const nodulum_layout *layout;
   const nd_arrangement *arrangement;
   double unit_px, mm_px, width, height;
+  /* What tells this placing from others: a state goes on only where it is the same. */
+  uint64_t mark;
   nd_ready *controls;
   nd_source *sources;
   nd_feed *feeds;
@@ -2151,6 +2165,31 @@ static void nd_place_sources(nodulum_placed *p) {
   }
 }
 
+/* FNV-1a (Fowler, Noll, Vo): a number out of bytes. */
+static uint64_t nd_mark(uint64_t mark, const void *bytes, size_t length) {
+  const unsigned char *b = (const unsigned char *)bytes;
+  size_t i;
+  for (i = 0; i < length; i += 1) mark = (mark ^ b[i]) * 1099511628211u;
+  return mark;
+}
+
+static uint64_t nd_mark_of(const nodulum_layout *layout, const nodulum_screen *s, int mirrored, double player_size) {
+  double figures[9];
+  int i;
+  figures[0] = s->width;
+  figures[1] = s->height;
+  figures[2] = s->ppi;
+  figures[3] = s->left;
+  figures[4] = s->top;
+  figures[5] = s->right;
+  figures[6] = s->bottom;
+  figures[7] = mirrored;
+  figures[8] = player_size;
+  /* Zero is zero, whatever its sign. */
+  for (i = 0; i < 9; i += 1) figures[i] += 0.0;
+  return nd_mark(nd_mark(14695981039346656037u, layout->digest, strlen(layout->digest)), figures, sizeof(figures));
+}
+
 nodulum_placed *nodulum_place(const nodulum_layout *layout, const nodulum_screen *screen, const nodulum_view *view, void *memory, size_t size) {
   nodulum_placed *p = (nodulum_placed *)memory;
   unsigned char *at = (unsigned char *)memory + ((sizeof(nodulum_placed) + 7u) & ~(size_t)7u);
@@ -2162,6 +2201,7 @@ nodulum_placed *nodulum_place(const nodulum_layout *layout, const nodulum_screen
   memset(p, 0, sizeof(*p));
   p->layout = layout;
   p->arrangement = nd_arrangement_for(layout, screen);
+  p->mark = nd_mark_of(layout, screen, mirrored, player_size);
   p->width = screen->width;
   p->height = screen->height;
 #define ND_TAKE(field, type, n) \
@@ -2281,7 +2321,9 @@ typedef struct nd_own {
   double last_held, left_x, left_y, left_base_x, left_base_y;
 } nd_own;
 
+/* A touch: the caller's id, and the number that controls know it by, which no other touch has. */
 typedef struct nd_touch {
+  int64_t given;
   int32_t id;
   int unused;
   double x, y;
@@ -2306,6 +2348,8 @@ typedef struct nd_switch {
 
 struct nodulum_state {
   double time, mouse_x, mouse_y;
+  uint64_t mark;
+  int time_faults, unused;
   int moment, on, touch_count, has_pad, control_count, action_count, repeat_count, code_count;
   double pad_buttons[64], pad_axes[64];
   nd_touch touches[NODULUM_TOUCHES];
@@ -2354,6 +2398,7 @@ nodulum_state *nodulum_begin(const nodulum_placed *placed, const char *moment, v
   nd_parts_of(&parts, placed, state);
   if (memory == NULL || size < parts.size || at == -2) return NULL;
   memset(memory, 0, parts.size);
+  state->mark = placed->mark;
   state->moment = at;
   state->on = 1;
   state->control_count = placed->control_count;
@@ -2905,11 +2950,24 @@ static void nd_stack(const nd_work *w, int32_t touch, double x, double y, uint64
   }
 }
 
-static int nd_touch_at(const nodulum_state *s, int32_t id) {
+static int nd_touch_at(const nodulum_state *s, int64_t given) {
   int i;
   for (i = 0; i < s->touch_count; i += 1)
-    if (s->touches[i].id == id) return i;
+    if (s->touches[i].given == given) return i;
   return -1;
+}
+
+/* The number of a touch: its id where 32 bits hold it and no other touch has it, else the least that is free. */
+static int32_t nd_number_of(const nodulum_state *s, int64_t given) {
+  int32_t number = given >= INT32_MIN && given <= INT32_MAX ? (int32_t)given : 0;
+  int i = 0;
+  while (i < s->touch_count) {
+    if (s->touches[i].id == number) {
+      number = number < 0 || number >= NODULUM_TOUCHES ? 0 : number + 1;
+      i = 0;
+    } else i += 1;
+  }
+  return number;
 }
 
 static void nd_forget_touch(nodulum_state *s, int at) {
@@ -2965,13 +3023,14 @@ static void nd_touch_event(nd_work *w, const nodulum_event *e) {
       if (s->touch_count == NODULUM_TOUCHES) return;
       touch = &s->touches[s->touch_count];
       memset(touch, 0, sizeof(*touch));
-      touch->id = e->id;
+      touch->given = e->id;
+      touch->id = nd_number_of(s, e->id);
       touch->x = e->x;
       touch->y = e->y;
-      nd_stack(w, e->id, e->x, e->y, touch->holds);
+      nd_stack(w, touch->id, e->x, e->y, touch->holds);
       s->touch_count += 1;
       for (i = w->p->control_count - 1; i >= 0; i -= 1)
-        if (nd_has(touch->holds, i)) nd_take(w, i, e->id, e->x, e->y, e->t);
+        if (nd_has(touch->holds, i)) nd_take(w, i, touch->id, e->x, e->y, e->t);
       return;
     }
     case NODULUM_MOVE:
@@ -3259,11 +3318,25 @@ static void nd_work_out(nd_work *w, int index, double time, double ms) {
 
 /* ---- One tick ------------------------------------------------------------------------------------------------------------------------------------------------------------ */
 
-/* Takes one event; 0 where it is refused. */
-static int nd_take_event(nd_work *w, const nodulum_event *e) {
+/* No point goes farther than this, px: far beyond every screen, and squares and sums of such points are finite. */
+#define ND_FARTHEST 1e12
+/* No tick is later than this, ms. */
+#define ND_LATEST 1e15
+
+/* Takes one event; 0 where it is refused. Its time lies within the tick, its point within what can be computed with. */
+static int nd_take_event(nd_work *w, const nodulum_event *given, double tick) {
   nodulum_state *s = w->s;
+  nodulum_event within = *given;
+  const nodulum_event *e = &within;
   int i, at;
   if (!nd_is_finite(e->t)) return 0;
+  if (within.t < s->time - ND_TIME_SLACK) within.t = s->time;
+  if (within.t > tick + ND_TIME_SLACK) within.t = tick;
+  /* What is not finite stays so, and is refused below. */
+  if (within.x > ND_FARTHEST && nd_is_finite(within.x)) within.x = ND_FARTHEST;
+  if (within.x < -ND_FARTHEST && nd_is_finite(within.x)) within.x = -ND_FARTHEST;
+  if (within.y > ND_FARTHEST && nd_is_finite(within.y)) within.y = ND_FARTHEST;
+  if (within.y < -ND_FARTHEST && nd_is_finite(within.y)) within.y = -ND_FARTHEST;
   switch (e->type) {
     case NODULUM_DOWN:
     case NODULUM_MOVE:
@@ -3370,13 +3443,19 @@ static void nd_remember(nd_work *w, int i) {
 int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const nodulum_event *events, size_t count, double tick_ms) {
   nd_work w;
   size_t e;
-  int i, refused = 0;
-  double ms = tick_ms - state->time;
+  int i, refused = 0, is_later = nd_is_finite(tick_ms) && tick_ms > state->time && tick_ms <= ND_LATEST;
+  double ms;
+  if (state->mark != placed->mark) return NODULUM_OTHER_PLACING;
+  if (!is_later) {
+    tick_ms = state->time;
+    if (state->time_faults < INT32_MAX) state->time_faults += 1;
+  }
+  ms = tick_ms - state->time;
   w.p = placed;
   w.s = state;
   nd_parts_of(&w.at, placed, state);
   for (e = 0; e < count; e += 1)
-    if (!nd_take_event(&w, &events[e])) refused += 1;
+    if (!nd_take_event(&w, &events[e], tick_ms)) refused += 1;
   for (i = 0; i < placed->layout->actions.count; i += 1) nd_work_out(&w, i, tick_ms, ms);
   for (i = 0; i < placed->control_count; i += 1)
     if (!nd_is_idle(&w.at.controls[i])) nd_settle_control(&w.at.controls[i], placed->controls[i].control, tick_ms);
@@ -3385,7 +3464,7 @@ int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const no
   state->mouse_x = state->mouse_y = 0;
   state->time = tick_ms;
   for (i = 0; i < placed->control_count; i += 1) nd_remember(&w, i);
-  return refused;
+  return is_later ? refused : NODULUM_TIME_NOT_LATER;
 }
 
 /* ---- What is given and drawn --------------------------------------------------------------------------------------------------------------------------------------------- */
@@ -3414,7 +3493,10 @@ void nodulum_value_vector(const nodulum_state *state, int index, double *x, doub
 }
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y) { nodulum_value_vector(state, index, x, y); }
 double nodulum_time(const nodulum_state *state) { return state->time; }
-const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state) { return nodulum_moment_id(placed->layout, state->moment); }
+int nodulum_time_faults(const nodulum_state *state) { return state->time_faults; }
+const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state) {
+  return state->mark == placed->mark ? nodulum_moment_id(placed->layout, state->moment) : NULL;
+}
 
 static double nd_passed(double since, double length) { return length > 0 ? nd_clamp_to(since / length, 0, 1) : since >= 0 ? 1 : 0; }
 static double nd_glide(double part) {
@@ -3433,7 +3515,7 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   const nd_control *c;
   const nd_ready *r;
   double x, y, base_x, base_y, since, away = 0;
-  if (index < 0 || index >= placed->control_count) return 0;
+  if (index < 0 || index >= placed->control_count || state->mark != placed->mark) return 0;
   either.read = state;
   w.p = placed;
   w.s = either.write;
@@ -3499,6 +3581,7 @@ ND_REST(const char *, nodulum_arrangement, const nodulum_placed *nothing, NULL)
 ND_REST(int, nodulum_control_count, const nodulum_placed *nothing, 0)
 ND_REST(size_t, nodulum_state_size, const nodulum_placed *nothing, 1)
 ND_REST(double, nodulum_time, const nodulum_state *nothing, 0)
+ND_REST(int, nodulum_time_faults, const nodulum_state *nothing, 0)
 #undef ND_REST
 #define ND_REST(type, name, of, value) \
   type name(of, int index) { \

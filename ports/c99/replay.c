@@ -176,7 +176,7 @@ static int replay(const nodulum_layout *layout, const nodulum_placed *placed, co
     w.s = state;
     nd_parts_of(&w.at, placed, state);
     while (code == 0 && has_next && event.t <= t + ND_TIME_SLACK) {
-      if (!nd_take_event(&w, &event)) code = fault(o->trace, "an event is refused");
+      if (!nd_take_event(&w, &event, t)) code = fault(o->trace, "an event is refused");
       end = event.t;
       if (code == 0) NEXT();
     }

@@ -36,7 +36,11 @@ static int trace_event(const char *text, size_t length, nodulum_event *e, trace_
     if (nd_says(&r, f.key, "t")) e->t = trace_number(&r, &f);
     else if (nd_says(&r, f.key, "type"))
       for (i = 0; i < 13; i += 1) e->type = nd_says(&r, f.value, words[i]) ? i : e->type;
-    else if (nd_says(&r, f.key, "id") && !is_text) e->id = (int32_t)trace_number(&r, &f);
+    else if (nd_says(&r, f.key, "id") && !is_text) {
+      double id = trace_number(&r, &f);
+      /* Traces have ids of 32 bits. */
+      e->id = id >= INT32_MIN && id <= INT32_MAX ? (int64_t)id : 0;
+    }
     else if (nd_says(&r, f.key, "x") || nd_says(&r, f.key, "dx")) e->x = trace_number(&r, &f);
     else if (nd_says(&r, f.key, "y") || nd_says(&r, f.key, "dy")) e->y = trace_number(&r, &f);
     else if (nd_says(&r, f.key, "down") || nd_says(&r, f.key, "shown")) e->on = r.s[f.value] == 't';

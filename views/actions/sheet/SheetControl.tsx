@@ -5,6 +5,7 @@ import { saySame } from "../../shared/sameData";
 import { changeServe } from "../../../core/editing/edits/actions";
 import type { ActionKind, Control, Port, Serve } from "../../../core/format/types";
 import { portsOf, serveGives } from "../../../core/wiring/serves";
+import { ignoredPart } from "../../../core/wiring/ignored";
 import type { LooseEnd } from "../../../core/wiring/actionStatus";
 import { useSessionActions } from "../../session/context";
 import { setSheetState, useSheetState } from "../sheetState";
@@ -105,6 +106,7 @@ function ServeRow({
   const picked = useSheetState((p) => p.pick?.kind === "serve" && p.pick.id === id && p.pick.index === index);
   const stray = kind === null;
   const near = loose?.near ?? null;
+  const ignored = kind === null || loose ? null : ignoredPart(serve, kind);
   return (
     <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`} style={{ height: SERVE_HEIGHT }}>
       <Knob
@@ -112,7 +114,7 @@ function ServeRow({
         props={connecting.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
       />
       <button
-        className={`flex h-full items-center gap-1.5 text-left ${loose ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
+        className={`flex h-full items-center gap-1.5 text-left ${loose || ignored ? "max-w-[60%] shrink-0" : "min-w-0 flex-1"}`}
         aria-label={`The wire from ${control.name} ${serve.port} to ${serve.action}`}
         aria-pressed={picked}
         onClick={(event) => {
@@ -122,10 +124,25 @@ function ServeRow({
       >
         <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>
         <span className={`figure truncate ${stray ? "text-blocker" : ""}`}>{serve.action}</span>
-        {kind !== null && !loose && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
+        {kind !== null && !loose && !ignored && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
           <span className="caption truncate">{serveGives(serve, kind)}</span>
         )}
       </button>
+      {ignored && (
+        <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[0.6875rem] text-warning">
+          <span className="min-w-0 truncate" title={ignored.word}>
+            {ignored.word}
+          </span>
+          <button
+            className="shrink-0 underline"
+            onClick={() =>
+              session.edit(`remove the ignored ${ignored.part} of ${control.name}`, (l) => changeServe(l, id, index, { [ignored.part]: undefined }))
+            }
+          >
+            Remove
+          </button>
+        </span>
+      )}
       {loose && (
         <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[0.6875rem] text-blocker">
           <span className="min-w-0 truncate" title={loose.word}>
