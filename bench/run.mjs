@@ -18,11 +18,11 @@ if (process.argv.includes("--settle")) {
 }
 await runPart("core");
 const { sizes } = await import("./sizes.mjs");
-const size = await sizes();
 const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
-console.log(
-  `what a game carries, gzip: playing, the reader and attaching ${kB(size.play.gzip)} (aim 12 kB), with drawing ${kB(size.withDrawing.gzip)} (aim 18 kB), none of it ${kB(size.none.gzip)}; more for ${size.added.map(([name, gzip]) => `${name} ${kB(gzip)}`).join(", ")} (aim 3 kB each)`,
-);
+for (const [bundler, size] of Object.entries(await sizes()))
+  console.log(
+    `what a game carries of the packed package, bundled by ${bundler}, gzip: playing ${kB(size.play.gzip)} (aim 12 kB), with drawing ${kB(size.withDrawing.gzip)} (aim 18 kB), with every icon ${kB(size.withEveryIcon.gzip)}, none of it ${kB(size.none.gzip)}; more for ${size.added.map(([name, gzip]) => `${name} ${kB(gzip)}`).join(", ")} (aim 3 kB each)`,
+  );
 const { benchPort } = await import("./port.mjs");
 const c = benchPort();
 const KiB = (bytes) => `${(bytes / 1024).toFixed(1)} KiB`;

@@ -1,47 +1,89 @@
-/** What a game carries, as JavaScript: each entry of the runtime's package bundled and minified for the browser, gzip. */
+/**
+ * What a game carries, as JavaScript: the packed package in an empty project, each entry bundled by esbuild and by Rollup, minified, gzip. The
+ * package is what strangers get; its sources may be left out by a bundler where the package's files are not.
+ */
+import { execFileSync } from "node:child_process";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
-import { ENTRIES } from "../scripts/build-runtime.mjs";
-import { root } from "../scripts/lib.mjs";
+import { ENTRIES, ensureRuntime, runtimeFolder } from "../scripts/build-runtime.mjs";
 
-/** What of an entry is measured, where it is not all of it: a game carries the icons its layout uses, and no others. */
-const what = { drawing: "{ drawingWith }", none: "{ play as rests }" };
+const NAME = "nodulum-runtime";
 
-/** Some entries bundled together: bytes, gzip, and by which files. */
-async function measure(names) {
+/** What is imported of an entry, where it is not all of it: a game carries the icons its layout uses, and no others. */
+const PARTS = {
+  play: [["", "{ play }"]],
+  withDrawing: [
+    ["", "{ play }"],
+    ["/draw", "{ drawingWith }"],
+  ],
+  withEveryIcon: [
+    ["", "{ play }"],
+    ["/draw", "{ drawing }"],
+  ],
+  none: [["/none", "{ play }"]],
+};
+
+/** An empty project with the packed package in it; its folder. */
+async function packedProject() {
+  await ensureRuntime();
+  const folder = mkdtempSync(join(tmpdir(), "nodulum-size-"));
+  const [{ filename }] = JSON.parse(execFileSync("npm", ["pack", runtimeFolder, "--json", "--pack-destination", folder], { encoding: "utf8" }));
+  const home = join(folder, "node_modules", NAME);
+  mkdirSync(home, { recursive: true });
+  execFileSync("tar", ["xzf", join(folder, filename), "-C", home, "--strip-components=1"]);
+  return folder;
+}
+
+const sourceOf = (imports) => imports.map(([path, what]) => `export ${what} from "${NAME}${path}";`).join("\n");
+const gzip = (text) => gzipSync(text, { level: 9 }).length;
+
+async function byEsbuild(folder, source) {
   const { build } = await import("esbuild");
-  const { outputFiles, metafile } = await build({
-    stdin: { contents: names.map((name) => `export ${what[name] ?? "*"} from "./runtime/${name}";`).join("\n"), resolveDir: root, loader: "ts" },
-    bundle: true,
-    minify: true,
-    format: "esm",
-    target: "es2022",
-    write: false,
-    metafile: true,
-    outfile: "out.js",
-  });
-  const files = Object.entries(metafile.outputs["out.js"].inputs)
-    .map(([file, { bytesInOutput }]) => [file, bytesInOutput])
-    .sort((a, b) => b[1] - a[1]);
-  return { bytes: outputFiles[0].contents.length, gzip: gzipSync(outputFiles[0].contents, { level: 9 }).length, files };
+  const stdin = { contents: source, resolveDir: folder, loader: "js" };
+  const { outputFiles } = await build({ stdin, bundle: true, minify: true, format: "esm", target: "es2022", write: false, outfile: "out.js" });
+  return { bytes: outputFiles[0].contents.length, gzip: gzip(outputFiles[0].contents) };
 }
 
-/** The sizes: playing with reader and attaching; with drawing; what each other entry adds to the first; and the one that does nothing. */
+async function byRollup(folder, source) {
+  const [{ rollup }, { transform }] = await Promise.all([import("rollup"), import("esbuild")]);
+  const home = join(folder, "node_modules", NAME);
+  const { exports } = JSON.parse(readFileSync(join(home, "package.json"), "utf8"));
+  const entry = "\0entry";
+  const inProject = {
+    name: "in-project",
+    resolveId: (id) => (id === entry ? id : id === NAME || id.startsWith(`${NAME}/`) ? join(home, exports[`.${id.slice(NAME.length)}`].default) : null),
+    load: (id) => (id === entry ? source : null),
+  };
+  const bundle = await rollup({ input: entry, plugins: [inProject], onwarn: () => undefined });
+  const { output } = await bundle.generate({ format: "es", inlineDynamicImports: true });
+  await bundle.close();
+  const { code } = await transform(output[0].code, { minify: true, format: "esm", target: "es2022" });
+  return { bytes: Buffer.byteLength(code), gzip: gzip(code) };
+}
+
+/** By bundler, each with bytes and bytes gzip: playing; with drawing; with every icon; nothing; and gzip that each other entry adds to playing. */
 export async function sizes() {
-  const play = await measure(["index"]);
-  const withDrawing = await measure(["index", "drawing"]);
-  const others = Object.values(ENTRIES).filter((name) => !["index", "drawing", "none"].includes(name));
-  const added = [];
-  for (const name of others) added.push([name, (await measure(["index", name])).gzip - play.gzip]);
-  return { play, withDrawing, none: await measure(["none"]), added };
+  const folder = await packedProject();
+  try {
+    const found = {};
+    for (const [bundler, bundle] of Object.entries({ esbuild: byEsbuild, rollup: byRollup })) {
+      const of = {};
+      for (const [name, imports] of Object.entries(PARTS)) of[name] = await bundle(folder, sourceOf(imports));
+      of.added = [];
+      for (const path of Object.keys(ENTRIES)) {
+        if ([".", "./draw", "./none"].includes(path)) continue;
+        const both = await bundle(folder, sourceOf([...PARTS.play, [path.slice(1), "*"]]));
+        of.added.push([path.slice(2), both.gzip - of.play.gzip]);
+      }
+      found[bundler] = of;
+    }
+    return found;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href) {
-  const { play, withDrawing, none, added } = await sizes();
-  for (const [what, { bytes, gzip, files }] of Object.entries({ play, withDrawing, none })) {
-    console.log(`${what}: ${gzip} bytes gzip, ${bytes} plain`);
-    for (const [file, own] of files.slice(0, 40)) console.log(`  ${own} ${join(file)}`);
-  }
-  for (const [name, gzip] of added) console.log(`${name}: ${gzip} bytes gzip more`);
-}
+if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href) console.log(JSON.stringify(await sizes(), null, 2));

@@ -111,7 +111,7 @@ export interface Handle<Name extends string = string> {
    * layout does not have gives what the nearest word that it has gives at rest; false where none is near. The type follows its use:
    * `const [x, y] = controls.value("walk")`, `const gas: number = controls.value("gas")`.
    */
-  value<V extends ActionValue = ActionValue>(name: Name): V;
+  value<V extends ActionValue>(name: Name): V;
   /** The way a vector points, degrees counter-clockwise from the right; 0 where it gives nothing. */
   angle(name: Name): number;
   /** How much an action gives, 0…1 (a motion: how far it went). */

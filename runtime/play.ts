@@ -184,7 +184,7 @@ class Playing<Name extends string> implements Handle<Name> {
     return this.#reading;
   }
 
-  value = <V extends ActionValue = ActionValue>(name: Name): V => this.#fresh().value(name) as V;
+  value = <V extends ActionValue>(name: Name): V => this.#fresh().value(name) as V;
   angle = (name: Name) => this.#fresh().angle(name);
   strength = (name: Name) => this.#fresh().strength(name);
   rose = (name: Name) => this.#fresh().rose(name);

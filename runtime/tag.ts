@@ -17,6 +17,13 @@ import { asPad } from "./standIns/asPad";
 const nodulum = { play, readPlayed, fullscreen, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as Watched | null };
 Object.assign(window, { nodulum });
 
+declare global {
+  interface Window {
+    /** Everything of the package, where its file for script tags is loaded. */
+    readonly nodulum?: typeof nodulum;
+  }
+}
+
 const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
 
 /** What the attributes of the tag ask for. `data-as`: keys, pad, mouse, several with spaces between. */

@@ -5,7 +5,7 @@
 import { build } from "esbuild";
 import { createHash } from "node:crypto";
 import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
-import { join, relative, sep } from "node:path";
+import { dirname, join, relative, sep } from "node:path";
 import { pathToFileURL } from "node:url";
 import ts from "typescript";
 import { root } from "./lib.mjs";
@@ -30,7 +30,7 @@ const COMMON = { bundle: true, minify: true, target: "es2022", logLevel: "error"
 
 /** The types, as TypeScript tells them: a folder each for the runtime and the part of the core that it stands on. */
 function writeTypes(outDir) {
-  const files = Object.values(ENTRIES).map((name) => join(root, "runtime", `${name}.ts`));
+  const files = [...Object.values(ENTRIES), "tag"].map((name) => join(root, "runtime", `${name}.ts`));
   const program = ts.createProgram(files, {
     declaration: true,
     emitDeclarationOnly: true,
@@ -44,7 +44,12 @@ function writeTypes(outDir) {
     lib: ["lib.dom.d.ts", "lib.dom.iterable.d.ts", "lib.es2023.d.ts"],
     types: [],
   });
-  const { diagnostics } = program.emit();
+  // Modules of Node find a file by its whole name alone.
+  const withEnding = (text) => text.replace(/(from |import\()"(\.{1,2}\/[^"]+?)(?:\.js)?"/g, '$1"$2.js"');
+  const { diagnostics } = program.emit(undefined, (file, text) => {
+    mkdirSync(dirname(file), { recursive: true });
+    writeFileSync(file, withEnding(text));
+  });
   if (diagnostics.length > 0)
     throw new Error(ts.formatDiagnostics(diagnostics, { getCanonicalFileName: (f) => f, getCurrentDirectory: () => root, getNewLine: () => "\n" }));
 }
@@ -73,14 +78,22 @@ export async function buildRuntime(out = runtimeFolder) {
     sideEffects: ["./nodulum-runtime.js"],
     exports: {
       ...Object.fromEntries(Object.entries(ENTRIES).map(([path, name]) => [path, { types: `./types/runtime/${name}.d.ts`, default: `./${name}.js` }])),
-      "./nodulum-runtime.js": "./nodulum-runtime.js",
+      "./nodulum-runtime.js": { types: "./types/runtime/tag.d.ts", default: "./nodulum-runtime.js" },
+      "./package.json": "./package.json",
     },
+    // For tools that do not read exports.
+    main: "./index.js",
+    types: "./types/runtime/index.d.ts",
+    typesVersions: { "*": Object.fromEntries(Object.entries(ENTRIES).flatMap(([path, name]) => (path === "." ? [] : [[path.slice(2), [`./types/runtime/${name}.d.ts`]]]))) },
     files: ["*.js", "types", "README.md", "LICENSE"],
   };
   writeFileSync(join(out, "package.json"), `${JSON.stringify(own, null, 2)}\n`);
   copyFileSync(join(root, "LICENSE"), join(out, "LICENSE"));
-  copyFileSync(join(root, "docs", "RUNTIME.md"), join(out, "README.md"));
+  writeFileSync(join(out, "README.md"), withinPackage(readFileSync(join(root, "docs", "RUNTIME.md"), "utf8")));
 }
+
+/** A text in Markdown whose links lead nowhere outside the package: where one does, its words stay. */
+const withinPackage = (text) => text.replace(/\[([^\]]+)\]\((?!#|https?:)([^)]+)\)/g, "$1");
 
 const filesUnder = (dir) =>
   readdirSync(dir, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesUnder(join(dir, entry.name)) : [join(dir, entry.name)]));
