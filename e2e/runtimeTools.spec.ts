@@ -1,4 +1,5 @@
 /** What stands beside the runtime: the players' page, the overlay, the hint to turn, what was asked. */
+import { writeFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
 import { gameBody, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
 import { noViolations } from "./bench";

@@ -108,10 +108,11 @@ export type OnTick = (values: ActionValues, timeMs: number, events: readonly Inp
 export interface Handle<Name extends string = string> {
   /**
    * What an action gives: a press true/false, an axis −1…1, a vector or a motion [x, y], y up. A motion is that of the last step. A word that the
-   * layout does not have gives what the nearest word that it has gives at rest; false where none is near. The type follows its use:
-   * `const [x, y] = controls.value("walk")`, `const gas: number = controls.value("gas")`.
+   * layout does not have gives what the nearest word that it has gives at rest; false where none is near. The type is any
+   * unless its use says more: `const gas: number = controls.value("gas")`.
    */
-  value<V extends ActionValue>(name: Name): V;
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- of a word alone the kind is not known; any is what can be taken apart, counted with and asked
+  value<V extends ActionValue = any>(name: Name): V;
   /** The way a vector points, degrees counter-clockwise from the right; 0 where it gives nothing. */
   angle(name: Name): number;
   /** How much an action gives, 0…1 (a motion: how far it went). */

@@ -3,7 +3,7 @@
  * browser's, keeps nothing, and takes all of it away again when it is closed.
  */
 import type { Point } from "../core/engine/geometry/point";
-import type { ActionValue, InputEvent } from "../core/engine/input/events";
+import type { InputEvent } from "../core/engine/input/events";
 import { isShown, stackAt } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { createDesk, type Desk } from "./attach/desk";
@@ -184,7 +184,7 @@ class Playing<Name extends string> implements Handle<Name> {
     return this.#reading;
   }
 
-  value = <V extends ActionValue>(name: Name): V => this.#fresh().value(name) as V;
+  value: Handle<Name>["value"] = (name) => this.#fresh().value(name) as never;
   angle = (name: Name) => this.#fresh().angle(name);
   strength = (name: Name) => this.#fresh().strength(name);
   rose = (name: Name) => this.#fresh().rose(name);
