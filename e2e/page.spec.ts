@@ -63,6 +63,55 @@ test("made by the command line, opened from the disk without network: it plays b
   expect(problems).toEqual([]);
 });
 
+test("held upright, the page of a wide layout asks to be turned; turned, it shows values and the feel of what was touched last, by two fingers", async ({
+  page,
+}, info) => {
+  const [file, layout] = [info.outputPath("page.html"), info.outputPath("quay.nodulum.json")];
+  writeFileSync(layout, JSON.stringify({ ...LAYOUT, orientation: "landscape" }));
+  writeFileSync(file, nodulum("page", layout));
+  await page.setViewportSize({ width: 420, height: 900 });
+  await page.goto(pathToFileURL(file).href);
+  await expect(page.getByText("Turn the device")).toBeVisible();
+  await page.setViewportSize({ width: 900, height: 420 });
+  await expect(page.getByText("Turn the device")).toBeHidden();
+  await page.locator("summary").click();
+  await page.getByRole("button", { name: "Values" }).click();
+  await page.getByRole("button", { name: "Feel" }).click();
+  const values = page.getByLabel("Values of actions");
+  const feel = page.getByRole("region", { name: "Feel" });
+  await expect(values.locator("dd")).toHaveText(["0.00, 0.00", "off", "off", "0.00, 0.00"]);
+  await expect(feel).toHaveText("Touch a control to change its feel.");
+  const at = (id: string) =>
+    page.evaluate((one) => {
+      const { visual } = (window as any).handle.controls().find((c: any) => c.id === one);
+      return { x: visual.x + visual.w / 2, y: visual.y + visual.h / 2 };
+    }, id);
+  const hand = await Hand.of(page);
+  const [walk, leap] = [await at("walk"), await at("leap")];
+  await hand.down(2, leap.x, leap.y);
+  await expect(feel).toContainText("Feel: leap");
+  await hand.down(1, walk.x, walk.y);
+  await hand.move(1, walk.x + 12, walk.y);
+  await expect(feel).toContainText("Feel: walk");
+  await expect(values.locator("dd").first()).toHaveText(/^0\.0[1-9]|^0\.[1-9]/);
+  await expect(values.locator("dd").nth(1)).toHaveText("on");
+  // Half the travel is dead by now: the same thumb gives nothing, at once, while both fingers stay down.
+  await feel.getByLabel("Inner dead zone").fill("0.5");
+  await feel.getByLabel("Inner dead zone").press("Enter");
+  await expect(values.locator("dd").first()).toHaveText("0.00, 0.00");
+  await expect(values.locator("dd").nth(1)).toHaveText("on");
+  await expect(feel.getByRole("status")).toHaveText("Changed here: walk: inner 0.5");
+  // What the file would not allow is refused in words.
+  await feel.getByLabel("Full at").fill("0.3");
+  await feel.getByLabel("Full at").press("Enter");
+  await expect(feel.getByRole("status")).toContainText("inner");
+  await expect(feel.getByLabel("Full at")).toHaveValue("0.95");
+  await feel.getByRole("button", { name: "Reset" }).click();
+  await expect(values.locator("dd").first()).toHaveText(/^0\.0[1-9]|^0\.[1-9]/);
+  await hand.up(1);
+  await hand.up(2);
+});
+
 test("Hand off makes the same page as the command line", async ({ browser }, info) => {
   const editor = await (
     await browser.newContext({ baseURL: info.project.use.baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })

@@ -1,10 +1,12 @@
-/** The page that plays by itself: a layout, the runtime and the test yard in one file, with hand, size and moment to choose and takes to record. */
+/** The page that plays by itself: a layout, the runtime and the test yard in one file, with hand, size and moment to choose, values and feel to see, takes to record. */
 import { drawing } from "../runtime/drawing";
 import { play } from "../runtime/play";
 import { record, type Recording } from "../runtime/recording";
 import type { Handle } from "../runtime/handle";
+import { keepTurned } from "../runtime/turn";
 import { placesFor, roomOf } from "../samples/yard/places";
 import { createYard } from "../samples/yard/yard";
+import { createFeel } from "./feel";
 
 const byId = <E extends HTMLElement>(id: string) => document.getElementById(id) as E;
 
@@ -81,13 +83,51 @@ function createBar(handle: Handle): void {
   };
 }
 
-const handle = play(byId("played").textContent, { over: byId("glass"), draw: drawing, appear: "always", moment: null });
+/** The tabs: what every action gives, and the feel of what was touched last. Gives what must be called at every picture. */
+function createTabs(handle: Handle, played: string): () => void {
+  const values = byId("values-panel");
+  const feel = byId("feel-panel");
+  for (const [button, panel] of [
+    [byId<HTMLButtonElement>("values"), values],
+    [byId<HTMLButtonElement>("feel"), feel],
+  ] as const)
+    button.onclick = () => {
+      panel.hidden = !panel.hidden;
+      button.setAttribute("aria-pressed", String(!panel.hidden));
+    };
+  const cells = handle.layout.actions.map(({ name }) => {
+    const [term, detail] = [document.createElement("dt"), document.createElement("dd")];
+    term.textContent = name;
+    values.append(term, detail);
+    return { name, detail };
+  });
+  const watch = createFeel(handle, played, feel);
+  return () => {
+    watch();
+    if (values.hidden) return;
+    for (const { name, detail } of cells) {
+      const text = valueText(handle.value(name));
+      if (detail.textContent !== text) detail.textContent = text;
+    }
+  };
+}
+
+/** A value in two decimals; a press as on or off. */
+const valueText = (value: boolean | number | readonly [number, number]): string =>
+  typeof value === "boolean" ? (value ? "on" : "off") : typeof value === "number" ? value.toFixed(2) : `${value[0].toFixed(2)}, ${value[1].toFixed(2)}`;
+
+const played = byId("played").textContent;
+const glass = byId<HTMLCanvasElement>("glass");
+const handle = play(played, { over: glass, draw: drawing, appear: "always", moment: null });
 const [first] = handle.layout.moments;
 if (first) handle.moment = first.id;
-const draw = createScene(handle, byId<HTMLCanvasElement>("glass"));
+keepTurned(handle, glass);
+const draw = createScene(handle, glass);
+const showTabs = createTabs(handle, played);
 createBar(handle);
 const turn = () => {
   draw();
+  showTabs();
   requestAnimationFrame(turn);
 };
 turn();
