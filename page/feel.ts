@@ -27,8 +27,8 @@ const SLIDE_OUT: ChoiceField = {
 /** The fields of each kind; ranges as in the layout file (docs/FORMAT.md). */
 const FIELDS: Readonly<Record<ControlKind, readonly (NumberField | ChoiceField)[]>> = {
   stick: [
-    { key: "inner", label: "Inner dead zone, part of the travel", least: 0, most: 0.9, step: 0.01 },
-    { key: "outer", label: "Full at, part of the travel", least: 0.1, most: 1, step: 0.01 },
+    { key: "inner", label: "Inner dead zone, × travel", least: 0, most: 0.9, step: 0.01 },
+    { key: "outer", label: "Full at, × travel", least: 0.1, most: 1, step: 0.01 },
     {
       key: "origin",
       label: "Base",
@@ -58,7 +58,7 @@ const FIELDS: Readonly<Record<ControlKind, readonly (NumberField | ChoiceField)[
         [8, "8"],
       ],
     },
-    { key: "neutral", label: "Neutral zone, part of the radius", least: 0.01, most: 0.9, step: 0.01 },
+    { key: "neutral", label: "Neutral zone, × radius", least: 0.01, most: 0.9, step: 0.01 },
     { key: "diagonal", label: "Diagonals, degrees", least: 10, most: 80, step: 1 },
     SLIDE_OUT,
   ],

@@ -18,18 +18,22 @@ const inCode = (code: string): string => code.replace(/<\/(script)/gi, "<\\/$1")
 const STYLE = `
 html, body { margin: 0; height: 100%; background: #0F171D; color: #E8E4DA; font: 14px/1.3 'Archivo Variable', system-ui, sans-serif; overflow: hidden; }
 #glass { position: fixed; inset: 0; width: 100vw; height: 100vh; height: 100dvh; display: block; }
-details { position: fixed; top: max(4px, env(safe-area-inset-top)); left: 50%; transform: translateX(-50%); z-index: 2; text-align: center; }
+.top { position: fixed; top: max(4px, env(safe-area-inset-top)); left: 50%; transform: translateX(-50%); z-index: 2; width: max-content; max-width: 96vw; display: grid; gap: 4px; justify-items: center; pointer-events: none; }
+.top > * { pointer-events: auto; }
+details { text-align: center; }
+.row { display: flex; flex-wrap: wrap; gap: 4px; justify-content: center; align-items: start; pointer-events: none; }
+.row > section { pointer-events: auto; }
 summary { list-style: none; cursor: pointer; padding: 6px 12px; min-height: 24px; background: #16212A; border: 1px solid #2A3944; border-radius: 2px; }
 summary::-webkit-details-marker { display: none; }
 .bar { display: flex; flex-wrap: wrap; gap: 6px; justify-content: center; margin-top: 4px; padding: 8px; background: #16212A; border: 1px solid #2A3944; border-radius: 2px; }
 select, button { font: inherit; color: inherit; background: #0F171D; border: 1px solid #93A0A8; border-radius: 2px; min-height: 28px; padding: 2px 8px; }
-.panel { position: fixed; z-index: 1; max-height: 60dvh; overflow: auto; margin: 0; padding: 6px 10px; background: #16212AD9; border: 1px solid #2A3944; border-radius: 2px; font-size: 13px; }
+.panel { max-height: 55dvh; overflow: auto; margin: 0; padding: 6px 10px; background: #16212AD9; border: 1px solid #2A3944; border-radius: 2px; font-size: 13px; }
 .panel[hidden] { display: none; }
-#values-panel { top: max(48px, env(safe-area-inset-top)); left: max(8px, env(safe-area-inset-left)); display: grid; grid-template-columns: auto 11ch; gap: 2px 10px; pointer-events: none; font-variant-numeric: tabular-nums; }
+#values-panel { display: grid; grid-template-columns: auto 11ch; gap: 2px 10px; pointer-events: none; font-variant-numeric: tabular-nums; }
 #values-panel[hidden] { display: none; }
 dt { color: #93A0A8; }
 dd { margin: 0; text-align: right; }
-#feel-panel { top: max(48px, env(safe-area-inset-top)); left: 50%; transform: translateX(-50%); width: min(300px, 80vw); }
+#feel-panel { width: min(260px, 70vw); box-sizing: border-box; }
 #feel-panel h2 { margin: 0 0 4px; font-size: 13px; }
 #feel-panel label { display: flex; justify-content: space-between; align-items: center; gap: 8px; margin: 3px 0; }
 #feel-panel p { margin: 4px 0 0; }
@@ -63,9 +67,7 @@ export function playingPage({ layout, played, script }: PlayingPage): string {
 </head>
 <body>
 <canvas id="glass" aria-label="${escaped(layout.name)}, played"></canvas>
-<details><summary>${escaped(layout.name)}</summary><div class="bar">${field("hand", "Hand")}${field("size", "Player's size")}${field("moment", "Moment")}<button id="values" type="button" aria-pressed="false" aria-controls="values-panel">Values</button><button id="feel" type="button" aria-pressed="false" aria-controls="feel-panel">Feel</button><button id="record" type="button" aria-pressed="false">● record a take</button></div></details>
-<dl id="values-panel" class="panel" aria-label="Values of actions" hidden></dl>
-<section id="feel-panel" class="panel" aria-label="Feel" hidden></section>
+<div class="top"><details><summary>${escaped(layout.name)}</summary><div class="bar">${field("hand", "Hand")}${field("size", "Player's size")}${field("moment", "Moment")}<button id="values" type="button" aria-pressed="false" aria-controls="values-panel">Values</button><button id="feel" type="button" aria-pressed="false" aria-controls="feel-panel">Feel</button><button id="record" type="button" aria-pressed="false">● record a take</button></div></details><div class="row"><dl id="values-panel" class="panel" aria-label="Values of actions" hidden></dl><section id="feel-panel" class="panel" aria-label="Feel" hidden></section></div></div>
 <script type="application/json" id="played">${inScript(played)}</script>
 <script>${inCode(script)}</script>
 </body>
