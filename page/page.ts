@@ -15,6 +15,7 @@ function createScene(handle: Handle, canvas: HTMLCanvasElement): () => void {
   const yard = createYard(handle.layout.actions);
   handle.onTick((values) => yard.tick(values, 1000 / handle.hz));
   let placed = "";
+  let drawn = "";
   return () => {
     const { screen } = handle;
     const [w, h] = [Math.round(screen.widthPx), Math.round(screen.heightPx)];
@@ -26,7 +27,9 @@ function createScene(handle: Handle, canvas: HTMLCanvasElement): () => void {
     // Seeking places takes its time, and they change only where controls or the screen do.
     if (key !== placed) yard.place(placesFor(handle.layout.actions.length, covers, roomOf(screen)));
     placed = key;
-    const ctx = canvas.getContext("2d");
+    const shows = `${key} ${yard.revision()}`;
+    const ctx = shows === drawn ? null : canvas.getContext("2d");
+    drawn = shows;
     if (ctx) yard.draw(ctx, w, h);
   };
 }

@@ -270,27 +270,30 @@ function drawKnob(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: num
 }
 
 /** The arms by their ways on the canvas, whose y runs down. */
-const ARMS: readonly (readonly [Arm, number, number])[] = [
-  ["right", 1, 0],
-  ["up", 0, -1],
-  ["left", -1, 0],
-  ["down", 0, 1],
+const ARMS: readonly { readonly arm: Arm; readonly dx: number; readonly dy: number }[] = [
+  { arm: "right", dx: 1, dy: 0 },
+  { arm: "up", dx: 0, dy: -1 },
+  { arm: "left", dx: -1, dy: 0 },
+  { arm: "down", dx: 0, dy: 1 },
 ];
 
 function drawQuoins(ctx: Ctx, box: Box, face: Face, { pose, part }: Pick<Drawn, "pose" | "part">): void {
   const cx = box.x + box.w / 2;
   const cy = box.y + box.h / 2;
   const r = Math.min(box.w, box.h) / 2;
-  for (const [arm, dx, dy] of ARMS) {
+  for (let i = 0; i < ARMS.length; i += 1) {
+    const { arm, dx, dy } = ARMS[i];
     if (part !== undefined && part !== "base" && part !== arm) continue;
     const on = pose.held && ((dx !== 0 && Math.sign(pose.x) === dx) || (dy !== 0 && Math.sign(pose.y) === -dy));
     ctx.beginPath();
-    const at = (along: number, across: number): [number, number] => [cx + (dx * along + dy * across) * r, cy + (dy * along + dx * across) * r];
-    ctx.moveTo(...at(0.26, 0));
-    ctx.lineTo(...at(0.52, -0.3));
-    ctx.lineTo(...at(0.9, -0.34));
-    ctx.quadraticCurveTo(...at(1.06, 0), ...at(0.9, 0.34));
-    ctx.lineTo(...at(0.52, 0.3));
+    // A point so far along the arm and across it.
+    const x = (along: number, across: number) => cx + (dx * along + dy * across) * r;
+    const y = (along: number, across: number) => cy + (dy * along + dx * across) * r;
+    ctx.moveTo(x(0.26, 0), y(0.26, 0));
+    ctx.lineTo(x(0.52, -0.3), y(0.52, -0.3));
+    ctx.lineTo(x(0.9, -0.34), y(0.9, -0.34));
+    ctx.quadraticCurveTo(x(1.06, 0), y(1.06, 0), x(0.9, 0.34), y(0.9, 0.34));
+    ctx.lineTo(x(0.52, 0.3), y(0.52, 0.3));
     ctx.closePath();
     ctx.fillStyle = on ? face.ink : face.fill;
     ctx.fill();

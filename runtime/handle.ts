@@ -9,7 +9,7 @@ import type { PlayedSource } from "./source";
 /** When controls are seen: as the layout file says, or overruled by the game. */
 export type Appear = PlayedLayout["appear"];
 
-/** What a drawing is given at every frame. */
+/** What a drawing is given. */
 export interface Frame {
   readonly layout: PlayedLayout;
   readonly screen: Screen;
@@ -21,7 +21,10 @@ export interface Frame {
 }
 /** Something that draws what is played over an element; `nodulum-runtime/draw` has one. */
 export interface Painter {
+  /** Draws. Called before a picture in which anything of the frame differs from the last one; what is the same in `drawn` is the very same object. */
   paint(frame: Frame): void;
+  /** Asked before every picture: whether it must draw though nothing of the frame has changed, as when an image has come in or its canvas is cleared by others. */
+  isStale?(): boolean;
   /** Whether it can be seen; false: the controls take no touches. Seen where this is left out. */
   isSeen?(): boolean;
   close(): void;

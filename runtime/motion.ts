@@ -12,7 +12,7 @@ import type { Pose } from "./art";
 interface Remembered {
   lastHeld: number;
   /** The pose it was let go in; the base as it lay from home, px. Null where it was not held since it was shown. */
-  letGo: { readonly x: number; readonly y: number; readonly fromHome: Point } | null;
+  letGo: { x: number; y: number; fromHomeX: number; fromHomeY: number } | null;
 }
 
 export interface Motion {
@@ -48,7 +48,11 @@ export function createMotion(): Motion {
       if (pose.held) {
         memory.lastHeld = timeMs;
         const base = control.kind === "stick" ? (pose.origin ?? home) : home;
-        memory.letGo = { x: pose.x, y: pose.y, fromHome: { x: base.x - home.x, y: base.y - home.y } };
+        const letGo = (memory.letGo ??= { x: 0, y: 0, fromHomeX: 0, fromHomeY: 0 });
+        letGo.x = pose.x;
+        letGo.y = pose.y;
+        letGo.fromHomeX = base.x - home.x;
+        letGo.fromHomeY = base.y - home.y;
         return pose;
       }
       const since = timeMs - memory.lastHeld;
@@ -57,13 +61,13 @@ export function createMotion(): Motion {
       const away = look.away ? passed(since - look.away.afterMs, look.away.fadeMs) : 0;
       const faded = away > 0 ? { ...pose, away } : pose;
       if (control.kind !== "stick" || memory.letGo === null) return faded;
-      const { x, y, fromHome } = memory.letGo;
+      const { x, y, fromHomeX, fromHomeY } = memory.letGo;
       const waits = look.home === "later" ? look.homeAfterMs : 0;
       rests = Math.max(rests, memory.lastHeld + waits + look.returnMs);
       const knob = 1 - glide(passed(since, look.returnMs));
       const off = look.home === "stay" ? 1 : 1 - glide(passed(since - waits, look.returnMs));
       if (knob === 0 && off === 0) return faded;
-      return { ...faded, x: x * knob, y: y * knob, origin: { x: home.x + fromHome.x * off, y: home.y + fromHome.y * off } };
+      return { ...faded, x: x * knob, y: y * knob, origin: { x: home.x + fromHomeX * off, y: home.y + fromHomeY * off } };
     },
     hide(id) {
       const memory = known.get(id);

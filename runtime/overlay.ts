@@ -27,12 +27,16 @@ export function overlay(handle: Handle, over: Element | string | null = handle.o
     }
   });
   let animation = 0;
+  let shown = "";
   const paint = () => {
     animation = requestAnimationFrame(paint);
     laid.follow(shownElement(game) ?? game);
     canvas.style.setProperty("z-index", "2147483646", "important");
     const { width, height } = game.getBoundingClientRect();
     const density = window.devicePixelRatio || 1;
+    const shows = JSON.stringify([handle.controls(), values, [...fingers], handle.asked, width, height, density]);
+    if (shows === shown) return;
+    shown = shows;
     [canvas.width, canvas.height] = [Math.round(width * density), Math.round(height * density)];
     const ctx = canvas.getContext("2d");
     if (!ctx) return;

@@ -180,6 +180,11 @@ export function ownValue(value: ActionValue, own: OwnAction | undefined, isMotio
 
 /** Looks as faint as the player wants them. */
 export function fadedByOwn(drawn: readonly Drawn[], { controls }: OwnChanges): readonly Drawn[] {
+  for (const id in controls) if (controls[id].fade !== 1) return faded(drawn, controls);
+  return drawn;
+}
+
+function faded(drawn: readonly Drawn[], controls: OwnChanges["controls"]): readonly Drawn[] {
   return drawn.map((one) => {
     const part = Object.hasOwn(controls, one.control.id) ? controls[one.control.id].fade : 1;
     if (part === 1) return one;

@@ -12,12 +12,13 @@ import { createGlass, type Glass } from "./attach/glass";
 import { elementOf } from "./element";
 import { createBuzz } from "./buzz";
 import { playedControls } from "./controls";
-import type { Appear, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
+import type { Drawn } from "./art";
+import type { Appear, Frame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./motion";
-import { fadedByOwn, withOwnValues } from "./own";
+import { fadedByOwn, withOwnValues, type OwnChanges } from "./own";
 import { createOwn, type OwnHandle } from "./ownHandle";
 import { createPlayer, type PlayedFor, type Player } from "./player";
-import { drawnControls } from "./poses";
+import { createDrawnControls } from "./poses";
 import { createReading, type Reading } from "./reading";
 import { createSeen, type Seen } from "./seen";
 import { readSource, type PlayedSource } from "./source";
@@ -52,7 +53,9 @@ class Playing<Name extends string> implements Handle<Name> {
   readonly #seen: Seen;
   readonly #painter: Painter | null;
   readonly #buzz: () => void;
-  readonly #motion = createMotion();
+  readonly #posed = createDrawnControls(createMotion());
+  #faded: { readonly of: readonly Drawn[]; readonly by: OwnChanges | null; readonly drawn: readonly Drawn[] } = { of: [], by: null, drawn: [] };
+  #painted: Partial<Frame> = {};
   readonly #reading = createReading((name, nearest) =>
     console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
   );
@@ -72,7 +75,7 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#view = { handed: options.handed ?? "right", playerSize: sizeIn(layout, options.playerSize ?? 1), moment: momentIn(layout, options.moment ?? null) };
     this.#glass = createGlass(over, { fixed: screen, ppi }, () => this.#moved());
     this.own = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.own);
-    this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes() });
+    this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes(), inPlace: true });
     this.#buzz = createBuzz(this.#player);
     this.#know();
     this.#seen = createSeen(appearFlag() ?? options.appear ?? layout.appear);
@@ -149,12 +152,26 @@ class Playing<Name extends string> implements Handle<Name> {
     return setup.slides && setup.controls.some((control) => control.kind === "button" && control.feel.slideIn && isShown(state, control));
   }
 
-  #drawn() {
-    const drawn = drawnControls(
-      { layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() },
-      this.#motion,
-    );
-    return fadedByOwn(drawn, this.own.changes());
+  #drawn(): readonly Drawn[] {
+    const drawn = this.#posed({ layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() });
+    const changes = this.own.changes();
+    // What a player has faded is made anew only where something has changed, so that what is the same stays the same.
+    if (drawn !== this.#faded.of || changes !== this.#faded.by) this.#faded = { of: drawn, by: changes, drawn: fadedByOwn(drawn, changes) };
+    return this.#faded.drawn;
+  }
+
+  /** Draws where something is drawn otherwise than at the last picture. */
+  #paint(strength: number): void {
+    const painter = this.#painter;
+    if (!painter) return;
+    const isStale = painter.isStale?.() ?? false;
+    const [drawn, before] = [this.#drawn(), this.#painted];
+    const [layout, screen, scale] = [this.#spoken, this.screen, this.#glass.scale()];
+    const isSame = before.drawn === drawn && before.strength === strength && before.layout === layout && before.screen === screen && before.scale === scale;
+    if (isSame && !isStale) return;
+    const frame: Frame = { layout, screen, drawn, strength, scale };
+    this.#painted = frame;
+    painter.paint(frame);
   }
 
   step(nowMs = now()): void {
@@ -162,8 +179,7 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#desk.poll();
     this.#reading.begin();
     this.#playTo(nowMs);
-    const strength = this.#seen.strengthAt(nowMs);
-    this.#painter?.paint({ layout: this.#spoken, screen: this.screen, drawn: this.#drawn(), strength, scale: this.#glass.scale() });
+    this.#paint(this.#seen.strengthAt(nowMs));
   }
 
   #playTo(nowMs: number): void {
@@ -173,7 +189,7 @@ class Playing<Name extends string> implements Handle<Name> {
       const given = withOwnValues(values, this.#layout, this.own.changes());
       this.#reading.tick(given);
       this.#buzz();
-      for (const heard of this.#listeners) heard(given, t, events);
+      if (this.#listeners.size > 0) for (const heard of this.#listeners) heard(given, t, events);
     });
     this.#readsStep = readsStep;
   }

@@ -2,11 +2,11 @@
  * Plays a layout: events come in with their times, ticks fall due, values go out. The shell owns the clock and says
  * what time it is; nothing here reads one.
  */
-import { advance, tickTime, type TickInput } from "../core/engine/input/advance";
+import { advanceInPlace, tickRoom, tickTime, type TickInput } from "../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { prepareInput, type InputSetup } from "../core/engine/input/setup";
 import { carryOver } from "../core/engine/input/carryOver";
-import { initialState, type InputState } from "../core/engine/input/state";
+import { initialState, workingCopy, type InputState } from "../core/engine/input/state";
 import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
@@ -16,11 +16,13 @@ import { fitOwn, withOwn, type OwnChanges } from "./own";
 /** Who plays: hand, size and moment, and what that player has changed for himself. */
 export interface PlayedFor extends PlayerView {
   readonly own?: OwnChanges;
+  /** Whether the state is changed in place, for a game's frames; what came in a tick then tells no state before. Copied unless told. */
+  readonly inPlace?: boolean;
 }
 
 /** A player of one layout on one screen. */
 export interface Player {
-  /** Queues an event; events must come in time order. */
+  /** Queues an event, and takes it over: its time is set to what the engine uses. Events must come in time order. */
   feed(event: InputEvent): void;
   /** Whether events wait for a tick. */
   hasEvents(): boolean;
@@ -50,6 +52,11 @@ const MOVEMENT_LEAD_TICKS = 0.5;
 /** An event counts at the earliest this part of a tick after the tick before: well above TIME_SLACK, so that a replay does not give it to that one. */
 const FIRST_PART_OF_TICK = 1e-3;
 
+/** An event whose time is the player's to set. */
+interface Timed {
+  t: number;
+}
+
 /** Movements come with every picture, other events once. */
 const isMovement = (event: InputEvent): boolean => event.type === "move" || event.type === "pad" || (event.type === "mouse" && "dx" in event);
 
@@ -62,7 +69,10 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
   let resolved = placesOf(layout, screen, playerView);
   let setup = prepareInput(layout, resolved, hz);
   let state = initialState(setup, playerView.moment);
-  let queue: InputEvent[] = [];
+  const { inPlace = false } = playerView;
+  const room = tickRoom();
+  const queue: InputEvent[] = [];
+  let due: InputEvent[] = [];
   /** Whether the queue holds more than movements. */
   let isUrgent = false;
   let tick = 0;
@@ -74,7 +84,8 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
   return {
     feed(event) {
       fed = Math.max(fed, event.t);
-      queue.push({ ...event, t: fed });
+      (event as Timed).t = fed;
+      queue.push(event);
       isUrgent ||= !isMovement(event);
     },
     hasEvents: () => queue.length > 0,
@@ -89,20 +100,23 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
         if (t > passed + lead) return;
         tick += 1;
         const isLast = tickTime(tick + 1, hz) > passed;
-        const due: InputEvent[] = [];
-        const later: InputEvent[] = [];
         let earliest = state.time + tickMs * FIRST_PART_OF_TICK;
-        for (const event of queue) {
+        due = [];
+        let kept = 0;
+        for (let i = 0; i < queue.length; i += 1) {
+          const event = queue[i];
           const at = event.t - zero;
-          if (at > t && !isLast) later.push(event);
-          else due.push({ ...event, t: (earliest = Math.min(t, Math.max(earliest, at))) });
+          if (at > t && !isLast) queue[kept++] = event;
+          else {
+            (event as Timed).t = earliest = Math.min(t, Math.max(earliest, at));
+            due.push(event);
+          }
         }
-        queue = later;
+        queue.length = kept;
         if (isLast) isUrgent = false;
         const before = state;
-        const step = advance(setup, state, due, t);
-        state = step.state;
-        onTick(step.values, t, { events: due, before });
+        if (!inPlace) state = workingCopy(state);
+        onTick(advanceInPlace(setup, state, { events: due, tickTime: t, room }), t, { events: due, before });
       }
     },
     retune(next, nextScreen, nextView = PLAIN_PLAYER_VIEW) {

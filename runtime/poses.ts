@@ -5,7 +5,7 @@ import type { InputState } from "../core/engine/input/state";
 import { isShown } from "../core/engine/input/touches";
 import { readControl } from "../core/engine/input/kinds";
 import type { ReadyStick } from "../core/engine/input/ready";
-import type { PlayedLayout } from "../core/engine/types";
+import type { Control, PlayedLayout } from "../core/engine/types";
 import type { Resolved } from "../core/engine/placement/resolve";
 import { POSE_AT_REST, type Drawn, type Pose } from "./art";
 import type { Motion } from "./motion";
@@ -19,19 +19,52 @@ export interface Played {
 }
 
 /** Every shown control with its pose, in drawing order; with a memory of touches also what goes on moving after them. */
-export function drawnControls({ layout, resolved, setup, state }: Played, motion?: Motion): Drawn[] {
-  const byId = new Map(layout.controls.map((c) => [c.id, c]));
-  return resolved.controls.flatMap((at, i) => {
-    const control = byId.get(at.id);
-    if (!control) return [];
-    if (!isShown(state, setup.controls[i])) {
-      motion?.hide(at.id);
-      return [];
+export function drawnControls(played: Played, motion?: Motion): readonly Drawn[] {
+  return createDrawnControls(motion)(played);
+}
+
+/**
+ * The same for picture after picture: what has not changed since the last one is the very same object, and where nothing has the list is the very
+ * same list. So whoever draws sees at once what to draw anew, and a picture in which nothing moves leaves nothing to be collected.
+ */
+export function createDrawnControls(motion?: Motion): (played: Played) => readonly Drawn[] {
+  let from: readonly Control[] = [];
+  let byId: ReadonlyMap<string, Control> = new Map();
+  let last: readonly Drawn[] = [];
+  return ({ layout, resolved, setup, state }) => {
+    if (layout.controls !== from) {
+      from = layout.controls;
+      byId = new Map(from.map((control) => [control.id, control]));
     }
-    const pose = poseOf(setup, state, i);
-    const drawn = motion ? motion.pose(control, pose, setup.controls[i].centre, state.time) : pose;
-    return [{ control, box: at.visual, travel: at.travel ?? 0, pose: drawn }];
-  });
+    let next: Drawn[] | null = null;
+    let count = 0;
+    for (let i = 0; i < resolved.controls.length; i += 1) {
+      const at = resolved.controls[i];
+      const control = byId.get(at.id);
+      if (!control) continue;
+      if (!isShown(state, setup.controls[i])) {
+        motion?.hide(at.id);
+        continue;
+      }
+      const posed = poseOf(setup, state, i);
+      const pose = motion ? motion.pose(control, posed, setup.controls[i].centre, state.time) : posed;
+      const before = last[count] as Drawn | undefined;
+      const travel = at.travel ?? 0;
+      const isSame = before?.control === control && before.box === at.visual && before.travel === travel && samePose(before.pose, pose);
+      if (!isSame && next === null) next = last.slice(0, count);
+      next?.push(isSame ? before : { control, box: at.visual, travel, pose });
+      count += 1;
+    }
+    if (next === null && count < last.length) next = last.slice(0, count);
+    return (last = next ?? last);
+  };
+}
+
+/** Whether two poses are drawn alike. */
+function samePose(a: Pose, b: Pose): boolean {
+  if (a === b) return true;
+  const sameOrigin = a.origin?.x === b.origin?.x && a.origin?.y === b.origin?.y;
+  return a.held === b.held && a.x === b.x && a.y === b.y && (a.away ?? 0) === (b.away ?? 0) && sameOrigin;
 }
 
 function poseOf(setup: InputSetup, state: InputState, index: number): Pose {

@@ -26,63 +26,88 @@ export interface Reading {
 const strengthOf = (value: ActionValue) =>
   typeof value === "boolean" ? (value ? 1 : 0) : typeof value === "number" ? Math.abs(value) : magnitude(value[0], value[1]);
 
+/** What is known of an action. Changed in place: at every tick nothing is made. */
+interface Known {
+  readonly name: string;
+  readonly isMotion: boolean;
+  value: ActionValue;
+  /** Of a motion: how far it went since the step began. */
+  x: number;
+  y: number;
+  rose: boolean;
+  fell: boolean;
+}
+
 /** `missing` hears of each word that the layout does not have, once, with the word that was meant; null: none is near. */
 export function createReading(missing: (name: string, nearest: string | null) => void = () => undefined): Reading {
-  let last = new Map<string, ActionValue>();
+  let known: readonly Known[] = [];
+  let byWord: ReadonlyMap<string, Known> = new Map();
   let rests: ActionValues = {};
-  let motions = new Set<string>();
-  const risen = new Set<string>();
-  const fallen = new Set<string>();
   const asked: Record<string, Asked> = Object.create(null) as Record<string, Asked>;
   const reads: Record<string, number> = Object.create(null) as Record<string, number>;
-  const look = (name: string): ActionValue => {
+  const look = (name: string): Known | null => {
     reads[name] = (reads[name] ?? 0) + 1;
-    const value = last.get(name);
-    if (value !== undefined) return value;
+    return byWord.get(name) ?? null;
+  };
+  /** At rest, in the shape of the word that was meant. */
+  const notThere = (name: string): ActionValue => {
     const before = asked[name];
-    const nearest = before ? before.nearest : nearestWord(name, [...last.keys()], 1);
+    const nearest = before ? before.nearest : nearestWord(name, [...byWord.keys()], 1);
     asked[name] = { times: (before?.times ?? 0) + 1, nearest };
     if (!before) missing(name, nearest);
-    // At rest, in the shape of the word that was meant.
     return nearest === null ? false : rests[nearest];
+  };
+  const value = (name: string): ActionValue => {
+    const one = look(name);
+    return one === null ? notThere(name) : one.isMotion ? [one.x, one.y] : one.value;
+  };
+  const edge = (name: string, which: "rose" | "fell"): boolean => {
+    const one = look(name);
+    if (one !== null) return one[which];
+    notThere(name);
+    return false;
   };
   return {
     begin() {
-      risen.clear();
-      fallen.clear();
-      for (const name of motions) last.set(name, [0, 0]);
-    },
-    tick(values) {
-      for (const name of last.keys()) {
-        const value = values[name];
-        const before = last.get(name);
-        if (value === true && before === false) risen.add(name);
-        if (value === false && before === true) fallen.add(name);
-        if (motions.has(name)) {
-          const [x, y] = before as readonly [number, number];
-          last.set(name, [x + (value as readonly [number, number])[0], y + (value as readonly [number, number])[1]]);
-        } else last.set(name, value);
+      for (let i = 0; i < known.length; i += 1) {
+        const one = known[i];
+        one.rose = one.fell = false;
+        one.x = one.y = 0;
       }
     },
-    value: look,
-    rose: (name) => (look(name), risen.has(name)),
-    fell: (name) => (look(name), fallen.has(name)),
-    strength: (name) => strengthOf(look(name)),
+    tick(values) {
+      for (let i = 0; i < known.length; i += 1) {
+        const one = known[i];
+        const next = values[one.name];
+        if (one.isMotion) {
+          one.x += (next as readonly [number, number])[0];
+          one.y += (next as readonly [number, number])[1];
+        } else {
+          if (next === true && one.value === false) one.rose = true;
+          if (next === false && one.value === true) one.fell = true;
+          one.value = next;
+        }
+      }
+    },
+    value,
+    rose: (name) => edge(name, "rose"),
+    fell: (name) => edge(name, "fell"),
+    strength: (name) => strengthOf(value(name)),
     angle(name) {
-      const value = look(name);
-      if (typeof value !== "object" || (value[0] === 0 && value[1] === 0)) return 0;
-      return (Math.atan2(value[1], value[0]) * 180) / Math.PI;
+      const at = value(name);
+      if (typeof at !== "object" || (at[0] === 0 && at[1] === 0)) return 0;
+      return (Math.atan2(at[1], at[0]) * 180) / Math.PI;
     },
     know(actions, atRest) {
       rests = atRest;
-      const known = new Map<string, ActionValue>();
-      for (const { name } of actions) {
-        const [was, rests] = [last.get(name), atRest[name]];
+      known = actions.map(({ name, kind }): Known => {
+        const was = byWord.get(name);
+        const isMotion = kind === "motion";
         // What is of another kind by now begins at rest.
-        known.set(name, was !== undefined && typeof was === typeof rests ? was : rests);
-      }
-      last = known;
-      motions = new Set(actions.filter(({ kind }) => kind === "motion").map(({ name }) => name));
+        const goesOn = was !== undefined && typeof was.value === typeof atRest[name];
+        return goesOn ? { ...was, isMotion } : { name, isMotion, value: atRest[name], x: 0, y: 0, rose: false, fell: false };
+      });
+      byWord = new Map(known.map((one) => [one.name, one]));
     },
     asked,
     reads,

@@ -7,6 +7,8 @@ export interface Game {
   tick(values: ActionValues, tickMs: number): void;
   /** Draws the game on a screen of w × h px. */
   draw(ctx: CanvasRenderingContext2D, w: number, h: number): void;
+  /** A number that is another one whenever the game would be drawn otherwise: who draws it leaves out what would be the same. */
+  revision(): number;
   /** The moment the game is in, or null where it has none. */
   moment(): string | null;
 }

@@ -56,7 +56,9 @@ export function createDesk({ feed, now, codes, keys, pads, used, onPad, lost }: 
   return {
     poll() {
       if (!pads || !navigator.getGamepads) return;
-      const found = [...navigator.getGamepads()].find((pad) => pad?.connected && pad.id !== OWN_PAD) ?? null;
+      let found: Gamepad | null = null;
+      const all = navigator.getGamepads();
+      for (let i = 0; i < all.length && found === null; i += 1) if (all[i]?.connected && all[i]?.id !== OWN_PAD) found = all[i];
       if ((found !== null) !== isThere) {
         isThere = found !== null;
         // A pad that is gone holds nothing.

@@ -14,7 +14,8 @@ export interface FingersParts {
   readonly over: HTMLElement;
   /** Whether the controls can be seen: no finger is theirs while something else fills the screen. */
   readonly isSeen: () => boolean;
-  readonly toScreen: (clientX: number, clientY: number) => Point;
+  /** Puts a point of the window, as one of the screen, into an object. */
+  readonly toScreen: <P extends { x: number; y: number }>(clientX: number, clientY: number, into: P) => P;
   readonly feed: (event: InputEvent) => void;
   /** Whether a touch at a point would be taken: by a control there, or by one it may slide onto. */
   readonly takes: (point: Point) => boolean;
@@ -109,7 +110,7 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
     isSeen() &&
     (event.pointerType !== "mouse" || (event.button === 0 && mouseTouches())) &&
     (targetOf(event) === over || !isPressable(targetOf(event))) &&
-    takes(toScreen(event.clientX, event.clientY));
+    takes(toScreen(event.clientX, event.clientY, { x: 0, y: 0 }));
   const isOurs = ({ pointerId }: PointerEvent) => taken.has(pointerId) || gone.has(pointerId) || decided.get(pointerId) === true;
   const decide = (event: PointerEvent): boolean => {
     const isTaken = isForUs(event);
@@ -215,10 +216,10 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
   });
   return {
     again() {
-      for (const [id, { clientX, clientY }] of down) feed({ t: now(), id, type: "move", ...toScreen(clientX, clientY) });
+      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "move" as const, x: 0, y: 0 }));
     },
     cancel() {
-      for (const [id, { clientX, clientY }] of down) feed({ t: now(), id, type: "cancel", ...toScreen(clientX, clientY) });
+      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "cancel" as const, x: 0, y: 0 }));
       down.clear();
       forget();
     },
@@ -261,23 +262,23 @@ function createTelling({ toScreen, feed, mouse, now }: Pick<FingersParts, "toScr
   const sampleOf = (event: PointerEvent, type: PointerSample["type"], isFinger: boolean): PointerSample => ({
     type,
     id: event.pointerId,
-    mouse: event.pointerType === "mouse",
+    mouse: true,
     buttons: isFinger ? event.buttons : event.buttons & ~MAIN,
-    ...toScreen(event.clientX, event.clientY),
+    ...toScreen(event.clientX, event.clientY, { x: 0, y: 0 }),
     t: now(),
     dx: event.movementX,
     dy: event.movementY,
   });
   return {
     give(event: PointerEvent, type: PointerSample["type"], isFinger: boolean) {
-      const told = pointerEvents(buttons, sampleOf(event, type, isFinger));
-      // A finger says nothing of the mouse's buttons.
-      if (event.pointerType === "mouse") {
-        const main = !isFinger && type !== "cancel" && (event.buttons & MAIN) !== 0;
-        if (main !== isMainDown && mouse) feed({ t: now(), type: "mouse", button: 0, down: main });
-        isMainDown = main;
-        buttons = told.buttons;
+      if (event.pointerType !== "mouse") {
+        return feed(toScreen(event.clientX, event.clientY, { t: now(), id: event.pointerId, type, x: 0, y: 0 }));
       }
+      const told = pointerEvents(buttons, sampleOf(event, type, isFinger));
+      const main = !isFinger && type !== "cancel" && (event.buttons & MAIN) !== 0;
+      if (main !== isMainDown && mouse) feed({ t: now(), type: "mouse", button: 0, down: main });
+      isMainDown = main;
+      buttons = told.buttons;
       for (const one of told.events) if (mouse || one.type !== "mouse") feed(one);
     },
     mouseHolds: () => buttons !== 0 || isMainDown,

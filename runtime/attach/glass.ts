@@ -21,8 +21,8 @@ export interface Glass {
   screen(): Screen;
   /** Whether the element can be seen: false while something else fills the screen. */
   isSeen(): boolean;
-  /** A point of the window as one of the screen, px. */
-  toScreen(clientX: number, clientY: number): Point;
+  /** Puts a point of the window, as one of the screen, px, into `x` and `y` of an object, and returns that. */
+  toScreen<P extends { x: number; y: number }>(clientX: number, clientY: number, into: P): P;
   /** CSS px a px of the screen. */
   scale(): number;
   /** Measures once more; calls `changed` where size, density, safe area or whether it is seen has changed. */
@@ -117,7 +117,7 @@ function visibleSides(): Sides {
 /** The side of the window that a direction on the screen points to. */
 const sideOf = (x: number, y: number): keyof Sides => (Math.abs(x) > Math.abs(y) ? (x > 0 ? "right" : "left") : y > 0 ? "bottom" : "top");
 
-/** Where a corner of the element is, from the top left of the box around it, and where its two sides lead, CSS px of the window. */
+/** Where the top left corner of the element is in the window, and where its two sides lead from there, CSS px. */
 interface Corners {
   readonly from: Point;
   readonly across: Point;
@@ -141,16 +141,16 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
   let corners: Corners = { from: { x: 0, y: 0 }, across: { x: 1, y: 0 }, down: { x: 0, y: 1 } };
   let coarse: boolean | null = null;
 
-  const readCorners = (box: DOMRect): Corners => {
+  const readCorners = (): Corners => {
     const [a, b, c] = marks.map((mark) => mark.getBoundingClientRect());
     return {
-      from: { x: a.left - box.left, y: a.top - box.top },
+      from: { x: a.left, y: a.top },
       across: { x: b.left - a.left, y: b.top - a.top },
       down: { x: c.left - a.left, y: c.top - a.top },
     };
   };
   const measure = (box: DOMRect): Screen => {
-    corners = readCorners(box);
+    corners = readCorners();
     if (fixed) return fixed;
     const { across, down } = corners;
     const [width, height] = [Math.hypot(across.x, across.y), Math.hypot(down.x, down.y)];
@@ -170,11 +170,11 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
     };
   };
   /** What was measured last, so that nothing is measured where nothing has moved. */
-  let before: readonly number[] = [];
-  const moved = (box: DOMRect): boolean => {
-    const now = [box.left, box.top, box.width, box.height, innerWidth, innerHeight, window.devicePixelRatio];
-    if (now.every((one, i) => one === before[i])) return false;
-    before = now;
+  const before = { left: 0, top: 0, width: 0, height: 0, windowWidth: 0, windowHeight: 0, density: 0 };
+  const moved = ({ left, top, width, height }: DOMRect): boolean => {
+    const isSameBox = left === before.left && top === before.top && width === before.width && height === before.height;
+    if (isSameBox && innerWidth === before.windowWidth && innerHeight === before.windowHeight && devicePixelRatio === before.density) return false;
+    Object.assign(before, { left, top, width, height, windowWidth: innerWidth, windowHeight: innerHeight, density: devicePixelRatio });
     return true;
   };
   let screen = plainScreen("", 1, 1, FINE_PPI);
@@ -211,12 +211,13 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
   return {
     screen: () => screen,
     isSeen: () => element !== null,
-    toScreen(clientX, clientY) {
-      const { left, top } = (element ?? over).getBoundingClientRect();
+    toScreen(clientX, clientY, into) {
       const { from, across, down } = corners;
-      const [x, y] = [clientX - left - from.x, clientY - top - from.y];
+      const [x, y] = [clientX - from.x, clientY - from.y];
       const area = across.x * down.y - across.y * down.x || 1;
-      return { x: ((x * down.y - y * down.x) / area) * screen.widthPx, y: ((y * across.x - x * across.y) / area) * screen.heightPx };
+      into.x = ((x * down.y - y * down.x) / area) * screen.widthPx;
+      into.y = ((y * across.x - x * across.y) / area) * screen.heightPx;
+      return into;
     },
     scale: () => (Math.hypot(corners.across.x, corners.across.y) || 1) / screen.widthPx,
     look() {

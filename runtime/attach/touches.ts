@@ -52,6 +52,10 @@ export function createTouchSieve(): TouchSieve {
     waiting = waiting.filter((one) => one !== nearest);
     if (nearest.isOurs) ours.add(identifier);
   };
+  const isAllOurs = (list: ArrayLike<OneTouch>): boolean => {
+    for (let i = 0; i < list.length; i += 1) if (!ours.has(list[i].identifier)) return false;
+    return true;
+  };
   return {
     down(pointerId, { x, y }, isOurs) {
       waiting.push({ pointerId, x, y, isOurs });
@@ -61,13 +65,16 @@ export function createTouchSieve(): TouchSieve {
     },
     holds: () => ours.size > 0,
     sift<T extends OneTouch>(event: TouchLists<T>): Sifted<T> {
-      const changed = Array.from(event.changedTouches);
-      if (event.type === "touchstart") changed.forEach(start);
+      const { type, changedTouches } = event;
+      if (type === "touchstart") for (let i = 0; i < changedTouches.length; i += 1) start(changedTouches[i]);
       if (ours.size === 0) return "all";
+      // The commonest of all: our fingers alone move.
+      if (type === "touchmove" && isAllOurs(changedTouches)) return "none";
+      const changed = Array.from(changedTouches);
       const theirs = (list: ArrayLike<T>) => Array.from(list).filter(({ identifier }) => !ours.has(identifier));
       const left = { touches: theirs(event.touches), targetTouches: theirs(event.targetTouches), changedTouches: theirs(event.changedTouches) };
       const isUntouched = left.touches.length === event.touches.length && left.changedTouches.length === changed.length;
-      if (event.type === "touchend" || event.type === "touchcancel") for (const { identifier } of changed) ours.delete(identifier);
+      if (type === "touchend" || type === "touchcancel") for (const { identifier } of changed) ours.delete(identifier);
       return isUntouched ? "all" : left.changedTouches.length === 0 ? "none" : left;
     },
   };

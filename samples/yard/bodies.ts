@@ -65,7 +65,12 @@ function cellOf(x: number, y: number): number {
 /** How much of the unit disc was reached, 0…1. */
 export const reachedPart = (reached: ReadonlySet<number>): number => Math.min(1, reached.size / CELLS_IN_DISC);
 
-/** One tick of a body. `t`: the time in the yard after it, ms. */
+/** Below these a body rests: a puck's speed and a needle's rate per second, a view's speed in °/s; what is slower cannot be seen. */
+const PUCK_RESTS = 1e-3;
+const NEEDLE_RESTS = 0.01;
+const VIEW_RESTS = 0.1;
+
+/** One tick of a body; the very same body where it rests. `t`: the time in the yard after it, ms. */
 export function moveBody(body: Body, name: string, values: ActionValues, { ms, t }: { ms: number; t: number }): Body {
   const s = ms / 1000;
   switch (body.kind) {
@@ -77,6 +82,9 @@ export function moveBody(body: Body, name: string, values: ActionValues, { ms, t
       const far = Math.hypot(x, y);
       const cell = cellOf(px, py);
       const rest = px === 0 && py === 0;
+      // The way that fades is seen for as long as it is remembered.
+      const isFaded = body.trail.every((p) => p.x === 0 && p.y === 0);
+      if (rest && isFaded && Math.hypot(vx, vy) < PUCK_RESTS) return body.vx === 0 && body.vy === 0 ? body : { ...body, vx: 0, vy: 0, trail: [] };
       const reached = rest || body.reached.has(cell) ? body.reached : new Set([...body.reached, cell]);
       const trail = [...body.trail.filter((p) => t - p.t < TRAIL_MS), { x: px, y: py, t }];
       return far <= 1 ? { kind: "puck", x, y, vx, vy, trail, reached } : { kind: "puck", x: x / far, y: y / far, vx: 0, vy: 0, trail, reached };
@@ -85,16 +93,19 @@ export function moveBody(body: Body, name: string, values: ActionValues, { ms, t
       const [dx, dy] = pairOf(values, name);
       const way = Math.hypot(dx, dy);
       const speed = body.speed + ((s > 0 ? way / s : 0) - body.speed) * Math.min(1, ms / CALM_MS);
+      if (way === 0 && speed < VIEW_RESTS) return body.speed === 0 ? body : { ...body, speed: 0 };
       return { kind: "view", x: (((body.x + dx) % 360) + 360) % 360, y: clampTo(body.y + dy, -80, 80), turned: body.turned + way, speed };
     }
     case "needle": {
       const lean = axisOf(values, name);
       const rate = body.rate + ((s > 0 ? (lean - body.lean) / s : 0) - body.rate) * Math.min(1, ms / CALM_MS);
+      if (lean === body.lean && Math.abs(rate) < NEEDLE_RESTS) return body.rate === 0 ? body : { ...body, rate: 0 };
       return { kind: "needle", lean, rate };
     }
     case "lamp": {
       const on = pressOf(values, name);
       const rose = on && !body.on;
+      if (!on && !body.on) return body;
       return { kind: "lamp", on, count: body.count + (rose ? 1 : 0), ms: rose ? ms : body.ms + (on ? ms : 0) };
     }
   }

@@ -18,11 +18,16 @@ export function createYard(actions: readonly Pick<PlayedAction, "name" | "kind">
   let bodies = new Map(actions.map((a) => [a.name, newBody(a.kind)]));
   let discs: readonly Disc[] | null = null;
   let t = 0;
+  let revision = 0;
   return {
     tick(values, ms) {
       t += ms;
-      bodies = new Map([...bodies].map(([name, body]) => [name, moveBody(body, name, values, { ms, t })]));
+      const moved = [...bodies].map(([name, body]) => [name, moveBody(body, name, values, { ms, t })] as const);
+      if (moved.every(([name, body]) => body === bodies.get(name))) return;
+      bodies = new Map(moved);
+      revision += 1;
     },
+    revision: () => revision,
     draw(ctx, w, h) {
       ctx.fillStyle = "#16232d";
       ctx.fillRect(0, 0, w, h);
@@ -39,6 +44,7 @@ export function createYard(actions: readonly Pick<PlayedAction, "name" | "kind">
     bodies: () => bodies,
     place(given) {
       discs = given;
+      revision += 1;
     },
   };
 }

@@ -20,6 +20,8 @@ export interface PictureBytes {
 
 /** Counts the images that have come in, so that what shows them draws anew. */
 const arrivals = createStore<{ count: number }>(() => ({ count: 0 }));
+export const imageArrivals = (): number => arrivals.getState().count;
+/** The same for a component, which is rendered anew at each. */
 export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count);
 
 /** A decoded image, drawn once into a canvas: an SVG would else be drawn anew at every use. */

@@ -7,5 +7,6 @@ export const NO_GAME: Game = {
     ctx.fillStyle = "#0c141b";
     ctx.fillRect(0, 0, w, h);
   },
+  revision: () => 0,
   moment: () => null,
 };

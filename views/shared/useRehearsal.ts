@@ -7,16 +7,15 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
 import type { TickInput } from "../../core/engine/input/advance";
 import type { ActionValues } from "../../core/engine/input/events";
-import { isIdle } from "../../core/engine/input/kinds";
 import type { Layout, Screen } from "../../core/format/types";
-import { drawControls } from "../../runtime/art";
+import { drawControls, type Drawn } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
 import { createPlayer, type Player } from "../../runtime/player";
 import { createMotion } from "../../runtime/motion";
-import { drawnControls } from "../../runtime/poses";
+import { createDrawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
-import { suppliesOf } from "./images";
+import { imageArrivals, suppliesOf } from "./images";
 import { languageNow, spokenLayout } from "./language";
 import { padNow } from "./pads";
 import { contextFor } from "./drawGlass";
@@ -27,8 +26,6 @@ const HZ = 60;
 const BY_HAND: ReadonlySet<string> = new Set(["down", "move", "up", "key", "mouse"]);
 /** Escape held this long leaves the glass, ms. */
 const LEAVE_MS = 600;
-/** So long after the last touch pictures have arrived, ms. */
-const SETTLED_MS = 3000;
 
 /** A tick that has been played: by whom, its time since tick 0 (ms), and what came in it. */
 export interface PlayedTick {
@@ -61,8 +58,6 @@ interface Options {
   readonly onKeys?: (codes: readonly string[]) => void;
   /** A mouse is a mouse alone, and touches nothing. */
   readonly mouseIsItself?: boolean;
-  /** The game stands still: what is on the glass is drawn anew only while something on it moves. */
-  readonly still?: boolean;
 }
 
 export function useRehearsal(options: Options) {
@@ -90,8 +85,7 @@ export function useRehearsal(options: Options) {
     let shown: string | null = null;
     let padBefore = "";
     let drawn: readonly unknown[] = [];
-    let movedAt = 0;
-    const motion = createMotion();
+    const posed = createDrawnControls(createMotion());
     const step = (time: number) => {
       const { current } = now;
       const playing = player.current;
@@ -111,10 +105,19 @@ export function useRehearsal(options: Options) {
         if (wished !== null && wished !== shown && current.layout.moments.some((m) => m.id === wished))
           playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
-        const seen = [current.layout, current.screen, current.scale, current.moment, current.player?.handed, current.player?.playerSize, languageNow()];
-        if (playing.state().touches.length > 0 || !playing.state().controls.every(isIdle) || seen.some((what, i) => what !== drawn[i])) movedAt = time;
-        drawn = seen;
-        if (!current.still || time - movedAt < SETTLED_MS || playing.state().time <= motion.restsAt()) paint(current, playing);
+        const controls = posed({
+          layout: spokenLayout(current.layout, languageNow()),
+          resolved: playing.resolved(),
+          setup: playing.setup(),
+          state: playing.state(),
+        });
+        // What the glass shows: where all of it is the same as at the last frame nothing is drawn.
+        const shows = [
+          ...[controls, current.game, current.game.revision(), current.layout, current.screen, current.scale, canvas.current],
+          ...[imageArrivals(), document.fonts.status, window.devicePixelRatio],
+        ];
+        if (shows.some((what, i) => what !== drawn[i])) paint(current, controls);
+        drawn = shows;
         current.onDrawn(values.current);
         current.onPlayed?.(playing);
         if (waiting.current < Infinity) current.onLatency?.(performance.now() - waiting.current);
@@ -122,19 +125,11 @@ export function useRehearsal(options: Options) {
       }
       animation = requestAnimationFrame(step);
     };
-    const paint = (current: typeof now.current, playing: Player) => {
+    const paint = (current: typeof now.current, controls: readonly Drawn[]) => {
       const ctx = canvas.current && contextFor(canvas.current, current.screen, { scale: current.scale });
       if (!ctx) return;
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);
-      drawControls(
-        ctx,
-        drawnControls(
-          { layout: spokenLayout(current.layout, languageNow()), resolved: playing.resolved(), setup: playing.setup(), state: playing.state() },
-          motion,
-        ),
-        1 / current.scale,
-        suppliesOf(current.layout),
-      );
+      drawControls(ctx, controls, 1 / current.scale, suppliesOf(current.layout));
     };
     animation = requestAnimationFrame(step);
     const onHide = () => {

@@ -5,8 +5,8 @@
 import { TIME_SLACK } from "../geometry/tolerances";
 import type { Resolved } from "../placement/resolve";
 import type { PlayedLayout } from "../types";
-import { actionValue, emptyGroups } from "./combine";
-import { hardwareBlur, hardwareEvent, commitHardwareTick } from "./hardwareInput";
+import { actionValue, emptyGroups, type Groups, type RepeatState } from "./combine";
+import { hardwareBlur, hardwareEvent, commitHardwareTick, restingHardware, type HardwareState } from "./hardwareInput";
 import type { ActionValue, ActionValues, InputEvent } from "./events";
 import { isIdle, readControl, commitTick } from "./kinds";
 import { AT_REST, type PortReading } from "./ports";
@@ -20,41 +20,70 @@ export interface Step {
   readonly values: ActionValues;
 }
 
+/** What a tick works with besides the state: made once and used again at every tick, so that a game's frames leave nothing to be collected. */
+export interface TickRoom {
+  readonly inputs: { readings: PortReading[]; hardware: HardwareState; repeats: RepeatState[]; readonly groups: Groups };
+  readonly tick: { time: number; ms: number };
+}
+
+/** Room for ticks of one state. */
+export function tickRoom(): TickRoom {
+  return { inputs: { readings: [], hardware: restingHardware(), repeats: [], groups: emptyGroups() }, tick: { time: 0, ms: 0 } };
+}
+
 /** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is left as it is. */
 export function advance(setup: InputSetup, state: InputState, events: readonly InputEvent[], tickTime: number): Step {
   const next = workingCopy(state);
-  for (const event of events) applyEvent(setup, next, event);
-  const tick = { time: tickTime, ms: tickTime - next.time };
-  const inputs = { readings: readAll(setup, next, tickTime), hardware: next.hardware, repeats: next.repeats, groups: emptyGroups() };
-  const values: Record<string, ActionValue> = { ...setup.atRest };
+  return { values: advanceInPlace(setup, next, { events, tickTime, room: tickRoom() }), state: next };
+}
+
+/** The same for a state that is one's own (`workingCopy`), which is changed: gives the value of every action. */
+export function advanceInPlace(
+  setup: InputSetup,
+  state: InputState,
+  { events, tickTime, room }: { readonly events: readonly InputEvent[]; readonly tickTime: number; readonly room: TickRoom },
+): ActionValues {
+  for (let i = 0; i < events.length; i += 1) applyEvent(setup, state, events[i]);
+  const { inputs, tick } = room;
+  [tick.time, tick.ms] = [tickTime, tickTime - state.time];
+  readAll(setup, state, { tickTime, into: inputs.readings });
+  inputs.hardware = state.hardware;
+  inputs.repeats = state.repeats;
+  // With everything at rest nothing is made: the resting values are the same at every tick.
+  let values: Record<string, ActionValue> | null = null;
   for (let i = 0; i < setup.actions.length; i += 1) {
     const sources = setup.actions[i];
     if (sources.plain && allAtRest(sources.touch, inputs.readings)) continue;
-    if (sources.smooth) next.smoothed[i] = { x: next.smoothed[i].x, y: next.smoothed[i].y };
-    values[sources.action.name] = actionValue(sources, inputs, next.smoothed[i], tick);
+    if (sources.smooth) state.smoothed[i] = { x: state.smoothed[i].x, y: state.smoothed[i].y };
+    const value = actionValue(sources, inputs, state.smoothed[i], tick);
+    const { name } = sources.action;
+    if (values === null && isAtRest(value)) continue;
+    values ??= { ...setup.atRest };
+    values[name] = value;
   }
-  commitHardwareTick(next.hardware);
-  next.time = tickTime;
-  return { state: next, values };
+  commitHardwareTick(state.hardware);
+  state.time = tickTime;
+  return values ?? setup.atRest;
 }
 
+const isAtRest = (value: ActionValue): boolean => (typeof value === "object" ? value[0] === 0 && value[1] === 0 : !value);
+
 function allAtRest(touch: readonly TouchSource[], readings: readonly PortReading[]): boolean {
-  for (const source of touch) if (readings[source.control] !== AT_REST) return false;
+  for (let i = 0; i < touch.length; i += 1) if (readings[touch[i].control] !== AT_REST) return false;
   return true;
 }
 
 /** What every control gives at a tick; what has been read is settled. An idle control gives nothing, but for a latch that is on. */
-function readAll(setup: InputSetup, state: InputState, tickTime: number): PortReading[] {
-  const readings: PortReading[] = [];
+function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { readonly tickTime: number; readonly into: PortReading[] }): void {
+  into.length = setup.controls.length;
   for (let i = 0; i < setup.controls.length; i += 1) {
     const control = setup.controls[i];
     const own = state.controls[i];
     const idle = isIdle(own);
     const gives = !idle || (own.kind === "button" && own.latched);
-    readings.push(gives && isShown(state, control) ? readControl(own, control, tickTime) : AT_REST);
+    into[i] = gives && isShown(state, control) ? readControl(own, control, tickTime) : AT_REST;
     if (!idle) commitTick(own, control, tickTime);
   }
-  return readings;
 }
 
 /** Takes one event into a state that is one's own (`workingCopy`), without a tick. */

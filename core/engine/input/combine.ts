@@ -70,9 +70,11 @@ export interface Inputs {
 export function actionValue(sources: ActionSources, inputs: Inputs, smoothed: Pair, tick: Tick): ActionValue {
   const { kind, action } = sources;
   const touch = emptied(inputs.groups[0]);
-  for (const source of sources.touch)
+  for (let i = 0; i < sources.touch.length; i += 1) {
+    const source = sources.touch[i];
     // A control at rest gives nothing; only a repeat has to be told so.
     if (source.repeat || inputs.readings[source.control] !== AT_REST) addTouch(touch, source, inputs, tick);
+  }
   const strongest = action.combine === "strongest" && (kind === "axis" || kind === "vector");
   const keys = strongest ? emptied(inputs.groups[1]) : touch;
   const pad = strongest ? emptied(inputs.groups[2]) : touch;
@@ -154,10 +156,15 @@ function addTouch(group: Group, source: TouchSource, inputs: Inputs, tick: Tick)
       group.rest.x += source.port === "x" ? reading.x * scale[0] : reading.y * scale[1];
       return;
     case "vector":
-      return addPair(group.rest, [reading.vx, reading.vy], scale, kind === "motion" ? tick.ms / 1000 : 1);
+      return addScaled(group.rest, reading, scale, kind === "motion" ? tick.ms / 1000 : 1);
     case "motion":
-      return addPair(group.rest, [reading.vx, reading.vy], scale, 1);
+      return addScaled(group.rest, reading, scale, 1);
   }
+}
+
+function addScaled(sum: Pair, { vx, vy }: PortReading, scale: readonly [number, number], part: number): void {
+  sum.x += vx * scale[0] * part;
+  sum.y += vy * scale[1] * part;
 }
 
 function addPair(sum: Pair, [x, y]: readonly [number, number], scale: readonly [number, number], part: number): void {

@@ -42,7 +42,6 @@ export function TryGlass({ data }: { data: SheetData }) {
     canvas,
     onDrawn,
     onTick: () => {},
-    still: true,
     onPlayed: (player) => {
       const live = marks.mark(latest.current, player, performance.now());
       setSaid(live.join(", "));

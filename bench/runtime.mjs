@@ -1,0 +1,123 @@
+/** The packed runtime in a game's page: how soon a touch is in a value, and what a frame allocates. Real touches by the browser's own input. */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { chromium } from "@playwright/test";
+import { ensureRuntime, runtimeFolder } from "../scripts/build-runtime.mjs";
+import { root } from "../scripts/lib.mjs";
+
+const GAME = "http://game.test";
+const ARGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+const FINGERS = 10;
+
+/** A played layout of forty controls of 9 mm in rows, each serving an action of its own. */
+async function fortyControls() {
+  const { compiled } = await import(join(root, ".cache", "bench-forty.mjs"));
+  return compiled;
+}
+
+const page = (options, more) => `<!doctype html><meta name="viewport" content="width=device-width,initial-scale=1">
+<style>html,body{margin:0;overflow:hidden}canvas{display:block;width:100vw;height:100vh}</style><canvas id="game"></canvas>
+<script>window.came = 0; addEventListener("pointerdown", () => (window.came += 1), true);</script>
+<script type="module">
+import { play } from "/runtime/index.js";
+import { drawing } from "/runtime/drawing.js";
+const file = await (await fetch("/played.json")).text();
+const controls = (window.controls = play(file, { over: "#game", appear: "always", ${options} }));
+${more}
+window.isReady = true;
+</script>`;
+
+async function opened(browser, body) {
+  const context = await browser.newContext({ viewport: { width: 1200, height: 560 }, hasTouch: true, isMobile: true });
+  const tab = await context.newPage();
+  const played = await fortyControls();
+  await context.route(`${GAME}/**`, (route) => {
+    const { pathname } = new URL(route.request().url());
+    if (pathname === "/") return route.fulfill({ contentType: "text/html", body });
+    if (pathname === "/played.json") return route.fulfill({ contentType: "application/json", body: played });
+    if (pathname.startsWith("/runtime/"))
+      return route.fulfill({ contentType: "text/javascript", body: readFileSync(join(runtimeFolder, pathname.slice(9)), "utf8") });
+    return route.fulfill({ status: 404, body: "" });
+  });
+  await tab.goto(`${GAME}/`);
+  await tab.waitForFunction(() => window.isReady === true);
+  const session = await context.newCDPSession(tab);
+  return { context, tab, session, touch: (type, touchPoints) => session.send("Input.dispatchTouchEvent", { type, touchPoints }) };
+}
+
+const middles = (tab) => tab.evaluate(() => window.controls.controls().map(({ hit }) => ({ x: hit.x + hit.w / 2, y: hit.y + hit.h / 2 })));
+const frames = (tab, count) =>
+  tab.evaluate(async (n) => {
+    for (let i = 0; i < n; i += 1) await new Promise((done) => requestAnimationFrame(done));
+  }, count);
+
+/** What the runtime's own code allocates a frame, bytes: forty controls, ten fingers that all move at every frame; idle, and with and without drawing. */
+export async function allocations() {
+  await ensureRuntime();
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ARGS });
+  const measured = {};
+  for (const [name, options] of [
+    ["without drawing", 'loop: "own"'],
+    ["with drawing", 'loop: "own", draw: drawing'],
+  ]) {
+    const { context, tab, session, touch } = await opened(
+      browser,
+      page(options, "window.frames = 0; const count = () => { window.frames += 1; requestAnimationFrame(count); }; count();"),
+    );
+    const places = await middles(tab);
+    const fingers = Array.from({ length: FINGERS }, (_, i) => ({ id: i, ...places[(i * 4) % places.length] }));
+    const bytes = async (work) => {
+      await session.send("HeapProfiler.startSampling", {
+        samplingInterval: 128,
+        includeObjectsCollectedByMajorGC: true,
+        includeObjectsCollectedByMinorGC: true,
+      });
+      const from = await tab.evaluate(() => window.frames);
+      await work();
+      const count = (await tab.evaluate(() => window.frames)) - from;
+      const { profile } = await session.send("HeapProfiler.stopSampling");
+      const found = new Map();
+      const sum = (node, isOurs) => {
+        const ours = isOurs || node.callFrame.url.includes("/runtime/");
+        if (ours) found.set(node.callFrame.functionName, (found.get(node.callFrame.functionName) ?? 0) + node.selfSize);
+        for (const child of node.children) sum(child, ours);
+      };
+      sum(profile.head, false);
+      const all = [...found.values()].reduce((a, b) => a + b, 0);
+      return {
+        bytes: all / count,
+        by: [...found]
+          .sort((a, b) => b[1] - a[1])
+          .slice(0, 12)
+          .map(([fn, size]) => [fn, Math.round(size / count)]),
+      };
+    };
+    await frames(tab, 300);
+    const idle = await bytes(() => frames(tab, 240));
+    for (let i = 0; i < FINGERS; i += 1) await touch("touchStart", fingers.slice(0, i + 1));
+    const move = async (count) => {
+      for (let k = 0; k < count; k += 1) {
+        const turn = k / 9;
+        await touch(
+          "touchMove",
+          fingers.map(({ id, x, y }) => ({ id, x: x + 9 * Math.cos(turn + id), y: y + 9 * Math.sin(turn + id) })),
+        );
+      }
+    };
+    // Code that has not run often yet allocates what code that has does not.
+    await move(600);
+    const moving = await bytes(() => move(240));
+    measured[name] = { idle, moving };
+    await context.close();
+  }
+  await browser.close();
+  return measured;
+}

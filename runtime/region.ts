@@ -1,0 +1,116 @@
+/**
+ * The part of a canvas that has to be drawn anew: the boxes of the controls that are drawn otherwise than before, where they were and where they
+ * are. Everything that reaches into these boxes is drawn again, clipped to them, so the picture is the same as if all of it had been.
+ */
+import type { Box } from "../core/engine/geometry/point";
+import { drawControls, type Drawn, type Supplies } from "./art";
+
+/** Lines stand half their width outside their box, hairlines; rounding a pixel. */
+const LINES = 3;
+const ROUND_PX = 2;
+/** Where more boxes have changed than this, all is drawn. */
+const MOST_BOXES = 24;
+
+/** What was found of what is drawn, for what is the same is the very same object. */
+interface Found {
+  readonly hairline: number;
+  readonly box: Box;
+}
+const found = new WeakMap<Drawn, Found>();
+
+/** Where a control draws, whole px: its base where it lies, its knob, everything turned. */
+export function drawnBox(drawn: Drawn, hairline: number): Box {
+  const known = found.get(drawn);
+  if (known?.hairline === hairline) return known.box;
+  const box = boxOf(drawn, hairline);
+  found.set(drawn, { hairline, box });
+  return box;
+}
+
+function boxOf({ control, box, travel, pose }: Drawn, hairline: number): Box {
+  const { look } = control;
+  const isStick = control.kind === "stick";
+  const middle = isStick && pose.origin ? pose.origin : { x: box.x + box.w / 2, y: box.y + box.h / 2 };
+  // Turned about its middle it stays within the circle about it.
+  const reach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) / 2;
+  const [halfW, halfH] = [Math.max(box.w / 2, reach), Math.max(box.h / 2, reach)];
+  const knob = isStick ? Math.max(look.knobSize / 2, 0) : 0;
+  const knobReach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) * knob;
+  const [knobW, knobH] = [Math.max(box.w * knob, knobReach), Math.max(box.h * knob, knobReach)];
+  const [knobX, knobY] = [pose.x * travel, -pose.y * travel];
+  const edge = LINES * hairline + ROUND_PX;
+  const left = Math.floor(middle.x + Math.min(-halfW, isStick ? knobX - knobW : 0) - edge);
+  const top = Math.floor(middle.y + Math.min(-halfH, isStick ? knobY - knobH : 0) - edge);
+  const right = Math.ceil(middle.x + Math.max(halfW, isStick ? knobX + knobW : 0) + edge);
+  const bottom = Math.ceil(middle.y + Math.max(halfH, isStick ? knobY + knobH : 0) + edge);
+  return { x: left, y: top, w: right - left, h: bottom - top };
+}
+
+/** Whether two states of a control are drawn alike: of most kinds not every figure of a pose is drawn. */
+function isDrawnAlike(a: Drawn, b: Drawn): boolean {
+  if (a === b) return true;
+  const [p, q] = [a.pose, b.pose];
+  if (a.control !== b.control || a.box !== b.box || a.travel !== b.travel || p.held !== q.held || (p.away ?? 0) !== (q.away ?? 0)) return false;
+  switch (a.control.kind) {
+    case "button":
+    case "touchpad":
+      return true;
+    case "dpad":
+      return Math.sign(p.x) === Math.sign(q.x) && Math.sign(p.y) === Math.sign(q.y);
+    case "swipe":
+      return p.x === q.x && p.y === q.y;
+    case "stick":
+      return p.x === q.x && p.y === q.y && p.origin?.x === q.origin?.x && p.origin?.y === q.origin?.y;
+  }
+}
+
+/** The boxes to draw anew, px of the canvas; none: the picture stays as it is; null: all of it, for other controls are drawn than before. */
+export function changedRegion(
+  before: readonly Drawn[],
+  after: readonly Drawn[],
+  { hairline, w, h }: { readonly hairline: number; readonly w: number; readonly h: number },
+): readonly Box[] | null {
+  if (before.length !== after.length) return null;
+  const boxes: Box[] = [];
+  for (let i = 0; i < after.length; i += 1) {
+    if (before[i].control.id !== after[i].control.id) return null;
+    if (isDrawnAlike(before[i], after[i])) continue;
+    if (boxes.length >= MOST_BOXES) return null;
+    // A box far outside is no box of this canvas.
+    for (const one of [drawnBox(before[i], hairline), drawnBox(after[i], hairline)])
+      if (one.x < w && one.y < h && one.x + one.w > 0 && one.y + one.h > 0) boxes.push(one);
+  }
+  return boxes;
+}
+
+const meet = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+
+/** Draws controls in order within a region; null: on the whole canvas, which is cleared. */
+export function drawRegion(
+  ctx: CanvasRenderingContext2D,
+  drawn: readonly Drawn[],
+  { region, hairline, supplies }: { readonly region: readonly Box[] | null; readonly hairline: number; readonly supplies: Supplies },
+): void {
+  if (region === null) {
+    ctx.clearRect(0, 0, ctx.canvas.width, ctx.canvas.height);
+    drawControls(ctx, drawn, hairline, supplies);
+    return;
+  }
+  if (region.length === 0) return;
+  ctx.save();
+  ctx.beginPath();
+  for (const { x, y, w, h } of region) ctx.rect(x, y, w, h);
+  ctx.clip();
+  for (const { x, y, w, h } of region) ctx.clearRect(x, y, w, h);
+  const reached: Drawn[] = [];
+  for (let i = 0; i < drawn.length; i += 1) {
+    const box = drawnBox(drawn[i], hairline);
+    for (let k = 0; k < region.length; k += 1)
+      if (meet(region[k], box)) {
+        reached.push(drawn[i]);
+        break;
+      }
+  }
+  drawControls(ctx, reached, hairline, supplies);
+  ctx.restore();
+}
