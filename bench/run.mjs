@@ -32,10 +32,15 @@ else
     `the port in C, ${c.controls} controls, ${c.touches} touches: a tick ${c.tickUs.toFixed(1)} µs (aim 2), reading ${(c.readUs / 1000).toFixed(2)} ms (aim 1), placing ${c.placeUs.toFixed(1)} µs (aim 20), memory ${KiB(c.layoutBytes)} read, ${KiB(c.placedBytes)} placed, ${KiB(c.stateBytes)} a state (aim 64 KiB), object code ${KiB(c.objectBytes)} at -Os (aim 60 KiB)`,
   );
 if (process.argv.includes("--core")) process.exit(0);
+if (process.argv.includes("--runtime")) {
+  await printRuntime();
+  process.exit(0);
+}
 if (process.argv.includes("--imports")) {
   await printImports();
   process.exit(0);
 }
+await printRuntime();
 await runPart("settle");
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
 const b = await benchBrowser();
@@ -89,4 +94,21 @@ async function printImports() {
   const { benchImports: measured } = await import("./browser.mjs");
   for (const { what, ms, longestMs } of await measured())
     console.log(`importing ${what}: ${(ms / 1000).toFixed(1)} s, the page never silent for longer than ${longestMs.toFixed(0)} ms (aim 200 ms)`);
+}
+
+/** How soon a touch is in a value, and what a frame allocates. */
+async function printRuntime() {
+  await build({
+    ...{ entryPoints: [join(root, "bench", "forty.ts")], outfile: join(root, ".cache", "bench-forty.mjs") },
+    ...{ bundle: true, platform: "node", format: "esm", logLevel: "error" },
+  });
+  const { allocations, latencies } = await import("./runtime.mjs");
+  for (const { hz, loop, order, touches, counts } of await latencies())
+    console.log(
+      `from a touch to the value, ${hz} pictures a second, loop "${loop}", the game's own begun ${order} play: in the same picture ${((100 * counts[0]) / touches).toFixed(1)} % (aim 95 %), one later ${counts[1]}, more ${counts[2]}, of ${touches} touches`,
+    );
+  for (const [name, { idle, moving }] of Object.entries(await allocations()))
+    console.log(
+      `allocated a frame, 40 controls, ${name}: ${kB(idle.bytes)} while nothing is touched, ${kB(moving.bytes)} while ten fingers move (aim ${name === "with drawing" ? 8 : 2} kB)`,
+    );
 }

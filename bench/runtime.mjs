@@ -23,9 +23,10 @@ async function fortyControls() {
   return compiled;
 }
 
-const page = (options, more) => `<!doctype html><meta name="viewport" content="width=device-width,initial-scale=1">
+/** Counts touches as they come, before anyone else hears of them. */
+const COUNTS = `<script>window.came = 0; addEventListener("pointerdown", () => (window.came += 1), true);</script>`;
+const page = (options, more) => `${COUNTS}<meta name="viewport" content="width=device-width,initial-scale=1">
 <style>html,body{margin:0;overflow:hidden}canvas{display:block;width:100vw;height:100vh}</style><canvas id="game"></canvas>
-<script>window.came = 0; addEventListener("pointerdown", () => (window.came += 1), true);</script>
 <script type="module">
 import { play } from "/runtime/index.js";
 import { drawing } from "/runtime/drawing.js";
@@ -41,7 +42,7 @@ async function opened(browser, body) {
   const played = await fortyControls();
   await context.route(`${GAME}/**`, (route) => {
     const { pathname } = new URL(route.request().url());
-    if (pathname === "/") return route.fulfill({ contentType: "text/html", body });
+    if (pathname === "/") return route.fulfill({ contentType: "text/html", body: `<!doctype html>${body}` });
     if (pathname === "/played.json") return route.fulfill({ contentType: "application/json", body: played });
     if (pathname.startsWith("/runtime/"))
       return route.fulfill({ contentType: "text/javascript", body: readFileSync(join(runtimeFolder, pathname.slice(9)), "utf8") });
@@ -58,6 +59,74 @@ const frames = (tab, count) =>
   tab.evaluate(async (n) => {
     for (let i = 0; i < n; i += 1) await new Promise((done) => requestAnimationFrame(done));
   }, count);
+
+/** Pictures a second that are measured, and so many touches at each. */
+const RATES = [60, 120];
+const TOUCHES = 200;
+
+/** Pictures at a rate: the browser makes as many as it can, and those that come too soon are left out. */
+const atRate = (hz) => `<script>{
+  const own = requestAnimationFrame.bind(window); let waiting = new Map(), next = 0, due = 0;
+  window.requestAnimationFrame = (work) => (waiting.set((next += 1), work), next);
+  window.cancelAnimationFrame = (id) => waiting.delete(id);
+  const picture = (time) => {
+    own(picture);
+    if (time < due) return;
+    due = Math.max(due + 1000 / ${hz}, time - 1000 / ${hz});
+    const now = waiting; waiting = new Map();
+    for (const work of now.values()) work(time);
+  };
+  own(picture);
+}</script>`;
+
+/**
+ * How many pictures pass from a touch to the value that the game reads in its own animation frame, for 200 touches beside a moving finger: how many
+ * of them need 0, 1, 2 … pictures more than the one they come in. By rate and by whose loop it is, the game's begun before and after the runtime's.
+ */
+export async function latencies() {
+  await ensureRuntime();
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    args: [...ARGS, "--disable-frame-rate-limit", "--disable-gpu-vsync"],
+  });
+  const found = [];
+  for (const hz of RATES)
+    for (const loop of ["own", "game"])
+      for (const order of ["before", "after"]) {
+        const read = `window.found = []; let waits = -1, seen = 0;
+          const frame = () => {
+            requestAnimationFrame(frame);
+            if (!window.controls) return;
+            ${loop === "game" ? "window.controls.step();" : ""}
+            if (window.came > seen) { seen = window.came; waits = 0; } else if (waits >= 0) waits += 1;
+            if (waits >= 0 && window.controls.value("a3")) { window.found.push(waits); waits = -1; }
+          };
+          requestAnimationFrame(frame);`;
+        const before = order === "before" ? `<script>${read}</script>` : "";
+        const after = order === "after" ? read : "";
+        const { context, tab, touch } = await opened(browser, atRate(hz) + before + page(`loop: "${loop}"`, after));
+        const places = await middles(tab);
+        const [stick, button] = [places[0], places[3]];
+        await touch("touchStart", [{ id: 1, ...stick }]);
+        await tab.evaluate(() => (window.came = 0));
+        for (let i = 0; i < TOUCHES; i += 1) {
+          const moved = { id: 1, x: stick.x + (i % 20), y: stick.y };
+          await touch("touchMove", [moved]);
+          // Touches come at any time within a picture.
+          await tab.waitForTimeout((i * 7) % 31);
+          await touch("touchStart", [moved, { id: 2, ...button }]);
+          await frames(tab, 4);
+          await touch("touchEnd", [{ id: 2, ...button }]);
+          await frames(tab, 3);
+        }
+        const pictures = await tab.evaluate(() => window.found);
+        const counts = [0, 1, 2].map((n) => pictures.filter((one) => (n === 2 ? one >= 2 : one === n)).length);
+        found.push({ hz, loop, order, touches: pictures.length, counts });
+        await context.close();
+      }
+  await browser.close();
+  return found;
+}
 
 /** What the runtime's own code allocates a frame, bytes: forty controls, ten fingers that all move at every frame; idle, and with and without drawing. */
 export async function allocations() {

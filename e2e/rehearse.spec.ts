@@ -43,6 +43,36 @@ async function stroke(page: Page, from: Place, to: Place, button: "left" | "righ
 }
 const HELM = [0.18, 0.68] as const;
 
+test("the stage draws only where something on it changes: not while all rests, and again with the first touch", async ({ page }) => {
+  await page.addInitScript(() => {
+    const counted = window as unknown as { drawn: number };
+    counted.drawn = 0;
+    const own = CanvasRenderingContext2D.prototype.fillRect;
+    CanvasRenderingContext2D.prototype.fillRect = function (...args) {
+      if (this.canvas.closest("[data-testid=play-glass]")) counted.drawn += 1;
+      return own.apply(this, args);
+    };
+  });
+  await open(page, "/rehearse");
+  await page.getByLabel("What is played").selectOption("yard");
+  const drawn = () =>
+    page.evaluate(async () => {
+      const counted = window as unknown as { drawn: number };
+      counted.drawn = 0;
+      for (let i = 0; i < 30; i += 1) await new Promise((done) => requestAnimationFrame(done));
+      return counted.drawn;
+    });
+  await expect.poll(drawn).toBe(0);
+  const { x, y } = await at(page, 0.25, 0.7);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 30, y - 10, { steps: 4 });
+  expect(await drawn()).toBeGreaterThan(0);
+  await page.mouse.up();
+  // The puck comes to rest, its way fades.
+  await expect.poll(drawn).toBe(0);
+});
+
 test("one mouse is many fingers: a pinned stick stays pushed while buttons are pressed; it is taken up again, and lifted", async ({ page }) => {
   await open(page, "/rehearse");
   await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");

@@ -543,7 +543,18 @@ test("it draws only where something changes, and what it draws in part is what i
   await frames(page, 30);
   expect(await calls()).toBe(0);
   const [stick, leap, bleat] = [await middleOf(page, "walk"), await middleOf(page, "leap"), await middleOf(page, "bleat")];
-  const drawn = () => page.evaluate(() => document.querySelector<HTMLCanvasElement>("canvas[aria-hidden]")!.toDataURL());
+  /** Keeps the picture; how far it is at most from the one that was kept before, 0…255 a channel, each as strong as it is seen. */
+  const difference = () =>
+    page.evaluate(() => {
+      const canvas = document.querySelector<HTMLCanvasElement>("canvas[aria-hidden]")!;
+      const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+      const before = (window as any).picture as Uint8ClampedArray | undefined;
+      (window as any).picture = data;
+      const seen = (all: Uint8ClampedArray, i: number) => (i % 4 === 3 ? all[i] : (all[i] * all[i - (i % 4) + 3]) / 255);
+      let most = 0;
+      for (let i = 0; before && i < data.length; i += 1) most = Math.max(most, Math.abs(seen(data, i) - seen(before, i)));
+      return most;
+    });
   const steps: (() => Promise<void>)[] = [
     () => hand.down(1, stick.x, stick.y),
     () => hand.move(1, stick.x + 70, stick.y - 20),
@@ -552,18 +563,17 @@ test("it draws only where something changes, and what it draws in part is what i
     () => hand.down(3, bleat.x - 8, bleat.y - 8),
     () => hand.up(2),
   ];
-  const seen = new Set<string>();
+  await difference();
   for (const step of steps) {
     await step();
     await frames(page, 30);
-    const part = await drawn();
-    seen.add(part);
+    expect(await difference()).toBeGreaterThan(100);
     // The same layout once more is another one: all of it is drawn.
     await page.evaluate(async () => (window as any).controls.replace(await (await fetch("/quay.played.json")).text()));
     await frames(page, 3);
-    expect(await drawn()).toBe(part);
+    // Edges are smoothed a little otherwise under a clip.
+    expect(await difference()).toBeLessThan(16);
   }
-  expect(seen.size).toBe(steps.length);
   // Two fingers that lie still change nothing.
   expect(await calls()).toBe(0);
   await hand.move(1, stick.x + 30, stick.y);

@@ -35,6 +35,24 @@ test("words that are not there are counted with the nearest; names that objects 
   });
 });
 
+test("a misspelt word gives, in the shape of the word that was meant, what it gives at rest; whoever asks first is told once", () => {
+  const told: [string, string | null][] = [];
+  const reading = createReading((name, nearest) => told.push([name, nearest]));
+  reading.know(ACTIONS, { leap: false, look: [0, 0] });
+  reading.tick({ leap: true, look: [1, 2] });
+  expect([reading.value("loko"), reading.strength("loko"), reading.angle("loko"), reading.value("lepa"), reading.rose("lepa")]).toEqual([
+    [0, 0],
+    0,
+    0,
+    false,
+    false,
+  ]);
+  expect(told).toEqual([
+    ["loko", "look"],
+    ["lepa", "leap"],
+  ]);
+});
+
 /** The table of docs/RUNTIME.md: at first, then after a touch, a key, a pad, from seen and from not seen. */
 test.each<[Appear, boolean, Record<Used, [fromSeen: boolean, fromNot: boolean]>]>([
   ["always", true, { touch: [true, true], key: [true, true], pad: [true, true] }],
