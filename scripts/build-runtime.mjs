@@ -84,7 +84,9 @@ export async function buildRuntime(out = runtimeFolder) {
     // For tools that do not read exports.
     main: "./index.js",
     types: "./types/runtime/index.d.ts",
-    typesVersions: { "*": Object.fromEntries(Object.entries(ENTRIES).flatMap(([path, name]) => (path === "." ? [] : [[path.slice(2), [`./types/runtime/${name}.d.ts`]]]))) },
+    typesVersions: {
+      "*": Object.fromEntries(Object.entries(ENTRIES).flatMap(([path, name]) => (path === "." ? [] : [[path.slice(2), [`./types/runtime/${name}.d.ts`]]]))),
+    },
     files: ["*.js", "types", "README.md", "LICENSE"],
   };
   writeFileSync(join(out, "package.json"), `${JSON.stringify(own, null, 2)}\n`);
