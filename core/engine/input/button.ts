@@ -78,12 +78,15 @@ export function buttonCancel(state: ButtonState, button: ReadyButton, touch: num
 
 /** What the button gives at the tick at this time, ms. */
 export function readButton(state: ButtonState, button: ReadyButton, tickTime: number): PortReading {
-  return { ...AT_REST, press: pressed(state, button.feel, tickTime) };
+  return pressed(state, button.feel, tickTime) ? PRESSED : AT_REST;
 }
+/** A button that is pressed: the same at every tick. */
+const PRESSED: PortReading = { ...AT_REST, press: true };
 
 /** After a tick at this time, ms: what it gave is seen, what was owed is given. */
 export function commitButtonTick(state: ButtonState, button: ReadyButton, tickTime: number): void {
-  state.pending = nothingPending();
+  const { tap, release, long, double } = state.pending;
+  if (tap || release || long || double) state.pending = nothingPending();
   if (!state.press) return;
   state.press.seen = true;
   if (isLong(state.press, button.feel.longMs, tickTime)) state.press.longSeen = true;

@@ -46,12 +46,16 @@ export function dpadCancel(state: DpadState): void {
 export function readDpad(state: DpadState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
-  if (out.direction === null) return { ...AT_REST, held: true };
-  const x = [1, 1, 0, -1, -1, -1, 0, 1][out.direction];
-  const y = [0, 1, 1, 1, 0, -1, -1, -1][out.direction];
+  return out.direction === null ? NEUTRAL : POINTING[out.direction];
+}
+
+/** Held in the middle, and pointing each way, counter-clockwise from the right: the same at every tick. */
+const NEUTRAL: PortReading = { ...AT_REST, held: true };
+const POINTING: readonly PortReading[] = [1, 1, 0, -1, -1, -1, 0, 1].map((x, direction) => {
+  const y = [0, 1, 1, 1, 0, -1, -1, -1][direction];
   const length = magnitude(x, y);
   return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
-}
+});
 
 /** After a tick: a tap has been given, a touch has been seen. */
 export function commitDpadTick(state: DpadState): void {

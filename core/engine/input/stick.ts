@@ -137,9 +137,10 @@ export function commitStickTick(state: StickState): void {
 /** The deflection before the dead zone, in travels, y up, no longer than 1. A travel of 0 px gives none. For drawing the knob. */
 export function deflection(held: StickHeld, stick: ReadyStick): readonly [number, number] {
   if (stick.travelPx <= 0) return [0, 0];
-  const [ex, ey] = fromOrigin(held, stick);
-  const dx = ex / stick.travelPx;
-  const dy = ey / stick.travelPx;
+  const { axes } = stick.feel;
+  // As `fromOrigin`, without a pair: it is asked for at every picture.
+  const dx = (axes === "y" ? 0 : held.x - held.originX) / stick.travelPx;
+  const dy = (axes === "x" ? 0 : held.originY - held.y) / stick.travelPx;
   const m = magnitude(dx, dy);
   return m > 1 ? [dx / m, dy / m] : [dx, dy];
 }
