@@ -54,7 +54,7 @@ test("a value that a wire ignores is told at the wire, and removed by a click", 
   await expect(page.getByRole("button", { name: "Layouts; open: Kelp" })).toBeVisible();
   await saved(page);
   await page.goto("/actions");
-  await expect(card(page, "fins")).toContainText("value ignored: vector gives an amount; write scale");
+  await expect(card(page, "fins").getByTitle("value ignored: vector gives an amount; write scale")).toHaveText("value ignored");
   await card(page, "fins").getByRole("button", { name: "Remove", exact: true }).click();
   await expect(card(page, "fins")).not.toContainText("ignored");
   await expect(page.getByRole("button", { name: "Undo: remove the ignored value of fins" })).toBeVisible();

@@ -131,7 +131,7 @@ function ServeRow({
       {ignored && (
         <span className="ml-auto flex min-w-0 items-center gap-1.5 text-[0.6875rem] text-warning">
           <span className="min-w-0 truncate" title={ignored.word}>
-            {ignored.word}
+            {ignored.part} ignored
           </span>
           <button
             className="shrink-0 underline"
