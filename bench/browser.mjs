@@ -15,7 +15,7 @@ const require = createRequire(join(root, "package.json"));
 const { chromium } = require("@playwright/test");
 const { zipSync } = require("fflate");
 const PORT = 4333;
-const FLAGS = [
+export const FLAGS = [
   "--no-sandbox",
   "--disable-gpu",
   "--disable-quic",

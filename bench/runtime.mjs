@@ -4,17 +4,9 @@ import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { ensureRuntime, runtimeFolder } from "../scripts/build-runtime.mjs";
 import { root } from "../scripts/lib.mjs";
+import { FLAGS } from "./browser.mjs";
 
 const GAME = "http://game.test";
-const ARGS = [
-  "--no-sandbox",
-  "--disable-gpu",
-  "--disable-quic",
-  "--no-first-run",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-];
 const FINGERS = 10;
 
 /** A played layout of forty controls of 9 mm in rows, each serving an action of its own. */
@@ -87,7 +79,7 @@ export async function latencies() {
   await ensureRuntime();
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-    args: [...ARGS, "--disable-frame-rate-limit", "--disable-gpu-vsync"],
+    args: [...FLAGS, "--disable-frame-rate-limit", "--disable-gpu-vsync"],
   });
   const found = [];
   for (const hz of RATES)
@@ -131,7 +123,7 @@ export async function latencies() {
 /** What the runtime's own code allocates a frame, bytes: forty controls, ten fingers that all move at every frame; idle, and with and without drawing. */
 export async function allocations() {
   await ensureRuntime();
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ARGS });
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: FLAGS });
   const measured = {};
   for (const [name, options] of [
     ["without drawing", 'loop: "own"'],

@@ -186,7 +186,8 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
     laid.follow(shown);
     const next = measure(shown.getBoundingClientRect());
     const isSame = JSON.stringify(next) === JSON.stringify(screen);
-    screen = next;
+    // The same screen stays the very same object: an element that only moves is not drawn anew.
+    if (!isSame) screen = next;
     return !isSame || !wasSeen;
   };
   remeasure();
