@@ -7,7 +7,7 @@ import { fallsShort, type Known, type ScreenFindings } from "../core/exchange/re
 import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
-import { printJson, printMessage, printText } from "./output";
+import { printJson, printMessage, printText, type Streams } from "./output";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
 
 /** Work that takes longer than this says how far it is, ms. */
@@ -27,7 +27,7 @@ interface CheckOptions extends ViewOptions, ScreenOptions {
 }
 
 /** Adds `check`. */
-export function addCheck(command: Command): void {
+export function addCheck(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
@@ -38,11 +38,11 @@ export function addCheck(command: Command): void {
     .option("--baseline <old.json>", "an older check (--format json): what it had found already does not fail")
     .description("print the findings on each screen; without screens, on the shipped catalogue")
     .action((file: string, options: CheckOptions) => {
-      const layout = layoutFrom(file);
+      const layout = layoutFrom(streams, file);
       const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
-      const results = judge(layout, screensFrom(layout, options), checkedPlayers(layout, viewFrom(options, layout), options.players === "all"));
-      printText(reportText(options.format, { file, layout, results, known, failOn: options.failOn }));
-      if (fallsShort(results, options.failOn, known)) process.exitCode = 1;
+      const results = judge(streams, layout, screensFrom(layout, options), checkedPlayers(layout, viewFrom(options, layout), options.players === "all"));
+      printText(streams, reportText(options.format, { file, layout, results, known, failOn: options.failOn }));
+      if (fallsShort(results, options.failOn, known)) streams.fallShort();
     });
 }
 
@@ -54,7 +54,7 @@ export function screensFrom(layout: Layout, options: ScreenOptions): Screen[] {
 }
 
 /** Checks, and says now and then how far it is. */
-function judge(layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): ScreenFindings[] {
+function judge(streams: Streams, layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): ScreenFindings[] {
   let told = performance.now();
   const results: ScreenFindings[] = [];
   for (const result of checkScreens(layout, screens, players)) {
@@ -62,7 +62,7 @@ function judge(layout: Layout, screens: readonly Screen[], players: readonly Che
     const now = performance.now();
     if (now - told < PATIENCE_MS) continue;
     told = now;
-    printMessage(`${results.length} of ${screens.length * players.length} screens checked`);
+    printMessage(streams, `${results.length} of ${screens.length * players.length} screens checked`);
   }
   return results;
 }
@@ -76,7 +76,7 @@ interface SpanOptions extends ViewOptions {
 }
 
 /** Adds `spans`. */
-export function addSpans(command: Command): void {
+export function addSpans(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .requiredOption("--diagonal <inches>", "the screen's diagonal, inches")
@@ -86,7 +86,7 @@ export function addSpans(command: Command): void {
     .option("--insets-mm <l,t,r,b>", "insets in mm", "0,0,0,0")
     .description("print over which aspect ratios each finding holds")
     .action((file: string, options: SpanOptions) => {
-      const layout = layoutFrom(file);
+      const layout = layoutFrom(streams, file);
       const from = positive("from", options.from);
       const to = positive("to", options.to);
       if (from >= to) throw new CallError(`--from ${from} must be less than --to ${to}`);
@@ -101,7 +101,7 @@ export function addSpans(command: Command): void {
         to,
         insetsMm: { left, top, right, bottom },
       };
-      printJson({ from, to, spans: findAspectIntervals(layout, range, viewFrom(options, layout)) });
+      printJson(streams, { from, to, spans: findAspectIntervals(layout, range, viewFrom(options, layout)) });
     });
 }
 

@@ -2,7 +2,7 @@
 import type { Command } from "commander";
 import { compare, drawnFor } from "../core/versions/compare";
 import { lineForTerminal } from "../core/exchange/terminal";
-import { printJson, printText } from "./output";
+import { printJson, printText, type Streams } from "./output";
 import { CallError, layoutFrom, screenFrom, viewFrom, type ViewOptions } from "./inputs";
 
 interface DiffOptions extends ViewOptions {
@@ -11,7 +11,7 @@ interface DiffOptions extends ViewOptions {
 }
 
 /** Makes a command the one that compares. Exit 0 where nothing differs, 1 where something does. */
-export function addDiff(command: Command): void {
+export function addDiff(command: Command, streams: Streams): void {
   command
     .argument("<old>")
     .argument("<new>")
@@ -21,11 +21,11 @@ export function addDiff(command: Command): void {
     .action((old: string, next: string, options: DiffOptions) => {
       const { format } = options;
       if (format !== "text" && format !== "json") throw new CallError(`--format: "${format}" is not a format; write text or json`);
-      const [before, after] = [layoutFrom(old), layoutFrom(next)];
+      const [before, after] = [layoutFrom(streams, old), layoutFrom(streams, next)];
       const screen = options.screen === undefined ? drawnFor(after) : screenFrom(options.screen);
       const differences = compare(before, after, { screen, playerView: viewFrom(options, after) });
-      if (format === "json") printJson({ screen: screen.name, differences });
-      else if (differences.length > 0) printText(differences.map((d) => lineForTerminal(d.text)).join("\n"));
-      process.exitCode = differences.length > 0 ? 1 : 0;
+      if (format === "json") printJson(streams, { screen: screen.name, differences });
+      else if (differences.length > 0) printText(streams, differences.map((d) => lineForTerminal(d.text)).join("\n"));
+      if (differences.length > 0) streams.fallShort();
     });
 }

@@ -19,7 +19,7 @@ import { parcelFolder, parcelZip } from "../parcels/zip";
 import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, isSameFile, layoutFrom, orFail, textOf } from "./inputs";
-import { printMessage } from "./output";
+import { printMessage, type Streams } from "./output";
 
 interface HandOffOptions extends ScreenOptions {
   parcels?: string;
@@ -35,7 +35,7 @@ interface HandOffOptions extends ScreenOptions {
 const PATIENCE_MS = 1000;
 
 /** Makes a command the one that hands off. */
-export function addHandoff(command: Command): void {
+export function addHandoff(command: Command, streams: Streams): void {
   const several = (value: string, all: string[]) => [...all, value];
   command
     .argument("<file>")
@@ -52,7 +52,7 @@ export function addHandoff(command: Command): void {
     .action(async (file: string, options: HandOffOptions) => {
       const { output, zip } = options;
       if ((output === undefined) === (zip === undefined)) throw new CallError("name where they go: -o FOLDER, or --zip FILE");
-      const layout = layoutFrom(file);
+      const layout = layoutFrom(streams, file);
       if (zip !== undefined && isSameFile(zip, file)) throw new CallError(`${zip}: this is the layout itself, which would be lost; name another file`);
       const screens = screensFrom(layout, options);
       if (screens.length === 0) throw new CallError("--screens: the list is empty; name a screen at least");
@@ -64,14 +64,14 @@ export function addHandoff(command: Command): void {
         step: (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(`report: ${done} of ${all} parts worked out`);
+          printMessage(streams, `report: ${done} of ${all} parts worked out`);
         },
       });
       const parcels: Parcel[] = [];
       for (const id of parcelsFrom(options.parcels)) parcels.push(await makeParcel(id, source));
       if (zip !== undefined) written(zip, parcelZip(parcels));
       else for (const [path, content] of parcelFolder(parcels)) written(within(output!, path), content);
-      for (const line of parcels.flatMap(({ leftOut }) => leftOut)) printMessage(`left out: ${line}`);
+      for (const line of parcels.flatMap(({ leftOut }) => leftOut)) printMessage(streams, `left out: ${line}`);
     });
 }
 

@@ -1,27 +1,17 @@
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { textOfFile } from "../views/shared/textOfFile";
 import { readLayout } from "../core/format/parse";
+import { commandLine } from "../test/commandLine";
 
-const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
-const put = (name: string, content: string | Uint8Array) => {
-  const path = join(folder, name);
-  writeFileSync(path, content);
-  return path;
-};
-const nodulum = (...args: string[]) => {
-  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 27 });
-  return { code: done.status, out: done.stdout, err: done.stderr };
-};
+const { folder, put, nodulum } = commandLine();
 const pin = { kind: "pin", frame: "safe", anchor: [0, 0], pivot: [0, 0], offset: ["9mm", "9mm"], size: ["90u", "90u"] };
 const file = (more: object = {}) => ({ format: "nodulum-layout", version: 1, name: "H", reference: { width: 1000, height: 500 }, scale: {}, ...more });
 const button = (more: object = {}) => ({ id: "b", name: "B", kind: "button", placement: pin, ...more });
 /** Anything that a terminal would act upon. */
 const ACTS = /[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069\u2028\u2029]/;
 
-test("no file acts upon the terminal: words of a layout, a screen's name, a broken key, a file's own name", () => {
+test("no file acts upon the terminal: words of a layout, a screen's name, a broken key, a file's own name", async () => {
   const esc = "\u001b]0;gone\u0007\u009b31m\u202e";
   const layout = put(
     "esc.json",
@@ -43,7 +33,7 @@ test("no file acts upon the terminal: words of a layout, a screen's name, a brok
     ["resolve", layout, "--screen", esc],
     [esc],
   ]) {
-    const { out, err } = nodulum(...args);
+    const { out, err } = await nodulum(...args);
     expect(out + err).not.toMatch(ACTS);
     expect(out + err).not.toBe("");
   }
@@ -63,7 +53,7 @@ test("command line and browser take the same bytes: strict UTF-8, one byte order
     [new Uint8Array(Buffer.concat([Buffer.from(good), Buffer.from([0xc3])])), false],
   ];
   for (const [i, [content, taken]] of cases.entries()) {
-    const { code } = nodulum("compile", put(`bytes${i}.json`, content), "-o", join(folder, "out.json"));
+    const { code } = await nodulum("compile", put(`bytes${i}.json`, content), "-o", join(folder, "out.json"));
     const text = await textOfFile({ size: content.length, arrayBuffer: () => Promise.resolve(content.slice().buffer) });
     expect([i, code, text.ok && readLayout(text.value).ok]).toEqual([i, taken ? 0 : 2, taken]);
   }
@@ -98,28 +88,32 @@ const replay = (lines: readonly unknown[] | string) =>
     put("t.ndjson", typeof lines === "string" ? lines : lines.map((l) => JSON.stringify(l)).join("\n")),
   );
 
-test("names such as __proto__ and constructor play", () => {
-  const { code, out } = replay([{ t: 1, id: 1, type: "down", x: 130, y: 130 }]);
+test("names such as __proto__ and constructor play", async () => {
+  const { code, out } = await replay([{ t: 1, id: 1, type: "down", x: 130, y: 130 }]);
   expect(code).toBe(0);
   expect(out.split("\n")[0]).toBe('{"t":16.666666666666668,"values":{"__proto__":true,"constructor":1}}');
 });
 
-test("a long trace is played as it is read; a fault on its last line is told, and nothing is printed", () => {
+test("a long trace is played as it is read; a fault on its last line is told, and nothing is printed", async () => {
   const key = (t: number) => ({ t, type: "key", code: "KeyA", down: t % 2 === 0 });
-  const long = replay([key(0), key(400_001)]);
+  const long = await replay([key(0), key(400_001)]);
   expect(long.code).toBe(0);
   expect(long.out.trim().split("\n")).toHaveLength(24_002);
-  expect(replay([...Array.from({ length: 20_000 }, (_, i) => key(i)), { t: 5, type: "blur" }])).toMatchObject({
+  expect(await replay([...Array.from({ length: 20_000 }, (_, i) => key(i)), { t: 5, type: "blur" }])).toMatchObject({
     code: 2,
     out: "",
     err: expect.stringContaining("line 20001: its time 5"),
   });
 });
 
-test("a trace of one endless line, or of bytes that are no text, is refused", () => {
-  expect(replay(" ".repeat(40) + "9".repeat(500_000))).toMatchObject({ code: 2, out: "", err: expect.stringContaining("must have 16384 characters at most") });
+test("a trace of one endless line, or of bytes that are no text, is refused", async () => {
+  expect(await replay(" ".repeat(40) + "9".repeat(500_000))).toMatchObject({
+    code: 2,
+    out: "",
+    err: expect.stringContaining("must have 16384 characters at most"),
+  });
   writeFileSync(join(folder, "latin.ndjson"), Buffer.from('{"t":0,"type":"key","code":"ü","down":true}', "latin1"));
-  expect(nodulum("replay", layout, "--screen", "1000x500@254", "--trace", join(folder, "latin.ndjson"))).toMatchObject({
+  expect(await nodulum("replay", layout, "--screen", "1000x500@254", "--trace", join(folder, "latin.ndjson"))).toMatchObject({
     code: 2,
     out: "",
     err: expect.stringContaining("UTF-8"),

@@ -8,7 +8,7 @@ import type { PlayerView } from "../core/engine/placement/resolve";
 import { readScreenText } from "../core/exchange/screens";
 import { problemText, type Result } from "../core/engine/result";
 import { ignoredParts } from "../core/wiring/ignored";
-import { printMessage } from "./output";
+import { printMessage, type Streams } from "./output";
 
 /** The call or a file is at fault: exit code 2, message on standard error. */
 export class CallError extends Error {}
@@ -62,11 +62,11 @@ export function writeText(file: string, text: string): void {
 }
 
 /** The layout of a file. What of its wires is ignored is told on standard error. */
-export function layoutFrom(file: string): Layout {
+export function layoutFrom(streams: Streams, file: string): Layout {
   const layout = orFail(readLayout(textOf(file)), file);
   for (const { control, index, part, word } of ignoredParts(layout)) {
     const at = layout.controls.findIndex(({ id }) => id === control);
-    printMessage(`${file}: notice: controls[${at}].serves[${index}].${part} (${control}): ${word}`);
+    printMessage(streams, `${file}: notice: controls[${at}].serves[${index}].${part} (${control}): ${word}`);
   }
   return layout;
 }

@@ -4,18 +4,18 @@ import { missesOn } from "../core/checks/misses";
 import { resolve } from "../core/engine/placement/resolve";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { layoutFrom, screenFrom, viewFrom, type ViewOptions } from "./inputs";
-import { printJson } from "./output";
+import { printJson, type Streams } from "./output";
 
 /** Makes a command the one that tells misses. */
-export function addMisses(command: Command): void {
+export function addMisses(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]")
     .description("print how many of the touches meant for each control it gets, and who takes the others, as parts of 1")
     .action((file: string, options: ViewOptions & { screen: string }) => {
-      const layout = layoutFrom(file);
+      const layout = layoutFrom(streams, file);
       const playerView = viewFrom(options, layout);
       const resolved = resolve(prepareLayout(layout), screenFrom(options.screen), { ...playerView, moment: null });
-      printJson({ screen: resolved.screen, controls: missesOn(layout, resolved, playerView) });
+      printJson(streams, { screen: resolved.screen, controls: missesOn(layout, resolved, playerView) });
     });
 }

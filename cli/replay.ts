@@ -11,7 +11,7 @@ import type { Layout } from "../core/format/types";
 import { actionDifferences, firstDifference, type FrameDifference } from "../core/rehearsal/frameDifferences";
 import { layoutDigest, stageOf, ticksOf, type Take } from "../core/rehearsal/take";
 import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
-import { printJson, printMessage, printStream, printText } from "./output";
+import { printJson, printMessage, printStream, printText, type Streams } from "./output";
 import { eventsOf } from "./trace";
 
 interface ReplayOptions extends ViewOptions {
@@ -26,7 +26,7 @@ interface ReplayOptions extends ViewOptions {
 const OF_TRACES = ["screen", "trace", "hz", "handed", "playerSize", "moment"] as const;
 
 /** Makes a command the one that replays. Exit 1 where a take and what it is held against differ. */
-export function addReplay(command: Command): void {
+export function addReplay(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screen <screen>", "of a trace: WxH@ppi[+left,top,right,bottom]")
@@ -37,17 +37,17 @@ export function addReplay(command: Command): void {
     .option("--format <format>", "of --against: json or junit", "json")
     .description("print the value of every action at each tick of a trace or a take, or hold a take against its frames")
     .action(async (file: string, options: ReplayOptions) => {
-      if (options.take !== undefined) return playTake(file, options.take, options, command);
+      if (options.take !== undefined) return playTake({ streams, command, file, options }, options.take);
       if (options.against !== undefined) throw new CallError("--against holds a take against its frames; give it with --take");
-      return playTrace(file, options);
+      return playTrace(streams, file, options);
     });
 }
 
-async function playTrace(file: string, options: ReplayOptions): Promise<void> {
+async function playTrace(streams: Streams, file: string, options: ReplayOptions): Promise<void> {
   const { screen, trace } = options;
   if (trace === undefined) throw new CallError("nothing to replay: give --trace and --screen, or --take");
   if (screen === undefined) throw new CallError("--trace wants a screen too: --screen WxH@ppi[+left,top,right,bottom]");
-  const layout = layoutFrom(file);
+  const layout = layoutFrom(streams, file);
   const hz = Number(options.hz);
   if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
   const playerView = viewFrom(options, layout);
@@ -55,10 +55,17 @@ async function playTrace(file: string, options: ReplayOptions): Promise<void> {
   // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
   const events = eventsOf(trace, layout);
   for (const _event of events);
-  await printStream(replayTicks(layout, resolved, events, { hz, moment: playerView.moment }));
+  await printStream(streams, replayTicks(layout, resolved, events, { hz, moment: playerView.moment }));
 }
 
-async function playTake(file: string, takeFile: string, options: ReplayOptions, command: Command): Promise<void> {
+interface Call {
+  readonly streams: Streams;
+  readonly command: Command;
+  readonly file: string;
+  readonly options: ReplayOptions;
+}
+
+async function playTake({ streams, command, file, options }: Call, takeFile: string): Promise<void> {
   const wrong = OF_TRACES.find((name) => command.getOptionValueSource(name) === "cli");
   if (wrong !== undefined) {
     const option = wrong === "playerSize" ? "--player-size" : `--${wrong}`;
@@ -67,17 +74,17 @@ async function playTake(file: string, takeFile: string, options: ReplayOptions, 
   const { against, format } = options;
   if (format !== "json" && format !== "junit") throw new CallError(`--format: "${format}" is not a format; write json or junit`);
   if (format === "junit" && against === undefined) throw new CallError("--format junit reports what --against found; give --against too");
-  const layout = layoutFrom(file);
+  const layout = layoutFrom(streams, file);
   const take = takeFrom(takeFile);
-  const frames = framesFrom(take, layout, takeFile);
-  if (against === undefined) return printStream(frames);
+  const frames = framesFrom(streams, take, layout, takeFile);
+  if (against === undefined) return printStream(streams, frames);
   const other = against === true ? take : takeFrom(against);
   if (other.frames === null) {
     const whose = against === true ? takeFile : against;
     throw new CallError(`${whose}: the take has no frames to hold it against; write it with its frames`);
   }
-  if (format === "junit") judgeActions(take, other.frames, [...frames]);
-  else judgeFrames(other.frames, frames);
+  if (format === "junit") judgeActions(streams, take, other.frames, [...frames]);
+  else judgeFrames(streams, other.frames, frames);
 }
 
 function takeFrom(file: string): Take {
@@ -86,21 +93,21 @@ function takeFrom(file: string): Take {
 }
 
 /** The frames of a take on a layout. Another layout than its own is played all the same, and it is said. */
-function framesFrom(take: Take, layout: Layout, takeFile: string): Iterable<TickOutput> {
+function framesFrom(streams: Streams, take: Take, layout: Layout, takeFile: string): Iterable<TickOutput> {
   const stage = orFail(stageOf(take, layout), takeFile);
-  if (layoutDigest(layout) !== take.layout) printMessage(`${takeFile}: the take is of another layout than this one; it is played all the same`);
+  if (layoutDigest(layout) !== take.layout) printMessage(streams, `${takeFile}: the take is of another layout than this one; it is played all the same`);
   return (function* () {
     for (const { t, values } of ticksOf(take, stage)) yield { t, values };
   })();
 }
 
 /** Prints the first difference, and says it. */
-function judgeFrames(was: readonly TickOutput[], is: Iterable<TickOutput>): void {
+function judgeFrames(streams: Streams, was: readonly TickOutput[], is: Iterable<TickOutput>): void {
   const found = firstDifference(was, is);
-  if (!found) return printMessage(`${was.length} ticks, the same`);
-  printJson(found);
-  printMessage(differenceText(found));
-  process.exitCode = 1;
+  if (!found) return printMessage(streams, `${was.length} ticks, the same`);
+  printJson(streams, found);
+  printMessage(streams, differenceText(found));
+  streams.fallShort();
 }
 
 /** A difference in words. */
@@ -110,8 +117,8 @@ function differenceText({ tick, action, was, is }: FrameDifference): string {
 }
 
 /** Prints a case an action, that fails with its first difference. */
-function judgeActions(take: Take, was: readonly TickOutput[], is: readonly TickOutput[]): void {
+function judgeActions(streams: Streams, take: Take, was: readonly TickOutput[], is: readonly TickOutput[]): void {
   const differences = actionDifferences(was, is);
-  printText(takeJunit(take.name, differences, { was: was.length, is: is.length }));
-  if (firstDifference(was, is)) process.exitCode = 1;
+  printText(streams, takeJunit(take.name, differences, { was: was.length, is: is.length }));
+  if (firstDifference(was, is)) streams.fallShort();
 }

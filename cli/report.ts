@@ -7,7 +7,7 @@ import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/source";
 import { PAPERS, type Paper } from "../core/report/style";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";
-import { printMessage, printText } from "./output";
+import { printMessage, printText, type Streams } from "./output";
 
 interface ReportOptions extends ScreenOptions {
   output?: string;
@@ -20,7 +20,7 @@ interface ReportOptions extends ScreenOptions {
 const PATIENCE_MS = 1000;
 
 /** Makes a command the one that writes reports. */
-export function addReport(command: Command): void {
+export function addReport(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
@@ -31,7 +31,7 @@ export function addReport(command: Command): void {
     .option("-o, --output <file>", "where to write it; without, it is printed")
     .description("write a report to print: the layout, its screens, findings, spans and misses, as one HTML file; without screens, on the shipped catalogue")
     .action((file: string, options: ReportOptions) => {
-      const layout = layoutFrom(file);
+      const layout = layoutFrom(streams, file);
       const { output } = options;
       if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
       let told = performance.now();
@@ -48,10 +48,10 @@ export function addReport(command: Command): void {
         (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(`${done} of ${all} parts worked out`);
+          printMessage(streams, `${done} of ${all} parts worked out`);
         },
       );
-      if (output === undefined) printText(html);
+      if (output === undefined) printText(streams, html);
       else writeText(output, html);
     });
 }

@@ -16,9 +16,9 @@ const fileOf = (name: string, controls: readonly object[], more: object = {}) =>
 const near = fileOf("near.json", [button("pump", 15), button("horn", 22), button("log", 45, 7)]);
 const SCREEN = ["--screen", "1600x720@254"];
 
-test("settle writes the settled layout, says what moved, how far and why, and ends with 0; what comes out is clean", () => {
+test("settle writes the settled layout, says what moved, how far and why, and ends with 0; what comes out is clean", async () => {
   const out = join(folder, "settled.json");
-  const { code, out: said } = nodulum("settle", near, ...SCREEN, "-o", out);
+  const { code, out: said } = await nodulum("settle", near, ...SCREEN, "-o", out);
   expect(code).toBe(0);
   expect(said).toMatch(/^settled: 2 findings gone, nothing new, nothing graver; [\d.]+ mm² of change$/m);
   expect(said).toMatch(/^ {2}pump: [\d.]+ mm left/m);
@@ -28,39 +28,39 @@ test("settle writes the settled layout, says what moved, how far and why, and en
   const text = readFileSync(out, "utf8");
   const read = readLayout(text);
   expect(read.ok && writeLayout(read.value)).toBe(text);
-  expect(nodulum("check", out, ...SCREEN).code).toBe(0);
-  const again = nodulum("settle", out, ...SCREEN);
+  expect((await nodulum("check", out, ...SCREEN)).code).toBe(0);
+  const again = await nodulum("settle", out, ...SCREEN);
   expect([again.code, again.out.trim()]).toEqual([0, "nothing to settle: none of what is asked for was found"]);
 });
 
-test("as data, with the layout where no file is named; locks, codes and severities choose", () => {
-  const { code, out, err } = nodulum("settle", near, ...SCREEN, "--format", "json", "--codes", "touch/overlap", "--lock", "pump");
+test("as data, with the layout where no file is named; locks, codes and severities choose", async () => {
+  const { code, out, err } = await nodulum("settle", near, ...SCREEN, "--format", "json", "--codes", "touch/overlap", "--lock", "pump");
   expect([code, err.trim()]).toEqual([0, "nothing was written; name a file with -o to keep the settled layout"]);
   const data = JSON.parse(out) as { kind: string; moves: { id: string; reasons: object[] }[]; layout: { controls: { id: string }[] } };
   expect(data).toMatchObject({ kind: "settled", asked: 1, left: [], noWays: [] });
   expect(data.moves.map(({ id }) => id)).toEqual(["horn"]);
   expect(data.moves[0].reasons).toMatchObject([{ code: "touch/overlap", subjects: ["pump", "horn"], wanted: true, handed: "right", playerSize: 1 }]);
   expect(data.layout.controls[0]).toEqual(JSON.parse(readFileSync(near, "utf8")).controls[0]);
-  expect(nodulum("settle", near, ...SCREEN, "--codes", "touch/small", "--severity", "blocker").out).toMatch(/^nothing to settle/);
+  expect((await nodulum("settle", near, ...SCREEN, "--codes", "touch/small", "--severity", "blocker")).out).toMatch(/^nothing to settle/);
 });
 
-test("only what may change changes; what is missed worst is missed less within the mm allowed, and told before and after", () => {
+test("only what may change changes; what is missed worst is missed less within the mm allowed, and told before and after", async () => {
   type Data = { kind: string; moves: { fields: { path: string }[] }[]; misses: { id: string; before: { rate: number }; after: { rate: number } }[] };
-  const run = (...args: string[]) => JSON.parse(nodulum("settle", near, ...SCREEN, "--format", "json", ...args).out) as Data;
-  const paths = run("--change", "place").moves.flatMap(({ fields }) => fields.map(({ path }) => path));
+  const found = async (...args: string[]) => JSON.parse((await nodulum("settle", near, ...SCREEN, "--format", "json", ...args)).out) as Data;
+  const paths = (await found("--change", "place")).moves.flatMap(({ fields }) => fields.map(({ path }) => path));
   expect(paths.length).toBeGreaterThan(0);
   expect(paths.every((path) => path.includes(".placement.offset["))).toBe(true);
-  expect(run().misses).toBeUndefined();
-  const { misses } = run("--misses", "2");
+  expect((await found()).misses).toBeUndefined();
+  const { misses } = await found("--misses", "2");
   expect(misses.map(({ id }) => id).sort()).toEqual(["horn", "log", "pump"]);
   expect(Math.max(...misses.map(({ after }) => after.rate))).toBeLessThan(Math.max(...misses.map(({ before }) => before.rate)));
-  expect(nodulum("settle", near, ...SCREEN, "--misses", "2").out).toMatch(
+  expect((await nodulum("settle", near, ...SCREEN, "--misses", "2")).out).toMatch(
     /^ {2}pump: missed [\d.]+ % → [\d.]+ % at the worst, then on 1600x720@254, right hand, size 1$/m,
   );
 });
 
-test("1 where something remains, which is told with what is in its way", () => {
-  const { code, out } = nodulum("settle", near, ...SCREEN, "--lock", "pump", "--lock", "horn");
+test("1 where something remains, which is told with what is in its way", async () => {
+  const { code, out } = await nodulum("settle", near, ...SCREEN, "--lock", "pump", "--lock", "horn");
   expect(code).toBe(1);
   expect(out).toMatch(/^settled in part: 1 of 2 findings gone/m);
   expect(out).toMatch(/^ {2}blocker touch\/overlap `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
@@ -68,19 +68,19 @@ test("1 where something remains, which is told with what is in its way", () => {
   expect(out).toMatch(/^ {2}way out: /m);
 });
 
-test("2 where the call or the file is at fault, and what to write instead", () => {
-  const wrong = (...args: string[]) => {
-    const { code, err } = nodulum("settle", ...args);
+test("2 where the call or the file is at fault, and what to write instead", async () => {
+  const wrong = async (...args: string[]) => {
+    const { code, err } = await nodulum("settle", ...args);
     return [code, err];
   };
-  expect(wrong(near, "--lock", "pum")).toEqual([2, expect.stringContaining('--lock: there is no control or cluster "pum"')]);
-  expect(wrong(near, "--codes", "touch/overlab")).toEqual([2, expect.stringContaining('did you mean "touch/overlap"')]);
-  expect(wrong(near, "--severity", "grave")).toEqual([2, expect.stringContaining("blocker")]);
-  expect(wrong(near, "--weight", "pump=0")).toEqual([2, expect.stringContaining("write ID=NUMBER with a number above 0")]);
-  expect(wrong(near, "--change", "colour")).toEqual([2, expect.stringContaining("place, size, hit, landing, travel, order, word")]);
-  expect(wrong(near, "--misses", "none")).toEqual([2, expect.stringContaining("write a number above 0, at most 20")]);
-  expect(wrong(near, "--notes", "go")).toEqual([2, expect.stringContaining("stay")]);
-  expect(wrong(near, "--screen", "big")).toEqual([2, expect.stringContaining("big")]);
-  expect(wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("there is no such file")]);
-  expect(wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("there is no such folder")]);
+  expect(await wrong(near, "--lock", "pum")).toEqual([2, expect.stringContaining('--lock: there is no control or cluster "pum"')]);
+  expect(await wrong(near, "--codes", "touch/overlab")).toEqual([2, expect.stringContaining('did you mean "touch/overlap"')]);
+  expect(await wrong(near, "--severity", "grave")).toEqual([2, expect.stringContaining("blocker")]);
+  expect(await wrong(near, "--weight", "pump=0")).toEqual([2, expect.stringContaining("write ID=NUMBER with a number above 0")]);
+  expect(await wrong(near, "--change", "colour")).toEqual([2, expect.stringContaining("place, size, hit, landing, travel, order, word")]);
+  expect(await wrong(near, "--misses", "none")).toEqual([2, expect.stringContaining("write a number above 0, at most 20")]);
+  expect(await wrong(near, "--notes", "go")).toEqual([2, expect.stringContaining("stay")]);
+  expect(await wrong(near, "--screen", "big")).toEqual([2, expect.stringContaining("big")]);
+  expect(await wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("there is no such file")]);
+  expect(await wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("there is no such folder")]);
 });

@@ -10,7 +10,7 @@ import type { Settled } from "../core/settle/settled";
 import { progressWords, settledData, settledText } from "../core/settle/settledText";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, layoutFrom, orFail, viewFrom, writeText, type ViewOptions } from "./inputs";
-import { printJson, printMessage, printText } from "./output";
+import { printJson, printMessage, printText, type Streams } from "./output";
 import { lineForTerminal } from "../core/exchange/terminal";
 
 interface SettleOptions extends ViewOptions, ScreenOptions {
@@ -33,7 +33,7 @@ const gatheredIds = (value: string, all: string[]) => [...all, ...value.split(",
 const PATIENCE_MS = 1000;
 
 /** Adds `settle`. */
-export function addSettle(command: Command): void {
+export function addSettle(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
@@ -50,13 +50,14 @@ export function addSettle(command: Command): void {
     .option("-o, --output <file>", "where the settled layout is written; without, nothing is")
     .description("find the least change of places and sizes after which nothing of the chosen kind is found on any of the screens")
     .action((file: string, options: SettleOptions) => {
-      const layout = layoutFrom(file);
-      const settled = watched(requestFrom(layout, options));
+      const layout = layoutFrom(streams, file);
+      const settled = watched(streams, requestFrom(layout, options));
       if (options.output !== undefined) writeText(options.output, writeLayout(settled.layout));
-      if (options.format === "json") printJson(settledData(settled, options.output === undefined));
-      else printText(settledText(settled).split("\n").map(lineForTerminal).join("\n"));
-      if (options.output === undefined && settled.layout !== layout) printMessage("nothing was written; name a file with -o to keep the settled layout");
-      if (settled.kind === "partly" || settled.kind === "none") process.exitCode = 1;
+      if (options.format === "json") printJson(streams, settledData(settled, options.output === undefined));
+      else printText(streams, settledText(settled).split("\n").map(lineForTerminal).join("\n"));
+      if (options.output === undefined && settled.layout !== layout)
+        printMessage(streams, "nothing was written; name a file with -o to keep the settled layout");
+      if (settled.kind === "partly" || settled.kind === "none") streams.fallShort();
     });
 }
 
@@ -101,7 +102,7 @@ function missMmFrom(text: string | undefined): number {
 }
 
 /** Settles, and says now and then how far it is. */
-function watched(request: SettleRequest): Settled {
+function watched(streams: Streams, request: SettleRequest): Settled {
   let told = performance.now();
   const steps = settleSteps(request);
   for (;;) {
@@ -110,6 +111,6 @@ function watched(request: SettleRequest): Settled {
     const now = performance.now();
     if (now - told < PATIENCE_MS) continue;
     told = now;
-    printMessage(progressWords(step.value));
+    printMessage(streams, progressWords(step.value));
   }
 }

@@ -1,19 +1,9 @@
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { readFileSync } from "node:fs";
 import { XMLParser } from "fast-xml-parser";
+import { commandLine } from "../test/commandLine";
 
-const folder = mkdtempSync(join(tmpdir(), "nodulum-take-"));
-const put = (name: string, value: unknown) => {
-  const path = join(folder, name);
-  writeFileSync(path, typeof value === "string" ? value : JSON.stringify(value));
-  return path;
-};
-const nodulum = (...args: string[]) => {
-  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 27 });
-  return { code: done.status, out: done.stdout, err: done.stderr };
-};
+const { put: putText, nodulum } = commandLine();
+const put = (name: string, value: unknown) => putText(name, JSON.stringify(value));
 const LAYOUT = "samples/brackwater.nodulum.json";
 const TAKE = "samples/takes/brackwater-1.nodulum-take.json";
 interface TakeFile {
@@ -27,30 +17,30 @@ const changed = (name: string, change: (file: TakeFile) => void) => {
   return put(name, file);
 };
 
-test("a take prints the frames it holds, and held against them it is the same", () => {
-  const { code, out, err } = nodulum("replay", LAYOUT, "--take", TAKE);
+test("a take prints the frames it holds, and held against them it is the same", async () => {
+  const { code, out, err } = await nodulum("replay", LAYOUT, "--take", TAKE);
   expect([code, err]).toEqual([0, ""]);
   const frames = out
     .trim()
     .split("\n")
     .map((line) => JSON.parse(line) as unknown);
   expect(frames).toEqual(take().frames);
-  expect(nodulum("replay", LAYOUT, "--take", TAKE, "--against")).toEqual({ code: 0, out: "", err: `${frames.length} ticks, the same\n` });
-  expect(nodulum("replay", LAYOUT, "--take", TAKE, "--against", TAKE).code).toBe(0);
+  expect(await nodulum("replay", LAYOUT, "--take", TAKE, "--against")).toEqual({ code: 0, out: "", err: `${frames.length} ticks, the same\n` });
+  expect((await nodulum("replay", LAYOUT, "--take", TAKE, "--against", TAKE)).code).toBe(0);
 });
 
-test("on a layout that has changed the first difference is told with tick, action, was and is, and as JUnit by action", () => {
+test("on a layout that has changed the first difference is told with tick, action, was and is, and as JUnit by action", async () => {
   const layout = JSON.parse(readFileSync(LAYOUT, "utf8")) as { controls: { id: string; feel: Record<string, unknown> }[] };
   layout.controls.find((c) => c.id === "helm")!.feel.curve = { kind: "power", exponent: 3 };
   const heavier = put("heavier.json", layout);
-  const { code, out, err } = nodulum("replay", heavier, "--take", TAKE, "--against");
+  const { code, out, err } = await nodulum("replay", heavier, "--take", TAKE, "--against");
   const found = JSON.parse(out) as { tick: number; action: string; was: number[]; is: number[] };
   expect([code, found.action]).toEqual([1, "helm"]);
   expect(found.was).toEqual(take().frames![found.tick - 1].values.helm);
   expect(found.is).not.toEqual(found.was);
   expect(err).toMatch(/the take is of another layout than this one; it is played all the same/);
   expect(err).toMatch(new RegExp(`tick ${found.tick}: helm was \\[.*\\], is \\[`));
-  const junit = nodulum("replay", heavier, "--take", TAKE, "--against", "--format", "junit");
+  const junit = await nodulum("replay", heavier, "--take", TAKE, "--against", "--format", "junit");
   expect(junit.code).toBe(1);
   const { testsuites } = new XMLParser({ ignoreAttributes: false }).parse(junit.out) as {
     testsuites: { "@_tests": string; "@_failures": string; testsuite: { testcase: { "@_name": string; failure?: unknown }[] } };
@@ -59,9 +49,9 @@ test("on a layout that has changed the first difference is told with tick, actio
   expect(testsuites.testsuite.testcase.filter((c) => c.failure).map((c) => c["@_name"])).toEqual(["helm"]);
 });
 
-test("a take with fewer frames differs at the first that is missing", () => {
+test("a take with fewer frames differs at the first that is missing", async () => {
   const short = changed("short.json", (file) => file.frames!.splice(100));
-  const { code, out } = nodulum("replay", LAYOUT, "--take", short, "--against");
+  const { code, out } = await nodulum("replay", LAYOUT, "--take", short, "--against");
   expect([code, JSON.parse(out)]).toEqual([1, { tick: 101, action: null, was: null, is: null }]);
 });
 
@@ -83,8 +73,8 @@ test.each<[string, () => string[], RegExp]>([
   ["a take that is not there", () => ["--take", "nowhere.json"], /nowhere\.json: there is no such file/],
   ["nothing to replay", () => [], /give --trace and --screen, or --take/],
   ["junit without --against", () => ["--take", TAKE, "--format", "junit"], /give --against too/],
-])("%s is a wrong call", (_, args, message) => {
-  const { code, out, err } = nodulum("replay", LAYOUT, ...args());
+])("%s is a wrong call", async (_, args, message) => {
+  const { code, out, err } = await nodulum("replay", LAYOUT, ...args());
   expect([code, out]).toEqual([2, ""]);
   expect(err).toMatch(message);
 });

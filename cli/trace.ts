@@ -81,6 +81,7 @@ function* piecesOf(file: string, handle: number): Generator<string> {
     yield decoder.decode();
   } catch (error) {
     if (error instanceof CallError) throw error;
-    throw error instanceof TypeError ? new CallError(`${file}: this is not a text in UTF-8`) : unreadable(file, error);
+    const { code } = error as NodeJS.ErrnoException;
+    throw code === "ERR_ENCODING_INVALID_ENCODED_DATA" ? new CallError(`${file}: this is not a text in UTF-8`) : unreadable(file, error);
   }
 }

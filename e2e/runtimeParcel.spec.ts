@@ -8,7 +8,7 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { readPlayed } from "../core/engine/read/played";
 import type { PlayedLayout, Screen } from "../core/engine/types";
-import { commandLine } from "../test/commandLine";
+import { commandLine, spawnNodulum } from "../test/commandLine";
 import { GAME, Hand } from "./gamePage";
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- what the page has under its names is its own */
@@ -23,8 +23,8 @@ const TYPES: Readonly<Record<string, string>> = { html: "text/html", js: "text/j
 
 for (const file of LAYOUTS)
   test(`the page of ${file} gives what a replay gives, for every control in every moment, with two fingers`, async ({ page }) => {
-    const { folder, nodulum } = commandLine();
-    expect(nodulum("handoff", file, "--parcels", "runtime", "-o", folder)).toMatchObject({ code: 0, err: "" });
+    const { folder } = commandLine();
+    expect(spawnNodulum("", "handoff", file, "--parcels", "runtime", "-o", folder)).toMatchObject({ code: 0, err: "" });
     const at = join(folder, "runtime");
     const playedName = readdirSync(at).find((name) => name.endsWith(".played.json"))!;
     const read = readPlayed(readFileSync(join(at, playedName)));

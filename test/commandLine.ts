@@ -4,18 +4,39 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-/** A new folder; a file put into it, by its path; and a call, with what it printed and its exit code; `piped`: with something on standard input. */
+/** What a call printed, and its exit code. */
+export interface Called {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** A call as a process of its own, with something on standard input: slow, and for what only a process has. */
+export function spawnNodulum(input: string, ...words: readonly string[]): Called {
+  const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...words], { encoding: "utf8", maxBuffer: 1 << 27, input });
+  return { code: done.status, out: done.stdout, err: done.stderr };
+}
+
+/** A call within this process. */
+async function runNodulum(...words: readonly string[]): Promise<Called> {
+  const { run } = await import("../cli/run");
+  let [out, err] = ["", ""];
+  const code = await run(words, {
+    isTerminal: false,
+    write: (text) => ((out += text), true),
+    drained: () => Promise.resolve(),
+    writeError: (text) => void (err += text),
+  });
+  return { code, out, err };
+}
+
+/** A new folder; a file put into it, by its path; and a call. */
 export function commandLine() {
   const folder = mkdtempSync(join(tmpdir(), "nodulum-"));
-  const put = (name: string, text: string) => {
+  const put = (name: string, content: string | Uint8Array) => {
     const path = join(folder, name);
-    writeFileSync(path, text);
+    writeFileSync(path, content);
     return path;
   };
-  const piped = (input: string, ...args: string[]) => {
-    const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...args], { encoding: "utf8", maxBuffer: 1 << 26, input });
-    return { code: done.status, out: done.stdout, err: done.stderr };
-  };
-  const nodulum = (...args: string[]) => piped("", ...args);
-  return { folder, put, nodulum, piped };
+  return { folder, put, nodulum: runNodulum };
 }

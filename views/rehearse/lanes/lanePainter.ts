@@ -34,24 +34,26 @@ export interface LanePainter {
   paint(view: LaneView): void;
 }
 
+/** Line widths, CSS px: of a first number, and of a second one beside it. */
+const FULL_PX = 1.75;
+const THIN_PX = 1;
+
 export function createLanePainter(canvases: readonly [HTMLCanvasElement, HTMLCanvasElement], picture: LanePicture): LanePainter {
   const { log, lanes, width, laneHeight, density } = picture;
   const w = Math.max(1, Math.round(width * density));
   const h = Math.max(1, Math.round(lanes.length * laneHeight * density));
+  /** How far, in columns, a tick shows beside its own column: half a line, and the column that its line comes from. */
+  const reach = Math.ceil((FULL_PX * density) / 2) + 1;
   const contexts = canvases.map((canvas) => {
     canvas.width = w;
     canvas.height = h;
     return canvas.getContext("2d")!;
   });
-  /** Which page of the strip each canvas is just now; and the ticks that are drawn. */
+  /** Which page of the strip each canvas shows, and what is drawn: the columns of the strip, up to which tick, at which px a tick. */
   let pages: (number | null)[] = [null, null];
-  let from = 0;
-  let to = 0;
-  let zoom: number | null = null;
+  let drawn = { from: 0, to: 0, tick: 0, perTick: 0 };
 
-  const draw = (perTick: number, a: number, b: number) => {
-    const left = Math.floor(a * perTick);
-    const right = Math.ceil(b * perTick);
+  const draw = (perTick: number, left: number, right: number) => {
     for (let page = Math.floor(left / w); page * w < right; page += 1) {
       const ctx = contexts[page & 1];
       if (pages[page & 1] !== page) {
@@ -60,54 +62,53 @@ export function createLanePainter(canvases: readonly [HTMLCanvasElement, HTMLCan
       }
       const x0 = Math.max(0, left - page * w);
       const x1 = Math.min(w, right - page * w);
-      if (x1 <= x0) continue;
       ctx.save();
       ctx.beginPath();
       ctx.rect(x0, 0, x1 - x0, h);
       ctx.clip();
       ctx.clearRect(x0, 0, x1 - x0, h);
-      // Lines come from beyond the edge of what is drawn, so that nothing shows where one drawing joins the next.
-      const range = { first: Math.max(log.first(), Math.floor((page * w + x0) / perTick) - 2), end: Math.min(b, Math.ceil((page * w + x1) / perTick) + 2) };
-      drawLanes(ctx, picture, { offset: page * w, perTick, x0, x1, ...range });
+      drawLanes(ctx, picture, { offset: page * w, perTick, x0, x1, reach });
       ctx.restore();
     }
   };
   return {
     paint(view) {
       const perTick = w / (view.seconds * log.hz);
-      const scroll = Math.round(endOf(view, { first: log.first(), end: log.end(), hz: log.hz }) * perTick) - w;
-      const needFrom = Math.max(log.first(), Math.floor(scroll / perTick));
-      const needTo = Math.min(log.end(), Math.ceil((scroll + w) / perTick) + 1);
-      const isFresh = zoom !== perTick || needFrom < from || needFrom > to;
+      const right = Math.round(endOf(view, { first: log.first(), end: log.end(), hz: log.hz }) * perTick);
+      const left = Math.max(right - w, Math.floor(log.first() * perTick));
+      const tick = Math.min(log.end(), firstTick(right + reach, perTick));
+      const isFresh = drawn.perTick !== perTick || left < drawn.from || left > drawn.to;
       if (isFresh) {
         pages = [null, null];
-        zoom = perTick;
-        from = to = needFrom;
+        drawn = { from: left, to: left, tick: 0, perTick };
       }
-      if (needTo > to) {
-        // The last column may have been drawn half: it is drawn again, with the tick before it to come from.
-        draw(perTick, isFresh ? needFrom : Math.max(from, to - 1 - Math.ceil(1 / perTick)), needTo);
-        to = needTo;
+      if (right > drawn.to || tick > drawn.tick) {
+        // The last columns may lack ticks that came since: they are drawn again.
+        const again = isFresh ? left : Math.min(drawn.to, Math.floor((drawn.tick - 1) * perTick) - reach);
+        draw(perTick, Math.max(left, again), right);
         const oldest = Math.min(...pages.filter((p): p is number => p !== null));
-        from = Math.max(from, Math.ceil((oldest * w) / perTick));
+        drawn = { from: Math.max(drawn.from, oldest * w), to: Math.max(drawn.to, right), tick: Math.max(drawn.tick, tick), perTick };
       }
       pages.forEach((page, i) => {
-        canvases[i].style.transform = page === null ? "translateX(-200%)" : `translateX(${(page * w - scroll) / density}px)`;
+        canvases[i].style.transform = page === null ? "translateX(-200%)" : `translateX(${(page * w - right + w) / density}px)`;
       });
     },
   };
 }
 
+/** The columns of a canvas to draw. What is drawn there depends on the ticks of these columns and of those within reach, and on nothing else. */
 interface Part {
-  /** The strip's px at which the canvas begins. */
+  /** The strip's column at which the canvas begins. */
   readonly offset: number;
   readonly perTick: number;
-  /** The ticks to draw, and the columns of the canvas they come to, px. */
-  readonly first: number;
-  readonly end: number;
   readonly x0: number;
   readonly x1: number;
+  /** How far a tick shows beside its own column. */
+  readonly reach: number;
 }
+
+/** The first tick that begins in a column of the strip or after it. */
+const firstTick = (column: number, perTick: number): number => Math.ceil(column / perTick);
 
 function drawLanes(ctx: CanvasRenderingContext2D, picture: LanePicture, part: Part): void {
   const { log, lanes, tones, laneHeight, density } = picture;
@@ -115,6 +116,7 @@ function drawLanes(ctx: CanvasRenderingContext2D, picture: LanePicture, part: Pa
   const hair = Math.max(1, Math.round(density));
   ctx.fillStyle = tones.rule;
   drawSeconds(ctx, picture, part);
+  const ticks = { first: log.first(), end: log.end() };
   lanes.forEach((_, i) => ctx.fillRect(part.x0, Math.round(high * (i + 1)) - hair, part.x1 - part.x0, hair));
   const full = new Path2D();
   const thin = new Path2D();
@@ -123,33 +125,38 @@ function drawLanes(ctx: CanvasRenderingContext2D, picture: LanePicture, part: Pa
     if (lane.kind !== "action") {
       ctx.fillStyle = tones.land;
       const value = lane.kind === "held" ? (tick: number) => (log.isHeld(lane.index, tick) ? 0.5 : 0) : (tick: number) => log.touches(tick) / MOST_TOUCHES;
-      return fillBlocks(ctx, part, { bottom: high * (i + 1) - 3 * hair, height: high - 6 * hair, value });
+      return fillBlocks(ctx, part, ticks, { bottom: high * (i + 1) - 3 * hair, height: high - 6 * hair, value });
     }
     const { kind } = log.actions[lane.index];
     if (kind === "press") {
       ctx.fillStyle = tones.accent;
-      return fillBlocks(ctx, part, { bottom: high * (i + 1) - 3 * hair, height: high - 6 * hair, value: (tick) => log.x(lane.index, tick) });
+      return fillBlocks(ctx, part, ticks, { bottom: high * (i + 1) - 3 * hair, height: high - 6 * hair, value: (tick) => log.x(lane.index, tick) });
     }
     const reach = kind === "motion" ? MOTION_REACH_MM : 1;
     const at = (value: number) => middle - (0.42 * high * Math.max(-reach, Math.min(reach, value))) / reach;
-    addLine(full, part, (tick) => at(log.x(lane.index, tick)));
-    if (kind !== "axis") addLine(thin, part, (tick) => at(log.y(lane.index, tick)));
+    addLine(full, part, ticks, (tick) => at(log.x(lane.index, tick)));
+    if (kind !== "axis") addLine(thin, part, ticks, (tick) => at(log.y(lane.index, tick)));
   });
   ctx.lineJoin = "round";
   ctx.strokeStyle = tones.ink;
-  ctx.lineWidth = density;
+  ctx.lineWidth = THIN_PX * density;
   ctx.stroke(thin);
   ctx.strokeStyle = tones.accent;
-  ctx.lineWidth = 1.75 * density;
+  ctx.lineWidth = FULL_PX * density;
   ctx.stroke(full);
 }
 
 /** A line at every so many seconds, some hundred px apart. */
 function drawSeconds(ctx: CanvasRenderingContext2D, { log, lanes, laneHeight, density }: LanePicture, part: Part): void {
   const every = secondsBetweenLines(part.perTick * log.hz, density) * log.hz;
+  const hair = Math.max(1, Math.round(density));
   ctx.globalAlpha = 0.6;
-  for (let tick = Math.ceil(part.first / every) * every; tick < part.end; tick += every)
-    ctx.fillRect(Math.round(tick * part.perTick - part.offset), 0, Math.max(1, Math.round(density)), lanes.length * laneHeight * density);
+  const first = Math.max(log.first(), firstTick(part.offset + part.x0 - hair, part.perTick) - 1);
+  for (let tick = Math.ceil(first / every) * every; tick < log.end(); tick += every) {
+    const x = Math.round(tick * part.perTick) - part.offset;
+    if (x >= part.x1) break;
+    ctx.fillRect(x, 0, hair, lanes.length * laneHeight * density);
+  }
   ctx.globalAlpha = 1;
 }
 
@@ -165,37 +172,58 @@ interface Blocks {
   readonly value: (tick: number) => number;
 }
 
-/** Blocks as high as a value, those of equal height joined. */
-function fillBlocks(ctx: CanvasRenderingContext2D, { first, end, offset, perTick }: Part, { bottom, height, value }: Blocks): void {
-  for (let tick = first; tick < end;) {
-    const now = value(tick);
-    const begun = tick;
-    while (tick < end && value(tick) === now) tick += 1;
-    if (now <= 0) continue;
-    const part = Math.min(1, now) * height;
-    ctx.fillRect(begun * perTick - offset, bottom - part, Math.max(1, (tick - begun) * perTick), part);
+/** The ticks that the log has. */
+interface Ticks {
+  readonly first: number;
+  readonly end: number;
+}
+
+/** Blocks of whole columns, each as high as the greatest value of its ticks: a short press is never narrower than a column. */
+function fillBlocks(ctx: CanvasRenderingContext2D, { offset, perTick, x0, x1 }: Part, { first, end }: Ticks, { bottom, height, value }: Blocks): void {
+  /** The greatest value in a column; where ticks are wider than a column, the value of its tick. */
+  const inColumn = (x: number) => {
+    const after = firstTick(offset + x + 1, perTick);
+    const least = Math.max(first, Math.min(firstTick(offset + x, perTick), after - 1));
+    let most = 0;
+    for (let tick = least; tick < Math.min(end, after); tick += 1) most = Math.max(most, value(tick));
+    return most;
+  };
+  let begun = x0;
+  let high = inColumn(x0);
+  for (let x = x0 + 1; x <= x1; x += 1) {
+    const next = x < x1 ? inColumn(x) : -1;
+    if (next === high) continue;
+    const part = Math.min(1, high) * height;
+    if (high > 0) ctx.fillRect(begun, bottom - part, x - begun, part);
+    begun = x;
+    high = next;
   }
 }
 
 /** A line through the ticks; where several come to one column, from the least to the most of them. */
-function addLine(path: Path2D, { first, end, offset, perTick }: Part, at: (tick: number) => number): void {
+function addLine(path: Path2D, { offset, perTick, x0, x1, reach }: Part, { first, end }: Ticks, at: (tick: number) => number): void {
+  const from = offset + x0 - reach;
+  const to = offset + x1 + reach;
   if (perTick >= 0.5) {
-    for (let tick = first; tick < end; tick += 1) path[tick === first ? "moveTo" : "lineTo"]((tick + 0.5) * perTick - offset, at(tick));
+    // From a tick before, so that the line enters as it goes on.
+    const begun = Math.max(first, firstTick(from, perTick) - 2);
+    const last = Math.min(end, firstTick(to, perTick) + 1);
+    for (let tick = begun; tick < last; tick += 1) path[tick === begun ? "moveTo" : "lineTo"]((tick + 0.5) * perTick - offset, at(tick));
     return;
   }
-  let begun = true;
-  for (let tick = first; tick < end;) {
-    const column = Math.floor(tick * perTick);
+  let isBegun = false;
+  for (let column = from; column < to; column += 1) {
     let least = Infinity;
     let most = -Infinity;
-    for (; tick < end && Math.floor(tick * perTick) === column; tick += 1) {
+    for (let tick = Math.max(first, firstTick(column, perTick)); tick < Math.min(end, firstTick(column + 1, perTick)); tick += 1) {
       const y = at(tick);
       least = Math.min(least, y);
       most = Math.max(most, y);
     }
+    if (least > most) continue;
     const x = column + 0.5 - offset;
-    path[begun ? "moveTo" : "lineTo"](x, least);
+    path[isBegun ? "lineTo" : "moveTo"](x, least);
     path.lineTo(x, most + 0.01);
-    begun = false;
+    isBegun = true;
   }
 }
