@@ -3,6 +3,8 @@
  *
  *   nodulum-replay resolve PLAYED --screen WxH@PPI[+l,t,r,b] [--moment M] [--handed left] [--player-size P]
  *   nodulum-replay replay  PLAYED --screen S --trace T.ndjson [--hz H] [--moment M] [--handed left] [--player-size P]
+ *   nodulum-replay calls   many of these from standard input, one a line, its words with tabs between; after each call a line of
+ *                          ASCII 30 and its exit code on standard output, and of ASCII 30 on standard error
  *
  * Exit 0 done; 2 the call or a file is at fault, told on standard error. It reads traces with the header's own JSON reader.
  */
@@ -217,7 +219,7 @@ static int options_of(int count, char **words, options *o) {
   return 0;
 }
 
-int main(int count, char **words) {
+static int call(int count, char **words) {
   options o;
   nodulum_screen screen;
   nodulum_view view;
@@ -255,3 +257,20 @@ int main(int count, char **words) {
   free(memory);
   return code;
 }
+
+/* Calls of standard input, one a line. Exit 0 once all were made, however each of them ended. */
+static int calls(void) {
+  static char line[1 << 14];
+  char *words[32];
+  while (fgets(line, sizeof(line), stdin) != NULL) {
+    int count = 1;
+    char *word = strtok(line, "\t\n");
+    words[0] = line;
+    for (; word != NULL && count < 32; word = strtok(NULL, "\t\n")) words[count++] = word;
+    printf("\036%d\n", call(count, words));
+    fprintf(stderr, "\036\n");
+  }
+  return 0;
+}
+
+int main(int count, char **words) { return count == 2 && strcmp(words[1], "calls") == 0 ? calls() : call(count, words); }
