@@ -8,9 +8,9 @@ test("broken files and streams: never a throw but a refusal, never a value out o
     const read = parseLayout(file);
     return read.ok ? [read.value] : [];
   });
-  const { filesAccepted, tracesAccepted } = fuzz(files, layouts, 400, 1);
+  const { filesAccepted, tracesAccepted } = fuzz(files, layouts, 200, 1);
   // Neither side may be all or nothing, or the fuzz tests only the door or only the house.
-  expect(filesAccepted).toBeGreaterThan(15);
-  expect(filesAccepted).toBeLessThan(380);
-  expect(tracesAccepted).toBeGreaterThan(90);
+  expect(filesAccepted).toBeGreaterThan(7);
+  expect(filesAccepted).toBeLessThan(190);
+  expect(tracesAccepted).toBeGreaterThan(40);
 });

@@ -2,6 +2,7 @@ import { sampleLayouts } from "./samples";
 import { compile } from "../core/format/compile";
 import { placed, staged } from "./stage";
 import { fuzzPlayed } from "./fuzz";
+import { repeated } from "./repeated";
 
 /** Small ones, in which a break more often falls on something that matters. */
 const SMALL = [
@@ -20,9 +21,9 @@ const SMALL = [
 ].map(compile);
 
 /** A million of them are `npm run fuzz`. */
-const FILES = 6000;
+const FILES = repeated(1500);
 
-test("thousands of broken played files: the reader's own error or a layout that plays, never another throw", () => {
+test("broken played files: the reader's own error or a layout that plays, never another throw", () => {
   const files = sampleLayouts().map(compile).concat(SMALL);
   const accepted = fuzzPlayed(files, FILES, 1);
   expect(accepted).toBeGreaterThan(FILES / 100);

@@ -7,6 +7,7 @@ import { resolveLayout } from "../engine/placement/resolve";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
 import { meantTouches, missesOn, normalShare, takerAt } from "./misses";
+import { repeated } from "../../test/repeated";
 
 const [brackwater] = sampleLayouts();
 const right = { handed: "right", playerSize: 1, moment: null } as const;
@@ -25,7 +26,7 @@ test("whatever the layout and the screen, the shares of each control are parts o
         expect(Math.abs(all.reduce((a, b) => a + b, 0) - 1)).toBeLessThan(0.0005 * 6 + 1e-6);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(15) },
   );
 });
 
@@ -40,7 +41,7 @@ test("whatever the layout, single touches laid out as they scatter give the same
         expect(Math.abs(takers.filter((taker) => taker === null).length / COUNT - nothing)).toBeLessThan(0.008);
       }
     }),
-    { numRuns: 20 },
+    { numRuns: repeated(6) },
   );
 });
 

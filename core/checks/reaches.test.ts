@@ -4,6 +4,7 @@ import { resolveLayout } from "../engine/placement/resolve";
 import { staged } from "../../test/stage";
 import { plainScreen } from "../engine/placement/screen";
 import { checkScreen } from "./check";
+import { repeated } from "../../test/repeated";
 
 const screen = plainScreen("s", 2000, 1000, 254);
 const view = { handed: "right", playerSize: 1, moment: null } as const;
@@ -66,7 +67,7 @@ test("whether thumbs suffice is what trying every choice says", () => {
       if (!can) short += 1;
       expect(found(layout)).toEqual(can ? [] : ["t0"]);
     }),
-    { numRuns: 400 },
+    { numRuns: repeated(150) },
   );
   expect(short).toBeGreaterThan(20);
 });

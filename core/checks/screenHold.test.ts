@@ -11,9 +11,10 @@ import { changesOf } from "./changes";
 import { bareFindings } from "./check";
 import { brokenBy, holdScreens, allowedWay } from "./screenHold";
 import { sayIds } from "./say";
+import { repeated } from "../../test/repeated";
 
 const [harbour, , draft] = sampleLayouts();
-const SCREENS = catalogueFor("landscape").slice(0, 8);
+const SCREENS = catalogueFor("landscape").slice(0, 6);
 const view = PLAIN_PLAYER_VIEW;
 
 /** What all checks say is new or graver on a screen, notes and bindings aside. */
@@ -37,16 +38,16 @@ test("of any layout it says in a hurry what all checks say at leisure: whether a
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, fc.nat(40), way, (layout, screen, pick, by) => {
       const after = movedBy(layout, screen, pick, by);
-      if (!after) return;
+      fc.pre(after !== null);
       const worse = worseOn(layout, after, screen);
       const broken = brokenBy(holdScreens(layout, [screen], view), after);
       if (worse.length > 0) broke += 1;
       expect(broken !== null).toBe(worse.length > 0);
       if (broken) expect(worse.map(({ is }) => `${is!.code} ${is!.subjects.join()}`)).toContain(`${broken.finding.code} ${broken.finding.subjects.join()}`);
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(80) },
   );
-  expect(broke).toBeGreaterThan(10);
+  expect(broke).toBeGreaterThan(5);
 });
 
 test.each([
@@ -56,9 +57,9 @@ test.each([
   const held = holdScreens(layout, SCREENS, view);
   const context = editContextOf(layout, SCREENS[5], view);
   let stopped = 0;
-  for (const { id } of layout.controls.slice(0, 6)) {
+  for (const { id } of layout.controls.slice(0, repeated(4))) {
     let last = { way: { x: 0, y: 0 }, version: layout };
-    for (let i = 1; i <= 14; i += 1) {
+    for (let i = 1; i <= 10; i += 1) {
       const wanted = { x: 260 * Math.sin(i / 3), y: 170 * Math.sin(i / 2) };
       const edit = (at: { x: number; y: number }) => moveBy(context, [id], at.x, at.y);
       const made = allowedWay(held, edit, last, wanted);

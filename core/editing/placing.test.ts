@@ -11,6 +11,7 @@ import { handBack, ownFields, placementIn } from "./placeables";
 import { asKind, carryTo, pivotAt, seenPin, spanIn, anchorAnew, anchorEdge, ANCHOR_POINTS, anchorTo } from "./anchors";
 import type { Layout } from "../format/types";
 import type { Result } from "../engine/result";
+import { repeated } from "../../test/repeated";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -68,7 +69,7 @@ test("carried elsewhere, what was tied to the nearest point is tied to the neare
       const byNature = [was.anchor, was.pivot].every((p) => p[0] === old[0] && p[1] === old[1]);
       expect(is.anchor).toEqual(byNature ? nearestAnchor(frame, boxIn(now, at.id)) : was.anchor);
     }),
-    { numRuns: 120 },
+    { numRuns: repeated(25) },
   );
   const tall = plainScreen("tall", 720, 1440, 300);
   const layout = get(addAction(get(newLayout("T", { width: 720, height: 1440 })), "leap", "press"));
@@ -92,7 +93,7 @@ test("tied anywhere in any frame, a control does not jump, for any player", () =
         near(boxIn(anchored, at.id), at.visual);
       },
     ),
-    { numRuns: 150 },
+    { numRuns: repeated(25) },
   );
 });
 
@@ -110,7 +111,7 @@ test("a pivot goes elsewhere, a pin becomes a span and a pin again: nothing jump
       const pin = again(span, get(asKind(span, at.id, "pin")));
       near(boxIn(pin, at.id), at.visual);
     }),
-    { numRuns: 100 },
+    { numRuns: repeated(20) },
   );
 });
 
@@ -128,7 +129,7 @@ test("what is changed on a screen of an arrangement is the arrangement's, and ha
         expect(ownFields(get(handBack(moved, arrangement!, at.id)), arrangement, at.id)).toEqual([]);
       },
     ),
-    { numRuns: 60 },
+    { numRuns: repeated(15) },
   );
 });
 
@@ -145,7 +146,7 @@ test("a control written down mirrored stands for the right hand where the left h
       });
       expect(layout.controls.map((c) => mirrorControl(mirrorControl(c)))).toEqual(layout.controls);
     }),
-    { numRuns: 80 },
+    { numRuns: repeated(20) },
   );
 });
 
@@ -162,7 +163,7 @@ test("placed in a box, a control stands in that box", () => {
         near(boxIn(again(context, get(placeAt(context, at.id, box, true))), at.id), box);
       },
     ),
-    { numRuns: 150 },
+    { numRuns: repeated(25) },
   );
 });
 
@@ -183,7 +184,7 @@ test("moved and moved back, everything stands where it stood", () => {
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: repeated(15) },
   );
 });
 

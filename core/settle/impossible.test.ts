@@ -8,6 +8,7 @@ import { USUALLY_CHANGEABLE, type SettleRequest } from "./request";
 import { settle } from "./settle";
 import { variablesOf } from "./variables";
 import { factsOf, type FaceFacts, type Wishing } from "./wishes";
+import { repeated } from "../../test/repeated";
 
 /** A claim about a finding: that it cannot be taken away where it is found, by what its own controls may do. */
 function claimsOf(request: SettleRequest) {
@@ -29,15 +30,15 @@ function claimsOf(request: SettleRequest) {
 
 test("nothing is proved impossible for which there is a way", () => {
   let claims = 0;
-  for (let seed = 300; seed < 316; seed += 1) {
+  for (let seed = 300; seed < 300 + repeated(7); seed += 1) {
     const one = spoiledLayout(seed, { controls: 6, screens: 2, moments: 1 });
     if (!one || settle(one.request).kind !== "settled") continue;
-    for (const claim of claimsOf(one.request).slice(0, 4)) {
+    for (const claim of claimsOf(one.request).slice(0, 3)) {
       claims += 1;
       expect(provedImpossible(claim)).toBeNull();
     }
   }
-  expect(claims).toBeGreaterThan(6);
+  expect(claims).toBeGreaterThan(4);
 });
 
 test("what nothing can move is proved, and falls short by what it would have to move", () => {

@@ -15,16 +15,21 @@ import { GLASS, layoutOf, pinned, RIGHT, saidByChecks as judged } from "../../te
 import { countAsked, requestFor, spoiledLayout } from "../../test/spoiled";
 import { readCodes } from "./request";
 import { settle } from "./settle";
+import { repeated } from "../../test/repeated";
 
 /** How many layouts of any kind, of how many controls at most: few in a test, many in the storm. */
 const RUNS = Number(process.env.NODULUM_SETTLE_RUNS ?? 4);
 const MOST_CONTROLS = process.env.NODULUM_SETTLE_RUNS ? 6 : 3;
-const SMALL = { controls: 7, screens: 3, moments: 1 };
+const SMALL = { controls: 6, screens: 2, moments: 1 };
 const spoiled = fc
   .integer({ min: 0, max: 1_000_000 })
   .map((seed) => spoiledLayout(seed, SMALL))
   .filter((one) => one !== null && countAsked(one.request) > 0)
   .map((one) => one!.request);
+
+/** Seeds of layouts that a random search is let loose on: one in a test, more in the storm. */
+const SEARCHED = [11, 14, 21, 2].slice(0, repeated(1));
+const searched = (seed: number) => spoiledLayout(seed, { controls: 6, screens: 2, moments: 1 })!.request;
 
 const [harbour] = sampleLayouts();
 const FIRST = catalogueFor("landscape").slice(0, 4);
@@ -49,7 +54,7 @@ test("what is settled is free of what was asked for, nothing is new or graver; s
       expect(parseLayout(JSON.parse(writeLayout(settled.layout))).ok).toBe(true);
       expect(writeLayout(settle({ ...request, layout: settled.layout }).layout)).toBe(writeLayout(settled.layout));
     }),
-    { numRuns: 6 },
+    { numRuns: repeated(4) },
   );
 });
 
@@ -81,16 +86,15 @@ test("the order of screens does not matter, and a mirrored layout settles to the
       // A hundredth of a unit: a thousandth of a mm.
       figures(mirrored(other.layout)).forEach((n, i) => expect(Math.abs(n - there[i])).toBeLessThan(0.011));
     }),
-    { numRuns: 3 },
+    { numRuns: repeated(2) },
   );
 });
 
 test("what is locked or held has not moved by a millionth", () => {
   fc.assert(
     fc.property(spoiled, fc.constantFrom("held", "x", "y", "size"), (request, how) => {
-      const free = settle(request);
-      const [moved] = free.moves;
-      if (!moved) return;
+      const [moved] = settle(request).moves;
+      fc.pre(moved !== undefined);
       const { layout } = request;
       const locked = how === "held" ? layout : { ...layout, workbench: { ...layout.workbench, locked: { [moved.id]: [how as "x" | "y" | "size"] } } };
       const settled = settle({ ...request, layout: locked, held: how === "held" ? [moved.id] : [] });
@@ -100,7 +104,7 @@ test("what is locked or held has not moved by a millionth", () => {
       else expect(part(is)[how as "x" | "y" | "size"]).toEqual(part(was)[how as "x" | "y" | "size"]);
       expect(judged({ ...request, layout: locked }, settled.layout).worse).toEqual([]);
     }),
-    { numRuns: 4 },
+    { numRuns: repeated(3) },
   );
 });
 
@@ -115,13 +119,12 @@ test("what weighs more moves less", () => {
 });
 
 test("the change is hardly more than the least that a long random search finds", () => {
-  for (const seed of [2, 11, 14, 21]) {
-    const { request } = spoiledLayout(seed, { controls: 6, screens: 2, moments: 1 })!;
-    const settled = settle(request);
-    const least = leastByRandomSearch(request, { seed, throws: 40, steps: 120 });
-    if (settled.kind === "clean") continue;
+  const seeds = SEARCHED.filter((seed) => settle(searched(seed)).kind !== "clean");
+  expect(seeds.length).toBeGreaterThan(0);
+  for (const seed of seeds) {
+    const settled = settle(searched(seed));
     expect(settled.kind).toBe("settled");
-    expect(settled.cost).toBeLessThan(least * 1.05 + 1e-3);
+    expect(settled.cost).toBeLessThan(leastByRandomSearch(searched(seed), { seed, throws: 40, steps: 120 }) * 1.05 + 1e-3);
   }
 });
 

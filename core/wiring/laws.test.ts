@@ -11,12 +11,13 @@ import type { Result } from "../engine/result";
 import { joinPort, portsOf, portWhyNot, wiresOf } from "./serves";
 import { hardwareClashes, leftToDo, looseEnds, actionStatuses } from "./actionStatus";
 import { matchWords, mismatches, adopt, type ControlChoice, type WordChoice } from "./adopt";
+import { repeated } from "../../test/repeated";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value;
 };
-const RUNS = { numRuns: 60 };
+const RUNS = { numRuns: repeated(20) };
 const servesOf = (layout: Layout) => layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((serve) => ({ control: c.id, serve })));
 
 test("an action is left to do exactly where the findings say that nothing serves it, as long as all wires fit", () => {

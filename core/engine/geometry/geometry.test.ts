@@ -3,6 +3,7 @@ import { clearance, distanceTo } from "./distance";
 import { commonArea } from "./commonArea";
 import { areaOf, reachAt, contains, type Shape } from "./shape";
 import { coveredArea } from "./coveredArea";
+import { repeated } from "../../../test/repeated";
 
 const shape: fc.Arbitrary<Shape> = fc.record({
   shape: fc.constantFrom("ellipse", "box", "capsule"),
@@ -46,7 +47,7 @@ test("areas and extents agree with what the shape holds", () => {
       expect(contains(s, x, top + 1e-7) && contains(s, x, bottom - 1e-7)).toBe(true);
       expect(contains(s, x, top - 1e-3) || contains(s, x, bottom + 1e-3)).toBe(false);
     }),
-    { numRuns: 25 },
+    { numRuns: repeated(8) },
   );
 });
 
@@ -65,7 +66,7 @@ test("shared and covered areas agree with counting", () => {
         [a, b, c],
       );
     }),
-    { numRuns: 25 },
+    { numRuns: repeated(8) },
   );
 });
 
@@ -79,7 +80,7 @@ test("nothing shares or covers more than all of it, and one that holds the other
       const inner = { ...a, x: a.x + (a.w * (1 - part)) / 2, y: a.y + (a.h * (1 - part)) / 2, w: a.w * part, h: a.h * part };
       expect(Math.abs(commonArea(a, inner) - areaOf(inner))).toBeLessThanOrEqual(0.001 * areaOf(inner) + 1e-6);
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(80) },
   );
 });
 
@@ -105,6 +106,6 @@ test("clearance: known distances, and the sign says whether they overlap", () =>
         expect(commonArea(a, moved)).toBeLessThanOrEqual(0.002 * Math.min(areaOf(a), areaOf(b)) + 1);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: repeated(60) },
   );
 });
