@@ -1,7 +1,7 @@
 /** Unit tests: files beside what they test, compiled by swc, in plain Node. */
 export default {
   // Generous: a stuck test ends after minutes, a slow machine fails nothing.
-  testTimeout: 120_000,
+  testTimeout: 600_000,
   testEnvironment: "node",
   roots: [
     "<rootDir>/core",

@@ -1,6 +1,6 @@
 /** The chain in one picture: wires by pointer and by key, whole chains, kinds, inputs bound by doing, moments, controls from another layout. */
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, saved, startLayout } from "./bench";
+import { addAction, control, drag, exportText, middle, noViolationsInStorm, open, openLayout, saved, startLayout } from "./bench";
 
 const action = (page: Page, name: string) => page.locator(`[data-action="${name}"]`);
 const card = (page: Page, id: string) => page.locator(`[data-sheet-control="${id}"]`);
@@ -119,7 +119,7 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   await expect(card(page, "sidle-left")).not.toHaveClass(/dimmed/);
   await expect(card(page, "helm")).toHaveClass(/dimmed/);
   await expect(aside(page).getByRole("group", { name: "What adds up to sidle" })).toContainText("added, kept within −1 to 1");
-  await noViolations(page);
+  await noViolationsInStorm(page);
   // A wire can be picked where it runs.
   await wire(page, "serve 0 horn").dispatchEvent("click");
   await expect(aside(page).getByRole("region", { name: "The wire from horn to horn" })).toBeVisible();
@@ -191,7 +191,7 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await expect(popover).toHaveCount(0);
   await plus(page, "run").click();
   await expect(popover.getByRole("list", { name: "Bound to run" })).toContainText("pad 14");
-  await noViolations(page);
+  await noViolationsInStorm(page);
   await popover.getByRole("button", { name: /^Press the key for run/ }).focus();
   await page.keyboard.press("Escape");
   await expect(plus(page, "run")).toBeFocused();
@@ -321,7 +321,7 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await row("horn").getByRole("button", { name: "Bind a key, mouse or pad input to horn" }).click();
   await page.keyboard.press("KeyJ");
   await expect(row("horn").getByRole("button", { name: "J", exact: true })).toBeVisible();
-  await noViolations(page);
+  await noViolationsInStorm(page);
 });
 
 test("moments: added, ordered, shown in a grid, removed with what becomes of what was theirs alone", async ({ page }) => {
@@ -336,7 +336,7 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await expect(dialogue.getByLabel("horn in Adrift")).toBeChecked();
   await dialogue.getByRole("button", { name: "Actions are wanted" }).click();
   await expect(dialogue.getByLabel("helm in Adrift")).not.toBeChecked();
-  await noViolations(page);
+  await noViolationsInStorm(page);
   await dialogue.getByRole("button", { name: "Remove the moment Alongside" }).click();
   const becomes = dialogue.getByRole("group", { name: "What becomes of what belongs to Alongside alone" });
   await expect(becomes).toContainText("sidle-left, sidle-right");
@@ -365,7 +365,7 @@ test("controls of another layout: words are matched, what does not go together i
   await expect(word("lamp")).toContainText("the motion port gives movement, the action is a press");
   await dialogue.getByLabel("What lamp means here").selectOption("leave");
   await expect(word("lamp")).toContainText("by hand");
-  await noViolations(page);
+  await noViolationsInStorm(page);
   for (const name of ["none"]) await dialogue.getByRole("button", { name, exact: true }).click();
   for (const name of ["helm", "towline", "lamp"]) await dialogue.getByLabel(`What to take of ${name}`, { exact: true }).selectOption("control");
   await dialogue.getByRole("button", { name: "Take over 3 of 10" }).click();

@@ -123,6 +123,14 @@ export async function figure(of: Locator, attribute: string): Promise<number> {
   return Number(await of.getAttribute(attribute));
 }
 
+/** Whether the storm runs these tests, which takes its time. */
+export const isStorm = process.env.NODULUM_TIMES !== undefined;
+
+/** As noViolations, in the storm alone: within `npm test` each view is looked at once in each theme (views.spec.ts). */
+export async function noViolationsInStorm(page: Page, where = ""): Promise<void> {
+  if (isStorm) await noViolations(page, where);
+}
+
 /** What axe finds against WCAG 2.2 A and AA: nothing. Only violations are worked out in full; the rest would take most of the time. */
 export async function noViolations(page: Page, where = ""): Promise<void> {
   const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);

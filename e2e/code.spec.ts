@@ -1,7 +1,7 @@
 /** What the game reads: from its own code, from a list, and back to its code. */
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { noViolations, open, startLayout } from "./bench";
+import { noViolationsInStorm, open, startLayout } from "./bench";
 
 const dialogue = (page: Page) => page.getByRole("dialog");
 const SOURCE = `// input.pressed("never")
@@ -33,7 +33,7 @@ test("source is read, what reads an input is ticked once, new words are taken ov
   await expect(word("horn")).toContainText("known");
   await expect(word("helm")).toContainText("gone");
   await expect(word("never")).toHaveCount(0);
-  await noViolations(page);
+  await noViolationsInStorm(page);
   await word("log").getByRole("button", { name: "Mark it not read" }).click();
   await expect(word("log")).toHaveCount(0);
   await word("flare").getByRole("button", { name: "Take it over" }).click();
@@ -155,7 +155,7 @@ test("constants are taken over by their own spelling, of a kind chosen first; fi
   await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
   await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
   await lines.first().getByRole("checkbox").check();
-  await noViolations(page, "what to change");
+  await noViolationsInStorm(page, "what to change");
   const waiting = page.waitForEvent("download");
   await dialogue(page).getByRole("button", { name: "Save as Markdown" }).click();
   const markdown = readFileSync(await (await waiting).path(), "utf8");

@@ -1,13 +1,11 @@
 /** The runtime at a desk: the mouse is a mouse while no controls are seen, and a finger on them while they are. */
 import { expect, test, type Page } from "@playwright/test";
-import { gameBody, LAYOUT, openGame, played, ready } from "./gamePage";
+import { frames, gameBody, LAYOUT, openGame, played, ready } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 } });
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- what the page has under its names is its own */
 const values = (page: Page) => page.evaluate(() => ["leap", "bleat", "fire"].map((word) => (window as any).handle.value(word)));
-const frames = (page: Page) =>
-  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(done)))));
 const SHOOTING = { ...LAYOUT, actions: [...LAYOUT.actions, { name: "fire", kind: "press", mouse: [{ button: 0 }] }] };
 
 test("unseen controls leave the mouse to the game's own bindings; seen ones are pressed by it, and elsewhere it is a mouse still", async ({ page }) => {

@@ -130,6 +130,11 @@ export const gameBody = (options = "", more = "") => `
 </script>`;
 
 /** Waits until the page's handle is there. */
+/** Waits until the page has drawn so many frames. */
+export const frames = (page: Page, count = 3) =>
+  page.evaluate(async (n) => {
+    for (let i = 0; i < n; i += 1) await new Promise((done) => requestAnimationFrame(done));
+  }, count);
 export const ready = (page: Page) => page.waitForFunction(() => (window as { isReady?: boolean }).isReady === true);
 
 /** Fingers by their numbers, as the browser's own input tells of them: points in CSS px. */

@@ -9,7 +9,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import Papa from "papaparse";
 import { pngSize } from "../core/format/pictures/pixelSize";
 import { canBeShown } from "../core/format/pictures/picture";
-import { control, noViolations, open, placeOf, saved } from "./bench";
+import { control, noViolationsInStorm, open, placeOf, saved } from "./bench";
 
 type Files = Readonly<Record<string, Uint8Array>>;
 
@@ -18,7 +18,7 @@ async function takeParcel(page: Page, id: string): Promise<{ name: string; bytes
   const button = page.locator(`[data-parcel="${id}"]`);
   await button.click();
   const take = page.getByRole("region", { name: "How it leaves" }).getByRole("button", { name: /^Take the/ });
-  await expect(take).toBeEnabled({ timeout: 60_000 });
+  await expect(take).toBeEnabled();
   const waiting = page.waitForEvent("download");
   await take.click();
   const download = await waiting;
@@ -189,12 +189,12 @@ test("for people and tables: the sheet with what is ticked, drawings in layers, 
   up.forEach((row, i) => expect(Number(row.y) + Number(row.h) + Number(down[i].y)).toBeCloseTo(Number(row["screen height px"]), 4));
   await page.locator('[data-parcel="sheet"]').click();
   await expect(page.getByRole("region", { name: "To tick off" })).toBeVisible();
-  await noViolations(page);
+  await noViolationsInStorm(page);
 });
 
 test("all as one zip: a folder a parcel, takes with their frames among them", async ({ page }) => {
   await open(page, "/handoff");
-  const waiting = page.waitForEvent("download", { timeout: 90_000 });
+  const waiting = page.waitForEvent("download");
   await page.getByRole("button", { name: "all as one zip" }).click();
   const download = await waiting;
   const files: Files = unzipSync(new Uint8Array(readFileSync(await download.path())));
@@ -221,7 +221,7 @@ test("a drawing comes in: guesses shown and put right, a control moved, new ones
   await dialogue.getByLabel("Take one").uncheck();
   await expect(dialogue.locator("[data-stands]")).toHaveCount(4);
   await dialogue.getByLabel("Take one").check();
-  await noViolations(page);
+  await noViolationsInStorm(page);
   await dialogue.getByRole("button", { name: "Take them in" }).click();
   await expect(page).toHaveURL(/layout$/);
   await expect(control(page, "left-stick")).toBeVisible();
@@ -302,7 +302,7 @@ test("game art: what left as a sheet is cut by its rectangles, matched by name, 
   await expect(dialogue.getByLabel("Look for horn_pressed@2x.png")).toHaveValue("horn held");
   await expect(dialogue.getByLabel("Look for mystery.svg")).toHaveValue("\u0000");
   await dialogue.getByLabel("Look for mystery.svg").selectOption("horn rest");
-  await noViolations(page);
+  await noViolationsInStorm(page);
   await dialogue.getByRole("button", { name: "Put them on" }).click();
   await expect(page.getByRole("button", { name: "Undo: art for 2 looks" })).toBeVisible();
   await page.keyboard.press("5");

@@ -1,6 +1,6 @@
 /** The history: undo that outlasts everything, going to any edit, states by name, versions compared. */
 import { expect, test, type Page } from "@playwright/test";
-import { addAction, control, drag, exportText, middle, noViolations, open, openLayout, placeOf, saved, visual } from "./bench";
+import { addAction, control, drag, exportText, middle, noViolationsInStorm, open, openLayout, placeOf, saved, visual } from "./bench";
 
 const history = (page: Page) => page.getByRole("complementary", { name: "History" });
 const rows = (page: Page) => history(page).getByRole("list", { name: "Edits and states" }).getByRole("listitem");
@@ -79,7 +79,7 @@ test("a state by name is compared with now and with a file, in words and over ea
   await expect(page.getByTestId("compared").locator("[data-compared=horn] line")).toHaveCount(1);
   await expect(page.getByTestId("compared").locator("[data-compared=pump] text")).toHaveText("gone");
   await expect(page.getByTestId("compared").locator("[data-compared=helm]")).toHaveCount(0);
-  await noViolations(page, "the history");
+  await noViolationsInStorm(page, "the history");
   await saved(page);
   await page.keyboard.press("5");
   const text = await exportText(page);

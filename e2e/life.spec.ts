@@ -143,7 +143,7 @@ test.describe("storage's life", () => {
         Object.create(Real.prototype, { addEventListener: { value: () => undefined }, removeEventListener: { value: () => undefined } }) as IDBOpenDBRequest;
     });
     await page.goto("/layout");
-    await expect(savedState(page)).toHaveText("in memory only", { timeout: 8000 });
+    await expect(savedState(page)).toHaveText("in memory only");
     await expect(control(page, "helm")).toBeVisible();
     await savedState(page).click();
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/the browser's storage has not answered within 3 s/);
@@ -167,7 +167,7 @@ test.describe("storage's life", () => {
     await page.route(/\/_next\/static\/.*\.js/, (route) => route.abort());
     await page.goto("/layout");
     await expect(page.getByText("Opening…")).toBeVisible();
-    await expect(page.getByRole("link", { name: "Load it again" })).toBeVisible({ timeout: 8000 });
+    await expect(page.getByRole("link", { name: "Load it again" })).toBeVisible();
     fallen.length = 0;
   });
 

@@ -2,7 +2,7 @@
 import { readFileSync } from "node:fs";
 import { pathToFileURL } from "node:url";
 import { expect, test, type Page } from "@playwright/test";
-import { control, noViolations, open, openLayout } from "./bench";
+import { control, noViolationsInStorm, open, openLayout } from "./bench";
 
 const look = (page: Page, name: string) => page.getByRole("button", { name, exact: true }).click();
 /** The view of the first draft in a look. */
@@ -15,18 +15,16 @@ async function toScreens(page: Page, name: string): Promise<void> {
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Screens" }).click();
   await look(page, name);
 }
-/** Screen after screen, face after face: on a busy machine it takes its time. */
-const PATIENT = { timeout: 90_000 };
 const cells = (page: Page, row: string) => page.locator(`[data-table-row="${row}"] [data-cell]`);
 
 test("misses: the table by pointer and key, who takes from whom, the worst pair and the move that helps it, made at one click", async ({ page }) => {
   await openDraft(page, "misses");
-  await expect(page.getByTestId("misses-state")).toHaveText("worked out", PATIENT);
+  await expect(page.getByTestId("misses-state")).toHaveText("worked out");
   await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /^horn on Small phone 16:9: gets 0 of 100; 100 helm, /);
   const pair = page.getByTestId("worst-pair");
   await expect(pair).toContainText("meant for horn, 100 go to helm");
-  await expect(page.getByTestId("miss-move")).toContainText(/Bring horn above: then 0 of them do\. horn gets 0 → \d/, PATIENT);
-  await noViolations(page, "misses");
+  await expect(page.getByTestId("miss-move")).toContainText(/Bring horn above: then 0 of them do\. horn gets 0 → \d/);
+  await noViolationsInStorm(page, "misses");
   await cells(page, "horn").first().focus();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("ArrowRight");
@@ -39,9 +37,9 @@ test("misses: the table by pointer and key, who takes from whom, the worst pair 
   await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: nothing$/);
   await page.getByLabel("Moment of the misses").selectOption({ label: "the worst of all" });
   await pair.getByRole("button", { name: "Bring horn above" }).click();
-  await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets (9\d|100)/, PATIENT);
+  await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets (9\d|100)/);
   await page.keyboard.press("Control+z");
-  await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets 0 of 100/, PATIENT);
+  await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets 0 of 100/);
 });
 
 test("on the bench the cloud of a hundred touches of what is selected is shown by its key, as many as there are, by who takes them", async ({ page }) => {
@@ -77,7 +75,7 @@ test("what changed against a named state and against a file: by screen and contr
   await page.keyboard.press("Delete");
   await toScreens(page, "changed");
   await page.getByLabel("Held against this version").selectOption({ label: "before the playtest" });
-  await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ gone$/, PATIENT);
+  await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ gone$/);
   await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d gone$/);
   const here = page.getByRole("complementary", { name: "What changed here" });
   await expect(here.locator('[data-change="new bind/unserved"]')).toHaveCount(1);
@@ -85,7 +83,7 @@ test("what changed against a named state and against a file: by screen and contr
   await cells(page, "pause").nth(1).click();
   await expect(here.getByRole("heading", { name: "pause on Phone 16:9" })).toBeVisible();
   await expect(here.locator('[data-change="gone touch/small"]')).toBeVisible();
-  await noViolations(page, "changed");
+  await noViolationsInStorm(page, "changed");
   await look(page, "grid");
   await expect(page.locator('[data-cell="0 0"]')).toHaveAttribute("aria-label", /; changed \+1 .*−\d/);
   await expect(page.locator("[data-marks]").first()).toBeVisible();
@@ -95,7 +93,7 @@ test("what changed against a named state and against a file: by screen and contr
   const { copyFileSync } = await import("node:fs");
   copyFileSync("samples/brackwater.nodulum.json", file);
   await page.getByLabel("File of the version").setInputFiles(file);
-  await expect(page.getByTestId("changed-state")).toHaveText(/^\d+ new/, PATIENT);
+  await expect(page.getByTestId("changed-state")).toHaveText(/^\d+ new/);
   await here.getByRole("button", { name: "on all screens" }).click();
   await here.locator('[data-change^="new touch/buried"] button').first().click();
   await expect(page).toHaveURL(/\/layout$/);
@@ -106,7 +104,7 @@ test("the map: coarse first, worked out in the end; lines of a measure, a cursor
   await expect(page.getByTestId("map-state")).toHaveText(/^worked out \d+ %$/);
   // One player's map is a quarter of the work.
   await page.getByLabel("Player of the map").selectOption({ index: 1 });
-  await expect(page.getByTestId("map-state")).toHaveText("worked out", PATIENT);
+  await expect(page.getByTestId("map-state")).toHaveText("worked out");
   const place = page.getByRole("complementary", { name: "The place" });
   await place.getByRole("button", { name: /reach\/far pause/ }).click();
   await expect(page.locator("[data-contour]").first()).toBeVisible();
@@ -120,7 +118,7 @@ test("the map: coarse first, worked out in the end; lines of a measure, a cursor
   const heading = (await place.getByRole("heading").textContent())!;
   await page.getByLabel("without what holds everywhere").check();
   await expect(plot).not.toHaveAttribute("aria-label", /bind\/unknown-action/);
-  await noViolations(page, "the map");
+  await noViolationsInStorm(page, "the map");
   await plot.focus();
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/\/layout$/);
@@ -135,15 +133,15 @@ test("the report: chosen parts as one file that opens without network, two paper
   await expect(dialogue.getByLabel("Screens of the report")).toHaveValue("shown");
   await dialogue.getByLabel("Over aspect ratios").uncheck();
   await dialogue.getByLabel("Paper of the report").selectOption("letter");
-  await noViolations(page, "the report's dialogue");
-  const saving = page.waitForEvent("download", PATIENT);
+  await noViolationsInStorm(page, "the report's dialogue");
+  const saving = page.waitForEvent("download");
   await dialogue.getByRole("button", { name: "Save as HTML" }).click();
   const download = await saving;
   expect(download.suggestedFilename()).toBe("brackwater-first-draft-report.html");
   const file = info.outputPath("report.html");
   await download.saveAs(file);
   await dialogue.getByRole("button", { name: "Print…" }).click();
-  await expect(dialogue.getByTestId("report-state")).toHaveText("made", PATIENT);
+  await expect(dialogue.getByTestId("report-state")).toHaveText("made");
   await expect(dialogue.getByTestId("report-frame")).toHaveAttribute("srcdoc", /<h1>Brackwater, first draft<\/h1>/);
   // From the disk, with no network at all, it is whole; each paper has pages of its size.
   const sheet = await context.newPage();
@@ -153,7 +151,7 @@ test("the report: chosen parts as one file that opens without network, two paper
   await sheet.goto(pathToFileURL(file).href);
   await expect(sheet.getByRole("heading", { name: "Contact sheet" })).toBeVisible();
   await expect(sheet.getByRole("heading", { name: "Over aspect ratios" })).toHaveCount(0);
-  await noViolations(sheet, "the report");
+  await noViolationsInStorm(sheet, "the report");
   expect(problems).toEqual([]);
   const pages = async () => {
     const pdf = (await sheet.pdf({ preferCSSPageSize: true })).toString("latin1");

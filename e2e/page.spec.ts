@@ -5,7 +5,7 @@ import { gzipSync } from "node:zlib";
 import { pathToFileURL } from "node:url";
 import { expect, test } from "@playwright/test";
 import { exportText } from "./bench";
-import { Hand, LAYOUT } from "./gamePage";
+import { frames, Hand, LAYOUT } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });
 
@@ -47,19 +47,19 @@ test("made by the command line, opened from the disk without network: it plays b
   await hand.up(1);
   const leap = await at("leap");
   await page.touchscreen.tap(leap.x, leap.y);
-  await page.waitForTimeout(100);
+  await frames(page);
   const saving = page.waitForEvent("download");
   await page.getByRole("button", { name: "■ end the take" }).click();
   const download = await saving;
   expect(download.suggestedFilename()).toMatch(/\.nodulum-take\.json$/);
   const take = info.outputPath("take.json");
   await download.saveAs(take);
-  const frames = nodulum("replay", layout, "--take", take)
+  const ticks = nodulum("replay", layout, "--take", take)
     .trim()
     .split("\n")
     .map((line) => JSON.parse(line) as { values: { walk: [number, number]; leap: boolean } });
-  expect(Math.min(...frames.map(({ values }) => values.walk[0]))).toBeLessThan(-0.9);
-  expect(frames.some(({ values }) => values.leap)).toBe(true);
+  expect(Math.min(...ticks.map(({ values }) => values.walk[0]))).toBeLessThan(-0.9);
+  expect(ticks.some(({ values }) => values.leap)).toBe(true);
   expect(problems).toEqual([]);
 });
 

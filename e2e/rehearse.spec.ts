@@ -1,7 +1,7 @@
 /** Rehearse: the stage really plays what is chosen; pinned fingers, loops, feel side by side. */
 import { expect, test, type Page } from "@playwright/test";
 import { SCREEN_CLASSES, screenOf } from "../core/checks/catalogue";
-import { more, noViolations, open, type Place } from "./bench";
+import { more, noViolationsInStorm, open, type Place } from "./bench";
 
 const glass = (page: Page) => page.getByTestId("play-glass");
 const value = (page: Page, name: string) => page.getByTestId(`value-${name}`);
@@ -89,7 +89,7 @@ test("one mouse is many fingers: a pinned stick stays pushed while buttons are p
   // Taken up again near its place, it moves on.
   await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.14, 0.68));
   await expect(value(page, "helm")).toHaveText(/^-0\.\d+/);
-  await noViolations(page, "the stage with pins");
+  await noViolationsInStorm(page, "the stage with pins");
   await page.getByRole("button", { name: "Lift pin 2" }).click();
   await expect(value(page, "horn")).toHaveText("false");
   await pinRow(page, 1).focus();

@@ -1,6 +1,6 @@
 /** The web runtime as it is built, in pages of games, by real touches. */
 import { expect, test, type Page } from "@playwright/test";
-import { gameBody, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
+import { frames, gameBody, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });
 
@@ -15,8 +15,6 @@ const middleOf = (page: Page, id: string): Promise<{ x: number; y: number }> =>
     return { x: box.left + visual.x + visual.w / 2, y: box.top + visual.y + visual.h / 2 };
   }, id);
 /** So long that two pictures have been made, and every tick until then. */
-const frames = (page: Page) =>
-  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(done)))));
 
 test("two thumbs at once: a stick and a button by their words, edges, angle and strength; controls for games that draw themselves", async ({ page }) => {
   await openGame(page, gameBody(`appear: "always"`));
@@ -64,20 +62,22 @@ test("a game's own loop steps by itself: rose and fell are told for one step, an
   await ready(page);
   const hand = await Hand.of(page);
   const leap = await middleOf(page, "leap");
-  // Twenty steps far apart: what came between two of them is told at the next, once.
-  const told = page.evaluate(async () => {
-    const { handle } = window as any;
-    const seen: { rose: boolean; fell: boolean; held: boolean }[] = [];
-    for (let i = 0; i < 20; i += 1) {
-      await new Promise((done) => setTimeout(done, 100));
-      handle.step();
-      seen.push({ rose: handle.rose("leap"), fell: handle.fell("leap"), held: handle.value("leap") });
-    }
-    return seen;
-  });
+  // What came between two steps is told at the next, once.
+  const steps = (count: number) =>
+    page.evaluate(async (n) => {
+      const { handle } = window as any;
+      const seen: { rose: boolean; fell: boolean; held: boolean }[] = [];
+      for (let i = 0; i < n; i += 1) {
+        await new Promise((done) => requestAnimationFrame(done));
+        handle.step();
+        seen.push({ rose: handle.rose("leap"), fell: handle.fell("leap"), held: handle.value("leap") });
+      }
+      return seen;
+    }, count);
+  const before = await steps(2);
   await hand.down(1, leap.x, leap.y);
   await hand.up(1);
-  const seen = await told;
+  const seen = [...before, ...(await steps(8))];
   expect(seen.filter((one) => one.rose)).toHaveLength(1);
   expect(seen.filter((one) => one.fell)).toHaveLength(1);
   expect(seen.findIndex((one) => one.rose)).toBeLessThanOrEqual(seen.findIndex((one) => one.fell));
@@ -313,7 +313,7 @@ test("two handles on one page do not meet; closed they leave nothing behind", as
   ).toEqual([0, "", "", "BODY"]);
   const before = await page.evaluate(() => (window as any).ticks.length);
   await page.touchscreen.tap(leap.x, leap.y);
-  await page.waitForTimeout(80);
+  await frames(page);
   expect(await page.evaluate(() => (window as any).ticks.length)).toBe(before);
 });
 
@@ -420,7 +420,7 @@ test("where movement is wanted controls come and go in a moment, not at once; wh
     await openGame(page, gameBody(`draw: () => ({ paint: ({ strength }) => (window.strengths ??= []).push(strength), close() {} }), appear: "touch"`));
     await ready(page);
     await page.touchscreen.tap(450, 300);
-    await page.waitForTimeout(400);
+    await page.waitForFunction(() => (window as any).strengths?.at(-1) === 1);
     return page.evaluate(() => [...new Set((window as any).strengths as number[])]);
   };
   const slow = await strengths("no-preference");

@@ -1,12 +1,12 @@
 /** Screens: the shelf with its filter, orders, groups and faces; the grid by pointer and by key; the spans; from a finding to the bench. */
 import { expect, test, type Page } from "@playwright/test";
-import { noViolations, open, openLayout } from "./bench";
+import { noViolationsInStorm, open, openLayout } from "./bench";
 
 const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();
 const shelf = (page: Page) => page.locator("[data-shelf]");
 const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("judged");
 /** Spans are looked at aspect by aspect, for each face: on a busy machine that takes its time. */
-const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHaveText("worked out", { timeout: 60_000 });
+const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHaveText("worked out");
 /** The view of the first draft, which has the mistakes that people make, judged. */
 async function openDraft(page: Page): Promise<void> {
   await open(page, "/screens");
@@ -39,7 +39,7 @@ test("the shelf is filtered, ordered and grouped, and says how many are left", a
   expect(names).toEqual([...names].sort());
   await filter.getByLabel("Groups").selectOption("class");
   await expect(page.getByRole("region", { name: "tablets" }).locator("[data-shelf]")).toHaveCount(tablets);
-  await noViolations(page, "the shelf");
+  await noViolationsInStorm(page, "the shelf");
 });
 
 test("a screen's faces stand at its corners and open; its moments stand side by side", async ({ page }) => {
@@ -70,7 +70,7 @@ test("the grid: each cell has its gravest finding; by keys from cell to cell; a 
     "aria-label",
     /^pause on Small phone 16:9: blocker touch\/small, 4\.\d mm, right hand, size 0\.8; \d+ blockers?/,
   );
-  await noViolations(page, "the grid");
+  await noViolationsInStorm(page, "the grid");
   await page.locator('[data-cell="0 0"]').focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press("ArrowDown");
   for (let i = 0; i < 7; i += 1) await page.keyboard.press("ArrowRight");
@@ -117,7 +117,7 @@ test("the spans: exactly where each finding holds; another size of screens is wo
   const said = (await overlap.locator("td").first().textContent())!;
   expect(said).toMatch(/\d\.\d{3} … 2\.600/);
   await expect(page.locator("[data-span]").first()).toBeVisible();
-  await noViolations(page, "the spans");
+  await noViolationsInStorm(page, "the spans");
   await page.getByLabel("diagonal", { exact: true }).fill("9");
   await expect(page.getByTestId("spans-state")).toHaveText("working…");
   await workedOut(page);
@@ -163,7 +163,7 @@ test("a screen of one's own is described in mm, drawn by hand and by key, copied
   await page.mouse.move(line.x + line.width / 2 + 30, glass.y + glass.height / 2, { steps: 4 });
   await page.mouse.up();
   expect(Number(await dialogue.getByLabel("Insets left").inputValue())).toBeGreaterThan(100);
-  await noViolations(page, "a screen drawn by hand");
+  await noViolationsInStorm(page, "a screen drawn by hand");
   await dialogue.getByRole("button", { name: "Add it" }).click();
   await dialogue.getByRole("button", { name: "Duplicate Harbour slate" }).click();
   await expect(dialogue.getByLabel("Name")).toHaveValue("Harbour slate 2");

@@ -1,6 +1,6 @@
 /** Games that know nothing of layouts, each in plain JavaScript, played by touch through one script tag: key events, polled keys, a polled pad, a mouse. */
 import { expect, test, type Page } from "@playwright/test";
-import { GAME, Hand, LAYOUT, openGame, played } from "./gamePage";
+import { frames, GAME, Hand, LAYOUT, openGame, played } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });
 
@@ -48,14 +48,13 @@ const middleOf = (page: Page, id: string): Promise<{ x: number; y: number }> =>
     return { x: visual.x + visual.w / 2, y: visual.y + visual.h / 2 };
   }, id);
 const get = <T>(page: Page, name: string) => page.evaluate((one) => JSON.parse(JSON.stringify((window as any)[one])) as unknown, name) as Promise<T>;
-const frames = (page: Page) =>
-  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(done)))));
 
 test("key events: the keys of each action, as a keyboard tells them, repeating while held; none of its own is taken for input", async ({ page }) => {
   const { hand, at } = await openWith(page, KEY_EVENTS, "keys");
   const leap = await at("leap");
   await hand.down(1, leap.x, leap.y);
-  await page.waitForTimeout(800);
+  // The key repeats while it is held.
+  await page.waitForFunction(() => (window as any).log.length > 4);
   await hand.up(1);
   await frames(page);
   const log = await get<[string, string, string, number, number, boolean][]>(page, "log");

@@ -19,7 +19,7 @@ test("npm start serves; killed with no time to say so it leaves no server behind
   const said: string[] = [];
   npm.stdout.on("data", (piece) => said.push(String(piece)));
   try {
-    await expect.poll(answers, { timeout: 100_000 }).toBe(true);
+    await expect.poll(answers).toBe(true);
     // What it says comes by way of npm, and may come after the first answer.
     await expect.poll(() => said.join("")).toContain(`Nodulum is at http://127.0.0.1:${PORT}`);
     process.kill(npm.pid!, "SIGKILL");

@@ -1,6 +1,6 @@
 /** Starters: a layout begun with one, and one's controls brought into a game that has its own words. */
 import { expect, test } from "@playwright/test";
-import { addAction, control, fromMenu, noViolations, open, opened, saved, startLayout } from "./bench";
+import { addAction, control, fromMenu, noViolationsInStorm, open, opened, saved, startLayout } from "./bench";
 
 test("a layout begins with a starter: named, on the bench, nothing found, everything served", async ({ page }) => {
   await open(page);
@@ -9,7 +9,7 @@ test("a layout begins with a starter: named, on the bench, nothing found, everyt
   await dialogue.getByLabel("Name", { exact: true }).fill("Harbour cats");
   const starters = dialogue.getByRole("list", { name: "Starters" }).getByRole("button");
   await expect(starters).toHaveCount(8);
-  await noViolations(page, "the starters");
+  await noViolationsInStorm(page, "the starters");
   await starters.filter({ hasText: "Side view" }).click();
   await opened(page, "Harbour cats");
   await expect(page).toHaveURL(/\/layout$/);

@@ -47,7 +47,7 @@ export interface DeedWorld {
 const DRAGGED = ["horn", "towline"] as const;
 
 export const isSaved = (page: Page) =>
-  page.waitForFunction(() => document.querySelector("[data-testid=saved-state]")?.textContent === "saved", undefined, { timeout: 60_000 });
+  page.waitForFunction(() => document.querySelector("[data-testid=saved-state]")?.textContent === "saved", undefined, { timeout: 600_000 });
 export const placeOf = (page: Page, id: string) =>
   page
     .locator(`[data-control="${id}"] rect`)
@@ -201,7 +201,7 @@ async function keepTake(world: DeedWorld): Promise<void> {
   const before = await page.locator("[data-take]").count();
   await edited(world, async () => {
     await page.getByRole("button", { name: "keep last 30 s" }).click();
-    await page.waitForFunction((count) => document.querySelectorAll("[data-take]").length > count, before, { timeout: 20_000 });
+    await page.waitForFunction((count) => document.querySelectorAll("[data-take]").length > count, before, { timeout: 600_000 });
   });
   facts.takes += 1;
 }

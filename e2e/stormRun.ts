@@ -45,7 +45,7 @@ function randomOf(seed: number): () => number {
 const MOST_ACTIONS = 150;
 
 const stateOf = (page: Page) => page.getByTestId("saved-state");
-const visible = (page: Page) => stateOf(page).waitFor({ timeout: 60_000 });
+const visible = (page: Page) => stateOf(page).waitFor({ timeout: 600_000 });
 
 /** The open layout as the store has it, and how many takes are kept of it. */
 const storedLayout = (page: Page) =>

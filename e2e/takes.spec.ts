@@ -3,7 +3,8 @@ import { readFile } from "node:fs/promises";
 import { expect, test, type Page } from "@playwright/test";
 import { firstDifference } from "../core/rehearsal/frameDifferences";
 import type { Take } from "../core/rehearsal/take";
-import { noViolations, open, opened, typeInto, visual } from "./bench";
+import { noViolationsInStorm, open, opened, typeInto, visual } from "./bench";
+import { frames } from "./gamePage";
 
 const value = (page: Page, name: string) => page.getByTestId(`value-${name}`);
 const take = (page: Page, name: string) => page.locator(`[data-take="${name}"]`);
@@ -31,7 +32,7 @@ async function ticksWith(page: Page, action: string, text: string, step = 6): Pr
   for (let tick = 0; tick <= last; tick += step) {
     if ((await value(page, action).textContent()) === text) found += 1;
     for (let i = 0; i < step; i += 1) await page.keyboard.press("ArrowRight");
-    await page.waitForFunction(() => new Promise((done) => setTimeout(() => requestAnimationFrame(() => done(true)), 70)));
+    await frames(page, 2);
   }
   return found;
 }
@@ -48,7 +49,7 @@ test("a take is recorded, kept over a reload, played again with its fingers, nam
   await expect(page.getByTestId("take-glass")).toHaveAttribute("aria-label", /The take “take 1” on Tall phone/);
   await toTheEnd(page);
   expect(await ticksWith(page, "horn", "true", 2)).toBeGreaterThan(0);
-  await noViolations(page, "an open take");
+  await noViolationsInStorm(page, "an open take");
   await page.getByRole("button", { name: "play live" }).click();
   await expect(page.getByTestId("play-glass")).toBeVisible();
   await takeButton(page, "take 1").focus();
@@ -106,8 +107,8 @@ test("saved with its frames and taken in again, in another browser too; bare eve
   expect(saved).toEqual(rest);
   expect(firstDifference(shipped!, given!)).toBeNull();
   const events = await save("its events, NDJSON");
-  const frames = await save("its frames, NDJSON");
-  expect(frames.text.trim().split("\n").length).toBe(given!.length);
+  const ticks = await save("its frames, NDJSON");
+  expect(ticks.text.trim().split("\n").length).toBe(given!.length);
   const other = await browser.newPage();
   await open(other, "/rehearse");
   const give = (name: string, text: string) =>
@@ -165,7 +166,7 @@ test("one take over two layouts: where they first differ, and each action in a c
   await expect(row("towline")).toContainText("never");
   await expect(row("towline")).toContainText("pressed 3.70 s");
   await expect(dialogue.locator("svg.recharts-surface path.recharts-curve")).toHaveCount(2);
-  await noViolations(page, "a take compared");
+  await noViolationsInStorm(page, "a take compared");
   await dialogue.getByLabel("Layout B").selectOption("own");
   await expect(dialogue.getByTestId("first-difference")).toHaveText(/^The same on both: \d+ ticks\.$/);
 });

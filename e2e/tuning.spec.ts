@@ -1,5 +1,5 @@
 /** Play in my page: the editor opens the game's own page, which takes every edit at once, says what it asks for in vain, and listens to nobody else. */
-import { expect, test } from "@playwright/test";
+import { expect, test, type Page } from "@playwright/test";
 import { open } from "./bench";
 import { GAME, gameBody, serveGame } from "./gamePage";
 
@@ -8,6 +8,16 @@ const BODY = gameBody(`appear: "always"`).replace(
   "window.isReady = true;",
   `const { tuned } = await import("/runtime/tuned.js"); window.end = tuned(window.handle); window.isReady = true;`,
 );
+
+/** Waits until a page has read every message that was sent to it: they come in order. */
+const messagesRead = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        addEventListener("message", (event) => event.data === "last" && done());
+        postMessage("last", "*");
+      }),
+  );
 
 test("an edit goes to the game's own page at once, words asked in vain come back, and another window's messages are not heard", async ({ page, context }) => {
   await serveGame(context, BODY);
@@ -47,7 +57,7 @@ test("an edit goes to the game's own page at once, words asked in vain come back
       }),
     );
   });
-  await game.waitForTimeout(100);
+  await messagesRead(game);
   expect(await names()).toEqual(before);
   await game.close();
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Hand off" }).click();
@@ -59,7 +69,7 @@ test("a page that the editor has not opened does nothing of it", async ({ page }
   await page.goto(`${GAME}/?nodulum-token=abc&nodulum-editor=${encodeURIComponent("http://evil.test")}`);
   await page.waitForFunction(() => (window as any).isReady === true);
   await page.evaluate(() => postMessage({ nodulum: "layout", token: "abc", played: "{}" }, "*"));
-  await page.waitForTimeout(80);
+  await messagesRead(page);
   expect(await page.evaluate(() => (window as any).handle.layout.name)).toBe("Quay");
 });
 

@@ -1,6 +1,6 @@
 /** The first ten minutes: from the welcome to a layout without blockers, by pointer and by keyboard alone; and what a visit finds again. */
 import { expect, test, type Page } from "@playwright/test";
-import { control, drag, dragFromLedger, exportText, noViolations, open, opened, saved } from "./bench";
+import { control, drag, dragFromLedger, exportText, noViolationsInStorm, open, opened, saved } from "./bench";
 
 const deed = (page: Page, name: string) => page.locator(`[data-deed="${name}"]`);
 const bench = (page: Page) => page.getByRole("region", { name: "Bench" });
@@ -11,7 +11,7 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await expect(page).toHaveURL(/\/welcome$/);
   await begun(page);
   await expect(page.getByTestId("living-glass")).toBeVisible();
-  await noViolations(page, "the welcome");
+  await noViolationsInStorm(page, "the welcome");
   await page.getByLabel("What does your game read?").fill("walk, leap, bleat, look");
   await expect(page.getByLabel("Kind of walk")).toHaveValue("vector");
   await expect(page.getByLabel("Kind of look")).toHaveValue("motion");
@@ -36,7 +36,7 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Hand off" }).click();
   expect(JSON.parse(await exportText(page))).toMatchObject({ name: "Goats", controls: [{}, {}, {}, {}] });
   await expect(deed(page, "taken")).toHaveAttribute("data-done", "true");
-  await noViolations(page, "the first deeds");
+  await noViolationsInStorm(page, "the first deeds");
 });
 
 test("by keyboard alone: from the words to a layout without blockers", async ({ page }) => {
@@ -130,7 +130,7 @@ test("Words: each of ours with its drawing, searched, reached from the list of s
   await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
   await expect(page).toHaveURL(/\/words$/);
   await expect(page.locator("[data-word] svg path").first()).toBeVisible();
-  await noViolations(page, "the words");
+  await noViolationsInStorm(page, "the words");
   await page.getByLabel("Search").fill("tether");
   await expect(page.locator('[data-word="tether"]')).toContainText("The line drawn from a control to its anchor.");
   await expect(page.locator('[data-word="wire"]')).toHaveCount(0);

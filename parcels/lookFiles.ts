@@ -5,7 +5,7 @@ import { pictureSheet, pictureSheetJson } from "./pictureSheet";
 import { MOST_SIDE_PX, type HandOffSource } from "./source";
 
 /** How many px a unit PNGs have. */
-export const LOOK_SCALES = [1, 2, 3, 4] as const;
+const LOOK_SCALES = [1, 2, 3, 4] as const;
 /** The px a unit of the picture sheet. */
 const SHEET_SCALE = 2;
 

@@ -37,7 +37,8 @@ test("every look of every layout is an SVG that our own door for pictures takes"
     for (const picture of lookPictures(layout)) {
       const svg = lookSvg(layout, picture);
       expect(XMLValidator.validate(svg)).toBe(true);
-      if (layout.pictures.length === 0) expect(svgProblem(svg)).toBeNull();
+      // A picture of a layout's own within a look is more than the door lets in.
+      expect(layout.pictures.length === 0 ? svgProblem(svg) : null).toBeNull();
       expect(svg).not.toMatch(/NaN|Infinity|undefined/);
       expect(svg.length).toBeLessThan(PICTURES.fileBytes.most);
     }

@@ -105,6 +105,3 @@ export interface Parcel {
 
 /** How large a file is, bytes. */
 export const fileBytes = ({ content }: ParcelFile): number => (typeof content === "string" ? new TextEncoder().encode(content).length : content.length);
-
-/** How large a parcel is, bytes, unpacked. */
-export const parcelBytes = ({ files }: Parcel): number => files.reduce((sum, file) => sum + fileBytes(file), 0);

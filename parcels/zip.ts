@@ -3,7 +3,7 @@ import { strToU8, zipSync, type Zippable } from "fflate";
 import type { Parcel, ParcelFile } from "./parcel";
 
 /** The file that names what could not be made. */
-export const LEFT_OUT_FILE = "left-out.txt";
+const LEFT_OUT_FILE = "left-out.txt";
 /** Files in a zip carry a time; the same parcels are to be the same bytes. */
 const MADE = new Date(2026, 0, 1);
 

@@ -2,8 +2,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { format, resolveConfig } from "prettier";
-import { root } from "./lib.mjs";
+import { root, runBin } from "./lib.mjs";
 
 const NAMES = `anchor arrow-up arrow-down arrow-left arrow-right arrow-big-up arrow-big-down arrow-big-left arrow-big-right move rotate-cw rotate-ccw
 refresh-cw play pause square circle triangle star heart zap flame droplet waves-horizontal wind snowflake sun moon cloud shield sword target crosshair hand footprints
@@ -52,5 +51,6 @@ const out = join(root, "runtime/icons.ts");
 const text = `/** The icons a control may carry: path data in a 24 × 24 box, drawn with a line of 2, ends and corners round. From lucide ${version} (ISC licence, part of it MIT after Feather; both in THIRD-PARTY.md); written by scripts/icons.mjs. */
 export const ICONS: Readonly<Record<string, string>> = ${JSON.stringify(icons)};
 `;
-writeFileSync(out, await format(text, { ...(await resolveConfig(out)), filepath: out }));
+writeFileSync(out, text);
+process.exitCode = runBin("oxfmt", [out]);
 console.log(`${Object.keys(icons).length} icons`);

@@ -20,14 +20,14 @@ export function runBin(name, args, env = {}) {
 }
 
 /** Runs a package's own command beside others; gives its exit code and all it has printed. */
-export const runBeside = (name, args) => nodeBeside([join(root, "node_modules", ...binPath(name)), ...args]);
+export const runBeside = (name, args, env = {}) => nodeBeside([join(root, "node_modules", ...binPath(name)), ...args], env);
 
 /** Runs a script of this folder beside others, likewise. */
 export const runScriptBeside = (name) => nodeBeside([join(root, "scripts", name)]);
 
-function nodeBeside(args) {
+function nodeBeside(args, env = {}) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, args, { cwd: root });
+    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env } });
     let text = "";
     for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => (text += piece));
     child.on("error", (error) => resolve({ code: 1, text: String(error) }));
@@ -38,10 +38,11 @@ function nodeBeside(args) {
 function binPath(name) {
   const paths = {
     next: ["next", "dist", "bin", "next"],
-    eslint: ["eslint", "bin", "eslint.js"],
-    tsc: ["typescript", "bin", "tsc"],
+    oxlint: ["oxlint", "bin", "oxlint"],
+    oxfmt: ["oxfmt", "bin", "oxfmt"],
+    tsc: ["typescript-7", "bin", "tsc"],
+    knip: ["knip", "bin", "knip.js"],
     jest: ["jest", "bin", "jest.js"],
-    prettier: ["prettier", "bin", "prettier.cjs"],
     depcruise: ["dependency-cruiser", "bin", "dependency-cruise.mjs"],
     playwright: ["@playwright", "test", "cli.js"],
   };

@@ -1,143 +1,167 @@
 /**
- * `npm test`: installs what is missing, then lint, types, import boundaries, unit tests, build, browser tests.
- * `npm test -- unit` and `npm test -- e2e` run a part. Ends with "N passed, N failed" over all of them and a true exit code.
+ * `npm test`: installs what is missing, then runs static checks, unit tests, the build and the browser tests in two lanes, one for each of two
+ * processors. `npm test -- static`, `-- unit` and `-- e2e` run a part. Prints a line for each part with its time; ends with "N passed, N failed"
+ * over all of them and a true exit code.
+ *
+ *   lane 1   build           browser tests, piece by piece …
+ *   lane 2   static checks   unit tests   … and the pieces that are left
  */
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { runScriptBeside, ensureInstalled, root, runBeside, runBin } from "./lib.mjs";
+import { ensureInstalled, root, runBeside, runScriptBeside } from "./lib.mjs";
 
+const PARTS = ["all", "static", "unit", "e2e"];
 const part = process.argv[2] ?? "all";
-if (!["all", "unit", "e2e"].includes(part)) {
-  console.error(`"${part}" is not a part of the tests; write npm test, npm test -- unit or npm test -- e2e`);
+if (!PARTS.includes(part)) {
+  console.error(`"${part}" is not a part of the tests. Write npm test, or npm test -- static, unit or e2e.`);
   process.exit(2);
 }
+const runs = (name) => part === "all" || part === name;
 let passed = 0;
 let failed = 0;
 
-/** A check that passes or fails as a whole. */
-function check(name, code) {
-  console.log(`${code === 0 ? "ok  " : "FAIL"} ${name}`);
-  if (code === 0) passed += 1;
-  else failed += 1;
-  return code === 0;
-}
-
-/** A runner that counts its own tests in a JSON report. One that leaves no report has failed. */
-function counted(name, code, report, read) {
-  if (!existsSync(report)) {
-    check(name, 1);
-    return;
-  }
-  const { good, bad } = read(JSON.parse(readFileSync(report, "utf8")));
-  console.log(`${code === 0 ? "ok  " : "FAIL"} ${name}: ${good} passed, ${bad} failed`);
+/** Prints the line of a part that began at `since`, and counts its tests; a part without tests of its own is one. */
+function report(name, since, { good, bad, words = "" }) {
   passed += good;
   failed += bad;
-  if (code !== 0 && bad === 0) failed += 1;
-  if (good + bad === 0) failed += 1;
+  console.log(`${bad === 0 ? "ok  " : "FAIL"} ${name.padEnd(24)} ${((performance.now() - since) / 1000).toFixed(0).padStart(4)} s${words}`);
 }
+const reportWhole = (name, since, isGood) => report(name, since, isGood ? { good: 1, bad: 0 } : { good: 0, bad: 1 });
 
-/** Where Chromium is; installed through apt-get where that may be done. Null where there is none. */
-function chromium() {
-  const known = () =>
-    [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((path) => path && existsSync(path));
-  const found = known();
-  if (found) return found;
-  const apt = spawnSync("apt-get", ["--version"]).status === 0 && process.getuid?.() === 0;
-  if (apt) {
-    console.log("Installing Chromium…");
-    const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
-    spawnSync("apt-get", ["update", "-qq"], { stdio: "ignore", env });
-    spawnSync("apt-get", ["install", "-y", "-qq", "chromium"], { stdio: ["ignore", "ignore", "inherit"], env });
-  }
-  return known() ?? null;
+/** Reports a runner that counts its own tests in a file; one that leaves none, or counts no test, has failed. */
+function reportRunner(name, since, { code, text, file, read }) {
+  const { good, bad, skipped } = existsSync(file) ? read(JSON.parse(readFileSync(file, "utf8"))) : { good: 0, bad: 0, skipped: 0 };
+  const isGood = code === 0 && bad === 0 && good > 0;
+  if (!isGood) process.stdout.write(text);
+  const words = `   ${good} passed${bad > 0 ? `, ${bad} failed` : ""}${skipped > 0 ? `, ${skipped} skipped` : ""}`;
+  report(name, since, { good, bad: isGood ? 0 : Math.max(1, bad), words });
 }
 
 const results = join(root, "test-results");
-mkdirSync(results, { recursive: true });
-ensureInstalled();
-// The command line's bundle, and the package it carries, once, before the tests that start it by the dozen.
-const { buildCli } = await import("./build-cli.mjs");
-await buildCli();
 
-if (spawnSync("cc", ["--version"]).status !== 0) console.log("There is no C compiler here (cc): the port in C is neither built nor tested.");
-
+const FOLDERS = ["app", "cli", "core", "page", "parcels", "runtime", "samples", "server", "storage", "ui", "views", "workers", "test"];
 /** The checks that read the sources and run nothing. */
-const READING = [
-  ["lint", "eslint", ["."]],
-  ["format", "prettier", ["--check", "--log-level=warn", "."]],
-  ["types", "tsc", ["--noEmit"]],
-  [
-    "import boundaries",
-    "depcruise",
-    [
-      "--config",
-      ".dependency-cruiser.cjs",
-      "--output-type",
-      "err",
-      "app",
-      "cli",
-      "core",
-      "page",
-      "parcels",
-      "runtime",
-      "samples",
-      "server",
-      "storage",
-      "ui",
-      "views",
-      "workers",
-      "test",
-    ],
-  ],
+const STATIC = [
+  ["lint", "oxlint", []],
+  ["format", "oxfmt", ["--check", "."]],
+  ["types", "tsc", ["--noEmit", "--incremental", "false"]],
+  ["import boundaries", "depcruise", ["--config", ".dependency-cruiser.cjs", "--output-type", "err", ...FOLDERS]],
+  ["unused code", "knip", ["--production"]],
+  ["unused packages", "knip", []],
 ];
 
-/** One check after the other; what one prints is shown when it is done. */
-async function readSources() {
-  for (const [name, bin, args] of READING) {
+async function staticChecks() {
+  for (const [name, bin, args] of STATIC) {
+    const since = performance.now();
     const { code, text } = await runBeside(bin, args);
-    process.stdout.write(text);
-    check(name, code);
+    if (code !== 0) process.stdout.write(text);
+    reportWhole(name, since, code === 0);
   }
 }
 
 async function unitTests() {
-  const report = join(results, "unit.json");
-  rmSync(report, { force: true });
-  const { code, text } = await runBeside("jest", ["--json", `--outputFile=${report}`, "--silent"]);
-  process.stderr.write(text);
-  counted("unit tests", code, report, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }));
+  const since = performance.now();
+  const file = join(results, "unit.json");
+  rmSync(file, { force: true });
+  const done = await runBeside("jest", ["--runInBand", "--json", `--outputFile=${file}`, "--silent"]);
+  const read = (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites, skipped: r.numPendingTests });
+  reportRunner("unit tests", since, { ...done, file, read });
 }
 
-/** Builds the application beside other work; gives the exit code. */
-async function built() {
+/** Builds the application; whether that went well. */
+async function build() {
+  const since = performance.now();
   const { code, text } = await runScriptBeside("build.mjs");
-  process.stdout.write(text);
-  return code;
+  if (code !== 0) process.stdout.write(text);
+  reportWhole("build", since, code === 0);
+  return code === 0;
 }
 
-let buildCode = null;
-if (part === "all") {
-  // Two processors: the unit tests fill one; the other reads the sources and then, for the browser tests, builds.
-  const readAndBuild = async () => {
-    await readSources();
-    buildCode = await built();
-  };
-  await Promise.all([readAndBuild(), unitTests()]);
-} else if (part === "unit") await unitTests();
+/** The browsers that can run the tests, the quickest first: Chromium without its own interface, and Chromium. */
+const BROWSERS = ["/usr/lib/chromium/chromium-headless-shell", "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];
 
-if (part !== "unit" && check("build", buildCode ?? (await built()))) {
-  const browser = chromium();
-  if (browser === null) {
-    console.error("The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or set CHROMIUM to its path.");
-    check("browser tests", 1);
-  } else {
-    const report = join(results, "e2e.json");
-    rmSync(report, { force: true });
-    const code = runBin("playwright", ["test"], { CHROMIUM: browser });
-    counted("browser tests", code, report, (r) => ({ good: r.stats.expected + r.stats.flaky, bad: r.stats.unexpected }));
+/** Where a browser is; the quickest is installed through apt-get where that may be done. Null where there is none. */
+function findBrowser() {
+  const known = () => [process.env.CHROMIUM, ...BROWSERS].find((path) => path && existsSync(path)) ?? null;
+  const mayInstall = process.getuid?.() === 0 && spawnSync("apt-get", ["--version"]).status === 0;
+  if ((process.env.CHROMIUM && known()) || known() === BROWSERS[0] || !mayInstall) return known();
+  console.log("Installing chromium-headless-shell…");
+  const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
+  for (const name of ["chromium-headless-shell", "chromium"]) {
+    spawnSync("apt-get", ["update", "-qq"], { stdio: "ignore", env });
+    if (spawnSync("apt-get", ["install", "-y", "-qq", name], { stdio: ["ignore", "ignore", "inherit"], env }).status === 0) break;
+    if (known()) break;
+  }
+  return known();
+}
+
+/** Serves the build for the browser tests on a port of its own; gives the port. */
+function startServer() {
+  const server = spawn(process.execPath, [join(root, "scripts", "serve.mjs"), "0"], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
+  process.on("exit", () => server.kill());
+  return new Promise((resolve, reject) => {
+    server.stdout.on("data", (text) => resolve(/127\.0\.0\.1:(\d+)/.exec(String(text))[1]));
+    server.on("exit", (code) => reject(new Error(`The server of the browser tests ended with ${code}.`)));
+  });
+}
+
+/** The browser tests are cut into so many pieces, which the lanes take as they become free. */
+const PIECES = 12;
+let taken = 0;
+
+/** Runs pieces of the browser tests until none is left. */
+async function browserPieces({ port, browser }) {
+  while (taken < PIECES) {
+    taken += 1;
+    const piece = taken;
+    const since = performance.now();
+    const [file, output] = [join(results, `browser-${piece}.json`), join(results, `browser-${piece}`)];
+    rmSync(file, { force: true });
+    const args = ["test", `--shard=${piece}/${PIECES}`, "--workers=1", "--reporter=list,json", `--output=${output}`];
+    const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
+    const done = await runBeside("playwright", args, env);
+    const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
+    reportRunner(`browser tests ${piece} of ${PIECES}`, since, { ...done, file, read });
   }
 }
 
-console.log(`${passed} passed, ${failed} failed`);
+/** Builds, and makes ready what the browser tests need; null where they cannot run, which is a failure. */
+async function prepareBrowserTests() {
+  if (!(await build())) return null;
+  const browser = findBrowser();
+  if (browser !== null) return { browser, port: await startServer() };
+  console.error("The browser tests need Chromium. Install it (on Debian: apt-get install chromium-headless-shell) or set CHROMIUM to its path.");
+  reportWhole("browser tests", performance.now(), false);
+  return null;
+}
+
+const begun = performance.now();
+mkdirSync(results, { recursive: true });
+ensureInstalled();
+console.log(
+  {
+    all: "Static checks, unit tests, build and browser tests: about 8 minutes on two quiet processors.",
+    static: "Static checks: about a minute.",
+    unit: "Unit tests: about 4 minutes.",
+    e2e: "Build and browser tests: about 5 minutes.",
+  }[part],
+);
+// The command line's bundle, which some tests start, and the package it carries.
+const { buildCli } = await import("./build-cli.mjs");
+if (part !== "static") await buildCli();
+if (runs("unit") && spawnSync("cc", ["--version"]).status !== 0) console.log("There is no C compiler here (cc): the port in C is neither built nor tested.");
+
+const prepared = runs("e2e") ? prepareBrowserTests() : Promise.resolve(null);
+const lane1 = async () => {
+  const ready = await prepared;
+  if (ready) await browserPieces(ready);
+};
+const lane2 = async () => {
+  if (runs("static")) await staticChecks();
+  if (runs("unit")) await unitTests();
+  await lane1();
+};
+await Promise.all([lane1(), lane2()]);
+console.log(`${passed} passed, ${failed} failed in ${((performance.now() - begun) / 60_000).toFixed(1)} minutes`);
 process.exit(failed > 0 ? 1 : 0);

@@ -21,7 +21,7 @@ const TYPES: Readonly<Record<AnswerFormat, string>> = {
   junit: "application/xml",
   ndjson: "application/x-ndjson",
 };
-/** Work may take so long once a thread has started it, ms; the largest layout on the whole catalogue takes some seconds. */
+/** Work may take so long once a thread has started it, ms; the largest layout on the whole catalogue takes some seconds. @internal exported for its test */
 export const MOST_MS = 20_000;
 
 /** An answer that says why not: problems with their places, as everywhere. */

@@ -26,7 +26,7 @@ export interface Schema extends DBSchema {
 const VERSION = 4;
 
 /** The store was opened by a newer Nodulum, here or in another window. */
-export class NewerError extends Error {}
+class NewerError extends Error {}
 
 /** How long storage may take to open, ms; after that work begins without it. */
 const PATIENCE_MS = 3000;

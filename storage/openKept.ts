@@ -20,7 +20,7 @@ export async function storedLayout(store: LayoutStore, text: string): Promise<Re
 }
 
 /** The text of a stored layout's file, with its pictures; what cannot be read is given as it is. */
-export async function storedText(store: LayoutStore, text: string): Promise<string> {
+async function storedText(store: LayoutStore, text: string): Promise<string> {
   const pictures = await store.pictures(digestsIn(text));
   return wholeText(text, (digest) => pictures.get(digest));
 }

@@ -95,7 +95,7 @@ export function mutate(value: unknown, random: () => number): void {
 }
 
 /** Reads a broken file; what is taken must resolve, be checked, be written and read again. */
-export function tryFile(file: unknown): "taken" | "refused" {
+function tryFile(file: unknown): "taken" | "refused" {
   const read = readLayout(JSON.stringify(file));
   if (!read.ok) {
     if (read.problems.length === 0 || read.problems.some((p) => p.message === "")) throw new Error("refused without a reason");
@@ -114,7 +114,7 @@ export function tryFile(file: unknown): "taken" | "refused" {
 }
 
 /** A stream of events at random: ids reused, downs twice, moves without a down, times equal, points far off, at times what no event is. */
-export function randomTrace(random: () => number): string {
+function randomTrace(random: () => number): string {
   const lines: string[] = [];
   let t = 0;
   const count = Math.floor(random() * 50);
@@ -142,7 +142,7 @@ export function randomTrace(random: () => number): string {
 }
 
 /** Plays a stream; what is taken must give values in their range. */
-export function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
+function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
   const read = readTrace(trace, layout);
   if (!read.ok) return "refused";
   for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, { hz: 60 }))
@@ -185,7 +185,7 @@ export function brokenPlayed(text: string, random: () => number): Uint8Array {
 const ODD_BYTES = [...'"\\{}[],:0-.eEu'].map((sign) => sign.charCodeAt(0)).concat(0, 0x80, 0xc0, 0xed, 0xff);
 
 /** Reads a broken played file; what is taken must play, what is refused must say where and why. */
-export function tryPlayed(bytes: Uint8Array): "taken" | "refused" {
+function tryPlayed(bytes: Uint8Array): "taken" | "refused" {
   const read = readPlayed(bytes);
   if (!read.ok) {
     if (read.problems.length !== 1 || read.problems[0].message === "") throw new Error("refused without a reason");
@@ -219,7 +219,7 @@ const SOURCE_PIECES = words(
 );
 
 /** Source of any family made at random; what is found stands on a line that there is. */
-export function tryScan(random: () => number): void {
+function tryScan(random: () => number): void {
   const family = SOURCE_FAMILIES[Math.floor(random() * SOURCE_FAMILIES.length)];
   let source = "";
   for (let i = Math.floor(random() * 60); i > 0; i -= 1)

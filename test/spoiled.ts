@@ -5,7 +5,7 @@ import type { Face } from "../core/checks/grid";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { isAskedFor } from "../core/settle/aims";
-import { SETTLED_CODES, SETTLED_SEVERITIES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
+import { SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 
 /** Numbers from 0 to 1, the same for the same seed (mulberry32, Tommy Ettinger). */
 export function randomFrom(seed: number): () => number {
@@ -84,7 +84,7 @@ export function requestFor(layout: Layout, screens: readonly Screen[], faces: re
     faces,
     moment: null,
     codes: SETTLED_CODES,
-    severities: SETTLED_SEVERITIES,
+    severities: ["blocker", "warning"],
     held: [],
     notesMayGrow: false,
     changeable: USUALLY_CHANGEABLE,

@@ -68,7 +68,7 @@ interface TypedProps {
 /** CSS px of a drag on a number for one step. */
 const STEP_PX = 4;
 
-/** How many steps a drag has gone, Shift for ten times as many. */
+/** How many steps a drag has gone, Shift for ten times as many. @internal exported for its test */
 export function stepsOf({ from, at, keys }: DragAt): number {
   const steps = Math.trunc((at.x - from.x) / STEP_PX);
   // Less than a step to the left is 0, not −0.

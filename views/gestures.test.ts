@@ -12,6 +12,7 @@ import { writeLayout } from "../core/format/write";
 import type { Layout } from "../core/format/types";
 import { mergeEdit } from "../core/versions/merge";
 import { joinPort } from "../core/wiring/serves";
+import { repeated } from "../test/repeated";
 import { sampleLayouts } from "../test/samples";
 import { openTwoWindows, openWindow } from "../test/window";
 import { benchContextNow } from "./session/benchContext";
@@ -195,18 +196,17 @@ describe.each(Object.keys(GESTURES))("%s", (name) => {
         const { a, b, kept, theirs, confirmed, expected, alone } = await played(GESTURES[name], run, how);
         remotes += confirmed;
         if (layoutOf(alone) !== harbour) changed += 1;
-        expect(plain(layoutOf(b))).toBe(plain(expected));
-        if (how === "cancel") expect(plain(layoutOf(b))).toBe(plain(theirs));
+        expect(plain(layoutOf(b))).toBe(plain(how === "cancel" ? theirs : expected));
         expect(plain(layoutOf(a))).toBe(plain(layoutOf(b)));
         expect((await kept.read("id"))!.text).toBe(plain(layoutOf(b)));
         const added = theirs.actions.filter((one) => one.name.startsWith("remote ")).map((one) => one.name);
         expect(layoutOf(b).actions.map((one) => one.name)).toEqual(expect.arrayContaining(added));
       }),
-      { numRuns: 12 },
+      { numRuns: repeated(7) },
     );
     expect(remotes).toBeGreaterThan(0);
-    // What only selects or looks changes nothing; all else has changed the layout in most runs.
-    expect(changed > 3).toBe(!ONLY_LOOKS.includes(name));
+    // What only selects or looks changes nothing; all else has changed the layout in several runs.
+    expect(changed > 1).toBe(!ONLY_LOOKS.includes(name));
   });
 });
 

@@ -31,16 +31,13 @@ test("a dragged handle keeps the opposite side where it is, and the proportion w
     fc.property(fc.constantFrom(...HANDLES), fc.integer(far), fc.integer(far), fc.boolean(), (handle, dx, dy, keep) => {
       const box = { x: 100, y: 200, w: 80, h: 40 };
       const next = draggedBox(box, { key: handle.key, dx, dy, least: 10, keep });
-      const held = (f: number, low: "x" | "y", side: "w" | "h") => {
-        if (f === 0) expect(next[low] + next[side]).toBeCloseTo(box[low] + box[side], 9);
-        else if (f === 1) expect(next[low]).toBeCloseTo(box[low], 9);
-        else expect(next[low] + next[side] / 2).toBeCloseTo(box[low] + box[side] / 2, 9);
-      };
-      held(handle.fx, "x", "w");
-      held(handle.fy, "y", "h");
+      // A handle at the left holds the right side, one in the middle the middle.
+      const held = (of: typeof box, f: number, low: "x" | "y", side: "w" | "h") => of[low] + of[side] * (1 - f);
+      expect(held(next, handle.fx, "x", "w")).toBeCloseTo(held(box, handle.fx, "x", "w"), 9);
+      expect(held(next, handle.fy, "y", "h")).toBeCloseTo(held(box, handle.fy, "y", "h"), 9);
       expect(Math.min(next.w, next.h)).toBeGreaterThanOrEqual(10 - 1e-9);
-      if (keep) expect(next.w / next.h).toBeCloseTo(2, 9);
-      else if (handle.fx === 0.5) expect(next.w).toBe(80);
+      expect(keep ? next.w / next.h : 2).toBeCloseTo(2, 9);
+      expect(!keep && handle.fx === 0.5 ? next.w : 80).toBe(80);
     }),
   );
 });
@@ -163,8 +160,8 @@ test("two ends are joined exactly where nothing speaks against it, in every pair
       const why = whyNot(brackwater, start, target);
       const made = joined(brackwater, start, target);
       expect([start, target, made.ok]).toEqual([start, target, why === null]);
-      if (!made.ok) expect(made.problems[0].message).toBe(why);
-      else fitting += 1;
+      expect(made.ok ? null : made.problems[0].message).toBe(why);
+      if (made.ok) fitting += 1;
     }
   expect(fitting).toBeGreaterThan(200);
 });

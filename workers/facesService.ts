@@ -36,7 +36,7 @@ export interface FacesService {
   reportHtml(source: Omit<ReportSource, "layout">): string;
 }
 
-/** Points as many as can be drawn: first, last and the extremes between them stay. */
+/** Points as many as can be drawn: first, last and the extremes between them stay. @internal exported for its test */
 export function thinned(points: AspectProfile["points"], most: number): AspectProfile["points"] {
   if (points.length <= most) return points;
   const every = Math.ceil((points.length * 2) / most);

@@ -27,7 +27,7 @@ export interface FileReader {
   take(text: string): Promise<Result<ReadTake>>;
 }
 
-/** A reader; without options the page's own. */
+/** A reader; without options the page's own. @internal exported for its test */
 export function createReader({ connect = connectReading, large = LARGE, patienceMs = PATIENCE_MS }: ReadingOptions = {}): FileReader {
   // Brought in with the first file: most visits read none.
   const here = () => import("./readingService").then((m) => m.createReadingService());

@@ -48,7 +48,7 @@ export function mapScreen({ ppi, insetsMm }: MapRange, { aspect, inches }: { rea
   return screenAt({ diagonalInches: inches, ppi, insetsMm }, aspect);
 }
 
-/** What is found on a screen of the map, over all faces. */
+/** What is found on a screen of the map, over all faces. @internal exported for its test */
 export function mapCell(layout: Layout, screen: Screen, faces: readonly Face[]): MapCell {
   const worst = new Map<string, BareFinding>();
   for (const face of faces)

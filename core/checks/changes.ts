@@ -73,7 +73,7 @@ const rank = ({ severity }: BareFinding) => SEVERITIES.indexOf(severity);
 
 /** How many findings of a screen or a control changed which way. */
 export type ChangeTally = Readonly<Record<ChangeKind, number>>;
-export const NO_CHANGES: ChangeTally = { new: 0, graver: 0, better: 0, gone: 0 };
+const NO_CHANGES: ChangeTally = { new: 0, graver: 0, better: 0, gone: 0 };
 
 /** A change and on which face of its screen it was found. */
 export interface FaceChange {

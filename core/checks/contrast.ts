@@ -15,35 +15,35 @@ import type { BareFinding, LookCode } from "./finding";
 export type Rgb = readonly [number, number, number];
 
 /** Below this a look is lost against its ground (WCAG 2.2, 1.4.11). */
-export const LEAST_CONTRAST = 3;
-/** Icons and words are drawn a little stronger than the control's own opacity; a test of the drawing holds the two figures together. */
+const LEAST_CONTRAST = 3;
+/** Icons and words are drawn a little stronger than the control's own opacity; a test of the drawing holds the two figures together. @internal exported for its test */
 export const INK_STRENGTH = 1.4;
 
-/** A colour written `#RRGGBB`. */
+/** A colour written `#RRGGBB`. @internal exported for its test */
 export function rgbOf(hex: string): Rgb {
   const n = Number.parseInt(hex.slice(1), 16);
   return [(n >> 16) & 255, (n >> 8) & 255, n & 255];
 }
 
 /** One channel of sRGB, 0…255, as linear light 0…1 (IEC 61966-2-1). */
-export function linearOf(channel: number): number {
+function linearOf(channel: number): number {
   const c = channel / 255;
   return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
 }
 const channelOf = (linear: number) => 255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055);
 
-/** Relative luminance, 0 black … 1 white (WCAG 2.2). */
+/** Relative luminance, 0 black … 1 white (WCAG 2.2). @internal exported for its test */
 export function luminance([r, g, b]: Rgb): number {
   return 0.2126 * linearOf(r) + 0.7152 * linearOf(g) + 0.0722 * linearOf(b);
 }
 
-/** The contrast of two colours, 1 … 21, whichever is lighter (WCAG 2.2). */
+/** The contrast of two colours, 1 … 21, whichever is lighter (WCAG 2.2). @internal exported for its test */
 export function contrast(a: Rgb, b: Rgb): number {
   const [x, y] = [luminance(a), luminance(b)];
   return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
 }
 
-/** A colour laid over another at an opacity. */
+/** A colour laid over another at an opacity. @internal exported for its test */
 export function over(top: Rgb, below: Rgb, opacity: number): Rgb {
   const mix = (i: 0 | 1 | 2) => top[i] * opacity + below[i] * (1 - opacity);
   return [mix(0), mix(1), mix(2)];
@@ -56,7 +56,7 @@ export interface Still {
   readonly data: ArrayLike<number>;
 }
 
-/** The mean colour of a still under a box given in shares of its sides; null where the box lies beside it or the still is empty. */
+/** The mean colour of a still under a box given in shares of its sides; null where the box lies beside it or the still is empty. @internal exported for its test */
 export function meanUnder(still: Still, box: Box): Rgb | null {
   const clip = (part: number, side: number) => Math.min(side, Math.max(0, Math.round(part * side)));
   const x0 = clip(box.x, still.width);
@@ -75,7 +75,7 @@ export function meanUnder(still: Still, box: Box): Rgb | null {
   return [channelOf(sum[0] / count), channelOf(sum[1] / count), channelOf(sum[2] / count)];
 }
 
-/** How well a control's look at rest stands out of what is under it, and its ink of its own fill (null where it has neither icon nor word). */
+/** How well a control's look at rest stands out of what is under it, and its ink of its own fill (null where it has neither icon nor word). @internal exported for its test */
 export function looksAt(look: Control["look"], under: Rgb): { readonly body: number; readonly ink: number | null } {
   const { fill, line, ink, opacity } = look.rest;
   const filled = over(rgbOf(fill), under, opacity);

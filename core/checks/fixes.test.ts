@@ -28,8 +28,8 @@ function tryFixes(layout: Layout, screen: Screen, kinds = new Set<string>()): nu
     expect(after.map(name)).not.toContain(name(own));
     for (const f of after) {
       const was = before.find((b) => name(b) === name(f) && b.moment === f.moment) ?? before.find((b) => name(b) === name(f));
-      if (gravity(f) >= gravity(own))
-        expect(`${name(f)} ${was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood"} by ${fixText(fix, sayIds)}`).toContain("stood");
+      const what = was === undefined ? "appeared" : gravity(f) > gravity(was) ? "grew" : "stood";
+      expect(`${name(f)} ${gravity(f) < gravity(own) ? "stood" : what} by ${fixText(fix, sayIds)}`).toContain("stood");
     }
   }
   return fixes.length;

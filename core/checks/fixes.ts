@@ -30,7 +30,7 @@ export const SIDES: readonly Side[] = WAYS.map(([side]) => side);
 const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
 
 /** A length in mm rounded up to what texts show, so that what is proposed is enough. */
-export function enoughMm(mm: number): number {
+function enoughMm(mm: number): number {
   return Math.ceil(mm * 10 - FILED_SLACK) / 10;
 }
 

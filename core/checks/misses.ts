@@ -43,7 +43,7 @@ const RULE: readonly (readonly [place: number, kronrod: number, gauss: number])[
   [0.991455371120813, 0.022935322010529, 0],
 ];
 
-/** The part of a standard normal distribution below z, to 1.5e-7 (Abramowitz and Stegun, 7.1.26). */
+/** The part of a standard normal distribution below z, to 1.5e-7 (Abramowitz and Stegun, 7.1.26). @internal exported for its test */
 export function normalShare(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
   const t = 1 / (1 + 0.3275911 * x);
@@ -269,7 +269,7 @@ function takerOf(id: string, areas: readonly Area[]): string | null {
   return areas.length > 0 ? areas[0].id : null;
 }
 
-/** Who has a touch at a point where nothing is held: for those who draw single touches. Null: nothing, or beyond the screen. */
+/** Who has a touch at a point where nothing is held: for those who draw single touches. Null: nothing, or beyond the screen. @internal exported for its test */
 export function takerAt(id: string, { x, y }: Point, { areas, w, h }: Glass): string | null {
   if (x < 0 || y < 0 || x > w || y > h) return null;
   return takerOf(

@@ -10,11 +10,12 @@ import { pxPerMm } from "../engine/placement/screen";
 import { byId } from "../derived/byId";
 import type { BareFinding, LookCode } from "./finding";
 
-/** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. */
+/** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. @internal exported for its test */
 export const LETTER_PART = 0.3;
+/** @internal exported for its test */
 export const WORD_PART = 0.84;
 /** Letters below this em cannot be read at arm's length, mm: about 6 points, the least that print is set in. */
-export const LEAST_LETTERS_MM = 2;
+const LEAST_LETTERS_MM = 2;
 
 /** How wide words are, as parts of their letters' em. Words that nobody has measured are passed over. */
 export type WordWidths = Readonly<Record<string, number>>;

@@ -13,9 +13,9 @@ export const SIZE_CLASSES = [
 ] as const;
 export type SizeClass = (typeof SIZE_CLASSES)[number]["name"];
 
-/** The shorter side of a screen, mm. */
+/** The shorter side of a screen, mm. @internal exported for its test */
 export const shortSideMm = (screen: Screen): number => Math.min(screen.widthPx, screen.heightPx) / pxPerMm(screen);
-/** The class of a screen by its shorter side. */
+/** The class of a screen by its shorter side. @internal exported for its test */
 export const sizeClassOf = (screen: Screen): SizeClass => SIZE_CLASSES.find(({ belowMm }) => shortSideMm(screen) < belowMm)!.name;
 
 /** What a screen must be to be looked at; null and "any" ask for nothing. Ranges hold their ends. */

@@ -248,7 +248,7 @@ function marks(resolved: Resolved, findings: readonly BareFinding[], pen: Pen): 
 }
 
 /** The mark of a severity about a point: a square, a diamond, a ring. */
-export function mark({ x, y }: Point, severity: Severity, pen: Pick<Pen, "mm">, of: string): string {
+function mark({ x, y }: Point, severity: Severity, pen: Pick<Pen, "mm">, of: string): string {
   const r = 0.9 * pen.mm;
   const style = { fill: FINDING_INK[severity], stroke: INK.paper, "stroke-width": 0.3 * pen.mm, "paint-order": "stroke", "data-finding": of };
   switch (severity) {

@@ -18,7 +18,7 @@ export function boundsOf(boxes: readonly Box[]): Box | null {
   return { x, y, w: Math.max(...boxes.map((b) => b.x + b.w)) - x, h: Math.max(...boxes.map((b) => b.y + b.h)) - y };
 }
 
-/** A box aligned within another. */
+/** A box aligned within another. @internal exported for its test */
 export function alignedBox(box: Box, within: Box, to: Alignment): Box {
   switch (to) {
     case "left":
@@ -36,7 +36,7 @@ export function alignedBox(box: Box, within: Box, to: Alignment): Box {
   }
 }
 
-/** Boxes with equal gaps between neighbours along an axis; the first and the last stay. Fewer than three stay as they are. */
+/** Boxes with equal gaps between neighbours along an axis; the first and the last stay. Fewer than three stay as they are. @internal exported for its test */
 export function spacedOut(boxes: readonly Box[], axis: "x" | "y"): Box[] {
   if (boxes.length < 3) return [...boxes];
   const [at, side] = axis === "x" ? (["x", "w"] as const) : (["y", "h"] as const);

@@ -62,7 +62,8 @@ test("several actions dropped together: one cluster, each served, none on anothe
   expect(grown.layout.controls.map((c) => c.serves.map((s) => s.action))).toEqual([["act-0"], ["act-1"], ["act-2"], ["act-3"]]);
   const all = Object.values(boxes(now));
   for (const a of all)
-    for (const b of all) if (a !== b) expect(Math.hypot(a.x + a.w / 2 - b.x - b.w / 2, a.y + a.h / 2 - b.y - b.h / 2)).toBeGreaterThan((a.w + b.w) / 2);
+    for (const b of all.filter((other) => other !== a))
+      expect(Math.hypot(a.x + a.w / 2 - b.x - b.w / 2, a.y + a.h / 2 - b.y - b.h / 2)).toBeGreaterThan((a.w + b.w) / 2);
   // On an arc about the thumb every one is as far from it.
   const far = all.map((b) => Math.hypot(b.x + b.w / 2 - 1000, b.y + b.h / 2 - 350));
   for (const d of far) expect(Math.abs(d - far[0])).toBeLessThan(25);

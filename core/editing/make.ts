@@ -40,7 +40,7 @@ export function fittingServe(control: ControlKind, action: Action): Serve | null
 }
 
 /** The size a new control has, mm: a stick as wide as a thumb's easy circle, a button a good target, a touchpad a broad field. */
-export const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
+const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
   stick: [26, 26],
   dpad: [26, 26],
   button: [11, 11],
@@ -57,7 +57,7 @@ export function kindsFor(action: Action | null): ControlKind[] {
 }
 
 /** Where a new control of a kind stands about a point: its usual size in whole layout units, within the safe frame. */
-export function newBox(context: EditContext, kind: ControlKind, x: number, y: number): Box {
+function newBox(context: EditContext, kind: ControlKind, x: number, y: number): Box {
   const mm = pxPerMm(context.screen);
   const { safe } = framesOf(context.screen);
   const unit = context.resolved.scale * context.playerView.playerSize;

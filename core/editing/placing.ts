@@ -83,7 +83,7 @@ export function ownMeasure(context: EditContext, at: { readonly visual: Box; rea
 }
 
 /** A length of `px` in a unit. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
-export function lengthFor(px: number, unit: LengthUnit, measure: Measure): string {
+function lengthFor(px: number, unit: LengthUnit, measure: Measure): string {
   const one = lengthPx({ amount: 1, unit: LENGTH_UNITS.indexOf(unit) }, rulerOf(measure.box, measure, measure.absolute, measure.percent));
   if (!(Math.abs(one) > 0)) return formatLength(px / (measure.unitPx * measure.absolute), "u");
   return formatLength(px / one, unit);

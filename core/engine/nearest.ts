@@ -1,7 +1,7 @@
 /** Of a word longer than this none is sought: what it costs grows with its length, and nobody meant it. */
 export const MOST_NEAR_LETTERS = 64;
 
-/** The number of single-letter insertions, deletions, replacements and neighbour swaps between two words (Damerau–Levenshtein, optimal string alignment). */
+/** The number of single-letter insertions, deletions, replacements and neighbour swaps between two words (Damerau–Levenshtein, optimal string alignment). @internal exported for its test */
 export function wordDistance(a: string, b: string): number {
   const rows: number[][] = [];
   for (let i = 0; i <= a.length; i += 1) {

@@ -88,7 +88,10 @@ export interface Look {
 
 /** From how far the thumb has gone, dead zone taken off, to how much is given: both 0…1. */
 export type Curve =
-  { kind: "linear" } | { kind: "power"; exponent: number } | { kind: "bezier"; x1: number; y1: number; x2: number; y2: number } | { kind: "full" };
+  | { kind: "linear" }
+  | { kind: "power"; exponent: number }
+  | { kind: "bezier"; x1: number; y1: number; x2: number; y2: number }
+  | { kind: "full" };
 /** The ways along which a control moves. */
 export type Axes = "both" | "x" | "y";
 

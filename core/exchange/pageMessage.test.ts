@@ -26,7 +26,7 @@ test("as many words as there may be are read", () => {
 });
 
 test("whatever a page sends is a message or none, and never throws", () => {
-  fc.assert(fc.property(fc.anything(), (data) => void readPageMessage(data)));
+  fc.assert(fc.property(fc.anything(), (data) => expect(() => readPageMessage(data)).not.toThrow()));
 });
 
 test("however many messages come, no more are read than a burst and so many a second", () => {

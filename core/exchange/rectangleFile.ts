@@ -23,7 +23,7 @@ export function readRectangleFile(fileName: string, text: string): Result<Rectan
 const BACKGROUND_PART = 0.95;
 
 /** A drawing's rectangles on a screen: as many px as fill its width or its height, the drawing in the middle where its aspect is another. */
-export function drawnOn({ width, height, rectangles }: DrawnSheet, { widthPx, heightPx }: Screen): readonly DrawnRectangle[] {
+function drawnOn({ width, height, rectangles }: DrawnSheet, { widthPx, heightPx }: Screen): readonly DrawnRectangle[] {
   const scale = Math.min(widthPx / width, heightPx / height);
   const [dx, dy] = [(widthPx - width * scale) / 2, (heightPx - height * scale) / 2];
   return rectangles

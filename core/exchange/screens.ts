@@ -53,7 +53,7 @@ export function screensCsv(screens: readonly Screen[]): string {
   return writeRows(COLUMNS, rows);
 }
 
-/** Reads such a CSV. An empty cell has its default; a fault names its row and column. */
+/** Reads such a CSV. An empty cell has its default; a fault names its row and column. @internal exported for its test */
 export function readScreensCsv(text: string): Result<Screen[]> {
   const rows = readRows(text, ["widthPx", "heightPx", "ppi"], COLUMNS);
   if (!rows.ok) return rows;

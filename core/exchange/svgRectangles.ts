@@ -37,7 +37,7 @@ const plain = (name: string) => name.slice(name.lastIndexOf(":") + 1);
 
 const RADIANS = Math.PI / 180;
 
-/** A list of transforms as one; null where it is none that can be read. */
+/** A list of transforms as one; null where it is none that can be read. @internal exported for its test */
 export function readTransform(text: string): Matrix | null {
   let matrix = IDENTITY;
   let rest = text.trim();

@@ -10,8 +10,8 @@ import { idSchema, lineOf, listOf, nameSchema } from "../format/schema/parts";
 import { takeLengthMs, type Take } from "../rehearsal/take";
 import { readEvent } from "./trace";
 
-export const TAKE_FORMAT = "nodulum-take";
-export const TAKE_VERSION = 1;
+const TAKE_FORMAT = "nodulum-take";
+const TAKE_VERSION = 1;
 /** How the name of a take's file ends. */
 export const TAKE_FILE = ".nodulum-take.json";
 

@@ -17,7 +17,7 @@ test("whatever was packed comes out as it went in, stored or deflated, under any
       expect([...zip.names].sort()).toEqual(Object.keys(files).sort());
       for (const [file, bytes] of Object.entries(files)) {
         expect(zip.bytesOf(file, bytes.length)).toEqual(bytes);
-        if (bytes.length > 0) expect(zip.bytesOf(file, bytes.length - 1)).toBeNull();
+        expect(zip.bytesOf(file, bytes.length - 1)).toBeNull();
       }
       expect(zip.bytesOf("no such file", 10)).toBeNull();
     }),
@@ -61,7 +61,8 @@ test("broken zips are refused or give nothing, and never throw", () => {
         for (const { at, to } of edits) if (at < broken.length) broken[at] = to;
         const zip = openZip(broken);
         if (!zip.ok) refusals += 1;
-        else for (const name of zip.value.names) expect((zip.value.bytesOf(name, 2000)?.length ?? 0) <= 2000).toBe(true);
+        const sizes = zip.ok ? [...zip.value.names].map((name) => zip.value.bytesOf(name, 2000)?.length ?? 0) : [];
+        expect(sizes.every((size) => size <= 2000)).toBe(true);
       },
     ),
     { numRuns: 300 },

@@ -4,7 +4,7 @@ import { digestOfText } from "./digest";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
 
-/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is told to belong to a layout. */
+/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is told to belong to a layout. @internal exported for its test */
 export function digestOf(layout: Layout): string {
   return digestOfText(writeLayout(layout));
 }

@@ -14,7 +14,7 @@ export interface Migration {
 }
 
 /** The chain this program knows, in order. */
-export const MIGRATIONS: readonly Migration[] = [];
+const MIGRATIONS: readonly Migration[] = [];
 
 /** Checks format and version and applies the steps that are due. `current` and `chain` are given by tests alone. */
 export function migrate(value: unknown, current: number = FILE_VERSION, chain: readonly Migration[] = MIGRATIONS): Result<unknown> {

@@ -34,11 +34,6 @@ export function applyPatch(before: Layout, patch: LayoutPatch): Layout {
   return Object.keys(patch).length === 0 ? before : (withKeys(before as unknown as Keyed, patch) as unknown as Layout);
 }
 
-/** Whether a patch changes nothing. */
-export function isEmptyPatch(patch: LayoutPatch): boolean {
-  return Object.keys(patch).length === 0;
-}
-
 type Keyed = Readonly<Record<string, unknown>>;
 const isKeyed = (value: unknown): value is Keyed => typeof value === "object" && value !== null && !Array.isArray(value);
 

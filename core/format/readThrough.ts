@@ -33,7 +33,7 @@ export function withLimit<S extends z.ZodType>(schema: S, limit: Limit): S {
 }
 
 /** Where in a value: `controls[3].placement.size[0]`. */
-export function pathText(path: readonly PropertyKey[]): string {
+function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>((text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), "");
 }
 

@@ -4,8 +4,6 @@ import type { Cluster, Control, KeepClear, Moment, PlayedAction, PlayedLayout, S
 export type {
   ActionKind,
   Arrangement,
-  ButtonControl,
-  Clamp,
   Cluster,
   Control,
   ControlKind,
@@ -27,7 +25,6 @@ export type {
   Span,
   StickControl,
   SwipeControl,
-  TouchpadControl,
 } from "../engine/types";
 
 /** A word the game reads. `read` false: kept, but not read today. `touch` never: meant for desks alone. */

@@ -76,7 +76,7 @@ export function controlTable(layout: Layout, { screens, playerView, direction }:
 
 const BOX = ["x", "y", "w", "h"] as const;
 /** The columns of a table. */
-export const TABLE_COLUMNS = [
+const TABLE_COLUMNS = [
   ...["screen", "screen width px", "screen height px", "screen ppi", "unit", "y runs", "id", "name", "kind"],
   ...BOX,
   "hit shape",

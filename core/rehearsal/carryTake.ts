@@ -22,7 +22,7 @@ export interface TakeTarget {
 }
 
 /** On which control each touch began, by the place of its down among the events: the top one that took it; null: none. */
-export function startControls(take: Take, stage: TakeStage): ReadonlyMap<number, string | null> {
+function startControls(take: Take, stage: TakeStage): ReadonlyMap<number, string | null> {
   const began = new Map<number, string | null>();
   let at = 0;
   for (const { events, before } of ticksOf(take, stage)) {

@@ -43,7 +43,7 @@ export interface FeelState {
   readonly actions: readonly ActionState[];
 }
 
-/** Where a length of deflection lies between the two dead zones, 0…1. Dead zones that meet leave nothing between: all or nothing. */
+/** Where a length of deflection lies between the two dead zones, 0…1. Dead zones that meet leave nothing between: all or nothing. @internal exported for its test */
 export function afterDeadZone(length: number, inner: number, outer: number): number {
   if (length <= inner) return 0;
   return length >= outer || outer <= inner ? 1 : (length - inner) / (outer - inner);

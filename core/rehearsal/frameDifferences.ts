@@ -17,14 +17,14 @@ export interface FrameDifference {
 const sameNumber = (a: number, b: number) => Math.abs(a - b) <= SAME * Math.max(1, Math.abs(a), Math.abs(b));
 
 /** Whether two values of an action are the same: true and false exactly, numbers within a millionth. */
-export function sameValue(a: ActionValue | undefined, b: ActionValue | undefined): boolean {
+function sameValue(a: ActionValue | undefined, b: ActionValue | undefined): boolean {
   if (typeof a === "number" && typeof b === "number") return sameNumber(a, b);
   if (typeof a === "object" && typeof b === "object") return sameNumber(a[0], b[0]) && sameNumber(a[1], b[1]);
   return a === b;
 }
 
 /** How far apart two values are: 0 or 1 for true and false, the distance of numbers and of points; 1 where one is missing or of another kind. */
-export function valueDistance(a: ActionValue | undefined, b: ActionValue | undefined): number {
+function valueDistance(a: ActionValue | undefined, b: ActionValue | undefined): number {
   if (typeof a === "number" && typeof b === "number") return Math.abs(a - b);
   if (typeof a === "object" && typeof b === "object") return Math.hypot(a[0] - b[0], a[1] - b[1]);
   return a === b ? 0 : 1;

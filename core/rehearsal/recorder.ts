@@ -11,7 +11,7 @@ import { isIdle } from "../engine/input/kinds";
 import { TRACES } from "../format/limits";
 import type { PlayedState } from "./traceLog";
 
-/** Whether nothing is down, latched, easing or on its way: a take may begin here as if nothing had been. */
+/** Whether nothing is down, latched, easing or on its way: a take may begin here as if nothing had been. @internal exported for its test */
 export function isAtRest({ setup, state }: PlayedState): boolean {
   const { hardware } = state;
   const still = (pad: NonNullable<typeof hardware.pad>) =>

@@ -52,7 +52,7 @@ export function tickNumber({ events, hz }: Pick<Take, "events" | "hz">): number 
 export const takeLengthMs = (take: Pick<Take, "events" | "hz">): number => tickTime(tickNumber(take), take.hz);
 
 /** What a take names that a layout lacks: a moment or a control, each once. */
-export function missingIds(take: Pick<Take, "moment" | "events">, layout: Layout): readonly { readonly kind: "moment" | "control"; readonly id: string }[] {
+function missingIds(take: Pick<Take, "moment" | "events">, layout: Layout): readonly { readonly kind: "moment" | "control"; readonly id: string }[] {
   const moments = new Set(layout.moments.map((m) => m.id));
   const controls = new Set(layout.controls.map((c) => c.id));
   const strangers = new Map<string, { kind: "moment" | "control"; id: string }>();

@@ -13,7 +13,7 @@ import type { Resolved } from "../engine/placement/resolve";
 import type { PlayedLayout } from "../engine/types";
 
 /** A touch so near to a picture is meant for it, mm: half a fingertip. */
-export const NEAR_TOUCH_MM = 5;
+const NEAR_TOUCH_MM = 5;
 
 /** What took a touch. meant: the control it was meant for · another: one that it was not meant for · game: no control, in a zone in which the game takes taps · nothing. */
 export type TouchFate = "meant" | "another" | "game" | "nothing";

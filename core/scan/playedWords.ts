@@ -5,8 +5,8 @@
 import type { Read, ScanResult, Standard } from "./reads";
 
 /** What such a file says of itself. */
-export const PLAYED_WORDS_FORMAT = "nodulum-words";
-/** What asks, as the dialogue names it. */
+const PLAYED_WORDS_FORMAT = "nodulum-words";
+/** What asks, as the dialogue names it. @internal exported for its test */
 export const ASKED_IN_PLAY = "the game, while it was played";
 
 const textIn = (entry: unknown, key: string): string | null => {

@@ -62,7 +62,7 @@ const LIKELY = /input|action|axis|axes|button|key|press|control|pad|stick|touch|
 export const isLikelyInput: (name: string) => boolean = memoized((name) => LIKELY.test(name));
 
 /** What the name of a callee says of the kind of what it reads. */
-export function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
+function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
   const words = callee
     .replace(/([a-z\d])([A-Z])/g, "$1 $2")
     .toLowerCase()

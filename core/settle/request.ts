@@ -48,8 +48,6 @@ export const leavesNotes = ({ notesMayGrow, severities }: Pick<SettleRequest, "n
 export const MOST_MISS_MM = 20;
 /** The codes that a change of places and sizes can answer for; asked for unless told otherwise. */
 export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
-/** The severities asked for unless told otherwise. */
-export const SETTLED_SEVERITIES: readonly Severity[] = ["blocker", "warning"];
 
 /** Reads codes as a caller writes them: comma by comma, each a code or a family such as `touch/*`. */
 export function readCodes(text: string): Result<readonly FindingCode[]> {

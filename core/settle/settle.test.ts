@@ -100,8 +100,8 @@ test("what is locked or held has not moved by a millionth", () => {
       const settled = settle({ ...request, layout: locked, held: how === "held" ? [moved.id] : [] });
       const [was, is] = [locked, settled.layout].map((one) => one.controls.find((c) => c.id === moved.id)!);
       const part = ({ placement }: typeof was) => ({ x: (placement as Pin).offset[0], y: (placement as Pin).offset[1], size: (placement as Pin).size });
-      if (how === "held") expect(is).toEqual(was);
-      else expect(part(is)[how as "x" | "y" | "size"]).toEqual(part(was)[how as "x" | "y" | "size"]);
+      const still = (control: typeof was) => (how === "held" ? control : part(control)[how as "x" | "y" | "size"]);
+      expect(still(is)).toEqual(still(was));
       expect(judged({ ...request, layout: locked }, settled.layout).worse).toEqual([]);
     }),
     { numRuns: repeated(3) },

@@ -40,6 +40,7 @@ export interface History {
   readonly past: readonly Entry[];
   readonly future: readonly Entry[];
 }
+/** @internal exported for its test */
 export const NO_HISTORY: History = { past: [], future: [] };
 
 /** Of how many edits the log is kept; besides, named states stay. */

@@ -35,7 +35,7 @@ export interface LooseEnd {
 }
 
 /** Whether a serve gives anything to an action: the pair fits and lacks nothing. */
-export function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
+function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
   return serve.action === action.name && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
 }
 

@@ -50,7 +50,10 @@ export function matchWords(from: Layout, ids: readonly string[], here: readonly 
 
 /** What becomes of a word: it means an action here, it is a new action, nothing serves it, or its wires come along as they are and lead to nothing yet. */
 export type WordChoice =
-  { readonly kind: "means"; readonly action: string } | { readonly kind: "new" } | { readonly kind: "leave" } | { readonly kind: "keep" };
+  | { readonly kind: "means"; readonly action: string }
+  | { readonly kind: "new" }
+  | { readonly kind: "leave" }
+  | { readonly kind: "keep" };
 /** What is taken over of a control: the control, or its look alone for controls of its kind that serve the same. */
 export type ControlChoice = "control" | "look";
 

@@ -57,7 +57,7 @@ const SILENT = new Set([...KIND_WORDS.flatMap(([, words]) => [...words]), "left"
 /** A shorter word is no other's misspelling: most short words are near some other. */
 const LEAST_NEAR_LETTERS = 6;
 
-/** The action that a name means: its own, spelt alike but for case and signs, one of its parts, or the nearest. */
+/** The action that a name means: its own, spelt alike but for case and signs, one of its parts, or the nearest. @internal exported for its test */
 export function actionOfName(name: string, actions: readonly Pick<Action, "name">[]): string | null {
   const bare = (text: string) => partsOf(text).join("");
   const names = actions.map((action) => action.name);
@@ -123,7 +123,7 @@ const gapBetween = (a: Box, b: Box): number => {
   return Math.hypot(across, down);
 };
 
-/** Which boxes stand together, by their places in the list: three or more, each near another of them. */
+/** Which boxes stand together, by their places in the list: three or more, each near another of them. @internal exported for its test */
 export function groupsByGap(boxes: readonly Box[]): readonly (readonly number[])[] {
   const group = boxes.map((_, i) => i);
   const find = (i: number): number => (group[i] === i ? i : find(group[i]));

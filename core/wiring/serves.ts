@@ -85,7 +85,8 @@ function fitting(serve: Serve, kind: ActionKind): Partial<Serve> {
 
 /** A wire of an action, at touch or at the desk. */
 export type Wire =
-  { readonly kind: "touch"; readonly control: string; readonly index: number; readonly serve: Serve } | ({ readonly kind: "hardware" } & HardwareWire);
+  | { readonly kind: "touch"; readonly control: string; readonly index: number; readonly serve: Serve }
+  | ({ readonly kind: "hardware" } & HardwareWire);
 
 /** The wires of an action: controls in drawing order, then keys, mouse, pad. */
 export function wiresOf(layout: Pick<Layout, "controls" | "actions">, name: string): Wire[] {
@@ -167,7 +168,7 @@ const RULES: Readonly<Record<ActionKind, string>> = {
 };
 
 /** Figures of a value or scale, with a true minus. */
-export function figures(value: number | readonly [number, number]): string {
+function figures(value: number | readonly [number, number]): string {
   const one = (n: number) => String(Object.is(n, -0) ? 0 : n).replace("-", "−");
   return typeof value === "number" ? one(value) : `(${one(value[0])}, ${one(value[1])})`;
 }

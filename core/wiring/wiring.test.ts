@@ -48,23 +48,23 @@ function use(end: string): InputEvent[] {
   return [{ t: 0, type: "pad", buttons, axes }];
 }
 
-test.each(ENDS.flatMap((end) => KINDS.map((kind) => [end, kind] as const)))(
-  "%s into a %s: what is plugged in gives, what is refused would give nothing",
-  (end, kind) => {
-    const plugged = plugIn(one(kind), "go", end);
-    const { list, source } = sourceOfEnd(end)!;
-    expect(plugged.ok).toBe(hardwareWhyNot(source, kind) === null);
-    if (plugged.ok) {
-      expect(hardwareWires(plugged.value.actions[0]).map((w) => w.end)).toEqual([end]);
-      expect(isRest(played(plugged.value, use(end)))).toBe(false);
-      expect(reason(plugIn(plugged.value, "go", end))).toContain("already gives");
-      expect(get(unplug(plugged.value, "go", list, 0)).actions[0][list]).toEqual([]);
-    } else {
-      expect(reason(plugged)).toMatch(/would fit$/);
-      expect(isRest(played(one(kind, { [list]: [source] }), use(end)))).toBe(true);
-    }
-  },
-);
+const PLUGS = ENDS.flatMap((end) => KINDS.map((kind) => [end, kind] as const));
+const fits = ([end, kind]: (typeof PLUGS)[number]) => hardwareWhyNot(sourceOfEnd(end)!.source, kind) === null;
+
+test.each(PLUGS.filter(fits))("%s into a %s: what is plugged in gives", (end, kind) => {
+  const layout = get(plugIn(one(kind), "go", end));
+  expect(hardwareWires(layout.actions[0]).map((w) => w.end)).toEqual([end]);
+  expect(isRest(played(layout, use(end)))).toBe(false);
+  expect(reason(plugIn(layout, "go", end))).toContain("already gives");
+  const { list } = sourceOfEnd(end)!;
+  expect(get(unplug(layout, "go", list, 0)).actions[0][list]).toEqual([]);
+});
+
+test.each(PLUGS.filter((plug) => !fits(plug)))("%s into a %s: what is refused would give nothing", (end, kind) => {
+  expect(reason(plugIn(one(kind), "go", end))).toMatch(/would fit$/);
+  const { list, source } = sourceOfEnd(end)!;
+  expect(isRest(played(one(kind, { [list]: [source] }), use(end)))).toBe(true);
+});
 
 test("an end's text and its source are two spellings of one thing", () => {
   for (const end of ENDS) {
@@ -96,17 +96,15 @@ const withControl = (kind: ControlKind, action: ActionKind, serves: Serve[] = []
 test.each(CONTROLS.flatMap((c) => KINDS.map((k) => [c, k] as const)))(
   "ports of a %s toward a %s: those that join need nothing more, those that do not say what would fit",
   (control, kind) => {
-    const joined = PORTS[control].filter((port: Port) => {
-      const result = joinPort(withControl(control, kind), "it", port, "go");
-      if (!result.ok) {
-        expect(reason(result)).toMatch(/would fit$/);
-        return false;
-      }
-      expect(looseEnds(result.value)).toEqual([]);
-      expect(actionStatuses(result.value)[0].kind).toBe("touch-only");
-      expect(reason(joinPort(result.value, "it", port, "go"))).toContain("already serves");
-      return true;
-    });
+    const results = PORTS[control].map((port: Port) => [port, joinPort(withControl(control, kind), "it", port, "go")] as const);
+    const joined = results.filter(([, result]) => result.ok);
+    for (const [, refused] of results.filter(([, result]) => !result.ok)) expect(reason(refused)).toMatch(/would fit$/);
+    for (const [port, result] of joined) {
+      const layout = get(result);
+      expect(looseEnds(layout)).toEqual([]);
+      expect(actionStatuses(layout)[0].kind).toBe("touch-only");
+      expect(reason(joinPort(layout, "it", port, "go"))).toContain("already serves");
+    }
     expect(joined.length > 0).toBe(controlWhyNot(control, kind) === null);
   },
 );

@@ -326,7 +326,8 @@ const hasFuzzingClang =
   spawnSync("clang", ["-x", "c", "-", "-fsanitize=fuzzer,address,undefined", "-o", join(folder, "probe")], {
     input: "int LLVMFuzzerTestOneInput(const unsigned char *data, unsigned long size) { return data == 0 && size > 0; }",
   }).status === 0;
-(hasFuzzingClang ? test : test.skip)(
+const withClang = hasFuzzingClang ? test : test.skip;
+withClang(
   "with clang: clean, and led by coverage nothing is found",
   () => {
     for (const [language, standard] of [

@@ -66,6 +66,7 @@ export interface WindowSides {
  * What of an element the system covers at each side, CSS px: the safe area's insets, a bar of the browser, a keyboard. An edge is covered where it
  * touches the edge of the screen. An edge outside the window, such as that of a game below the fold, is not, if scrolling brings it in (`scrolls`);
  * if nothing does, what lies outside is covered for good.
+ * @internal exported for its test
  */
 export function coveredSides(rect: Sides, safe: Sides, { width, height, largeHeight, visible }: WindowSides, scrolls: (axis: "x" | "y") => boolean): Sides {
   const low = (axis: "x" | "y", edge: number, start: number) => (edge >= -TOUCHES_PX || !scrolls(axis) ? Math.max(0, start - edge) : 0);

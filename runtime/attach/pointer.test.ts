@@ -54,17 +54,15 @@ test("whatever the buttons do, presses and releases of each take turns, and afte
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 31 }), { maxLength: 30 }), (masks) => {
       const events = run([...masks.map((buttons) => mouse("move", buttons)), mouse("up", 0)]);
-      const down = new Map<string, boolean>();
+      // Each press and release, by what was pressed.
+      const turns = new Map<string, boolean[]>();
+      const add = (what: string, isDown: boolean) => turns.set(what, [...(turns.get(what) ?? []), isDown]);
       for (const e of events) {
-        if (e.type === "mouse" && "button" in e) {
-          expect(down.get(`${e.button}`) ?? false).toBe(!e.down);
-          down.set(`${e.button}`, e.down);
-        } else if (e.type === "down" || e.type === "up") {
-          expect(down.get("touch") ?? false).toBe(e.type === "up");
-          down.set("touch", e.type === "down");
-        }
+        if (e.type === "mouse" && "button" in e) add(`${e.button}`, e.down);
+        else if (e.type === "down" || e.type === "up") add("touch", e.type === "down");
       }
-      expect([...down.values()].some(Boolean)).toBe(false);
+      for (const all of turns.values()) expect([...all, "end"]).toEqual([...all.map((_, i) => i % 2 === 0), "end"]);
+      expect([...turns.values()].every((all) => all.length % 2 === 0)).toBe(true);
     }),
   );
 });

@@ -20,7 +20,7 @@ const REPEAT_EVERY_MS = 33;
 const pairOf = (value: number | readonly [number, number] | undefined): readonly [number, number] =>
   value === undefined ? [1, 1] : typeof value === "number" ? [value, value] : value;
 
-/** The first key of an action each way; a motion has none. */
+/** The first key of an action each way; a motion has none. @internal exported for its test */
 export function keysOf({ kind, keys }: PlayedAction): readonly KeyOf[] {
   switch (kind) {
     case "press":

@@ -22,7 +22,7 @@ const strongest = (list: number[], at: number, value: number) => {
 const sideOf = (value: number | readonly [number, number] | undefined, side: 0 | 1) =>
   value === undefined ? 1 : typeof value === "number" ? value : value[side];
 
-/** Puts what an action gives onto the first of the pad's parts that gives to it. A pad's axes count down as positive. */
+/** Puts what an action gives onto the first of the pad's parts that gives to it. A pad's axes count down as positive. @internal exported for its test */
 export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { buttons, axes }: Amounts): void {
   switch (kind) {
     case "press": {

@@ -4,7 +4,7 @@ import { clampTo } from "../../core/engine/geometry/point";
 import { axisOf, pairOf, pressOf } from "../game";
 
 export const WORLD = { w: 2400, h: 720, quay: 150 } as const;
-/** Where the barge waits and where the shed burns. */
+/** Where the barge waits and where the shed burns. @internal exported for its test */
 export const BARGE_START = { x: 1500, y: 420 } as const;
 export const FIRE = { x: 1750, y: 96 } as const;
 
@@ -133,7 +133,7 @@ function tow(barge: TugState["barge"], { x, y, heading }: Pick<TugState, "x" | "
 }
 
 /** An angle brought into −π…π. */
-export function wrap(angle: number): number {
+function wrap(angle: number): number {
   return Math.atan2(Math.sin(angle), Math.cos(angle));
 }
 

@@ -63,7 +63,7 @@ function cellOf(x: number, y: number): number {
 }
 
 /** How much of the unit disc was reached, 0…1. */
-export const reachedPart = (reached: ReadonlySet<number>): number => Math.min(1, reached.size / CELLS_IN_DISC);
+const reachedPart = (reached: ReadonlySet<number>): number => Math.min(1, reached.size / CELLS_IN_DISC);
 
 /** Below these a body rests: a puck's speed and a needle's rate per second, a view's speed in °/s; what is slower cannot be seen. */
 const PUCK_RESTS = 1e-3;

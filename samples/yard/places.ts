@@ -38,7 +38,7 @@ function isNear(box: Box, { x, y }: Point, px: number): boolean {
   return dx * dx + dy * dy < px * px;
 }
 
-/** Whether a body at a point, its words included, is covered by nothing and lies within a room. */
+/** Whether a body at a point, its words included, is covered by nothing and lies within a room. @internal exported for its test */
 export function isFree({ cx, cy, r }: Disc, covers: readonly Box[], room: Box): boolean {
   if (cx - r * LABEL_SIDE < room.x || cx + r * LABEL_SIDE > room.x + room.w) return false;
   if (cy - r < room.y || cy + r * (1 + LABEL_ROOM) > room.y + room.h) return false;

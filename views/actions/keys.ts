@@ -5,7 +5,7 @@ type Value = number | [number, number];
 
 /** The letters that the user's own keyboard has by code (Keyboard Map of UI Events); empty where the browser does not tell. */
 export type KeyLetters = ReadonlyMap<string, string>;
-export const NO_LETTERS: KeyLetters = new Map();
+const NO_LETTERS: KeyLetters = new Map();
 
 const ARROWS: ReadonlyMap<string, string> = new Map(Object.entries({ ArrowUp: "↑", ArrowDown: "↓", ArrowLeft: "←", ArrowRight: "→" }));
 
@@ -40,7 +40,7 @@ const PAD_PLACES = [
   "right of the left cluster",
   "centre",
 ] as const;
-export const padPlace = (button: number): string => PAD_PLACES[button] ?? `button ${button}`;
+const padPlace = (button: number): string => PAD_PLACES[button] ?? `button ${button}`;
 const AXIS_WORDS = ["left stick, across", "left stick, along", "right stick, across", "right stick, along"];
 
 /** A desk end in a short word. */
@@ -67,7 +67,7 @@ export function endTitle(end: string, letters: KeyLetters = NO_LETTERS): string 
 }
 
 /** What a key can give: directions of a vector, ends of an axis. */
-export const DIRECTIONS: Readonly<Record<"vector" | "axis", readonly (readonly [string, Value])[]>> = {
+const DIRECTIONS: Readonly<Record<"vector" | "axis", readonly (readonly [string, Value])[]>> = {
   vector: [
     ["▲", [0, 1]],
     ["▼", [0, -1]],

@@ -47,7 +47,7 @@ function hardwareLive({ source }: HardwareWire, hardware: ReturnType<Player["sta
   return "button" in source && (isDown(hardware, mouseCode(source.button)) || padButton(hardware, source.button) >= PRESSED);
 }
 
-/** The keys of the wires that something runs along now, and the actions it reaches. */
+/** The keys of the wires that something runs along now, and the actions it reaches. @internal exported for its test */
 export function liveWires(layout: Layout, player: Pick<Player, "state" | "setup" | "resolved">): { wires: Set<string>; actions: Set<string> } {
   const state = player.state();
   const setup = player.setup();

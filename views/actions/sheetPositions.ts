@@ -10,8 +10,8 @@ import { hardwareEnds, hardwareWires, type HardwareList } from "../../core/wirin
 import type { LooseEnd, ActionStatus } from "../../core/wiring/actionStatus";
 import type { Picked } from "./sheetState";
 
-export const ACTION_HEIGHT = 50;
-export const END_HEIGHT = 28;
+const ACTION_HEIGHT = 50;
+const END_HEIGHT = 28;
 export const CONTROL_HEAD = 28;
 export const SERVE_HEIGHT = 24;
 const GROUP_HEIGHT = 30;

@@ -35,7 +35,7 @@ const SHOWN_WORDS = 50;
 let end: () => void = () => undefined;
 
 /** The address that is opened: with the token and who is asking. Null where it is no address of a page. */
-export function tunedAddress(address: string, token: string, editor: string): URL | null {
+function tunedAddress(address: string, token: string, editor: string): URL | null {
   let url: URL;
   try {
     url = new URL(address.includes("://") ? address : `http://${address}`);

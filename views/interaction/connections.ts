@@ -73,7 +73,7 @@ function serveAt(layout: Pick<Layout, "controls">, id: string, index: number): S
 }
 
 /** The port by which a control serves an action when none is named: its best, or the first fitting one that does not serve it yet. */
-export function bestPort(control: Control, action: Action): Port | null {
+function bestPort(control: Control, action: Action): Port | null {
   const used = new Set((control.serves as readonly Serve[]).filter((s) => s.action === action.name).map((s) => s.port));
   const best = fittingServe(control.kind, action)?.port;
   if (best !== undefined && !used.has(best) && portFits(best, action.kind)) return best;

@@ -16,7 +16,6 @@ export interface Modifiers {
   readonly shift: boolean;
   readonly alt: boolean;
 }
-export const NO_MODIFIERS: Modifiers = { shift: false, alt: false };
 
 /** Where a pointer is in its way; `about`: what was pressed. */
 export type DragState<T> =

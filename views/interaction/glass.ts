@@ -29,7 +29,7 @@ import {
 } from "./glassGesture";
 
 /** Movement below this is a click, CSS px. */
-export const CLICK_PX = 3;
+const CLICK_PX = 3;
 /** Where a pointer is in its way on the glass. */
 export type GlassState = DragState<GlassGesture>;
 export const GLASS_AT_REST: GlassState = IDLE;

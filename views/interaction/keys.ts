@@ -21,6 +21,7 @@ const PLACED: Readonly<Record<string, string>> = { "[": "BracketLeft", "]": "Bra
 /**
  * Whether a stroke is a key of the table: modifiers (`mod+`: Ctrl or Cmd, `shift+`) and then a letter, a digit, a sign, or the name of a
  * key in small letters (`escape`, `arrowup`). With Alt held no key of the table is meant.
+ * @internal exported for its test
  */
 export function strokeFits(stroke: Stroke, written: string): boolean {
   const mod = written.startsWith("mod+");
@@ -59,7 +60,7 @@ function worksFor(row: KeyRow, owner: KeyOwner): boolean {
   }
 }
 
-/** The commands of a stroke in a place, in the order of the table; the first that has something to do is meant. */
+/** The commands of a stroke in a place, in the order of the table; the first that has something to do is meant. @internal exported for its test */
 export function commandsFor(stroke: Stroke, place: KeyPlace, owner: KeyOwner): readonly string[] {
   return KEY_TABLE.filter((row) => row.place === place && worksFor(row, owner)).flatMap((row) =>
     row.keys.filter(([key]) => strokeFits(stroke, key)).map(([, command]) => command),

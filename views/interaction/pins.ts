@@ -54,7 +54,7 @@ export interface PinStep {
 /** Touch ids of pins begin here: no pointer of the browser has them. */
 export const FIRST_PIN_ID = 90_000;
 export const isPinId = (id: number): boolean => id >= FIRST_PIN_ID;
-/** More fingers than two hands have are no help to anybody. */
+/** More fingers than two hands have are no help to anybody. @internal exported for its test */
 export const MOST_PINS = 10;
 /** Of a longer movement its end is kept, ms. */
 const LONGEST_PATH_MS = 10_000;
@@ -166,7 +166,7 @@ function loop(pin: Pin, t: number, speed: LoopSpeed | null): Changed {
   return { pin: { ...pin, isDown: true, state: { kind: "still" } }, events: pin.isDown ? [] : [event(pin, t, "down", pin)] };
 }
 
-/** What sort of movement a path is. */
+/** What sort of movement a path is. @internal exported for its test */
 export function loopSort({ path }: Pick<Pin, "path">, reachPx: number): "round" | "flick" | "press" {
   const [first] = path;
   const last = path[path.length - 1];
@@ -174,7 +174,7 @@ export function loopSort({ path }: Pick<Pin, "path">, reachPx: number): "round" 
   return near(first, last) <= reachPx ? "round" : "flick";
 }
 
-/** Where a looped finger is, and whether it is down, so long after the loop began at true speed. */
+/** Where a looped finger is, and whether it is down, so long after the loop began at true speed. @internal exported for its test */
 export function loopAt(pin: Pick<Pin, "path">, ms: number, reachPx: number): { readonly isDown: boolean; readonly at: Point } {
   const sort = loopSort(pin, reachPx);
   if (sort === "press") return { isDown: ms % PRESS_EVERY_MS < PRESS_MS, at: pin.path[0] };

@@ -136,8 +136,8 @@ test("an input that stands by several actions is walked to once, and an action t
   const start: ConnectionStart = { kind: "action", name: "horn", side: "hardware" };
   const doubled = { layout, ends: [...ends, "end key KeyW", "end key KeyW"] };
   expect(fittingEnds(doubled, start).filter((key) => key === "end key KeyW")).toHaveLength(1);
-  const bound = layout.actions.find((a) => a.name === "horn")!.keys[0]?.code;
-  if (bound) expect(fittingEnds({ layout, ends: [`end key ${bound}`] }, start)).toEqual([]);
+  const bound = layout.actions.find((a) => a.name === "horn")!.keys[0].code;
+  expect(fittingEnds({ layout, ends: [`end key ${bound}`] }, start)).toEqual([]);
 });
 
 test("movement, release and keys without a wire mean nothing", () => {

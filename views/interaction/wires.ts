@@ -8,7 +8,7 @@ import { meets, targetKey, targetOf, whyNot, type ConnectionStart, type Connecti
 import { dragStep, IDLE, type DragState, type Modifiers, type WindowPoint } from "./drag";
 
 /** A press must go this far before it draws, CSS px. */
-export const WIRE_DRAG_PX = 4;
+const WIRE_DRAG_PX = 4;
 
 /** A wire being drawn. `over`: the end under the pointer or the focus; `why`: why that one does not fit, or null. */
 export interface ConnectionDrag {
@@ -103,7 +103,7 @@ export function wireStep(state: WireState, input: WireInput, world: WireWorld): 
   }
 }
 
-/** The keys of the ends that a wire from here fits, in the order of the sheet; an input that stands by several actions is walked to once. */
+/** The keys of the ends that a wire from here fits, in the order of the sheet; an input that stands by several actions is walked to once. @internal exported for its test */
 export function fittingEnds({ layout, ends }: WireWorld, start: ConnectionStart): readonly string[] {
   return [...new Set(ends)].filter((key) => {
     const target = targetOf(key);

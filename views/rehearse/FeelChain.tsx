@@ -87,7 +87,7 @@ function stepWords({ step, isLatched }: FeelState): string {
 }
 
 /** The chain in figures: what the thumb does, what each action gets, and what an eased one is on its way to. */
-export function wordsOf(now: FeelState): string {
+function wordsOf(now: FeelState): string {
   const actions = now.actions.map(({ name, value, toward }) => `${name} ${valueText(value)}${toward === null ? "" : ` toward ${valueText(toward)}`}`);
   return [stepWords(now), ...actions].filter((w) => w !== "").join(" · ");
 }

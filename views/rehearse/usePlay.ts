@@ -37,7 +37,7 @@ const readsSecondButton = (actions: readonly Action[]) => actions.some((a) => a.
 const shapeOf = (actions: readonly Action[]) => actions.map((a) => `${a.kind} ${a.name}`).join("\n");
 
 /** The game that is played: the tug, or the yard, built anew when a word or a kind changes, and when it is started again. */
-export function useGame(actions: readonly Action[], isYard: boolean, run: number) {
+function useGame(actions: readonly Action[], isYard: boolean, run: number) {
   const shape = shapeOf(actions);
   // eslint-disable-next-line react-hooks/exhaustive-deps
   return useMemo(() => (isYard ? createYard(actions) : createTug()), [isYard, shape, run]);

@@ -18,7 +18,8 @@ import type { Measure } from "../../core/checks/finding";
 
 /** A column of the grid: a screen, or a folded group as one. */
 type Column =
-  { readonly kind: "screen"; readonly place: number } | { readonly kind: "folded"; readonly name: string | null; readonly places: readonly number[] };
+  | { readonly kind: "screen"; readonly place: number }
+  | { readonly kind: "folded"; readonly name: string | null; readonly places: readonly number[] };
 
 export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
   const { layout, screens, faces, judged } = useFaces();

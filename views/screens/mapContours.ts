@@ -67,7 +67,7 @@ function textOf(value: number, steps: readonly number[], unit: Measure["unit"]):
 
 const round = (value: number) => Math.round(value * 100) / 100;
 
-/** Round values between two, one, two or five times a power of ten apart. */
+/** Round values between two, one, two or five times a power of ten apart. @internal exported for its test */
 export function niceSteps(from: number, to: number): number[] {
   if (!(to > from)) return Number.isFinite(from) ? [from] : [];
   const rough = (to - from) / MOST;

@@ -22,7 +22,7 @@ import { createKeeper } from "./keeper";
 import type { Gesture, Notice, Session, SessionState } from "./state";
 import { benchScreenOf } from "./screens";
 
-export type { Edit, Gesture, Notice, Session, SessionState } from "./state";
+export type { Edit, Session, SessionState } from "./state";
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
 

@@ -111,7 +111,7 @@ function layoutFrom(of: Layout, settled: Layout): Layout {
 }
 
 /** The words of a taken proposal in the history. */
-export function takenWords({ settled, before, after, request, of }: Proposal, ways: readonly WayOut[]): string {
+function takenWords({ settled, before, after, request, of }: Proposal, ways: readonly WayOut[]): string {
   const screens = request.screens.length === 1 ? request.screens[0].name : `${request.screens.length} screens`;
   return `settle ${screens}: ${goneWords(distinctTally(before), distinctTally(after))}; ${movedWords(settled.moves)}${ways.map((way) => `; with ${wayWords(of, way)}`).join("")}`;
 }

@@ -23,7 +23,7 @@ export function backdropIn(bench: Workbench, moment: string | null): Workbench {
 }
 
 /** Paints the backdrop over (0, 0, w, h). A picture that has not come in yet leaves the plain night. */
-export function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number): void {
+function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number): void {
   if (bench.picture) {
     ctx.fillStyle = NIGHT;
     ctx.fillRect(0, 0, w, h);

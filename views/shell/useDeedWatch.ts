@@ -8,7 +8,7 @@ import { tickOff } from "./deeds";
 
 const isEditOf = (now: SessionState, before: SessionState) => now.id === before.id && now.history.past.length > before.history.past.length;
 
-/** Whether a screen has lost its last blocker or warning, the player being the same. */
+/** Whether a screen has lost its last blocker or warning, the player being the same. @internal exported for its test */
 export function isMended(now: SessionState["findings"], before: SessionState["findings"]): boolean {
   const grave = (of: SessionState["findings"], screen: string) => (screen in of ? of[screen].tally.blocker + of[screen].tally.warning : null);
   return Object.keys(before).some((screen) => (grave(before, screen) ?? 0) > 0 && grave(now, screen) === 0);

@@ -5,7 +5,21 @@
 
 /** How a path is drawn. `solid` and `quiet` are filled. */
 export type Stroke =
-  "ink" | "muted" | "dash" | "dashdot" | "accent" | "solid" | "quiet" | "hit" | "land" | "zone" | "reach" | "stretch" | "blocker" | "warning" | "note";
+  | "ink"
+  | "muted"
+  | "dash"
+  | "dashdot"
+  | "accent"
+  | "solid"
+  | "quiet"
+  | "hit"
+  | "land"
+  | "zone"
+  | "reach"
+  | "stretch"
+  | "blocker"
+  | "warning"
+  | "note";
 export type Drawing = Partial<Readonly<Record<Stroke, string>>>;
 
 const c = (x: number, y: number, r: number) => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;

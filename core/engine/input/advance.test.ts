@@ -163,20 +163,19 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
   );
 });
 
+/** Whether a value of a kind is a number, or several, in its range. */
+const IN_RANGE = {
+  press: (value: unknown) => typeof value === "boolean",
+  axis: (value: number) => Math.abs(value) <= 1,
+  vector: ([x, y]: readonly [number, number]) => Math.hypot(x, y) <= 1 + 1e-9,
+  motion: ([x, y]: readonly [number, number]) => Number.isFinite(x) && Number.isFinite(y),
+};
+
 test("every value stays in its range and is a number", () => {
   fc.assert(
     fc.property(playing, ([layout, on, events]) => {
       for (const { values } of replay(layout, resolveLayout(layout, on), events, { hz: HZ }))
-        for (const action of layout.actions) {
-          const value = values[action.name];
-          if (action.kind === "press") expect(typeof value).toBe("boolean");
-          else if (action.kind === "axis") expect(Math.abs(value as number)).toBeLessThanOrEqual(1);
-          else {
-            const [x, y] = value as [number, number];
-            expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
-            if (action.kind === "vector") expect(Math.hypot(x, y)).toBeLessThanOrEqual(1 + 1e-9);
-          }
-        }
+        for (const { name, kind } of layout.actions) expect([kind, IN_RANGE[kind](values[name] as never)]).toEqual([kind, true]);
     }),
     { numRuns: 60 },
   );

@@ -173,7 +173,7 @@ export function* replayTicks(layout: PlayedLayout, resolved: Resolved, events: I
   for (const { t, values } of replaySteps(prepareInput(layout, resolved, hz), events, moment)) yield { t, values };
 }
 
-/** All frames of a trace at once. */
+/** All frames of a trace at once. @internal exported for its test */
 export function replay(layout: PlayedLayout, resolved: Resolved, events: readonly InputEvent[], how: Replay): TickOutput[] {
   return [...replayTicks(layout, resolved, events, how)];
 }

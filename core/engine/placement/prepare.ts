@@ -81,7 +81,7 @@ export interface PartsReader {
   placement(placement: Placement | PlainPlacement): ReadyPlacement;
 }
 /** Reads every part anew. */
-export const READ_ANEW: PartsReader = { control: (control, override) => readyControl(control, override, readyPlacement), placement: readyPlacement };
+const READ_ANEW: PartsReader = { control: (control, override) => readyControl(control, override, readyPlacement), placement: readyPlacement };
 
 /** Reads every length of a layout and applies its arrangements. */
 export function prepareLayout<L extends PlacedLayout>(layout: L): PreparedLayout<L> {

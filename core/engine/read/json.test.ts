@@ -45,11 +45,9 @@ test("every value says from which byte to which it stands", () => {
         const part = new TextDecoder().decode(bytes.subarray(node.at, node.end));
         expect(JSON.parse(part)).toEqual(plain(node));
         if (node.is === "list") (node.value as Node[]).forEach(check);
-        if (node.is === "object")
-          for (const entry of node.value as Entry[]) {
-            expect(bytes[entry.at]).toBe(34);
-            check(entry.node);
-          }
+        const entries = node.is === "object" ? (node.value as Entry[]) : [];
+        expect(entries.every((entry) => bytes[entry.at] === 34)).toBe(true);
+        entries.forEach((entry) => check(entry.node));
       };
       check(read(bytes).root!);
     }),
@@ -62,13 +60,14 @@ test("a text that breaks off is a fault within it, and what was read before stay
     const { root, fault } = readJson(bytes.subarray(0, length));
     expect(fault).not.toBeNull();
     expect(fault!.at).toBeLessThanOrEqual(length);
-    if (length > 0) expect(root!.end).toBe(-1);
+    expect(root?.end ?? -1).toBe(-1);
   }
   const { root } = readJson(bytes.subarray(0, 8));
   expect(plain(root!)).toEqual({ a: [1] });
 });
 
 test("whatever bytes come, it neither throws nor takes what the platform refuses", () => {
+  let [refused, taken] = [0, 0];
   const pieces = fc.constantFrom(...'{}[]:,"\\-+.eE0123 ntf\n', "true", "null", '"a"', "\\u00e9", "\\ud83d\\ude24", "1e5");
   fc.assert(
     fc.property(
@@ -78,16 +77,17 @@ test("whatever bytes come, it neither throws nor takes what the platform refuses
       ),
       (bytes) => {
         const { root, fault } = readJson(bytes);
-        if (fault) {
-          expect(fault.at).toBeGreaterThanOrEqual(0);
-          expect(fault.at).toBeLessThanOrEqual(bytes.length);
-          return;
-        }
-        expect(plain(root!)).toEqual(JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes)));
+        const at = fault?.at ?? 0;
+        expect(at >= 0 && at <= bytes.length).toBe(true);
+        if (fault) refused += 1;
+        else taken += 1;
+        const same = fault ? null : JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+        expect(fault ? null : plain(root!)).toEqual(same);
       },
     ),
     { numRuns: 3000 },
   );
+  expect(Math.min(refused, taken)).toBeGreaterThan(30);
 });
 
 test.each([

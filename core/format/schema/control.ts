@@ -137,7 +137,7 @@ const swipeFeel = record({
 }).prefault({});
 
 /** A press given again: ms, the interval 1 or more. */
-export const repeatSchema = record({
+const repeatSchema = record({
   delayMs: notNegative,
   intervalMs: z.number("must be a number of 1 or more").min(1, "must be a number of 1 or more"),
   restMs: notNegative.default(0),

@@ -90,14 +90,14 @@ const sizeSchema = lengthSchema.refine((text) => {
 
 const fraction = numberIn(0, 1);
 /** Two fractions, 0…1, of a frame or a box. */
-export const pointSchema = z.tuple([fraction, fraction], "must be two fractions from 0 to 1, such as [0,1]");
+const pointSchema = z.tuple([fraction, fraction], "must be two fractions from 0 to 1, such as [0,1]");
 /** Two lengths: across, down. */
 export const lengthPair = z.tuple([lengthSchema, lengthSchema], 'must be two lengths, such as ["12mm","8u"]');
 /** Two lengths above 0: width, height. */
 export const sizePair = z.tuple([sizeSchema, sizeSchema], 'must be two lengths above 0, such as ["12mm","8u"]');
 
 /** A frame that is no cluster's. */
-export const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
+const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
 const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
 
 const clampSchema = record({ minMm: positive.optional(), maxMm: positive.optional() }).refine(

@@ -15,11 +15,14 @@ export function useValues(lanes: Lanes, values: RefObject<ActionValues>, onFrame
   const { log, now } = lanes;
   useEffect(() => {
     let written = 0;
+    let writtenTick: number | null = null;
     return onFrame(() => {
       const time = performance.now();
-      if (time - written < WRITTEN_EVERY_MS) return;
-      written = time;
       const { cursor } = now.current;
+      // A tick that is read is shown at once: it stands until another is.
+      if (cursor === writtenTick && time - written < WRITTEN_EVERY_MS) return;
+      written = time;
+      writtenTick = cursor;
       const kept = keptOf(log);
       const read = cursor !== null && cursor >= kept.first && cursor < kept.end ? cursor : null;
       log.actions.forEach(({ name }, i) => {

@@ -14,7 +14,7 @@ export const FATE_WORDS: Readonly<Record<TouchFate, string>> = {
   nothing: "by nothing",
 };
 /** The night shades: the glass is dark in both themes. */
-export const FATE_TONES: Readonly<Record<TouchFate, string>> = { meant: "#8ea2ff", another: "#e0b050", game: "#9db4c0", nothing: "#ff8a7a" };
+const FATE_TONES: Readonly<Record<TouchFate, string>> = { meant: "#8ea2ff", another: "#e0b050", game: "#9db4c0", nothing: "#ff8a7a" };
 
 /** A disc for meant, a diamond for another, a triangle for the game, a cross for nothing; about the origin, `r` half its size. */
 export function FateShape({ fate, r, isHollow = false }: { fate: TouchFate; r: number; isHollow?: boolean }) {

@@ -25,7 +25,7 @@ export interface StageNow {
 }
 
 /** A take as it is played: on its own layout, screen and hand, or carried to those of the stage. */
-export function takeOnStage({ take, on }: Pick<OpenTake, "take" | "on">, asItWas: boolean, now: StageNow): Result<{ take: Take; layout: Layout }> {
+function takeOnStage({ take, on }: Pick<OpenTake, "take" | "on">, asItWas: boolean, now: StageNow): Result<{ take: Take; layout: Layout }> {
   if (asItWas && on) return { ok: true, value: { take, layout: on } };
   const { handed, playerSize } = now.playerView;
   const isItsOwn =

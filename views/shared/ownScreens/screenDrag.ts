@@ -4,7 +4,9 @@ import type { Screen } from "../../../core/format/types";
 export type Side = "left" | "top" | "right" | "bottom";
 /** What is taken hold of. A cut-out by its place in the list: all of it, or its lower right corner. */
 export type ScreenHandle =
-  { readonly kind: "inset" | "edge"; readonly side: Side } | { readonly kind: "corner" } | { readonly kind: "cutout" | "cutout size"; readonly index: number };
+  | { readonly kind: "inset" | "edge"; readonly side: Side }
+  | { readonly kind: "corner" }
+  | { readonly kind: "cutout" | "cutout size"; readonly index: number };
 
 const within = (value: number, most: number) => Math.round(Math.max(0, Math.min(most, value)));
 
