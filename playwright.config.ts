@@ -7,7 +7,7 @@ const PORT = Number(process.env.E2E_PORT ?? 4327);
 export default defineConfig({
   testDir: "e2e",
   // Generous: a stuck test ends after minutes, and a busy machine fails nothing.
-  timeout: 600_000,
+  timeout: 300_000,
   expect: { timeout: 120_000 },
   fullyParallel: true,
   workers: 2,

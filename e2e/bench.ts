@@ -123,7 +123,7 @@ export async function figure(of: Locator, attribute: string): Promise<number> {
   return Number(await of.getAttribute(attribute));
 }
 
-/** Whether the storm runs these tests, which takes its time. */
+/** Whether the storm runs these tests (npm run storm -- browser), which takes its time. */
 export const isStorm = process.env.NODULUM_TIMES !== undefined;
 
 /** As noViolations, in the storm alone: within `npm test` each view is looked at once in each theme (views.spec.ts). */

@@ -1,7 +1,7 @@
 /** What starting and testing share: installing what is missing or stale, building what has changed. Node built-ins only: it runs before anything is installed. */
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { appendFileSync, existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
 import { writeServiceWorker } from "./offline.mjs";
@@ -19,17 +19,22 @@ export function runBin(name, args, env = {}) {
   return run(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], env);
 }
 
-/** Runs a package's own command beside others; gives its exit code and all it has printed. */
-export const runBeside = (name, args, env = {}) => nodeBeside([join(root, "node_modules", ...binPath(name)), ...args], env);
+/** Runs a package's own command beside others; gives its exit code and all it has printed, which `log`, a file, has as it comes. */
+export const runBeside = (name, args, { env = {}, log = null } = {}) => nodeBeside([join(root, "node_modules", ...binPath(name)), ...args], env, log);
 
 /** Runs a script of this folder beside others, likewise. */
 export const runScriptBeside = (name) => nodeBeside([join(root, "scripts", name)]);
 
-function nodeBeside(args, env = {}) {
+function nodeBeside(args, env = {}, log = null) {
   return new Promise((resolve) => {
     const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env } });
     let text = "";
-    for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => (text += piece));
+    if (log) writeFileSync(log, "");
+    for (const stream of [child.stdout, child.stderr])
+      stream.on("data", (piece) => {
+        text += piece;
+        if (log) appendFileSync(log, piece);
+      });
     child.on("error", (error) => resolve({ code: 1, text: String(error) }));
     child.on("close", (code) => resolve({ code: code ?? 1, text }));
   });

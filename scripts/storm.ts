@@ -1,7 +1,16 @@
 /**
- * The long storm, in six parts: `kills` (a browser killed over and over while it edits), `core` (broken layout files and event streams
- * through the core), `c99` (the same through the port in C under sanitizers, and both engines side by side), `settle` (layouts of every kind settled, and judged by the checks), `files` (hostile files through the browser), `long` (a source folder of 100,000 files, and so many minutes of rehearsal at eight times speed). Without a name all six. Prints what was done and what went wrong; exit 1
- * where something did.
+ * The long storm, in parts:
+ *
+ *   kills    a browser killed over and over while it edits
+ *   core     broken layout files and event streams through the core
+ *   c99      the same through the port in C under sanitizers, and both engines side by side
+ *   settle   layouts of every kind settled, and judged by the checks
+ *   laws     the unit tests, each law tried so many times as often
+ *   browser  the browser tests in the whole of Chromium, with what `npm test` leaves out: larger jobs, and axe in every dialogue; so many times
+ *   files    hostile files through the browser
+ *   long     a source folder of 100,000 files, and so many minutes of rehearsal at eight times speed
+ *
+ * Without a name all of them. Prints what was done and what went wrong; exit 1 where something did.
  */
 import { fork, spawn } from "node:child_process";
 import { mkdtempSync } from "node:fs";
@@ -17,7 +26,7 @@ import { stormCore, type CoreReport } from "./stormCore";
 const PORT = 4378;
 const baseURL = `http://127.0.0.1:${PORT}`;
 const launchOptions = config.use!.launchOptions!;
-const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, settle: 300, files: 500, long: 60 } as const;
+const PARTS = { kills: 200, core: 1_000_000, c99: 1_000_000, settle: 300, laws: 10, browser: 1, files: 500, long: 60 } as const;
 type Part = keyof typeof PARTS;
 
 /** Serves the application for the time of some work. */
@@ -86,6 +95,18 @@ const c99 = (times: number) => tested("the port in C", ["ports"], { NODULUM_C99_
 /** The laws of Settle, with so many layouts of every kind. */
 const settle = (times: number) => tested("settle", ["core/settle/settle.test"], { NODULUM_SETTLE_RUNS: String(times) });
 
+/** The laws of the unit tests, each tried so many times as often. */
+const laws = (times: number) => tested("the laws", [], { NODULUM_TIMES: String(times) });
+
+/** The browser tests in the whole of Chromium, so many times. */
+function browser(times: number): Promise<readonly string[]> {
+  const child = spawn(process.execPath, [join("node_modules", "@playwright", "test", "cli.js"), "test", `--repeat-each=${times}`, "--reporter=line"], {
+    stdio: "inherit",
+    env: { ...process.env, NODULUM_TIMES: "1", CHROMIUM: "/usr/bin/chromium" },
+  });
+  return new Promise((resolve) => child.on("close", (code) => resolve(code === 0 ? [] : [`the browser tests ended with ${code}`])));
+}
+
 const coreLine = (r: CoreReport) =>
   `${r.times} files, ${r.filesTaken} taken, and ${r.times} streams, ${r.tracesTaken} taken; slowest ${r.slowestMs.toFixed(0)} ms (seed ${r.slowestSeed}), most memory ${r.mostMib.toFixed(0)} MiB`;
 
@@ -123,7 +144,7 @@ async function core(times: number, seed: number): Promise<readonly string[]> {
   return done.flatMap(({ fault }) => (fault === null ? [] : [fault]));
 }
 
-const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, settle, files, long };
+const RUN: Readonly<Record<Part, (count: number, seed: number) => Promise<readonly string[]>>> = { kills, core, c99, settle, laws, browser, files, long };
 
 const [asked, ...figures] = process.argv.slice(2);
 if (asked === "core-part") {
@@ -135,7 +156,7 @@ if (asked === "core-part") {
   const wrong = (asked !== undefined && !Object.hasOwn(RUN, asked)) || figures.some((f) => !Number.isInteger(Number(f)) || Number(f) < 1);
   if (wrong) {
     console.error(
-      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99, settle, files or long, both figures whole, such as npm run storm -- kills 200 7",
+      "Write npm run storm, or npm run storm -- PART COUNT SEED: a part is kills, core, c99, settle, laws, browser, files or long, both figures whole, such as npm run storm -- kills 200 7",
     );
     process.exit(2);
   }

@@ -120,7 +120,7 @@ async function browserPieces({ port, browser }) {
     rmSync(file, { force: true });
     const args = ["test", `--shard=${piece}/${PIECES}`, "--workers=1", "--reporter=list,json", `--output=${output}`];
     const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
-    const done = await runBeside("playwright", args, env);
+    const done = await runBeside("playwright", args, { env, log: join(results, `browser-${piece}.log`) });
     const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
     reportRunner(`browser tests ${piece} of ${PIECES}`, since, { ...done, file, read });
   }

@@ -8,7 +8,7 @@ import { repeated } from "../../test/repeated";
 
 const spoiled = fc
   .integer({ min: 0, max: 1_000_000 })
-  .map((seed) => spoiledLayout(seed, { controls: 6, screens: 2, moments: 1 }))
+  .map((seed) => spoiledLayout(seed, { controls: 5, screens: 2, moments: 1 }))
   .filter((one) => one !== null && countAsked(one.request) > 0)
   .map((one) => one!.request);
 
