@@ -345,7 +345,14 @@ test("the browser's own gestures stay away from the glass, a button that asks fo
   );
   expect(menu).toBe(true);
   await hand.up(1);
+  await frames(page);
   expect(await page.evaluate(() => (window as any).buzzed)).toEqual([20]);
+  // Each press buzzes.
+  await hand.down(1, leap.x, leap.y);
+  await frames(page);
+  await hand.up(1);
+  await frames(page);
+  expect(await page.evaluate(() => (window as any).buzzed)).toEqual([20, 20]);
   const none = await page.evaluate(async () => {
     const { play } = (await import("/runtime/none.js" as string)) as any;
     const handle = play("anything", {});

@@ -145,6 +145,13 @@ test("what lies under ground is raised, and nothing moves for it", () => {
   expect([held.kind, held.layout.controls.map((c) => c.id)]).toEqual(["settled", ["lamp", "pump"]]);
 });
 
+test("what is held keeps its place among the others: the ground goes below it", () => {
+  const controls = [pinned("pump", "button", [40, 40], 12), pinned("horn", "button", [120, 40], 12), pinned("lamp", "touchpad", [45, 40], [60, 50])];
+  const order = (held: string[]) => settle({ ...requestFor(layoutOf(controls), [GLASS], RIGHT), held }).layout.controls.map((c) => c.id);
+  expect(order([])).toEqual(["horn", "lamp", "pump"]);
+  expect(order(["pump"])).toEqual(["lamp", "pump", "horn"]);
+});
+
 const inCluster = (id: string, cluster: string, x: number) => ({
   ...pinned(id, "button", [0, 0], 10),
   placement: { kind: "pin", frame: { cluster }, anchor: [0, 0.5], pivot: [0, 0.5], offset: [`${x}mm`, "0mm"], size: ["10mm", "10mm"] },
