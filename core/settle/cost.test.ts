@@ -1,7 +1,7 @@
 /** The cost of a change, added up anew from where everything stands before and after. */
 import { GLASS, layoutOf, pinned, RIGHT } from "../../test/glass";
 import { requestFor, spoiledLayout } from "../../test/spoiled";
-import { resolveLayout } from "../engine/placement/resolve";
+import { resolveLayout, type ResolvedControl } from "../engine/placement/resolve";
 import { pxPerMm } from "../engine/placement/screen";
 import type { Layout } from "../format/types";
 import type { SettleRequest } from "./request";
@@ -14,7 +14,7 @@ function costByDefinition({ layout, screens, faces, weights }: SettleRequest, af
     const squares = scenarios.flatMap(({ screen, view, mm }) => {
       const [was, is] = [layout, after].map((one) => resolveLayout(one, screen, view).controls.find((at) => at.id === id));
       if (!was || !is) return [];
-      const by = (of: (at: typeof was) => number) => ((of(is) - of(was)) / mm) ** 2;
+      const by = (of: (at: ResolvedControl) => number) => ((of(is) - of(was)) / mm) ** 2;
       const centre = by(({ visual: v }) => v.x + v.w / 2) + by(({ visual: v }) => v.y + v.h / 2);
       const picture = by(({ visual }) => visual.w) + by(({ visual }) => visual.h);
       return [centre + picture + (by(({ hit }) => hit.w) + by(({ hit }) => hit.h)) / 4];
