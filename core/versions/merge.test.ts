@@ -110,6 +110,14 @@ describe("two sides of one layout", () => {
   });
 });
 
+test("of several of one's own edits that meet nothing any more, what is handed out has all of them", () => {
+  const mine = madeOf(harbour, [inner(0.2), (l) => changeFeel(l, "helm", { outer: 0.9 })]);
+  const without = must(removePlaceables(harbour, ["helm"]));
+  const { lost } = merge({ written: harbour, records: mine.records }, [recorded(harbour, without, { by: "you" })]);
+  expect(lost.map(({ whose }) => whose)).toEqual(["own"]);
+  expect(lost[0].layout).toEqual(mine.layout);
+});
+
 describe("the log", () => {
   const share = (value: number) => (l: Layout) => changeLayout(l, { scale: { ...l.scale, share: value } });
 

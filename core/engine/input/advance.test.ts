@@ -56,6 +56,8 @@ test("curves shape what is given, and a stick without travel gives nothing", () 
   expect(half({ curve: { kind: "power", exponent: 2 } })).toBeCloseTo(0.25, 9);
   expect(half({ curve: { kind: "full" } })).toBe(1);
   expect(half({ curve: { kind: "bezier", x1: 0.25, y1: 0.1, x2: 0.25, y2: 1 } })).toBeCloseTo(0.8024, 3);
+  // A curve that goes beyond 1 gives 1.
+  expect(half({ curve: { kind: "bezier", x1: 0.1, y1: 2, x2: 0.4, y2: 2 } })).toBe(1);
   expect(half({ travel: "0px" })).toBe(0);
 });
 
