@@ -1,6 +1,7 @@
 /** Browser tests: whole jobs in headless Chromium against the built application. */
 import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
+import { BROWSERS } from "./scripts/browsers.mjs";
 
 const PORT = Number(process.env.E2E_PORT ?? 4327);
 
@@ -21,7 +22,7 @@ export default defineConfig({
     // Keeping the whole application for every test would cost each a second; the tests of that (offline) allow it.
     serviceWorkers: "block",
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? ["/usr/lib/chromium/chromium-headless-shell", "/usr/bin/chromium"].find(existsSync),
+      executablePath: process.env.CHROMIUM ?? BROWSERS.find((path) => existsSync(path)),
       args: [
         "--no-sandbox",
         "--disable-gpu",

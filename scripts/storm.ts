@@ -102,7 +102,7 @@ const laws = (times: number) => tested("the laws", [], { NODULUM_TIMES: String(t
 function browser(times: number): Promise<readonly string[]> {
   const child = spawn(process.execPath, [join("node_modules", "@playwright", "test", "cli.js"), "test", `--repeat-each=${times}`, "--reporter=line"], {
     stdio: "inherit",
-    env: { ...process.env, NODULUM_TIMES: "1", CHROMIUM: "/usr/bin/chromium" },
+    env: { ...process.env, NODULUM_TIMES: "1" },
   });
   return new Promise((resolve) => child.on("close", (code) => resolve(code === 0 ? [] : [`the browser tests ended with ${code}`])));
 }

@@ -4,11 +4,12 @@
  * over all of them and a true exit code.
  *
  *   lane 1   build           browser tests, piece by piece …
- *   lane 2   static checks   unit tests   … and the pieces that are left
+ *   lane 2   static checks   unit tests   … and the pieces that are left, two at a time
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
+import { BROWSERS } from "./browsers.mjs";
 import { ensureInstalled, root, runBeside, runScriptBeside } from "./lib.mjs";
 
 const PARTS = ["all", "static", "unit", "e2e"];
@@ -77,9 +78,6 @@ async function build() {
   reportWhole("build", since, code === 0);
   return code === 0;
 }
-
-/** The browsers that can run the tests, the quickest first: Chromium without its own interface, and Chromium. */
-const BROWSERS = ["/usr/lib/chromium/chromium-headless-shell", "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];
 
 /** Where a browser is; the quickest is installed through apt-get where that may be done. Null where there is none. */
 function findBrowser() {

@@ -16,7 +16,7 @@ export interface Limit {
 
 const KIB = 1024;
 const MIB = 1024 * KIB;
-/** A whole number with a comma between thousands. The platform's own way loads its languages, which costs every page that opens 60 ms. */
+/** Formats a whole number with a comma between thousands. toLocaleString loads locale data, which takes about 60 ms of every page load. */
 const grouped = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ",");
 const count = (most: number, holder: string, what: string): Limit => ({ most, words: `${holder} holds at most ${grouped(most)} ${what}` });
 const letters = (most: number): Limit => ({ most, words: `must have ${most} characters at most` });

@@ -1,14 +1,7 @@
-import { placed, playOn, staged, touch, trueAt } from "../../../test/stage";
+import { placed, playOn, pressButton, staged, touch, trueAt } from "../../../test/stage";
 import type { InputEvent } from "./events";
 
-const button = (feel: object = {}, id = "b", x = 200) => ({
-  id,
-  name: id,
-  kind: "button",
-  placement: placed(x, 300, 100),
-  feel,
-  serves: [{ port: "press", action: id }],
-});
+const button = (feel: object = {}, id = "b", x = 200) => pressButton(id, x, feel);
 const press = (id = "b") => ({ name: id, kind: "press" });
 const one = (feel: object) => staged([button(feel)], [press()]);
 const tap = (from: number, to: number, end: "up" | "cancel" = "up", x = 200): InputEvent[] => [touch(from, "down", x, 300), touch(to, end, x, 300)];

@@ -1,5 +1,5 @@
 /** What goes on when the layout changes while it is played. */
-import { HZ, key, placed, STAGE, staged, touch } from "../../../test/stage";
+import { HZ, key, placed, pressButton, STAGE, staged, touch } from "../../../test/stage";
 import { resolveLayout } from "../placement/resolve";
 import type { Layout } from "../../format/types";
 import { advance } from "./advance";
@@ -8,14 +8,6 @@ import type { InputEvent } from "./events";
 import { prepareInput } from "./setup";
 import { initialState } from "./state";
 
-const button = (id: string, x: number, feel: object = {}) => ({
-  id,
-  name: id,
-  kind: "button",
-  placement: placed(x, 300, 100),
-  feel,
-  serves: [{ port: "press", action: id }],
-});
 const press = (name: string, more: object = {}) => ({ name, kind: "press", ...more });
 const setupOf = (layout: Layout) => prepareInput(layout, resolveLayout(layout, STAGE), HZ);
 
@@ -26,25 +18,25 @@ function changed(before: Layout, first: readonly InputEvent[], after: Layout, th
   const step = advance(is, carryOver(was, state, is), then, 30);
   return { values: step.values, state: step.state };
 }
-const two = staged([button("a", 200), button("b", 400)], [press("a"), press("b")]);
+const two = staged([pressButton("a", 200), pressButton("b", 400)], [press("a"), press("b")]);
 
 test("a held control goes on by its id, wherever it stands in the list; what takes its place starts at rest", () => {
-  const turned = staged([button("b", 400), button("a", 200)], [press("b"), press("a")]);
+  const turned = staged([pressButton("b", 400), pressButton("a", 200)], [press("b"), press("a")]);
   expect(changed(two, [touch(5, "down", 200, 300)], turned).values).toEqual({ a: true, b: false });
   expect(changed(two, [touch(5, "down", 200, 300)], turned, [touch(25, "up", 200, 300)]).values).toEqual({ a: false, b: false });
 });
 
 test("a control that is gone, or is of another kind, lets go as by cancel; its touch holds nothing", () => {
-  const without = staged([button("b", 400)], [press("a"), press("b")]);
+  const without = staged([pressButton("b", 400)], [press("a"), press("b")]);
   const gone = changed(two, [touch(5, "down", 200, 300)], without);
   expect(gone.values).toEqual({ a: false, b: false });
   expect(gone.state.touches.flatMap(({ contains }) => contains)).toEqual([]);
   const pad = { id: "a", name: "a", kind: "dpad", placement: placed(200, 300, 100), serves: [{ port: "right", action: "a" }] };
-  expect(changed(two, [touch(5, "down", 240, 300)], staged([pad, button("b", 400)], [press("a"), press("b")])).values.a).toBe(false);
+  expect(changed(two, [touch(5, "down", 240, 300)], staged([pad, pressButton("b", 400)], [press("a"), press("b")])).values.a).toBe(false);
 });
 
 test("a latch goes on while its button is one, and not on a button that is held", () => {
-  const latched = (feel: object) => staged([button("a", 200, feel)], [press("a")]);
+  const latched = (feel: object) => staged([pressButton("a", 200, feel)], [press("a")]);
   const tap = [touch(2, "down", 200, 300), touch(4, "up", 200, 300)];
   expect(changed(latched({ press: "latch" }), tap, latched({ press: "latch" })).values.a).toBe(true);
   expect(changed(latched({ press: "latch" }), tap, latched({})).values.a).toBe(false);
