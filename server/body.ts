@@ -8,7 +8,7 @@ const HEARD_OUT_BYTES = 4 * MOST_FILE_BYTES;
 
 /** Counts the bytes that are held. */
 export interface HeldBytes {
-  /** A body of so many bytes has come in, and was kept or not. */
+  /** So many bytes of a body are done with: read and released, or never kept. */
   passed(bytes: number): void;
   /** Whether there was room for so many more. */
   take(bytes: number): boolean;
@@ -40,14 +40,18 @@ export async function readBody(request: Request, held: HeldBytes, isBusy: boolea
   let size = 0;
   let taken = 0;
   let refusal: "large" | "busy" | null = isBusy ? "busy" : null;
-  const release = () => {
+  const letGo = () => {
     held.give(taken);
     taken = 0;
+  };
+  const release = () => {
+    held.passed(taken);
+    letGo();
   };
   const refuse = (why: "large" | "busy") => {
     refusal = why;
     bytes = null;
-    release();
+    letGo();
   };
   try {
     for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
@@ -62,10 +66,11 @@ export async function readBody(request: Request, held: HeldBytes, isBusy: boolea
       }
     }
   } catch (error) {
-    release();
+    letGo();
     throw error;
   } finally {
-    held.passed(size);
+    // What is held is done with when it is released.
+    held.passed(size - taken);
   }
   if (size > MOST_FILE_BYTES) return { kind: "large" };
   return refusal === null && bytes ? { kind: "read", bytes: bytes.all(), release } : { kind: "busy" };

@@ -1,6 +1,7 @@
 /** Work that waits for a thread: how much of it, since when it counts, and what it holds. Without threads: those of the test are told when to go on. */
 import { writeLayout } from "../core/format/write";
 import { sampleLayouts } from "../test/samples";
+import { createCollector } from "./collect";
 import { createHeldBytes, readBody } from "./body";
 import { postCheck, MOST_MS } from "./handlers";
 import type { ThreadPool } from "./threadPool";
@@ -79,6 +80,26 @@ test("bodies that wait hold so many bytes together and no more; what is given ba
   first.release();
   expect((await readBody(body(61), held, false)).kind).toBe("busy");
   expect((await readBody(body(60), held, false)).kind).toBe("read");
+});
+
+test("a body counts as done with when it was refused, and when it is released, not while a thread works on it", async () => {
+  const passed: number[] = [];
+  const held = createHeldBytes(100, (bytes) => bytes > 0 && passed.push(bytes));
+  const body = await readBody(asked(new Uint8Array(60)), held, false);
+  if (body.kind !== "read") throw new Error("not read");
+  expect(passed).toEqual([]);
+  await readBody(asked(new Uint8Array(41)), held, false);
+  expect(passed).toEqual([41]);
+  body.release();
+  expect(passed).toEqual([41, 60]);
+});
+
+test("what a large body leaves is collected by itself", async () => {
+  const collectAfter = createCollector();
+  const left = new WeakRef(new ArrayBuffer(1));
+  collectAfter(2 * 1024 * 1024);
+  // A stuck test ends by the limit of all tests.
+  while (left.deref()) await new Promise((resolve) => setTimeout(resolve, 100));
 });
 
 test("a body that breaks off on its way leaves nothing held", async () => {
