@@ -26,6 +26,8 @@ export default defineConfig({
       args: [
         "--no-sandbox",
         "--disable-gpu",
+        // Pages of one context and site share a process, and what it has compiled (e2e/test.ts).
+        "--process-per-site",
         "--disable-quic",
         "--no-first-run",
         "--disable-background-networking",

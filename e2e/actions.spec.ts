@@ -1,5 +1,6 @@
 /** The chain in one picture: wires by pointer and by key, whole chains, kinds, inputs bound by doing, moments, controls from another layout. */
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, control, drag, exportText, middle, noViolationsInStorm, open, openLayout, saved, startLayout } from "./bench";
 
 const action = (page: Page, name: string) => page.locator(`[data-action="${name}"]`);

@@ -1,5 +1,6 @@
 /** Arrangements, clusters, moments; the rail and its screens. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { readFileSync } from "node:fs";
 import { control, drag, middle, open, placeOf, saved, visual } from "./bench";
 

@@ -1,5 +1,6 @@
 /** What is selected, worked on by buttons: copies of look and feel, locks, hiding, room to the neighbours; regions by F6; words in languages; the reading line. And all of it by fingers alone. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import {
   addAction,
   colourAt,

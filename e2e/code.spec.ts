@@ -1,5 +1,6 @@
 /** What the game reads: from its own code, from a list, and back to its code. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { readFileSync } from "node:fs";
 import { noViolationsInStorm, open, startLayout } from "./bench";
 

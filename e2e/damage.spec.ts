@@ -1,6 +1,7 @@
 /** Records damaged by hand in every store: each is reported by name with what can be saved, and all the rest works. */
 import { readFileSync } from "node:fs";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { open, opened, saved, savedState } from "./bench";
 
 const fallen: string[] = [];

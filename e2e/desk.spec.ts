@@ -1,5 +1,6 @@
 /** The runtime at a desk: the mouse is a mouse while no controls are seen, and a finger on them while they are. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { frames, gameBody, LAYOUT, openGame, played, ready } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 } });

@@ -1,5 +1,6 @@
 /** Dressing: words, icons, colours, own pictures, the held look, fading away. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { colourAt, control, exportText, open, saved, more } from "./bench";
 
 const look = (page: Page) => page.getByRole("region", { name: "Look" });

@@ -1,4 +1,5 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { expectTied, control, drag, middle, onGlass, open, placeOf as place, visual, selectionBar } from "./bench";
 
 test("undo and redo take back a whole gesture at a time", async ({ page }) => {

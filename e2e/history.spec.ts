@@ -1,5 +1,6 @@
 /** The history: undo that outlasts everything, going to any edit, states by name, versions compared. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, control, drag, exportText, middle, noViolationsInStorm, open, openLayout, placeOf, saved, visual } from "./bench";
 
 const history = (page: Page) => page.getByRole("complementary", { name: "History" });

@@ -1,5 +1,6 @@
 /** A few hostile files of every sort (npm run storm -- files is the long run). */
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { hostileRun } from "./hostileRun";
 
 /** Enough for every sort to come once. */

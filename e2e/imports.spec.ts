@@ -1,5 +1,6 @@
 /** Importing what is large or hostile: the page goes on, says how far it is, and stops when it is told to. */
-import { expect, test, type Page, type Route } from "@playwright/test";
+import { expect, type Page, type Route } from "@playwright/test";
+import { test } from "./test";
 import { readFileSync } from "node:fs";
 import { strToU8, zipSync } from "fflate";
 import { isStorm, addAction, open, opened, saved } from "./bench";

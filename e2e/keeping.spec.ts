@@ -1,4 +1,5 @@
-import { chromium, expect, test } from "@playwright/test";
+import { chromium, expect } from "@playwright/test";
+import { test } from "./test";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";

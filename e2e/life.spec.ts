@@ -1,5 +1,6 @@
 /** Storage has a whole life: every way in which it can refuse, vanish, lag or be damaged. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, canBeFull, control, exportText, fromMenu, open, openLayout, opened, saved, savedState, setFull, startLayout, word } from "./bench";
 
 /** What a page lets fall: nothing may. */
@@ -208,17 +209,18 @@ test.describe("storage's life", () => {
   });
 
   test("on plain http, without randomUUID, locks and workers, everything goes on", async ({ page, context }) => {
-    await context.addInitScript(() => {
-      Object.defineProperty(crypto, "randomUUID", { value: undefined });
-      Object.defineProperty(navigator, "locks", { value: undefined });
-      Object.defineProperty(navigator, "storage", { value: undefined });
-      Object.defineProperty(window, "Worker", { value: undefined });
-    });
+    const other = await context.newPage();
+    for (const each of [page, other])
+      await each.addInitScript(() => {
+        Object.defineProperty(crypto, "randomUUID", { value: undefined });
+        Object.defineProperty(navigator, "locks", { value: undefined });
+        Object.defineProperty(navigator, "storage", { value: undefined });
+        Object.defineProperty(window, "Worker", { value: undefined });
+      });
     await open(page);
     await startLayout(page, "Plain");
     await addAction(page, "anchor", "press");
     await saved(page);
-    const other = await context.newPage();
     await open(other, "/actions");
     await addAction(other, "buoy", "press");
     await expect(word(page, "buoy")).toBeVisible();

@@ -1,5 +1,6 @@
 /** Texts that are pasted into fields and are far too long: cut at the field's limit, wherever they are pasted. */
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test } from "./test";
 import { open } from "./bench";
 
 const LONG = "long ".repeat(40_000);

@@ -1,7 +1,8 @@
 /** Screens, the later looks: misses with the move that helps, what changed, the map, the report; misses on the bench. */
 import { readFileSync } from "node:fs";
 import { pathToFileURL } from "node:url";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { control, noViolationsInStorm, open, openLayout } from "./bench";
 
 const look = (page: Page, name: string) => page.getByRole("button", { name, exact: true }).click();

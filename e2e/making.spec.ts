@@ -1,5 +1,6 @@
 /** Making: from the ledger, the palette, by key, by drawing; several together; the second side. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, control, drag, dragFromLedger, middle, onGlass, open, placeOf, saved, startLayout } from "./bench";
 
 const tool = (page: Page, name: string) => page.getByRole("group", { name: "Palette" }).getByRole("button", { name });

@@ -1,5 +1,6 @@
 /** What is asked before it is done, told when it is done, and taken back: kinds, words, ends of axes, deletions, drags left in the middle. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import {
   addAction,
   control,

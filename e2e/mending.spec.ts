@@ -1,5 +1,6 @@
 /** Findings: to the place, on the glass, mended at a click, accepted and taken back; limits; keyboard and readers; touch. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { control, drag, middle, noViolations, noViolationsInStorm, onGlass, open, openLayout, placeOf, visual } from "./bench";
 
 const findings = (page: Page) => page.getByRole("region", { name: "Findings on this screen" });

@@ -3,7 +3,8 @@ import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import type { AddressInfo, Server } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, test as base, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test as base } from "./test";
 import { control, drag, exportText, middle, open, openLayout, saved } from "./bench";
 
 const OUT = join(process.cwd(), "out");

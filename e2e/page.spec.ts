@@ -3,7 +3,8 @@ import { execFileSync } from "node:child_process";
 import { readFileSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { pathToFileURL } from "node:url";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { exportText } from "./bench";
 import { frames, Hand, LAYOUT } from "./gamePage";
 

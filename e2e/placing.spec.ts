@@ -1,5 +1,6 @@
 /** Placing: by hand and by number; tethers, spans, landing areas, snapping, aligning, order. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { expectTied, control, drag, middle, onGlass, open, placeOf, typeInto, visual, type Place, more, selectionBar } from "./bench";
 
 const MM = 411 / 25.4;

@@ -1,7 +1,8 @@
 /** The example game as it ships, played by touch; every example of docs/RUNTIME.md run as it stands. */
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { GAME, Hand, openGame, played } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });

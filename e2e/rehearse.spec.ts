@@ -1,5 +1,6 @@
 /** Rehearse: the stage really plays what is chosen; pinned fingers, loops, feel side by side. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { SCREEN_CLASSES, screenOf } from "../core/checks/catalogue";
 import { more, noViolationsInStorm, open, type Place } from "./bench";
 

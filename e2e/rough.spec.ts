@@ -1,6 +1,7 @@
 /** Rough conditions: storage that fills in the middle of something, a clock that jumps, decimal commas, the largest files, every view with the largest layout, and on paper. */
 import { writeFileSync } from "node:fs";
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, canBeFull, control, fromMenu, middle, open, opened, placeOf, saved, savedState, setFull, visual, word } from "./bench";
 
 const fallen: string[] = [];
@@ -78,25 +79,29 @@ test("a database one version older is read with its log and states; its undo goe
   await saved(page);
 });
 
-test("a clock that goes back ten years: edits are saved, undone and listed in the order they were made, and are there after a reload", async ({ page }) => {
-  await page.clock.install({ time: new Date("2026-06-01T10:00:00") });
-  await open(page, "/actions");
-  await addAction(page, "before", "press");
-  await saved(page);
-  await page.clock.setSystemTime(new Date("2016-06-01T10:00:00"));
-  await addAction(page, "after", "press");
-  await saved(page);
-  await page.reload();
-  await expect(word(page, "after")).toBeVisible();
-  await page.getByRole("button", { name: "History" }).click();
-  const rows = page.getByRole("complementary", { name: "History" }).getByRole("listitem");
-  await expect(rows.first()).toContainText("after");
-  await page.getByRole("button", { name: /^Undo: add after/ }).click();
-  await expect(word(page, "after")).toHaveCount(0);
-  await expect(word(page, "before")).toBeVisible();
-  await page.getByRole("button", { name: /^Redo: add after/ }).click();
-  await expect(word(page, "after")).toBeVisible();
-  await saved(page);
+test.describe("with a clock of its own", () => {
+  test.use({ ownContext: true });
+
+  test("a clock that goes back ten years: edits are saved, undone and listed in the order they were made, and are there after a reload", async ({ page }) => {
+    await page.clock.install({ time: new Date("2026-06-01T10:00:00") });
+    await open(page, "/actions");
+    await addAction(page, "before", "press");
+    await saved(page);
+    await page.clock.setSystemTime(new Date("2016-06-01T10:00:00"));
+    await addAction(page, "after", "press");
+    await saved(page);
+    await page.reload();
+    await expect(word(page, "after")).toBeVisible();
+    await page.getByRole("button", { name: "History" }).click();
+    const rows = page.getByRole("complementary", { name: "History" }).getByRole("listitem");
+    await expect(rows.first()).toContainText("after");
+    await page.getByRole("button", { name: /^Undo: add after/ }).click();
+    await expect(word(page, "after")).toHaveCount(0);
+    await expect(word(page, "before")).toBeVisible();
+    await page.getByRole("button", { name: /^Redo: add after/ }).click();
+    await expect(word(page, "after")).toBeVisible();
+    await saved(page);
+  });
 });
 
 /** Types a number into a field as it is written with a comma; gives what the field then holds, with a point. */

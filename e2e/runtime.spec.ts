@@ -1,5 +1,6 @@
 /** The web runtime as it is built, in pages of games, by real touches. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { frames, gameBody, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });

@@ -1,7 +1,8 @@
 /** The parcel *runtime*, taken by the command line and served as a folder: its page plays every sample and every starter by touch. */
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { replay } from "../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { prepareLayout } from "../core/engine/placement/prepare";

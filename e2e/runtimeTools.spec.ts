@@ -1,6 +1,7 @@
 /** What stands beside the runtime: the players' page, the overlay, the hint to turn, what was asked. */
 import { writeFileSync } from "node:fs";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { gameBody, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
 import { noViolations } from "./bench";
 

@@ -1,5 +1,6 @@
 /** “Saved” is always true: what is not saved says so, is tried again, and is not left behind. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { addAction, canBeFull, control, fromMenu, middle, open, openLayout, opened, saved, savedState, setFull, visual, word } from "./bench";
 
 /** Whether leaving the page now would ask. */

@@ -1,5 +1,6 @@
 /** Screens: the shelf with its filter, orders, groups and faces; the grid by pointer and by key; the spans; from a finding to the bench. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { noViolationsInStorm, open, openLayout } from "./bench";
 
 const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();

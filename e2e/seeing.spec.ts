@@ -1,5 +1,6 @@
 /** Seeing: overlays, zoom, true size, backdrops, keep-clear zones; and what the backdrop swallows. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { control, drag, exportText, middle, onGlass, open, placeOf, saved, visual } from "./bench";
 import { plainPng } from "../test/pictures";
 

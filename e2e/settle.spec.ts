@@ -1,5 +1,6 @@
 /** Settle at hand: from five blockers to none in two clicks; moves left out; ways out; misses; by key; held screens. */
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test } from "./test";
 import { readFileSync } from "node:fs";
 import { control, isStorm, middle, noViolationsInStorm, open, opened, openLayout, visual } from "./bench";
 

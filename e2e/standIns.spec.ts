@@ -1,5 +1,6 @@
 /** Games that know nothing of layouts, each in plain JavaScript, played by touch through one script tag: key events, polled keys, a polled pad, a mouse. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { frames, GAME, Hand, LAYOUT, openGame, played } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });

@@ -1,7 +1,8 @@
 /** How the application is started, and that nothing of it is left when whoever started it is gone. */
 import { spawn } from "node:child_process";
 import { connect } from "node:net";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 
 const PORT = 4386;
 const answers = () =>

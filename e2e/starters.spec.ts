@@ -1,5 +1,6 @@
 /** Starters: a layout begun with one, and one's controls brought into a game that has its own words. */
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { addAction, control, fromMenu, noViolationsInStorm, open, opened, saved, startLayout } from "./bench";
 
 test("a layout begins with a starter: named, on the bench, nothing found, everything served", async ({ page }) => {

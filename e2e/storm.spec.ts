@@ -1,5 +1,6 @@
 /** A short storm, one kill of one window and one of two, each after an edit was confirmed; the long one is `npm run storm`. */
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";

@@ -1,5 +1,6 @@
 /** The runtime in pages that strangers wrote: their markup, their style, their loop, several fingers at once. */
-import { expect, test, type CDPSession, type Page } from "@playwright/test";
+import { expect, type CDPSession, type Page } from "@playwright/test";
+import { test } from "./test";
 import { frames, Hand, LAYOUT, openGame, played, ready } from "./gamePage";
 
 test.use({ viewport: { width: 900, height: 420 }, hasTouch: true, isMobile: true });

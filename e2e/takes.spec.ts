@@ -1,6 +1,7 @@
 /** Takes: recorded, kept after the fact, played again, renamed, saved and taken in, compared, looped on the bench; touches and what is told by itself. */
 import { readFile } from "node:fs/promises";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { firstDifference } from "../core/rehearsal/frameDifferences";
 import type { Take } from "../core/rehearsal/take";
 import { noViolationsInStorm, open, opened, typeInto, visual } from "./bench";

@@ -1,5 +1,6 @@
 /** The traces under the glass: they run, stop, are read tick by tick, marked, zoomed, by pointer and by key; sixty actions stay workable. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { noViolationsInStorm, open } from "./bench";
 import { frames } from "./gamePage";
 

@@ -1,5 +1,6 @@
 /** Play in my page: the editor opens the game's own page, which takes every edit at once, says what it asks for in vain, and listens to nobody else. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { open } from "./bench";
 import { GAME, gameBody, serveGame } from "./gamePage";
 

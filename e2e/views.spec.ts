@@ -1,4 +1,5 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./test";
 import { addAction, control, noViolations, open, openLayout, startLayout } from "./bench";
 
 const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];

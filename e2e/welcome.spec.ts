@@ -1,5 +1,6 @@
 /** The first ten minutes: from the welcome to a layout without blockers, by pointer and by keyboard alone; and what a visit finds again. */
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./test";
 import { control, drag, dragFromLedger, exportText, noViolationsInStorm, open, opened, saved } from "./bench";
 
 const deed = (page: Page, name: string) => page.locator(`[data-deed="${name}"]`);

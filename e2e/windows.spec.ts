@@ -1,5 +1,6 @@
 /** Two windows at one layout: it is the same layout, live in both. */
-import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { expect, type BrowserContext, type Page } from "@playwright/test";
+import { test } from "./test";
 import { isStorm, addAction, control, drag, fromMenu, middle, open, placeOf, saved, startLayout, visual } from "./bench";
 
 async function two(context: BrowserContext, path = "/actions"): Promise<[Page, Page]> {

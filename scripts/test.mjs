@@ -1,10 +1,10 @@
 /**
- * `npm test`: installs what is missing, then runs static checks, unit tests, the build and the browser tests in two lanes, one for each of two
- * processors. `npm test -- static`, `-- unit` and `-- e2e` run a part. Prints a line for each part with its time; ends with "N passed, N failed"
+ * `npm test`: installs what is missing, then runs static checks, unit tests, the build and the browser tests in two lanes beside
+ * each other. `npm test -- static`, `-- unit` and `-- e2e` run a part. Prints a line for each part with its time; ends with "N passed, N failed"
  * over all of them and a true exit code.
  *
- *   lane 1   build           browser tests, piece by piece …
- *   lane 2   static checks   unit tests   … and the pieces that are left, two at a time
+ *   lane 1   build           browser tests
+ *   lane 2   static checks   unit tests
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
@@ -104,24 +104,18 @@ function startServer() {
   });
 }
 
-/** The browser tests are cut into so many pieces, which the lanes take as they become free. */
-const PIECES = 14;
-let taken = 0;
+/** How many browser tests run at once: they wait for each other's answers, and three fill what the other lane leaves. */
+const WORKERS = 3;
 
-/** Runs pieces of the browser tests until none is left. */
-async function browserPieces({ port, browser }) {
-  while (taken < PIECES) {
-    taken += 1;
-    const piece = taken;
-    const since = performance.now();
-    const [file, output] = [join(results, `browser-${piece}.json`), join(results, `browser-${piece}`)];
-    rmSync(file, { force: true });
-    const args = ["test", `--shard=${piece}/${PIECES}`, "--workers=1", "--reporter=list,json", `--output=${output}`];
-    const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
-    const done = await runBeside("playwright", args, { env, log: join(results, `browser-${piece}.log`) });
-    const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
-    reportRunner(`browser tests ${piece} of ${PIECES}`, since, { ...done, file, read });
-  }
+async function browserTests({ port, browser }) {
+  const since = performance.now();
+  const file = join(results, "browser.json");
+  rmSync(file, { force: true });
+  const args = ["test", `--workers=${WORKERS}`, "--reporter=list,json", `--output=${join(results, "browser")}`];
+  const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
+  const done = await runBeside("playwright", args, { env, log: join(results, "browser.log") });
+  const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
+  reportRunner("browser tests", since, { ...done, file, read });
 }
 
 /** Builds, and makes ready what the browser tests need; null where they cannot run, which is a failure. */
@@ -150,16 +144,13 @@ const { buildCli } = await import("./build-cli.mjs");
 if (part !== "static") await buildCli();
 if (runs("unit") && spawnSync("cc", ["--version"]).status !== 0) console.log("There is no C compiler here (cc): the port in C is neither built nor tested.");
 
-const prepared = runs("e2e") ? prepareBrowserTests() : Promise.resolve(null);
 const lane1 = async () => {
-  const ready = await prepared;
-  if (ready) await browserPieces(ready);
+  const ready = runs("e2e") ? await prepareBrowserTests() : null;
+  if (ready) await browserTests(ready);
 };
 const lane2 = async () => {
   if (runs("static")) await staticChecks();
   if (runs("unit")) await unitTests();
-  // Browser tests wait for each other's answers: three at a time fill two processors.
-  await Promise.all([lane1(), lane1()]);
 };
 await Promise.all([lane1(), lane2()]);
 console.log(`${passed} passed, ${failed} failed in ${((performance.now() - begun) / 60_000).toFixed(1)} minutes`);
