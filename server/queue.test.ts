@@ -100,6 +100,7 @@ test("what a large body leaves is collected by itself", async () => {
   collectAfter(2 * 1024 * 1024);
   // A stuck test ends by the limit of all tests.
   while (left.deref()) await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(left.deref()).toBeUndefined();
 });
 
 test("a body that breaks off on its way leaves nothing held", async () => {
