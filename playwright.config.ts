@@ -39,5 +39,5 @@ export default defineConfig({
   // `npm test` serves the application for all pieces of the tests.
   webServer: process.env.E2E_SERVED
     ? undefined
-    : { command: `node scripts/serve.mjs ${PORT}`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },
+    : { command: `node scripts/server.mjs ${PORT}`, url: `http://127.0.0.1:${PORT}/layout`, reuseExistingServer: false, timeout: 60_000 },
 });

@@ -1,45 +1,27 @@
 /** The application without its server, newer versions of it, and what its pages may do. */
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
-import type { AddressInfo, Server } from "node:net";
-import { tmpdir } from "node:os";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, type Locator, type Page } from "@playwright/test";
+import { copyOfBuild, rewrite, serveBuild, serveExported } from "./builds";
 import { test as base } from "./test";
 import { control, drag, exportText, middle, open, openLayout, saved } from "./bench";
-
-const OUT = join(process.cwd(), "out");
 
 /** A server of its own for a test, that can be stopped and started again, with another build if wished. */
 interface OwnServer {
   readonly url: string;
   stop(): Promise<void>;
-  start(root?: string): Promise<void>;
+  start(folder?: string): Promise<void>;
 }
-const test = base.extend<{ server: OwnServer }>({
-  server: async ({}, provide) => {
-    const { createApplicationServer } = (await import("../scripts/serve.mjs")) as {
-      createApplicationServer: (root: string) => Server & { closeAllConnections(): void };
+const test = base.extend<{ isExported: boolean; server: OwnServer }>({
+  isExported: [false, { option: true }],
+  server: async ({ isExported }, provide) => {
+    let running = isExported ? await serveExported(0) : await serveBuild(process.cwd(), 0);
+    const { port } = running;
+    const start = async (folder = process.cwd()) => {
+      running = await serveBuild(folder, port);
     };
-    let running: ReturnType<typeof createApplicationServer> | null = null;
-    let port = 0;
-    const start = (root = OUT) =>
-      new Promise<void>((resolve) => {
-        running = createApplicationServer(root);
-        running.listen(port, "127.0.0.1", () => {
-          port = (running!.address() as AddressInfo).port;
-          resolve();
-        });
-      });
-    const stop = () =>
-      new Promise<void>((resolve) => {
-        if (!running) return resolve();
-        running.close(() => resolve());
-        running.closeAllConnections();
-        running = null;
-      });
-    await start();
-    await provide({ url: `http://127.0.0.1:${port}`, stop, start });
-    await stop();
+    await provide({ url: `http://127.0.0.1:${port}`, stop: () => running.stop(), start });
+    await running.stop();
   },
 });
 test.use({ serviceWorkers: "allow" });
@@ -138,12 +120,9 @@ test("a newer version is told, waits for a word, keeps what is typed and unsaved
   const other = await context.newPage();
   await open(other, `${server.url}/layout`);
   // The next build: another page, another worker.
-  const next = join(mkdtempSync(join(tmpdir(), "nodulum-")), "out");
-  cpSync(OUT, next, { recursive: true });
-  const worker = join(next, "sw.js");
-  writeFileSync(worker, readFileSync(worker, "utf8").replace(/const VERSION = "[0-9a-f]+"/, 'const VERSION = "abcdef0123456789"'));
-  const html = join(next, "layout.html");
-  writeFileSync(html, readFileSync(html, "utf8").replace('lang="en"', 'lang="en" data-build="next"'));
+  const next = copyOfBuild();
+  rewrite(join(next, "public"), "sw.js", (text) => text.replace(/const VERSION = "[0-9a-f]+"/, 'const VERSION = "abcdef0123456789"'));
+  rewrite(join(next, ".next", "server"), "layout.html", (text) => text.replace('lang="en"', 'lang="en" data-build="next"'));
   await server.stop();
   await server.start(next);
   await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
@@ -171,6 +150,45 @@ test("a newer version is told, waits for a word, keeps what is typed and unsaved
   await expect(other.getByRole("region", { name: "Shelf" })).toBeVisible();
   await other.getByRole("button", { name: "Load again" }).click();
   await expect(other.getByRole("button", { name: "Load again" })).toHaveCount(0);
+});
+
+test.describe("in a browser that keeps the application as it was exported", () => {
+  test.use({ isExported: true });
+
+  test("this one is announced and taken as any newer version; what was typed and what is kept is there", async ({ page, server }) => {
+    await open(page, `${server.url}/layout`);
+    await kept(page);
+    // A script of this build that the exported one has not.
+    const old = await page.content();
+    const html = readFileSync(join(".next", "server", "app", "layout.html"), "utf8");
+    const [, own] = [...html.matchAll(/<script src="([^"]+)"/g)].find(([, path]) => !old.includes(path))!;
+    const ours = page.locator(`script[src="${own}"]`);
+    await server.stop();
+    await server.start();
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+    const button = page.getByRole("button", { name: "New version" });
+    await expect(button).toBeVisible();
+    await control(page, "helm").click({ position: { x: 8, y: 12 } });
+    const field = page.getByRole("region", { name: "Tray" }).getByRole("textbox").first();
+    await expect(field).toHaveValue("helm");
+    await field.fill("Wheel");
+    await button.click();
+    await expect(page.getByText("typed and not entered")).toBeVisible();
+    await expect(ours).toHaveCount(0);
+    await field.press("Enter");
+    await saved(page);
+    await button.click();
+    await expect(ours).toHaveCount(1);
+    await kept(page);
+    // The server is not needed any more.
+    await server.stop();
+    await page.reload();
+    await expect(ours).toHaveCount(1);
+    await control(page, "helm").click({ position: { x: 8, y: 12 } });
+    await expect(field).toHaveValue("Wheel");
+    await view(page, "Rehearse").click();
+    await expect(page.getByRole("region", { name: "Rehearsal" })).toBeVisible();
+  });
 });
 
 test("no script but its own runs in a page, nothing is asked of anybody else, and it may be installed", async ({ page, server }) => {

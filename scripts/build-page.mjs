@@ -35,9 +35,9 @@ export const carried = async () => ({
   PORT_FILES: JSON.stringify(portFiles()),
 });
 
-// Beside the built application, from where Hand off takes them.
+// Among the files of the application, from where Hand off takes them.
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
-  writeFileSync(join(root, "out", "nodulum-page.js"), await pageScript());
-  writeFileSync(join(root, "out", "nodulum-runtime.json"), JSON.stringify(await runtimeFiles()));
-  writeFileSync(join(root, "out", "nodulum-c99.json"), JSON.stringify(portFiles()));
+  writeFileSync(join(root, "public", "nodulum-page.js"), await pageScript());
+  writeFileSync(join(root, "public", "nodulum-runtime.json"), JSON.stringify(await runtimeFiles()));
+  writeFileSync(join(root, "public", "nodulum-c99.json"), JSON.stringify(portFiles()));
 }

@@ -1,17 +1,17 @@
-/** Builds the route handlers and the thread of checks and reports, each into one file that runs with Node alone. */
+/** Builds the thread in which the route handlers work on layouts into one file that runs with Node alone. */
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { root } from "./lib.mjs";
 import { carried } from "./build-page.mjs";
 
-/** Where they are built to. */
+/** Where it is built to. */
 export const serverFolder = join(root, "dist", "server");
 
 export async function buildServer(outdir = serverFolder) {
   const { build } = await import("esbuild");
   await build({
     define: await carried(),
-    entryPoints: { api: join(root, "server", "api.ts"), layoutThread: join(root, "server", "layoutThread.ts") },
+    entryPoints: { layoutThread: join(root, "server", "layoutThread.ts") },
     outdir,
     outExtension: { ".js": ".mjs" },
     bundle: true,

@@ -7,11 +7,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 const root = mkdtempSync(join(tmpdir(), "nodulum-slow-"));
-writeFileSync(join(root, "layout.html"), "<!doctype html><p>bench</p>");
 const START = `
-import { createApplicationServer } from ${JSON.stringify(join(process.cwd(), "scripts", "serve.mjs"))};
+import { createFront } from ${JSON.stringify(join(process.cwd(), "scripts", "front.mjs"))};
 const times = { headersTimeout: 400, requestTimeout: 500, connectionsCheckingInterval: 100 };
-const server = createApplicationServer(${JSON.stringify(root)}, [], new Map(), times);
+const handle = async (_, response) => void response.end("<p>bench</p>");
+const server = createFront({ pages: new Map([["/layout", ""]]), files: new Map(), handle, times });
 server.listen(0, "127.0.0.1", () => console.log("port " + server.address().port));
 setInterval(() => server.getConnections((_, count) => console.log("open " + count)), 100);
 `;

@@ -2,7 +2,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { appendFileSync, existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
-import { dirname, join, relative } from "node:path";
+import { dirname, join, relative, sep } from "node:path";
 import { fileURLToPath } from "node:url";
 import { writeServiceWorker } from "./offline.mjs";
 
@@ -84,6 +84,7 @@ const CONFIGS = [
   "scripts/build-page.mjs",
   "scripts/build-runtime.mjs",
   "scripts/build-server.mjs",
+  "scripts/built.mjs",
   "scripts/offline.mjs",
   "scripts/service-worker.js",
   "next.config.mjs",
@@ -98,12 +99,15 @@ function filesUnder(dir) {
     .flatMap((entry) => (entry.isDirectory() ? filesUnder(join(dir, entry.name)) : [join(dir, entry.name)]));
 }
 
+/** Files of public/ that the build makes. */
+const isMade = (file) => /^public\/(?:nodulum-[^/]*|sw\.js)$/.test(relative(root, file).split(sep).join("/"));
+
 /** A digest of everything the build is made from. */
 function sourceDigest() {
   const hash = createHash("sha256");
   const files = [...SOURCES.flatMap((dir) => filesUnder(join(root, dir))), ...CONFIGS.map((file) => join(root, file))];
   for (const file of files) {
-    if (/\.test\.tsx?$|\.ndjson$/.test(file) || file.includes(join("c99", "build"))) continue;
+    if (/\.test\.tsx?$|\.ndjson$/.test(file) || file.includes(join("c99", "build")) || isMade(file)) continue;
     hash.update(relative(root, file)).update(readFileSync(file));
   }
   return hash.digest("hex");
@@ -113,10 +117,10 @@ function sourceDigest() {
 export function ensureBuilt() {
   const stamp = join(root, ".next", "nodulum-built");
   const digest = sourceDigest();
-  if (stampMatches(stamp, digest) && existsSync(join(root, "out", "sw.js")) && existsSync(join(root, "dist", "server", "api.mjs"))) return 0;
+  if (stampMatches(stamp, digest) && existsSync(join(root, "public", "sw.js")) && existsSync(join(root, "dist", "server", "layoutThread.mjs"))) return 0;
   console.log("Building…");
   const script = (name) => run(process.execPath, [join(root, "scripts", name)]);
-  const code = runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" }) || script("build-page.mjs") || script("build-server.mjs");
+  const code = script("build-page.mjs") || script("build-server.mjs") || runBin("next", ["build"], { NEXT_TELEMETRY_DISABLED: "1" });
   if (code === 0) {
     writeServiceWorker();
     mkdirSync(dirname(stamp), { recursive: true });

@@ -1,32 +1,26 @@
 /**
- * After a build: writes out/sw.js, the service worker by which the application works without its server. What stands in it are the list of
+ * After a build: writes public/sw.js, the service worker by which the application works without its server. What stands in it are the list of
  * files and a version made of their contents, so that another build is another worker. How it works is in service-worker.js.
  */
 import { createHash } from "node:crypto";
-import { readFileSync, readdirSync, writeFileSync } from "node:fs";
-import { dirname, join, relative, sep } from "node:path";
+import { readFileSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { readBuilt } from "./built.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
-/** What the application needs: pages, scripts, styles, fonts, icons. Payloads of a router that is not used, and the page of what is not there, are left out. */
-const NEEDED = /\.(?:html|js|css|json|webmanifest|svg|png|ico|woff2)$/;
-const LEFT_OUT = /^(?:404|_not-found|index)\.html$|^_next\/(?!static\/)|^sw\.js$|_(?:buildManifest|ssgManifest|clientMiddlewareManifest)\.js$/;
-
-function filesUnder(dir) {
-  return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesUnder(join(dir, entry.name)) : [join(dir, entry.name)]));
-}
+/** What no page asks for: itself, and lists for routers that are not used. */
+const LEFT_OUT = /^\/sw\.js$|_(?:buildManifest|ssgManifest|clientMiddlewareManifest)\.js$/;
 
 /** Writes the worker for what has been built. */
-export function writeServiceWorker(out = join(root, "out")) {
-  const files = filesUnder(out)
-    .map((file) => relative(out, file).split(sep).join("/"))
-    .filter((file) => NEEDED.test(file) && !LEFT_OUT.test(file))
-    .sort();
-  const version = createHash("sha256");
+export function writeServiceWorker(folder = root) {
+  const { pages, files } = readBuilt(folder);
   const template = readFileSync(join(root, "scripts", "service-worker.js"), "utf8");
-  version.update(template);
-  for (const file of files) version.update(file).update(readFileSync(join(out, file)));
-  const paths = files.map((file) => `/${file.replace(/\.html$/, "")}`);
+  const version = createHash("sha256").update(template);
+  const contents = [...pages, ...[...files].filter(([path]) => !LEFT_OUT.test(path)).map(([path, file]) => [path, readFileSync(file)])];
+  contents.sort(([a], [b]) => (a < b ? -1 : 1));
+  for (const [path, content] of contents) version.update(path).update(content);
+  const paths = contents.map(([path]) => path);
   const text = template.replace('"VERSION"', JSON.stringify(version.digest("hex").slice(0, 16))).replace('["FILES"]', JSON.stringify(paths));
-  writeFileSync(join(out, "sw.js"), text);
+  writeFileSync(join(folder, "public", "sw.js"), text);
 }

@@ -1,8 +1,7 @@
-/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are told in serve.mjs. */
+/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are told in server.mjs. */
 import { createServer } from "node:net";
 import { ensureBuilt, ensureInstalled } from "./lib.mjs";
 import { endWithStarter, startWithEnvironment } from "./process.mjs";
-import { serve } from "./serve.mjs";
 
 // glibc keeps what is freed for itself unless it was taken from the system piece by piece: without this the server would go on holding what it was
 // once sent. It must be in the environment when the process starts.
@@ -27,6 +26,7 @@ if (!free) {
 ensureInstalled();
 if (ensureBuilt() !== 0) process.exit(1);
 
+const { serve } = await import("./server.mjs");
 const server = await serve(port).catch((error) => {
   console.error(`Nodulum cannot be served: ${error.message}`);
   process.exit(1);

@@ -96,10 +96,13 @@ function findBrowser() {
 
 /** Serves the build for the browser tests on a port of its own; gives the port. */
 function startServer() {
-  const server = spawn(process.execPath, [join(root, "scripts", "serve.mjs"), "0"], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
+  const server = spawn(process.execPath, [join(root, "scripts", "server.mjs"), "0"], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
   process.on("exit", () => server.kill());
   return new Promise((resolve, reject) => {
-    server.stdout.on("data", (text) => resolve(/127\.0\.0\.1:(\d+)/.exec(String(text))[1]));
+    server.stdout.on("data", (text) => {
+      const address = /127\.0\.0\.1:(\d+)/.exec(String(text));
+      if (address) resolve(address[1]);
+    });
     server.on("exit", (code) => reject(new Error(`The server of the browser tests ended with ${code}.`)));
   });
 }
@@ -118,9 +121,8 @@ async function browserTests({ port, browser }) {
   reportRunner("browser tests", since, { ...done, file, read });
 }
 
-/** Builds, and makes ready what the browser tests need; null where they cannot run, which is a failure. */
+/** Makes ready what the browser tests need; null where they cannot run, which is a failure. */
 async function prepareBrowserTests() {
-  if (!(await build())) return null;
   const browser = findBrowser();
   if (browser !== null) return { browser, port: await startServer() };
   console.error("The browser tests need Chromium. Install it (on Debian: apt-get install chromium-headless-shell) or set CHROMIUM to its path.");
@@ -144,12 +146,16 @@ const { buildCli } = await import("./build-cli.mjs");
 if (part !== "static") await buildCli();
 if (runs("unit") && spawnSync("cc", ["--version"]).status !== 0) console.log("There is no C compiler here (cc): the port in C is neither built nor tested.");
 
+// The tests of the HTTP API ask the built application, too.
+const built = part === "static" ? Promise.resolve(false) : build();
 const lane1 = async () => {
-  const ready = runs("e2e") ? await prepareBrowserTests() : null;
+  const isBuilt = await built;
+  const ready = runs("e2e") && isBuilt ? await prepareBrowserTests() : null;
   if (ready) await browserTests(ready);
 };
 const lane2 = async () => {
   if (runs("static")) await staticChecks();
+  await built;
   if (runs("unit")) await unitTests();
 };
 await Promise.all([lane1(), lane2()]);

@@ -1,4 +1,4 @@
-/** The routes by real requests, against the built handlers and a real server. */
+/** The routes by real requests, against the built application as `npm start` serves it. */
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { request } from "node:http";
@@ -21,36 +21,31 @@ import { sampleLayouts } from "../test/samples";
 const [brackwater, , draft] = sampleLayouts();
 const folder = mkdtempSync(join(tmpdir(), "nodulum-server-"));
 /**
- * A server in a process of its own, with the environment that `npm start` gives it; `mostMs`: how long a check may take. Requests
- * have time to arrive: what a busy machine makes slow is not what is tested here.
+ * A server in a process of its own, with the environment that `npm start` gives it. Requests have time to arrive, and work to be done: what a
+ * busy machine makes slow is not what is tested here.
  */
 const START = `
-import { createApplicationServer } from ${JSON.stringify(join(process.cwd(), "scripts", "serve.mjs"))};
-import { pathToFileURL } from "node:url";
-const [folder, mostMs] = process.argv.slice(2);
-const times = { requestTimeout: 600_000, headersTimeout: 600_000 };
-const { createRoutes } = await import(pathToFileURL(folder + "/api.mjs").href);
-const server = createApplicationServer(folder, [], createRoutes(pathToFileURL(folder + "/layoutThread.mjs"), Number(mostMs)), times);
-server.listen(0, "127.0.0.1", () => console.log("port " + server.address().port));
+import { serve } from ${JSON.stringify(join(process.cwd(), "scripts", "server.mjs"))};
+const server = await serve(0, { times: { requestTimeout: 600_000, headersTimeout: 600_000 } });
+console.log("port " + server.address().port);
 `;
 const servers: ChildProcess[] = [];
-async function start(name: string, mostMs = "600000"): Promise<number> {
+async function start(name: string, workSeconds = "600"): Promise<number> {
   const file = join(folder, `${name}.mjs`);
   writeFileSync(file, START);
-  const child = spawn(process.execPath, [file, built, mostMs], { env: { ...process.env, MALLOC_MMAP_THRESHOLD_: "65536" } });
+  const env = { ...process.env, MALLOC_MMAP_THRESHOLD_: "65536", NODULUM_WORK_SECONDS: workSeconds, NODE_ENV: "production" as const };
+  const child = spawn(process.execPath, [file], { env });
   servers.push(child);
   const told: string[] = [];
   child.stderr.on("data", (piece) => told.push(String(piece)));
   return new Promise((resolve, reject) => {
-    child.stdout.on("data", (piece) => resolve(Number(/port (\d+)/.exec(String(piece))![1])));
+    child.stdout.on("data", (piece) => /port \d/.test(String(piece)) && resolve(Number(/port (\d+)/.exec(String(piece))![1])));
     child.on("exit", () => reject(new Error(told.join(""))));
   });
 }
-const built = join(folder, "built");
 let port = 0;
 beforeAll(async () => {
-  const build = `import { buildServer } from ${JSON.stringify(join(process.cwd(), "scripts", "build-server.mjs"))}; await buildServer(process.argv[1]);`;
-  execFileSync(process.execPath, ["--input-type=module", "-e", build, built]);
+  execFileSync(process.execPath, [join("scripts", "build.mjs")], { stdio: "ignore" });
   port = await start("usual");
 });
 afterAll(() => servers.forEach((child) => child.kill()));
@@ -290,7 +285,7 @@ test("bodies of 31 MB leave no memory taken", async () => {
 });
 
 test("a check that takes too long is stopped and says so, and the server goes on", async () => {
-  const slow = await start("slow", "1");
+  const slow = await start("slow", "0.001");
   const answer = await fetch(at("/api/check", slow), { method: "POST", headers: JSON_TYPE, body: writeLayout(brackwater) });
   expect(answer.status).toBe(503);
   expect((await problemsOf(answer))[0].message).toMatch(/took longer than 0\.001 s and was stopped/);

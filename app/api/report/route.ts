@@ -1,0 +1,4 @@
+import { desk } from "../../../server/desk";
+import { postReport } from "../../../server/handlers";
+
+export const POST = (request: Request) => postReport(request, desk());
