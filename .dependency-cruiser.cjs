@@ -59,7 +59,7 @@ module.exports = {
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),
     only("ui", "^ui/", "^(ui|core)/", "pieces of the interface know core alone"),
     only("views", "^views/", "^(views|ui|workers|storage|parcels|runtime|samples|core)/", "views do not reach into app or cli"),
-    only("app", "^app/", "^(app|views|core)/", "pages mount views, route handlers call core"),
+    only("app", "^app/", "^(app|views|server|core)/", "pages mount views, route handlers call server"),
     {
       name: "no-tests-carried",
       comment: "what tests use stands in test/ and is carried nowhere",

@@ -8,7 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { ensureBuilt, root } from "../scripts/lib.mjs";
-import { serve } from "../scripts/serve.mjs";
+import { serve } from "../scripts/server.mjs";
 import { countInPage } from "./counts.mjs";
 
 const require = createRequire(join(root, "package.json"));

@@ -82,10 +82,13 @@ function carry(response, { fixed, usual = {} }) {
 /** What is not asked by anybody here: Next's router, and what a proxy says of who is behind it. */
 const UNHEARD = /^(?:rsc|next-.*|x-.*)$/;
 
+/** A connection may be silent so long while it is answered, ms: eight wait for two threads, each of which may work for 20 s, and then it works itself. */
+const MOST_SILENT_MS = 120_000;
+
 /**
  * A server, not listening yet. `pages`: the HTML of the pages by path; `files`: the paths of all files; `handle(request, response)` answers what is
- * let through; `names`: by which it may be asked besides those of this machine; `times`: how long a request and its headers may take to arrive, and
- * how often that is looked at, ms.
+ * let through; `names`: by which it may be asked besides those of this machine; `times`: options of node:http on how
+ * long a request may take to arrive and how often that is looked at, and `timeout`, how long it may be silent, ms.
  */
 export function createFront({ pages, files, handle, names = [], times = {} }) {
   const hosts = new Set([...OWN_HOSTS, ...names.map((name) => name.toLowerCase())]);
@@ -128,7 +131,7 @@ export function createFront({ pages, files, handle, names = [], times = {} }) {
     { maxHeaderSize: 16_384, requestTimeout: 15_000, headersTimeout: 10_000, keepAliveTimeout: 5_000, connectionsCheckingInterval: 2_000, ...times },
     answer,
   );
-  server.timeout = 30_000;
+  server.timeout = times.timeout ?? MOST_SILENT_MS;
   limitConnections(server);
   return server;
 }

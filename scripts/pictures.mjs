@@ -2,7 +2,7 @@
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuilt, ensureInstalled, root } from "./lib.mjs";
-import { serve } from "./serve.mjs";
+import { serve } from "./server.mjs";
 
 ensureInstalled();
 if (ensureBuilt() !== 0) process.exit(1);

@@ -31,7 +31,7 @@ type Part = keyof typeof PARTS;
 
 /** Serves the application for the time of some work. */
 async function served<T>(work: () => Promise<T>): Promise<T> {
-  const server = spawn(process.execPath, [join("scripts", "serve.mjs"), String(PORT)], { stdio: "ignore" });
+  const server = spawn(process.execPath, [join("scripts", "server.mjs"), String(PORT)], { stdio: "ignore" });
   process.on("exit", () => server.kill());
   try {
     for (let i = 0; ; i += 1) {
