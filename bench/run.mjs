@@ -1,7 +1,7 @@
 /** `npm run bench`: measures and prints. Nothing here passes or fails; the machine is shared and noisy. */
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { ensureInstalled, root } from "../scripts/lib.mjs";
+import { ensureBuilt, ensureInstalled, root } from "../scripts/lib.mjs";
 
 ensureInstalled();
 const { build } = await import("esbuild");
@@ -11,6 +11,10 @@ async function runPart(name) {
   const entryPoints = [join(root, "bench", `${name}.ts`)];
   await build({ entryPoints, outfile, bundle: true, platform: "node", format: "esm", logLevel: "error", external: ["yoga-layout"] });
   await import(pathToFileURL(outfile).href);
+}
+if (process.argv.includes("--start")) {
+  await printStart();
+  process.exit(0);
 }
 if (process.argv.includes("--settle")) {
   await runPart("settle");
@@ -40,6 +44,7 @@ if (process.argv.includes("--imports")) {
   await printImports();
   process.exit(0);
 }
+await printStart();
 await printRuntime();
 await runPart("settle");
 const { benchActions, benchBrowser, benchGrid, benchPlay, benchTake } = await import("./browser.mjs");
@@ -111,4 +116,14 @@ async function printRuntime() {
     console.log(
       `allocated a frame, 40 controls, ${name}: ${kB(idle.bytes)} while nothing is touched, ${kB(moving.bytes)} while ten fingers move (aim ${name === "with drawing" ? 8 : 2} kB)`,
     );
+}
+
+/** From the command to the first page, built. */
+async function printStart() {
+  if (ensureBuilt() !== 0) process.exit(1);
+  const { benchStart } = await import("./start.mjs");
+  const seconds = await benchStart();
+  console.log(
+    `from npm start to the first page, built: ${seconds[2].toFixed(1)} s median of ${seconds.length}, ${seconds.at(-1).toFixed(1)} s at most (aim 3 s)`,
+  );
 }

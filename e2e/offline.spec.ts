@@ -58,7 +58,23 @@ test("after one visit all works with the server gone: views, dialogues, workers,
     await view(page, word).click();
     await expect(region).toBeVisible();
   }
-  // A dialogue whose script had not been fetched; the worker reads and checks.
+  // Parts whose scripts had not been fetched: a chart, Settle in its worker, the history, the words, a dialogue.
+  await view(page, "Screens").click();
+  await page.getByRole("button", { name: "spans", exact: true }).click();
+  await expect(page.getByTestId("spans-state")).toHaveText("worked out");
+  await expect(page.getByTestId("span-chart").locator("svg").first()).toBeVisible();
+  await view(page, "Layout").click();
+  await page.keyboard.press("y");
+  // Its worker has found something out.
+  await expect(page.getByRole("region", { name: "Settle", exact: true }).first()).toContainText(/left so far|Take it|Nothing to settle/);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "History" }).click();
+  await expect(page.getByRole("complementary", { name: "History" }).getByRole("listitem").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
+  await expect(page.locator("[data-word] svg path").first()).toBeVisible();
+  await view(page, "Layout").click();
   await page.getByRole("button", { name: "Choose the screens" }).click();
   await expect(page.getByRole("dialog")).toBeVisible();
   await page.keyboard.press("Escape");

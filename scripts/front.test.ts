@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { request } from "node:http";
 import { connect } from "node:net";
 import { tmpdir } from "node:os";
@@ -101,6 +101,13 @@ test("what asks Next's router for something, or says who is behind a proxy, is n
 test("what goes wrong behind it is told without its words", async () => {
   const answer = await ask("/layout?broken");
   expect([answer.status, answer.body.toString()]).toEqual([500, "The request could not be answered.\n"]);
+});
+
+test("what is let through are the routes of app/api, by the method that each exports", async () => {
+  const folder = join(process.cwd(), "app", "api");
+  const routes = readdirSync(folder).map((name) => [`/api/${name}`, /export const (GET|POST) /.exec(readFileSync(join(folder, name, "route.ts"), "utf8"))![1]]);
+  const { API_METHODS } = (await import("./front.mjs")) as { API_METHODS: Record<string, string> };
+  expect(Object.fromEntries(routes)).toEqual(API_METHODS);
 });
 
 test("the API: OPTIONS says what may be asked, HEAD goes where GET goes, other methods are refused with those that are not", async () => {
