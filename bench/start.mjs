@@ -19,7 +19,7 @@ async function once() {
     while (!(await answers())) await new Promise((resolve) => setTimeout(resolve, 20));
     return (performance.now() - begun) / 1000;
   } finally {
-    process.kill(-npm.pid, "SIGTERM");
+    if (npm.pid !== undefined) process.kill(-npm.pid, "SIGTERM");
     await gone;
     while (await answers()) await new Promise((resolve) => setTimeout(resolve, 20));
   }

@@ -1,7 +1,7 @@
 /** The routes by real requests, against the built application as `npm start` serves it. */
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
-import { request } from "node:http";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { request, type IncomingMessage } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { strFromU8, unzipSync } from "fflate";
@@ -33,7 +33,13 @@ const servers: ChildProcess[] = [];
 async function start(name: string, workSeconds = "600"): Promise<number> {
   const file = join(folder, `${name}.mjs`);
   writeFileSync(file, START);
-  const env = { ...process.env, MALLOC_MMAP_THRESHOLD_: "65536", NODULUM_WORK_SECONDS: workSeconds, NODE_ENV: "production" as const };
+  const env = {
+    ...process.env,
+    MALLOC_MMAP_THRESHOLD_: "65536",
+    NODULUM_WORK_SECONDS: workSeconds,
+    NODULUM_NAMES: "bench.lan",
+    NODE_ENV: "production" as const,
+  };
   const child = spawn(process.execPath, [file], { env });
   servers.push(child);
   const told: string[] = [];
@@ -56,6 +62,37 @@ const check = (query: string, body: string | Uint8Array<ArrayBuffer>, headers: R
   fetch(at(`/api/check${query}`), { method: "POST", headers, body });
 const problemsOf = async (answer: Response) => ((await answer.json()) as { problems: { path: string; message: string }[] }).problems;
 const text = writeLayout(draft);
+/** The answer for a page asked for with these headers and no others, which `fetch` would add. */
+const asked = (headers: Record<string, string>) =>
+  new Promise<IncomingMessage>((resolve, reject) => {
+    const asking = request({ host: "127.0.0.1", port, path: "/layout", headers }, (answer) => resolve(answer.resume()));
+    asking.on("error", reject);
+    asking.end();
+  });
+
+test("pages come as they were prerendered, whatever Next's router is asked for; what is known already is not sent again", async () => {
+  const html = readFileSync(join(".next", "server", "app", "layout.html"), "utf8");
+  const page = await fetch(at("/layout"));
+  expect([page.status, page.headers.get("cache-control"), await page.text()]).toEqual([200, "no-cache", html]);
+  const router = { RSC: "1", "Next-Router-State-Tree": "%5B%22%22%5D", "Next-Router-Prefetch": "1", "Next-Router-Segment-Prefetch": "/_tree" };
+  for (const address of ["/layout?_rsc=1", "/layout?_rsc=", "/layout?anything=else"]) {
+    const answer = await fetch(at(address), { headers: router });
+    expect([answer.status, answer.headers.get("content-type"), await answer.text()]).toEqual([200, "text/html; charset=utf-8", html]);
+  }
+  expect((await asked({ "If-None-Match": page.headers.get("etag")! })).statusCode).toBe(304);
+  const head = await fetch(at("/layout"), { method: "HEAD" });
+  expect([head.status, head.headers.get("content-length")]).toEqual([200, String(Buffer.byteLength(html))]);
+  const script = /src="(\/_next\/static\/[^"]+)"/.exec(html)![1];
+  expect((await fetch(at(script))).headers.get("cache-control")).toBe("public, max-age=31536000, immutable");
+  const home = await fetch(at("/"), { redirect: "manual" });
+  expect([home.status, home.headers.get("location")]).toEqual([307, "/welcome"]);
+});
+
+test("pages and scripts are packed for a browser elsewhere, and not for one of this machine", async () => {
+  const packing = async (host: string) => (await asked({ Host: host, "Accept-Encoding": "gzip" })).headers["content-encoding"];
+  expect([await packing("bench.lan"), await packing("localhost")]).toEqual(["gzip", undefined]);
+});
+
 test("a layout in, its findings out: those of the command line, on every screen of the catalogue", async () => {
   const answer = await check("", text);
   expect([answer.status, answer.headers.get("content-type")]).toEqual([200, "application/json"]);
