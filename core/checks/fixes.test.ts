@@ -13,7 +13,9 @@ import { applyFix } from "./fixes";
 import { fixText } from "./fix";
 
 const gravity = (f: BareFinding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
-const name = (f: { code: string; subjects: readonly string[] }) => `${f.code} ${f.subjects.join(",")}`;
+/** Two that overlap are told in drawing order, which a mend may change: it is the same finding either way. */
+const name = ({ code, subjects }: { code: string; subjects: readonly string[] }) =>
+  `${code} ${(code === "touch/overlap" ? [...subjects].sort() : subjects).join(",")}`;
 
 /** Applies each fix that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
 function tryFixes(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
