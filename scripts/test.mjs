@@ -135,10 +135,10 @@ mkdirSync(results, { recursive: true });
 ensureInstalled();
 console.log(
   {
-    all: "Static checks, unit tests, build and browser tests: about 8 minutes on two quiet processors.",
+    all: "Static checks, unit tests, build and browser tests: about 10 minutes on two quiet processors.",
     static: "Static checks: about a minute.",
-    unit: "Unit tests: about 5 minutes.",
-    e2e: "Build and browser tests: about 6 minutes.",
+    unit: "Build and unit tests: about 6 minutes.",
+    e2e: "Build and browser tests: about 7 minutes.",
   }[part],
 );
 // The command line's bundle, which some tests start, and the package it carries.
