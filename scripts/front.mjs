@@ -82,6 +82,26 @@ function carry(response, { fixed, usual = {} }) {
 /** What is not asked by anybody here: Next's router, and what a proxy says of who is behind it. */
 const UNHEARD = /^(?:rsc|next-.*|x-.*)$/;
 
+/** An answer of one line. */
+function plain(response, status, text, more = {}) {
+  response.writeHead(status, { ...ALWAYS, "Content-Type": "text/plain; charset=utf-8", "Content-Security-Policy": "default-src 'none'", ...more });
+  response.end(`${text}\n`);
+}
+
+/** The methods of a route of the API; null where it is none. */
+function methodsOf(path) {
+  if (!Object.hasOwn(API_METHODS, path)) return null;
+  return API_METHODS[path] === "GET" ? ["GET", "HEAD"] : [API_METHODS[path]];
+}
+
+const API_HEADERS = { fixed: { ...ALWAYS, "Cache-Control": "no-store" }, usual: { "Content-Security-Policy": "default-src 'none'" } };
+
+/** What a page or a file carries. What has a digest in its name never changes; all else is asked about each time, and mostly answered with 304. */
+function headersOfFile(path, policy = policyFor("")) {
+  const keeping = path.startsWith("/_next/static/") ? "public, max-age=31536000, immutable" : "no-cache";
+  return { fixed: { ...ALWAYS, "Content-Security-Policy": policy, "Cache-Control": keeping, Vary: "Accept-Encoding" } };
+}
+
 /** A connection may be silent so long while it is answered, ms: eight wait for two threads, each of which may work for 20 s, and then it works itself. */
 const MOST_SILENT_MS = 120_000;
 
@@ -93,20 +113,15 @@ const MOST_SILENT_MS = 120_000;
 export function createFront({ pages, files, handle, names = [], times = {} }) {
   const hosts = new Set([...OWN_HOSTS, ...names.map((name) => name.toLowerCase())]);
   const policies = new Map([...pages].map(([path, html]) => [path, policyFor(html)]));
-  const plain = (response, status, text, more = {}) => {
-    response.writeHead(status, { ...ALWAYS, "Content-Type": "text/plain; charset=utf-8", "Content-Security-Policy": "default-src 'none'", ...more });
-    response.end(`${text}\n`);
-  };
+  const isFile = (path) => path === "/" || policies.has(path) || files.has(path);
   const answer = (request, response) => {
     // A page elsewhere whose name has been turned to this machine's address must not reach what is here (DNS rebinding).
     const host = hostOf(request.headers.host);
     if (host === null) return plain(response, 400, "The Host header is not a host name with a port.", { Connection: "close" });
     if (!hosts.has(host)) return plain(response, 421, "This server is asked by another name than its own. Name it in NODULUM_NAMES.", { Connection: "close" });
     const path = request.url.split("?")[0];
-    const method = Object.hasOwn(API_METHODS, path) ? API_METHODS[path] : "GET";
-    const isFile = policies.has(path) || files.has(path) || path === "/";
-    const allowed = method === "GET" ? ["GET", "HEAD"] : [method];
-    if (!isFile && !Object.hasOwn(API_METHODS, path)) return plain(response, 404, "There is nothing here. The bench is at /layout.");
+    const allowed = isFile(path) ? ["GET", "HEAD"] : methodsOf(path);
+    if (allowed === null) return plain(response, 404, "There is nothing here. The bench is at /layout.");
     if (request.method === "OPTIONS") {
       response.writeHead(204, { ...ALWAYS, Allow: ["OPTIONS", ...allowed].join(", ") });
       return response.end();
@@ -115,13 +130,7 @@ export function createFront({ pages, files, handle, names = [], times = {} }) {
     for (const name of Object.keys(request.headers)) if (UNHEARD.test(name)) delete request.headers[name];
     // On the way to a browser of this machine packing only takes time.
     if (OWN_HOSTS.includes(host)) delete request.headers["accept-encoding"];
-    if (!isFile) carry(response, { fixed: { ...ALWAYS, "Cache-Control": "no-store" }, usual: { "Content-Security-Policy": "default-src 'none'" } });
-    else {
-      const policy = policies.get(path) ?? policyFor("");
-      // What has a digest in its name never changes; all else is asked about each time, and mostly answered with 304.
-      const keeping = path.startsWith("/_next/static/") ? "public, max-age=31536000, immutable" : "no-cache";
-      carry(response, { fixed: { ...ALWAYS, "Content-Security-Policy": policy, "Cache-Control": keeping, Vary: "Accept-Encoding" } });
-    }
+    carry(response, isFile(path) ? headersOfFile(path, policies.get(path)) : API_HEADERS);
     Promise.resolve(handle(request, response)).catch(() => {
       if (!response.headersSent) plain(response, 500, "The request could not be answered.", { Connection: "close" });
       else response.destroy();
