@@ -1,6 +1,6 @@
 /** Servers of built applications for the tests that stop them, start them again, and put another build in their place. */
 import { spawn, type ChildProcess } from "node:child_process";
-import { cpSync, mkdtempSync, readFileSync, readdirSync, symlinkSync, writeFileSync } from "node:fs";
+import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
@@ -31,9 +31,10 @@ export function serveBuild(folder: string, port: number): Promise<Running> {
   });
 }
 
-/** A copy of this project's build, to be changed: the folder. */
+/** A copy of this project's build, to be changed: the folder. It is deleted when the process of the tests ends. */
 export function copyOfBuild(): string {
   const folder = mkdtempSync(join(tmpdir(), "nodulum-build-"));
+  process.on("exit", () => rmSync(folder, { recursive: true, force: true }));
   const isCache = (path: string) => path.endsWith(`${sep}.next${sep}cache`);
   for (const part of [".next", "public", "package.json", "next.config.mjs", join("dist", "server")])
     cpSync(join(process.cwd(), part), join(folder, part), { recursive: true, filter: (path) => !isCache(path) });

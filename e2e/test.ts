@@ -1,6 +1,6 @@
 /**
  * `test` of the browser tests. A test with the usual options gets a new page in a context that all tests of a worker share: its pages run
- * in one process, which keeps the application's compiled scripts, and loading it takes half as long. After each test its pages are closed
+ * in one process, which keeps the application's compiled scripts, and loading it takes about a third less work. After each test its pages are closed
  * and what they kept is deleted. A test with other options (touch, another window, service workers), or with `ownContext`, has a context of
  * its own; so has every test of the storm.
  */
