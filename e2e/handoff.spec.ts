@@ -10,7 +10,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import Papa from "papaparse";
 import { pngSize } from "../core/format/pictures/pixelSize";
 import { canBeShown } from "../core/format/pictures/picture";
-import { control, noViolationsInStorm, open, placeOf, saved } from "./bench";
+import { control, glass, noViolationsInStorm, open, placeOf, saved } from "./bench";
 
 type Files = Readonly<Record<string, Uint8Array>>;
 
@@ -306,6 +306,7 @@ test("game art: what left as a sheet is cut by its rectangles, matched by name, 
   await noViolationsInStorm(page);
   await dialogue.getByRole("button", { name: "Put them on" }).click();
   await expect(page.getByRole("button", { name: "Undo: art for 2 looks" })).toBeVisible();
+  await expect(glass(page)).toBeVisible();
   await page.keyboard.press("5");
   await page
     .getByLabel("Game art to take in")

@@ -188,6 +188,19 @@ test("a view left in the middle of a drag keeps nothing of it and saves nothing"
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 3);
 });
 
+test("keys for views that come faster than a view is drawn: the last one counts, back and there again", async ({ page }) => {
+  await open(page, "/handoff");
+  await expect(page.getByLabel("Files to take in")).toBeAttached();
+  // In one task: nothing is drawn between them.
+  await page.evaluate(() => {
+    for (const key of ["2", "4", "5"]) document.body.dispatchEvent(new KeyboardEvent("keydown", { key, code: `Digit${key}`, bubbles: true }));
+  });
+  expect(new URL(page.url()).pathname).toBe("/handoff");
+  await page.goBack();
+  await expect(page.getByRole("region", { name: "Comes in" })).toBeHidden();
+  expect(new URL(page.url()).pathname).toBe("/screens");
+});
+
 test("Rename begins with the name chosen, and Enter makes it", async ({ page }) => {
   await open(page);
   await fromMenu(page, "Rename…");

@@ -6,9 +6,14 @@
 import { usePathname } from "next/navigation";
 import type { PagePath } from "./views";
 
-/** Goes to a view. Back and forward lead through the views as through pages. */
-export function go(path: PagePath): void {
-  if (window.location.pathname !== path) window.history.pushState(null, "", path);
+/**
+ * Goes to a view; false if the address names it already. Back and forward lead through the views as through pages. The address is asked, not
+ * the view that is shown: the view follows the address a moment later, and a second step may come in between.
+ */
+export function go(path: PagePath): boolean {
+  if (window.location.pathname === path) return false;
+  window.history.pushState(null, "", path);
+  return true;
 }
 
 /** The path of the view that the address names; "" outside of Next. */

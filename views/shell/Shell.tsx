@@ -70,7 +70,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
     return () => document.removeEventListener("focusin", onFocus);
   }, [session]);
   useKeys("everywhere", {
-    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => path !== view.path && (go(view.path), true)])),
+    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => go(view.path)])),
     undo: () => session.undo(),
     redo: () => session.redo(),
     history: () => setHistory((shown) => !shown),
