@@ -2,6 +2,7 @@
 import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
 import { BROWSERS } from "./scripts/browsers.mjs";
+import { isStorm } from "./test/repeated";
 
 const PORT = Number(process.env.E2E_PORT ?? 4327);
 
@@ -10,6 +11,8 @@ export default defineConfig({
   // Generous: a stuck test ends after minutes, and a busy machine fails nothing.
   timeout: 300_000,
   expect: { timeout: 120_000 },
+  // What takes long runs in the storm, which tries everything (docs/TRUST.md).
+  grepInvert: isStorm ? undefined : /@storm/,
   fullyParallel: true,
   workers: 2,
   retries: 0,

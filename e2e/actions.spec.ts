@@ -44,7 +44,7 @@ test("wires are drawn from either end; one that does not fit is refused with wha
   await expect(card(page, "helm")).not.toContainText("horn");
 });
 
-test("a value that a wire ignores is told at the wire, and removed by a click", async ({ page }) => {
+test("a value that a wire ignores is told at the wire, and removed by a click", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/actions");
   const placement = { kind: "pin", frame: "screen", anchor: [0, 1], pivot: [0, 1], offset: ["10mm", "-10mm"], size: ["24mm", "24mm"] };
   const fins = { id: "fins", name: "fins", kind: "stick", placement, serves: [{ port: "vector", action: "swim", value: [1, 0] }] };
@@ -146,7 +146,7 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   await page.keyboard.up("Enter");
 });
 
-test("keys by pressing, a pad by moving it, the mouse by choice; the main button and a shared key are pointed out", async ({ page }) => {
+test("keys by pressing, a pad by moving it, the mouse by choice; the main button and a shared key are pointed out", { tag: "@storm" }, async ({ page }) => {
   // A keyboard of another layout: the key of the code KeyQ bears the letter A.
   await page.addInitScript(() =>
     Object.defineProperty(navigator, "keyboard", {
@@ -351,7 +351,7 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await expect(dialogue.locator("[data-moment]")).toHaveCount(4);
 });
 
-test("controls of another layout: words are matched, what does not go together is said, they are taken over undoably", async ({ page }) => {
+test("controls of another layout: words are matched, what does not go together is said, they are taken over undoably", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/actions");
   await startLayout(page, "Ferry");
   await addAction(page, "helm", "vector");

@@ -1,6 +1,7 @@
 /** What the browser tests do by hand, over and over. */
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Locator, type Page } from "@playwright/test";
+import { isStorm } from "../test/repeated";
 
 export interface Place {
   readonly x: number;
@@ -122,9 +123,6 @@ export async function exportText(page: Page): Promise<string> {
 export async function figure(of: Locator, attribute: string): Promise<number> {
   return Number(await of.getAttribute(attribute));
 }
-
-/** Whether the storm runs these tests (npm run storm -- browser), which takes its time. */
-export const isStorm = process.env.NODULUM_TIMES !== undefined;
 
 /** As noViolations, in the storm alone: within `npm test` each view is looked at once in each theme (views.spec.ts). */
 export async function noViolationsInStorm(page: Page, where = ""): Promise<void> {

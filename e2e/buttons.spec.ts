@@ -37,7 +37,7 @@ const layoutNow = async (page: Page) => {
   return layout;
 };
 
-test("one control's look and feel are given to others by clicking them; of another kind that is refused", async ({ page }) => {
+test("one control's look and feel are given to others by clicking them; of another kind that is refused", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "pump").click();
   await typeInto(page, "Look", "Turned", "30");
@@ -174,7 +174,7 @@ test("the reading line says what is pointed at, with its figures as they change,
   await expect(line(page)).toContainText(/Small phone 16:9: \d+\.\d inches, \d\.\d\d to 1, \d+ × \d+ mm\./);
 });
 
-test("words in other languages: shown by choice, kept in the file, and told where one does not fit", async ({ page }) => {
+test("words in other languages: shown by choice, kept in the file, and told where one does not fit", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "horn").click();
   await more(page, "Look");
@@ -222,7 +222,7 @@ test("a plain colour behind the controls, and a screenshot of one moment alone; 
   expect(Math.abs(now.y + now.height / 2 - room.y - room.height / 2)).toBeLessThan(2);
 });
 
-test("the borders are dragged and moved by key, and remembered", async ({ page }) => {
+test("the borders are dragged and moved by key, and remembered", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const height = async () => (await page.getByRole("region", { name: "Tray" }).boundingBox())!.height;
   const before = await height();
@@ -261,7 +261,7 @@ test("in a narrow window three columns stand side by side and the rest is a clic
 
 test.describe("by fingers alone", () => {
   test.use({ hasTouch: true });
-  test("a layout is made, placed, bound and mended", async ({ page }) => {
+  test("a layout is made, placed, bound and mended", { tag: "@storm" }, async ({ page }) => {
     await open(page);
     const client = await page.context().newCDPSession(page);
     const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) =>

@@ -87,24 +87,28 @@ async function dropFiles(page: Page, count: number, bytes: number): Promise<void
   );
 }
 
-test("a large folder is read with progress, can be stopped, and leaves the view free; what is too large is passed over", async ({ page }) => {
-  await open(page, "/actions");
-  await page.getByRole("button", { name: "From the game’s code…" }).click();
-  await dropFiles(page, 3000, 9000);
-  await expect(dialogue(page).getByRole("progressbar", { name: "How far it is" })).toBeVisible();
-  await dialogue(page).getByRole("button", { name: "Stop" }).click();
-  await expect(dialogue(page).getByRole("progressbar")).toHaveCount(0);
-  await expect(dialogue(page).getByRole("region", { name: "What reads an input" })).toHaveCount(0);
-  await dropFiles(page, 600, 6000);
-  // The view answers while files are read: typing goes on.
-  await dialogue(page).getByLabel("Source to read").fill("typed meanwhile");
-  await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 passed over (too large, or no text)");
-  await dialogue(page)
-    .getByRole("checkbox", { name: /^input\.pressed\(…\)/ })
-    .check();
-  await expect(dialogue(page).locator("[data-word^=act_]")).toHaveCount(40);
-  await expect(dialogue(page).locator("[data-word^=not_this]")).toHaveCount(0);
-});
+test(
+  "a large folder is read with progress, can be stopped, and leaves the view free; what is too large is passed over",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/actions");
+    await page.getByRole("button", { name: "From the game’s code…" }).click();
+    await dropFiles(page, 3000, 9000);
+    await expect(dialogue(page).getByRole("progressbar", { name: "How far it is" })).toBeVisible();
+    await dialogue(page).getByRole("button", { name: "Stop" }).click();
+    await expect(dialogue(page).getByRole("progressbar")).toHaveCount(0);
+    await expect(dialogue(page).getByRole("region", { name: "What reads an input" })).toHaveCount(0);
+    await dropFiles(page, 600, 6000);
+    // The view answers while files are read: typing goes on.
+    await dialogue(page).getByLabel("Source to read").fill("typed meanwhile");
+    await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 passed over (too large, or no text)");
+    await dialogue(page)
+      .getByRole("checkbox", { name: /^input\.pressed\(…\)/ })
+      .check();
+    await expect(dialogue(page).locator("[data-word^=act_]")).toHaveCount(40);
+    await expect(dialogue(page).locator("[data-word^=not_this]")).toHaveCount(0);
+  },
+);
 
 test("keys and pad inputs that the game reads by the web's standards are bound from where they are read", async ({ page }) => {
   await open(page, "/actions");
@@ -119,49 +123,51 @@ test("keys and pad inputs that the game reads by the web's standards are bound f
   await expect(page.getByRole("button", { name: "Undo: bind pad 5 to horn" })).toBeVisible();
 });
 
-test("constants are taken over by their own spelling, of a kind chosen first; files are left out; what to change stands in a list to tick off", async ({
-  page,
-}) => {
-  await open(page, "/actions");
-  await startLayout(page, "Tug");
-  await page.getByRole("button", { name: "From the game’s code…" }).click();
-  const file = (name: string, text: string) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
-  await dialogue(page)
-    .getByLabel("Source files")
-    .setInputFiles([
-      file("tug.py", "if event.key == K_SPACE: honk()\nif action == Action.TOW: tow()\nif action == Action.HELM: steer()\n"),
-      file("test_tug.py", "assert action == Action.WRECK\n"),
-    ]);
-  // Nothing is gone, nor known, before anything is ticked.
-  await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
-  await dialogue(page)
-    .getByRole("checkbox", { name: /^action == …/ })
-    .check();
-  const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
-  await expect(word("WRECK")).toBeVisible();
-  await dialogue(page).getByText("Leave files out").click();
-  await dialogue(page)
-    .getByRole("checkbox", { name: /^test_tug\.py/ })
-    .uncheck();
-  await expect(word("WRECK")).toHaveCount(0);
-  await dialogue(page).getByLabel("Kind of HELM").selectOption("axis");
-  await dialogue(page).getByRole("button", { name: "Take over all 2 new ones" }).click();
-  await expect(word("TOW")).toContainText("known");
-  await dialogue(page).locator('[data-end="key Space"]').getByRole("button", { name: "a new action honk" }).click();
-  await expect(dialogue(page).locator('[data-end="key Space"]')).toContainText("gives to honk");
-  await dialogue(page).getByRole("button", { name: "What to change in the code" }).click();
-  const lines = dialogue(page).getByRole("list", { name: "Lines to change" }).getByRole("listitem");
-  await expect(lines).toHaveCount(3);
-  await expect(lines.first()).toContainText("tug.py:1");
-  await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
-  await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
-  await lines.first().getByRole("checkbox").check();
-  await noViolationsInStorm(page, "what to change");
-  const waiting = page.waitForEvent("download");
-  await dialogue(page).getByRole("button", { name: "Save as Markdown" }).click();
-  const markdown = readFileSync(await (await waiting).path(), "utf8");
-  expect(markdown).toContain("- [x] line 1, honk: `if event.key == K_SPACE: honk()`");
-  expect(markdown).toContain("- [ ] line 2, TOW");
-  await page.keyboard.press("Escape");
-  await expect(page.getByLabel("Word of HELM", { exact: true })).toHaveValue("HELM");
-});
+test(
+  "constants are taken over by their own spelling, of a kind chosen first; files are left out; what to change stands in a list to tick off",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/actions");
+    await startLayout(page, "Tug");
+    await page.getByRole("button", { name: "From the game’s code…" }).click();
+    const file = (name: string, text: string) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+    await dialogue(page)
+      .getByLabel("Source files")
+      .setInputFiles([
+        file("tug.py", "if event.key == K_SPACE: honk()\nif action == Action.TOW: tow()\nif action == Action.HELM: steer()\n"),
+        file("test_tug.py", "assert action == Action.WRECK\n"),
+      ]);
+    // Nothing is gone, nor known, before anything is ticked.
+    await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
+    await dialogue(page)
+      .getByRole("checkbox", { name: /^action == …/ })
+      .check();
+    const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
+    await expect(word("WRECK")).toBeVisible();
+    await dialogue(page).getByText("Leave files out").click();
+    await dialogue(page)
+      .getByRole("checkbox", { name: /^test_tug\.py/ })
+      .uncheck();
+    await expect(word("WRECK")).toHaveCount(0);
+    await dialogue(page).getByLabel("Kind of HELM").selectOption("axis");
+    await dialogue(page).getByRole("button", { name: "Take over all 2 new ones" }).click();
+    await expect(word("TOW")).toContainText("known");
+    await dialogue(page).locator('[data-end="key Space"]').getByRole("button", { name: "a new action honk" }).click();
+    await expect(dialogue(page).locator('[data-end="key Space"]')).toContainText("gives to honk");
+    await dialogue(page).getByRole("button", { name: "What to change in the code" }).click();
+    const lines = dialogue(page).getByRole("list", { name: "Lines to change" }).getByRole("listitem");
+    await expect(lines).toHaveCount(3);
+    await expect(lines.first()).toContainText("tug.py:1");
+    await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
+    await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
+    await lines.first().getByRole("checkbox").check();
+    await noViolationsInStorm(page, "what to change");
+    const waiting = page.waitForEvent("download");
+    await dialogue(page).getByRole("button", { name: "Save as Markdown" }).click();
+    const markdown = readFileSync(await (await waiting).path(), "utf8");
+    expect(markdown).toContain("- [x] line 1, honk: `if event.key == K_SPACE: honk()`");
+    expect(markdown).toContain("- [ ] line 2, TOW");
+    await page.keyboard.press("Escape");
+    await expect(page.getByLabel("Word of HELM", { exact: true })).toHaveValue("HELM");
+  },
+);

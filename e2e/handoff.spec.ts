@@ -85,7 +85,7 @@ test("files for the game: played file, names, runtime and page, each as large as
   }
 });
 
-test("pictures: SVGs that parse, PNGs of their sizes, a sheet whose rectangles hold what the single pictures hold", async ({ page }) => {
+test("pictures: SVGs that parse, PNGs of their sizes, a sheet whose rectangles hold what the single pictures hold", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/handoff");
   const { bytes, size } = await takeParcel(page, "looks");
   expectSize(size, bytes.length);
@@ -150,50 +150,51 @@ test("pictures: SVGs that parse, PNGs of their sizes, a sheet whose rectangles h
   expect(differences[3]).toBe(true);
 });
 
-test("for people and tables: the sheet with what is ticked, drawings in layers, tables both ways of y; documents open from the disk without network", async ({
-  page,
-  browser,
-}, info) => {
-  await open(page, "/handoff");
-  await page.locator('[data-parcel="sheet"]').click();
-  await page.getByLabel("horn is typed in and tried.").check();
-  await page.reload();
-  await expect(page.getByLabel("horn is typed in and tried.")).toBeChecked();
-  const files: Files = unzipSync((await takeParcel(page, "sheet")).bytes);
-  const values = csvOf(files["sheet/brackwater-sheet.csv"]);
-  expect(values.errors).toEqual([]);
-  expect(values.data.find(({ id, field }) => id === "helm" && field === "anchor x, y")).toMatchObject({ "y down": "0, 1", "y up": "0, 0" });
-  const context = await browser.newContext({ offline: true });
-  const document = await context.newPage();
-  await document.goto(onDisk(info, "sheet.html", files["sheet/brackwater-sheet.html"]));
-  await expect(document.getByRole("heading", { name: "Brackwater: sheet" })).toBeVisible();
-  await expect(document.locator("li").filter({ hasText: "horn is typed in" })).toContainText("✓");
-  await expect(document.locator("li").filter({ hasText: "pump is typed in" })).not.toContainText("✓");
-  const report = (await takeParcel(page, "report")).bytes;
-  await document.goto(onDisk(info, "report.html", report));
-  await expect(document.getByRole("heading", { name: "Findings", exact: true })).toBeVisible();
-  await context.close();
+test(
+  "for people and tables: the sheet with what is ticked, drawings in layers, tables both ways of y; documents open from the disk without network",
+  { tag: "@storm" },
+  async ({ page, browser }, info) => {
+    await open(page, "/handoff");
+    await page.locator('[data-parcel="sheet"]').click();
+    await page.getByLabel("horn is typed in and tried.").check();
+    await page.reload();
+    await expect(page.getByLabel("horn is typed in and tried.")).toBeChecked();
+    const files: Files = unzipSync((await takeParcel(page, "sheet")).bytes);
+    const values = csvOf(files["sheet/brackwater-sheet.csv"]);
+    expect(values.errors).toEqual([]);
+    expect(values.data.find(({ id, field }) => id === "helm" && field === "anchor x, y")).toMatchObject({ "y down": "0, 1", "y up": "0, 0" });
+    const context = await browser.newContext({ offline: true });
+    const document = await context.newPage();
+    await document.goto(onDisk(info, "sheet.html", files["sheet/brackwater-sheet.html"]));
+    await expect(document.getByRole("heading", { name: "Brackwater: sheet" })).toBeVisible();
+    await expect(document.locator("li").filter({ hasText: "horn is typed in" })).toContainText("✓");
+    await expect(document.locator("li").filter({ hasText: "pump is typed in" })).not.toContainText("✓");
+    const report = (await takeParcel(page, "report")).bytes;
+    await document.goto(onDisk(info, "report.html", report));
+    await expect(document.getByRole("heading", { name: "Findings", exact: true })).toBeVisible();
+    await context.close();
 
-  const drawn: Files = unzipSync((await takeParcel(page, "drawings")).bytes);
-  const svg = new XMLParser({ ignoreAttributes: false }).parse(xml(drawn["drawings/screens/tall-phone-20-9-notch.svg"])) as {
-    svg: { g: { "@_id": string }[] };
-  };
-  expect(svg.svg.g.map((layer) => layer["@_id"])).toEqual(["layer.glass", "layer.zones", "layer.areas", "layer.controls", "layer.names", "layer.measures"]);
-  expect(pngSize(drawn["drawings/screens/tall-phone-20-9-notch.png"])).toEqual({ width: 2400, height: 1080 });
-  expect(xml(drawn["drawings/contact-sheet.svg"]).match(/data-screen=/g)?.length).toBe(8);
+    const drawn: Files = unzipSync((await takeParcel(page, "drawings")).bytes);
+    const svg = new XMLParser({ ignoreAttributes: false }).parse(xml(drawn["drawings/screens/tall-phone-20-9-notch.svg"])) as {
+      svg: { g: { "@_id": string }[] };
+    };
+    expect(svg.svg.g.map((layer) => layer["@_id"])).toEqual(["layer.glass", "layer.zones", "layer.areas", "layer.controls", "layer.names", "layer.measures"]);
+    expect(pngSize(drawn["drawings/screens/tall-phone-20-9-notch.png"])).toEqual({ width: 2400, height: 1080 });
+    expect(xml(drawn["drawings/contact-sheet.svg"]).match(/data-screen=/g)?.length).toBe(8);
 
-  await page.locator('[data-parcel="tables"]').click();
-  const down = csvOf(unzipSync((await takeParcel(page, "tables")).bytes)["tables/brackwater-px.csv"]).data;
-  await page.getByLabel("y runs of the parcel").selectOption("up");
-  const up = csvOf(unzipSync((await takeParcel(page, "tables")).bytes)["tables/brackwater-px.csv"]).data;
-  expect(up.length).toBe(down.length);
-  up.forEach((row, i) => expect(Number(row.y) + Number(row.h) + Number(down[i].y)).toBeCloseTo(Number(row["screen height px"]), 4));
-  await page.locator('[data-parcel="sheet"]').click();
-  await expect(page.getByRole("region", { name: "To tick off" })).toBeVisible();
-  await noViolationsInStorm(page);
-});
+    await page.locator('[data-parcel="tables"]').click();
+    const down = csvOf(unzipSync((await takeParcel(page, "tables")).bytes)["tables/brackwater-px.csv"]).data;
+    await page.getByLabel("y runs of the parcel").selectOption("up");
+    const up = csvOf(unzipSync((await takeParcel(page, "tables")).bytes)["tables/brackwater-px.csv"]).data;
+    expect(up.length).toBe(down.length);
+    up.forEach((row, i) => expect(Number(row.y) + Number(row.h) + Number(down[i].y)).toBeCloseTo(Number(row["screen height px"]), 4));
+    await page.locator('[data-parcel="sheet"]').click();
+    await expect(page.getByRole("region", { name: "To tick off" })).toBeVisible();
+    await noViolationsInStorm(page);
+  },
+);
 
-test("all as one zip: a folder a parcel, takes with their frames among them", async ({ page }) => {
+test("all as one zip: a folder a parcel, takes with their frames among them", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/handoff");
   const waiting = page.waitForEvent("download");
   await page.getByRole("button", { name: "all as one zip" }).click();
@@ -244,87 +245,95 @@ test("a drawing comes in: guesses shown and put right, a control moved, new ones
   await expect.poll(text).not.toContain('"left-stick"');
 });
 
-test("a table that left comes back in as the same places; columns are matched by hand; several layouts in a zip; what is nothing is told", async ({ page }) => {
-  await open(page, "/handoff");
-  await page.locator('[data-parcel="tables"]').click();
-  await page.getByLabel("y runs of the parcel").selectOption("up");
-  const files: Files = unzipSync((await takeParcel(page, "tables")).bytes);
-  await page.keyboard.press("2");
-  const before = await placeOf(page, "towline");
-  await page.keyboard.press("5");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "back.csv", mimeType: "text/csv", buffer: Buffer.from(files["tables/brackwater-mm.csv"]) });
-  const back = page.getByRole("dialog", { name: "Rectangles of back.csv" });
-  await expect(back.getByTestId("rectangles-said")).toHaveText("0 new, 10 moved");
-  await expect(back.getByLabel("Which way y runs")).toHaveValue("up");
-  await expect(back.getByLabel("Unit of the figures")).toHaveValue("mm");
-  await back.getByRole("button", { name: "Take them in" }).click();
-  const after = await placeOf(page, "towline");
-  for (const side of ["x", "y", "w", "h"] as const) expect(after[side]).toBeCloseTo(before[side], 2);
-  // A table of another make: its columns say nothing to us.
-  await page.keyboard.press("5");
-  const other = "Teil;mitte_x;mitte_y;breite;hoehe\nnew one;0,5;0.5;0.1;0.2\n".replace("0,5", "0.5");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "other.csv", mimeType: "text/csv", buffer: Buffer.from(other) });
-  const matching = page.getByRole("dialog", { name: "Rectangles of other.csv" });
-  await expect(matching.getByRole("alert")).toContainText("say which column is name, x, y, w, h");
-  for (const [field, column] of [
-    ["name", "Teil"],
-    ["x", "mitte_x"],
-    ["y", "mitte_y"],
-    ["width", "breite"],
-    ["height", "hoehe"],
-  ])
-    await matching.getByLabel(`Column of ${field}`, { exact: true }).selectOption(column);
-  await matching.getByLabel("Unit of the figures").selectOption("fractions");
-  await matching.getByLabel("What x and y are of").selectOption("middle");
-  await expect(matching.getByTestId("rectangles-said")).toHaveText("1 new, 0 moved");
-  await matching.getByRole("button", { name: "Take them in" }).click();
-  await expect(control(page, "new-one")).toBeVisible();
-  await page.keyboard.press("5");
-  const layout = (name: string) => JSON.stringify({ format: "nodulum-layout", version: 1, name, reference: { width: 100, height: 50 }, scale: {} });
-  const zip = zipSync({ "a.nodulum.json": strToU8(layout("Ebb")), "inner/b.json": strToU8(layout("Flow")), "notes.doc": strToU8("x") });
-  await page.getByLabel("Files to take in").setInputFiles({ name: "two.zip", mimeType: "application/zip", buffer: Buffer.from(zip) });
-  await expect(page.getByTestId("taken-in")).toContainText("“b.json” is a layout of its own now.");
-  await expect(page.getByRole("region", { name: "Comes in" }).getByRole("alert")).toContainText("“notes.doc”: is nothing that comes in here");
-  await page.getByRole("button", { name: /^Layouts; open/ }).click();
-  for (const name of ["Ebb", "Flow"]) await expect(page.getByRole("menuitem", { name })).toBeVisible();
-});
+test(
+  "a table that left comes back in as the same places; columns are matched by hand; several layouts in a zip; what is nothing is told",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/handoff");
+    await page.locator('[data-parcel="tables"]').click();
+    await page.getByLabel("y runs of the parcel").selectOption("up");
+    const files: Files = unzipSync((await takeParcel(page, "tables")).bytes);
+    await page.keyboard.press("2");
+    const before = await placeOf(page, "towline");
+    await page.keyboard.press("5");
+    await page.getByLabel("Files to take in").setInputFiles({ name: "back.csv", mimeType: "text/csv", buffer: Buffer.from(files["tables/brackwater-mm.csv"]) });
+    const back = page.getByRole("dialog", { name: "Rectangles of back.csv" });
+    await expect(back.getByTestId("rectangles-said")).toHaveText("0 new, 10 moved");
+    await expect(back.getByLabel("Which way y runs")).toHaveValue("up");
+    await expect(back.getByLabel("Unit of the figures")).toHaveValue("mm");
+    await back.getByRole("button", { name: "Take them in" }).click();
+    const after = await placeOf(page, "towline");
+    for (const side of ["x", "y", "w", "h"] as const) expect(after[side]).toBeCloseTo(before[side], 2);
+    // A table of another make: its columns say nothing to us.
+    await page.keyboard.press("5");
+    const other = "Teil;mitte_x;mitte_y;breite;hoehe\nnew one;0,5;0.5;0.1;0.2\n".replace("0,5", "0.5");
+    await page.getByLabel("Files to take in").setInputFiles({ name: "other.csv", mimeType: "text/csv", buffer: Buffer.from(other) });
+    const matching = page.getByRole("dialog", { name: "Rectangles of other.csv" });
+    await expect(matching.getByRole("alert")).toContainText("say which column is name, x, y, w, h");
+    for (const [field, column] of [
+      ["name", "Teil"],
+      ["x", "mitte_x"],
+      ["y", "mitte_y"],
+      ["width", "breite"],
+      ["height", "hoehe"],
+    ])
+      await matching.getByLabel(`Column of ${field}`, { exact: true }).selectOption(column);
+    await matching.getByLabel("Unit of the figures").selectOption("fractions");
+    await matching.getByLabel("What x and y are of").selectOption("middle");
+    await expect(matching.getByTestId("rectangles-said")).toHaveText("1 new, 0 moved");
+    await matching.getByRole("button", { name: "Take them in" }).click();
+    await expect(control(page, "new-one")).toBeVisible();
+    await page.keyboard.press("5");
+    const layout = (name: string) => JSON.stringify({ format: "nodulum-layout", version: 1, name, reference: { width: 100, height: 50 }, scale: {} });
+    const zip = zipSync({ "a.nodulum.json": strToU8(layout("Ebb")), "inner/b.json": strToU8(layout("Flow")), "notes.doc": strToU8("x") });
+    await page.getByLabel("Files to take in").setInputFiles({ name: "two.zip", mimeType: "application/zip", buffer: Buffer.from(zip) });
+    await expect(page.getByTestId("taken-in")).toContainText("“b.json” is a layout of its own now.");
+    await expect(page.getByRole("region", { name: "Comes in" }).getByRole("alert")).toContainText("“notes.doc”: is nothing that comes in here");
+    await page.getByRole("button", { name: /^Layouts; open/ }).click();
+    for (const name of ["Ebb", "Flow"]) await expect(page.getByRole("menuitem", { name })).toBeVisible();
+  },
+);
 
-test("game art: what left as a sheet is cut by its rectangles, matched by name, put right by hand and put on; a folder too", async ({ page }, info) => {
-  await open(page, "/handoff");
-  const files: Files = unzipSync((await takeParcel(page, "looks")).bytes);
-  const one = (name: string, mimeType: string, bytes: Uint8Array) => ({ name, mimeType, buffer: Buffer.from(bytes) });
-  await page
-    .getByLabel("Game art to take in")
-    .setInputFiles([
-      one("horn_pressed@2x.png", "image/png", files["looks/png-2x/horn-held.png"]),
-      one("mystery.svg", "image/svg+xml", files["looks/svg/pump-rest.svg"]),
-    ]);
-  const dialogue = page.getByRole("dialog", { name: "Game art" });
-  await expect(dialogue.getByLabel("Look for horn_pressed@2x.png")).toHaveValue("horn held");
-  await expect(dialogue.getByLabel("Look for mystery.svg")).toHaveValue("\u0000");
-  await dialogue.getByLabel("Look for mystery.svg").selectOption("horn rest");
-  await noViolationsInStorm(page);
-  await dialogue.getByRole("button", { name: "Put them on" }).click();
-  await expect(page.getByRole("button", { name: "Undo: art for 2 looks" })).toBeVisible();
-  await expect(glass(page)).toBeVisible();
-  await page.keyboard.press("5");
-  await page
-    .getByLabel("Game art to take in")
-    .setInputFiles([one("sheet.png", "image/png", files["looks/sheet.png"]), one("sheet.json", "application/json", files["looks/sheet.json"])]);
-  const { places } = JSON.parse(strFromU8(files["looks/sheet.json"])) as { places: unknown[] };
-  await dialogue.getByRole("button", { name: `Cut by its ${places.length} rectangles` }).click();
-  await expect(dialogue.locator("[data-art]")).toHaveCount(places.length);
-  await expect(dialogue.getByLabel("Look for helm-rest-knob", { exact: true })).toHaveValue("helm knob");
-  await dialogue.getByLabel("columns of the sheet").fill("2");
-  await dialogue.getByLabel("rows of the sheet").fill("1");
-  await dialogue.getByRole("button", { name: "Cut by the grid" }).click();
-  await expect(dialogue.locator("[data-art]")).toHaveCount(2);
-  await page.keyboard.press("Escape");
-  const folder = info.outputPath("art");
-  mkdirSync(join(folder, "buttons"), { recursive: true });
-  writeFileSync(join(folder, "buttons", "pump.png"), files["looks/png-1x/pump-rest.png"]);
-  writeFileSync(join(folder, "towline_on.png"), files["looks/png-1x/towline-held.png"]);
-  await page.getByLabel("Folder of looks to take in").setInputFiles(folder);
-  await expect(dialogue.getByLabel("Look for pump.png")).toHaveValue("pump rest");
-  await expect(dialogue.getByLabel("Look for towline_on.png")).toHaveValue("towline held");
-});
+test(
+  "game art: what left as a sheet is cut by its rectangles, matched by name, put right by hand and put on; a folder too",
+  { tag: "@storm" },
+  async ({ page }, info) => {
+    await open(page, "/handoff");
+    const files: Files = unzipSync((await takeParcel(page, "looks")).bytes);
+    const one = (name: string, mimeType: string, bytes: Uint8Array) => ({ name, mimeType, buffer: Buffer.from(bytes) });
+    await page
+      .getByLabel("Game art to take in")
+      .setInputFiles([
+        one("horn_pressed@2x.png", "image/png", files["looks/png-2x/horn-held.png"]),
+        one("mystery.svg", "image/svg+xml", files["looks/svg/pump-rest.svg"]),
+      ]);
+    const dialogue = page.getByRole("dialog", { name: "Game art" });
+    await expect(dialogue.getByLabel("Look for horn_pressed@2x.png")).toHaveValue("horn held");
+    await expect(dialogue.getByLabel("Look for mystery.svg")).toHaveValue("\u0000");
+    await dialogue.getByLabel("Look for mystery.svg").selectOption("horn rest");
+    await noViolationsInStorm(page);
+    await dialogue.getByRole("button", { name: "Put them on" }).click();
+    await expect(page.getByRole("button", { name: "Undo: art for 2 looks" })).toBeVisible();
+    await expect(glass(page)).toBeVisible();
+    await page.keyboard.press("5");
+    await page
+      .getByLabel("Game art to take in")
+      .setInputFiles([one("sheet.png", "image/png", files["looks/sheet.png"]), one("sheet.json", "application/json", files["looks/sheet.json"])]);
+    const { places } = JSON.parse(strFromU8(files["looks/sheet.json"])) as { places: unknown[] };
+    await dialogue.getByRole("button", { name: `Cut by its ${places.length} rectangles` }).click();
+    await expect(dialogue.locator("[data-art]")).toHaveCount(places.length);
+    await expect(dialogue.getByLabel("Look for helm-rest-knob", { exact: true })).toHaveValue("helm knob");
+    await dialogue.getByLabel("columns of the sheet").fill("2");
+    await dialogue.getByLabel("rows of the sheet").fill("1");
+    await dialogue.getByRole("button", { name: "Cut by the grid" }).click();
+    await expect(dialogue.locator("[data-art]")).toHaveCount(2);
+    await page.keyboard.press("Escape");
+    const folder = info.outputPath("art");
+    mkdirSync(join(folder, "buttons"), { recursive: true });
+    writeFileSync(join(folder, "buttons", "pump.png"), files["looks/png-1x/pump-rest.png"]);
+    writeFileSync(join(folder, "towline_on.png"), files["looks/png-1x/towline-held.png"]);
+    await page.getByLabel("Folder of looks to take in").setInputFiles(folder);
+    await expect(dialogue.getByLabel("Look for pump.png")).toHaveValue("pump rest");
+    await expect(dialogue.getByLabel("Look for towline_on.png")).toHaveValue("towline held");
+  },
+);

@@ -62,43 +62,47 @@ test("by button and key: the edits in their words, newest first; a click goes to
   await expect(history(page)).toBeVisible();
 });
 
-test("a state by name is compared with now and with a file, in words and over each other on the glass, and gone back to", async ({ page }) => {
-  await open(page);
-  const first = await placeOf(page, "horn");
-  await page.getByRole("button", { name: "History" }).click();
-  await page.getByLabel("Name of the state").fill("before the playtest");
-  await page.getByRole("button", { name: "Name this state" }).click();
-  await expect(rows(page).filter({ hasText: "before the playtest" })).toBeVisible();
-  await dragBy(page, "horn", -60, -30);
-  await remove(page, "pump");
-  await choose(page, "Compare this version", "before the playtest");
-  const compared = history(page).getByRole("region", { name: "Compare" });
-  await expect(compared).toContainText(/1 moved, 1 gone/);
-  const differences = compared.getByRole("list", { name: "Differences" }).getByRole("listitem");
-  await expect(differences.filter({ hasText: /horn moved \d+\.\d mm left, \d+\.\d mm up/ })).toHaveCount(1);
-  await expect(differences.filter({ hasText: "pump (button) went" })).toHaveCount(1);
-  await expect(page.getByTestId("compared").locator("[data-compared=horn] line")).toHaveCount(1);
-  await expect(page.getByTestId("compared").locator("[data-compared=pump] text")).toHaveText("gone");
-  await expect(page.getByTestId("compared").locator("[data-compared=helm]")).toHaveCount(0);
-  await noViolationsInStorm(page, "the history");
-  await saved(page);
-  await page.keyboard.press("5");
-  const text = await exportText(page);
-  await page.getByRole("link", { name: "Layout" }).click();
-  await page
-    .getByLabel("File of the version")
-    .first()
-    .setInputFiles({ name: "after.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await expect(compared).toContainText("nothing differs");
-  await rows(page)
-    .filter({ hasText: "before the playtest" })
-    .getByRole("button", { name: /Go back|State/ })
-    .first()
-    .click();
-  await expect(control(page, "pump")).toBeVisible();
-  expect(await placeOf(page, "horn")).toEqual(first);
-  await page.getByRole("button", { name: "Remove the state before the playtest" }).click();
-  await expect(rows(page).filter({ hasText: "before the playtest" }).filter({ hasNotText: "go back" })).toHaveCount(0);
-  await page.getByRole("button", { name: "Bring it back" }).click();
-  await expect(page.getByRole("button", { name: "Remove the state before the playtest" })).toBeVisible();
-});
+test(
+  "a state by name is compared with now and with a file, in words and over each other on the glass, and gone back to",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page);
+    const first = await placeOf(page, "horn");
+    await page.getByRole("button", { name: "History" }).click();
+    await page.getByLabel("Name of the state").fill("before the playtest");
+    await page.getByRole("button", { name: "Name this state" }).click();
+    await expect(rows(page).filter({ hasText: "before the playtest" })).toBeVisible();
+    await dragBy(page, "horn", -60, -30);
+    await remove(page, "pump");
+    await choose(page, "Compare this version", "before the playtest");
+    const compared = history(page).getByRole("region", { name: "Compare" });
+    await expect(compared).toContainText(/1 moved, 1 gone/);
+    const differences = compared.getByRole("list", { name: "Differences" }).getByRole("listitem");
+    await expect(differences.filter({ hasText: /horn moved \d+\.\d mm left, \d+\.\d mm up/ })).toHaveCount(1);
+    await expect(differences.filter({ hasText: "pump (button) went" })).toHaveCount(1);
+    await expect(page.getByTestId("compared").locator("[data-compared=horn] line")).toHaveCount(1);
+    await expect(page.getByTestId("compared").locator("[data-compared=pump] text")).toHaveText("gone");
+    await expect(page.getByTestId("compared").locator("[data-compared=helm]")).toHaveCount(0);
+    await noViolationsInStorm(page, "the history");
+    await saved(page);
+    await page.keyboard.press("5");
+    const text = await exportText(page);
+    await page.getByRole("link", { name: "Layout" }).click();
+    await page
+      .getByLabel("File of the version")
+      .first()
+      .setInputFiles({ name: "after.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
+    await expect(compared).toContainText("nothing differs");
+    await rows(page)
+      .filter({ hasText: "before the playtest" })
+      .getByRole("button", { name: /Go back|State/ })
+      .first()
+      .click();
+    await expect(control(page, "pump")).toBeVisible();
+    expect(await placeOf(page, "horn")).toEqual(first);
+    await page.getByRole("button", { name: "Remove the state before the playtest" }).click();
+    await expect(rows(page).filter({ hasText: "before the playtest" }).filter({ hasNotText: "go back" })).toHaveCount(0);
+    await page.getByRole("button", { name: "Bring it back" }).click();
+    await expect(page.getByRole("button", { name: "Remove the state before the playtest" })).toBeVisible();
+  },
+);

@@ -3,7 +3,7 @@ import { expect, type Page, type Route } from "@playwright/test";
 import { test } from "./test";
 import { readFileSync } from "node:fs";
 import { strToU8, zipSync } from "fflate";
-import { isStorm, addAction, open, opened, saved } from "./bench";
+import { addAction, open, opened, saved } from "./bench";
 
 const SAMPLE = readFileSync("samples/pigeonhole.nodulum.json", "utf8");
 const importFiles = (page: Page, name: string, bytes: Uint8Array) =>
@@ -32,16 +32,20 @@ async function holdScripts(page: Page): Promise<() => Promise<void>> {
   };
 }
 
-test("a zip that lies about its size and one of 60,000 files: told what is wrong with them, and the layouts beside them come in", async ({ page }) => {
-  await open(page, "/handoff");
-  await importFiles(page, "bomb.zip", bomb(120));
-  await expect(refusal(page)).toContainText("“bomb.json” in “bomb.zip”: is damaged, or too large");
-  const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, i) => [`f${i}.bin`, strToU8(String(i))]));
-  await importFiles(page, "many.zip", zipSync({ "first.nodulum.json": strToU8(SAMPLE.replace('"Pigeonhole"', '"Brought in"')), ...many }, { level: 0 }));
-  await expect(refusal(page)).toContainText("“many.zip” holds 60001 files; the first 1000 were looked at");
-  await expect(page.getByTestId("taken-in")).toContainText("“first.nodulum.json” is a layout of its own now.");
-  await opened(page, "Brought in");
-});
+test(
+  "a zip that lies about its size and one of 60,000 files: told what is wrong with them, and the layouts beside them come in",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/handoff");
+    await importFiles(page, "bomb.zip", bomb(120));
+    await expect(refusal(page)).toContainText("“bomb.json” in “bomb.zip”: is damaged, or too large");
+    const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, i) => [`f${i}.bin`, strToU8(String(i))]));
+    await importFiles(page, "many.zip", zipSync({ "first.nodulum.json": strToU8(SAMPLE.replace('"Pigeonhole"', '"Brought in"')), ...many }, { level: 0 }));
+    await expect(refusal(page)).toContainText("“many.zip” holds 60001 files; the first 1000 were looked at");
+    await expect(page.getByTestId("taken-in")).toContainText("“first.nodulum.json” is a layout of its own now.");
+    await opened(page, "Brought in");
+  },
+);
 
 test("while files are read the page says so and works; stopped, nothing of them is imported, and the next import is read", async ({ page }) => {
   await open(page, "/handoff");
@@ -64,58 +68,60 @@ test("while files are read the page says so and works; stopped, nothing of them 
   await opened(page, "Held");
 });
 
-const COUNT = isStorm ? 3000 : 700;
+const COUNT = 3000;
 
-test("a backup with hundreds of named states (3,000 in the storm) is brought back whole; stopped in its midst, what was added stays and the rest comes with the next", async ({
-  page,
-}) => {
-  await open(page, "/actions");
-  await addAction(page, "anchor", "press");
-  await saved(page);
-  const layout = JSON.parse(SAMPLE) as object;
-  const states = Array.from({ length: COUNT }, (_, i) => ({ id: `s${i}`, layout: "kept", name: `State ${i}`, time: i + 1, file: `states/${i}.json` }));
-  const contents = {
-    format: "nodulum-backup",
-    version: 1,
-    made: 1,
-    layouts: [{ id: "kept", name: "From a backup", savedAt: 1, deletedAt: null, file: "layouts/1.nodulum.json" }],
-    states,
-    takes: [],
-  };
-  const files: Record<string, Uint8Array> = {
-    "backup.json": strToU8(JSON.stringify(contents)),
-    "layouts/1.nodulum.json": strToU8(JSON.stringify({ ...layout, name: "From a backup" })),
-  };
-  for (const { file } of states) files[file] = strToU8(SAMPLE);
-  const backup = { name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from(zipSync(files, { level: 1 })) };
-  await page.getByTestId("saved-state").click();
-  const kept = page.getByRole("dialog", { name: "What is kept" });
-  // Each state waits for the browser's storage: it stops at the first once it is told to.
-  await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
-    let count = 0;
-    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
-      if (this.name === "states" && (count += 1) === 200) document.querySelector<HTMLButtonElement>("[data-stop]")?.click();
-      return put.apply(this, args);
+test(
+  "a backup with 3,000 named states is brought back whole; stopped in its midst, what was added stays and the rest comes with the next",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/actions");
+    await addAction(page, "anchor", "press");
+    await saved(page);
+    const layout = JSON.parse(SAMPLE) as object;
+    const states = Array.from({ length: COUNT }, (_, i) => ({ id: `s${i}`, layout: "kept", name: `State ${i}`, time: i + 1, file: `states/${i}.json` }));
+    const contents = {
+      format: "nodulum-backup",
+      version: 1,
+      made: 1,
+      layouts: [{ id: "kept", name: "From a backup", savedAt: 1, deletedAt: null, file: "layouts/1.nodulum.json" }],
+      states,
+      takes: [],
     };
-  });
-  await kept.getByLabel("Backup to bring back").setInputFiles(backup);
-  await expect(kept.getByRole("alert")).toContainText("Stopped. What was added before stays");
-  await kept.getByLabel("Backup to bring back").setInputFiles(backup);
-  await expect(kept.getByRole("status")).toContainText("1 was the same");
-  const added = Number(/([\d,]+) named states added/.exec((await kept.getByRole("status").textContent())!)![1].replace(",", ""));
-  const there = await page.evaluate(
-    () =>
-      new Promise<number>((resolve, reject) => {
-        const opening = indexedDB.open("nodulum");
-        opening.onerror = () => reject(new Error("not opened"));
-        opening.onsuccess = () => {
-          const counting = opening.result.transaction("states").objectStore("states").count();
-          counting.onsuccess = () => resolve(counting.result);
-        };
-      }),
-  );
-  expect(there).toBe(COUNT);
-  expect(added).toBeGreaterThan(0);
-  expect(added).toBeLessThan(COUNT);
-});
+    const files: Record<string, Uint8Array> = {
+      "backup.json": strToU8(JSON.stringify(contents)),
+      "layouts/1.nodulum.json": strToU8(JSON.stringify({ ...layout, name: "From a backup" })),
+    };
+    for (const { file } of states) files[file] = strToU8(SAMPLE);
+    const backup = { name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from(zipSync(files, { level: 1 })) };
+    await page.getByTestId("saved-state").click();
+    const kept = page.getByRole("dialog", { name: "What is kept" });
+    // Each state waits for the browser's storage: it stops at the first once it is told to.
+    await page.evaluate(() => {
+      const put = IDBObjectStore.prototype.put;
+      let count = 0;
+      IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+        if (this.name === "states" && (count += 1) === 200) document.querySelector<HTMLButtonElement>("[data-stop]")?.click();
+        return put.apply(this, args);
+      };
+    });
+    await kept.getByLabel("Backup to bring back").setInputFiles(backup);
+    await expect(kept.getByRole("alert")).toContainText("Stopped. What was added before stays");
+    await kept.getByLabel("Backup to bring back").setInputFiles(backup);
+    await expect(kept.getByRole("status")).toContainText("1 was the same");
+    const added = Number(/([\d,]+) named states added/.exec((await kept.getByRole("status").textContent())!)![1].replace(",", ""));
+    const there = await page.evaluate(
+      () =>
+        new Promise<number>((resolve, reject) => {
+          const opening = indexedDB.open("nodulum");
+          opening.onerror = () => reject(new Error("not opened"));
+          opening.onsuccess = () => {
+            const counting = opening.result.transaction("states").objectStore("states").count();
+            counting.onsuccess = () => resolve(counting.result);
+          };
+        }),
+    );
+    expect(there).toBe(COUNT);
+    expect(added).toBeGreaterThan(0);
+    expect(added).toBeLessThan(COUNT);
+  },
+);

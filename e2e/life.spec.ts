@@ -164,7 +164,7 @@ test.describe("storage's life", () => {
     await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/cannot be read: The file is damaged. What is kept there is untouched/);
   });
 
-  test("a page whose script never comes shows a way out by itself", async ({ page }) => {
+  test("a page whose script never comes shows a way out by itself", { tag: "@storm" }, async ({ page }) => {
     await page.route(/\/_next\/static\/.*\.js/, (route) => route.abort());
     await page.goto("/layout");
     await expect(page.getByText("Opening…")).toBeVisible();

@@ -62,115 +62,125 @@ test("on the bench the cloud of a hundred touches of what is selected is shown b
   await expect(page.getByTestId("misses")).toHaveCount(0);
 });
 
-test("what changed against a named state and against a file: by screen and control, as marks in the grid, with the way to the bench", async ({
-  page,
-}, info) => {
-  await open(page, "/layout");
-  await openLayout(page, "Brackwater, first draft");
-  await page.getByRole("button", { name: "History", exact: true }).click();
-  await page.getByLabel("Name of the state").fill("before the playtest");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("button", { name: "Remove the state before the playtest" })).toBeVisible();
-  await page.getByRole("button", { name: "Close the history" }).click();
-  await control(page, "pause").click();
-  await page.keyboard.press("Delete");
-  await toScreens(page, "changed");
-  await page.getByLabel("Held against this version").selectOption({ label: "before the playtest" });
-  await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ gone$/);
-  await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d gone$/);
-  const here = page.getByRole("complementary", { name: "What changed here" });
-  await expect(here.locator('[data-change="new bind/unserved"]')).toHaveCount(1);
-  await expect(here.locator('[data-change="new bind/unserved"]')).toContainText("on 24 screens");
-  await cells(page, "pause").nth(1).click();
-  await expect(here.getByRole("heading", { name: "pause on Phone 16:9" })).toBeVisible();
-  await expect(here.locator('[data-change="gone touch/small"]')).toBeVisible();
-  await noViolationsInStorm(page, "changed");
-  await look(page, "grid");
-  await expect(page.locator('[data-cell="0 0"]')).toHaveAttribute("aria-label", /; changed \+1 .*−\d/);
-  await expect(page.locator("[data-marks]").first()).toBeVisible();
-  // Against a file: the finished layout, in which nearly everything is another way.
-  await look(page, "changed");
-  const file = info.outputPath("brackwater.nodulum.json");
-  const { copyFileSync } = await import("node:fs");
-  copyFileSync("samples/brackwater.nodulum.json", file);
-  await page.getByLabel("File of the version").setInputFiles(file);
-  await expect(page.getByTestId("changed-state")).toHaveText(/^\d+ new/);
-  await here.getByRole("button", { name: "on all screens" }).click();
-  await here.locator('[data-change^="new touch/buried"] button').first().click();
-  await expect(page).toHaveURL(/\/layout$/);
-});
+test(
+  "what changed against a named state and against a file: by screen and control, as marks in the grid, with the way to the bench",
+  { tag: "@storm" },
+  async ({ page }, info) => {
+    await open(page, "/layout");
+    await openLayout(page, "Brackwater, first draft");
+    await page.getByRole("button", { name: "History", exact: true }).click();
+    await page.getByLabel("Name of the state").fill("before the playtest");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("button", { name: "Remove the state before the playtest" })).toBeVisible();
+    await page.getByRole("button", { name: "Close the history" }).click();
+    await control(page, "pause").click();
+    await page.keyboard.press("Delete");
+    await toScreens(page, "changed");
+    await page.getByLabel("Held against this version").selectOption({ label: "before the playtest" });
+    await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ gone$/);
+    await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d gone$/);
+    const here = page.getByRole("complementary", { name: "What changed here" });
+    await expect(here.locator('[data-change="new bind/unserved"]')).toHaveCount(1);
+    await expect(here.locator('[data-change="new bind/unserved"]')).toContainText("on 24 screens");
+    await cells(page, "pause").nth(1).click();
+    await expect(here.getByRole("heading", { name: "pause on Phone 16:9" })).toBeVisible();
+    await expect(here.locator('[data-change="gone touch/small"]')).toBeVisible();
+    await noViolationsInStorm(page, "changed");
+    await look(page, "grid");
+    await expect(page.locator('[data-cell="0 0"]')).toHaveAttribute("aria-label", /; changed \+1 .*−\d/);
+    await expect(page.locator("[data-marks]").first()).toBeVisible();
+    // Against a file: the finished layout, in which nearly everything is another way.
+    await look(page, "changed");
+    const file = info.outputPath("brackwater.nodulum.json");
+    const { copyFileSync } = await import("node:fs");
+    copyFileSync("samples/brackwater.nodulum.json", file);
+    await page.getByLabel("File of the version").setInputFiles(file);
+    await expect(page.getByTestId("changed-state")).toHaveText(/^\d+ new/);
+    await here.getByRole("button", { name: "on all screens" }).click();
+    await here.locator('[data-change^="new touch/buried"] button').first().click();
+    await expect(page).toHaveURL(/\/layout$/);
+  },
+);
 
-test("the map: coarse first, worked out in the end; lines of a measure, a cursor by key, and a screen of it on the bench", async ({ page }) => {
-  await openDraft(page, "map");
-  await expect(page.getByTestId("map-state")).toHaveText(/^worked out \d+ %$/);
-  // One player's map is a quarter of the work.
-  await page.getByLabel("Player of the map").selectOption({ index: 1 });
-  await expect(page.getByTestId("map-state")).toHaveText("worked out");
-  const place = page.getByRole("complementary", { name: "The place" });
-  await place.getByRole("button", { name: /reach\/far pause/ }).click();
-  await expect(page.locator("[data-contour]").first()).toBeVisible();
-  const plot = page.getByTestId("map-plot");
-  await plot.focus();
-  const before = (await plot.getAttribute("aria-label"))!;
-  expect(before).toMatch(/^The map; Aspect 1\.8\d\d, 6\.\d\d inches: blocker bind\/unknown-action towline tow_line and \d+ more$/);
-  await page.keyboard.press("Shift+ArrowRight");
-  await page.keyboard.press("ArrowUp");
-  await expect(plot).not.toHaveAttribute("aria-label", before);
-  const heading = (await place.getByRole("heading").textContent())!;
-  await page.getByLabel("without what holds everywhere").check();
-  await expect(plot).not.toHaveAttribute("aria-label", /bind\/unknown-action/);
-  await noViolationsInStorm(page, "the map");
-  await plot.focus();
-  await page.keyboard.press("Enter");
-  await expect(page).toHaveURL(/\/layout$/);
-  await expect(page.getByText(heading).first()).toBeVisible();
-});
+test(
+  "the map: coarse first, worked out in the end; lines of a measure, a cursor by key, and a screen of it on the bench",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await openDraft(page, "map");
+    await expect(page.getByTestId("map-state")).toHaveText(/^worked out \d+ %$/);
+    // One player's map is a quarter of the work.
+    await page.getByLabel("Player of the map").selectOption({ index: 1 });
+    await expect(page.getByTestId("map-state")).toHaveText("worked out");
+    const place = page.getByRole("complementary", { name: "The place" });
+    await place.getByRole("button", { name: /reach\/far pause/ }).click();
+    await expect(page.locator("[data-contour]").first()).toBeVisible();
+    const plot = page.getByTestId("map-plot");
+    await plot.focus();
+    const before = (await plot.getAttribute("aria-label"))!;
+    expect(before).toMatch(/^The map; Aspect 1\.8\d\d, 6\.\d\d inches: blocker bind\/unknown-action towline tow_line and \d+ more$/);
+    await page.keyboard.press("Shift+ArrowRight");
+    await page.keyboard.press("ArrowUp");
+    await expect(plot).not.toHaveAttribute("aria-label", before);
+    const heading = (await place.getByRole("heading").textContent())!;
+    await page.getByLabel("without what holds everywhere").check();
+    await expect(plot).not.toHaveAttribute("aria-label", /bind\/unknown-action/);
+    await noViolationsInStorm(page, "the map");
+    await plot.focus();
+    await page.keyboard.press("Enter");
+    await expect(page).toHaveURL(/\/layout$/);
+    await expect(page.getByText(heading).first()).toBeVisible();
+  },
+);
 
-test("the report: chosen parts as one file that opens without network, two papers, and the frame that is printed", async ({ page, context }, info) => {
-  await openDraft(page, "shelf");
-  await page.getByRole("complementary", { name: "Filter" }).getByLabel("Class").selectOption("tablet");
-  await page.getByRole("button", { name: "report…" }).click();
-  const dialogue = page.getByRole("dialog", { name: "The report" });
-  await expect(dialogue.getByLabel("Screens of the report")).toHaveValue("shown");
-  await dialogue.getByLabel("Over aspect ratios").uncheck();
-  await dialogue.getByLabel("Paper of the report").selectOption("letter");
-  await noViolationsInStorm(page, "the report's dialogue");
-  const saving = page.waitForEvent("download");
-  await dialogue.getByRole("button", { name: "Save as HTML" }).click();
-  const download = await saving;
-  expect(download.suggestedFilename()).toBe("brackwater-first-draft-report.html");
-  const file = info.outputPath("report.html");
-  await download.saveAs(file);
-  await dialogue.getByRole("button", { name: "Print…" }).click();
-  await expect(dialogue.getByTestId("report-state")).toHaveText("made");
-  await expect(dialogue.getByTestId("report-frame")).toHaveAttribute("srcdoc", /<h1>Brackwater, first draft<\/h1>/);
-  // From the disk, with no network at all, it is whole; each paper has pages of its size.
-  const sheet = await context.newPage();
-  const problems: string[] = [];
-  sheet.on("console", (message) => message.type() === "error" && problems.push(message.text()));
-  await context.setOffline(true);
-  await sheet.goto(pathToFileURL(file).href);
-  await expect(sheet.getByRole("heading", { name: "Contact sheet" })).toBeVisible();
-  await expect(sheet.getByRole("heading", { name: "Over aspect ratios" })).toHaveCount(0);
-  await noViolationsInStorm(sheet, "the report");
-  expect(problems).toEqual([]);
-  const pages = async () => {
-    const pdf = (await sheet.pdf({ preferCSSPageSize: true })).toString("latin1");
-    return [...pdf.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, w, h]) => `${Math.round(Number(w))}×${Math.round(Number(h))}`);
-  };
-  const letter = await pages();
-  expect(letter.length).toBeGreaterThan(3);
-  expect(new Set(letter)).toEqual(new Set(["612×792"]));
-  const html = readFileSync(file, "utf8").replace("size: letter", "size: A4");
-  await sheet.setContent(html);
-  expect(new Set(await pages())).toEqual(new Set(["595×842"]));
-  // Nothing of it is wider than the paper leaves room for.
-  expect(
-    await sheet.evaluate(
-      () =>
-        [...document.querySelectorAll("svg, table")].filter(
-          (e) => e.getBoundingClientRect().right > document.querySelector("main")!.getBoundingClientRect().right,
-        ).length,
-    ),
-  ).toBe(0);
-});
+test(
+  "the report: chosen parts as one file that opens without network, two papers, and the frame that is printed",
+  { tag: "@storm" },
+  async ({ page, context }, info) => {
+    await openDraft(page, "shelf");
+    await page.getByRole("complementary", { name: "Filter" }).getByLabel("Class").selectOption("tablet");
+    await page.getByRole("button", { name: "report…" }).click();
+    const dialogue = page.getByRole("dialog", { name: "The report" });
+    await expect(dialogue.getByLabel("Screens of the report")).toHaveValue("shown");
+    await dialogue.getByLabel("Over aspect ratios").uncheck();
+    await dialogue.getByLabel("Paper of the report").selectOption("letter");
+    await noViolationsInStorm(page, "the report's dialogue");
+    const saving = page.waitForEvent("download");
+    await dialogue.getByRole("button", { name: "Save as HTML" }).click();
+    const download = await saving;
+    expect(download.suggestedFilename()).toBe("brackwater-first-draft-report.html");
+    const file = info.outputPath("report.html");
+    await download.saveAs(file);
+    await dialogue.getByRole("button", { name: "Print…" }).click();
+    await expect(dialogue.getByTestId("report-state")).toHaveText("made");
+    await expect(dialogue.getByTestId("report-frame")).toHaveAttribute("srcdoc", /<h1>Brackwater, first draft<\/h1>/);
+    // From the disk, with no network at all, it is whole; each paper has pages of its size.
+    const sheet = await context.newPage();
+    const problems: string[] = [];
+    sheet.on("console", (message) => message.type() === "error" && problems.push(message.text()));
+    await context.setOffline(true);
+    await sheet.goto(pathToFileURL(file).href);
+    await expect(sheet.getByRole("heading", { name: "Contact sheet" })).toBeVisible();
+    await expect(sheet.getByRole("heading", { name: "Over aspect ratios" })).toHaveCount(0);
+    await noViolationsInStorm(sheet, "the report");
+    expect(problems).toEqual([]);
+    const pages = async () => {
+      const pdf = (await sheet.pdf({ preferCSSPageSize: true })).toString("latin1");
+      return [...pdf.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, w, h]) => `${Math.round(Number(w))}×${Math.round(Number(h))}`);
+    };
+    const letter = await pages();
+    expect(letter.length).toBeGreaterThan(3);
+    expect(new Set(letter)).toEqual(new Set(["612×792"]));
+    const html = readFileSync(file, "utf8").replace("size: letter", "size: A4");
+    await sheet.setContent(html);
+    expect(new Set(await pages())).toEqual(new Set(["595×842"]));
+    // Nothing of it is wider than the paper leaves room for.
+    expect(
+      await sheet.evaluate(
+        () =>
+          [...document.querySelectorAll("svg, table")].filter(
+            (e) => e.getBoundingClientRect().right > document.querySelector("main")!.getBoundingClientRect().right,
+          ).length,
+      ),
+    ).toBe(0);
+  },
+);

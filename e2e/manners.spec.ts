@@ -83,7 +83,7 @@ test("a cluster pasted into another layout arrives as one, and what its words me
   await expect(control(page, "cluster")).toHaveCount(0);
 });
 
-test("dropped or carried in a tall game, a control is tied to the nearest point; one for an axis asks which way", async ({ page }) => {
+test("dropped or carried in a tall game, a control is tied to the nearest point; one for an axis asks which way", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
@@ -210,36 +210,40 @@ test("Rename begins with the name chosen, and Enter makes it", async ({ page }) 
   await expect(page.getByRole("button", { name: "Layouts; open: Low water" })).toBeVisible();
 });
 
-test("mouse buttons: a chord gives both, one let go outside the glass is let go, and the mouse still moves under another button", async ({ page }) => {
-  await open(page, "/actions");
-  await startLayout(page, "Mouse");
-  await addAction(page, "aim", "press");
-  await addAction(page, "turn", "motion");
-  for (const [name, input] of [
-    ["aim", "right"],
-    ["turn", "movement"],
-  ]) {
-    await page
-      .getByRole("button", { name: `Bind a key, mouse or pad input to ${name}` })
-      .first()
-      .click();
-    await page.getByRole("group", { name: "Mouse" }).getByRole("button", { name: input }).click();
-  }
-  await page.keyboard.press("2");
-  await dragFromLedger(page, "aim", 0.2, 0.7);
-  await page.keyboard.press("3");
-  const stage = (await page.getByTestId("play-glass").boundingBox())!;
-  const value = (name: string) => page.getByTestId(`value-${name}`);
-  await page.mouse.move(stage.x + stage.width / 2, stage.y + stage.height / 2);
-  await page.mouse.down({ button: "left" });
-  await page.mouse.down({ button: "right" });
-  await expect(value("aim")).toHaveText("true");
-  await page.mouse.up({ button: "right" });
-  await expect(value("aim")).toHaveText("false");
-  await page.mouse.up({ button: "left" });
-  await page.mouse.down({ button: "right" });
-  await expect(value("aim")).toHaveText("true");
-  await page.mouse.move(stage.x + stage.width / 2, stage.y - 60, { steps: 4 });
-  await page.mouse.up({ button: "right" });
-  await expect(value("aim")).toHaveText("false");
-});
+test(
+  "mouse buttons: a chord gives both, one let go outside the glass is let go, and the mouse still moves under another button",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/actions");
+    await startLayout(page, "Mouse");
+    await addAction(page, "aim", "press");
+    await addAction(page, "turn", "motion");
+    for (const [name, input] of [
+      ["aim", "right"],
+      ["turn", "movement"],
+    ]) {
+      await page
+        .getByRole("button", { name: `Bind a key, mouse or pad input to ${name}` })
+        .first()
+        .click();
+      await page.getByRole("group", { name: "Mouse" }).getByRole("button", { name: input }).click();
+    }
+    await page.keyboard.press("2");
+    await dragFromLedger(page, "aim", 0.2, 0.7);
+    await page.keyboard.press("3");
+    const stage = (await page.getByTestId("play-glass").boundingBox())!;
+    const value = (name: string) => page.getByTestId(`value-${name}`);
+    await page.mouse.move(stage.x + stage.width / 2, stage.y + stage.height / 2);
+    await page.mouse.down({ button: "left" });
+    await page.mouse.down({ button: "right" });
+    await expect(value("aim")).toHaveText("true");
+    await page.mouse.up({ button: "right" });
+    await expect(value("aim")).toHaveText("false");
+    await page.mouse.up({ button: "left" });
+    await page.mouse.down({ button: "right" });
+    await expect(value("aim")).toHaveText("true");
+    await page.mouse.move(stage.x + stage.width / 2, stage.y - 60, { steps: 4 });
+    await page.mouse.up({ button: "right" });
+    await expect(value("aim")).toHaveText("false");
+  },
+);

@@ -28,7 +28,7 @@ test("a finding leads to its place, shows itself on the glass, and is mended at 
   await expect(findings(page).locator('[data-finding="touch/small"]')).toHaveCount(0);
 });
 
-test("a move is offered with its distance and goes just that far", async ({ page }) => {
+test("a move is offered with its distance and goes just that far", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const from = await middle(visual(page, "horn"));
   const goal = await middle(visual(page, "towline"));
@@ -48,7 +48,7 @@ test("a move is offered with its distance and goes just that far", async ({ page
   await expect(page.locator('[data-finding="touch/overlap"]')).toHaveCount(0);
 });
 
-test("a finding is accepted with a reason, and taken back", async ({ page }) => {
+test("a finding is accepted with a reason, and taken back", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await openLayout(page, "Brackwater, first draft");
   const small = findings(page).locator('[data-finding="touch/small"]').first();
@@ -62,7 +62,7 @@ test("a finding is accepted with a reason, and taken back", async ({ page }) => 
   await expect(small.getByRole("button", { name: "accept…" })).toBeVisible();
 });
 
-test("two hundred controls stay workable, and one more is refused with the limit", async ({ page }) => {
+test("two hundred controls stay workable, and one more is refused with the limit", { tag: "@storm" }, async ({ page }) => {
   const controls = Array.from({ length: 200 }, (_, i) => ({
     id: `c${i}`,
     name: `c${i}`,
@@ -108,7 +108,7 @@ test("by keyboard alone: reached in order, named with kind, place and findings, 
 });
 
 for (const theme of ["light", "dark"] as const)
-  test(`axe finds nothing on the bench with things selected and lists open, ${theme}`, async ({ page }) => {
+  test(`axe finds nothing on the bench with things selected and lists open, ${theme}`, { tag: "@storm" }, async ({ page }) => {
     await page.addInitScript((t) => localStorage.setItem("theme", t), theme);
     await open(page);
     const clean = (where: string) => (theme === "light" ? noViolations : noViolationsInStorm)(page, where);
@@ -130,7 +130,7 @@ for (const theme of ["light", "dark"] as const)
     await clean("the backdrop");
   });
 
-test("every card stands whole in the tray at 1280 × 800, without scrolling", async ({ page }) => {
+test("every card stands whole in the tray at 1280 × 800, without scrolling", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   for (const moment of ["under-way", "alongside"]) {
     await page.getByLabel("Moment shown").selectOption(moment);
@@ -156,7 +156,7 @@ test("every card stands whole in the tray at 1280 × 800, without scrolling", as
   }
 });
 
-test("curve, dead zone and travel are dragged in their pictures; a drag is one entry", async ({ page }) => {
+test("curve, dead zone and travel are dragged in their pictures; a drag is one entry", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "helm").click({ position: { x: 12, y: 20 } });
   const feel = region(page, "Feel");

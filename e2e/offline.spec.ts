@@ -46,83 +46,87 @@ async function heldBack(page: Page, button: Locator): Promise<Locator> {
 }
 const view = (page: Page, word: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: word });
 
-test("after one visit all works with the server gone: views, dialogues, workers, fonts, import, export, reload", async ({ page, server }) => {
-  const problems: string[] = [];
-  page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
-  page.on("pageerror", (error) => problems.push(error.message));
-  await open(page, `${server.url}/`);
-  await expect(page).toHaveURL(`${server.url}/welcome`);
-  await open(page, `${server.url}/layout`);
-  await kept(page);
-  await server.stop();
-  await expect(page.getByRole("region", { name: "Rail" }).getByText("checking…")).toHaveCount(0);
-  const helm = await middle(control(page, "helm"));
-  await drag(page, helm, { x: helm.x + 30, y: helm.y - 20 });
-  await saved(page);
-  const seen: Readonly<Record<string, Locator>> = {
-    Actions: page.getByRole("toolbar", { name: "What is seen" }),
-    Rehearse: page.getByRole("region", { name: "Rehearsal" }),
-    Screens: page.getByRole("region", { name: "Shelf" }),
-    "Hand off": page.getByRole("region", { name: "Comes in", exact: true }),
-    Layout: page.getByRole("region", { name: "Ledger" }),
-  };
-  for (const [word, region] of Object.entries(seen)) {
-    await view(page, word).click();
-    await expect(region).toBeVisible();
-  }
-  // Parts whose scripts had not been fetched: a chart, Settle in its worker, the history, the words, a dialogue.
-  await view(page, "Screens").click();
-  await page.getByRole("button", { name: "spans", exact: true }).click();
-  await expect(page.getByTestId("spans-state")).toHaveText("worked out");
-  await expect(page.getByTestId("span-chart").locator("svg").first()).toBeVisible();
-  await view(page, "Layout").click();
-  await page.keyboard.press("y");
-  // Its worker has found something out.
-  await expect(page.getByRole("region", { name: "Settle", exact: true }).first()).toContainText(/left so far|Take it|Nothing to settle/);
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "History" }).click();
-  await expect(page.getByRole("complementary", { name: "History" }).getByRole("listitem").first()).toBeVisible();
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("?");
-  await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
-  await expect(page.locator("[data-word] svg path").first()).toBeVisible();
-  await view(page, "Layout").click();
-  await page.getByRole("button", { name: "Choose the screens" }).click();
-  await expect(page.getByRole("dialog")).toBeVisible();
-  await page.keyboard.press("Escape");
-  await view(page, "Actions").click();
-  await page.getByRole("button", { name: "From the game’s code…" }).click();
-  await page.getByLabel("Source files").setInputFiles({ name: "game.ts", mimeType: "text/plain", buffer: Buffer.from('input.get("towlne");\n'.repeat(40)) });
-  await expect(page.getByText("1 file read")).toBeVisible();
-  await page.keyboard.press("Escape");
-  // A large file goes to the reading worker.
-  await view(page, "Hand off").click();
-  const file = JSON.parse(await exportText(page)) as Record<string, unknown> & { name: string; actions: Record<string, unknown>[] };
-  file.name = "Out at sea";
-  file.actions = [...file.actions, ...Array.from({ length: 180 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
-  await view(page, "Hand off").click();
-  await page
-    .getByLabel("Files to take in")
-    .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
-  await expect(page).toHaveTitle("Out at sea · Nodulum");
-  await expect(page).toHaveURL(`${server.url}/layout`);
-  // Each view by a load of its own, and the front door.
-  for (const path of ["/screens", "/handoff", "/rehearse", "/actions", "/"]) {
-    await open(page, `${server.url}${path}`);
+test(
+  "after one visit all works with the server gone: views, dialogues, workers, fonts, import, export, reload",
+  { tag: "@storm" },
+  async ({ page, server }) => {
+    const problems: string[] = [];
+    page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
+    page.on("pageerror", (error) => problems.push(error.message));
+    await open(page, `${server.url}/`);
+    await expect(page).toHaveURL(`${server.url}/welcome`);
+    await open(page, `${server.url}/layout`);
+    await kept(page);
+    await server.stop();
+    await expect(page.getByRole("region", { name: "Rail" }).getByText("checking…")).toHaveCount(0);
+    const helm = await middle(control(page, "helm"));
+    await drag(page, helm, { x: helm.x + 30, y: helm.y - 20 });
+    await saved(page);
+    const seen: Readonly<Record<string, Locator>> = {
+      Actions: page.getByRole("toolbar", { name: "What is seen" }),
+      Rehearse: page.getByRole("region", { name: "Rehearsal" }),
+      Screens: page.getByRole("region", { name: "Shelf" }),
+      "Hand off": page.getByRole("region", { name: "Comes in", exact: true }),
+      Layout: page.getByRole("region", { name: "Ledger" }),
+    };
+    for (const [word, region] of Object.entries(seen)) {
+      await view(page, word).click();
+      await expect(region).toBeVisible();
+    }
+    // Parts whose scripts had not been fetched: a chart, Settle in its worker, the history, the words, a dialogue.
+    await view(page, "Screens").click();
+    await page.getByRole("button", { name: "spans", exact: true }).click();
+    await expect(page.getByTestId("spans-state")).toHaveText("worked out");
+    await expect(page.getByTestId("span-chart").locator("svg").first()).toBeVisible();
+    await view(page, "Layout").click();
+    await page.keyboard.press("y");
+    // Its worker has found something out.
+    await expect(page.getByRole("region", { name: "Settle", exact: true }).first()).toContainText(/left so far|Take it|Nothing to settle/);
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "History" }).click();
+    await expect(page.getByRole("complementary", { name: "History" }).getByRole("listitem").first()).toBeVisible();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("?");
+    await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
+    await expect(page.locator("[data-word] svg path").first()).toBeVisible();
+    await view(page, "Layout").click();
+    await page.getByRole("button", { name: "Choose the screens" }).click();
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await page.keyboard.press("Escape");
+    await view(page, "Actions").click();
+    await page.getByRole("button", { name: "From the game’s code…" }).click();
+    await page.getByLabel("Source files").setInputFiles({ name: "game.ts", mimeType: "text/plain", buffer: Buffer.from('input.get("towlne");\n'.repeat(40)) });
+    await expect(page.getByText("1 file read")).toBeVisible();
+    await page.keyboard.press("Escape");
+    // A large file goes to the reading worker.
+    await view(page, "Hand off").click();
+    const file = JSON.parse(await exportText(page)) as Record<string, unknown> & { name: string; actions: Record<string, unknown>[] };
+    file.name = "Out at sea";
+    file.actions = [...file.actions, ...Array.from({ length: 180 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
+    await view(page, "Hand off").click();
+    await page
+      .getByLabel("Files to take in")
+      .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
     await expect(page).toHaveTitle("Out at sea · Nodulum");
-  }
-  await page.reload();
-  await expect(page).toHaveTitle("Out at sea · Nodulum");
-  expect(await page.evaluate(() => [document.fonts.check('12px "Archivo Variable"'), document.fonts.check('12px "JetBrains Mono Variable"')])).toEqual([
-    true,
-    true,
-  ]);
-  await openLayout(page, "Brackwater, first draft", true);
-  await expect(page).toHaveTitle("Brackwater, first draft · Nodulum");
-  expect(
-    problems.filter((text) => !/ERR_CONNECTION_REFUSED|Failed to fetch|bad HTTP response code|An unknown error occurred when fetching the script/.test(text)),
-  ).toEqual([]);
-});
+    await expect(page).toHaveURL(`${server.url}/layout`);
+    // Each view by a load of its own, and the front door.
+    for (const path of ["/screens", "/handoff", "/rehearse", "/actions", "/"]) {
+      await open(page, `${server.url}${path}`);
+      await expect(page).toHaveTitle("Out at sea · Nodulum");
+    }
+    await page.reload();
+    await expect(page).toHaveTitle("Out at sea · Nodulum");
+    expect(await page.evaluate(() => [document.fonts.check('12px "Archivo Variable"'), document.fonts.check('12px "JetBrains Mono Variable"')])).toEqual([
+      true,
+      true,
+    ]);
+    await openLayout(page, "Brackwater, first draft", true);
+    await expect(page).toHaveTitle("Brackwater, first draft · Nodulum");
+    expect(
+      problems.filter((text) => !/ERR_CONNECTION_REFUSED|Failed to fetch|bad HTTP response code|An unknown error occurred when fetching the script/.test(text)),
+    ).toEqual([]);
+  },
+);
 
 test("with the server gone and nothing kept the page still goes from view to view", async ({ page, server }) => {
   await page.addInitScript(() => Object.defineProperty(navigator, "serviceWorker", { value: undefined }));
@@ -142,41 +146,45 @@ test("with the server gone and nothing kept the page still goes from view to vie
   await expect(page.getByRole("region", { name: "Comes in", exact: true })).toBeVisible();
 });
 
-test("a newer version is told, waits for a word, keeps what is typed and unsaved, and leaves the other window be", async ({ page, context, server }) => {
-  await open(page, `${server.url}/layout`);
-  await kept(page);
-  const other = await context.newPage();
-  await open(other, `${server.url}/layout`);
-  // The next build: another page, another worker.
-  const next = copyOfBuild();
-  rewrite(join(next, "public"), "sw.js", (text) => text.replace(/const VERSION = "[0-9a-f]+"/, 'const VERSION = "abcdef0123456789"'));
-  rewrite(join(next, ".next", "server"), "layout.html", (text) => text.replace('lang="en"', 'lang="en" data-build="next"'));
-  await server.stop();
-  await server.start(next);
-  await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
-  const button = page.getByRole("button", { name: "New version" });
-  await expect(button).toBeVisible();
-  await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
-  const field = await heldBack(page, button);
-  await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
-  await field.press("Enter");
-  await saved(page);
-  await button.click();
-  await expect(page.locator("html")).toHaveAttribute("data-build", "next");
-  await expect(page.getByTestId("saved-state")).toBeVisible();
-  // The other window was told and goes on; what it had not fetched yet is still there.
-  await expect(other.getByText("Another window has taken a new version")).toBeVisible();
-  await expect(other.locator("html")).not.toHaveAttribute("data-build", "next");
-  await view(other, "Screens").click();
-  await expect(other.getByRole("region", { name: "Shelf" })).toBeVisible();
-  await other.getByRole("button", { name: "Load again" }).click();
-  await expect(other.getByRole("button", { name: "Load again" })).toHaveCount(0);
-});
+test(
+  "a newer version is told, waits for a word, keeps what is typed and unsaved, and leaves the other window be",
+  { tag: "@storm" },
+  async ({ page, context, server }) => {
+    await open(page, `${server.url}/layout`);
+    await kept(page);
+    const other = await context.newPage();
+    await open(other, `${server.url}/layout`);
+    // The next build: another page, another worker.
+    const next = copyOfBuild();
+    rewrite(join(next, "public"), "sw.js", (text) => text.replace(/const VERSION = "[0-9a-f]+"/, 'const VERSION = "abcdef0123456789"'));
+    rewrite(join(next, ".next", "server"), "layout.html", (text) => text.replace('lang="en"', 'lang="en" data-build="next"'));
+    await server.stop();
+    await server.start(next);
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+    const button = page.getByRole("button", { name: "New version" });
+    await expect(button).toBeVisible();
+    await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
+    const field = await heldBack(page, button);
+    await expect(page.locator("html")).not.toHaveAttribute("data-build", "next");
+    await field.press("Enter");
+    await saved(page);
+    await button.click();
+    await expect(page.locator("html")).toHaveAttribute("data-build", "next");
+    await expect(page.getByTestId("saved-state")).toBeVisible();
+    // The other window was told and goes on; what it had not fetched yet is still there.
+    await expect(other.getByText("Another window has taken a new version")).toBeVisible();
+    await expect(other.locator("html")).not.toHaveAttribute("data-build", "next");
+    await view(other, "Screens").click();
+    await expect(other.getByRole("region", { name: "Shelf" })).toBeVisible();
+    await other.getByRole("button", { name: "Load again" }).click();
+    await expect(other.getByRole("button", { name: "Load again" })).toHaveCount(0);
+  },
+);
 
 test.describe("in a browser that keeps the application as it was exported", () => {
   test.use({ isExported: true });
 
-  test("this one is announced and taken as any newer version; what was typed and what is kept is there", async ({ page, server }) => {
+  test("this one is announced and taken as any newer version; what was typed and what is kept is there", { tag: "@storm" }, async ({ page, server }) => {
     await open(page, `${server.url}/layout`);
     await kept(page);
     // A script of this build that the exported one has not.

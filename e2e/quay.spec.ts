@@ -41,29 +41,33 @@ test("quay: from the menu to a crate by two thumbs, and nothing goes wrong on th
 const EXAMPLES = [...readFileSync(join("docs", "RUNTIME.md"), "utf8").matchAll(/```js\n([\s\S]*?)```/g)].map(([, code]) => code);
 
 for (const withNone of [false, true])
-  test(`every example of the page about the runtime runs as it stands${withNone ? ", also where a build puts nodulum-runtime/none in the place of all of it" : ""}`, async ({
-    page,
-  }) => {
-    expect(EXAMPLES.length).toBeGreaterThan(5);
-    const { exports } = JSON.parse(readFileSync(join("dist", "runtime", "package.json"), "utf8")) as { exports: Record<string, string | { default: string }> };
-    const maps = Object.fromEntries(
-      Object.entries(exports).map(([path, to]) => [
-        `nodulum-runtime${path.slice(1)}`,
-        withNone ? "/runtime/none.js" : `/runtime${(typeof to === "string" ? to : to.default).slice(1)}`,
-      ]),
-    );
-    const problems: string[] = [];
-    page.on("pageerror", (error) => problems.push(error.message));
-    for (const [i, code] of EXAMPLES.entries()) {
-      const body = `<script type="importmap">${JSON.stringify({ imports: maps })}</script><canvas id="game" style="width:100vw;height:100vh"></canvas><script type="module" src="/example.js"></script>`;
-      await openGame(page, body, { "/example.js": `${code}\nwindow.isDone = true;`, "/quay.played.json": layout() });
-      await page.waitForFunction(() => (window as any).isDone === true);
-      // Two thumbs on the game meanwhile: whoever reads values while nothing or something is held finds them in the right shape.
-      const hand = await Hand.of(page);
-      await hand.down(1, 130, 300);
-      await hand.down(2, 805, 325);
-      for (let k = 0; k < 12; k += 1) await page.evaluate(() => new Promise((done) => requestAnimationFrame(done)));
-      expect([i, problems]).toEqual([i, []]);
-    }
-    expect(page.url()).toBe(`${GAME}/`);
-  });
+  test(
+    `every example of the page about the runtime runs as it stands${withNone ? ", also where a build puts nodulum-runtime/none in the place of all of it" : ""}`,
+    { tag: withNone ? "@storm" : [] },
+    async ({ page }) => {
+      expect(EXAMPLES.length).toBeGreaterThan(5);
+      const { exports } = JSON.parse(readFileSync(join("dist", "runtime", "package.json"), "utf8")) as {
+        exports: Record<string, string | { default: string }>;
+      };
+      const maps = Object.fromEntries(
+        Object.entries(exports).map(([path, to]) => [
+          `nodulum-runtime${path.slice(1)}`,
+          withNone ? "/runtime/none.js" : `/runtime${(typeof to === "string" ? to : to.default).slice(1)}`,
+        ]),
+      );
+      const problems: string[] = [];
+      page.on("pageerror", (error) => problems.push(error.message));
+      for (const [i, code] of EXAMPLES.entries()) {
+        const body = `<script type="importmap">${JSON.stringify({ imports: maps })}</script><canvas id="game" style="width:100vw;height:100vh"></canvas><script type="module" src="/example.js"></script>`;
+        await openGame(page, body, { "/example.js": `${code}\nwindow.isDone = true;`, "/quay.played.json": layout() });
+        await page.waitForFunction(() => (window as any).isDone === true);
+        // Two thumbs on the game meanwhile: whoever reads values while nothing or something is held finds them in the right shape.
+        const hand = await Hand.of(page);
+        await hand.down(1, 130, 300);
+        await hand.down(2, 805, 325);
+        for (let k = 0; k < 12; k += 1) await page.evaluate(() => new Promise((done) => requestAnimationFrame(done)));
+        expect([i, problems]).toEqual([i, []]);
+      }
+      expect(page.url()).toBe(`${GAME}/`);
+    },
+  );

@@ -44,7 +44,7 @@ async function stroke(page: Page, from: Place, to: Place, button: "left" | "righ
 }
 const HELM = [0.18, 0.68] as const;
 
-test("the stage draws only where something on it changes: not while all rests, and again with the first touch", async ({ page }) => {
+test("the stage draws only where something on it changes: not while all rests, and again with the first touch", { tag: "@storm" }, async ({ page }) => {
   await page.addInitScript(() => {
     const counted = window as unknown as { drawn: number };
     counted.drawn = 0;
@@ -74,53 +74,61 @@ test("the stage draws only where something on it changes: not while all rests, a
   await expect.poll(drawn).toBe(0);
 });
 
-test("one mouse is many fingers: a pinned stick stays pushed while buttons are pressed; it is taken up again, and lifted", async ({ page }) => {
-  await open(page, "/rehearse");
-  await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
-  await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
-  await expect(pinRow(page, 1)).toContainText("helm");
-  const pushed = await settled(page, "helm");
-  await page.getByRole("button", { name: "pin", exact: true }).click();
-  const horn = await middleOf(page, "horn");
-  await stroke(page, horn, horn);
-  await expect(pinRow(page, 2)).toContainText("horn");
-  await expect(value(page, "horn")).toHaveText("true");
-  await expect(value(page, "helm")).toHaveText(pushed!);
-  await expect(page.locator("[data-pin-mark]")).toHaveCount(2);
-  // Taken up again near its place, it moves on.
-  await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.14, 0.68));
-  await expect(value(page, "helm")).toHaveText(/^-0\.\d+/);
-  await noViolationsInStorm(page, "the stage with pins");
-  await page.getByRole("button", { name: "Lift pin 2" }).click();
-  await expect(value(page, "horn")).toHaveText("false");
-  await pinRow(page, 1).focus();
-  await page.keyboard.press("Delete");
-  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
-});
+test(
+  "one mouse is many fingers: a pinned stick stays pushed while buttons are pressed; it is taken up again, and lifted",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/rehearse");
+    await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
+    await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
+    await expect(pinRow(page, 1)).toContainText("helm");
+    const pushed = await settled(page, "helm");
+    await page.getByRole("button", { name: "pin", exact: true }).click();
+    const horn = await middleOf(page, "horn");
+    await stroke(page, horn, horn);
+    await expect(pinRow(page, 2)).toContainText("horn");
+    await expect(value(page, "horn")).toHaveText("true");
+    await expect(value(page, "helm")).toHaveText(pushed!);
+    await expect(page.locator("[data-pin-mark]")).toHaveCount(2);
+    // Taken up again near its place, it moves on.
+    await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.14, 0.68));
+    await expect(value(page, "helm")).toHaveText(/^-0\.\d+/);
+    await noViolationsInStorm(page, "the stage with pins");
+    await page.getByRole("button", { name: "Lift pin 2" }).click();
+    await expect(value(page, "horn")).toHaveText("false");
+    await pinRow(page, 1).focus();
+    await page.keyboard.press("Delete");
+    await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+  },
+);
 
-test("a pin loops: a press again and again, at another speed, until it is told to stay; moved and lifted by keys alone", async ({ page }) => {
-  await open(page, "/rehearse");
-  const presses = () => page.getByTestId("value-horn").textContent();
-  await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
-  await expect(value(page, "horn")).toHaveText("true");
-  await page.getByRole("button", { name: "Loop pin 1" }).click();
-  const seen = new Set<string | null>();
-  await expect.poll(async () => seen.add(await presses()).size).toBe(2);
-  await page.getByRole("button", { name: "half speed" }).click();
-  await expect(page.getByRole("button", { name: "half speed" })).toHaveAttribute("aria-pressed", "true");
-  await page.getByRole("button", { name: "Loop pin 1" }).click();
-  await expect(value(page, "horn")).toHaveText("true");
-  // A stick, pinned and pushed by keys.
-  await page.getByLabel("Pin a finger on a control").selectOption({ label: "helm" });
-  await pinRow(page, 2).focus();
-  for (let i = 0; i < 8; i += 1) await page.keyboard.press("ArrowUp");
-  await expect(value(page, "helm")).toHaveText(/, 0\.[2-9]/);
-  await page.getByRole("button", { name: "lift all" }).click();
-  await expect(value(page, "helm")).toHaveText("0.00, 0.00");
-  await expect(page.locator("[data-pin]")).toHaveCount(0);
-});
+test(
+  "a pin loops: a press again and again, at another speed, until it is told to stay; moved and lifted by keys alone",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/rehearse");
+    const presses = () => page.getByTestId("value-horn").textContent();
+    await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
+    await expect(value(page, "horn")).toHaveText("true");
+    await page.getByRole("button", { name: "Loop pin 1" }).click();
+    const seen = new Set<string | null>();
+    await expect.poll(async () => seen.add(await presses()).size).toBe(2);
+    await page.getByRole("button", { name: "half speed" }).click();
+    await expect(page.getByRole("button", { name: "half speed" })).toHaveAttribute("aria-pressed", "true");
+    await page.getByRole("button", { name: "Loop pin 1" }).click();
+    await expect(value(page, "horn")).toHaveText("true");
+    // A stick, pinned and pushed by keys.
+    await page.getByLabel("Pin a finger on a control").selectOption({ label: "helm" });
+    await pinRow(page, 2).focus();
+    for (let i = 0; i < 8; i += 1) await page.keyboard.press("ArrowUp");
+    await expect(value(page, "helm")).toHaveText(/, 0\.[2-9]/);
+    await page.getByRole("button", { name: "lift all" }).click();
+    await expect(value(page, "helm")).toHaveText("0.00, 0.00");
+    await expect(page.locator("[data-pin]")).toHaveCount(0);
+  },
+);
 
-test("another screen, hand and number of ticks are really played; pins stand at the same parts of it", async ({ page }) => {
+test("another screen, hand and number of ticks are really played; pins stand at the same parts of it", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
   await expect(value(page, "horn")).toHaveText("true");
@@ -148,7 +156,7 @@ test("another screen, hand and number of ticks are really played; pins stand at 
   await expect(glass(page)).toHaveAttribute("aria-label", /Tablet 4:3/);
 });
 
-test("controls are switched off, one is hidden, the game begins anew, the mouse is itself, areas show what is touched", async ({ page }) => {
+test("controls are switched off, one is hidden, the game begins anew, the mouse is itself, areas show what is touched", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   const horn = await middleOf(page, "horn");
   const press = async (expected: string) => {
@@ -195,39 +203,41 @@ test("only the glass: nothing else is seen, and Escape held leads back", async (
   await page.keyboard.up("Escape");
 });
 
-test("two feels side by side: changed over by a key while the thumb is down, kept across a reload, one taken and the other named in the history", async ({
-  page,
-}) => {
-  await open(page, "/rehearse");
-  const feel = page.getByRole("region", { name: "Feel" });
-  await feel.getByLabel("Control whose feel is open").selectOption("helm");
-  await feel.getByRole("button", { name: "direct" }).click();
-  await feel.getByRole("button", { name: "keep as A, try another" }).click();
-  await feel.getByRole("button", { name: "heavy" }).click();
-  const differences = feel.getByRole("list", { name: "A and B" });
-  await expect(differences).toContainText("inner dead zone 0.05 · 0.18");
-  await expect(differences).toContainText("curve linear · power 2.2");
-  const from = await at(page, ...HELM);
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 36, from.y, { steps: 6 });
-  const heavy = async () => parseFloat((await value(page, "helm").textContent())!);
-  await expect.poll(heavy).toBeGreaterThan(0);
-  const before = await heavy();
-  await page.keyboard.press("F8");
-  await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
-  await expect.poll(heavy).toBeGreaterThan(before + 0.05);
-  await page.mouse.up();
-  await expect(page.getByTestId("saved-state")).toHaveText("saved");
-  await page.reload();
-  await feel.getByLabel("Control whose feel is open").selectOption("helm");
-  await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
-  await feel.getByRole("button", { name: "choose B" }).click();
-  await expect(feel.getByRole("button", { name: "keep as A, try another" })).toBeVisible();
-  await expect(feel.getByRole("textbox", { name: "Inner dead zone" })).toHaveValue(/0\.18/);
-  await page.getByRole("button", { name: "History" }).click();
-  await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
-});
+test(
+  "two feels side by side: changed over by a key while the thumb is down, kept across a reload, one taken and the other named in the history",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/rehearse");
+    const feel = page.getByRole("region", { name: "Feel" });
+    await feel.getByLabel("Control whose feel is open").selectOption("helm");
+    await feel.getByRole("button", { name: "direct" }).click();
+    await feel.getByRole("button", { name: "keep as A, try another" }).click();
+    await feel.getByRole("button", { name: "heavy" }).click();
+    const differences = feel.getByRole("list", { name: "A and B" });
+    await expect(differences).toContainText("inner dead zone 0.05 · 0.18");
+    await expect(differences).toContainText("curve linear · power 2.2");
+    const from = await at(page, ...HELM);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 36, from.y, { steps: 6 });
+    const heavy = async () => parseFloat((await value(page, "helm").textContent())!);
+    await expect.poll(heavy).toBeGreaterThan(0);
+    const before = await heavy();
+    await page.keyboard.press("F8");
+    await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
+    await expect.poll(heavy).toBeGreaterThan(before + 0.05);
+    await page.mouse.up();
+    await expect(page.getByTestId("saved-state")).toHaveText("saved");
+    await page.reload();
+    await feel.getByLabel("Control whose feel is open").selectOption("helm");
+    await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
+    await feel.getByRole("button", { name: "choose B" }).click();
+    await expect(feel.getByRole("button", { name: "keep as A, try another" })).toBeVisible();
+    await expect(feel.getByRole("textbox", { name: "Inner dead zone" })).toHaveValue(/0\.18/);
+    await page.getByRole("button", { name: "History" }).click();
+    await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
+  },
+);
 
 test("real fingers, a pen, a pad and a pin play together; in a smaller window the pin stands at the same part of the glass", async ({ page }) => {
   await page.addInitScript(() => {
@@ -276,29 +286,31 @@ test("real fingers, a pen, a pad and a pin play together; in a smaller window th
   await expect(page.locator("[data-pin-mark]")).toHaveCount(1);
 });
 
-test("pins stay while another view is shown, and are down again when it is come back to; with ten of them the next press says why it makes none", async ({
-  page,
-}) => {
-  await open(page, "/rehearse");
-  const view = (name: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name }).click();
-  const pin = (label: string) => page.getByLabel("Pin a finger on a control").selectOption({ label });
-  await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
-  await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
-  await pin("horn");
-  await view("Layout");
-  await expect(page.getByTestId("play-glass")).toHaveCount(0);
-  await view("Rehearse");
-  await expect(value(page, "horn")).toHaveText("true");
-  await expect(page.locator("[data-pin]")).toHaveCount(2);
-  await expect(pinRow(page, 1)).toContainText("helm");
-  await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.23, 0.55), "right");
-  await expect(page.locator("[data-pin]")).toHaveCount(2);
-  for (const x of [0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75]) await stroke(page, await at(page, x, 0.9), await at(page, x, 0.9), "right");
-  await expect(page.locator("[data-pin]")).toHaveCount(10);
-  const free = await at(page, 0.4, 0.75);
-  await stroke(page, free, free, "right");
-  await expect(page.getByText("Ten fingers are pinned")).toBeVisible();
-});
+test(
+  "pins stay while another view is shown, and are down again when it is come back to; with ten of them the next press says why it makes none",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/rehearse");
+    const view = (name: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name }).click();
+    const pin = (label: string) => page.getByLabel("Pin a finger on a control").selectOption({ label });
+    await stroke(page, await at(page, ...HELM), await at(page, 0.23, 0.55), "right");
+    await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
+    await pin("horn");
+    await view("Layout");
+    await expect(page.getByTestId("play-glass")).toHaveCount(0);
+    await view("Rehearse");
+    await expect(value(page, "horn")).toHaveText("true");
+    await expect(page.locator("[data-pin]")).toHaveCount(2);
+    await expect(pinRow(page, 1)).toContainText("helm");
+    await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.23, 0.55), "right");
+    await expect(page.locator("[data-pin]")).toHaveCount(2);
+    for (const x of [0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75]) await stroke(page, await at(page, x, 0.9), await at(page, x, 0.9), "right");
+    await expect(page.locator("[data-pin]")).toHaveCount(10);
+    const free = await at(page, 0.4, 0.75);
+    await stroke(page, free, free, "right");
+    await expect(page.getByText("Ten fingers are pinned")).toBeVisible();
+  },
+);
 
 test("several buttons of the mouse at once: each counts for itself, whichever is let go first", async ({ page }) => {
   await open(page, "/rehearse");
@@ -329,43 +341,45 @@ test("several buttons of the mouse at once: each counts for itself, whichever is
   await expect(value(page, "horn")).toHaveText("true");
 });
 
-test("true size is millimetre for millimetre by the calibration, full window leaves the game and its bar, words are shown in another language", async ({
-  page,
-}) => {
-  await page.addInitScript(() => localStorage.setItem("nodulum.cssPxPerMm", "4"));
-  await open(page, "/rehearse");
-  await page.getByLabel("Screen of the stage").selectOption("Small phone 16:9");
-  await page.getByLabel("How large the glass is shown").selectOption("true size");
-  const small = screenOf(
-    SCREEN_CLASSES.find((c) => c.name === "Small phone 16:9")!,
-    "landscape",
-  );
-  const box = (await glass(page).boundingBox())!;
-  expect(box.width).toBeCloseTo((small.widthPx / small.ppi) * 25.4 * 4, 0);
-  await page.getByLabel("How large the glass is shown").selectOption("full window");
-  await expect(page.getByRole("region", { name: "Traces" })).toHaveCount(0);
-  await expect(page.getByRole("region", { name: "Feel" })).toHaveCount(0);
-  expect((await glass(page).boundingBox())!.width).toBeGreaterThan(1000);
-  await page.getByLabel("How large the glass is shown").selectOption("fit");
-  await expect(page.getByRole("region", { name: "Traces" })).toBeVisible();
-  // The horn gets a German word; the glass is drawn with it, and then no more.
-  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
-  await page.locator('[data-control="horn"]').click();
-  await more(page, "Look");
-  const look = page.getByRole("region", { name: "Look" });
-  await look.getByRole("textbox", { name: "Language" }).fill("de");
-  await page.keyboard.press("Enter");
-  await look.getByRole("textbox", { name: "Word in German" }).fill("Nebel");
-  await page.keyboard.press("Enter");
-  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Rehearse" }).click();
-  const horn = await middleOf(page, "horn");
-  const drawn = () => page.screenshot({ clip: { x: horn.x - 24, y: horn.y - 10, width: 48, height: 20 } });
-  const written = await drawn();
-  await page.getByLabel("Language of the words").selectOption("German");
-  await expect.poll(async () => (await drawn()).equals(written)).toBe(false);
-});
+test(
+  "true size is millimetre for millimetre by the calibration, full window leaves the game and its bar, words are shown in another language",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await page.addInitScript(() => localStorage.setItem("nodulum.cssPxPerMm", "4"));
+    await open(page, "/rehearse");
+    await page.getByLabel("Screen of the stage").selectOption("Small phone 16:9");
+    await page.getByLabel("How large the glass is shown").selectOption("true size");
+    const small = screenOf(
+      SCREEN_CLASSES.find((c) => c.name === "Small phone 16:9")!,
+      "landscape",
+    );
+    const box = (await glass(page).boundingBox())!;
+    expect(box.width).toBeCloseTo((small.widthPx / small.ppi) * 25.4 * 4, 0);
+    await page.getByLabel("How large the glass is shown").selectOption("full window");
+    await expect(page.getByRole("region", { name: "Traces" })).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "Feel" })).toHaveCount(0);
+    expect((await glass(page).boundingBox())!.width).toBeGreaterThan(1000);
+    await page.getByLabel("How large the glass is shown").selectOption("fit");
+    await expect(page.getByRole("region", { name: "Traces" })).toBeVisible();
+    // The horn gets a German word; the glass is drawn with it, and then no more.
+    await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+    await page.locator('[data-control="horn"]').click();
+    await more(page, "Look");
+    const look = page.getByRole("region", { name: "Look" });
+    await look.getByRole("textbox", { name: "Language" }).fill("de");
+    await page.keyboard.press("Enter");
+    await look.getByRole("textbox", { name: "Word in German" }).fill("Nebel");
+    await page.keyboard.press("Enter");
+    await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Rehearse" }).click();
+    const horn = await middleOf(page, "horn");
+    const drawn = () => page.screenshot({ clip: { x: horn.x - 24, y: horn.y - 10, width: 48, height: 20 } });
+    const written = await drawn();
+    await page.getByLabel("Language of the words").selectOption("German");
+    await expect.poll(async () => (await drawn()).equals(written)).toBe(false);
+  },
+);
 
-test("the chain follows the thumb from kind to kind, and each kind has feels to begin with", async ({ page }) => {
+test("the chain follows the thumb from kind to kind, and each kind has feels to begin with", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   const horn = await middleOf(page, "horn");
   await page.mouse.move(horn.x, horn.y);

@@ -82,26 +82,30 @@ test("a database one version older is read with its log and states; its undo goe
 test.describe("with a clock of its own", () => {
   test.use({ ownContext: true });
 
-  test("a clock that goes back ten years: edits are saved, undone and listed in the order they were made, and are there after a reload", async ({ page }) => {
-    await page.clock.install({ time: new Date("2026-06-01T10:00:00") });
-    await open(page, "/actions");
-    await addAction(page, "before", "press");
-    await saved(page);
-    await page.clock.setSystemTime(new Date("2016-06-01T10:00:00"));
-    await addAction(page, "after", "press");
-    await saved(page);
-    await page.reload();
-    await expect(word(page, "after")).toBeVisible();
-    await page.getByRole("button", { name: "History" }).click();
-    const rows = page.getByRole("complementary", { name: "History" }).getByRole("listitem");
-    await expect(rows.first()).toContainText("after");
-    await page.getByRole("button", { name: /^Undo: add after/ }).click();
-    await expect(word(page, "after")).toHaveCount(0);
-    await expect(word(page, "before")).toBeVisible();
-    await page.getByRole("button", { name: /^Redo: add after/ }).click();
-    await expect(word(page, "after")).toBeVisible();
-    await saved(page);
-  });
+  test(
+    "a clock that goes back ten years: edits are saved, undone and listed in the order they were made, and are there after a reload",
+    { tag: "@storm" },
+    async ({ page }) => {
+      await page.clock.install({ time: new Date("2026-06-01T10:00:00") });
+      await open(page, "/actions");
+      await addAction(page, "before", "press");
+      await saved(page);
+      await page.clock.setSystemTime(new Date("2016-06-01T10:00:00"));
+      await addAction(page, "after", "press");
+      await saved(page);
+      await page.reload();
+      await expect(word(page, "after")).toBeVisible();
+      await page.getByRole("button", { name: "History" }).click();
+      const rows = page.getByRole("complementary", { name: "History" }).getByRole("listitem");
+      await expect(rows.first()).toContainText("after");
+      await page.getByRole("button", { name: /^Undo: add after/ }).click();
+      await expect(word(page, "after")).toHaveCount(0);
+      await expect(word(page, "before")).toBeVisible();
+      await page.getByRole("button", { name: /^Redo: add after/ }).click();
+      await expect(word(page, "after")).toBeVisible();
+      await saved(page);
+    },
+  );
 });
 
 /** Types a number into a field as it is written with a comma; gives what the field then holds, with a point. */
@@ -112,55 +116,59 @@ async function typedWithComma(page: Page, field: Locator, text: string): Promise
   return (await field.inputValue()).replace(",", ".");
 }
 
-test("decimal commas in number fields: of cards, of lengths, of a new screen, of filters, of a new layout and of calibration", async ({ page }) => {
-  await open(page, "/layout");
-  await control(page, "helm").click();
-  let counted = 0;
-  for (const column of ["Place", "Touch", "Feel", "Look"]) {
-    const fields = page.getByRole("region", { name: column, exact: true }).locator("input.text-right:not([type])");
-    for (let i = 0; i < (await fields.count()); i += 1) {
-      const field = fields.nth(i);
-      if (!(await field.isVisible())) continue;
-      const before = await field.inputValue();
-      if (!/^-?\d+(\.\d+)?$/.test(before)) continue;
-      // The number that stands there, written with a comma and a nought behind it.
-      const same = before.includes(".") ? before.replace(".", ",") : `${before},0`;
-      expect([column, i, Number(await typedWithComma(page, field, same))]).toEqual([column, i, Number(before)]);
-      counted += 1;
+test(
+  "decimal commas in number fields: of cards, of lengths, of a new screen, of filters, of a new layout and of calibration",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/layout");
+    await control(page, "helm").click();
+    let counted = 0;
+    for (const column of ["Place", "Touch", "Feel", "Look"]) {
+      const fields = page.getByRole("region", { name: column, exact: true }).locator("input.text-right:not([type])");
+      for (let i = 0; i < (await fields.count()); i += 1) {
+        const field = fields.nth(i);
+        if (!(await field.isVisible())) continue;
+        const before = await field.inputValue();
+        if (!/^-?\d+(\.\d+)?$/.test(before)) continue;
+        // The number that stands there, written with a comma and a nought behind it.
+        const same = before.includes(".") ? before.replace(".", ",") : `${before},0`;
+        expect([column, i, Number(await typedWithComma(page, field, same))]).toEqual([column, i, Number(before)]);
+        counted += 1;
+      }
     }
-  }
-  expect(counted).toBeGreaterThan(8);
-  await open(page, "/screens");
-  await page.getByRole("button", { name: "your screens…" }).click();
-  const form = page.getByRole("dialog", { name: "Your screens" });
-  await form.getByRole("button", { name: "A screen of your own…" }).click();
-  await form.getByLabel("Density, ppi").fill("411,5");
-  await form.getByLabel("Insets left").fill("12,5");
-  await form.getByLabel(/^Cut-outs/).fill("10,5 0 30 40");
-  await form.getByLabel("Name").fill("Comma phone");
-  await form.getByRole("button", { name: /^(Keep|Add|Save)/ }).click();
-  await expect(form.getByRole("alert")).toHaveCount(0);
-  await page.keyboard.press("Escape");
-  await expect(page.getByText("Comma phone").first()).toBeVisible();
-  const filter = page.getByRole("complementary", { name: "Filter" });
-  await filter.getByLabel("Aspect to", { exact: true }).fill("1,4");
-  await page.keyboard.press("Enter");
-  await expect(filter.getByLabel("Aspect to", { exact: true })).toHaveValue("1.4");
-  await open(page, "/layout");
-  await page.getByRole("button", { name: "True size", exact: true }).click();
-  const calibration = page.getByRole("dialog", { name: "True size" });
-  await calibration.getByLabel(/pixels an inch/).fill("96,5");
-  await expect(calibration.getByRole("alert")).toHaveCount(0);
-  await page.keyboard.press("Escape");
-  await fromMenu(page, "New layout…");
-  const started = page.getByRole("dialog", { name: "New layout" });
-  await started.getByLabel("Name").fill("Comma");
-  await started.getByLabel("Width").fill("1600,0");
-  await started.getByRole("button", { name: "Start" }).click();
-  await opened(page, "Comma");
-});
+    expect(counted).toBeGreaterThan(8);
+    await open(page, "/screens");
+    await page.getByRole("button", { name: "your screens…" }).click();
+    const form = page.getByRole("dialog", { name: "Your screens" });
+    await form.getByRole("button", { name: "A screen of your own…" }).click();
+    await form.getByLabel("Density, ppi").fill("411,5");
+    await form.getByLabel("Insets left").fill("12,5");
+    await form.getByLabel(/^Cut-outs/).fill("10,5 0 30 40");
+    await form.getByLabel("Name").fill("Comma phone");
+    await form.getByRole("button", { name: /^(Keep|Add|Save)/ }).click();
+    await expect(form.getByRole("alert")).toHaveCount(0);
+    await page.keyboard.press("Escape");
+    await expect(page.getByText("Comma phone").first()).toBeVisible();
+    const filter = page.getByRole("complementary", { name: "Filter" });
+    await filter.getByLabel("Aspect to", { exact: true }).fill("1,4");
+    await page.keyboard.press("Enter");
+    await expect(filter.getByLabel("Aspect to", { exact: true })).toHaveValue("1.4");
+    await open(page, "/layout");
+    await page.getByRole("button", { name: "True size", exact: true }).click();
+    const calibration = page.getByRole("dialog", { name: "True size" });
+    await calibration.getByLabel(/pixels an inch/).fill("96,5");
+    await expect(calibration.getByRole("alert")).toHaveCount(0);
+    await page.keyboard.press("Escape");
+    await fromMenu(page, "New layout…");
+    const started = page.getByRole("dialog", { name: "New layout" });
+    await started.getByLabel("Name").fill("Comma");
+    await started.getByLabel("Width").fill("1600,0");
+    await started.getByRole("button", { name: "Start" }).click();
+    await opened(page, "Comma");
+  },
+);
 
-test("a take of 64 MiB is imported and listed while the page works; one byte more is refused with the limit", async ({ page }, info) => {
+test("a take of 64 MiB is imported and listed while the page works; one byte more is refused with the limit", { tag: "@storm" }, async ({ page }, info) => {
   const point = (i: number) => ({ x: 400 + (i % 500) * 0.123456789, y: 600.25 + (i % 300) * 0.987654321 });
   const events = Array.from({ length: 200_000 }, (_, i) => ({ t: i * 9, id: 1, type: i === 0 ? "down" : "move", ...point(i) }));
   const none = { left: 0, top: 0, right: 0, bottom: 0 };
@@ -204,7 +212,7 @@ function largest(): string {
   return JSON.stringify({ format: "nodulum-layout", version: 1, name: "Two hundred", reference: { width: 1600, height: 720 }, scale: {}, actions, controls });
 }
 
-test("two hundred controls and actions through every view: each shows them, and each prints", async ({ page }) => {
+test("two hundred controls and actions through every view: each shows them, and each prints", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/handoff");
   await importFile(page, "largest.json", largest());
   await expect(control(page, "c199")).toBeVisible();

@@ -43,7 +43,7 @@ test("the shelf is filtered, ordered and grouped, and says how many are left", a
   await noViolationsInStorm(page, "the shelf");
 });
 
-test("a screen's faces stand at its corners and open; its moments stand side by side", async ({ page }) => {
+test("a screen's faces stand at its corners and open; its moments stand side by side", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   const screen = page.locator('[data-shelf="Tablet 4:3"]');
   const corner = screen.locator('[data-corner="left 1.3"]');
@@ -90,96 +90,106 @@ test("the grid: each cell has its gravest finding; by keys from cell to cell; a 
   await expect(page.getByLabel("Moment")).toHaveValue("alongside");
 });
 
-test("the grid follows the layout; groups fold to a column; an arrangement is made for the screens that have a finding", async ({ page }) => {
-  await openDraft(page);
-  await look(page, "grid");
-  const first = row(page, "pause").getByRole("gridcell").first().getByRole("button");
-  await expect(first).toHaveAttribute("aria-label", /blocker touch\/small/);
-  await page.getByLabel("Groups").selectOption("class");
-  const columns = await page.locator('[data-cell^="0 "]').count();
-  await page.getByRole("button", { name: /^▾ phones/ }).click();
-  expect(await page.locator('[data-cell^="0 "]').count()).toBeLessThan(columns);
-  await page.getByRole("button", { name: /^▸ phones/ }).click();
-  await row(page, "lamp").getByRole("gridcell").first().getByRole("button").click();
-  const cell = page.getByRole("complementary", { name: "The cell" });
-  await cell.getByRole("button", { name: /^An arrangement for the \d+ that have it/ }).click();
-  await expect(page).toHaveURL(/\/layout$/);
-  await expect(page.getByText(/“For lamp” holds on these \d+ screens/)).toBeVisible();
-  await expect(page.getByText(/For lamp/).first()).toBeVisible();
-});
+test(
+  "the grid follows the layout; groups fold to a column; an arrangement is made for the screens that have a finding",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await openDraft(page);
+    await look(page, "grid");
+    const first = row(page, "pause").getByRole("gridcell").first().getByRole("button");
+    await expect(first).toHaveAttribute("aria-label", /blocker touch\/small/);
+    await page.getByLabel("Groups").selectOption("class");
+    const columns = await page.locator('[data-cell^="0 "]').count();
+    await page.getByRole("button", { name: /^▾ phones/ }).click();
+    expect(await page.locator('[data-cell^="0 "]').count()).toBeLessThan(columns);
+    await page.getByRole("button", { name: /^▸ phones/ }).click();
+    await row(page, "lamp").getByRole("gridcell").first().getByRole("button").click();
+    const cell = page.getByRole("complementary", { name: "The cell" });
+    await cell.getByRole("button", { name: /^An arrangement for the \d+ that have it/ }).click();
+    await expect(page).toHaveURL(/\/layout$/);
+    await expect(page.getByText(/“For lamp” holds on these \d+ screens/)).toBeVisible();
+    await expect(page.getByText(/For lamp/).first()).toBeVisible();
+  },
+);
 
-test("the spans: exactly where each finding holds; another size of screens is worked out anew; a click makes that screen and puts it on the bench", async ({
-  page,
-}) => {
-  await openDraft(page);
-  await look(page, "spans");
-  await workedOut(page);
-  const overlap = page.locator('[data-span-row="touch/overlap nudge log"]').first();
-  const said = (await overlap.locator("td").first().textContent())!;
-  expect(said).toMatch(/\d\.\d{3} … 2\.600/);
-  await expect(page.locator("[data-span]").first()).toBeVisible();
-  await noViolationsInStorm(page, "the spans");
-  await page.getByLabel("diagonal", { exact: true }).fill("9");
-  await expect(page.getByTestId("spans-state")).toHaveText("working…");
-  await workedOut(page);
-  const plot = (await page.getByTestId("span-plot").boundingBox())!;
-  await page.mouse.click(plot.x + plot.width / 2, plot.y + 10);
-  await expect(page).toHaveURL(/\/layout$/);
-  await expect(page.getByRole("heading", { name: /^Aspect 1\.8\d\d, 9 inches$/ }).or(page.getByText(/^Aspect 1\.8\d\d, 9 inches$/).first())).toBeVisible();
-});
+test(
+  "the spans: exactly where each finding holds; another size of screens is worked out anew; a click makes that screen and puts it on the bench",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await openDraft(page);
+    await look(page, "spans");
+    await workedOut(page);
+    const overlap = page.locator('[data-span-row="touch/overlap nudge log"]').first();
+    const said = (await overlap.locator("td").first().textContent())!;
+    expect(said).toMatch(/\d\.\d{3} … 2\.600/);
+    await expect(page.locator("[data-span]").first()).toBeVisible();
+    await noViolationsInStorm(page, "the spans");
+    await page.getByLabel("diagonal", { exact: true }).fill("9");
+    await expect(page.getByTestId("spans-state")).toHaveText("working…");
+    await workedOut(page);
+    const plot = (await page.getByTestId("span-plot").boundingBox())!;
+    await page.mouse.click(plot.x + plot.width / 2, plot.y + 10);
+    await expect(page).toHaveURL(/\/layout$/);
+    await expect(page.getByRole("heading", { name: /^Aspect 1\.8\d\d, 9 inches$/ }).or(page.getByText(/^Aspect 1\.8\d\d, 9 inches$/).first())).toBeVisible();
+  },
+);
 
-test("a screen of one's own is described in mm, drawn by hand and by key, copied and deleted; lists go out and come in", async ({ page }) => {
-  await open(page, "/screens");
-  await judged(page);
-  await page.getByRole("button", { name: "your screens…" }).click();
-  const dialogue = page.getByRole("dialog", { name: "Your screens" });
-  await dialogue.getByRole("button", { name: "A screen of your own…" }).click();
-  await dialogue.getByLabel("Name").fill("Harbour slate");
-  await dialogue.getByLabel("or width, mm").fill("160");
-  await page.keyboard.press("Tab");
-  await expect(dialogue.getByLabel("Density, ppi")).toHaveValue("381");
-  const inset = dialogue.getByRole("slider", { name: "Inset left" });
-  await inset.focus();
-  await page.keyboard.press("Shift+ArrowRight");
-  await expect(dialogue.getByLabel("Insets left")).toHaveValue("40");
-  // A cut-out is drawn on the glass, and taken away by key.
-  const glass = (await dialogue.getByTestId("screen-picture").boundingBox())!;
-  const draw = async (x: number, y: number, dx: number, dy: number) => {
-    await page.mouse.move(glass.x + x, glass.y + y);
+test(
+  "a screen of one's own is described in mm, drawn by hand and by key, copied and deleted; lists go out and come in",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/screens");
+    await judged(page);
+    await page.getByRole("button", { name: "your screens…" }).click();
+    const dialogue = page.getByRole("dialog", { name: "Your screens" });
+    await dialogue.getByRole("button", { name: "A screen of your own…" }).click();
+    await dialogue.getByLabel("Name").fill("Harbour slate");
+    await dialogue.getByLabel("or width, mm").fill("160");
+    await page.keyboard.press("Tab");
+    await expect(dialogue.getByLabel("Density, ppi")).toHaveValue("381");
+    const inset = dialogue.getByRole("slider", { name: "Inset left" });
+    await inset.focus();
+    await page.keyboard.press("Shift+ArrowRight");
+    await expect(dialogue.getByLabel("Insets left")).toHaveValue("40");
+    // A cut-out is drawn on the glass, and taken away by key.
+    const glass = (await dialogue.getByTestId("screen-picture").boundingBox())!;
+    const draw = async (x: number, y: number, dx: number, dy: number) => {
+      await page.mouse.move(glass.x + x, glass.y + y);
+      await page.mouse.down();
+      await page.mouse.move(glass.x + x + dx, glass.y + y + dy, { steps: 4 });
+      await page.mouse.up();
+    };
+    await draw(glass.width * 0.6, glass.height * 0.3, 40, 30);
+    const cutout = dialogue.getByRole("button", { name: /^Cut-out 1: / });
+    await expect(cutout).toBeVisible();
+    await expect(dialogue.getByLabel("Cut-outs, px")).not.toHaveValue("");
+    await cutout.focus();
+    await page.keyboard.press("Delete");
+    await expect(dialogue.getByLabel("Cut-outs, px")).toHaveValue("");
+    // The inset is dragged on the picture.
+    const line = (await inset.boundingBox())!;
+    await page.mouse.move(line.x + line.width / 2, glass.y + glass.height / 2);
     await page.mouse.down();
-    await page.mouse.move(glass.x + x + dx, glass.y + y + dy, { steps: 4 });
+    await page.mouse.move(line.x + line.width / 2 + 30, glass.y + glass.height / 2, { steps: 4 });
     await page.mouse.up();
-  };
-  await draw(glass.width * 0.6, glass.height * 0.3, 40, 30);
-  const cutout = dialogue.getByRole("button", { name: /^Cut-out 1: / });
-  await expect(cutout).toBeVisible();
-  await expect(dialogue.getByLabel("Cut-outs, px")).not.toHaveValue("");
-  await cutout.focus();
-  await page.keyboard.press("Delete");
-  await expect(dialogue.getByLabel("Cut-outs, px")).toHaveValue("");
-  // The inset is dragged on the picture.
-  const line = (await inset.boundingBox())!;
-  await page.mouse.move(line.x + line.width / 2, glass.y + glass.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(line.x + line.width / 2 + 30, glass.y + glass.height / 2, { steps: 4 });
-  await page.mouse.up();
-  expect(Number(await dialogue.getByLabel("Insets left").inputValue())).toBeGreaterThan(100);
-  await noViolationsInStorm(page, "a screen drawn by hand");
-  await dialogue.getByRole("button", { name: "Add it" }).click();
-  await dialogue.getByRole("button", { name: "Duplicate Harbour slate" }).click();
-  await expect(dialogue.getByLabel("Name")).toHaveValue("Harbour slate 2");
-  await dialogue.getByRole("button", { name: "Add it" }).click();
-  const saving = page.waitForEvent("download");
-  await dialogue.getByRole("button", { name: "All as CSV" }).click();
-  expect((await saving).suggestedFilename()).toBe("screens.csv");
-  await dialogue.getByRole("button", { name: "Delete Harbour slate 2" }).click();
-  await page.keyboard.press("Escape");
-  await expect(page.locator('[data-shelf="Harbour slate"]')).toBeVisible();
-  await expect(page.locator('[data-shelf="Harbour slate 2"]')).toHaveCount(0);
-  await expect(page.getByTestId("screens-judged")).toContainText("25 of 25 screens");
-});
+    expect(Number(await dialogue.getByLabel("Insets left").inputValue())).toBeGreaterThan(100);
+    await noViolationsInStorm(page, "a screen drawn by hand");
+    await dialogue.getByRole("button", { name: "Add it" }).click();
+    await dialogue.getByRole("button", { name: "Duplicate Harbour slate" }).click();
+    await expect(dialogue.getByLabel("Name")).toHaveValue("Harbour slate 2");
+    await dialogue.getByRole("button", { name: "Add it" }).click();
+    const saving = page.waitForEvent("download");
+    await dialogue.getByRole("button", { name: "All as CSV" }).click();
+    expect((await saving).suggestedFilename()).toBe("screens.csv");
+    await dialogue.getByRole("button", { name: "Delete Harbour slate 2" }).click();
+    await page.keyboard.press("Escape");
+    await expect(page.locator('[data-shelf="Harbour slate"]')).toBeVisible();
+    await expect(page.locator('[data-shelf="Harbour slate 2"]')).toHaveCount(0);
+    await expect(page.getByTestId("screens-judged")).toContainText("25 of 25 screens");
+  },
+);
 
-test("a part of the players is told beside a screen, and findings say on how many of them they stand", async ({ page }) => {
+test("a part of the players is told beside a screen, and findings say on how many of them they stand", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   await page.locator('[data-shelf="Tablet 4:3"] button').first().click();
   await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("12");

@@ -7,7 +7,7 @@ import { plainPng } from "../test/pictures";
 const glass = (page: Page) => page.getByTestId("glass");
 const width = async (page: Page) => (await glass(page).boundingBox())!.width;
 
-test("every overlay has a key, is drawn, and is remembered", async ({ page }) => {
+test("every overlay has a key, is drawn, and is remembered", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const parts: [string, string][] = [
     ["h", '[data-area="hit"]'],
@@ -35,7 +35,7 @@ test("every overlay has a key, is drawn, and is remembered", async ({ page }) =>
   expect(await page.locator('[data-area="hit"]').count()).toBeGreaterThan(3);
 });
 
-test("zoom about the pointer, push, fit; true size by a bank card, remembered", async ({ page }) => {
+test("zoom about the pointer, push, fit; true size by a bank card, remembered", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const fit = await width(page);
   const target = await middle(visual(page, "horn"));
@@ -66,7 +66,7 @@ test("zoom about the pointer, push, fit; true size by a bank card, remembered", 
   await expect.poll(() => width(page)).toBeCloseTo((2400 / 411) * 25.4 * 5, 0);
 });
 
-test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file; and what it swallows is found", async ({ page }) => {
+test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file; and what it swallows is found", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await page.getByRole("button", { name: /^Behind the controls/ }).click();
   const dialogue = page.getByRole("dialog", { name: "Behind the controls" });
@@ -120,7 +120,7 @@ test("a keep-clear zone is drawn, named, takes taps or not, and what lies on it 
   await expect(control(page, "keep-clear")).toHaveCount(0);
 });
 
-test("as a left-handed player, and small: mirrored and scaled, and a drag goes where the hand goes", async ({ page }) => {
+test("as a left-handed player, and small: mirrored and scaled, and a drag goes where the hand goes", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const [right, log] = [await placeOf(page, "horn"), await placeOf(page, "log")];
   await page.keyboard.press("m");

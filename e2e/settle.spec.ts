@@ -2,7 +2,8 @@
 import { expect, type Locator, type Page } from "@playwright/test";
 import { test } from "./test";
 import { readFileSync } from "node:fs";
-import { control, isStorm, middle, noViolationsInStorm, open, opened, openLayout, visual } from "./bench";
+import { control, middle, noViolationsInStorm, open, opened, openLayout, visual } from "./bench";
+import { isStorm } from "../test/repeated";
 
 const panel = (page: Page) => page.getByRole("region", { name: "Settle", exact: true });
 const take = (page: Page) => panel(page).getByRole("button", { name: "Take it" });
@@ -63,7 +64,7 @@ test("Screens, the first draft, both hands: from its blockers to none in two cli
 /** Where the line of an arrow begins and ends, and what it says. */
 const arrows = (page: Page): Locator => page.getByTestId("compared").locator("[data-compared]");
 
-test("the bench, by key alone: asked, looked at from before to after, a move left out, stopped, taken", async ({ page }) => {
+test("the bench, by key alone: asked, looked at from before to after, a move left out, stopped, taken", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   await page.keyboard.press("y");
   // The focus is on what is next: to stop it.
@@ -99,7 +100,7 @@ test("the bench, by key alone: asked, looked at from before to after, a move lef
   expect(await history(page)).toContain("settle 3 screens: 4 blockers");
 });
 
-test("no way: the wishes are drawn and told, a way out is one click, and what it makes is taken in one step", async ({ page }) => {
+test("no way: the wishes are drawn and told, a way out is one click, and what it makes is taken in one step", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   await page.getByRole("button", { name: "settle these 3 screens" }).click();
   await expect(take(page)).toBeVisible();
@@ -138,22 +139,24 @@ test("missed less: within the millimetres allowed, and the rates before and afte
   expect(after).toBeLessThan(before);
 });
 
-test("a layout that changes under a proposal has none any more; undone it holds again, and is taken as an arrangement for the screens that asked", async ({
-  page,
-}) => {
-  await openDraft(page);
-  await page.keyboard.press("y");
-  await expect(take(page)).toBeVisible();
-  await control(page, "pump").click();
-  await page.keyboard.press("ArrowLeft");
-  await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed since: settle anew.");
-  await expect(take(page)).toHaveCount(0);
-  await page.keyboard.press("Control+z");
-  await expect(take(page)).toBeVisible();
-  await panel(page).getByRole("button", { name: "As an arrangement" }).click();
-  await expect(page.getByTestId("arrangement-in-use")).toContainText("Settled for 3 screens");
-  expect(await history(page)).toContain("as “Settled for 3 screens”");
-});
+test(
+  "a layout that changes under a proposal has none any more; undone it holds again, and is taken as an arrangement for the screens that asked",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await openDraft(page);
+    await page.keyboard.press("y");
+    await expect(take(page)).toBeVisible();
+    await control(page, "pump").click();
+    await page.keyboard.press("ArrowLeft");
+    await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed since: settle anew.");
+    await expect(take(page)).toHaveCount(0);
+    await page.keyboard.press("Control+z");
+    await expect(take(page)).toBeVisible();
+    await panel(page).getByRole("button", { name: "As an arrangement" }).click();
+    await expect(page.getByTestId("arrangement-in-use")).toContainText("Settled for 3 screens");
+    expect(await history(page)).toContain("as “Settled for 3 screens”");
+  },
+);
 
 test("hold all screens: a drag stops where it would break one, the line says which and why; off, it goes where it is led", async ({ page }) => {
   await open(page, "/layout");

@@ -20,7 +20,7 @@ test("a layout begins with a starter: named, on the bench, nothing found, everyt
   await saved(page);
 });
 
-test("a starter's controls come into a game of one's own, its words matched to the game's", async ({ page }) => {
+test("a starter's controls come into a game of one's own, its words matched to the game's", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await startLayout(page, "Moorland");
   await addAction(page, "leap", "press");

@@ -6,11 +6,15 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { storm } from "./stormRun";
 
-test("a browser killed at random moments, in one window and in two, has lost nothing that was called saved", async ({ launchOptions, baseURL }) => {
-  const folder = mkdtempSync(join(tmpdir(), "nodulum-storm-"));
-  const report = await storm({ kills: 2, seed: 7, baseURL: baseURL!, folder, launchOptions });
-  expect(report.lost).toEqual([]);
-  expect([report.kills, report.inTwoWindows]).toEqual([2, 1]);
-  expect(report.broken).toEqual([]);
-  expect(report.confirmed).toBeGreaterThanOrEqual(2);
-});
+test(
+  "a browser killed at random moments, in one window and in two, has lost nothing that was called saved",
+  { tag: "@storm" },
+  async ({ launchOptions, baseURL }) => {
+    const folder = mkdtempSync(join(tmpdir(), "nodulum-storm-"));
+    const report = await storm({ kills: 2, seed: 7, baseURL: baseURL!, folder, launchOptions });
+    expect(report.lost).toEqual([]);
+    expect([report.kills, report.inTwoWindows]).toEqual([2, 1]);
+    expect(report.broken).toEqual([]);
+    expect(report.confirmed).toBeGreaterThanOrEqual(2);
+  },
+);

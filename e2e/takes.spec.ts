@@ -64,7 +64,7 @@ test("a take is recorded, kept over a reload, played again with its fingers, nam
   await expect(takeButton(page, "a short hoot")).toBeVisible();
 });
 
-test("what was played in the last half minute is kept after the fact; where nothing was, that is said", async ({ page }) => {
+test("what was played in the last half minute is kept after the fact; where nothing was, that is said", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByRole("button", { name: "keep last 30 s" }).click();
   await expect(page.getByText("Nothing was played in the last 30 s")).toBeVisible();
@@ -75,7 +75,7 @@ test("what was played in the last half minute is kept after the fact; where noth
   expect(await ticksWith(page, "horn", "true", 2)).toBeGreaterThan(0);
 });
 
-test("an edit of the layout ends a take and begins the next", async ({ page }) => {
+test("an edit of the layout ends a take and begins the next", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByRole("button", { name: "record", exact: true }).click();
   await hoot(page);
@@ -89,39 +89,40 @@ test("an edit of the layout ends a take and begins the next", async ({ page }) =
   await expect(takeButton(page, "take 2")).toBeVisible();
 });
 
-test("saved with its frames and taken in again, in another browser too; bare events become a take; a file that is none is refused by its place", async ({
-  page,
-  browser,
-}) => {
-  await open(page, "/rehearse");
-  const save = async (item: string) => {
-    await page.getByRole("button", { name: "Save the take quay, in a hurry" }).click();
-    const saving = page.waitForEvent("download");
-    await page.getByRole("menuitem", { name: item }).click();
-    const file = await saving;
-    return { name: file.suggestedFilename(), text: await readFile((await file.path())!, "utf8") };
-  };
-  const whole = await save("the take, with its frames");
-  expect(whole.name).toBe("quay-in-a-hurry.nodulum-take.json");
-  const { frames: given, ...saved } = JSON.parse(whole.text) as Take;
-  const { frames: shipped, ...rest } = JSON.parse(await readFile("samples/takes/brackwater-1.nodulum-take.json", "utf8")) as Take;
-  expect(saved).toEqual(rest);
-  expect(firstDifference(shipped!, given!)).toBeNull();
-  const events = await save("its events, NDJSON");
-  const ticks = await save("its frames, NDJSON");
-  expect(ticks.text.trim().split("\n").length).toBe(given!.length);
-  const other = await browser.newPage();
-  await open(other, "/rehearse");
-  const give = (name: string, text: string) =>
-    other.getByLabel("Take in a take").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
-  await give(whole.name, whole.text);
-  await expect(other.getByRole("button", { name: "Remove the take quay, in a hurry" })).toBeVisible();
-  await give("hoots.events.ndjson", events.text);
-  await expect(takeButton(other, "hoots")).toBeVisible();
-  await give("broken.nodulum-take.json", whole.text.replace('"hz": 60', '"hz": 6000'));
-  await expect(other.getByText(/broken\.nodulum-take\.json: hz: must be a whole number from 1 to 1000/)).toBeVisible();
-  await other.close();
-});
+test(
+  "saved with its frames and taken in again, in another browser too; bare events become a take; a file that is none is refused by its place",
+  { tag: "@storm" },
+  async ({ page, browser }) => {
+    await open(page, "/rehearse");
+    const save = async (item: string) => {
+      await page.getByRole("button", { name: "Save the take quay, in a hurry" }).click();
+      const saving = page.waitForEvent("download");
+      await page.getByRole("menuitem", { name: item }).click();
+      const file = await saving;
+      return { name: file.suggestedFilename(), text: await readFile((await file.path())!, "utf8") };
+    };
+    const whole = await save("the take, with its frames");
+    expect(whole.name).toBe("quay-in-a-hurry.nodulum-take.json");
+    const { frames: given, ...saved } = JSON.parse(whole.text) as Take;
+    const { frames: shipped, ...rest } = JSON.parse(await readFile("samples/takes/brackwater-1.nodulum-take.json", "utf8")) as Take;
+    expect(saved).toEqual(rest);
+    expect(firstDifference(shipped!, given!)).toBeNull();
+    const events = await save("its events, NDJSON");
+    const ticks = await save("its frames, NDJSON");
+    expect(ticks.text.trim().split("\n").length).toBe(given!.length);
+    const other = await browser.newPage();
+    await open(other, "/rehearse");
+    const give = (name: string, text: string) =>
+      other.getByLabel("Take in a take").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+    await give(whole.name, whole.text);
+    await expect(other.getByRole("button", { name: "Remove the take quay, in a hurry" })).toBeVisible();
+    await give("hoots.events.ndjson", events.text);
+    await expect(takeButton(other, "hoots")).toBeVisible();
+    await give("broken.nodulum-take.json", whole.text.replace('"hz": 60', '"hz": 6000'));
+    await expect(other.getByText(/broken\.nodulum-take\.json: hz: must be a whole number from 1 to 1000/)).toBeVisible();
+    await other.close();
+  },
+);
 
 test("on another screen each touch goes with its control; the marks and the table tell what took it, and what the play tells by itself leads to its tick", async ({
   page,
@@ -155,7 +156,7 @@ test("touches that another control or nothing took are marked while one plays, t
   await expect(page.getByText("came down farther than 5 mm from every picture")).toBeVisible();
 });
 
-test("one take over two layouts: where they first differ, and each action in a chart and a table", async ({ page }) => {
+test("one take over two layouts: where they first differ, and each action in a chart and a table", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByLabel("Control whose feel is open").selectOption("helm");
   await page.getByRole("button", { name: "heavy" }).click();
@@ -187,7 +188,7 @@ test("on the bench a take goes on while the layout is changed, and its touches g
   await expect(glass).toHaveCount(0);
 });
 
-test("takes are in a backup", async ({ page }) => {
+test("takes are in a backup", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await hoot(page);
   await page.getByRole("button", { name: "keep last 30 s" }).click();
@@ -200,7 +201,7 @@ test("takes are in a backup", async ({ page }) => {
   expect(zip.includes(Buffer.from("takes/001-take-1.nodulum-take.json"))).toBe(true);
 });
 
-test("sixty actions stay workable: each has its lane, and the last is reached, read and marked", async ({ page }) => {
+test("sixty actions stay workable: each has its lane, and the last is reached, read and marked", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/handoff");
   const actions = Array.from({ length: 60 }, (_, i) => ({
     name: `deed-${i + 1}`,

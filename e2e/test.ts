@@ -5,7 +5,7 @@
  * its own; so has every test of the storm.
  */
 import { test as base, type BrowserContext } from "@playwright/test";
-import { isStorm } from "./bench";
+import { isStorm } from "../test/repeated";
 
 const WINDOW = { width: 1280, height: 800 };
 

@@ -74,45 +74,46 @@ test("a page that the editor has not opened does nothing of it", async ({ page }
   expect(await page.evaluate(() => (window as any).handle.layout.name)).toBe("Quay");
 });
 
-test("a page that sends 20,000 messages of every shape breaks nothing: they are counted, Hand off is usable, and its sound ones are still read", async ({
-  page,
-  context,
-}) => {
-  await serveGame(context, BODY);
-  await open(page, "/handoff");
-  const section = page.getByRole("region", { name: "In your own game" });
-  await section.getByLabel("Address of your page").fill(`${GAME}/`);
-  const opening = context.waitForEvent("page");
-  await section.getByRole("button", { name: "Play in my page" }).click();
-  const game = await opening;
-  await expect(page.getByTestId("tuning-state")).toHaveText(/every edit goes there at once/);
-  await game.evaluate(() => {
-    const flags = new URLSearchParams(location.search);
-    const [token, editor] = [flags.get("nodulum-token"), flags.get("nodulum-editor")!];
-    const many = Object.fromEntries(Array.from({ length: 3000 }, (_, i) => [`word ${i}`, { times: i, nearest: null }]));
-    const bad: unknown[] = [
-      { nodulum: "asked", asked: { horn: { times: 1, nearest: { an: "object" } } } },
-      { nodulum: "asked", asked: { horn: null } },
-      { nodulum: "asked", asked: [["horn", 1]] },
-      { nodulum: "asked", asked: { ["x".repeat(5000)]: { times: 1, nearest: null } } },
-      { nodulum: "taken", problem: "y".repeat(50_000) },
-      { nodulum: "taken", problem: ["no", "text"] },
-      { nodulum: "unheard-of" },
-      { nodulum: "ready" },
-    ];
-    for (let i = 0; i < 20_000; i += 1) {
-      const message = i % 500 === 0 ? { nodulum: "asked", asked: many } : bad[i % bad.length];
-      window.opener.postMessage({ ...(message as object), token }, editor);
-    }
-  });
-  await expect(page.getByTestId("unreadable")).toContainText("The page sent something unreadable");
-  // Usable meanwhile: a parcel is chosen and shown, a view changed and come back from.
-  await page.locator('[data-parcel="played"]').click();
-  await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
-  const count = async () => Number(/([\d,]+) times/.exec((await page.getByTestId("unreadable").textContent())!)![1].replaceAll(",", ""));
-  await expect.poll(count).toBeGreaterThan(19_000);
-  expect(await page.getByTestId("unreadable").textContent()).not.toContain("horn");
-  // The page goes on as before: a word asked in vain comes through.
-  await game.evaluate(() => (window as any).handle.value("tow_line"));
-  await expect(section.getByText("nearly towline")).toBeVisible();
-});
+test(
+  "a page that sends 20,000 messages of every shape breaks nothing: they are counted, Hand off is usable, and its sound ones are still read",
+  { tag: "@storm" },
+  async ({ page, context }) => {
+    await serveGame(context, BODY);
+    await open(page, "/handoff");
+    const section = page.getByRole("region", { name: "In your own game" });
+    await section.getByLabel("Address of your page").fill(`${GAME}/`);
+    const opening = context.waitForEvent("page");
+    await section.getByRole("button", { name: "Play in my page" }).click();
+    const game = await opening;
+    await expect(page.getByTestId("tuning-state")).toHaveText(/every edit goes there at once/);
+    await game.evaluate(() => {
+      const flags = new URLSearchParams(location.search);
+      const [token, editor] = [flags.get("nodulum-token"), flags.get("nodulum-editor")!];
+      const many = Object.fromEntries(Array.from({ length: 3000 }, (_, i) => [`word ${i}`, { times: i, nearest: null }]));
+      const bad: unknown[] = [
+        { nodulum: "asked", asked: { horn: { times: 1, nearest: { an: "object" } } } },
+        { nodulum: "asked", asked: { horn: null } },
+        { nodulum: "asked", asked: [["horn", 1]] },
+        { nodulum: "asked", asked: { ["x".repeat(5000)]: { times: 1, nearest: null } } },
+        { nodulum: "taken", problem: "y".repeat(50_000) },
+        { nodulum: "taken", problem: ["no", "text"] },
+        { nodulum: "unheard-of" },
+        { nodulum: "ready" },
+      ];
+      for (let i = 0; i < 20_000; i += 1) {
+        const message = i % 500 === 0 ? { nodulum: "asked", asked: many } : bad[i % bad.length];
+        window.opener.postMessage({ ...(message as object), token }, editor);
+      }
+    });
+    await expect(page.getByTestId("unreadable")).toContainText("The page sent something unreadable");
+    // Usable meanwhile: a parcel is chosen and shown, a view changed and come back from.
+    await page.locator('[data-parcel="played"]').click();
+    await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
+    const count = async () => Number(/([\d,]+) times/.exec((await page.getByTestId("unreadable").textContent())!)![1].replaceAll(",", ""));
+    await expect.poll(count).toBeGreaterThan(19_000);
+    expect(await page.getByTestId("unreadable").textContent()).not.toContain("horn");
+    // The page goes on as before: a word asked in vain comes through.
+    await game.evaluate(() => (window as any).handle.value("tow_line"));
+    await expect(section.getByText("nearly towline")).toBeVisible();
+  },
+);

@@ -5,7 +5,7 @@ import { addAction, control, noViolations, open, openLayout, startLayout } from 
 const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];
 
 for (const theme of ["light", "dark"])
-  test(`axe finds nothing in the five views, ${theme}`, async ({ page }) => {
+  test(`axe finds nothing in the five views, ${theme}`, { tag: theme === "dark" ? "@storm" : [] }, async ({ page }) => {
     await page.addInitScript((t) => localStorage.setItem("theme", t), theme);
     for (const view of VIEWS) {
       await open(page, view);
@@ -35,7 +35,7 @@ test("the first draft: each mistake is said in its place", async ({ page }) => {
   await expect(towline).toContainText("served");
 });
 
-test("a finding on the shelf opens the bench with that screen and control", async ({ page }) => {
+test("a finding on the shelf opens the bench with that screen and control", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/screens");
   await openLayout(page, "Brackwater, first draft");
   await page.getByRole("link", { name: /Screens/ }).click();
@@ -85,7 +85,7 @@ test.describe("by touch", () => {
   });
 });
 
-test("feel changes while the thumb is down; the yard plays any layout", async ({ page }) => {
+test("feel changes while the thumb is down; the yard plays any layout", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByLabel("What is played").selectOption("yard");
   const box = (await page.getByTestId("play-glass").boundingBox())!;

@@ -40,7 +40,7 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await noViolationsInStorm(page, "the first deeds");
 });
 
-test("by keyboard alone: from the words to a layout without blockers", async ({ page }) => {
+test("by keyboard alone: from the words to a layout without blockers", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/");
   await begun(page);
   const tabTo = async (focused: () => Promise<boolean>) => {
@@ -67,7 +67,7 @@ test("by keyboard alone: from the words to a layout without blockers", async ({ 
   await saved(page);
 });
 
-test("a game's code fills the ledger: words by their own spelling, keys bound, what is wrong left out", async ({ page }) => {
+test("a game's code fills the ledger: words by their own spelling, keys bound, what is wrong left out", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/");
   await begun(page);
   await page.getByRole("button", { name: "or find them in its code…" }).click();
@@ -96,7 +96,7 @@ def handle_events(event):
   await expect(ledger).not.toContainText("BELL");
 });
 
-test("a finished one, a starter; the next visit opens where one was, the mark leads back, and yours stand there", async ({ page }) => {
+test("a finished one, a starter; the next visit opens where one was, the mark leads back, and yours stand there", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/");
   await page.getByRole("button", { name: "Open Brackwater on the bench" }).click();
   await opened(page, "Brackwater");

@@ -1,7 +1,7 @@
 /** Two windows at one layout: it is the same layout, live in both. */
 import { expect, type BrowserContext, type Page } from "@playwright/test";
 import { test } from "./test";
-import { isStorm, addAction, control, drag, fromMenu, middle, open, placeOf, saved, startLayout, visual } from "./bench";
+import { addAction, control, drag, fromMenu, middle, open, placeOf, saved, startLayout, visual } from "./bench";
 
 async function two(context: BrowserContext, path = "/actions"): Promise<[Page, Page]> {
   const pages: [Page, Page] = [await context.newPage(), await context.newPage()];
@@ -29,35 +29,39 @@ const addMany = (page: Page, names: readonly string[]) =>
   }, names);
 
 /** So many edits in each window. */
-const EACH = isStorm ? 100 : 40;
+const EACH = 100;
 
-test(`${2 * EACH} edits in two windows, one after the other and at the same moment: all there at the end, in both and after a reload`, async ({ context }) => {
-  const a = await context.newPage();
-  await open(a);
-  await startLayout(a, "Shared");
-  await saved(a);
-  const b = await context.newPage();
-  await open(b, "/actions");
-  await expect(b.getByRole("button", { name: "Layouts; open: Shared" })).toBeVisible();
-  const names = (of: string, from: number, to: number) => Array.from({ length: to - from }, (_, i) => `${of} ${from + i}`);
-  for (let i = 0; i < 4; i += 1) {
-    await addAction(a, `a ${i}`, "press");
-    await addAction(b, `b ${i}`, "press");
-  }
-  // Nothing is shown meanwhile: drawing so many rows again and again is not what is tested here.
-  const search = (page: Page) => page.getByLabel("Search by any word");
-  for (const page of [a, b]) await search(page).fill("nothing");
-  await Promise.all([addMany(a, names("a", 4, EACH)), addMany(b, names("b", 4, EACH))]);
-  for (const page of [a, b]) {
-    await search(page).fill("");
-    await expect(page.locator('input[aria-label^="Word of a "]')).toHaveCount(EACH);
-    await expect(page.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
-    await saved(page);
-  }
-  await a.reload();
-  await expect(a.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
-  await expect(word(a, `a ${EACH - 1}`)).toBeVisible();
-});
+test(
+  `${2 * EACH} edits in two windows, one after the other and at the same moment: all there at the end, in both and after a reload`,
+  { tag: "@storm" },
+  async ({ context }) => {
+    const a = await context.newPage();
+    await open(a);
+    await startLayout(a, "Shared");
+    await saved(a);
+    const b = await context.newPage();
+    await open(b, "/actions");
+    await expect(b.getByRole("button", { name: "Layouts; open: Shared" })).toBeVisible();
+    const names = (of: string, from: number, to: number) => Array.from({ length: to - from }, (_, i) => `${of} ${from + i}`);
+    for (let i = 0; i < 4; i += 1) {
+      await addAction(a, `a ${i}`, "press");
+      await addAction(b, `b ${i}`, "press");
+    }
+    // Nothing is shown meanwhile: drawing so many rows again and again is not what is tested here.
+    const search = (page: Page) => page.getByLabel("Search by any word");
+    for (const page of [a, b]) await search(page).fill("nothing");
+    await Promise.all([addMany(a, names("a", 4, EACH)), addMany(b, names("b", 4, EACH))]);
+    for (const page of [a, b]) {
+      await search(page).fill("");
+      await expect(page.locator('input[aria-label^="Word of a "]')).toHaveCount(EACH);
+      await expect(page.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
+      await saved(page);
+    }
+    await a.reload();
+    await expect(a.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
+    await expect(word(a, `a ${EACH - 1}`)).toBeVisible();
+  },
+);
 
 test("what one window does arrives in the other, and undo takes back one's own", async ({ context }) => {
   const [a, b] = await two(context);
@@ -75,7 +79,7 @@ test("what one window does arrives in the other, and undo takes back one's own",
   await expect(history(b).getByRole("listitem").filter({ hasText: "other window" })).toHaveCount(1);
 });
 
-test("of one field changed in both at the same moment the later stands; the earlier is kept as a state, and told", async ({ context }) => {
+test("of one field changed in both at the same moment the later stands; the earlier is kept as a state, and told", { tag: "@storm" }, async ({ context }) => {
   const [a, b] = await two(context, "/layout");
   const before = await placeOf(a, "horn");
   // Both are dragging at the same time; whoever lets go later is the later.
@@ -103,30 +107,34 @@ test("of one field changed in both at the same moment the later stands; the earl
   ).toHaveCount(1);
 });
 
-test("what one window adds while a control is dragged in the other, in mid-drag or only pressed, is there when it is let go", async ({ context }) => {
-  const [a, b] = await two(context);
-  await b.getByRole("link", { name: "Layout" }).click();
-  const start = await placeOf(b, "horn");
-  for (const [i, names] of [["anchor", "buoy", "capstan"], ["davit"]].entries()) {
-    const from = await middle(visual(b, "horn"));
-    await b.mouse.move(from.x, from.y);
-    await b.mouse.down();
-    // The first time the drag has begun already; the second time the control is only pressed.
-    if (i === 0) await b.mouse.move(from.x - 30, from.y, { steps: 3 });
-    for (const name of names) {
-      await addAction(a, name, "press");
-      await saved(a);
-      await expect(b.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${name}\\b`) })).toBeVisible();
+test(
+  "what one window adds while a control is dragged in the other, in mid-drag or only pressed, is there when it is let go",
+  { tag: "@storm" },
+  async ({ context }) => {
+    const [a, b] = await two(context);
+    await b.getByRole("link", { name: "Layout" }).click();
+    const start = await placeOf(b, "horn");
+    for (const [i, names] of [["anchor", "buoy", "capstan"], ["davit"]].entries()) {
+      const from = await middle(visual(b, "horn"));
+      await b.mouse.move(from.x, from.y);
+      await b.mouse.down();
+      // The first time the drag has begun already; the second time the control is only pressed.
+      if (i === 0) await b.mouse.move(from.x - 30, from.y, { steps: 3 });
+      for (const name of names) {
+        await addAction(a, name, "press");
+        await saved(a);
+        await expect(b.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${name}\\b`) })).toBeVisible();
+      }
+      await b.mouse.move(from.x - 60, from.y, { steps: 3 });
+      await b.mouse.up();
+      await saved(b);
     }
-    await b.mouse.move(from.x - 60, from.y, { steps: 3 });
-    await b.mouse.up();
-    await saved(b);
-  }
-  for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(a, name)).toBeVisible();
-  expect((await placeOf(b, "horn")).x).toBeLessThan(start.x);
-  await b.goto("/actions");
-  for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(b, name)).toBeVisible();
-});
+    for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(a, name)).toBeVisible();
+    expect((await placeOf(b, "horn")).x).toBeLessThan(start.x);
+    await b.goto("/actions");
+    for (const name of ["anchor", "buoy", "capstan", "davit"]) await expect(word(b, name)).toBeVisible();
+  },
+);
 
 test("deleting in one window is told in the other, which keeps what is done there, and brings it back", async ({ context }) => {
   const [a, b] = await two(context);
@@ -139,7 +147,7 @@ test("deleting in one window is told in the other, which keeps what is done ther
   await saved(b);
 });
 
-test("two windows opened at once in an empty browser begin with the same layouts, each once", async ({ context }) => {
+test("two windows opened at once in an empty browser begin with the same layouts, each once", { tag: "@storm" }, async ({ context }) => {
   const pages = await Promise.all([context.newPage(), context.newPage()]);
   await Promise.all(pages.map((page) => open(page, "/layout")));
   for (const page of pages) {
