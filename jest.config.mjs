@@ -3,6 +3,7 @@ export default {
   // Generous: a stuck test ends after minutes, a slow machine fails nothing.
   testTimeout: 600_000,
   testEnvironment: "node",
+  setupFiles: ["<rootDir>/test/seed.ts"],
   roots: [
     "<rootDir>/core",
     "<rootDir>/runtime",

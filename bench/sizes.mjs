@@ -64,8 +64,11 @@ async function byRollup(folder, source) {
   return { bytes: Buffer.byteLength(code), gzip: gzip(code) };
 }
 
-/** By bundler, each with bytes and bytes gzip: playing; with drawing; with every icon; nothing; and gzip that each other entry adds to playing. */
-export async function sizes() {
+/**
+ * By bundler, each with bytes and bytes gzip: playing; with drawing; with every icon; nothing; and, unless only those are wanted, gzip that each
+ * other entry adds to playing.
+ */
+export async function sizes({ onlyParts = false } = {}) {
   const folder = await packedProject();
   try {
     const found = {};
@@ -73,7 +76,7 @@ export async function sizes() {
       const of = {};
       for (const [name, imports] of Object.entries(PARTS)) of[name] = await bundle(folder, sourceOf(imports));
       of.added = [];
-      for (const path of Object.keys(ENTRIES)) {
+      for (const path of onlyParts ? [] : Object.keys(ENTRIES)) {
         if ([".", "./draw", "./none"].includes(path)) continue;
         const both = await bundle(folder, sourceOf([...PARTS.play, [path.slice(1), "*"]]));
         of.added.push([path.slice(2), both.gzip - of.play.gzip]);
@@ -86,4 +89,5 @@ export async function sizes() {
   }
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href) console.log(JSON.stringify(await sizes(), null, 2));
+if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href)
+  console.log(JSON.stringify(await sizes({ onlyParts: process.argv.includes("--only-parts") }), null, 2));

@@ -11,6 +11,7 @@ import { drawLook, lookPictures, lookSvg } from "./looks";
 import { pictureSheet, pictureSheetJson } from "./pictureSheet";
 import type { DrawingContext } from "../runtime/art";
 import { ICONS } from "../runtime/icons";
+import { repeated } from "../test/repeated";
 
 const [brackwater, pigeonhole] = sampleLayouts();
 
@@ -45,7 +46,7 @@ test("every look of every layout is an SVG that our own door for pictures takes"
   };
   everyLook(brackwater);
   everyLook(pigeonhole);
-  fc.assert(fc.property(layoutArbitrary, everyLook), { numRuns: 25 });
+  fc.assert(fc.property(layoutArbitrary, everyLook), { numRuns: repeated(25) });
 });
 
 test("the SVG has the shapes that the canvas paints, in their colours: one hand draws both", () => {
@@ -99,6 +100,6 @@ test("on the sheet no picture touches another or the edge, each is as large as i
         scale,
       });
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });

@@ -4,6 +4,7 @@ import { resolveLayout } from "../core/engine/placement/resolve";
 import { framesOf, plainScreen, pxPerMm } from "../core/engine/placement/screen";
 import { createOwn } from "./ownHandle";
 import { fitOwn, keepsClear, NO_CHANGES, ownValue, readOwn, withOwn, type OwnChanges } from "./own";
+import { repeated } from "../test/repeated";
 
 const [brackwater] = sampleLayouts();
 const screen = plainScreen("Wide phone", 2400, 1080, 420);
@@ -55,7 +56,7 @@ test("whatever a player tries: what is taken lies in the safe frame and on nothi
         expect(places()).toEqual(laidOut);
       },
     ),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
   expect(taken).toBeGreaterThan(10);
 });
@@ -88,7 +89,7 @@ test("whatever was saved, on every screen each control is as laid out, or in the
         expect([id, keepsClear(brackwater, asLaidOut, places, id)]).toEqual([id, true]);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
   expect(changed).toBeGreaterThan(50);
 });

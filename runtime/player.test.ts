@@ -8,6 +8,7 @@ import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { placed, STAGE, staged } from "../test/stage";
 import { createPlayer } from "./player";
 import { drawnControls } from "./poses";
+import { repeated } from "../test/repeated";
 
 const [layout] = sampleLayouts();
 const screen = benchScreenOf(layout);
@@ -100,7 +101,7 @@ for (const hz of [60, 120])
         expect(again.slice(0, frames.length).map(({ values }) => values)).toEqual(frames.slice(0, again.length).map(({ values }) => values));
         expect(events.map(({ t }) => t)).toEqual(events.map(({ t }) => t).sort((a, b) => a - b));
       }),
-      { numRuns: 120 },
+      { numRuns: repeated(120) },
     );
     expect(presses).toBeGreaterThan(50);
     expect(same / presses).toBeGreaterThanOrEqual(0.95);

@@ -107,8 +107,8 @@ function startServer() {
   });
 }
 
-/** How many browser tests run at once: they wait for each other's answers, and three fill what the other lane leaves. */
-const WORKERS = 3;
+/** How many browser tests run at once: each waits for its browser's answers now and then, and two leave the unit tests their share. */
+const WORKERS = 2;
 
 async function browserTests({ port, browser }) {
   const since = performance.now();

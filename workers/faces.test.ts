@@ -72,7 +72,7 @@ test("two questions of different kinds about different layouts do not mix", asyn
 
 test("spans come face by face, with the ends that spans have, and a measure at points within them", async () => {
   const { connection } = worker();
-  const range = { diagonalInches: 6.1, ppi: 420, from: 1.3, to: 2.2, insetsMm: { left: 4, top: 0, right: 4, bottom: 2 } };
+  const range = { diagonalInches: 6.1, ppi: 420, from: 1.7, to: 1.9, insetsMm: { left: 4, top: 0, right: 4, bottom: 2 } };
   const found: unknown[] = [];
   const checker = createFacesChecker(() => connection);
   const faces = facesOf(draft).slice(0, 2);

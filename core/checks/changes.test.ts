@@ -8,6 +8,7 @@ import { plainScreen } from "../engine/placement/screen";
 import { changesOf, changeTally, screenChanges } from "./changes";
 import { bareFindings } from "./check";
 import type { BareFinding } from "./finding";
+import { repeated } from "../../test/repeated";
 
 const finding = (more: Partial<BareFinding> = {}): BareFinding => ({
   code: "touch/small",
@@ -41,7 +42,7 @@ test("nothing has changed against oneself; what is new one way is gone the other
       expect(isSingle ? about(there, false) : null).toEqual(isSingle ? about(back, true) : null);
       expect(there.filter((c) => c.kind === "new").length).toBe(back.filter((c) => c.kind === "gone").length);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
   expect(singles).toBeGreaterThan(5);
 });

@@ -5,6 +5,7 @@ import type { Layout } from "../format/types";
 import { plainScreen } from "../engine/placement/screen";
 import { checkScreen } from "./check";
 import { FINDING_CODES, SEVERITIES, type Finding, type FindingCode } from "./finding";
+import { repeated } from "../../test/repeated";
 
 /** 1000 × 500 px at 254 ppi: 10 px a millimetre. */
 const screen = { ...plainScreen("Bench", 1000, 500, 254), insets: { left: 50, top: 0, right: 0, bottom: 0 }, edges: { left: 0, top: 0, right: 0, bottom: 40 } };
@@ -179,6 +180,6 @@ test("findings come by severity, then by code, and name what exists", () => {
       }
       expect(new Set(findings.map((f) => JSON.stringify([f.code, f.subjects, f.moment]))).size).toBe(findings.length);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { placed, STAGE, staged } from "../../test/stage";
 import { resolveLayout } from "../engine/placement/resolve";
 import { contrast, faintLooks, looksAt, luminance, meanUnder, over, rgbOf, type Rgb, type Still } from "./contrast";
+import { repeated } from "../../test/repeated";
 
 const still = (colourAt: (x: number, y: number) => Rgb, width = 40, height = 20): Still => ({
   width,
@@ -72,6 +73,6 @@ test("less opacity never makes a look stand out more", () => {
       const faint = looksAt(look(n / 20), under).body;
       expect(looksAt(look(n / 10), under).body).toBeGreaterThanOrEqual(faint - 1e-9);
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });

@@ -11,6 +11,7 @@ import { SEVERITIES, type BareFinding } from "./finding";
 import { sayIds } from "./say";
 import { applyFix } from "./fixes";
 import { fixText } from "./fix";
+import { repeated } from "../../test/repeated";
 
 const gravity = (f: BareFinding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 /** Two that overlap are told in drawing order, which a mend may change: it is the same finding either way. */
@@ -92,6 +93,6 @@ test("every mend offered for the first draft mends, on every fourth screen", () 
 test("every mend offered for any layout mends", () => {
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (layout, on) => void tryFixes(layout, on)),
-    { numRuns: 20 },
+    { numRuns: repeated(20) },
   );
 });

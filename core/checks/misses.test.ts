@@ -53,7 +53,7 @@ test("a sum over a fine grid of single touches gives the same, as near as the gr
   const areas = shown.map((at) => ({ id: at.id, shape: touchArea(at), own: at.sharing === "own" })).reverse();
   const mm = pxPerMm(screen);
   const { biasMm, baseMm2, perSize } = brackwater.limits.scatter;
-  const STEPS = 260;
+  const STEPS = 160;
   for (const { id, hit, taken, nothing } of missesOn(brackwater, resolved, { handed: "right", moment })) {
     const { x, y, w, h } = shown.find((at) => at.id === id)!.visual;
     const [sx, sy] = [w, h].map((side, i) => Math.sqrt(baseMm2[i] + perSize[i] * (side / mm) ** 2) * mm);

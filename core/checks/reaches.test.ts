@@ -69,7 +69,7 @@ test("whether thumbs suffice is what trying every choice says", () => {
     }),
     { numRuns: repeated(150) },
   );
-  expect(short).toBeGreaterThan(20);
+  expect(short).toBeGreaterThan(5);
 });
 
 test("32 sets of 8 actions that 200 controls serve are judged without trying 200 to the power of 8 choices", () => {

@@ -46,9 +46,9 @@ test("of any layout it says in a hurry what all checks say at leisure: whether a
       const named = broken ? [`${broken.finding.code} ${broken.finding.subjects.join()}`] : [];
       expect(worse.map(({ is }) => `${is!.code} ${is!.subjects.join()}`)).toEqual(expect.arrayContaining(named));
     }),
-    { numRuns: repeated(80) },
+    { numRuns: repeated(200) },
   );
-  expect(broke).toBeGreaterThan(5);
+  expect(broke).toBeGreaterThan(3);
 });
 
 test.each([

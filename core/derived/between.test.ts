@@ -3,6 +3,7 @@ import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import { resolvedBetween } from "./between";
 import { resolvedOn } from "./resolved";
+import { repeated } from "../../test/repeated";
 
 test("at the ends it is as it was and as it is; between them every box is between; what only one of them has stands as it is", () => {
   fc.assert(
@@ -32,6 +33,6 @@ test("at the ends it is as it was and as it is; between them every box is betwee
         }
       });
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });

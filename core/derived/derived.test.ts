@@ -10,6 +10,7 @@ import { keptOnScreen } from "./kept";
 import { layoutIndexOf } from "./layoutIndex";
 import { preparedOf } from "./prepared";
 import { resolvedOn, workDone } from "./resolved";
+import { repeated } from "../../test/repeated";
 
 const [harbour] = sampleLayouts();
 const screen = plainScreen("Bench", 2400, 1080, 411);
@@ -45,7 +46,7 @@ test("what is kept gives what would be worked out anew, version after version, h
         }
       },
     ),
-    { numRuns: 80 },
+    { numRuns: repeated(80) },
   );
 });
 

@@ -7,6 +7,7 @@ import { resolveLayout } from "../engine/placement/resolve";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { DRAWING_LAYERS, layoutDrawing } from "./layoutDrawing";
 import { element, escaped } from "./element";
+import { repeated } from "../../test/repeated";
 
 const [brackwater, , draft] = sampleLayouts();
 const screen = plainScreen("Wide phone", 2400, 1080, 420);
@@ -42,7 +43,7 @@ test("whatever the layout and the screen a drawing is well-formed, no id stands 
       for (const [, target] of svg.matchAll(/url\(#([^)]+)\)/g)) expect(ids).toContain(target);
       expect(nodes.flatMap(({ attributes }) => attributes["data-layer"] ?? [])).toEqual(DRAWING_LAYERS.filter((layer) => layers.includes(layer)));
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 

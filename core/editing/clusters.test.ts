@@ -10,6 +10,7 @@ import { growCluster } from "./make";
 import { splitScreen } from "./split";
 import { clusterOf, inCluster } from "./placeables";
 import { makeCopies, makeMirroredCopies } from "./mirroredCopies";
+import { repeated } from "../../test/repeated";
 
 const get = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -48,7 +49,7 @@ test("gathered and dissolved, nothing jumps, in the base and under every arrange
       near(boxes(editContextOf(apart, screen)), boxes(context));
       expect(apart.clusters.map((c) => c.id)).not.toContain(gathered.id);
     }),
-    { numRuns: 120 },
+    { numRuns: repeated(120) },
   );
 });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { lex, type Family } from "../scan/lex";
 import { CONSTANT_LANGUAGES, constantsFile, identifiersOf, type ConstantLanguage } from "./constants";
+import { repeated } from "../../test/repeated";
 
 const FAMILY: Readonly<Record<ConstantLanguage, Family>> = {
   typescript: "script",
@@ -46,7 +47,7 @@ test.each(CONSTANT_LANGUAGES)("%s: the texts are the names to the letter, whatev
     fc.property(fc.uniqueArray(fc.oneof(tricky, name), { minLength: 1, maxLength: 8 }), (names) => {
       expect(textsIn(constantsFile("Any “game”", names.map(press), language), language)).toEqual(names);
     }),
-    { numRuns: 150 },
+    { numRuns: repeated(150) },
   );
 });
 

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { layoutArbitrary } from "../../test/arbitrary";
 import { changesBetween } from "../versions/changes";
 import { readableLog, readKeptLayout, readKeptState, readLogRecord, withPictureData } from "./kept";
+import { repeated } from "../../test/repeated";
 
 test("whatever is written into the log is read again as it was", () => {
   fc.assert(
@@ -9,7 +10,7 @@ test("whatever is written into the log is read again as it was", () => {
       const record = { id: "r", kind: "edit" as const, label: "change", time: 5, by: "me", changes: changesBetween(a, b) };
       expect(readLogRecord(structuredClone(record))).toEqual({ ok: true, value: record });
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 

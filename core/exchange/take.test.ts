@@ -5,6 +5,7 @@ import { bareTake, standing, tap } from "../../test/takes";
 import { framesOf, type Take } from "../rehearsal/take";
 import { readTrace } from "./trace";
 import { framesText, readTake, traceText, writeTake } from "./take";
+import { repeated } from "../../test/repeated";
 
 const [brackwater] = sampleLayouts();
 const written = (take: Take) => JSON.parse(writeTake(take)) as Record<string, unknown>;
@@ -28,7 +29,7 @@ test("what is written is read again, events and frames to the last digit", () =>
       const again = read.ok && framesOf(read.value, brackwater);
       expect(again && again.ok && framesText(again.value)).toBe(framesText(frames.value));
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 

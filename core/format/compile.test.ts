@@ -15,6 +15,7 @@ import { compile, digestOf } from "./compile";
 import { parseLayout } from "./parse";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
+import { repeated } from "../../test/repeated";
 
 const read = (text: string | Uint8Array): PlayedLayout => {
   const played = readPlayed(text);
@@ -47,7 +48,7 @@ test("any layout: what is read is what was compiled, less what only the editor n
       const again = parseLayout(JSON.parse(writeLayout(layout)));
       expect(again.ok && compile(again.value)).toBe(text);
     }),
-    { numRuns: 150 },
+    { numRuns: repeated(150) },
   );
 });
 

@@ -7,6 +7,7 @@ import { layoutArbitrary, frozen } from "../../test/arbitrary";
 import { applyPatch, patchBetween, type LayoutPatch } from "./patch";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
+import { repeated } from "../../test/repeated";
 
 const [harbour] = sampleLayouts();
 /** What a worker or a store makes of a patch. */
@@ -25,7 +26,7 @@ test("a patch leads from any layout to any other, sent as text too, and back aga
       expect(writeLayout(applyPatch(before, sent(there)))).toBe(writeLayout(after));
       expect(applyPatch(after, patchBetween(after, before))).toEqual(before);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 

@@ -9,6 +9,7 @@ import { digestOfText } from "./digest";
 import { digestsIn, pictureData, readStored, wholeText } from "./stored";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
+import { repeated } from "../../test/repeated";
 
 const [harbour] = sampleLayouts();
 const backdrop = (data: string) => ({ name: "quay", type: "image/png" as const, data });
@@ -60,7 +61,7 @@ test("what is kept of texts gives what would be written anew, whatever was edite
       for (const layout of [a, { ...a, moments: b.moments, name: b.name }, { ...b, controls: a.controls, arrangements: a.arrangements }, a])
         expect(textOf(frozen(layout))).toBe(writeLayout(layout));
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 

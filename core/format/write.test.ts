@@ -5,6 +5,7 @@ import { fileArbitrary, frozen, layoutArbitrary } from "../../test/arbitrary";
 import { conformanceCases } from "../../test/cases";
 import { parseLayout, readLayout } from "./parse";
 import { plainLayout, writeLayout } from "./write";
+import { repeated } from "../../test/repeated";
 
 const valueOf = <T>(result: { ok: true; value: T } | { ok: false; problems: unknown }): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -19,7 +20,7 @@ test("writing and reading gives the same layout, and writing again the same byte
       expect(read).toEqual(layout);
       expect(writeLayout(read)).toBe(text);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -38,7 +39,7 @@ test("the order of keys in a file does not matter to its bytes", () => {
     fc.property(fileArbitrary, (file) => {
       expect(writeLayout(valueOf(parseLayout(turned(file))))).toBe(writeLayout(valueOf(parseLayout(file))));
     }),
-    { numRuns: 30 },
+    { numRuns: repeated(30) },
   );
 });
 

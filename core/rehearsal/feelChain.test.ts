@@ -10,6 +10,7 @@ import { changeFeel } from "../editing/edits/controls";
 import { sampleLayouts } from "../../test/samples";
 import type { Layout } from "../format/types";
 import { afterDeadZone, readFeel, type FeelState } from "./feelChain";
+import { repeated } from "../../test/repeated";
 
 const [brackwater, pigeonhole] = sampleLayouts();
 const HZ = 60;
@@ -48,7 +49,7 @@ test("a stick: what the chain shows as given is what the curve makes of its argu
       expect(Math.sign(raw.y) + Math.sign(dy)).toBe(0);
       expect(gives).toBeCloseTo(argument, 9);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 

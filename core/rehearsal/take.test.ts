@@ -12,6 +12,7 @@ import { actionDifferences, actionFigures, firstDifference } from "./frameDiffer
 import { createRecorder, isAtRest, type Recorder } from "./recorder";
 import { framesOf, stageOf, tickNumber, type Take } from "./take";
 import { createTakePlayer } from "./takePlayer";
+import { repeated } from "../../test/repeated";
 
 const [brackwater, pigeonhole] = sampleLayouts();
 const stage = (take: Take, layout = brackwater) => {
@@ -68,7 +69,7 @@ test("recorded, exported, imported and replayed, a take gives what the live engi
         ),
       ).toBeNull();
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -159,7 +160,7 @@ test("how many ticks a take has is as many as a replay gives", () => {
       const { layout, resolved } = stage(take);
       expect(tickNumber(take)).toBe(replay(layout, resolved, take.events, { hz }).length);
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 
@@ -178,7 +179,7 @@ test("a take player gives the same tick whichever way it is come to", () => {
       while (!player.work(50));
       expect(player.log.end()).toBe(want.length);
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 

@@ -9,6 +9,7 @@ import { stageOf, type Take } from "./take";
 import { createTakePlayer, type TakePlayer } from "./takePlayer";
 import { toldText } from "./told";
 import { touchTable } from "./touchMarks";
+import { repeated } from "../../test/repeated";
 
 const [brackwater] = sampleLayouts();
 function played(take: Take, layout: Layout): TakePlayer {
@@ -108,7 +109,7 @@ test("whatever hands do, what took a touch at its down is what the engine says h
       ))
         expect(row.itself + row.another + row.nothing).toBe(row.touches);
     }),
-    { numRuns: 50 },
+    { numRuns: repeated(50) },
   );
 });
 

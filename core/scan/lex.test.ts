@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { familyOf, lex, type Family } from "./lex";
+import { repeated } from "../../test/repeated";
 
 const texts = (source: string, family: Family) => lex(source, family).flatMap((t) => (t.kind === "text" ? [t.whole ? t.text : `${t.text}…`] : []));
 
@@ -87,7 +88,7 @@ test("any text at all is taken apart to its end, with lines that rise", () => {
       }
       expect(last).toBeLessThanOrEqual(source.split("\n").length);
     }),
-    { numRuns: 400 },
+    { numRuns: repeated(400) },
   );
 });
 

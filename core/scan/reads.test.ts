@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
 import { compareStandards, compareWords, gatherReads, nearPairs, rankCallees, type FileRead } from "./words";
+import { repeated } from "../../test/repeated";
 
 /** The same small game in each language: reads written the way people write them there, and texts that are no reads. */
 const SOURCES: Readonly<Record<string, string>> = {
@@ -144,6 +145,6 @@ test("any source at all is scanned without a fault", () => {
       const { reads } = scanSource(source, familyOf(file));
       for (const r of reads) expect(r.line).toBeLessThanOrEqual(source.split("\n").length);
     }),
-    { numRuns: 400 },
+    { numRuns: repeated(400) },
   );
 });

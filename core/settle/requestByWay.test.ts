@@ -1,5 +1,6 @@
 import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/glass";
 import { sampleLayouts } from "../../test/samples";
+import { isStorm } from "../../test/repeated";
 import { requestFor } from "../../test/spoiled";
 import { catalogueFor } from "../checks/catalogue";
 import { checked } from "../editing/edits/checked";
@@ -26,7 +27,9 @@ test("each way out leads on: what is asked then is a sound layout, and less is l
   const settled = settle(request);
   const ways = settled.noWays.flatMap(({ waysOut }) => waysOut);
   expect(ways.length).toBeGreaterThan(0);
-  for (const way of ways) {
+  // One of each kind, in the storm all.
+  const tried = isStorm ? ways : ways.filter(({ kind }, i) => ways.findIndex((other) => other.kind === kind) === i);
+  for (const way of tried) {
     const next = value(requestByWay(request, way, [NARROW]));
     expect(checked(request.layout, next.layout).ok).toBe(true);
     expect(settle(next).left.length).toBeLessThan(settled.left.length);

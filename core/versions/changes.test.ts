@@ -7,6 +7,7 @@ import type { Result } from "../engine/result";
 import type { Layout } from "../format/types";
 import { writeLayout } from "../format/write";
 import { applyChanges, changesBetween, inverseOf } from "./changes";
+import { repeated } from "../../test/repeated";
 
 const [harbour] = sampleLayouts();
 const must = (result: Result<Layout>): Layout => {
@@ -28,7 +29,7 @@ test("changes lead from any layout to any other and back again, to the byte, kep
       const back = applyChanges(there.layout, inverseOf(changes));
       expect(writeLayout(back.layout)).toBe(writeLayout(before));
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 

@@ -10,6 +10,7 @@ import type { Result } from "../engine/result";
 import { parseScreen } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
 import { compare, drawnFor, inOneLine } from "./compare";
+import { repeated } from "../../test/repeated";
 
 const [harbour] = sampleLayouts();
 const must = <T>(result: Result<T>): T => {
@@ -31,7 +32,7 @@ test("a layout does not differ from itself, and what differs one way differs the
       expect(count(there, "field")).toBe(count(back, "field"));
       expect(there.every((d) => d.text !== "" && !d.text.includes("undefined"))).toBe(true);
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 

@@ -5,6 +5,7 @@ import { portFits, serveLacks } from "../engine/input/fits";
 import { PORTS } from "../engine/types";
 import type { ControlKind, Layout, Serve } from "../format/types";
 import { changeControlKind, previewControlKind } from "./controlKind";
+import { repeated } from "../../test/repeated";
 
 const KINDS = ["stick", "dpad", "button", "touchpad", "swipe"] as const;
 const ACTIONS = [
@@ -95,6 +96,6 @@ test("any control of any layout: every wire is kept or told, and what is kept is
       const made = changeControlKind(layout, control.id, kind);
       expect(made.ok && made.value.controls.find((c) => c.id === control.id)!.serves).toEqual(kept.map((k) => k.to));
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(300) },
   );
 });

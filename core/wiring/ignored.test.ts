@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { playOn, placed, staged } from "../../test/stage";
 import { ignoredParts } from "./ignored";
+import { repeated } from "../../test/repeated";
 
 /** A control of each sort of port, with any value and scale. */
 const serve = fc.record({
@@ -40,7 +41,7 @@ test("a part that is said to be ignored changes no value when it is removed, and
         else if (!same) counted += 1;
       }
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(300) },
   );
   expect(ignored).toBeGreaterThan(50);
   expect(counted).toBeGreaterThan(20);

@@ -149,7 +149,7 @@ withCompiler("both engines side by side: the same random layouts, screens, hands
   // A seed of the clock, named where a case fails: all cases are made first and given to one process.
   const seed = Date.now() % 2 ** 31;
   const cases = fc
-    .sample(playing, { seed, numRuns: Number(process.env.NODULUM_C99_RUNS ?? 400) })
+    .sample(playing, { seed, numRuns: Number(process.env.NODULUM_C99_RUNS ?? 150) })
     .map(({ layout, screen, handed, playerSize, hz, all, steps }) => {
       const resolved = resolveLayout(layout, screen, { handed, playerSize, moment: null });
       // An id that the layout lacks is refused by both readers of traces.

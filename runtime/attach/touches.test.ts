@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { createTouchSieve, type OneTouch } from "./touches";
+import { repeated } from "../../test/repeated";
 
 /** Fingers that come down, move and go up in any order, each ours or the game's, several of them in one event. */
 interface Deed {
@@ -64,7 +65,7 @@ test("whatever the order of fingers, a game is told exactly what it would be tol
       );
       if (ours.length > 0 && told.length > 3) mixed += 1;
     }),
-    { numRuns: 400 },
+    { numRuns: repeated(400) },
   );
   expect(mixed).toBeGreaterThan(50);
 });

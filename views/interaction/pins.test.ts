@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { FIRST_PIN_ID, loopAt, loopSort, MOST_PINS, noPins, stepPins, type PinEvent, type PinInput, type Pins } from "./pins";
+import { repeated } from "../../test/repeated";
 
 /** Plays inputs one after the other; gives the pins and all events. */
 function play(inputs: readonly PinInput[], from: Pins = noPins(20)): { pins: Pins; events: PinEvent[]; numbers: (number | null)[] } {
@@ -124,6 +125,6 @@ test("whatever is done, each pin's events are down, moves, up; times do not go b
       expect(down.size).toBe(0);
       expect(pins.pins).toEqual([]);
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(300) },
   );
 });

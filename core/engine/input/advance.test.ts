@@ -7,6 +7,7 @@ import { advance, replay, tickTime } from "./advance";
 import type { ActionValues, InputEvent } from "./events";
 import { prepareInput } from "./setup";
 import { initialState } from "./state";
+import { repeated } from "../../../test/repeated";
 
 const HZ = 60;
 /** The values at each tick of some events. */
@@ -161,7 +162,7 @@ test("a trace cut anywhere and resumed from the stored state gives the same fram
         expect(step.values).toEqual(output.values);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -179,7 +180,7 @@ test("every value stays in its range and is a number", () => {
       for (const { values } of replay(layout, resolveLayout(layout, on), events, { hz: HZ }))
         for (const { name, kind } of layout.actions) expect([kind, IN_RANGE[kind](values[name] as never)]).toEqual([kind, true]);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -190,7 +191,7 @@ test("touch ids may be any numbers", () => {
       const renamed = events.map((e) => ("x" in e ? { ...e, id: e.id * 7 + by } : e));
       expect(replay(layout, resolved, renamed, { hz: HZ })).toEqual(replay(layout, resolved, events, { hz: HZ }));
     }),
-    { numRuns: 40 },
+    { numRuns: repeated(40) },
   );
 });
 
@@ -207,7 +208,7 @@ test("with every finger lifted only latches give anything", () => {
       const end = replay(calm, resolveLayout(calm, on), lifted, { hz: HZ }).at(-1)!.values;
       for (const value of Object.values(end)) expect([false, 0, "0,0"]).toContain(Array.isArray(value) ? value.map((n: number) => n + 0).join(",") : value);
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -219,7 +220,7 @@ test("the order of controls that do not lie on each other does not matter", () =
     fc.property(fc.shuffledSubarray(buttons, { minLength: 4 }), eventsArbitrary, (shuffled, events) => {
       expect(play(layoutOf(shuffled, actions), events)).toEqual(play(layoutOf(buttons, actions), events));
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 

@@ -7,6 +7,7 @@ import { PLAIN_PLAYER_VIEW, resolveLayout } from "./resolve";
 import { framesOf, parseScreen, plainScreen } from "./screen";
 import { unitPx } from "./scale";
 import { pxPerMm } from "./screen";
+import { repeated } from "../../../test/repeated";
 
 /** The layout mirrored by hand: what the left-handed view does, written into the file. Landing areas and clusters too. */
 function mirrored(layout: Layout): Layout {
@@ -44,7 +45,7 @@ test("mirrored twice is the same", () => {
     fc.property(layoutArbitrary, screenArbitrary, (layout, screen) => {
       close(resolveLayout(mirrored(layout), screen, { ...PLAIN_PLAYER_VIEW, handed: "left" }).controls, resolveLayout(layout, screen).controls);
     }),
-    { numRuns: 80 },
+    { numRuns: repeated(80) },
   );
 });
 
@@ -70,7 +71,7 @@ test("twice the px at twice the ppi changes no millimetre", () => {
         2,
       );
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -116,7 +117,7 @@ test("nothing is ever NaN, and no size is negative", () => {
           }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });
 
@@ -181,6 +182,6 @@ test("a frame moved moves what is tied to it, and nothing else", () => {
         expect(two.controls[i].visual.y).toBeCloseTo(c.visual.y, 9);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: repeated(60) },
   );
 });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { bytesOfText, readJson, type Entry, type Node } from "./json";
+import { repeated } from "../../../test/repeated";
 
 /** The plain value of a tree; a key that stands twice has its last value, as the platform's own reader has it. */
 function plain(node: Node): unknown {
@@ -24,7 +25,7 @@ test("reads what the platform reads", () => {
       expect(fault).toBeNull();
       expect(plain(root!)).toEqual(value);
     }),
-    { numRuns: 300 },
+    { numRuns: repeated(300) },
   );
 });
 
@@ -85,9 +86,9 @@ test("whatever bytes come, it neither throws nor takes what the platform refuses
         expect(fault ? null : plain(root!)).toEqual(same);
       },
     ),
-    { numRuns: 3000 },
+    { numRuns: repeated(3000) },
   );
-  expect(Math.min(refused, taken)).toBeGreaterThan(30);
+  expect(Math.min(refused, taken)).toBeGreaterThan(15);
 });
 
 test.each([

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import type { TraceLog } from "../../../core/rehearsal/traceLog";
 import { createLanePainter, type Lane, type LanePicture } from "./lanePainter";
 import { RUNNING, SECONDS, stepLanes, type LaneInput, type LaneView } from "./laneView";
+import { repeated } from "../../../test/repeated";
 
 /** Points of the polylines of a path. */
 class RecordedPath {
@@ -149,6 +150,6 @@ test("whatever the frames are that a busy machine leaves, each column is as if a
         expect(columns).toEqual(strip(picture)(view));
       }
     }),
-    { numRuns: 25 },
+    { numRuns: repeated(25) },
   );
 });
