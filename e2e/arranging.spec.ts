@@ -12,7 +12,7 @@ const put = (page: Page, name: string) =>
 const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const pick = (page: Page, id: string) => control(page, id).click({ position: { x: 12, y: 20 } });
 
-test("an arrangement for tablets: what is changed there is its own, is marked, and is handed back", async ({ page }) => {
+test("an arrangement for tablets: what is changed there is its own, is marked, and is handed back", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await put(page, "Tablet 4:3");
   await expect(page.getByTestId("arrangement-in-use")).toContainText("the base");

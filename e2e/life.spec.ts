@@ -208,7 +208,7 @@ test.describe("storage's life", () => {
     await saved(page);
   });
 
-  test("on plain http, without randomUUID, locks and workers, everything goes on", async ({ page, context }) => {
+  test("on plain http, without randomUUID, locks and workers, everything goes on", { tag: "@storm" }, async ({ page, context }) => {
     const other = await context.newPage();
     for (const each of [page, other])
       await each.addInitScript(() => {

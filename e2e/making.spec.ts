@@ -46,7 +46,7 @@ test("by key: a kind is taken in hand and put down; the kind can be chosen at on
   await expect(page.getByRole("toolbar", { name: "Kind of D-pad" })).toHaveCount(0);
 });
 
-test("several actions dropped together make a cluster on an arc about the thumb, each bound to its own", async ({ page }) => {
+test("several actions dropped together make a cluster on an arc about the thumb, each bound to its own", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await startLayout(page, "Cluster");
   for (const name of ["flare", "winch", "bell", "plank"]) await addAction(page, name, "press");

@@ -88,7 +88,7 @@ test("two hundred controls stay workable, and one more is refused with the limit
   await expect(page.getByText(/at most 200 controls/)).toBeVisible();
 });
 
-test("by keyboard alone: reached in order, named with kind, place and findings, moved, sized, dressed, undone", async ({ page }) => {
+test("by keyboard alone: reached in order, named with kind, place and findings, moved, sized, dressed, undone", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await openLayout(page, "Brackwater, first draft");
   // Findings come from the worker a moment later.

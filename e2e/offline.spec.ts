@@ -128,7 +128,7 @@ test(
   },
 );
 
-test("with the server gone and nothing kept the page still goes from view to view", async ({ page, server }) => {
+test("with the server gone and nothing kept the page still goes from view to view", { tag: "@storm" }, async ({ page, server }) => {
   await page.addInitScript(() => Object.defineProperty(navigator, "serviceWorker", { value: undefined }));
   await page.addInitScript(() => delete (Navigator.prototype as unknown as Record<string, unknown>).serviceWorker);
   await open(page, `${server.url}/layout`);

@@ -113,7 +113,7 @@ test("held upright, the page of a wide layout asks to be turned; turned, it show
   await hand.up(2);
 });
 
-test("Hand off makes the same page as the command line", async ({ browser }, info) => {
+test("Hand off makes the same page as the command line", { tag: "@storm" }, async ({ browser }, info) => {
   const editor = await (
     await browser.newContext({ baseURL: info.project.use.baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })
   ).newPage();

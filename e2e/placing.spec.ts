@@ -70,7 +70,7 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   await expect(place(page).getByRole("textbox", { name: "From left" })).toHaveValue(/\d/);
 });
 
-test("a span's edges by hand and by number; a pin becomes one where it stands", async ({ page }) => {
+test("a span's edges by hand and by number; a pin becomes one where it stands", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await page.locator('[data-control="lamp"]').click({ position: { x: 20, y: 20 } });
   const before = await placeOf(page, "lamp");
@@ -96,7 +96,7 @@ test("a span's edges by hand and by number; a pin becomes one where it stands", 
   expect((await placeOf(page, "log")).x).toBeCloseTo(log.x, 2);
 });
 
-test("the landing area is drawn as part of its stick and dragged by its edges; two share the screen at one gesture", async ({ page }) => {
+test("the landing area is drawn as part of its stick and dragged by its edges; two share the screen at one gesture", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await page.keyboard.press("Shift+S");
   await page.mouse.click((await onGlass(page, 0.8, 0.7)).x, (await onGlass(page, 0.8, 0.7)).y);
@@ -140,7 +140,7 @@ test("snapping: an edge meets an edge, the guide says how far, and Alt lets go o
   await page.mouse.up();
 });
 
-test("gaps to neighbours are shown in mm while something moves", async ({ page }) => {
+test("gaps to neighbours are shown in mm while something moves", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const from = await middle(visual(page, "horn"));
   await hold(page, from, { x: from.x - 10, y: from.y + 6 });
@@ -154,7 +154,7 @@ test("gaps to neighbours are shown in mm while something moves", async ({ page }
   await page.mouse.up();
 });
 
-test("several: aligned, spaced, mixed values, one number for all; order shown where areas lie on each other", async ({ page }) => {
+test("several: aligned, spaced, mixed values, one number for all; order shown where areas lie on each other", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await pick(page, "horn");
   for (const id of ["towline", "pump"]) await control(page, id).click({ modifiers: ["Shift"] });
@@ -178,7 +178,7 @@ test("several: aligned, spaced, mixed values, one number for all; order shown wh
   expect(Number(await order("pump"))).toBeGreaterThan(Number(await order("lamp")));
 });
 
-test("numbers are changed by dragging on them and by the arrow keys", async ({ page }) => {
+test("numbers are changed by dragging on them and by the arrow keys", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await pick(page, "horn");
   const field = place(page).getByRole("textbox", { name: "Width" });
@@ -194,7 +194,7 @@ test("numbers are changed by dragging on them and by the arrow keys", async ({ p
   await expect(field).toHaveValue(String(before + 11));
 });
 
-test("a picture frame is set, tied to, and drawn; a hit area has a size of its own", async ({ page }) => {
+test("a picture frame is set, tied to, and drawn; a hit area has a size of its own", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await more(page, "Layout");
   const picture = page.getByRole("textbox", { name: "Picture frame, least aspect" });

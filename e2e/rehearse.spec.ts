@@ -312,7 +312,7 @@ test(
   },
 );
 
-test("several buttons of the mouse at once: each counts for itself, whichever is let go first", async ({ page }) => {
+test("several buttons of the mouse at once: each counts for itself, whichever is let go first", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   const helm = await at(page, ...HELM);
   const horn = await middleOf(page, "horn");

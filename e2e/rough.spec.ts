@@ -15,33 +15,35 @@ const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];
 const importFile = (page: Page, name: string, text: string) =>
   page.getByLabel("Files to take in").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
 
-test("storage that is full when a drag is let go, and when a picture is added: not saved is said, nothing is lost, and all of it is saved when there is room", async ({
-  page,
-}) => {
-  await canBeFull(page);
-  await open(page);
-  await saved(page);
-  const before = await placeOf(page, "horn");
-  const from = await middle(visual(page, "horn"));
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move(from.x - 40, from.y, { steps: 3 });
-  await setFull(page, true);
-  await page.mouse.up();
-  await expect(savedState(page)).toHaveText("not saved");
-  // With nothing selected the layout's own cards are shown.
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: /^Behind the controls/ }).click();
-  const png = await page.screenshot({ clip: { x: 0, y: 0, width: 80, height: 40 } });
-  await page.getByLabel("Screenshot file").setInputFiles({ name: "night.png", mimeType: "image/png", buffer: png });
-  await page.keyboard.press("Escape");
-  await expect(savedState(page)).toHaveText("not saved");
-  await setFull(page, false);
-  await saved(page);
-  await page.reload();
-  expect((await placeOf(page, "horn")).x).toBeLessThan(before.x);
-  await expect(page.getByRole("button", { name: /^Behind the controls: night/ })).toBeVisible();
-});
+test(
+  "storage that is full when a drag is let go, and when a picture is added: not saved is said, nothing is lost, and all of it is saved when there is room",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await canBeFull(page);
+    await open(page);
+    await saved(page);
+    const before = await placeOf(page, "horn");
+    const from = await middle(visual(page, "horn"));
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 40, from.y, { steps: 3 });
+    await setFull(page, true);
+    await page.mouse.up();
+    await expect(savedState(page)).toHaveText("not saved");
+    // With nothing selected the layout's own cards are shown.
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: /^Behind the controls/ }).click();
+    const png = await page.screenshot({ clip: { x: 0, y: 0, width: 80, height: 40 } });
+    await page.getByLabel("Screenshot file").setInputFiles({ name: "night.png", mimeType: "image/png", buffer: png });
+    await page.keyboard.press("Escape");
+    await expect(savedState(page)).toHaveText("not saved");
+    await setFull(page, false);
+    await saved(page);
+    await page.reload();
+    expect((await placeOf(page, "horn")).x).toBeLessThan(before.x);
+    await expect(page.getByRole("button", { name: /^Behind the controls: night/ })).toBeVisible();
+  },
+);
 
 test("a database one version older is read with its log and states; its undo goes on", async ({ page }) => {
   await page.goto("/icon.svg");

@@ -102,7 +102,7 @@ test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file;
   await expect(page.getByRole("button", { name: "Behind the controls: fog.png" })).toBeVisible();
 });
 
-test("a keep-clear zone is drawn, named, takes taps or not, and what lies on it is found", async ({ page }) => {
+test("a keep-clear zone is drawn, named, takes taps or not, and what lies on it is found", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await page.keyboard.press("Shift+K");
   await drag(page, await onGlass(page, 0.78, 0.56), await onGlass(page, 0.86, 0.72));

@@ -125,7 +125,7 @@ test("no way: the wishes are drawn and told, a way out is one click, and what it
   await expect(page.getByTestId("arrangement-in-use")).toHaveCount(0);
 });
 
-test("missed less: within the millimetres allowed, and the rates before and after are told", async ({ page }) => {
+test("missed less: within the millimetres allowed, and the rates before and after are told", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/layout");
   await page.keyboard.press("y");
   await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing to settle");

@@ -124,27 +124,29 @@ test(
   },
 );
 
-test("on another screen each touch goes with its control; the marks and the table tell what took it, and what the play tells by itself leads to its tick", async ({
-  page,
-}) => {
-  await open(page, "/rehearse");
-  await page.getByLabel("Screen of the stage").selectOption("Tablet 4:3");
-  await takeButton(page, "quay, in a hurry").click();
-  await page.getByLabel("What the take is played on").selectOption("now");
-  await expect(page.getByTestId("take-glass")).toHaveAttribute("aria-label", /on Tablet 4:3/);
-  await page.getByRole("button", { name: "touches", exact: true }).click();
-  const horn = page.locator('[data-touch-row="horn"]');
-  await expect(horn.locator("td").first()).toHaveText("2");
-  await expect(horn.locator("td").nth(1)).toHaveText("2");
-  await expect(page.locator('[data-testid="touch-marks"] [data-fate="meant"]').first()).toBeVisible();
-  await page.getByRole("button", { name: "told", exact: true }).click();
-  await expect(page.locator('[data-told="never given"]').filter({ hasText: "pump was never given" })).toBeVisible();
-  const pair = page.locator('[data-told="unnamed pair"]').first();
-  await expect(pair).toContainText("no together set names them");
-  const tick = /tick (\d+)/.exec((await pair.textContent())!)![1];
-  await pair.getByRole("button").click();
-  await expect(strip(page)).toHaveAttribute("aria-valuetext", new RegExp(`^tick ${tick}, `));
-});
+test(
+  "on another screen each touch goes with its control; the marks and the table tell what took it, and what the play tells by itself leads to its tick",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/rehearse");
+    await page.getByLabel("Screen of the stage").selectOption("Tablet 4:3");
+    await takeButton(page, "quay, in a hurry").click();
+    await page.getByLabel("What the take is played on").selectOption("now");
+    await expect(page.getByTestId("take-glass")).toHaveAttribute("aria-label", /on Tablet 4:3/);
+    await page.getByRole("button", { name: "touches", exact: true }).click();
+    const horn = page.locator('[data-touch-row="horn"]');
+    await expect(horn.locator("td").first()).toHaveText("2");
+    await expect(horn.locator("td").nth(1)).toHaveText("2");
+    await expect(page.locator('[data-testid="touch-marks"] [data-fate="meant"]').first()).toBeVisible();
+    await page.getByRole("button", { name: "told", exact: true }).click();
+    await expect(page.locator('[data-told="never given"]').filter({ hasText: "pump was never given" })).toBeVisible();
+    const pair = page.locator('[data-told="unnamed pair"]').first();
+    await expect(pair).toContainText("no together set names them");
+    const tick = /tick (\d+)/.exec((await pair.textContent())!)![1];
+    await pair.getByRole("button").click();
+    await expect(strip(page)).toHaveAttribute("aria-valuetext", new RegExp(`^tick ${tick}, `));
+  },
+);
 
 test("touches that another control or nothing took are marked while one plays, too", async ({ page }) => {
   await open(page, "/rehearse");
@@ -173,7 +175,7 @@ test("one take over two layouts: where they first differ, and each action in a c
   await expect(dialogue.getByTestId("first-difference")).toHaveText(/^The same on both: \d+ ticks\.$/);
 });
 
-test("on the bench a take goes on while the layout is changed, and its touches go with their controls", async ({ page }) => {
+test("on the bench a take goes on while the layout is changed, and its touches go with their controls", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/layout");
   await page.getByRole("button", { name: "Loop a take" }).click();
   const glass = page.getByTestId("looped-take");

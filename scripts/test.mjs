@@ -3,8 +3,8 @@
  * each other. `npm test -- static`, `-- unit` and `-- e2e` run a part. Prints a line for each part with its time; ends with "N passed, N failed"
  * over all of them and a true exit code.
  *
- *   lane 1   build           browser tests
- *   lane 2   static checks   unit tests
+ *   lane 1   build           browser tests, piece by piece
+ *   lane 2   static checks   unit tests, then pieces of the browser tests
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
@@ -107,18 +107,23 @@ function startServer() {
   });
 }
 
-/** How many browser tests run at once: each waits for its browser's answers now and then, and two leave the unit tests their share. */
-const WORKERS = 2;
+/** The browser tests come in pieces, of which a lane takes the next whenever it is free. */
+const PIECES = 4;
+let piecesTaken = 0;
 
 async function browserTests({ port, browser }) {
-  const since = performance.now();
-  const file = join(results, "browser.json");
-  rmSync(file, { force: true });
-  const args = ["test", `--workers=${WORKERS}`, "--reporter=list,json", `--output=${join(results, "browser")}`];
-  const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
-  const done = await runBeside("playwright", args, { env, log: join(results, "browser.log") });
-  const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
-  reportRunner("browser tests", since, { ...done, file, read });
+  while (piecesTaken < PIECES) {
+    const piece = (piecesTaken += 1);
+    const since = performance.now();
+    const name = join(results, `browser-${piece}`);
+    const file = `${name}.json`;
+    rmSync(file, { force: true });
+    const args = ["test", "--workers=1", `--shard=${piece}/${PIECES}`, "--reporter=list,json", `--output=${name}`];
+    const env = { CHROMIUM: browser, E2E_PORT: port, E2E_SERVED: "yes", PLAYWRIGHT_JSON_OUTPUT_FILE: file };
+    const done = await runBeside("playwright", args, { env, log: `${name}.log` });
+    const read = ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky, skipped: stats.skipped });
+    reportRunner(`browser tests ${piece} of ${PIECES}`, since, { ...done, file, read });
+  }
 }
 
 /** Makes ready what the browser tests need; null where they cannot run, which is a failure. */
@@ -148,15 +153,17 @@ if (runs("unit") && spawnSync("cc", ["--version"]).status !== 0) console.log("Th
 
 // The tests of the HTTP API ask the built application, too.
 const built = part === "static" ? Promise.resolve(false) : build();
+const browserReady = built.then((isBuilt) => (runs("e2e") && isBuilt ? prepareBrowserTests() : null));
 const lane1 = async () => {
-  const isBuilt = await built;
-  const ready = runs("e2e") && isBuilt ? await prepareBrowserTests() : null;
+  const ready = await browserReady;
   if (ready) await browserTests(ready);
 };
 const lane2 = async () => {
   if (runs("static")) await staticChecks();
   await built;
   if (runs("unit")) await unitTests();
+  const ready = await browserReady;
+  if (ready) await browserTests(ready);
 };
 await Promise.all([lane1(), lane2()]);
 console.log(`${passed} passed, ${failed} failed in ${((performance.now() - begun) / 60_000).toFixed(1)} minutes`);
