@@ -287,7 +287,7 @@ test("the next thing left to do is a key away, here and in the ledger; one step 
   await expect(ledger.getByRole("button", { name: /^ANCHOR/ })).toBeFocused();
 });
 
-test("search, filter, groups and folds; the same as a table, where all can be done too", async ({ page }) => {
+test("search, filter, groups and folds; the same as a table, where all can be done too", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/actions");
   await page.keyboard.press("/");
   await page.keyboard.type("sidle-left");

@@ -149,7 +149,7 @@ test("moments: added, switched in the title strip, a control in several", async 
   await expect(control(page, "horn")).toBeVisible();
 });
 
-test("the rail: its screens and their order, a screen of one's own, lists in and out", async ({ page }) => {
+test("the rail: its screens and their order, a screen of one's own, lists in and out", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await rail(page).getByRole("button", { name: "Choose the screens" }).click();
   const dialogue = page.getByRole("dialog", { name: "Screens of the rail" });

@@ -59,7 +59,7 @@ test("one control's look and feel are given to others by clicking them; of anoth
   expect(of("towline").feel.press).toBe("double");
 });
 
-test("what is locked stays under hand and key, and says so; unlocked it goes", async ({ page }) => {
+test("what is locked stays under hand and key, and says so; unlocked it goes", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "horn").click();
   const before = await placeOf(page, "horn");

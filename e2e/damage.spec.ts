@@ -104,7 +104,7 @@ test("eight kinds of damage, each by its name with what can be saved of it; the 
   await saved(page);
 });
 
-test("where nothing is damaged, that is said", async ({ page }) => {
+test("where nothing is damaged, that is said", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await saved(page);
   await savedState(page).click();

@@ -16,7 +16,7 @@ const dragBy = async (page: Page, id: string, dx: number, dy: number) => {
 };
 const choose = (page: Page, label: string, option: string) => page.getByRole("combobox", { name: label, exact: true }).selectOption({ label: option });
 
-test("undo and redo outlast a reload and another layout opened in between", async ({ page }) => {
+test("undo and redo outlast a reload and another layout opened in between", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   const first = await placeOf(page, "horn");
   await dragBy(page, "horn", -60, -30);

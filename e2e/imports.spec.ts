@@ -47,26 +47,30 @@ test(
   },
 );
 
-test("while files are read the page says so and works; stopped, nothing of them is imported, and the next import is read", async ({ page }) => {
-  await open(page, "/handoff");
-  await expect(page.locator('[data-parcel="layout"]')).toBeVisible();
-  const release = await holdScripts(page);
-  const zip = zipSync({ "held.nodulum.json": strToU8(SAMPLE.replace('"Pigeonhole"', '"Held"')) });
-  await importFiles(page, "held.zip", zip);
-  const underWay = page.getByRole("group", { name: "Reading “held.zip”" });
-  await expect(underWay).toBeVisible();
-  // The page is not busy: it takes words and shows them.
-  await page.locator('[data-parcel="played"]').click();
-  await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
-  await underWay.getByRole("button", { name: "Stop" }).click();
-  await expect(refusal(page)).toHaveText("Stopped: nothing was imported.");
-  await expect(underWay).toHaveCount(0);
-  await release();
-  await importFiles(page, "held.zip", zip);
-  // A layout that comes alone is shown at once.
-  await expect(page).toHaveURL(/\/layout$/);
-  await opened(page, "Held");
-});
+test(
+  "while files are read the page says so and works; stopped, nothing of them is imported, and the next import is read",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page, "/handoff");
+    await expect(page.locator('[data-parcel="layout"]')).toBeVisible();
+    const release = await holdScripts(page);
+    const zip = zipSync({ "held.nodulum.json": strToU8(SAMPLE.replace('"Pigeonhole"', '"Held"')) });
+    await importFiles(page, "held.zip", zip);
+    const underWay = page.getByRole("group", { name: "Reading “held.zip”" });
+    await expect(underWay).toBeVisible();
+    // The page is not busy: it takes words and shows them.
+    await page.locator('[data-parcel="played"]').click();
+    await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
+    await underWay.getByRole("button", { name: "Stop" }).click();
+    await expect(refusal(page)).toHaveText("Stopped: nothing was imported.");
+    await expect(underWay).toHaveCount(0);
+    await release();
+    await importFiles(page, "held.zip", zip);
+    // A layout that comes alone is shown at once.
+    await expect(page).toHaveURL(/\/layout$/);
+    await opened(page, "Held");
+  },
+);
 
 const COUNT = 3000;
 

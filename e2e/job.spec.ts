@@ -37,10 +37,9 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await addAction(page, "helm", "vector");
   await addAction(page, "towline", "press");
   await addAction(page, "horn", "press");
-  for (const code of ["KeyW", "KeyA", "KeyS", "KeyD"]) {
-    await page.getByRole("button", { name: "Bind a key, mouse or pad input to helm" }).click();
-    await page.keyboard.press(code);
-  }
+  // One key of the four brings the others.
+  await page.getByRole("button", { name: "Bind a key, mouse or pad input to helm" }).click();
+  await page.keyboard.press("KeyA");
   await expect(page.getByRole("list", { name: "Keys, mouse and pads" }).getByRole("listitem")).toHaveCount(4);
   await expect(page.locator("[data-action]").getByText("nothing on touch")).toHaveCount(3);
 

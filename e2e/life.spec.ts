@@ -121,7 +121,7 @@ test.describe("storage's life", () => {
     expect(await version()).toBe(99);
   });
 
-  test("cleared while it is open: the open layout is kept again, from this window, and told", async ({ page, context }) => {
+  test("cleared while it is open: the open layout is kept again, from this window, and told", { tag: "@storm" }, async ({ page, context }) => {
     await open(page, "/actions");
     await addAction(page, "anchor", "press");
     await saved(page);
@@ -137,7 +137,7 @@ test.describe("storage's life", () => {
     await expect(page.getByRole("button", { name: "Undo: add anchor" })).toBeEnabled();
   });
 
-  test("storage that never answers: within 5 s there is a way on, in memory, said plainly", async ({ page }) => {
+  test("storage that never answers: within 5 s there is a way on, in memory, said plainly", { tag: "@storm" }, async ({ page }) => {
     await page.addInitScript(() => {
       const Real = IDBOpenDBRequest;
       IDBFactory.prototype.open = () =>
@@ -189,24 +189,28 @@ test.describe("storage's life", () => {
     await opened(page, "Good");
   });
 
-  test("where everything is full from the start, deleting, duplicating and naming are refused in words, and nothing falls", async ({ page }) => {
-    await canBeFull(page);
-    await open(page, "/actions");
-    await saved(page);
-    await setFull(page, true);
-    await fromMenu(page, "Delete");
-    await expect(page.getByText(/the browser's storage refused: No room left/)).toBeVisible();
-    await opened(page, "Brackwater");
-    await page.getByRole("button", { name: "History" }).click();
-    await page.getByLabel("Name of the state").fill("full");
-    await page.getByRole("button", { name: "Name this state" }).click();
-    await expect(page.getByText(/the state could not be kept: No room left/)).toBeVisible();
-    await fromMenu(page, "Duplicate");
-    await opened(page, "Brackwater, copy");
-    await expect(savedState(page)).toHaveText("not saved");
-    await setFull(page, false);
-    await saved(page);
-  });
+  test(
+    "where everything is full from the start, deleting, duplicating and naming are refused in words, and nothing falls",
+    { tag: "@storm" },
+    async ({ page }) => {
+      await canBeFull(page);
+      await open(page, "/actions");
+      await saved(page);
+      await setFull(page, true);
+      await fromMenu(page, "Delete");
+      await expect(page.getByText(/the browser's storage refused: No room left/)).toBeVisible();
+      await opened(page, "Brackwater");
+      await page.getByRole("button", { name: "History" }).click();
+      await page.getByLabel("Name of the state").fill("full");
+      await page.getByRole("button", { name: "Name this state" }).click();
+      await expect(page.getByText(/the state could not be kept: No room left/)).toBeVisible();
+      await fromMenu(page, "Duplicate");
+      await opened(page, "Brackwater, copy");
+      await expect(savedState(page)).toHaveText("not saved");
+      await setFull(page, false);
+      await saved(page);
+    },
+  );
 
   test("on plain http, without randomUUID, locks and workers, everything goes on", { tag: "@storm" }, async ({ page, context }) => {
     const other = await context.newPage();

@@ -95,3 +95,53 @@ test("an action dropped offers the kinds that fit it, and no others", async ({ p
   await expect(kinds.getByRole("button", { name: "Touchpad" })).toHaveAttribute("aria-pressed", "true");
   await expect(kinds.getByRole("button", { name: "Button" })).toHaveCount(0);
 });
+
+test("two axes selected in the ledger become one stick, four directions one d-pad or a cross; a click selects one, Shift a range, Ctrl one more", async ({
+  page,
+}) => {
+  await open(page);
+  await startLayout(page, "Ways");
+  for (const name of ["moveX", "moveY", "turn"]) await addAction(page, name, "axis");
+  for (const name of ["stepUp", "stepRight", "stepDown", "stepLeft"]) await addAction(page, name, "press");
+  // Names that differ in what they mean are not asked about.
+  await expect(page.getByText("the same word twice?")).toHaveCount(0);
+  await page.getByLabel("Name of the new action").blur();
+  await page.keyboard.press("2");
+  const ledger = page.getByRole("region", { name: "Ledger" });
+  const row = (name: string) => ledger.locator(`[data-row="${name}"]`);
+  const pressed = ledger.locator("[data-row][aria-pressed=true]");
+  const together = ledger.getByRole("group", { name: "Create from the selected actions" });
+  await row("turn").click();
+  await expect(pressed).toHaveCount(1);
+  await row("moveX").click();
+  await expect(pressed).toHaveCount(1);
+  await row("moveY").click({ modifiers: ["Control"] });
+  await expect(pressed).toHaveCount(2);
+  await drag(page, await middle(row("moveY")), await onGlass(page, 0.16, 0.68));
+  await expect(control(page, "move")).toHaveAttribute("aria-label", /^move, stick, bottom left, serves moveX, moveY/);
+  // A third axis goes by the way that its word means, and is told to share it.
+  await control(page, "move").click();
+  await page.getByLabel("Serve one action more").selectOption("turn");
+  const shared = page.getByRole("group", { name: "Axes on one way of move" });
+  await expect(shared.first()).toContainText("x also serves turn: one movement moves both.");
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(shared).toHaveCount(0);
+  await row("stepUp").click();
+  await row("stepLeft").click({ modifiers: ["Shift"] });
+  await expect(pressed).toHaveCount(4);
+  await expect(together.getByRole("button")).toHaveText(["One d-pad", "Cross of buttons", "Cluster"]);
+  await together.getByRole("button", { name: "One d-pad" }).click();
+  await expect(control(page, "step")).toHaveAttribute("aria-label", /^step, dpad, .*serves stepUp, stepDown, stepLeft, stepRight/);
+  await page.keyboard.press("ControlOrMeta+z");
+  await row("stepUp").click();
+  await row("stepLeft").click({ modifiers: ["Shift"] });
+  await together.getByRole("button", { name: "Cross of buttons" }).click();
+  const at = async (name: string) => placeOf(page, name.toLowerCase());
+  await expect(control(page, "stepup")).toBeVisible();
+  const [up, right, down, left] = [await at("stepUp"), await at("stepRight"), await at("stepDown"), await at("stepLeft")];
+  expect(up.y).toBeLessThan(left.y);
+  expect(down.y).toBeGreaterThan(left.y);
+  expect(left.x).toBeLessThan(up.x);
+  expect(right.x).toBeGreaterThan(up.x);
+  await saved(page);
+});

@@ -109,26 +109,53 @@ test("dropped or carried in a tall game, a control is tied to the nearest point;
   expect(JSON.parse(await exportText(page)).controls.find((c: { id: string }) => c.id === "sway").serves).toEqual([{ port: "y", action: "sway" }]);
 });
 
-test("of each key toward an axis it is asked which end it gives; a short press toward a slow one is told, with what helps", async ({ page }) => {
+test("the keys of an axis are asked for one after the other, + first; a usual pair and four come by one press; a short press toward a slow axis is told, with what helps", async ({
+  page,
+}) => {
   await open(page, "/actions");
   await startLayout(page, "Ends");
   await addAction(page, "lean", "axis");
-  for (const [key, end] of [
-    ["KeyU", "+1, right or up"],
-    ["KeyI", "−1, left or down"],
-    ["KeyO", "+1, right or up"],
-  ]) {
-    await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
-    await page.getByRole("button", { name: /^Press the key for lean/ }).press(key);
+  await addAction(page, "go", "vector");
+  const listen = async (name: string) => {
     await page
-      .getByRole("group", { name: /gives to lean$/ })
-      .getByRole("button", { name: end })
+      .getByRole("button", { name: `Bind a key, mouse or pad input to ${name}` })
+      .first()
       .click();
+    return page.getByRole("dialog", { name: `Bind an input to ${name}` });
+  };
+  const lean = await listen("lean");
+  const asked = lean.getByRole("button", { name: /^Press the key for lean/ });
+  await expect(asked).toContainText("+ (right or up)");
+  await asked.press("KeyU");
+  await expect(asked).toContainText("− (left or down)");
+  await asked.press("KeyI");
+  await expect(lean).toHaveCount(0);
+  // Another pair, by one of its keys.
+  await (await listen("lean")).getByRole("button", { name: /^Press the key for lean/ }).press("KeyD");
+  await expect(lean).toHaveCount(0);
+  // Four keys of a vector that belong to no set: in the order in which they are asked for, one of them left out.
+  const go = await listen("go");
+  const direction = go.getByRole("button", { name: /^Press the key for go/ });
+  for (const [key, said] of [
+    ["KeyT", "up"],
+    ["KeyG", "down"],
+    [null, "left"],
+    ["KeyH", "right"],
+  ] as const) {
+    await expect(direction).toContainText(`Press the key for ${said}`);
+    if (key) await direction.press(key);
+    else await go.getByRole("button", { name: "Skip this one" }).click();
+    if (!key) await direction.focus();
   }
-  await page.getByRole("button", { name: "Bind a key, mouse or pad input to lean" }).first().click();
-  const bound = page.getByRole("list", { name: "Bound to lean" }).getByRole("listitem");
-  await expect(bound).toHaveCount(3);
-  await page.keyboard.press("Escape");
+  await expect(go).toHaveCount(0);
+  await (await listen("go")).getByRole("button", { name: /^Press the key for go/ }).press("ArrowLeft");
+  await expect(go).toHaveCount(0);
+  await page.getByRole("link", { name: /Hand off/ }).click();
+  const { actions } = JSON.parse(await exportText(page)) as { actions: { name: string; keys: { code: string; value: unknown }[] }[] };
+  const keysOf = (name: string) => Object.fromEntries(actions.find((action) => action.name === name)!.keys.map(({ code, value }) => [code, value]));
+  expect(keysOf("lean")).toEqual({ KeyU: 1, KeyI: -1, KeyD: 1, KeyA: -1 });
+  expect(keysOf("go")).toEqual({ KeyT: [0, 1], KeyG: [0, -1], KeyH: [1, 0], ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] });
+  await page.getByRole("link", { name: "Actions" }).click();
   await page.locator('[data-action="lean"]').click({ position: { x: 60, y: 36 } });
   const rise = page.getByRole("textbox", { name: "rise" });
   await rise.fill("300");
@@ -149,7 +176,7 @@ test("deleting says what went, by name, and brings it back", async ({ page }) =>
   await expect(control(page, "log")).toBeVisible();
 });
 
-test("a cluster of which nothing shows in a moment is not on the glass; held either way, the bench stays as it is", async ({ page }) => {
+test("a cluster of which nothing shows in a moment is not on the glass; held either way, the bench stays as it is", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "horn").click();
   await control(page, "towline").click({ modifiers: ["Shift"] });

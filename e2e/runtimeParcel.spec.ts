@@ -25,7 +25,7 @@ const TYPES: Readonly<Record<string, string>> = { html: "text/html", js: "text/j
 for (const file of LAYOUTS)
   test(
     `the page of ${file} gives what a replay gives, for every control in every moment, with two fingers`,
-    { tag: file.includes("brackwater") ? "@storm" : [] },
+    { tag: file.includes("pigeonhole") ? [] : "@storm" },
     async ({ page }) => {
       const { folder } = commandLine();
       expect(spawnNodulum("", "handoff", file, "--parcels", "runtime", "-o", folder)).toMatchObject({ code: 0, err: "" });

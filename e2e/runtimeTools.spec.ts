@@ -96,7 +96,7 @@ test("a game that is held wide asks to be turned while it is tall, and locks the
   await expect(hint).toHaveCount(0);
 });
 
-test("what was asked and which keys went down is a file that Actions takes in", async ({ page, browser }, info) => {
+test("what was asked and which keys went down is a file that Actions takes in", { tag: "@storm" }, async ({ page, browser }, info) => {
   await openGame(page, gameBody(`appear: "always"`));
   await ready(page);
   await load(page, "playedWords", "watch", `window.watched = watch(handle);`);

@@ -61,7 +61,7 @@ test.describe("“saved” is always true", () => {
     await expect(word(page, "anchor")).toBeVisible();
   });
 
-  test("another layout is opened only when this one is written", async ({ page }) => {
+  test("another layout is opened only when this one is written", { tag: "@storm" }, async ({ page }) => {
     await open(page, "/actions");
     await addAction(page, "anchor", "press");
     await openLayout(page, "Pigeonhole");

@@ -17,7 +17,7 @@ async function openDraft(page: Page): Promise<void> {
 }
 const row = (page: Page, subject: string) => page.locator(`[data-grid-row="${subject}"]`);
 
-test("the shelf is filtered, ordered and grouped, and says how many are left", async ({ page }) => {
+test("the shelf is filtered, ordered and grouped, and says how many are left", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   await expect(shelf(page)).toHaveCount(24);
   const filter = page.getByRole("complementary", { name: "Filter" });

@@ -136,7 +136,7 @@ test(
   },
 );
 
-test("deleting in one window is told in the other, which keeps what is done there, and brings it back", async ({ context }) => {
+test("deleting in one window is told in the other, which keeps what is done there, and brings it back", { tag: "@storm" }, async ({ context }) => {
   const [a, b] = await two(context);
   await fromMenu(a, "Delete");
   await expect(b.getByText("This layout was deleted in another window.")).toBeVisible();

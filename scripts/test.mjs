@@ -65,7 +65,9 @@ async function unitTests() {
   const since = performance.now();
   const file = join(results, "unit.json");
   rmSync(file, { force: true });
-  const done = await runBeside("jest", ["--runInBand", "--json", `--outputFile=${file}`, "--silent"]);
+  // A larger young generation: what a test leaves is mostly gone by the time it is collected, which is a fifth of all work otherwise.
+  const flags = ["--max-semi-space-size=64"];
+  const done = await runBeside("jest", ["--runInBand", "--json", `--outputFile=${file}`, "--silent"], { flags });
   const read = (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites, skipped: r.numPendingTests });
   reportRunner("unit tests", since, { ...done, file, read });
 }

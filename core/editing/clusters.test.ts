@@ -6,7 +6,7 @@ import type { Result } from "../engine/result";
 import { CLUSTER_FORMS, formed } from "./clusterForms";
 import { commonSize, dissolve, gather, moveInto, oneSize, scaleCluster, setForm } from "./clusters";
 import { editContextOf, type EditContext } from "./placing";
-import { growCluster } from "./make";
+import { growTogether } from "./make";
 import { splitScreen } from "./split";
 import { clusterOf, inCluster } from "./placeables";
 import { makeCopies, makeMirroredCopies } from "./mirroredCopies";
@@ -57,7 +57,7 @@ const presses = (n: number) => Array.from({ length: n }, (_, i) => ({ name: `act
 
 test("several actions dropped together: one cluster, each served, none on another", () => {
   const context = editContextOf(staged([], presses(4)), STAGE);
-  const grown = get(growCluster(context, context.layout.actions, 720, 200));
+  const grown = get(growTogether(context, context.layout.actions, { x: 720, y: 200 }, "arc"));
   expect(grown.layout.clusters).toHaveLength(1);
   const now = editContextOf(grown.layout, STAGE);
   expect(grown.layout.controls.map((c) => c.serves.map((s) => s.action))).toEqual([["act-0"], ["act-1"], ["act-2"], ["act-3"]]);

@@ -14,6 +14,7 @@ import { ok, refused, type Result } from "../engine/result";
 import { boundsOf } from "./align";
 import { formed, type ClusterForm } from "./clusterForms";
 import { pinFor, placeAll, rewritten, editContextOf, type EditContext } from "./placing";
+import { orderedByMeaning } from "./wordMeaning";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 import { nearestThumb } from "./thumbs";
 import { clusterOf, inCluster, overrideIn, placementIn, putOverride, putPlacement, placeableBox } from "./placeables";
@@ -113,7 +114,10 @@ export function moveInto(context: EditContext, id: string, cluster: string | nul
 
 /** Sets what stands in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */
 export function setForm(context: EditContext, id: string, form: ClusterForm): Result<Layout> {
-  const children = inCluster(context.layout, id, context.resolved.arrangement).flatMap((c) => byId(context.resolved.controls).get(c) ?? []);
+  const inside = inCluster(context.layout, id, context.resolved.arrangement).flatMap((c) => byId(context.resolved.controls).get(c) ?? []);
+  const known = byId(context.layout.controls);
+  const said = (c: { readonly id: string }) => known.get(c.id)!.serves[0]?.action ?? known.get(c.id)!.name;
+  const children = form === "ring" || form === "arc" ? orderedByMeaning(inside, said, form) : inside;
   const box = context.resolved.clusters[id];
   if (!box || children.length === 0) return refused("clusters", "the cluster is empty or hidden on this screen");
   const middle = centreOf(box);

@@ -7,6 +7,7 @@ import { addControls, freeId, freeName } from "./edits/controls";
 import type { Action, Control, ControlKind, Layout, Serve } from "../format/types";
 import { ok, type Result } from "../engine/result";
 import { addCluster } from "./clusters";
+import { axisMeant, axisPort, commonName, DIRECTIONS, fourDirections } from "./wordMeaning";
 import { pinFor, type EditContext } from "./placing";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 
@@ -23,14 +24,18 @@ export function fittingKind(kind: Action["kind"]): ControlKind {
   }
 }
 
-/** How a control of a kind serves an action of a kind when nothing more is said; null where no port fits. */
-export function fittingServe(control: ControlKind, action: Action): Serve | null {
+/**
+ * How a control of a kind that serves something already serves an action when nothing more is said; null where no port fits. Of the two ways of a
+ * stick or d-pad an axis gets the one its name means, else the free one.
+ */
+export function fittingServe(control: ControlKind, action: Pick<Action, "name" | "kind">, serves: readonly Serve[] = []): Serve | null {
   const name = action.name;
   switch (action.kind) {
     case "press":
       return control === "button" ? { port: "press", action: name } : { port: control === "swipe" ? "up" : "held", action: name };
     case "axis":
-      return control === "stick" || control === "dpad" ? { port: "x", action: name } : control === "button" ? { port: "press", action: name, value: 1 } : null;
+      if (control === "stick" || control === "dpad") return { port: axisPort(name, serves), action: name };
+      return control === "button" ? { port: "press", action: name, value: 1 } : null;
     case "vector":
       return control === "button" ? { port: "press", action: name, value: [0, 1] } : control === "touchpad" ? null : { port: "vector", action: name };
     case "motion":
@@ -114,8 +119,57 @@ function withUnderlaysBelow(layout: Layout, id: string): Layout {
   return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
 }
 
-/** Several actions dropped together grow a cluster: a control for each, on an arc about the thumb. Gives the layout and the cluster's id. */
-export function growCluster(context: EditContext, actions: readonly Action[], x: number, y: number): Result<{ layout: Layout; id: string }> {
+/** What several actions can become together: a control for each on an arc or in a cross, or one control for all of them. */
+export type Together = "arc" | "stick" | "dpad" | "cross";
+
+/** What actions can become together, the likeliest first: two axes one stick, four directions one d-pad or four buttons in a cross. */
+export function togetherFor(actions: readonly Action[]): readonly Together[] {
+  if (actions.every(({ kind }) => kind === "press") && fourDirections(actions)) return ["dpad", "cross", "arc"];
+  if (actions.length === 2 && actions.every(({ kind }) => kind === "axis")) return ["stick", "arc"];
+  return ["arc"];
+}
+
+/**
+ * Grows what several actions become together about a point; without `as` the likeliest. Gives the layout, and the id of the cluster or of the one
+ * control.
+ */
+export function growTogether(
+  context: EditContext,
+  actions: readonly Action[],
+  at: { readonly x: number; readonly y: number },
+  as: Together = togetherFor(actions)[0],
+): Result<{ layout: Layout; id: string }> {
+  if (as === "arc" || as === "cross") return growCluster(context, actions, at, as === "cross" ? "ring" : "arc");
+  const made = makeControl(context, as, actions[0], newBox(context, as, at.x, at.y));
+  const name = freeName(context.layout, commonName(actions) ?? KIND_NAMES[as]);
+  const moments = context.layout.moments
+    .map(({ id }) => id)
+    .filter((id) => actions.some((action) => action.moments.length === 0 || action.moments.includes(id)));
+  const control = { ...made, id: freeId(context.layout, name), name, moments, serves: servesTogether(as, actions) } as Control;
+  const added = addControls(context.layout, [control]);
+  return added.ok ? ok({ layout: added.value, id: control.id }) : added;
+}
+
+/** The serves of one stick for two axes, or of one d-pad for four directions. */
+function servesTogether(as: "stick" | "dpad", actions: readonly Action[]): Serve[] {
+  const directions = fourDirections(actions);
+  if (as === "dpad" && directions) return DIRECTIONS.map((port) => ({ port, action: directions[port].name }));
+  const [first, second] = actions;
+  const ways = [first, second].map(({ name }) => axisMeant(name));
+  const firstPort = ways[0] ?? (ways[1] === "x" ? "y" : "x");
+  return [
+    { port: firstPort, action: first.name },
+    { port: firstPort === "x" ? "y" : "x", action: second.name },
+  ];
+}
+
+/** Several actions grow a cluster: a control for each, on an arc about the thumb or in a ring. Gives the layout and the cluster's id. */
+function growCluster(
+  context: EditContext,
+  actions: readonly Action[],
+  { x, y }: { readonly x: number; readonly y: number },
+  form: "arc" | "ring" = "arc",
+): Result<{ layout: Layout; id: string }> {
   let now = context;
   const made: Control[] = [];
   for (const action of actions) {
@@ -125,5 +179,5 @@ export function growCluster(context: EditContext, actions: readonly Action[], x:
     now = { ...now, layout: { ...now.layout, controls: [...now.layout.controls, control] } };
   }
   const name = freeName(context.layout, `${actions[0]?.name ?? "Cluster"} and ${actions.length - 1} more`);
-  return addCluster(context, made, name, { form: "arc", at: { x, y } });
+  return addCluster(context, made, name, { form, at: { x, y } });
 }

@@ -1,6 +1,7 @@
 /** What a scan found, against the ledger: which callees ask for input most likely, and which of their words are new, known, gone or nearly the same. */
 import type { ActionKind } from "../format/types";
 import { nearestWord } from "../engine/nearest";
+import { differByMeaning } from "../editing/wordMeaning";
 import { wordsOf } from "./keyNames";
 import { isLikelyInput, type Read, type Standard } from "./reads";
 
@@ -232,7 +233,10 @@ function commonKind(reads: readonly FoundRead[]): ActionKind | null {
   return most === 0 ? null : order[counts.indexOf(most)];
 }
 
-/** Pairs of names that differ only in case, in their separators or by one letter: likely the same word, spelt twice. */
+/**
+ * Pairs of names that differ only in case, in their separators or by one letter: likely the same word, spelt twice. Names that mean two things by
+ * what they differ in, such as `moveX` and `moveY`, are none.
+ */
 export function nearPairs(names: readonly string[]): (readonly [string, string])[] {
   const bare = (name: string) => name.toLowerCase().replace(/[\s_-]+/g, "");
   const pairs: (readonly [string, string])[] = [];
@@ -240,6 +244,7 @@ export function nearPairs(names: readonly string[]): (readonly [string, string])
     for (let j = i + 1; j < names.length; j += 1) {
       const [a, b] = [bare(names[i]), bare(names[j])];
       // One letter of a short word, or a number at its end, makes another word of it: left and lift, slot1 and slot2.
+      if (differByMeaning(names[i], names[j])) continue;
       if (a === b || (Math.min(a.length, b.length) > 4 && Math.abs(a.length - b.length) <= 1 && differsByOne(a, b) && !/\d$/.test(a) && !/\d$/.test(b)))
         pairs.push([names[i], names[j]]);
     }

@@ -7,7 +7,7 @@ import { ownEntry } from "../engine/own";
 import { checked } from "../editing/edits/checked";
 import { byName } from "../derived/byId";
 import type { Action, ActionKind, Layout } from "../format/types";
-import { refused, type Result } from "../engine/result";
+import { ok, refused, type Result } from "../engine/result";
 
 export type KeySource = Action["keys"][number];
 export type MouseSource = Action["mouse"][number];
@@ -114,7 +114,8 @@ export function hardwareLacks(source: HardwareSource, kind: ActionKind): string 
   return null;
 }
 
-type Value = number | [number, number];
+/** What a key or button gives: one number toward an axis, a direction toward a vector. */
+export type Value = number | [number, number];
 const UP: Value = [0, 1];
 const DOWN: Value = [0, -1];
 const LEFT: Value = [-1, 0];
@@ -139,7 +140,7 @@ const USUAL: Readonly<Record<string, Value>> = {
  * What a newly bound key or button gives: its usual direction; else toward a vector the first direction that nothing of the action gives
  * yet, toward an axis its positive end (which end is meant cannot be guessed: it is asked). None for a press.
  */
-export function firstValue(action: Action, end: string): Value | undefined {
+function firstValue(action: Action, end: string): Value | undefined {
   if (action.kind !== "vector" && action.kind !== "axis") return undefined;
   const usual = ownEntry(USUAL, end);
   const choices: readonly Value[] = [UP, DOWN, LEFT, RIGHT];
@@ -154,8 +155,41 @@ export function firstValue(action: Action, end: string): Value | undefined {
   return choices.find((c) => !given.has(JSON.stringify(c))) ?? choices[0];
 }
 
+/** Keys and pad buttons that people read as one set: the ends of an axis, the directions of a vector. */
+const SETS: readonly (readonly string[])[] = [
+  ["key KeyW", "key KeyS", "key KeyA", "key KeyD"],
+  ["key ArrowUp", "key ArrowDown", "key ArrowLeft", "key ArrowRight"],
+  ["pad button 12", "pad button 13", "pad button 14", "pad button 15"],
+];
+
+/** The ends that are bound with an end where it is bound to an action of a kind: A with D, W with S to an axis, all four to a vector; itself first. */
+export function endsOfSet(end: string, kind: ActionKind): readonly string[] {
+  const set = kind === "axis" || kind === "vector" ? SETS.find((ends) => ends.includes(end)) : undefined;
+  if (!set) return [end];
+  const pair = set.indexOf(end) < 2 ? set.slice(0, 2) : set.slice(2);
+  return [end, ...(kind === "axis" ? pair : set).filter((other) => other !== end)];
+}
+
+/** Plugs an end into an action, with what belongs to it (`endsOfSet`) and is not plugged in yet. Refused as by `plugIn`. */
+export function plugInSet(layout: Layout, name: string, end: string): Result<Layout> {
+  const action = byName(layout.actions).get(name);
+  if (!action) return refused("actions", `there is no action \`${name}\``);
+  const known = new Set(hardwareEnds(action));
+  return endsOfSet(end, action.kind)
+    .filter((one) => one === end || !known.has(one))
+    .reduce<Result<Layout>>((result, one) => (result.ok ? plugIn(result.value, name, one) : result), ok(layout));
+}
+
+/** What the keys of an action are asked for one after the other: + and − of an axis; up, down, left and right of a vector. Empty for other kinds. */
+export function askedValues(action: Action): readonly Value[] {
+  const all: readonly Value[] = action.kind === "axis" ? [1, -1] : action.kind === "vector" ? [UP, DOWN, LEFT, RIGHT] : [];
+  const given = new Set(hardwareWires(action).flatMap(({ source }) => ("value" in source ? [JSON.stringify(source.value)] : [])));
+  const missing = all.filter((value) => !given.has(JSON.stringify(value)));
+  return missing.length > 0 ? missing : all;
+}
+
 /** Plugs an end into an action; `gives` says what a key or button gives, where that is not left to `firstValue`. Refused with the reason where the two do not go together, or where it is plugged in already. */
-export function plugIn(layout: Layout, name: string, end: string, gives?: number): Result<Layout> {
+export function plugIn(layout: Layout, name: string, end: string, gives?: Value): Result<Layout> {
   const action = byName(layout.actions).get(name);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   const made = sourceOfEnd(end);

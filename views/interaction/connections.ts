@@ -75,7 +75,7 @@ function serveAt(layout: Pick<Layout, "controls">, id: string, index: number): S
 /** The port by which a control serves an action when none is named: its best, or the first fitting one that does not serve it yet. */
 function bestPort(control: Control, action: Action): Port | null {
   const used = new Set((control.serves as readonly Serve[]).filter((s) => s.action === action.name).map((s) => s.port));
-  const best = fittingServe(control.kind, action)?.port;
+  const best = fittingServe(control.kind, action, control.serves as readonly Serve[])?.port;
   if (best !== undefined && !used.has(best) && portFits(best, action.kind)) return best;
   return portsOf(control.kind).find((p) => portFits(p, action.kind) && !used.has(p)) ?? null;
 }

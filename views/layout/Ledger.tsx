@@ -8,7 +8,7 @@ import { byName } from "../../core/derived/byId";
 import { layoutIndexOf, servingControls } from "../../core/derived/layoutIndex";
 import type { Point } from "../../core/engine/geometry/point";
 import type { Action } from "../../core/format/types";
-import { fittingKind } from "../../core/editing/make";
+import { fittingKind, togetherFor, type Together } from "../../core/editing/make";
 import { leftToDo, actionStatuses, type ToDo } from "../../core/wiring/actionStatus";
 import { benchContextNow } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/context";
@@ -35,12 +35,27 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   const { served, statuses, toDo } = useStatuses();
   const [drag, setDrag] = useState<Drag | null>(null);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
-  const mark = (name: string) =>
+  /** The row from which Shift-click extends. */
+  const from = useRef<string | null>(null);
+  const mark = (name: string) => {
+    from.current = name;
     setMarked((before) => {
       const next = new Set(before);
       if (!next.delete(name)) next.add(name);
       return next;
     });
+  };
+  const markOnly = (name: string) => {
+    from.current = name;
+    setMarked(new Set([name]));
+  };
+  /** Marks the rows from the last one marked to this one. */
+  const markThrough = (name: string) => {
+    const names = sorted.map((action) => action.name);
+    from.current ??= name;
+    const [a, b] = [Math.max(0, names.indexOf(from.current)), names.indexOf(name)];
+    setMarked(new Set(names.slice(Math.min(a, b), Math.max(a, b) + 1)));
+  };
   const servedBy = (action: Action) => [...(served.get(action.name) ?? [])];
   const left = (a: Action) => statuses.get(a.name)?.toDo ?? false;
   const sorted = [...actions.filter(left), ...actions.filter((a) => !left(a))];
@@ -63,8 +78,8 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   };
   useKeys("layout", { "next to do": goToNext });
 
-  const grow = (chosen: readonly Action[], at: Point | null) => {
-    if (growActions(session, benchContextNow(session), chosen, at)) setMarked(new Set());
+  const grow = (chosen: readonly Action[], at: Point | null, as?: Together) => {
+    if (growActions(session, benchContextNow(session), chosen, { at, as })) setMarked(new Set());
   };
   const growAtHome = (action: Action) => {
     grow(meant(action), null);
@@ -98,6 +113,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
           </button>
         )}
       </header>
+      {marked.size > 1 && <TogetherChoice actions={sorted.filter((a) => marked.has(a.name))} onChoose={(chosen, as) => grow(chosen, null, as)} />}
       {actions.length === 0 ? (
         <div className="grid gap-2 px-3 text-muted">
           <p>First say what the game reads. Each action then stands here, to be dragged onto the glass.</p>
@@ -127,9 +143,13 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   onKeyUp={(event) => event.key === " " && event.preventDefault()}
                   onPointerDown={(event) => onPress(action, event)}
                   onClick={(event) => {
-                    if (event.shiftKey || event.ctrlKey || event.metaKey || benchStore.getState().several) mark(action.name);
+                    if (event.shiftKey) markThrough(action.name);
+                    else if (event.ctrlKey || event.metaKey || benchStore.getState().several) mark(action.name);
                     else if (event.detail === 0) growAtHome(action);
-                    else if (by.length > 0) session.select(by);
+                    else {
+                      markOnly(action.name);
+                      session.select(by);
+                    }
                   }}
                 >
                   <span className="min-w-0 flex-1 short:flex short:flex-wrap short:items-baseline short:gap-x-2">
@@ -153,12 +173,32 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
           style={{ left: drag.x, top: drag.y }}
         >
           <span className="figure">{drag.actions.map((a) => a.name).join(", ")}</span>{" "}
-          <span className="caption">{drag.actions.length > 1 ? "a cluster" : fittingKind(drag.actions[0].kind)}</span>
+          <span className="caption">{drag.actions.length > 1 ? TOGETHER[togetherFor(drag.actions)[0]].toLowerCase() : fittingKind(drag.actions[0].kind)}</span>
         </div>
       )}
     </section>
   );
 });
+
+const TOGETHER: Readonly<Record<Together, string>> = { arc: "Cluster", stick: "One stick", dpad: "One d-pad", cross: "Cross of buttons" };
+
+/** What the marked actions can become together, a button for each. */
+function TogetherChoice({ actions, onChoose }: { actions: readonly Action[]; onChoose: (actions: readonly Action[], as: Together) => void }) {
+  return (
+    <div role="group" aria-label="Create from the selected actions" className="flex flex-wrap gap-1 px-3 pb-1.5">
+      {togetherFor(actions).map((as) => (
+        <button
+          key={as}
+          className="push h-6 px-1.5 text-[0.6875rem]"
+          {...readingProps(says("ledger.together", { as: TOGETHER[as].toLowerCase() }))}
+          onClick={() => onChoose(actions, as)}
+        >
+          {TOGETHER[as]}
+        </button>
+      ))}
+    </div>
+  );
+}
 
 /** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
 const keyOfToDo = (what: ToDo): string => (what.kind === "action" ? `action ${what.name}` : `control ${what.id}`);

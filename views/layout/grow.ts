@@ -5,7 +5,7 @@ import type { Action, Layout } from "../../core/format/types";
 import { growFree, movedFree } from "../../core/editing/growFree";
 import { inCluster } from "../../core/editing/placeables";
 import { pinFor, type EditContext } from "../../core/editing/placing";
-import { fittingKind, growCluster, growControl } from "../../core/editing/make";
+import { fittingKind, growControl, growTogether, type Together } from "../../core/editing/make";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
@@ -27,17 +27,19 @@ export function growInto(
   return true;
 }
 
-/** Grows one action's control, or several actions' cluster, at a point; at none given where the thumb that will most likely want it lies, clear of others. */
-export function growActions(session: Session, context: EditContext, actions: readonly Action[], at: Point | null): boolean {
+/** Grows one action's control, or what several become together (without `as` the likeliest), at a point; at none given where the thumb that will most likely want it lies, clear of others. */
+export function growActions(session: Session, context: EditContext, actions: readonly Action[], { at, as }: { at: Point | null; as?: Together }): boolean {
   const [action] = actions;
   const home = homeOf(context, fittingKind(action.kind));
   if (actions.length === 1) {
     const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home });
     return growInto(session, context, grown, `grow ${action.name}`);
   }
-  const grown = growCluster(context, actions, (at ?? home).x, (at ?? home).y);
+  const grown = growTogether(context, actions, at ?? home, as);
   if (!grown.ok) return growInto(session, context, grown, "grow controls");
   const { layout, id } = grown.value;
+  const isCluster = layout.clusters.some((cluster) => cluster.id === id);
+  if (!isCluster) return growInto(session, context, at ? grown : ok({ id, layout: movedFree(context, layout, id, [id]) }), `grow ${actions.length} actions`);
   const inside = inCluster(layout, id, context.resolved.arrangement);
   return growInto(session, context, ok({ id, layout: movedFree(context, layout, id, inside) }), `grow ${actions.length} controls`);
 }

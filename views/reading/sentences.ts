@@ -182,6 +182,7 @@ export const SENTENCES = {
   },
   // Ledger, rail, glass
   "ledger.row": { words: "{action} ({kind}): {value}. Dragged onto the glass, a fitting {control} grows for it there.", keys: "drag · Enter" },
+  "ledger.together": { words: "Creates {as} for the selected actions.", keys: "click" },
   "ledger.next": { words: "Goes to the next of {value} left to do.", keys: "O" },
   "rail.screen": { words: "{value}: {inches}, {aspect}, {mm}. A click puts it on the bench.", keys: "click" },
   "shelf.screen": {

@@ -15,6 +15,7 @@ import { setSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
 import { removeWire, unplugTold } from "../removeWire";
 import { fleeting, fleetingServe } from "../../../core/wiring/fleeting";
+import { SharedWayHint } from "../../shared/SharedWayHint";
 import { FleetingHint } from "./FleetingHint";
 
 export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {
@@ -49,6 +50,7 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
       />
       {action && <ServeFields serve={serve} action={action} onChange={change} />}
       {action && <FleetingHint action={action} control={control} told={fleetingServe(action, control, serve)} />}
+      <SharedWayHint control={control} index={index} actions={data.layout.actions} />
     </section>
   );
 }

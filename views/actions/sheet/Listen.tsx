@@ -4,7 +4,7 @@ import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Action } from "../../../core/format/types";
-import { hardwareGives, hardwareWhyNot, hardwareWires, firstValue, plugIn, sourceOfEnd } from "../../../core/wiring/hardwareWires";
+import { askedValues, endsOfSet, hardwareGives, hardwareWhyNot, hardwareWires, plugIn, plugInSet, sourceOfEnd } from "../../../core/wiring/hardwareWires";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
 import { useSessionActions } from "../../session/context";
 import { padNow, switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
@@ -17,6 +17,16 @@ import { unplugTold } from "../removeWire";
 const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "mouse 0"] as const;
 /** Keys that have work of their own in the window, and so cannot be bound by pressing them. */
 const CHOSEN_KEYS = ["key Escape", "key Tab"] as const;
+
+/** What a key is asked for. */
+const VALUE_WORD: Readonly<Record<string, string>> = {
+  "1": "+ (right or up)",
+  "-1": "− (left or down)",
+  "0,1": "up",
+  "0,-1": "down",
+  "-1,0": "left",
+  "1,0": "right",
+};
 
 export function ListenAnchor({ action, children }: { action: Action; children: ReactNode }) {
   const open = useSheetState((p) => p.listening === action.name);
@@ -33,13 +43,15 @@ function Listening({ action }: { action: Action }) {
   const letters = useKeyLetters();
   const padOn = useSimulatedPad((s) => s.on);
   const [refusal, setRefusal] = useState("");
-  /** The key or button that has been pressed and whose end of the axis is asked. */
-  const [asked, setAsked] = useState<string | null>(null);
+  /** What keys are asked for, one after the other, and which of it is asked now. */
+  const [asked] = useState(() => askedValues(action));
+  const [step, setStep] = useState(0);
   /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
   const bound = useRef(false);
   /** Where the focus was; it goes back there. */
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
+  const wanted = asked.at(step);
   const close = () => setSheetState({ listening: null });
   /** Binds an input, or says why not. Whether it was bound. */
   const accept = (end: string): boolean => {
@@ -51,18 +63,14 @@ function Listening({ action }: { action: Action }) {
     const why = hardwareWhyNot(made.source, kind);
     setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
     if (why !== null) return false;
-    // Which end of an axis a key or button gives cannot be guessed: it is asked each time.
-    if (kind === "axis" && hardwareGives(made.source) === "press") {
-      setAsked(end);
-      return false;
-    }
-    return session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+    if (asked.length === 0 || hardwareGives(made.source) !== "press") return session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
+    const set = endsOfSet(end, kind);
+    if (set.length > 1) return session.edit(`bind ${set.map((one) => endWord(one)).join(", ")} to ${name}`, (l) => plugInSet(l, name, end));
+    if (!session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end, asked[step]))) return false;
+    setStep(step + 1);
+    return step + 1 === asked.length;
   };
   const choose = (end: string) => void (accept(end) && close());
-  const bindTo = (end: string, gives: number) => {
-    session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end, gives));
-    close();
-  };
   const choosing = useRef(choose);
   useEffect(() => {
     choosing.current = choose;
@@ -119,23 +127,24 @@ function Listening({ action }: { action: Action }) {
       >
         <button
           className="h-10 rounded-sm border border-dashed border-accent text-accent"
-          aria-label={`Press the key for ${name}, or move the pad; Escape ends it`}
+          aria-label={`Press the key for ${name}${wanted === undefined ? "" : `: ${VALUE_WORD[String(wanted)]}`}, or move the pad; Escape ends it`}
           autoFocus
           onKeyDown={onKey}
           onKeyUp={onKeyUp}
         >
-          Press a key, or move the pad
+          {wanted === undefined ? "Press a key, or move the pad" : `Press the key for ${VALUE_WORD[String(wanted)]}, or move the pad`}
         </button>
-        {asked !== null && (
-          <div role="group" aria-label={`What ${endTitle(asked, letters)} gives to ${name}`} className="flex flex-wrap items-center gap-1">
-            <span className="text-[0.75rem]">
-              <span className="figure">{endWord(asked, letters)}</span> gives
-            </span>
-            {([-1, 1] as const).map((gives) => (
-              <button key={`${asked} ${gives}`} className="push h-7 px-2" autoFocus={gives === firstValue(action, asked)} onClick={() => bindTo(asked, gives)}>
-                {gives < 0 ? "−1, left or down" : "+1, right or up"}
-              </button>
-            ))}
+        {asked.length > 1 && (
+          <div className="flex items-center gap-2">
+            <p role="status" className="text-[0.75rem]">
+              Key {step + 1} of {asked.length}
+            </p>
+            <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={() => (step + 1 < asked.length ? setStep(step + 1) : close())}>
+              Skip this one
+            </button>
+            <button className="push h-6 px-1.5 text-[0.6875rem]" onClick={close}>
+              Done
+            </button>
           </div>
         )}
         <p role="status" className="min-h-4 text-[0.6875rem] text-warning">

@@ -17,6 +17,7 @@ import { says } from "../../reading/sentences";
 import { PORT_WORD } from "../../shared/portWords";
 import { useSession, useSessionActions } from "../../session/context";
 import { ServeFields } from "../../shared/ServeFields";
+import { SharedWayHint } from "../../shared/SharedWayHint";
 import { removeTold } from "../../shared/remove";
 
 export const ServesCard = memo(
@@ -46,7 +47,10 @@ export const ServesCard = memo(
                 const action = byName(actions).get(event.target.value);
                 if (!action) return;
                 session.edit(`bind ${controls.map((c) => c.name).join(", ")} to ${action.name}`, (l) =>
-                  controls.reduce<Result<Layout>>((r, c) => (r.ok ? bind(r.value, c.id, fittingServe(c.kind, action)!) : r), { ok: true, value: l }),
+                  controls.reduce<Result<Layout>>((r, c) => (r.ok ? bind(r.value, c.id, fittingServe(c.kind, action, c.serves as readonly Serve[])!) : r), {
+                    ok: true,
+                    value: l,
+                  }),
                 );
               }}
             >
@@ -116,6 +120,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
         </p>
       )}
       {action && portFits(serve.port, action.kind) && <ServeFields serve={serve} action={action} onChange={change} />}
+      <SharedWayHint control={control} index={index} actions={actions} />
     </div>
   );
 }
