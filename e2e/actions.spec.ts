@@ -349,6 +349,20 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await page.getByRole("button", { name: "Undo: remove the moment Alongside" }).click();
   await page.getByRole("button", { name: "Moments…" }).click();
   await expect(dialogue.locator("[data-moment]")).toHaveCount(4);
+  // An action that is wanted where nothing gives it: its control is shown there, or it is wanted there no longer.
+  await dialogue.getByRole("button", { name: "Actions are wanted" }).click();
+  for (const name of ["helm", "pump"]) await dialogue.getByLabel(`${name} in Adrift`).check();
+  await page.keyboard.press("Escape");
+  const bare = (name: string) => page.getByRole("group", { name: `Moments without a control for ${name}` });
+  await action(page, "helm").click({ position: { x: 60, y: 36 } });
+  await bare("helm").getByRole("button", { name: "Show helm" }).click();
+  await expect(bare("helm")).toHaveCount(0);
+  await action(page, "pump").click({ position: { x: 60, y: 36 } });
+  await bare("pump").getByRole("button", { name: "Not wanted" }).click();
+  await expect(bare("pump")).toHaveCount(0);
+  await page.getByRole("button", { name: "Moments…" }).click();
+  await expect(dialogue.getByLabel("pump in Adrift")).not.toBeChecked();
+  await expect(dialogue.getByLabel("helm in Adrift")).toBeChecked();
 });
 
 test("controls of another layout: words are matched, what does not go together is said, they are taken over undoably", { tag: "@storm" }, async ({ page }) => {

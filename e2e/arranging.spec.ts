@@ -102,6 +102,17 @@ test("a cluster: gathered, moved as one, entered, one size for all, dissolved wi
   await size.fill("11mm");
   await size.press("Enter");
   for (const id of ["horn", "towline", "pump"]) expect((await placeOf(page, id)).w).toBeCloseTo((11 * 411) / 25.4, 1);
+  // One feel for all that stands in it.
+  const columns = page.getByRole("group", { name: "Columns of the tray" });
+  await columns.getByRole("button", { name: "Feel" }).click();
+  await region(page, "Feel").getByLabel("Press").selectOption("latch");
+  await region(page, "Feel").getByLabel("Slide in").check();
+  await region(page, "Feel").getByLabel("Slide out").selectOption("release");
+  // What differs between them would stand there as that.
+  await expect(region(page, "Feel").getByLabel("Press")).toHaveValue("latch");
+  await expect(region(page, "Feel").getByLabel("Slide in")).toBeChecked();
+  await expect(region(page, "Feel").getByLabel("Slide out")).toHaveValue("release");
+  await columns.getByRole("button", { name: "Cluster" }).click();
   await region(page, "Cluster").getByRole("button", { name: "column" }).click();
   const [a, b] = [await placeOf(page, "horn"), await placeOf(page, "pump")];
   expect(a.x).toBeCloseTo(b.x, 1);

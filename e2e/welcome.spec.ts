@@ -28,6 +28,8 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await dragFromLedger(page, "bleat", 0.8, 0.85);
   await dragFromLedger(page, "look", 0.6, 0.3);
   await expect(bench(page)).not.toContainText("blocker");
+  // That the words have controls now is no fixed screen.
+  await expect(deed(page, "mended")).toHaveAttribute("data-done", "false");
   await expect(line).toContainText("Take walk with the mouse");
   await line.getByRole("button", { name: "Go to Rehearse" }).click();
   const glass = (await page.getByTestId("play-glass").boundingBox())!;

@@ -39,6 +39,10 @@ function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
   return serve.action === action.name && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
 }
 
+/** The controls that give to an action in some moment, in drawing order. */
+export const serversOf = ({ controls }: Pick<Layout, "controls">, action: Pick<Action, "name" | "kind">) =>
+  controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
+
 /** How every action of a layout stands, in the layout's order. */
 export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "moments">): ActionStatus[] {
   const names = new Set(layout.actions.map((a) => a.name));
@@ -46,7 +50,7 @@ export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "mo
   const named = byId(layout.moments);
   const known = [...names];
   return layout.actions.map((action): ActionStatus => {
-    const servers = layout.controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
+    const servers = serversOf(layout, action);
     const wanted: readonly (string | null)[] = layout.moments.length === 0 ? [null] : action.moments;
     const moments = wanted.map((moment) => ({
       moment,

@@ -109,7 +109,7 @@ function selectionColumns(context: EditContext, { selection, cluster, ids }: Sel
       ? []
       : [
           column("Touch", "what takes the finger", 1, <TouchCard context={context} controls={controls} placed={placed} />),
-          ...(cluster === null ? [column("Feel", "what the thumb gives", 1.2, <FeelCard context={context} controls={controls} placed={placed} />)] : []),
+          column("Feel", "what the thumb gives", 1.2, <FeelCard context={context} controls={controls} placed={placed} />),
           column("Look", "what is seen", 1, <LookCard controls={controls} />),
         ]),
     column(

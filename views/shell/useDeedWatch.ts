@@ -14,15 +14,20 @@ export function isMended(now: SessionState["findings"], before: SessionState["fi
   return Object.keys(before).some((screen) => (grave(before, screen) ?? 0) > 0 && grave(now, screen) === 0);
 }
 
+/** Whether an edit adds a control. Such an edit often ends a finding, that of an action without one, and is a step of its own. */
+const addsControl = (now: Pick<SessionState, "layout">, before: Pick<SessionState, "layout">): boolean =>
+  now.layout.controls.length > before.layout.controls.length;
+
 export function useDeedWatch(): void {
   const session = useSessionActions();
   useEffect(() => {
-    /** Edits made since the findings last came: only what followed an edit was mended by one. */
+    /** Whether the last edit may be what fixed a screen. */
     let edited = false;
     const stop = session.store.subscribe((now, before) => {
       if (isEditOf(now, before)) {
-        edited = true;
-        if (now.layout.controls.length > before.layout.controls.length) tickOff("grown");
+        const isNew = addsControl(now, before);
+        edited = !isNew;
+        if (isNew) tickOff("grown");
       }
       if (now.id !== before.id || now.playerView !== before.playerView) edited = false;
       if (now.findings === before.findings) return;

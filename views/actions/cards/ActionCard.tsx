@@ -14,6 +14,7 @@ import { makeFitting } from "../makeFitting";
 import { setSheetState } from "../sheetState";
 import { STATUS_MARK, statusClass } from "../sheet/SheetAction";
 import type { SheetData } from "../useSheet";
+import { BareMoments } from "./BareMoments";
 import { Chips } from "./Chips";
 import { EasePicture } from "./EasePicture";
 import { KindField } from "./KindField";
@@ -59,6 +60,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
           Make a {fittingKind(action.kind)} for it
         </button>
       )}
+      <BareMoments name={name} layout={layout} />
       <ServeChoice action={action} layout={layout} />
       <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
