@@ -17,7 +17,7 @@ export function sharedWay(control: Control, serve: Serve, actions: readonly Acti
   const isAxis = ({ action }: Serve) => known.get(action)?.kind === "axis";
   if (!isAxis(serve)) return null;
   const axes = (control.serves as readonly Serve[]).filter(isAxis);
-  const others = axes.filter((other) => other.port === port && other.action !== serve.action).map(({ action }) => action);
+  const others = axes.flatMap((other) => (other.port === port && other.action !== serve.action ? [other.action] : []));
   if (others.length === 0) return null;
   const otherWay = port === "x" ? "y" : "x";
   return { others, free: axes.some((other) => other.port === otherWay) ? null : otherWay };
