@@ -54,7 +54,7 @@ test("several actions dropped together make a cluster on an arc about the thumb,
   await page.getByRole("link", { name: "Layout" }).click();
   const row = (name: string) => page.getByRole("region", { name: "Ledger" }).getByRole("button", { name: new RegExp(`^${name}`) });
   for (const name of ["flare", "winch", "bell"]) await row(name).click({ modifiers: ["Shift"] });
-  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("3 marked");
+  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("3 selected");
   await drag(page, await middle(row("winch")), await onGlass(page, 0.86, 0.62));
   await expect(control(page, "flare-and-2-more")).toHaveAttribute("aria-pressed", "true");
   await expect(control(page, "flare-and-2-more")).toHaveAttribute("aria-label", /cluster of 3/);

@@ -279,7 +279,7 @@ test("only POST for a check, only GET for the schema, which is that of the comma
 const memoryOf = ({ pid }: ChildProcess) => Number(execFileSync("ps", ["-o", "rss=", "-p", String(pid)], { encoding: "utf8" })) / 1024;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 250));
 
-test("checks and settles at once, twice as many as may: two run and eight wait, all ten are answered; the others are told when to ask again; memory is back within a fifth", async () => {
+test("more checks and settles at once than may: two run and eight wait, all ten are answered; the others are told when to ask again; memory is back within a fifth", async () => {
   const own = await start("memory");
   const process = servers.at(-1)!;
   const ask = (path: string) => fetch(at(`${path}&screen=2400x1080@411`, own), { method: "POST", headers: JSON_TYPE, body: text });
@@ -329,7 +329,7 @@ test("bodies of 31 MB leave no memory taken", async () => {
   const before = memory();
   const statuses = await Promise.all(Array.from({ length: repeated(14) }, large));
   expect(statuses.every((status) => status === 422 || status === 429)).toBe(true);
-  // Without another request: of more than 400 MB that were sent less stays than the two bodies that may be held at once.
+  // Without another request: of more than 200 MB that were sent less stays than the two bodies that may be held at once.
   // A stuck test ends by the limit of all tests.
   while (memory() > before + MOST_HELD_BYTES / 1e6) await pause();
 });

@@ -1,4 +1,5 @@
 /** An icon proposed for a control from the words that go with it: its label, its action, its name. */
+import { wordsOf } from "./wordMeaning";
 
 /** What games often call their actions, and the icons that may stand for them, the likeliest first. */
 const MEANINGS: Readonly<Record<string, readonly string[]>> = {
@@ -92,14 +93,6 @@ const MEANINGS: Readonly<Record<string, readonly string[]>> = {
   whistle: ["megaphone"],
   win: ["trophy"],
 };
-
-/** The words of a text in small letters: `fireGun`, `fire_gun` and "Fire gun" are fire and gun. */
-const wordsOf = (text: string): string[] =>
-  text
-    .replace(/([\p{Ll}\d])(?=\p{Lu})/gu, "$1 ")
-    .toLowerCase()
-    .split(/[^\p{L}\d]+/u)
-    .filter((word) => word !== "");
 
 /**
  * The icon that the first of some texts stands for, word by word; null where none of them stands for one that there is.

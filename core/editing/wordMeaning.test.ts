@@ -35,6 +35,8 @@ test("four names are directions where they differ in that alone, in any order, s
     ["up", "down", "left", "right"],
     ["oben", "unten", "links", "rechts"],
     ["haut", "bas", "gauche", "droite"],
+    ["vor", "zurück", "links", "rechts"],
+    ["avant", "arrière", "gauche", "droite"],
     ["arriba", "abajo", "izquierda", "derecha"],
   ];
   const spelt = [

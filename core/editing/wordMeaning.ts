@@ -1,6 +1,6 @@
 /**
- * What the words of a game mean to a thumb: the way of a stick that an axis most likely is, and the direction that a press most likely gives.
- * Only a beginning; the user decides.
+ * What the names of a game's actions mean for controls: the way of a stick for an axis, the direction for a press. These are proposals; the user
+ * decides.
  */
 import type { Port, Serve } from "../format/types";
 
@@ -11,8 +11,8 @@ const list = (words: string): ReadonlySet<string> => new Set(words.split(" "));
 
 /** Words of directions: English, German, French, Spanish, Italian, Portuguese, without accents. */
 const DIRECTION_WORDS: Readonly<Record<Direction, ReadonlySet<string>>> = {
-  up: list("up upward upwards north forward forwards ahead oben hoch rauf vor haut arriba adelante su sopra alto avanti cima"),
-  down: list("down downward downwards south back backward backwards unten runter zurueck bas abajo atras giu sotto basso indietro baixo"),
+  up: list("up upward upwards north forward forwards ahead oben hoch rauf vor haut avant arriba adelante su sopra avanti cima"),
+  down: list("down downward downwards south back backward backwards unten runter zuruck zurueck bas arriere abajo atras giu sotto indietro baixo"),
   left: list("left leftward leftwards west links gauche izquierda sinistra esquerda"),
   right: list("right rightward rightwards east rechts droite derecha destra direita"),
 };
@@ -23,7 +23,7 @@ const AXIS_WORDS: Readonly<Record<"x" | "y", ReadonlySet<string>>> = {
 };
 
 /** The words of a name in small letters without accents: `moveX`, `move_x` and "Move x" are move and x. */
-const wordsOf = (name: string): string[] =>
+export const wordsOf = (name: string): string[] =>
   name
     .replace(/([\p{Ll}\d])(?=\p{Lu})/gu, "$1 ")
     .normalize("NFD")
@@ -34,7 +34,7 @@ const wordsOf = (name: string): string[] =>
 
 const directionOf = (word: string): Direction | null => DIRECTIONS.find((direction) => DIRECTION_WORDS[direction].has(word)) ?? null;
 
-/** The way of a stick or d-pad that an axis of a name most likely is; null where nothing tells, or both ways are named. */
+/** Returns the way of a stick or d-pad that the name of an axis means; null if it means neither or both. */
 export function axisMeant(name: string): "x" | "y" | null {
   const ways = new Set<"x" | "y">();
   for (const word of wordsOf(name)) {
@@ -45,13 +45,13 @@ export function axisMeant(name: string): "x" | "y" | null {
   return ways.size === 1 ? [...ways][0] : null;
 }
 
-/** The port of a stick or d-pad that is to give to an axis: what its name means, else the one of x and y that serves nothing yet, else x. */
+/** Returns the port of a stick or d-pad for an axis: the one its name means, else the one of x and y that serves nothing yet, else x. */
 export function axisPort(name: string, serves: readonly Serve[]): "x" | "y" {
   const isFree = (port: Port) => !serves.some((serve) => serve.port === port);
   return axisMeant(name) ?? (!isFree("x") && isFree("y") ? "y" : "x");
 }
 
-/** The direction that a name says, and the name without it; null where it says none, or several. */
+/** Returns the direction in a name, and the name with `*` in its place; null if there is none, or more than one. */
 function partedByDirection(name: string): { readonly direction: Direction; readonly rest: string } | null {
   const words = wordsOf(name);
   const said = words.flatMap((word, i) => {
@@ -81,7 +81,7 @@ export function fourDirections<T extends { readonly name: string }>(items: reado
   return Object.fromEntries(found) as Record<Direction, T>;
 }
 
-/** What names have in common in front of or behind what tells them apart: of `moveX` and `moveY`, move. Null where nothing. */
+/** Returns the words that all names share: of `moveX` and `moveY`, move. Null if there are none. */
 export function commonName(items: readonly { readonly name: string }[]): string | null {
   const words = items.map(({ name }) => wordsOf(name));
   const common = words[0]?.filter((word) => words.every((other) => other.includes(word))) ?? [];
@@ -99,7 +99,7 @@ export function orderedByMeaning<T>(items: readonly T[], nameOf: (item: T) => st
   return placed.sort((a, b) => order.indexOf(a.direction!) - order.indexOf(b.direction!)).map(({ item }) => item);
 }
 
-/** What two names may differ by and mean two things all the same. */
+/** Words by which two names of the same form mean two things. */
 const APART = list(
   "x y z w h a b c d 1 2 3 4 one two first second left right up down top bottom in out on off start stop begin end next prev previous plus minus min max",
 );

@@ -1,4 +1,4 @@
-/** Moments in which an action is wanted and no control gives it, and the ways out: show a control that serves it elsewhere, or want it there no longer. */
+/** Finds moments in which an action is wanted and no control serves it, and makes the two edits that end that: show a control, or want it no longer. */
 import { changeAction } from "../editing/edits/actions";
 import { changeMoments } from "../editing/edits/controls";
 import { byId, byName } from "../derived/byId";

@@ -1,4 +1,4 @@
-/** One way of a stick or d-pad that serves several axes: one movement of the thumb moves all of them, which is seldom meant. */
+/** Finds axes that share one way of a stick or d-pad: one movement of the thumb changes all of them, which is seldom intended. */
 import { byName } from "../derived/byId";
 import type { Action, Control, Serve } from "../format/types";
 

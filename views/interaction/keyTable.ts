@@ -87,8 +87,13 @@ export const KEY_TABLE: readonly KeyRow[] = [
   { ...ACTIONS, keys: [["escape", "pick nothing"]], shown: "Escape", words: "pick nothing" },
 
   { ...MAKING, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
-  { ...MAKING, keys: [], shown: "Enter on an action of the ledger", words: "grow its control; of several marked ones a cluster" },
-  { ...MAKING, keys: [], shown: "Space on an action of the ledger", words: "mark it, to grow several together" },
+  { ...MAKING, keys: [], shown: "Enter on an action of the ledger", words: "create its control; of several selected actions what they become together" },
+  {
+    ...MAKING,
+    keys: [],
+    shown: "click · Shift click · Ctrl click or Space on an action of the ledger",
+    words: "select it · a range · one more",
+  },
   {
     ...MAKING,
     keys: tools.map(([letter, kind]) => [`shift+${letter}`, `tool ${kind}`]),

@@ -1,5 +1,5 @@
 "use client";
-/** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several marked ones a cluster; Enter grows them on the thumb's side. */
+/** The ledger: the actions, those not yet served first. Dragged onto the glass, one grows its control there, several selected ones what they become together; Enter grows them on the thumb's side. */
 import { memo, useMemo, useRef, useState, type PointerEvent, type RefObject } from "react";
 import { useDrag } from "../interaction/useDrag";
 import { useKeys } from "../interaction/useKeys";
@@ -106,7 +106,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
       <header className="flex flex-wrap items-baseline justify-between gap-x-2 px-3 pt-2 pb-1">
         <RegionHeading title="Ledger" plain="what the game reads" />
         {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
-          <span className="caption">{marked.size > 1 ? `${marked.size} marked` : actions.length === 0 ? "" : "all served"}</span>
+          <span className="caption">{marked.size > 1 ? `${marked.size} selected` : actions.length === 0 ? "" : "all served"}</span>
         ) : (
           <button className="min-h-6 text-[0.6875rem] text-blocker underline" {...readingProps(says("ledger.next"), String(toDo.length))} onClick={goToNext}>
             {toDo.length} left to do
@@ -182,7 +182,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
 
 const TOGETHER: Readonly<Record<Together, string>> = { arc: "Cluster", stick: "One stick", dpad: "One d-pad", cross: "Cross of buttons" };
 
-/** What the marked actions can become together, a button for each. */
+/** Buttons for what the selected actions can become together. */
 function TogetherChoice({ actions, onChoose }: { actions: readonly Action[]; onChoose: (actions: readonly Action[], as: Together) => void }) {
   return (
     <div role="group" aria-label="Create from the selected actions" className="flex flex-wrap gap-1 px-3 pb-1.5">

@@ -1,5 +1,5 @@
 "use client";
-/** At a wire: that one way of a stick or d-pad serves several axes, and the way that is free. */
+/** Says at a wire that one way of a stick or d-pad serves several axes, and offers the other way. */
 import { changeServe } from "../../core/editing/edits/actions";
 import type { Action, Control, Serve } from "../../core/format/types";
 import { sharedWay } from "../../core/wiring/sharedWay";

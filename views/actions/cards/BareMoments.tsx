@@ -1,5 +1,5 @@
 "use client";
-/** Of an action that has no control in some moments: a control to show there, or that it is not wanted there. */
+/** Offers, for each moment in which an action has no control, to show a control there or to want the action there no longer. */
 import { byId } from "../../../core/derived/byId";
 import { bareMoments, showIn, wantNoLonger } from "../../../core/wiring/bareMoments";
 import type { Layout } from "../../../core/format/types";

@@ -48,11 +48,17 @@ function Listening({ action }: { action: Action }) {
   const [step, setStep] = useState(0);
   /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
   const bound = useRef(false);
+  const close = () => setSheetState({ listening: null });
+  const keyButton = useRef<HTMLButtonElement>(null);
+  const skip = () => {
+    if (step + 1 === asked.length) return close();
+    setStep(step + 1);
+    keyButton.current?.focus();
+  };
   /** Where the focus was; it goes back there. */
   const [before] = useState(() => document.activeElement as HTMLElement | null);
   const { name, kind } = action;
   const wanted = asked.at(step);
-  const close = () => setSheetState({ listening: null });
   /** Binds an input, or says why not. Whether it was bound. */
   const accept = (end: string): boolean => {
     if (hardwareWires(action).some((w) => w.end === end)) {
@@ -126,6 +132,7 @@ function Listening({ action }: { action: Action }) {
         }}
       >
         <button
+          ref={keyButton}
           className="h-10 rounded-sm border border-dashed border-accent text-accent"
           aria-label={`Press the key for ${name}${wanted === undefined ? "" : `: ${VALUE_WORD[String(wanted)]}`}, or move the pad; Escape ends it`}
           autoFocus
@@ -139,7 +146,7 @@ function Listening({ action }: { action: Action }) {
             <p role="status" className="text-[0.75rem]">
               Key {step + 1} of {asked.length}
             </p>
-            <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={() => (step + 1 < asked.length ? setStep(step + 1) : close())}>
+            <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={skip}>
               Skip this one
             </button>
             <button className="push h-6 px-1.5 text-[0.6875rem]" onClick={close}>
