@@ -1,4 +1,5 @@
 /** The commands that judge: `check` on screens, `spans` over aspect ratios. */
+import { counted } from "../core/derived/counted";
 import { Option, type Command } from "commander";
 import { findAspectIntervals } from "../core/checks/aspectIntervals";
 import { readBaseline } from "../core/exchange/baseline";
@@ -62,7 +63,7 @@ function judge(streams: Streams, layout: Layout, screens: readonly Screen[], pla
     const now = performance.now();
     if (now - told < PATIENCE_MS) continue;
     told = now;
-    printMessage(streams, `${results.length} of ${screens.length * players.length} screens checked`);
+    printMessage(streams, `${results.length} of ${counted(screens.length * players.length, "screen")} checked`);
   }
   return results;
 }

@@ -1,4 +1,5 @@
 /** `nodulum handoff`: chosen parcels into a folder, or as one zip. */
+import { counted } from "../core/derived/counted";
 import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve, sep } from "node:path";
 import { Option, type Command } from "commander";
@@ -64,7 +65,7 @@ export function addHandoff(command: Command, streams: Streams): void {
         step: (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(streams, `report: ${done} of ${all} parts worked out`);
+          printMessage(streams, `report: ${done} of ${counted(all, "part")} worked out`);
         },
       });
       const parcels: Parcel[] = [];

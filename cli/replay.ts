@@ -1,4 +1,5 @@
 /** `nodulum replay`: what events give, tick by tick, from a trace or a take; a take held against its frames is a game's test of its controls. */
+import { counted } from "../core/derived/counted";
 import { existsSync } from "node:fs";
 import type { Command } from "commander";
 import { replayTicks, type TickOutput } from "../core/engine/input/advance";
@@ -104,7 +105,7 @@ function framesFrom(streams: Streams, take: Take, layout: Layout, takeFile: stri
 /** Prints the first difference, and says it. */
 function judgeFrames(streams: Streams, was: readonly TickOutput[], is: Iterable<TickOutput>): void {
   const found = firstDifference(was, is);
-  if (!found) return printMessage(streams, `${was.length} ticks, the same`);
+  if (!found) return printMessage(streams, `${counted(was.length, "tick")}, the same`);
   printJson(streams, found);
   printMessage(streams, differenceText(found));
   streams.fallShort();

@@ -1,4 +1,5 @@
 /** `nodulum report`: everything about a layout on its screens as one printable HTML file. */
+import { counted } from "../core/derived/counted";
 import { Option, type Command } from "commander";
 import { digestOfText } from "../core/format/digest";
 import { writeLayout } from "../core/format/write";
@@ -48,7 +49,7 @@ export function addReport(command: Command, streams: Streams): void {
         (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(streams, `${done} of ${all} parts worked out`);
+          printMessage(streams, `${done} of ${counted(all, "part")} worked out`);
         },
       );
       if (output === undefined) printText(streams, html);

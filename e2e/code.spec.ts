@@ -24,8 +24,9 @@ test("source is read, what reads an input is ticked once, new words are taken ov
       { name: "odd.ts", mimeType: "text/plain", buffer: Buffer.from("a\u0000b") },
     ]);
   await expect(dialogue(page).getByRole("status")).toHaveText("1 file read, 2 passed over (too large, or no text)");
-  const reads = dialogue(page).getByRole("checkbox", { name: /^input\.pressed\(…\)/ });
-  await reads.check();
+  // What most likely reads an input is ticked already.
+  await expect(dialogue(page).getByRole("checkbox", { name: /^input\.pressed\(…\)/ })).toBeChecked();
+  await expect(dialogue(page).getByRole("checkbox", { name: /^sound\.play\(…\)/ })).not.toBeChecked();
   const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
   await expect(word("flare")).toContainText("new");
   await expect(word("flare")).toContainText("winch.ts:5, winch.ts:6");
@@ -102,9 +103,6 @@ test(
     // The view answers while files are read: typing goes on.
     await dialogue(page).getByLabel("Source to read").fill("typed meanwhile");
     await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 passed over (too large, or no text)");
-    await dialogue(page)
-      .getByRole("checkbox", { name: /^input\.pressed\(…\)/ })
-      .check();
     await expect(dialogue(page).locator("[data-word^=act_]")).toHaveCount(40);
     await expect(dialogue(page).locator("[data-word^=not_this]")).toHaveCount(0);
   },
@@ -119,8 +117,20 @@ test("keys and pad inputs that the game reads by the web's standards are bound f
   await expect(row("key KeyW")).toContainText("gives to helm");
   await row("pad button 5").getByRole("combobox").selectOption("horn");
   await expect(row("pad button 5")).toContainText("gives to horn");
+  // The main button and touches are one row: every touch gives them, and so does the action that is made of them.
+  await dialogue(page)
+    .getByLabel("Source to read")
+    .fill("if (event.button === 0 && mouse) fire();\nif (e.touches.length > 0) fire();\nif (mouse.isDown(Mouse.LEFT)) fire();");
+  await dialogue(page).getByRole("button", { name: "Read it" }).click();
+  await expect(row("mouse 0")).toContainText("every touch triggers this");
+  await expect(row("mouse 0")).toContainText(/:\d and \d more/);
+  await expect(dialogue(page).locator('[data-word="LEFT"]')).toHaveCount(0);
+  await row("mouse 0").getByRole("button", { name: "a new action fire" }).click();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: "Undo: bind pad 5 to horn" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Undo: bind mouse left to fire" })).toBeVisible();
+  await expect(page.getByLabel("Word of fire", { exact: true })).toHaveValue("fire");
+  await page.getByLabel("Word of fire", { exact: true }).focus();
+  await expect(page.getByText("every touch", { exact: false }).first()).toBeVisible();
 });
 
 test(
@@ -137,12 +147,13 @@ test(
         file("tug.py", "if event.key == K_SPACE: honk()\nif action == Action.TOW: tow()\nif action == Action.HELM: steer()\n"),
         file("test_tug.py", "assert action == Action.WRECK\n"),
       ]);
-    // Nothing is gone, nor known, before anything is ticked.
-    await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
-    await dialogue(page)
-      .getByRole("checkbox", { name: /^action == …/ })
-      .check();
     const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
+    const asks = dialogue(page).getByRole("checkbox", { name: /^action == …/ });
+    await expect(asks).toBeChecked();
+    // Nothing is gone, nor known, with nothing ticked.
+    await asks.uncheck();
+    await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
+    await asks.check();
     await expect(word("WRECK")).toBeVisible();
     await dialogue(page).getByText("Leave files out").click();
     await dialogue(page)

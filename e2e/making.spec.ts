@@ -73,11 +73,12 @@ test("several actions dropped together make a cluster on an arc about the thumb,
   await saved(page);
 });
 
-test("the second side is a mirrored twin under its own name, and says that it serves nothing", async ({ page }) => {
+test("the second side is a mirrored copy under its own name, and serves the same actions, others, or none", async ({ page }) => {
   await open(page);
   await control(page, "helm").click({ position: { x: 12, y: 20 } });
   await page.getByRole("button", { name: "Second side", exact: true }).click();
-  await expect(page.getByText("It serves nothing yet: bind it in its card.")).toBeVisible();
+  const ask = page.getByRole("group", { name: "Actions of helm, right" });
+  await expect(ask.getByRole("button")).toHaveText(["Same actions", "Other actions…", "None"]);
   const [helm, twin] = [await placeOf(page, "helm"), await placeOf(page, "helm-right")];
   // Both are pinned to the safe frame, whose left inset is wider by the notch.
   expect(twin.y).toBeCloseTo(helm.y, 3);
@@ -85,6 +86,28 @@ test("the second side is a mirrored twin under its own name, and says that it se
   expect(twin.x).toBeGreaterThan(1200);
   await expect(page.getByRole("region", { name: "Serves" })).toContainText("serves nothing yet");
   await expect(page.getByRole("textbox", { name: "Name", exact: true })).toHaveValue("helm, right");
+  await ask.getByRole("button", { name: "Other actions…" }).click();
+  const dialog = page.getByRole("dialog", { name: "Actions of the mirrored copies" });
+  await dialog.getByRole("combobox", { name: "Instead of helm" }).selectOption("nudge");
+  await dialog.getByRole("button", { name: "Apply" }).click();
+  await expect(dialog).toBeHidden();
+  await expect(control(page, "helm-right")).toHaveAttribute("aria-label", /serves nudge\b/);
+  await expect(ask).toHaveCount(0);
+  // By key, two at once: both serve what their originals serve.
+  await control(page, "horn").click();
+  await control(page, "pump").click({ modifiers: ["Shift"] });
+  await page.keyboard.press("Shift+m");
+  await page.getByRole("group", { name: "Actions of 2 controls" }).getByRole("button", { name: "Same actions" }).click();
+  for (const name of ["horn", "pump"]) await expect(control(page, `${name}-left`)).toHaveAttribute("aria-label", new RegExp(`serves ${name}\\b`));
+  // None: the question is gone, the copy serves nothing.
+  await control(page, "log").click();
+  await page.keyboard.press("Shift+m");
+  await page
+    .getByRole("group", { name: /^Actions of log/ })
+    .getByRole("button", { name: "None" })
+    .click();
+  await expect(page.getByRole("group", { name: /^Actions of log/ })).toHaveCount(0);
+  await expect(page.getByRole("region", { name: "Serves" })).toContainText("serves nothing yet");
 });
 
 test("an action dropped offers the kinds that fit it, and no others", async ({ page }) => {

@@ -1,4 +1,5 @@
 /** How many findings of each severity, each with its mark and its word. */
+import { counted } from "../core/derived/counted";
 import type { FindingTally, Severity } from "../core/checks/finding";
 
 export const SEVERITY_MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
@@ -12,7 +13,7 @@ export function Tally({ tally, short = false }: { tally: FindingTally | undefine
   return (
     <span className="inline-flex flex-wrap gap-x-2 text-[0.6875rem] whitespace-nowrap">
       {parts.map((s) => {
-        const word = `${tally[s]} ${s}${tally[s] === 1 ? "" : "s"}`;
+        const word = counted(tally[s], s);
         return (
           <span key={s} className={SEVERITY_CLASS[s]} title={word}>
             <span aria-hidden>{SEVERITY_MARK[s]}</span> {short ? <span className="figure text-[0.6875rem]">{tally[s]}</span> : word}

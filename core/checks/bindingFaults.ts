@@ -1,4 +1,5 @@
 /** Faults of bindings that hold on every screen and in every moment: words nothing reads, kinds that do not go together, controls that serve nothing. */
+import { withArticle } from "../derived/counted";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { byName } from "../derived/byId";
 import type { Layout } from "../format/types";
@@ -39,7 +40,9 @@ function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Fou
         };
         continue;
       }
-      const lacks = portFits(serve.port, action.kind) ? serveLacks(serve.port, action.kind, serve.value, serve.scale) : `cannot give to a ${action.kind}`;
+      const lacks = portFits(serve.port, action.kind)
+        ? serveLacks(serve.port, action.kind, serve.value, serve.scale)
+        : `cannot give to ${withArticle(action.kind)}`;
       if (!lacks) continue;
       told.add(key);
       yield {
@@ -47,7 +50,8 @@ function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Fou
         severity: "blocker",
         subjects: [control.id, action.name],
         measure: null,
-        text: (say) => `the ${serve.port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is a ${action.kind}; choose another port or kind`,
+        text: (say) =>
+          `the ${serve.port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is ${withArticle(action.kind)}; choose another port or kind`,
       };
     }
     if (control.serves.length === 0)

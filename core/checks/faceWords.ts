@@ -1,4 +1,5 @@
 /** Faces, measures and marks of the screens in words. */
+import { counted } from "../derived/counted";
 import type { Face, GridCell } from "./grid";
 import type { Measure } from "./finding";
 
@@ -21,7 +22,7 @@ export function measureWords(measure: Measure | null): string {
 /** "2 blockers, 1 note; 1 accepted". */
 export function tallyWords(cell: GridCell | null): string {
   if (!cell) return "nothing found";
-  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [`${cell.tally[s]} ${s}${cell.tally[s] === 1 ? "" : "s"}`] : []));
+  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [counted(cell.tally[s], s)] : []));
   const open = parts.length > 0 ? parts.join(", ") : "nothing open";
   return cell.accepted > 0 ? `${open}; ${cell.accepted} accepted` : open;
 }

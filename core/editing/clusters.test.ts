@@ -133,6 +133,11 @@ test("the second side is the mirror image, under names of its own, with nothing 
     ["B, left", 0],
   ]);
   expect(new Set(mirrored.layout.controls.map((c) => c.name)).size).toBe(6);
+  expect([...mirrored.originals]).toEqual([
+    ["helm-right", "helm"],
+    ["a-left", "a"],
+    ["b-left", "b"],
+  ]);
 });
 
 test("split, two landing areas share the screen without gap or overlap, and lie under the rest", () => {

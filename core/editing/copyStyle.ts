@@ -1,4 +1,5 @@
 /** Giving one control's look or feel to others. */
+import { withArticle } from "../derived/counted";
 import { byId } from "../derived/byId";
 import { ok, refused, type Result } from "../engine/result";
 import type { Control, Layout } from "../format/types";
@@ -22,7 +23,7 @@ export function copyFeel(layout: Layout, from: string, to: readonly string[]): R
   const source = controls.get(from);
   if (!source) return refused("controls", `there is no control "${from}"`);
   const stranger = to.map((id) => controls.get(id)).find((c) => c !== undefined && c.kind !== source.kind);
-  if (stranger) return refused(stranger.id, `a ${stranger.kind} cannot feel like a ${source.kind}; choose another ${source.kind}`);
+  if (stranger) return refused(stranger.id, `${withArticle(stranger.kind)} cannot feel like a ${source.kind}; choose another ${source.kind}`);
   const { landing: _own, ...feel } = { landing: undefined, ...source.feel };
   return eachOther(layout, from, to, (l, id) => changeFeel(l, id, feel));
 }

@@ -8,10 +8,19 @@ import { mirrorControl, mirrorPlacement } from "./mirror";
 import { moveBy, editContextOf, type EditContext } from "./placing";
 import { clusterOf, placeableBox, placeableOf } from "./placeables";
 
-/** Makes the twins of controls and clusters (a cluster with all in it). Gives the layout and the keys of the twins; a control in a chosen cluster comes with the cluster, once. */
-export function makeMirroredCopies(context: EditContext, keys: readonly string[]): Result<{ layout: Layout; keys: string[] }> {
+/** What mirroring made: the layout, the keys of the twins, and the controls that were copied by the ids of their twins. */
+export interface MirroredCopies {
+  readonly layout: Layout;
+  readonly keys: readonly string[];
+  readonly originals: ReadonlyMap<string, string>;
+}
+
+/** Makes the twins of controls and clusters (a cluster with all in it). A control in a chosen cluster comes with the cluster, once. */
+export function makeMirroredCopies(context: EditContext, keys: readonly string[]): Result<MirroredCopies> {
   let { layout } = context;
   const made: string[] = [];
+  const originals = new Map<string, string>();
+  const newest = () => layout.controls[layout.controls.length - 1].id;
   for (const key of keys) {
     const placeable = placeableOf(layout, key);
     if (!placeable) return refused(key, "nothing on the glass has this id");
@@ -26,6 +35,7 @@ export function makeMirroredCopies(context: EditContext, keys: readonly string[]
         const grown = withMirroredCopy(layout, { ...child, placement: { ...(child.placement as Pin), frame: { cluster: mirroredBox.id } } } as Control, side);
         if (!grown.ok) return grown;
         layout = grown.value;
+        originals.set(newest(), child.id);
       }
       made.push(mirroredBox.id);
     } else if (placeable.kind === "control") {
@@ -35,12 +45,13 @@ export function makeMirroredCopies(context: EditContext, keys: readonly string[]
       const grown = withMirroredCopy(layout, control, side);
       if (!grown.ok) return grown;
       layout = grown.value;
-      made.push(layout.controls[layout.controls.length - 1].id);
+      originals.set(newest(), control.id);
+      made.push(newest());
     }
   }
   if (made.length === 0) return refused("second side", "choose a control or a cluster");
   const result = checked(context.layout, layout);
-  return result.ok ? ok({ layout: result.value, keys: made }) : result;
+  return result.ok ? ok({ layout: result.value, keys: made, originals }) : result;
 }
 
 const SIDE = /, (?:left|right)(?: \d+)?$/;

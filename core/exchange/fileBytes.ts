@@ -1,4 +1,5 @@
 /** The bytes of a file that somebody brings, as a text: command line and browser take exactly the same. */
+import { withArticle } from "../derived/counted";
 import { ok, refused, type Result } from "../engine/result";
 import { MOST_FILE_BYTES } from "../format/limits";
 
@@ -21,7 +22,7 @@ export function textOfBytes(bytes: Uint8Array, mostBytes = MOST_FILE_BYTES): Res
   if (bytes.length === 0) return refused("", "the file is empty");
   if (bytes.length > mostBytes) return refused("", fileTooLarge(bytes.length));
   const picture = pictureKind(bytes);
-  if (picture) return refused("", `this is a ${picture} picture; a layout file is a text ending in .nodulum.json`);
+  if (picture) return refused("", `this is ${withArticle(picture)} picture; a layout file is a text ending in .nodulum.json`);
   try {
     // The platform's own decoder (WHATWG Encoding): a file of 30 MiB by the letter would take seconds and a gigabyte.
     return ok(new TextDecoder("utf-8", { fatal: true, ignoreBOM: true }).decode(bytes));

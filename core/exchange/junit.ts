@@ -1,4 +1,5 @@
 /** Findings as JUnit XML, as continuous-integration servers read it: a suite a screen, a case a finding. */
+import { counted } from "../derived/counted";
 import { xmlForTerminal } from "./terminal";
 import type { Finding } from "../checks/finding";
 import type { ActionDifference } from "../rehearsal/frameDifferences";
@@ -55,7 +56,7 @@ export function takeJunit(name: string, differences: readonly ActionDifference[]
     return failure === null ? `${open}/>` : `${open}><failure type="difference" message="${xmlText(failure)}"/></testcase>`;
   };
   const failures = [
-    lengths.was === lengths.is ? null : `was ${lengths.was} ticks, is ${lengths.is}`,
+    lengths.was === lengths.is ? null : `was ${counted(lengths.was, "tick")}, is ${lengths.is}`,
     ...differences.map(({ firstTick, was, is, most }) =>
       firstTick === null ? null : `tick ${firstTick}: was ${JSON.stringify(was)}, is ${JSON.stringify(is)}; at most ${most} apart`,
     ),

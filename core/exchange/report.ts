@@ -1,4 +1,5 @@
 /** Findings as text for a terminal, and the question whether a layout falls short. */
+import { counted } from "../derived/counted";
 import { lineForTerminal } from "./terminal";
 import { tallyOf, type Finding, type Severity } from "../checks/finding";
 
@@ -24,8 +25,6 @@ export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker"
   return screens.some((s) => s.findings.some((f) => f.accepted === null && isGrave(f.severity, failOn) && !known(s.name, f)));
 }
 
-const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? "" : "s"}`;
-
 /** A report for reading: a heading a screen, a line a finding, a summary. */
 export function textReport(screens: readonly ScreenFindings[], known: Known = NOTHING_KNOWN): string {
   const lines: string[] = [];
@@ -38,8 +37,6 @@ export function textReport(screens: readonly ScreenFindings[], known: Known = NO
     }
   }
   const all = tallyOf(screens.flatMap((s) => s.findings));
-  lines.push(
-    `${screens.length} ${screens.length === 1 ? "screen" : "screens"}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`,
-  );
+  lines.push(`${counted(screens.length, "screen")}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`);
   return `${lines.map(lineForTerminal).join("\n")}\n`;
 }

@@ -2,6 +2,7 @@
  * Rectangles out of a table that another program wrote: CSV, or JSON with a list of things in it. Which column is which is guessed from its
  * name and matched by hand; so are the unit, the way of y, and whether a place is a corner or a middle.
  */
+import { counted } from "../derived/counted";
 import { pxPerMm } from "../engine/placement/screen";
 import { PORTS } from "../engine/types";
 import { ok, refused, type Problem, type Result } from "../engine/result";
@@ -45,7 +46,10 @@ export function readTables(fileName: string, text: string): Result<readonly Foun
 function bounded(tables: readonly FoundTable[]): Result<readonly FoundTable[]> {
   const large = tables.find(({ rows, columns }) => rows.length > MOST_ROWS || columns.length > MOST_COLUMNS);
   return large
-    ? refused(large.path, `has ${large.rows.length} rows and ${large.columns.length} columns; at most ${MOST_ROWS} and ${MOST_COLUMNS} are read`)
+    ? refused(
+        large.path,
+        `has ${counted(large.rows.length, "row")} and ${counted(large.columns.length, "column")}; at most ${MOST_ROWS} and ${MOST_COLUMNS} are read`,
+      )
     : ok(tables);
 }
 

@@ -1,4 +1,5 @@
 /** The layout on all chosen screens at one scale, in one drawing. */
+import { counted } from "../derived/counted";
 import { resolvedOn } from "../derived/resolved";
 import { element, escaped, figure } from "../drawing/element";
 import { FIGURES, FONT, INK } from "../drawing/ink";
@@ -76,7 +77,7 @@ export function contactSheet(layout: Layout, screens: readonly Screen[], playerV
       height: `${figure(y)}mm`,
       viewBox: `0 0 ${figure(width)} ${figure(y)}`,
       role: "img",
-      "aria-label": `${layout.name} on ${screens.length} screens`,
+      "aria-label": `${layout.name} on ${counted(screens.length, "screen")}`,
     },
     element("rect", { x: 0, y: 0, width, height: y, fill: INK.paper }) + drawn.join(""),
   );

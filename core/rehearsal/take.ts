@@ -2,6 +2,7 @@
  * A take: what hands did, with all that must be known to play it again (section "Takes" of docs/TAKES.md). It begins with nothing held,
  * latches off, nothing eased, no pad and every control on; what was seen while it was recorded is not in it, but can be worked out.
  */
+import { withArticle } from "../derived/counted";
 import { replaySteps, tickTime, type TickStep, type TickOutput } from "../engine/input/advance";
 import type { InputEvent } from "../engine/input/events";
 import { prepareInput, type InputSetup } from "../engine/input/setup";
@@ -73,7 +74,7 @@ export function stageOf(take: Take, layout: Layout): Result<TakeStage> {
   if (stranger) {
     const all: readonly { readonly id: string }[] = stranger.kind === "moment" ? layout.moments : layout.controls;
     const known = all.length > 0 ? `; known: ${all.map((one) => one.id).join(", ")}` : "; the layout has none";
-    return refused("", `the take is of a ${stranger.kind} "${stranger.id}" that the layout lacks${known}`);
+    return refused("", `the take is of ${withArticle(stranger.kind)} "${stranger.id}" that the layout lacks${known}`);
   }
   const resolved = resolve(preparedOf(layout), take.screen, { handed: take.handed, playerSize: take.playerSize, moment: null });
   return ok({ layout, resolved, setup: prepareInput(layout, resolved, take.hz) });

@@ -2,6 +2,7 @@
  * The report: one printable document about a layout, whole in one HTML file, which needs no network and runs nothing. Every number of it is
  * made by the same computation as the views and the command line; see docs/REPORT.md.
  */
+import { counted } from "../derived/counted";
 import { faceWords } from "../checks/faceWords";
 import { cellOf } from "../checks/grid";
 import { element, escaped } from "../drawing/element";
@@ -38,17 +39,17 @@ function head({ layout, digest, date, faces, screens }: ReportSource): string {
   const on = (severity: "blocker" | "warning") => cells.filter((cell) => (cell?.tally[severity] ?? 0) > 0).length;
   const verdict =
     on("blocker") > 0
-      ? element("p", { class: "blocker" }, `■ blockers on ${on("blocker")} of ${screens.length} screens`)
+      ? element("p", { class: "blocker" }, `■ blockers on ${on("blocker")} of ${counted(screens.length, "screen")}`)
       : on("warning") > 0
-        ? element("p", { class: "warning" }, `◆ no blockers; warnings on ${on("warning")} of ${screens.length} screens`)
-        : element("p", {}, `No blockers and no warnings on ${screens.length} screens`);
+        ? element("p", { class: "warning" }, `◆ no blockers; warnings on ${on("warning")} of ${counted(screens.length, "screen")}`)
+        : element("p", {}, `No blockers and no warnings on ${counted(screens.length, "screen")}`);
   const rows: readonly (readonly [string, string])[] = [
     ["made on", escaped(date)],
     ["digest", element("code", {}, digest)],
-    ["judged on", `${screens.length} screens, each for ${faces.map((face) => escaped(faceWords(face))).join("; ")}`],
+    ["judged on", `${counted(screens.length, "screen")}, each for ${faces.map((face) => escaped(faceWords(face))).join("; ")}`],
     [
       "holds",
-      `${layout.controls.length} controls, ${layout.actions.length} actions, ${layout.moments.length} moments, ${layout.arrangements.length} arrangements`,
+      `${counted(layout.controls.length, "control")}, ${counted(layout.actions.length, "action")}, ${counted(layout.moments.length, "moment")}, ${counted(layout.arrangements.length, "arrangement")}`,
     ],
   ];
   return element(

@@ -1,4 +1,5 @@
 /** The figures of a report: grid, spans, misses, findings in words. */
+import { counted } from "../derived/counted";
 import { faceWords, measureWords } from "../checks/faceWords";
 import type { ReportedFinding } from "./reportedScreen";
 import { SEVERITIES } from "../checks/finding";
@@ -188,7 +189,7 @@ function listOf(layout: Layout, found: readonly Everywhere[], screens: number): 
   const items = found.map(({ worst, at, screens: on }) => {
     const { severity, code, text, moment, accepted } = worst;
     const words = escaped(text).replace(/`([^`]*)`/g, "<code>$1</code>");
-    const where = `on ${on.size} of ${screens} screens; as it is on ${at}${moment === null ? "" : `; ${momentIn(layout, moment)}`}`;
+    const where = `on ${on.size} of ${counted(screens, "screen")}; as it is on ${at}${moment === null ? "" : `; ${momentIn(layout, moment)}`}`;
     const reason = accepted === null ? "" : element("div", {}, `accepted: ${escaped(accepted)}`);
     return element(
       "li",

@@ -32,7 +32,7 @@ test("words read in play are held against the ledger as code is: known, new, nea
 test("keys that went down are told as keys; what says nothing is passed over; another file is none of these", () => {
   expect(scanPlayedWords(file({ keys: [{ code: "KeyW", times: 4 }, { code: 7 }, null, "Space"], words: [{ word: "" }, { word: "x".repeat(65) }] }))).toEqual({
     reads: [],
-    standards: [{ sort: "key", value: "KeyW", line: 1, purpose: "" }],
+    standards: [{ sort: "key", value: "KeyW", line: 1, purpose: "", isShared: false }],
   });
   for (const other of ["{}", "[]", "nodulum-words", `{"format":"other","note":"nodulum-words"}`, "null", ""]) expect(scanPlayedWords(other)).toBeNull();
 });

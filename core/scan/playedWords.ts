@@ -34,7 +34,7 @@ export function scanPlayedWords(text: string): ScanResult | null {
   });
   const standards = listed("keys").flatMap((entry, i): Standard[] => {
     const value = textIn(entry, "code");
-    return value === null ? [] : [{ sort: "key", value, line: i + 1, purpose: "" }];
+    return value === null ? [] : [{ sort: "key", value, line: i + 1, purpose: "", isShared: false }];
   });
   return { reads, standards };
 }

@@ -5,14 +5,15 @@
  * saying (KeyboardEvent.code values, gamepad buttons and axes), nor do constants that plainly mean a key.
  */
 import type { ActionKind } from "../format/types";
-import { asking, endOfAsking, type Asking, type SourcePlace, type ReadShape } from "./asking";
-import { chainBefore, isSign, memoized } from "./chains";
+import { buttonOfConstant, buttonOfText, listenerAt, mainButtonByNumber, mayBeTouch, touchesAt, type PointerRead } from "./anyTouch";
+import { asking, type Asking, type SourcePlace, type ReadShape } from "./asking";
+import { isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { enumerationOf } from "./enumeration";
 import { followHandlers } from "./handlers";
 import { isKeyList, keyCalled, keyOfKeyCode } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
-import { otherSideOf, purposeAfter } from "./purpose";
+import { otherSideOf, purposeOf } from "./purpose";
 
 export type { ReadShape };
 
@@ -32,12 +33,17 @@ export interface Read {
 }
 /** What a standard of the web says of itself, or a constant that plainly means a key. */
 export interface Standard {
-  readonly sort: "key" | "pad-button" | "pad-axis";
-  /** A KeyboardEvent.code value, or the index of a button or axis of the standard gamepad mapping. */
+  readonly sort: "key" | "mouse-button" | "pad-button" | "pad-axis";
+  /**
+   * A KeyboardEvent.code value, a PointerEvent.button value (0 for any touch, which is the main button), or the index of a button or axis of the
+   * standard gamepad mapping.
+   */
   readonly value: string;
   readonly line: number;
   /** What it seems to be read for: the word that a table puts beside it, or what is called where it is pressed. Empty where nothing tells. */
   readonly purpose: string;
+  /** What it is read for is said of several inputs that do different things, such as the function that handles all of them. */
+  readonly isShared: boolean;
 }
 /** Where a read or a standard stands: the tokens of what asks, and how it is asked. */
 export interface Found {
@@ -101,10 +107,10 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
       if (text === "(" || text === "[" || text === "{") open.push(i);
       else if (text === ")" || text === "]" || text === "}") open.pop();
     } else if (token.kind === "number") {
-      const found = numberAt(place, i);
+      const found = numberAt(place, i, family);
       if (found) tell(found);
     } else {
-      const found = token.kind !== "name" ? textAt(place, i, told) : mayCount(tokens, i) ? nameAt(place, i, told) : null;
+      const found = token.kind !== "name" ? textAt(place, i, told) : (touchAt(place, i) ?? (mayCount(tokens, i) ? nameAt(place, i, told) : null));
       if (found) tell(found);
     }
     handlers.step(i);
@@ -112,24 +118,39 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
   return tokens;
 }
 
-/** A number that a standard of the web asks by: a button or an axis of a pad, or a legacy keyCode. */
-function numberAt(place: SourcePlace, i: number): Found | null {
+/** The main mouse button, or any touch. */
+function pointerRead(place: SourcePlace, piece: Piece, { asking: asked, button }: PointerRead): Found {
+  return { asking: asked, piece, read: null, standard: standardOf(place, asked, piece, { sort: "mouse-button", value: String(button) }) };
+}
+
+/** How many touches there are, or whether there is any. */
+function touchAt(place: SourcePlace, i: number): Found | null {
+  const touches = mayBeTouch(place.tokens[i].text) ? touchesAt(place.tokens, i) : null;
+  return touches && pointerRead(place, { first: i, last: i }, touches);
+}
+
+/** A number that a standard of the web asks by: a button or an axis of a pad, the main mouse button, or a legacy keyCode. */
+function numberAt(place: SourcePlace, i: number, family: Family): Found | null {
   const { tokens } = place;
   const before = tokens[i - 1] as Token | undefined;
   if (before?.kind === "text" || before?.kind === "number") return null;
   const piece = { first: i, last: i };
-  if (isSign(before, "[") && isSign(tokens[i + 1], "]")) {
-    const chain = chainBefore(tokens, i - 2);
-    const last = chain?.text.split(".").at(-1);
-    if (chain && (last === "buttons" || last === "axes")) {
-      const standard: Standard = { sort: last === "axes" ? "pad-axis" : "pad-button", value: tokens[i].text, line: tokens[i].line, purpose: "" };
-      return { asking: { callee: chain.text, shape: "index", first: chain.from, last: i + 1 }, piece, read: null, standard };
-    }
-  } else if (!isSign(before, "==", "===", "!=", "!==") && before?.text !== "case" && !isSign(tokens[i + 1], "==", "===")) return null;
-  const key = keyOfKeyCode(Number(tokens[i].text));
-  const asked = key === null ? null : asking(place, piece);
-  if (!asked || !(asked.shape === "index" ? asksOfKeys(asked.callee) : /(?:^|\.)(?:keyCode|which)$/.test(asked.callee))) return null;
-  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key!) };
+  const isPlace = isSign(before, "[") && isSign(tokens[i + 1], "]");
+  const mayBeMain = /^[01]$/.test(tokens[i].text);
+  const isCompared = isSign(before, "==", "===", "!=", "!==") || before?.text === "case" || isSign(tokens[i + 1], "==", "===");
+  if (!isPlace && !isCompared && !mayBeMain) return null;
+  const asked = asking(place, piece);
+  if (!asked) return null;
+  const main = mayBeMain ? mainButtonByNumber(tokens, i, asked, family) : null;
+  if (main) return pointerRead(place, piece, main);
+  const last = asked.callee.split(".").at(-1);
+  if (isPlace && (last === "buttons" || last === "axes")) {
+    const sort = last === "axes" ? "pad-axis" : "pad-button";
+    return { asking: asked, piece, read: null, standard: { sort, value: tokens[i].text, line: tokens[i].line, purpose: "", isShared: false } };
+  }
+  const key = isPlace || isCompared ? keyOfKeyCode(Number(tokens[i].text)) : null;
+  if (key === null || !(asked.shape === "index" ? asksOfKeys(asked.callee) : /(?:^|\.)(?:keyCode|which)$/.test(asked.callee))) return null;
+  return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key) };
 }
 
 /** A text, or a single character, that something asks by. */
@@ -141,6 +162,8 @@ function textAt(place: SourcePlace, i: number, { isHandled }: Told): Found | nul
   const piece = { first: i, last: i };
   const asked = asking(place, piece);
   if (!asked) return null;
+  const button = listenerAt(place.tokens, i, asked) ?? buttonOfText(place.tokens, word, asked);
+  if (button) return pointerRead(place, piece, button);
   const key = keyOfText(word, asked);
   if (key !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key) };
   if (word.trim() === "" || token.kind === "char" || !belongs(place, asked, piece)) return null;
@@ -149,11 +172,14 @@ function textAt(place: SourcePlace, i: number, { isHandled }: Told): Found | nul
 
 const asksOfKeys = memoized((callee) => callee.split(".").some(isKeyList));
 
+/** What asks for a key by its code: a list of keys, a look into one, or an event's own field. */
+const ASKS_BY_CODE = /(?:^|\.)(?:codes?|keys?|pressed|down|held|(?:\w*_)?keys|\w*Keys)(?:\.(?:has|includes|contains|containsKey|get|indexOf))?$/i;
+
 /** The key that a text means where it is asked of keys: its position, or what a keyboard event calls it. */
 function keyOfText(word: string, { callee, shape, side }: Asking): string | null {
   if (KEY_CODE.test(word)) {
     if (shape === "table") return side !== "right" && isLikelyInput(callee) ? word : null;
-    return /(?:^|\.)(?:code|keys?|pressed|down|held|codes?)$/i.test(callee) ? word : null;
+    return ASKS_BY_CODE.test(callee) ? word : null;
   }
   if (shape === "table" || !asksOfKeys(callee)) return null;
   return word === " " ? "Space" : keyCalled(word);
@@ -186,6 +212,8 @@ function nameAt(place: SourcePlace, i: number, told: Told): Found | null {
   const asked = asking(place, piece);
   if (!asked) return memberAt(place, i, told);
   if (asked.callee === constant.owner) return null;
+  const button = constant.key === null ? buttonOfConstant(tokens, asked, constant) : null;
+  if (button) return pointerRead(place, piece, button);
   const event = /(?:^|\.)(?:type|kind|what|event)$/i.test(asked.callee);
   // `keyCode == LEFT`: what asks is about keys, and the constant is called as one.
   const calledKey = constant.key === null && constant.owner === "" && asked.shape !== "table" && asksOfKeys(asked.callee) ? keyCalled(constant.word) : null;
@@ -231,11 +259,13 @@ function memberAt(place: SourcePlace, i: number, { family, isHandled }: Told): F
   return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled: isHandled() }), standard: null };
 }
 
-function keyRead(place: SourcePlace, asked: Asking, piece: Piece, value: string): Standard {
+const keyRead = (place: SourcePlace, asked: Asking, piece: Piece, value: string): Standard => standardOf(place, asked, piece, { sort: "key", value });
+
+function standardOf(place: SourcePlace, asked: Asking, piece: Piece, input: Pick<Standard, "sort" | "value">): Standard {
   const beside = otherSideOf(place, asked, piece);
   const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
-  const purpose = isPair ? (beside?.word ?? "") : purposeAfter(place.tokens, endOfAsking(place.tokens, asked));
-  return { sort: "key", value, line: place.tokens[piece.first].line, purpose };
+  const { purpose, isShared } = isPair ? { purpose: beside?.word ?? "", isShared: false } : purposeOf(place, asked, piece);
+  return { ...input, line: place.tokens[piece.first].line, purpose, isShared };
 }
 
 /** How a question is written, so that all that ask alike read alike. */

@@ -177,9 +177,9 @@ export function compareWords(
   return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
 }
 
-/** A key or pad input that the game reads by a web standard, with its places, and the actions here that it gives to. */
+/** A key, button or axis that the game reads by a web standard, with its places, and the actions here that it gives to. */
 export interface FoundStandard {
-  /** The end of a wire it stands for: `key KeyW`, `pad button 0`, `pad axis 1`. */
+  /** The end of a wire it stands for: `key KeyW`, `mouse 0` (also any touch), `pad button 0`, `pad axis 1`. */
   readonly end: string;
   /** What most of its places seem to read it for; empty where nothing tells. */
   readonly purpose: string;
@@ -188,8 +188,13 @@ export interface FoundStandard {
 }
 
 /** The end of a wire that a standard stands for, as bindings name it. */
-export const standardEnd = ({ sort, value }: Pick<Standard, "sort" | "value">): string =>
-  sort === "key" ? `key ${value}` : `${sort === "pad-axis" ? "pad axis" : "pad button"} ${value}`;
+export const standardEnd = ({ sort, value }: Pick<Standard, "sort" | "value">): string => `${END_OF_SORT[sort]} ${value}`;
+const END_OF_SORT: Readonly<Record<Standard["sort"], string>> = {
+  key: "key",
+  "mouse-button": "mouse",
+  "pad-button": "pad button",
+  "pad-axis": "pad axis",
+};
 
 /** What the game reads by the web's own standards, against the ledger: those bound to nothing first, then by how often. `endsOf` gives the desk ends of an action. */
 export function compareStandards<A extends { readonly name: string }>(
@@ -198,20 +203,25 @@ export function compareStandards<A extends { readonly name: string }>(
   endsOf: (action: A) => readonly string[],
 ): FoundStandard[] {
   const occurrences = new Map<string, { file: string; line: number }[]>();
-  const purposes = new Map<string, string[]>();
+  const purposes = new Map<string, FileStandard[]>();
   for (const standard of standards) {
     const { file, line, purpose } = standard;
     const end = standardEnd(standard);
     const list = occurrences.get(end);
     if (list) list.push({ file, line });
     else occurrences.set(end, [{ file, line }]);
-    if (purpose !== "") purposes.set(end, [...(purposes.get(end) ?? []), purpose]);
+    if (purpose !== "") purposes.set(end, [...(purposes.get(end) ?? []), standard]);
   }
+  // What several inputs share, each in a way of its own, names none of them.
+  const sharing = new Map<string, Set<string>>();
+  for (const standard of standards)
+    if (standard.isShared) sharing.set(standard.purpose, (sharing.get(standard.purpose) ?? new Set()).add(standardEnd(standard)));
+  const tells = ({ purpose, isShared }: FileStandard) => !isShared || sharing.get(purpose)!.size === 1;
   const ends = actions.map((a) => [a.name, new Set(endsOf(a))] as const);
   return [...occurrences]
     .map(([end, list]) => ({
       end,
-      purpose: commonest(purposes.get(end) ?? []),
+      purpose: commonest((purposes.get(end) ?? []).filter(tells).map((s) => s.purpose)),
       occurrences: list,
       actions: ends.flatMap(([name, set]) => (set.has(end) ? [name] : [])),
     }))

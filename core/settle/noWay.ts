@@ -1,4 +1,5 @@
 /** Where there is no way: wishes of which none can be left out, with a bound, or plainly that none was found; and the ways out. */
+import { counted } from "../derived/counted";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
 import { findingWord, type Waived } from "./aims";
@@ -246,7 +247,7 @@ function oneLess({ request, again }: Remainder, subjects: readonly string[], scr
   if (screens.length > MOST_WORKED_OUT) return both.map((id) => ({ kind: "one-less", ids: ids(id), text: `\`${id}\` in another moment`, costMm2: null }));
   const without = both.map((id) => ({ id, ...again({ ...request, screens, layout: { ...request.layout, controls: controls.filter((c) => c.id !== id) } }) }));
   const best = without.reduce((a, b) => (b.left.length < a.left.length || (b.left.length === a.left.length && b.cost < a.cost) ? b : a));
-  const rest = best.left.length === 0 ? "nothing else is left" : `${best.left.length} ${best.left.length === 1 ? "finding is" : "findings are"} left`;
+  const rest = best.left.length === 0 ? "nothing else is left" : counted(best.left.length, "finding is left", "findings are left");
   return [
     {
       kind: "one-less",

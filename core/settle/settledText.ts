@@ -1,4 +1,5 @@
 /** What Settle says: as data, and in lines for those who read. */
+import { counted } from "../derived/counted";
 import type { BareFinding } from "../checks/finding";
 import { writeLayout } from "../format/write";
 import { faceName, idNames } from "./faceName";
@@ -50,9 +51,9 @@ export function settledText(settled: Settled): string {
   const { kind, asked, left, cost, moves, misses, noWays } = settled;
   const head = {
     clean: "nothing to settle: none of what is asked for was found",
-    settled: `settled: ${asked.length} ${asked.length === 1 ? "finding" : "findings"} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
-    partly: `settled in part: ${asked.length - left.length} of ${asked.length} findings gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
-    none: `nothing could be done without making something else worse: ${left.length} ${left.length === 1 ? "finding is" : "findings are"} left`,
+    settled: `settled: ${counted(asked.length, "finding")} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
+    partly: `settled in part: ${asked.length - left.length} of ${counted(asked.length, "finding")} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
+    none: `nothing could be done without making something else worse: ${counted(left.length, "finding is left", "findings are left")}`,
   }[kind];
   const lines = [head];
   for (const move of moves) {
@@ -99,4 +100,4 @@ export function settledData(settled: Settled, withLayout: boolean): unknown {
 
 /** How far it is, in words. */
 export const progressWords = ({ doing, left, missed }: SettleProgress): string =>
-  missed === undefined ? `${doing}: ${left} ${left === 1 ? "finding" : "findings"} left so far` : `${doing}: ${rateText(missed)} of what is missed worst`;
+  missed === undefined ? `${doing}: ${counted(left, "finding")} left so far` : `${doing}: ${rateText(missed)} of what is missed worst`;

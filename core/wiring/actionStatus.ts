@@ -2,6 +2,7 @@
  * How each action stands, in a word: what serves it in each moment, what is still to do, and where the chain is broken.
  * Screens have no say here: what an arrangement hides on one of them is told by the findings.
  */
+import { withArticle } from "../derived/counted";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { byId, byName } from "../derived/byId";
 import type { Action, Layout, Serve } from "../format/types";
@@ -92,7 +93,7 @@ export function looseEnds(layout: Pick<Layout, "actions" | "controls">): LooseEn
         const near = nearestWord(serve.action, names);
         return [{ control: control.id, index, word: near === null ? "the game does not read this" : `nearly ${near}`, near }];
       }
-      if (!portFits(serve.port, action.kind)) return [{ control: control.id, index, word: `does not fit a ${action.kind}`, near: null }];
+      if (!portFits(serve.port, action.kind)) return [{ control: control.id, index, word: `does not fit ${withArticle(action.kind)}`, near: null }];
       const lacks = serveLacks(serve.port, action.kind, serve.value, serve.scale);
       return lacks === null ? [] : [{ control: control.id, index, word: lacks, near: null }];
     });

@@ -8,12 +8,11 @@ import { byId, byName } from "../derived/byId";
 import { newAction } from "../editing/edits/actions";
 import { freeId, freeName } from "../editing/edits/controls";
 import { freeIdOf } from "../editing/edits/ids";
-import { portFits, serveLacks } from "../engine/input/fits";
 import { formatLength, lengthOf, parseLength } from "../engine/placement/length";
 import type { Action, Cluster, Control, Layout, Serve } from "../format/types";
 import { nearestWord } from "../engine/nearest";
 import { refused, type Result } from "../engine/result";
-import { portWhyNot, serveBy } from "./serves";
+import { portWhyNot, serveAs } from "./serves";
 
 /** How a word of the other layout stands to this one's. */
 export type MatchState = "same" | "near" | "none";
@@ -112,8 +111,8 @@ export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ la
   const serveOver = (serve: Serve): Serve[] => {
     if (choice.words.get(serve.action)?.kind === "keep") return [serve];
     const action = actions.get(meant.get(serve.action) ?? "");
-    if (!action || !portFits(serve.port, action.kind)) return [];
-    return [serveLacks(serve.port, action.kind, serve.value, serve.scale) === null ? { ...serve, action: action.name } : serveBy(serve.port, action)];
+    const fitted = action ? serveAs(serve, action) : null;
+    return fitted ? [fitted] : [];
   };
   const clusters = new Map<string, Cluster>(here.clusters.flatMap((c) => (choice.joins?.has(c.id) ? [[c.id, c] as const] : [])));
   const made: string[] = [];

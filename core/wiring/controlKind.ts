@@ -2,6 +2,7 @@
  * Another kind for a control, and what becomes of its wires. Each wire goes on by the nearest port of the new kind that can give to its
  * action; what no port can give is told with the reason, before it is done.
  */
+import { withArticle } from "../derived/counted";
 import { ownEntry } from "../engine/own";
 import { defaultShape, defaultSlideOut } from "../format/dependent";
 import { byId, byName } from "../derived/byId";
@@ -56,7 +57,7 @@ export function previewControlKind(layout: Layout, id: string, kind: ControlKind
     const port = portFor(serve, action, kind);
     const to = port && servedBy(serve, port, action);
     if (port === "press" && DIRECTIONS.has(serve.port) && directions.size > 1)
-      lost.push({ serve, why: `a ${kind} has one port, press; it cannot tell ${[...directions].join(" from ")}` });
+      lost.push({ serve, why: `${withArticle(kind)} has one port, press; it cannot tell ${[...directions].join(" from ")}` });
     else if (to && kept.some((k) => k.to.port === to.port && k.to.action === to.action))
       lost.push({ serve, why: `the ${to.port} port would serve \`${to.action}\` twice` });
     else if (to) kept.push({ from: serve, to });
@@ -83,7 +84,7 @@ function servedBy(serve: Serve, port: Port, action: Action | null): Serve {
 
 function whyLost(serve: Serve, action: Action | null, kind: ControlKind): string {
   const none = action && controlWhyNot(kind, action.kind);
-  return none ?? `a ${kind} has no port like ${serve.port}; it has ${portsOf(kind).join(", ")}`;
+  return none ?? `${withArticle(kind)} has no port like ${serve.port}; it has ${portsOf(kind).join(", ")}`;
 }
 
 /**

@@ -1,4 +1,5 @@
 /** Wires from controls to actions: what fits what and why not, what a change of kind would break, and what adds up to what. */
+import { withArticle } from "../derived/counted";
 import { bind, changeAction, changeServe } from "../editing/edits/actions";
 import { byId, byName } from "../derived/byId";
 import { portCarries, portFits, serveLacks, type PortCarries } from "../engine/input/fits";
@@ -19,7 +20,6 @@ const KIND_WANTS: Readonly<Record<ActionKind, string>> = {
   vector: "a vector, or buttons with directions as values",
   motion: "a touchpad's motion, or a vector with a scale",
 };
-const withArticle = (kind: ActionKind) => `${kind === "axis" ? "an" : "a"} ${kind}`;
 
 /** Every port of a kind of control. */
 export const portsOf = (kind: ControlKind): readonly Port[] => PORTS[kind];
@@ -32,7 +32,7 @@ export function portWhyNot(port: Port, kind: ActionKind): string | null {
 /** Why no port of a control can give to an action of a kind; null where one can. */
 export function controlWhyNot(control: ControlKind, kind: ActionKind): string | null {
   if (portsOf(control).some((p) => portFits(p, kind))) return null;
-  return `no port of a ${control} gives to ${withArticle(kind)}; ${KIND_WANTS[kind]} would fit`;
+  return `no port of ${withArticle(control)} gives to ${withArticle(kind)}; ${KIND_WANTS[kind]} would fit`;
 }
 
 /** The unit vector of a direction port; up for a port without one. */
@@ -48,6 +48,12 @@ export function serveBy(port: Port, action: Pick<Action, "name" | "kind">): Serv
   return serve;
 }
 
+/** A serve toward another action, with the value or scale that its kind asks for; null where the port cannot give to it. */
+export function serveAs(serve: Serve, action: Pick<Action, "name" | "kind">): Serve | null {
+  if (!portFits(serve.port, action.kind)) return null;
+  return serveLacks(serve.port, action.kind, serve.value, serve.scale) === null ? { ...serve, action: action.name } : serveBy(serve.port, action);
+}
+
 /** What people call a control. */
 const nameIn = (layout: Layout, id: string) => byId(layout.controls).get(id)?.name ?? id;
 
@@ -57,7 +63,7 @@ export function joinPort(layout: Layout, id: string, port: Port, name: string): 
   const control = byId(layout.controls).get(id);
   if (!action) return refused("actions", `there is no action \`${name}\``);
   if (!control) return refused("controls", `there is no control "${id}"`);
-  if (!portsOf(control.kind).includes(port)) return refused("", `a ${control.kind} has no ${port} port; it has ${portsOf(control.kind).join(", ")}`);
+  if (!portsOf(control.kind).includes(port)) return refused("", `${withArticle(control.kind)} has no ${port} port; it has ${portsOf(control.kind).join(", ")}`);
   const why = portWhyNot(port, action.kind);
   if (why !== null) return refused("", `“${nameIn(layout, id)}” cannot serve \`${name}\` so: ${why}`);
   const serves = control.serves as readonly Serve[];

@@ -19,7 +19,9 @@ test("an action is called by what its key is read for, else by the key", () => {
   expect(nameForInput("pad button 3", "", actions)).toBe("pad_button_3");
   expect(nameForInput("key KeyL", "Look_Back", value(addAction(empty(), "lookback", "press")).actions)).toBe("lookback");
   // A key gives nothing to a motion: the word is not proposed for it.
-  expect(nameForInput("key KeyQ", "look", actions)).toBe("q");
+  expect(nameForInput("key KeyQ", "look", actions)).toBe("key_q");
+  expect(nameForInput("key Digit1", "", actions)).toBe("key_1");
+  expect(nameForInput("mouse 0", "", actions)).toBe("any_touch");
 });
 
 test("inputs are taken over as actions, two keys of one name as one, and taking them again changes nothing", () => {

@@ -13,14 +13,26 @@ export interface TakenInput {
 
 /** What an action for an input is called: what the game seems to read it for, else what the input itself is called. One of the ledger's names is proposed only where the input can give to it. */
 export function nameForInput(end: string, purpose: string, actions: readonly Action[]): string {
-  const bare = end.replace(/^key (?:Key|Digit|Arrow)?/, "").replace(/(?<=[a-z])(?=[A-Z])/g, "_");
-  const own = end.startsWith("key ") ? bare.toLowerCase() : bare.replace(/ /g, "_");
+  const own = nameOfEnd(end);
   // A word that is spelt otherwise alone is the same word.
   const alike = actions.find((a) => a.name === purpose) ?? actions.find((a) => bareWord(a.name) === bareWord(purpose));
   const word = alike?.name ?? purpose;
   const source = sourceOfEnd(end)?.source;
   const fits = alike === undefined || (source !== undefined && hardwareWhyNot(source, alike.kind) === null);
   return word.length > 2 && fits ? word : own;
+}
+/** What an input itself is called: `left`, `key_q`, `shift_left`, `pad_button_3`; of the main mouse button what it is on glass. */
+function nameOfEnd(end: string): string {
+  if (end === "mouse 0") return "any_touch";
+  if (!end.startsWith("key ")) return end.replace(/^mouse /, "mouse_button ").replace(/ /g, "_");
+  const code = end.slice(4);
+  const letter = /^(?:Key|Digit)(.)$/.exec(code)?.[1];
+  return letter !== undefined
+    ? `key_${letter.toLowerCase()}`
+    : code
+        .replace(/^Arrow/, "")
+        .replace(/(?<=[a-z])(?=[A-Z])/g, "_")
+        .toLowerCase();
 }
 const bareWord = (name: string) => name.toLowerCase().replace(/[\s_-]+/g, "");
 

@@ -1,5 +1,6 @@
 "use client";
 /** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
+import { counted } from "../../core/derived/counted";
 import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -122,9 +123,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           </span>
         )}
         <span className={toDo.length > 0 ? "text-[0.75rem] text-blocker" : "caption"} data-testid="to-do">
-          {toDo.length > 0
-            ? `■ ${toDo.length} left to do`
-            : `${layout.actions.length} ${layout.actions.length === 1 ? "action" : "actions"}, nothing left to do`}
+          {toDo.length > 0 ? `■ ${toDo.length} left to do` : `${counted(layout.actions.length, "action")}, nothing left to do`}
         </span>
         {toDo.length > 0 && (
           <button className="push h-6 px-2" onClick={onNext} title="The next one (O)">

@@ -1,5 +1,6 @@
 "use client";
 /** What to change in the code: line by line what stands there and what to write instead, to tick off, and to take along as Markdown or CSV. */
+import { counted } from "../../core/derived/counted";
 import { useEffect, useMemo, useState } from "react";
 import { changesCsv, changesMarkdown, constantFilesFor, placeWords, type CodeChange } from "../../core/exchange/codeChanges";
 import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
@@ -77,7 +78,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
           </select>
         </label>
         <span className="caption" role="status">
-          {changes === null ? "Reading…" : `${changes.length} ${changes.length === 1 ? "line" : "lines"}, ${changes.filter(isDone).length} done`}
+          {changes === null ? "Reading…" : `${counted(changes.length, "line")}, ${changes.filter(isDone).length} done`}
         </span>
         <span className="ml-auto flex gap-1.5">
           <button

@@ -1,5 +1,6 @@
 "use client";
 /** Where code comes from: files, a folder, a drop, or pasted; how far reading it is; and which files are left out. */
+import { counted } from "../../core/derived/counted";
 import { useRef, useState, type ChangeEvent, type DragEvent, type ReactNode } from "react";
 import { droppedFiles } from "../shared/droppedFiles";
 import type { CodeReading } from "./useCodeReading";
@@ -95,7 +96,7 @@ function HowFar({ code: { progress, scanned, stop } }: { code: CodeReading }) {
   const { tooLong } = scanned;
   return (
     <span role="status" className="caption">
-      {scanned.read} {scanned.read === 1 ? "file" : "files"} read, {scanned.passedOver} passed over (too large, or no text)
+      {counted(scanned.read, "file")} read, {scanned.passedOver} passed over (too large, or no text)
       {tooLong.length > 0 && `; took too long, and were left: ${tooLong.slice(0, 3).join(", ")}${tooLong.length > 3 ? ` and ${tooLong.length - 3} more` : ""}`}
     </span>
   );
@@ -122,9 +123,7 @@ function LeftOut({ code }: { code: CodeReading }) {
                 onChange={(event) => code.leaveOut([name], !event.target.checked)}
               />
               <span className="figure min-w-0 flex-1 truncate">{name}</span>
-              <span className="caption">
-                {count} {count === 1 ? "place" : "places"}
-              </span>
+              <span className="caption">{counted(count, "place")}</span>
             </label>
           </li>
         ))}

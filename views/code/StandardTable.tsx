@@ -1,11 +1,14 @@
 "use client";
-/** Keys and pad inputs that the game reads by themselves: what they give to here; those that give to nothing are bound, to an action there is or to a new one. */
+/** Keys, buttons and touches that the game reads by themselves: what they give to here; those that give to nothing are bound, to an action there is or to a new one. */
 import type { Action } from "../../core/format/types";
 import { hardwareWhyNot, sourceOfEnd } from "../../core/wiring/hardwareWires";
 import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import type { FoundStandard } from "../../core/scan/words";
 import { useKeyLetters } from "../shared/useKeyLetters";
 import { endTitle, endWord } from "../actions/keys";
+
+/** The main mouse button: any touch gives it, too. */
+const ANY_TOUCH = "mouse 0";
 
 interface Props {
   readonly found: readonly FoundStandard[];
@@ -19,24 +22,25 @@ export function StandardTable({ found, actions, onTake }: Props) {
   const proposed = (f: FoundStandard) => nameForInput(f.end, f.purpose, actions);
   const loose = found.filter((f) => f.actions.length === 0);
   return (
-    <section aria-label="Keys and pad inputs the game reads">
+    <section aria-label="Keys, buttons and touches the game reads">
       <header className="mb-1 flex items-center justify-between">
-        <h3 className="heading">Keys and pad inputs it reads by themselves</h3>
+        <h3 className="heading">Keys, buttons and touches it reads by themselves</h3>
         {loose.length > 1 && (
           <button type="button" className="push h-6" onClick={() => onTake(loose.map((f) => ({ end: f.end, name: proposed(f) })))}>
             Take over all {loose.length}, each as what is proposed
           </button>
         )}
       </header>
-      <ul className="max-h-[12rem] overflow-auto border border-rule" tabIndex={0} aria-label="Keys and pad inputs">
+      <ul className="max-h-[12rem] overflow-auto border border-rule" tabIndex={0} aria-label="Keys, buttons and touches">
         {found.map((f) => (
           <li key={f.end} className="flex min-h-7 items-center gap-2 border-b border-rule px-1.5 last:border-b-0" data-end={f.end}>
             <span className="figure w-24 shrink-0 truncate" title={endTitle(f.end, letters)}>
-              {endWord(f.end, letters)}
+              {f.end === ANY_TOUCH ? "any touch" : endWord(f.end, letters)}
             </span>
             <span className="caption min-w-0 flex-1 truncate" title={f.occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
               {f.occurrences[0].file.split("/").at(-1)}:{f.occurrences[0].line}
               {f.occurrences.length > 1 && ` and ${f.occurrences.length - 1} more`}
+              {f.end === ANY_TOUCH && <span className="text-warning"> ◆ every touch triggers this</span>}
             </span>
             {f.actions.length > 0 ? (
               <span className="caption">

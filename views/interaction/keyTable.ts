@@ -102,7 +102,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
   },
   { ...MAKING, keys: [["enter", "put down"]], shown: "Enter · draw a box · click", words: "put it down · in that box · there" },
   { ...MAKING, keys: [["d", "duplicate"]], shown: "D", words: "duplicate" },
-  { ...MAKING, keys: [["shift+m", "mirror"]], shown: "Shift M", words: "the second side: a mirrored twin, nothing bound yet" },
+  { ...MAKING, keys: [["shift+m", "mirror"]], shown: "Shift M", words: "the second side: a mirrored copy" },
   {
     ...MAKING,
     keys: [

@@ -1,5 +1,6 @@
 "use client";
 /** A control, a cluster or a keep-clear zone as something to point at, to focus and to be read out: its outline, its name, and a mark where findings name it. */
+import { counted } from "../../core/derived/counted";
 import { memo } from "react";
 import type { Severity } from "../../core/checks/finding";
 import { SEVERITY_MARK } from "../../ui/Tally";
@@ -35,7 +36,7 @@ interface Props {
 export const ControlTarget = memo(function ControlTarget(props: Props) {
   const { id, name, role, words, x, y, w, h, scale, selected, reachable, findings, worst, tone = ON_GLASS.ink, dashed = false, hollow = false, reads } = props;
   const session = useSessionActions();
-  const said = [name, role, words, findings > 0 ? `${findings} ${findings === 1 ? "finding" : "findings"}` : ""].filter((word) => word !== "").join(", ");
+  const said = [name, role, words, findings > 0 ? counted(findings, "finding") : ""].filter((word) => word !== "").join(", ");
   const line = {
     stroke: selected ? ON_GLASS.accent : tone,
     strokeOpacity: selected ? 1 : 0.35,

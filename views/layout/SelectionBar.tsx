@@ -41,6 +41,7 @@ import { anchorWord } from "./anchorWord";
 import { setBench, useBench } from "./bench";
 import { FindingLine } from "./FindingLine";
 import { LockMenu, type LockFact } from "./LockMenu";
+import { MirroredWires } from "./MirroredWires";
 import { copySelected, copyToClipboard, dissolveSelected, gatherSelected, growSelected, hideForNow, mirrorSelected, splitSelected } from "./selectionEdits";
 import { zoomToSelection } from "./zoomToSelection";
 
@@ -80,6 +81,7 @@ export function SelectionBar({ context, keys, findingsOf }: Props) {
   useRoving(bar, "across");
   return (
     <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
+      <MirroredWires keys={keys} />
       <Buttons keys={keys} facts={factsOf(context, keys)} />
       <Notes context={context} keys={keys} />
       <FindingLine of={findingsOf} />

@@ -3,6 +3,7 @@
 import { createStore } from "zustand/vanilla";
 import { useStore } from "zustand";
 import type { Clip } from "../../core/wiring/paste";
+import type { MirroredCopies } from "../../core/editing/mirroredCopies";
 import type { ControlKind } from "../../core/format/types";
 import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glassGesture";
 
@@ -30,6 +31,10 @@ export interface Bench {
   readonly kindWish: { readonly id: string; readonly kind: ControlKind } | null;
   /** What was pasted serves words that are not here: what they mean is asked. */
   readonly pasted: Clip | null;
+  /** Copies made by mirroring that serve nothing yet: whether they serve what the originals serve is asked. */
+  readonly mirrored: MirroredCopies | null;
+  /** The copies whose actions are chosen one by one in a dialog. */
+  readonly rewired: MirroredCopies["originals"] | null;
   /** What is clicked next gets the look, or the feel, of this control. */
   readonly copying: { readonly what: "look" | "feel"; readonly from: string } | null;
   /** A tap adds to the selection, and marks in the ledger, as with Shift: for fingers, which have none. */
@@ -59,6 +64,8 @@ const START: Bench = {
   grown: null,
   kindWish: null,
   pasted: null,
+  mirrored: null,
+  rewired: null,
   copying: null,
   several: false,
   hidden: [],

@@ -1,4 +1,5 @@
 /** Making a control another kind: at once where nothing is lost by it, else what would be lost is told first. */
+import { withArticle } from "../../core/derived/counted";
 import type { ControlKind } from "../../core/format/types";
 import { changeControlKind, previewControlKind } from "../../core/wiring/controlKind";
 import type { Session } from "../session/session";
@@ -7,7 +8,7 @@ import { setBench } from "./bench";
 import { KIND_WORD } from "./kinds";
 
 /** A kind with its article: "a stick". */
-export const aKind = (kind: ControlKind) => `a ${KIND_WORD[kind].toLowerCase()}`;
+export const aKind = (kind: ControlKind) => withArticle(KIND_WORD[kind].toLowerCase());
 
 /** Asks for another kind. What goes on by another port is told once it is done. */
 export function wishKind(session: Session, id: string, kind: ControlKind): void {

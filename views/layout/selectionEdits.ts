@@ -1,4 +1,5 @@
 /** What can be done with a selection at one gesture, by key or by button: gather, dissolve, the second side, splitting the screen. */
+import { counted } from "../../core/derived/counted";
 import { dissolve, gather } from "../../core/editing/clusters";
 import { seenAs, type EditContext } from "../../core/editing/placing";
 import { splitScreen } from "../../core/editing/split";
@@ -8,6 +9,7 @@ import { freeName } from "../../core/editing/edits/controls";
 import { ok } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
 import type { Session } from "../session/session";
+import { wireTargets } from "../../core/wiring/copiedWires";
 import { clipText } from "../../core/exchange/clip";
 import { copyFeel, copyLook } from "../../core/editing/copyStyle";
 import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "../../core/editing/neighbourGrowth";
@@ -40,7 +42,7 @@ export function dissolveSelected(session: Session, context: EditContext, selecti
   }
 }
 
-/** Makes the mirrored twins of what is selected, and says that they serve nothing yet. */
+/** Makes the mirrored copies of what is selected. They serve nothing yet; the selection bar asks what they serve. */
 export function mirrorSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const made = makeMirroredCopies(context, selection);
   if (!made.ok) {
@@ -49,14 +51,7 @@ export function mirrorSelected(session: Session, context: EditContext, selection
   }
   if (!session.edit("second side", madeOn(context.layout, ok(made.value.layout)))) return;
   session.select(made.value.keys);
-  const count = made.value.layout.controls.length - context.layout.controls.length;
-  session.tell({
-    text:
-      count === 1
-        ? "The second side stands. It serves nothing yet: bind it in its card."
-        : `The second side stands: ${count} controls. They serve nothing yet: bind them in their cards.`,
-    tone: "plain",
-  });
+  setBench({ mirrored: wireTargets(context.layout, made.value.originals).length > 0 ? made.value : null });
 }
 
 /** Splits the screen between the two selected. */
@@ -121,14 +116,14 @@ export function growSelected(session: Session, context: EditContext, selection: 
   const found = neighbourGrowth(layout, ids, screens.some((s) => s.name === screen.name) ? screens : [...screens, screen]);
   if (found.length === 0)
     return session.tell({ text: "What takes touches under others, such as a landing area or a field for swipes, needs no room of its own.", tone: "plain" });
-  const label = found.length === 1 ? `room for ${nameOf(layout, found[0].id)}` : `room for ${new Set(found.map((f) => f.id)).size} controls`;
+  const label = found.length === 1 ? `room for ${nameOf(layout, found[0].id)}` : `room for ${counted(new Set(found.map((f) => f.id)).size, "control")}`;
   if (!session.edit(label, (l) => applyNeighbourGrowth(l, found))) return;
   const grown = found.map((f) => f.growMm);
   const [least, most] = [Math.min(...grown), Math.max(...grown)];
   const by = least === most ? `${least.toFixed(2)} mm` : `${least.toFixed(2)} to ${most.toFixed(2)} mm`;
   const left = unclaimedPart(session.store.getState().layout, screen);
   session.tell({
-    text: `Grown by ${by} on every side, on ${screens.length} screens at once. ${Math.round(left * 100)} % of the safe frame here belongs to nobody.`,
+    text: `Grown by ${by} on every side, on ${counted(screens.length, "screen")} at once. ${Math.round(left * 100)} % of the safe frame here belongs to nobody.`,
     tone: "plain",
     act: { label: "Undo", run: () => session.undo() },
   });

@@ -228,7 +228,7 @@ export const SENTENCES = {
   // The bar of what is selected
   "do.copy": { words: "Copies {value}, as a text that another layout takes too.", keys: "Ctrl C" },
   "do.duplicate": { words: "Duplicates {value}, a little beside it.", keys: "D" },
-  "do.mirror": { words: "Second side: a mirrored twin of {value}, nothing bound yet.", keys: "Shift M" },
+  "do.mirror": { words: "Second side: a mirrored copy of {value}. You choose what it serves.", keys: "Shift M" },
   "do.delete": { words: "Deletes {value}; undo brings it back.", keys: "Delete" },
   "do.above": { words: "Puts {value} one above, nearer to the finger.", keys: "]" },
   "do.below": { words: "Puts {value} one below.", keys: "[" },

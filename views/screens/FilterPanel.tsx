@@ -1,5 +1,6 @@
 "use client";
 /** Which screens are looked at: by class, how they are held, aspect, shorter side, notch, what was found, and what it is about. */
+import { counted } from "../../core/derived/counted";
 import { typedNumber } from "../../core/editing/arithmetic";
 import { FINDING_CODES } from "../../core/checks/finding";
 import { NO_FILTER, SIZE_CLASSES, type ScreenFilter } from "../../core/checks/screenFilter";
@@ -85,7 +86,7 @@ export function FilterPanel({ shown }: { shown: number }) {
     <aside aria-label="Filter" className="grid min-h-0 content-start gap-2 overflow-auto border-r border-rule bg-sheet p-3">
       <h2 className="heading">Filter</h2>
       <p className="caption" data-testid="screens-shown">
-        {shown} of {screens.length} screens
+        {shown} of {counted(screens.length, "screen")}
       </p>
       <Choice
         label="Class"

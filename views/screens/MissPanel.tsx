@@ -1,5 +1,6 @@
 "use client";
 /** Beside the misses: the worst pair with the move that helps it most, and who takes from whom on the screen that is open. */
+import { counted } from "../../core/derived/counted";
 import { useEffect, useState } from "react";
 import { applyFix } from "../../core/checks/fixes";
 import { leastHit, type MissMove, type MissPair, type ScreenMisses } from "../../core/checks/worstMiss";
@@ -114,7 +115,7 @@ function WorstPair({ pair }: { pair: MissPair }) {
             {Object.entries(found.move.hits)
               .map(([id, [before, after]]) => `${name(id)} gets ${ofHundred(before)} → ${ofHundred(after)}`)
               .join(", ")}
-            . No blocker or warning is new or graver on any of {screens.length} screens and {faces.length} faces.
+            . No blocker or warning is new or graver on any of {counted(screens.length, "screen")}, for {counted(faces.length, "player")}.
           </p>
           <span className="flex flex-wrap gap-1">
             <button

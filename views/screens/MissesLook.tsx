@@ -1,5 +1,6 @@
 "use client";
 /** Misses: of a hundred touches meant for each control, how many it gets, screen by screen; who takes the others; the worst pair and what helps it. */
+import { counted } from "../../core/derived/counted";
 import { useCallback, useMemo, useState } from "react";
 import { leastHit, worstPair, type ScreenMisses } from "../../core/checks/worstMiss";
 import { Select } from "../../ui/Select";
@@ -51,7 +52,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
           <h2 className="font-semibold">Of a hundred touches, how many arrive</h2>
           <span className="caption" data-testid="misses-state">
-            {done < screens.length ? `worked out on ${done} of ${screens.length} screens` : "worked out"}
+            {done < screens.length ? `worked out on ${done} of ${counted(screens.length, "screen")}` : "worked out"}
           </span>
           <label className="ml-auto flex items-center gap-1.5">
             <span className="caption">player</span>

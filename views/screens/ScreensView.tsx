@@ -1,5 +1,6 @@
 "use client";
 /** One set of screens, several looks at it: the shelf, the grid, the spans, the map, the misses, what changed; filtered, ordered and grouped at the left, told at the right. */
+import { counted } from "../../core/derived/counted";
 import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
 import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } from "../../core/checks/screenFilter";
@@ -99,7 +100,7 @@ export function ScreensView() {
               </button>
             )}
             <span className="caption ml-auto" data-testid="screens-judged">
-              {shown} of {screens.length} screens · {faces.length} faces · {Math.max(1, layout.moments.length)} moments
+              {shown} of {counted(screens.length, "screen")} · {counted(faces.length, "player")} · {counted(Math.max(1, layout.moments.length), "moment")}
               {done < screens.length && ` · judged ${done}`}
             </span>
             <button

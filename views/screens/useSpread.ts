@@ -1,5 +1,6 @@
 "use client";
 /** On how many screens a finding stands, and which part of one's players has them. */
+import { counted } from "../../core/derived/counted";
 import { useCallback, useMemo } from "react";
 import type { Finding } from "../../core/checks/finding";
 import { playersWith } from "../../core/checks/screenFilter";
@@ -24,7 +25,7 @@ export function useSpread(): (finding: Finding) => string | null {
       const on = names.get(keyOf(finding));
       if (!on) return null;
       const players = playersWith(on, parts);
-      return `on ${on.length} of ${screens.length} screens${players === null ? "" : `, on ${Math.round(players * 100)} % of your players`}`;
+      return `on ${on.length} of ${counted(screens.length, "screen")}${players === null ? "" : `, on ${Math.round(players * 100)} % of your players`}`;
     },
     [names, parts, screens],
   );

@@ -1,5 +1,6 @@
 "use client";
 /** How far Settle is, and what can be done with it: ask anew, stop, take it, take it into an arrangement. */
+import { counted } from "../../core/derived/counted";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/context";
@@ -63,7 +64,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
 }
 
 const screensWord = (n: number) => (n === 1 ? "the one screen that asked" : `the ${n} that asked`);
-const findings = (n: number) => `${n} finding${n === 1 ? "" : "s"}`;
+const findings = (n: number) => counted(n, "finding");
 
 /** Where it stands, in a sentence. */
 function stateWords(run: SettleRun, proposal: Proposal | null, faces: number): string {

@@ -1,5 +1,6 @@
 "use client";
 /** What is left, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
+import { counted } from "../../core/derived/counted";
 import type { NoWay } from "../../core/settle/noWay";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
@@ -40,7 +41,7 @@ export function SettleLeft({ proposal }: { proposal: Proposal }) {
                 <span className={SEVERITY_CLASS[severity]}>
                   <span aria-hidden>{SEVERITY_MARK[severity]}</span> {code}
                 </span>{" "}
-                {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">on {screens === 1 ? "1 screen" : `${screens} screens`}</span>
+                {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">on {counted(screens, "screen")}</span>
               </h3>
               <WhyLeft proposal={proposal} noWay={noWay!} />
             </article>

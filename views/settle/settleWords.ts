@@ -1,4 +1,5 @@
 /** What Settle says of its moves, in the words of the interface. */
+import { counted } from "../../core/derived/counted";
 import { faceWords } from "../../core/checks/faceWords";
 import type { FindingTally, Severity } from "../../core/checks/finding";
 import { findingKey, type JudgedScreen } from "../../core/checks/grid";
@@ -83,12 +84,11 @@ export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceF
   return [...groups.values()];
 }
 
-const plural = (n: number, word: string) => `${n} ${word}${n === 1 ? "" : "s"}`;
 const listed = (words: readonly string[]) => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`);
 
 /** What went, in a line: "2 blockers and 5 warnings gone"; of nothing: "nothing gone". */
 export function goneWords(before: FindingTally, after: FindingTally): string {
-  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (before[s] > after[s] ? [plural(before[s] - after[s], s)] : []));
+  const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (before[s] > after[s] ? [counted(before[s] - after[s], s)] : []));
   return parts.length > 0 ? `${listed(parts)} gone` : "nothing gone";
 }
 

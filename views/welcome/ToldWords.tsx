@@ -1,5 +1,6 @@
 "use client";
 /** The words a game has been told to read, each with its kind, before they become its ledger. */
+import { counted } from "../../core/derived/counted";
 import { X } from "lucide-react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -17,9 +18,7 @@ export function ToldWords({ told }: { told: ToldGame }) {
   if (told.shown.length === 0) return null;
   return (
     <section aria-label="Words of the game">
-      <h3 className="heading mb-1">
-        {told.shown.length} {told.shown.length === 1 ? "word" : "words"}, which will stand in the ledger
-      </h3>
+      <h3 className="heading mb-1">{counted(told.shown.length, "word")}, which appear in the ledger</h3>
       <ul className="grid max-h-[11rem] grid-cols-2 gap-x-4 overflow-auto border-y border-rule" aria-label="Words, with their kinds">
         {told.shown.map((word) => (
           <Row key={word.name} word={word} told={told} />
@@ -32,11 +31,12 @@ export function ToldWords({ told }: { told: ToldGame }) {
 function Row({ word: { name, kind, from, ends }, told }: { word: ToldWord; told: ToldGame }) {
   return (
     <li className="flex h-7 items-center gap-1.5" data-told={name}>
-      <span className="min-w-0 flex-1 truncate" title={from ?? undefined}>
+      <span className="min-w-0 flex-1 truncate" title={from}>
         <span className="figure">{name}</span>{" "}
         <span className="caption">
           {ends.map((end) => endWord(end)).join(", ")}
-          {from !== null && from !== "typed" && ` ${from}`}
+          {ends.includes("mouse 0") && <span className="text-warning"> ◆ every touch triggers this</span>}
+          {from !== "typed" && ` ${from}`}
         </span>
       </span>
       <ActionKindSelect word={name} kind={kind} onChoose={(next) => told.chooseKind(name, next)} />

@@ -5,7 +5,7 @@ import type { ActionKind } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
 import type { ListedAction } from "../../core/exchange/actionList";
 import { readWordList } from "../../core/exchange/wordList";
-import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee } from "../../core/scan/words";
+import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee, type CodePlace } from "../../core/scan/words";
 import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import { wordKind } from "../../core/wiring/wordKind";
 import { useCodeReading, type CodeReading } from "../code/useCodeReading";
@@ -14,8 +14,8 @@ import { useCodeReading, type CodeReading } from "../code/useCodeReading";
 export interface ToldWord {
   readonly name: string;
   readonly kind: ActionKind;
-  /** `typed`, a place of the code (`tug.py:9`), or null where only a key is read. */
-  readonly from: string | null;
+  /** `typed`, or the first place of the code that reads it (`tug.py:9`). */
+  readonly from: string;
   readonly ends: readonly string[];
 }
 
@@ -35,6 +35,8 @@ export interface ToldGame {
   leaveOut(name: string): void;
 }
 
+const placeText = ({ file, line }: CodePlace) => `${file.split("/").at(-1)}:${line}`;
+
 /** So many callees are offered. */
 const MOST_CALLEES = 30;
 const NO_ACTIONS: readonly { readonly name: string; readonly read: boolean }[] = [];
@@ -52,18 +54,18 @@ export function useToldGame(): ToldGame {
   const typed = useMemo(() => readWordList(text), [text]);
   const shown = useMemo(() => {
     const words = new Map<string, ToldWord>();
-    const add = (name: string, kind: ActionKind, from: string | null) => {
+    const add = (name: string, kind: ActionKind, from: string) => {
       if (!out.has(name) && !words.has(name)) words.set(name, { name, kind: kinds.get(name) ?? kind, from, ends: [] });
     };
     for (const { name, kind } of typed.ok ? typed.value : []) add(name, kind ?? "press", "typed");
     if (!scanned) return [...words.values()];
     for (const { word, kind, occurrences } of compareWords(scanned.reads, new Set(ticked), NO_ACTIONS)) {
       const guessed = wordKind(word);
-      add(word, kind === null || kind === "press" ? guessed : kind, `${occurrences[0].file.split("/").at(-1)}:${occurrences[0].line}`);
+      add(word, kind === null || kind === "press" ? guessed : kind, placeText(occurrences[0]));
     }
-    for (const { end, purpose } of compareStandards(scanned.standards, [], () => [])) {
+    for (const { end, purpose, occurrences } of compareStandards(scanned.standards, [], () => [])) {
       const name = nameForInput(end, purpose, []);
-      add(name, end.startsWith("pad axis") ? "axis" : "press", null);
+      add(name, end.startsWith("pad axis") ? "axis" : "press", placeText(occurrences[0]));
       const word = words.get(name);
       if (word && word.kind !== "motion") words.set(name, { ...word, ends: [...word.ends, end] });
     }

@@ -1,5 +1,6 @@
 "use client";
 /** Everything of an action: kind, moments, where it is wanted, smoothing, its note; what serves it in each moment; what adds up to its value. */
+import { withArticle } from "../../../core/derived/counted";
 import { changeAction } from "../../../core/editing/edits/actions";
 import { byId } from "../../../core/derived/byId";
 import type { Action } from "../../../core/format/types";
@@ -57,7 +58,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       )}
       {status.toDo && (
         <button className="push push-main justify-center" onClick={() => makeFitting(session, action)}>
-          Make a {fittingKind(action.kind)} for it
+          Make {withArticle(fittingKind(action.kind))} for it
         </button>
       )}
       <BareMoments name={name} layout={layout} />

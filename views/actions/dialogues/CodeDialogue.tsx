@@ -3,7 +3,9 @@
 import { useMemo, useState } from "react";
 import { changeAction, renameAction, addActions } from "../../../core/editing/edits/actions";
 import { changeLayout } from "../../../core/editing/edits/layout";
-import { compareStandards, compareWords, rankCallees } from "../../../core/scan/words";
+import type { Result } from "../../../core/engine/result";
+import type { Layout } from "../../../core/format/types";
+import { compareStandards, compareWords, likelyCallees, rankCallees } from "../../../core/scan/words";
 import { hardwareEnds } from "../../../core/wiring/hardwareWires";
 import { takeInputs, type TakenInput } from "../../../core/wiring/takenInputs";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -30,19 +32,26 @@ const MOST_CALLEES = 60;
 function FromCode() {
   const session = useSessionActions();
   const actions = useSession((s) => s.layout.actions);
-  const callees = useSession((s) => s.layout.workbench.callees);
+  const stored = useSession((s) => s.layout.workbench.callees);
+  const [isChosen, setChosen] = useState(false);
   const code = useCodeReading();
   const [shown, setShown] = useState<"reads" | "changes">("reads");
   const { scanned } = code;
   const names = useMemo(() => actions.map((a) => a.name), [actions]);
   const ranked = useMemo(() => (scanned ? rankCallees(scanned.reads, names).slice(0, MOST_CALLEES) : []), [scanned, names]);
+  // What most likely reads an input is ticked until somebody says otherwise.
+  const likely = useMemo(() => likelyCallees(ranked), [ranked]);
+  const callees = stored.length > 0 || isChosen ? stored : likely;
   const words = useMemo(() => (scanned ? compareWords(scanned.reads, new Set(callees), actions) : []), [scanned, callees, actions]);
   const standards = useMemo(() => (scanned ? compareStandards(scanned.standards, actions, hardwareEnds) : []), [scanned, actions]);
-  const tick = (callee: string) =>
-    session.edit("what reads an input", (l) => {
-      const next = l.workbench.callees.includes(callee) ? l.workbench.callees.filter((c) => c !== callee) : [...l.workbench.callees, callee];
-      return changeLayout(l, { workbench: { ...l.workbench, callees: next } });
-    });
+  const tick = (callee: string) => {
+    const next = callees.includes(callee) ? callees.filter((c) => c !== callee) : [...callees, callee];
+    setChosen(true);
+    session.edit("what reads an input", (l) => changeLayout(l, { workbench: { ...l.workbench, callees: next } }));
+  };
+  // What was ticked by itself is remembered once something of it is used.
+  const withCallees = (added: Result<Layout>) =>
+    added.ok ? changeLayout(added.value, { workbench: { ...added.value.workbench, callees: [...callees] } }) : added;
   const take = (inputs: readonly TakenInput[]) =>
     session.edit(inputs.length === 1 ? `bind ${endWord(inputs[0].end)} to ${inputs[0].name}` : `take over ${inputs.length} inputs`, (l) =>
       takeInputs(l, inputs),
@@ -73,7 +82,9 @@ function FromCode() {
             <WordTable
               words={words}
               ticked={callees.length > 0}
-              onAccept={(list) => session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => addActions(l, list))}
+              onAccept={(list) =>
+                session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => withCallees(addActions(l, list)))
+              }
               onGone={(word) => session.edit(`${word} is not read`, (l) => changeAction(l, word, { read: false }))}
               onRespell={(from, to) => session.edit(`spell ${from} ${to}`, (l) => renameAction(l, from, to))}
             />

@@ -1,5 +1,6 @@
 "use client";
 /** Controls of another layout for this game: the words of the two are matched, what does not go together is said, then controls or looks are taken over. */
+import { counted } from "../../../core/derived/counted";
 import { madeOn } from "../../../core/versions/merge";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { byId } from "../../../core/derived/byId";
@@ -136,7 +137,7 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
     if (!session.edit(`take ${namesOf(used.value.layout, used.value.ids)} over from ${from.name}`, madeOn(here, ok(used.value.layout)))) return;
     session.select(used.value.ids);
     session.tell({
-      text: `${used.value.ids.length} ${used.value.ids.length === 1 ? "control" : "controls"} taken over from “${from.name}”. Arrangements stay behind.`,
+      text: `${counted(used.value.ids.length, "control")} taken over from “${from.name}”. Arrangements stay behind.`,
       tone: "plain",
     });
     onDone();

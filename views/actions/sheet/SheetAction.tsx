@@ -1,5 +1,6 @@
 "use client";
 /** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
+import { withArticle } from "../../../core/derived/counted";
 import { says } from "../../reading/sentences";
 import { Plus } from "lucide-react";
 import { memo } from "react";
@@ -88,10 +89,10 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
                 event.stopPropagation();
                 makeFitting(session, action);
               }}
-              aria-label={`Make a ${fittingKind(action.kind)} for ${name} on the bench`}
+              aria-label={`Make ${withArticle(fittingKind(action.kind))} for ${name} on the bench`}
               title="Makes a fitting control on the bench, bound to this action"
             >
-              make a {fittingKind(action.kind)}
+              make {withArticle(fittingKind(action.kind))}
             </button>
           )}
         </p>

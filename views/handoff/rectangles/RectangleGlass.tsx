@@ -1,5 +1,6 @@
 "use client";
 /** How rectangles will stand: the screen, what is there, what comes in, and the tether of each. */
+import { counted } from "../../../core/derived/counted";
 import { byId } from "../../../core/derived/byId";
 import { placementIn } from "../../../core/editing/placeables";
 import { resolvedOn } from "../../../core/derived/resolved";
@@ -31,7 +32,7 @@ export function RectangleGlass({ layout, after, ids, screen }: Props) {
       viewBox={`0 0 ${w} ${h}`}
       className="max-h-[38vh] w-full border border-ink bg-paper"
       role="img"
-      aria-label={`${ids.length} controls as they will stand on ${screen.name}`}
+      aria-label={`${counted(ids.length, "control")} as they will stand on ${screen.name}`}
     >
       <rect
         x={safe.x}

@@ -1,5 +1,6 @@
 "use client";
 /** What two replays of a take have apart: the first difference in words, one action as lines, all of them as a chart and a table. */
+import { counted } from "../../../core/derived/counted";
 import { useState } from "react";
 import { Bar, BarChart, CartesianGrid, Legend, Line, LineChart, XAxis, YAxis } from "recharts";
 import type { ActionFigures } from "../../../core/rehearsal/frameDifferences";
@@ -33,7 +34,7 @@ export function TakeDifferences({ comparison: { first, actions, ticks }, hz }: {
   return (
     <div className="grid gap-3">
       <p data-testid="first-difference">
-        {!first && `The same on both: ${ticks.a} ticks.`}
+        {!first && `The same on both: ${counted(ticks.a, "tick")}.`}
         {first?.action && (
           <>
             They first differ at tick {first.tick}, {timeWords(first.tick, hz)}: <span className="figure">{first.action}</span> gives{" "}
@@ -41,7 +42,7 @@ export function TakeDifferences({ comparison: { first, actions, ticks }, hz }: {
             B.
           </>
         )}
-        {first && first.action === null && `A has ${ticks.a} ticks, B has ${ticks.b}; up to tick ${first.tick - 1} they are the same.`}
+        {first && first.action === null && `A has ${counted(ticks.a, "tick")}, B has ${ticks.b}; up to tick ${first.tick - 1} they are the same.`}
       </p>
       <div className="grid grid-cols-2 gap-4 max-[60rem]:grid-cols-1">
         <figure className="grid gap-1">
