@@ -93,6 +93,7 @@ test("the second side is a mirrored copy under its own name, and serves the same
   await expect(dialog).toBeHidden();
   await expect(control(page, "helm-right")).toHaveAttribute("aria-label", /serves nudge\b/);
   await expect(ask).toHaveCount(0);
+  await page.keyboard.press("Delete");
   // By key, two at once: both serve what their originals serve.
   await control(page, "horn").click();
   await control(page, "pump").click({ modifiers: ["Shift"] });
