@@ -171,6 +171,10 @@ test(
     await expect(lines.first()).toContainText("tug.py:1");
     await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
     await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
+    await expect(dialogue(page).getByTestId("without-runtime")).toContainText("There is no Nodulum runtime for Python.");
+    const stub = page.waitForEvent("download");
+    await dialogue(page).getByRole("button", { name: "Download controls.py, a stub to start with" }).click();
+    expect(readFileSync(await (await stub).path(), "utf8")).toContain('"honk": False,');
     await lines.first().getByRole("checkbox").check();
     await noViolationsInStorm(page, "what to change");
     const waiting = page.waitForEvent("download");

@@ -90,3 +90,26 @@ test("the list goes out as Markdown to tick off, and as a table that reads back"
     ["b.py", "2", "horn", "controls.value(actions.HORN)", "no"],
   ]);
 });
+
+test("four directions that one call reads are one vector; an event in a handler is one that has just begun", () => {
+  const source = `func _physics_process(delta):
+    velocity = Input.get_vector("go_left", "go_right", "go_up", "go_down") * SPEED
+
+func _unhandled_input(event):
+    if event.is_action_pressed(&"JUMP"):
+        jump()
+    if event.is_action_released("JUMP"): land()
+`;
+  const callees = ["Input.get_vector(…)", "event.is_action_pressed(…)", "event.is_action_released(…)"];
+  const vector = { callees, actions: [...ACTIONS, action("go", "vector")], language: null };
+  expect(linesOf("tug.gd", source, vector)).toEqual([
+    [2, "line", "velocity = controls.value(actions.GO) * SPEED"],
+    [5, "line", "if controls.rose(actions.JUMP):"],
+    [7, "line", "if controls.fell(actions.JUMP): land()"],
+  ]);
+  // With an action for each direction there is no vector to read: the four are listed.
+  const four = { callees, actions: ["go_left", "go_right", "go_up", "go_down"].map((name) => action(name, "press")), language: null };
+  expect(linesOf("tug.gd", source, four)).toEqual([
+    [2, "arm", "controls.value(actions.GO_UP); controls.value(actions.GO_DOWN); controls.value(actions.GO_LEFT); controls.value(actions.GO_RIGHT)"],
+  ]);
+});

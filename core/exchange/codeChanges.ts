@@ -36,7 +36,8 @@ export interface ChangeOptions {
   readonly language: ConstantLanguage | null;
 }
 
-const OF_FAMILY: Readonly<Record<Family, ConstantLanguage>> = {
+/** The language of constants that files of a family are written in. */
+export const OF_FAMILY: Readonly<Record<Family, ConstantLanguage>> = {
   script: "typescript",
   csharp: "csharp",
   cpp: "cpp",
@@ -111,6 +112,11 @@ export function changesIn({ name, text }: SourceFile, wanted: ChangeOptions): Co
   const callees = new Set(wanted.callees);
   const found: Meaning[] = [];
   const tokens = findIn(text, family, (one) => {
+    const fromDirections = one.read?.directions && callees.has(one.read.callee) ? meantByDirections(read, one.read.directions) : [];
+    if (fromDirections.length > 0) {
+      for (const meant of fromDirections) found.push({ found: one, meant, read: meant.action.name });
+      return;
+    }
     const meant = one.read && callees.has(one.read.callee) ? byWord(read, one.read.word) : one.standard ? byEnd(read, standardEnd(one.standard)) : null;
     if (meant) found.push({ found: one, meant, read: one.read?.word ?? one.standard!.value });
   });
@@ -122,7 +128,9 @@ export function changesIn({ name, text }: SourceFile, wanted: ChangeOptions): Co
     const at = byLine.get(line) ?? { meanings: [], edits: [] };
     byLine.set(line, at);
     at.meanings.push(meaning);
-    at.edits.push(editOf(tokens, asking, value, WRITING[language]));
+    const edit = editOf(tokens, asking, value, WRITING[language]);
+    // Four presses make no vector by a sign alone: what to read instead is listed.
+    at.edits.push(meaning.found.read?.directions && meaning.read !== meaning.found.read.word ? { ...edit, how: "arm" } : edit);
   }
   return [...byLine]
     .sort(([a], [b]) => a - b)
@@ -157,6 +165,12 @@ const byWord = (actions: readonly Action[], word: string): Meant | null => {
   return action ? { action, part: "" } : null;
 };
 
+/** The actions of four directions that are read as one vector; none unless each is an action of its own. */
+function meantByDirections(actions: readonly Action[], directions: readonly string[]): Meant[] {
+  const found = directions.map((word) => byWord(actions, word));
+  return found.every((meant) => meant !== null) ? found : [];
+}
+
 /** The action that a key or pad input gives to, and the direction it gives. */
 function byEnd(actions: readonly Action[], end: string): Meant | null {
   const action = actions.find((a) => hardwareEnds(a).includes(end));
@@ -174,7 +188,11 @@ function byEnd(actions: readonly Action[], end: string): Meant | null {
 function valueOf(writing: Writing, { callee, shape }: Asking, { action, part }: Meant, constant: string): string {
   if (action.kind !== "press") return writing.call("value", constant) + part;
   if (/(?:just|was)[_a-z]*releas|(?:key|button)_?up$|released$/i.test(callee)) return writing.call("fell", constant);
-  const isEvent = shape === "compare" || /just|(?:key|button|get\w*)_?down$|trigger|pressed_?this|was_?pressed/i.test(callee);
+  // What is asked of one event happens once.
+  const isEvent =
+    shape === "compare" ||
+    /^(?:e|ev|evt|event|input_?event)\./i.test(callee) ||
+    /just|(?:key|button|get\w*)_?down$|trigger|pressed_?this|was_?pressed/i.test(callee);
   return writing.call(isEvent ? "rose" : "value", constant);
 }
 

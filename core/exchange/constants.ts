@@ -212,7 +212,7 @@ export function identifiersOf(names: readonly string[], language: ConstantLangua
 }
 
 /** A text constant of the name: quotes, backslashes, a dollar sign (Kotlin and Dart take it for their own) and everything that is not plain ASCII escaped. */
-function textOf(name: string, language: ConstantLanguage): string {
+export function textLiteral(name: string, language: ConstantLanguage): string {
   const { escape } = LANGUAGES[language];
   const dollars = language === "kotlin" || language === "dart";
   const inner = [...name]
@@ -235,6 +235,6 @@ export function constantsFile(layoutName: string, actions: readonly Pick<Action,
     language,
   );
   const title = `${l.comment} The actions of ${layoutName.replace(/[^\x20-\x7e]/g, "?").replace(/\\/g, "/")}, exactly as their names are. Written by Nodulum; write it anew when they change.`;
-  const lines = read.map((a, i) => l.line(ids[i], textOf(a.name, language), ` ${l.comment} ${a.kind}`));
+  const lines = read.map((a, i) => l.line(ids[i], textLiteral(a.name, language), ` ${l.comment} ${a.kind}`));
   return `${[title, ...l.head, ...lines, ...l.foot].join("\n")}\n`;
 }

@@ -1,6 +1,6 @@
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
-import { compareStandards } from "./words";
+import { compareStandards, compareWords, gatherReads } from "./words";
 
 const inputsOf = (file: string, source: string) => scanSource(source, familyOf(file)).standards.filter((s) => s.sort === "mouse-button");
 
@@ -74,4 +74,21 @@ test.each<[string, string, Record<string, string | null>]>([
   ["tug.js", 'document.addEventListener("keydown", (e) => { switch (e.code) { case "KeyX": sounding = true; break; } });', { KeyX: "sounding" }],
 ])("%s: a key is read for what is called, switched on, or for what its function is called: %s", (file, source, expected) => {
   expect(purposesOf(file, source)).toMatchObject(expected);
+});
+
+test("four directions read as one vector are one word of that kind; where the ledger has all four, those", () => {
+  const source =
+    'way = Input.get_vector("left", "right", "up", "down")\nlook = Input.get_vector("look_left", "look_right", "look_up", "look_down")\nx = Input.get_vector("left", "right")';
+  const reads = gatherReads(scanSource(source, "python").reads.map((r) => ({ ...r, file: "tug.py" })));
+  expect(reads.map((r) => [r.word, r.kind])).toEqual([
+    ["move", "vector"],
+    ["look", "vector"],
+    ["left", "vector"],
+    ["right", "vector"],
+  ]);
+  const chosen = new Set(["Input.get_vector(…)"]);
+  const four = ["left", "right", "up", "down"].map((name) => ({ name, read: true }));
+  const states = (actions: readonly { name: string; read: boolean }[]) => compareWords(reads, chosen, actions).map((w) => `${w.word} ${w.state}`);
+  expect(states([])).toEqual(["left new", "look new", "move new", "right new"]);
+  expect(states(four)).toEqual(["look new", "down known", "left known", "right known", "up known"]);
 });

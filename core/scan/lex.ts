@@ -48,6 +48,7 @@ const FAMILIES: Readonly<Record<string, Family>> = {
   go: "go",
   py: "python",
   pyw: "python",
+  gd: "python",
 };
 
 /** The family of a file, by what its name ends with. */
@@ -63,7 +64,7 @@ const SINGLE_QUOTED: ReadonlySet<Family> = new Set<Family>(["script", "dart", "l
 const TRIPLE: ReadonlySet<Family> = new Set<Family>(["csharp", "java", "kotlin", "swift", "dart", "python"]);
 
 /** What a text may begin with beside a quotation mark: prefixes, and the marks of raw texts. */
-const TEXT_STARTS: Partial<Record<Family, string>> = { csharp: "$@", cpp: "uULR", rust: "br", python: "rbufRBUF", dart: "r", swift: "#" };
+const TEXT_STARTS: Partial<Record<Family, string>> = { csharp: "$@", cpp: "uULR", rust: "br", python: "rbufRBUF&", dart: "r", swift: "#" };
 
 const NAME_START = /[\p{L}_$@]/u;
 const NAME = /[\p{L}\p{N}_$]*/uy;
@@ -268,7 +269,7 @@ export function lex(source: string, family: Family): Token[] {
       if (/^'[a-z_]\w*(?!')/i.test(rest) && !/^'.'/.test(rest)) return (goTo(at + 1), true);
     }
     if (family === "python") {
-      const prefix = /^([rbuf]{1,2})("""|'''|"|')/i.exec(rest);
+      const prefix = /^([rbuf]{1,2}|&)("""|'''|"|')/i.exec(rest);
       if (prefix) {
         const raw = /r/i.test(prefix[1]);
         const hole = /f/i.test(prefix[1]) ? "{" : null;

@@ -10,6 +10,7 @@ import { asking, type Asking, type SourcePlace, type ReadShape } from "./asking"
 import { isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./constants";
 import { enumerationOf } from "./enumeration";
+import { joinFourWords } from "./fourWords";
 import { followHandlers } from "./handlers";
 import { isKeyList, keyCalled, keyOfKeyCode } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
@@ -30,6 +31,8 @@ export interface Read {
   readonly kind: ActionKind | null;
   /** It lies where keys, touches or pads are handled. */
   readonly isHandled: boolean;
+  /** The four words (up, down, left, right) that are read as one vector; `word` is then what they share. */
+  readonly directions?: readonly string[];
 }
 /** What a standard of the web says of itself, or a constant that plainly means a key. */
 export interface Standard {
@@ -99,6 +102,7 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
   const handlers = followHandlers(source, tokens, family);
   const open: number[] = [];
   const place: SourcePlace = { source, tokens, open };
+  const joined = joinFourWords(tell);
   const told: Told = { family, isHandled: handlers.isHandled };
   for (let i = 0; i < tokens.length; i += 1) {
     const token = tokens[i];
@@ -108,13 +112,14 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
       else if (text === ")" || text === "]" || text === "}") open.pop();
     } else if (token.kind === "number") {
       const found = numberAt(place, i, family);
-      if (found) tell(found);
+      if (found) joined.tell(found);
     } else {
       const found = token.kind !== "name" ? textAt(place, i, told) : (touchAt(place, i) ?? (mayCount(tokens, i) ? nameAt(place, i, told) : null));
-      if (found) tell(found);
+      if (found) joined.tell(found);
     }
     handlers.step(i);
   }
+  joined.end();
   return tokens;
 }
 

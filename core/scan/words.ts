@@ -31,6 +31,15 @@ export function gatherReads(reads: readonly FileRead[]): FoundRead[] {
   return [...found.values()];
 }
 
+/** Reads against a ledger: four directions read as one vector are four presses where the ledger has all four, else one vector. */
+function readsFor(reads: readonly FoundRead[], actions: readonly string[]): FoundRead[] {
+  const ledger = new Set(actions);
+  return reads.flatMap((read): FoundRead[] => {
+    const { directions, ...one } = read;
+    return directions?.every((word) => ledger.has(word)) ? directions.map((word) => ({ ...one, word, kind: "press" })) : [read];
+  });
+}
+
 /** A word of the web's standards with the file it stands in. */
 export interface FileStandard extends Standard {
   readonly file: string;
@@ -97,7 +106,7 @@ function namedScore(callee: string): number {
 export function rankCallees(reads: readonly FoundRead[], actions: readonly string[]): Callee[] {
   const ledger = new Set(actions);
   const found = new Map<string, Asker>();
-  for (const { callee, word, owner, isHandled, places } of reads) {
+  for (const { callee, word, owner, isHandled, places } of readsFor(reads, actions)) {
     let asker = found.get(callee);
     if (!asker) found.set(callee, (asker = { words: new Map(), count: 0, handled: 0 }));
     const asked = asker.words.get(word);
@@ -151,13 +160,13 @@ export function compareWords(
   actions: readonly { readonly name: string; readonly read: boolean }[],
 ): FoundWord[] {
   const words = new Map<string, FoundRead[]>();
-  for (const read of reads) {
+  const names = actions.map((a) => a.name);
+  for (const read of readsFor(reads, names)) {
     if (!chosen.has(read.callee)) continue;
     const list = words.get(read.word);
     if (list) list.push(read);
     else words.set(read.word, [read]);
   }
-  const names = actions.map((a) => a.name);
   const unread = actions.filter((a) => a.read && !words.has(a.name)).map((a) => a.name);
   const found: FoundWord[] = [...words].map(([word, list]) => {
     // Two letters of a short word make another word of it: it is asked too often here to be wrong so easily.

@@ -3,6 +3,7 @@
 import { counted } from "../../core/derived/counted";
 import { useEffect, useMemo, useState } from "react";
 import { changesCsv, changesMarkdown, constantFilesFor, placeWords, type CodeChange } from "../../core/exchange/codeChanges";
+import { handleStubs, languagesWithoutRuntime } from "../../core/exchange/handleStub";
 import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
 import { changesInFiles } from "../../workers/scan";
 import { useSession } from "../session/context";
@@ -51,6 +52,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
     };
   }, [code.files, names, callees, actions, language]);
   if (problem !== "") return <p role="alert">The files could not be read once more: {problem}. Read them again.</p>;
+  const files = [...names];
   const isDone = (change: CodeChange) => done.has(keyOf(change));
   const base = name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase();
   return (
@@ -58,8 +60,9 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
       <p className="text-muted">
         So that the game reads a handle called <span className="figure">controls</span>: its <span className="figure">value</span>, and whether it{" "}
         <span className="figure">rose</span> or <span className="figure">fell</span>, by the words of{" "}
-        {constantFilesFor([...names], language).join(", ") || "the constants file"} (Actions, Lists and constants).
+        {constantFilesFor(files, language).join(", ") || "the constants file"} (Actions, Lists and constants).
       </p>
+      <WithoutRuntime files={files} language={language} />
       <div className="flex flex-wrap items-center gap-2">
         <label className="flex items-center gap-1.5">
           <span className="caption">Written in</span>
@@ -121,5 +124,25 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
       </ul>
       {changes !== null && changes.length > MOST_SHOWN && <p className="caption">{changes.length - MOST_SHOWN} more; all of them are in what is saved.</p>}
     </section>
+  );
+}
+
+/** Says in which of the languages there is no runtime, and offers a stub of the handle where there is one. */
+function WithoutRuntime({ files, language }: { files: readonly string[]; language: ConstantLanguage | null }) {
+  const actions = useSession((s) => s.layout.actions);
+  const without = languagesWithoutRuntime(files, language);
+  if (without.length === 0) return null;
+  return (
+    <p data-testid="without-runtime">
+      <span className="text-warning" aria-hidden>
+        ◆
+      </span>{" "}
+      There is no Nodulum runtime for {without.join(" and ")}. Call the C header from it (Hand off), or write the handle yourself.{" "}
+      {handleStubs(files, actions, language).map(({ file, text }) => (
+        <button key={file} type="button" className="push h-6 px-1.5" onClick={() => saveText(file, text, "text/plain")}>
+          Download {file}, a stub to start with
+        </button>
+      ))}
+    </p>
   );
 }

@@ -1,0 +1,42 @@
+/** Four directions that one call reads as a vector, such as `input.vector("left", "right", "up", "down")`: one read of one word, not four. */
+import { commonName, DIRECTIONS, fourDirections } from "../editing/wordMeaning";
+import type { Found } from "./reads";
+
+/** What such a read is called where the four words share no word of their own. */
+const NAME = "move";
+
+/** Passes places on to `tell`, four directions of one call for a vector as one. Call `end` after the last place. */
+export function joinFourWords(tell: (found: Found) => void): { readonly tell: (found: Found) => void; readonly end: () => void } {
+  let waiting: Found[] = [];
+  const end = () => {
+    const joined = joinedRead(waiting);
+    if (joined) tell(joined);
+    else for (const found of waiting) tell(found);
+    waiting = [];
+  };
+  return {
+    tell(found) {
+      if (waiting.length > 0 && waiting[0].asking.bracket !== found.asking.bracket) end();
+      if (found.read?.kind === "vector" && found.asking.shape === "call") waiting.push(found);
+      else {
+        end();
+        tell(found);
+      }
+    },
+    end,
+  };
+}
+
+function joinedRead(found: readonly Found[]): Found | null {
+  const words = found.flatMap(({ read }) => (read ? [{ name: read.word }] : []));
+  const directions = fourDirections(words);
+  if (!directions) return null;
+  const [first, last] = [found[0], found[found.length - 1]];
+  const word = commonName(words)?.replaceAll(" ", "_") ?? NAME;
+  return {
+    ...first,
+    asking: { ...first.asking, last: last.asking.last },
+    piece: { first: first.piece.first, last: last.piece.last },
+    read: { ...first.read!, word, owner: "", directions: DIRECTIONS.map((direction) => directions[direction].name) },
+  };
+}
