@@ -17,7 +17,8 @@ const servesOf = (layout: Layout, originals: Originals): Serve[] => {
 /** The actions that the originals serve, in order, each with the actions that all wires toward it could give to. */
 export function wireTargets(layout: Layout, originals: Originals): { readonly action: string; readonly fitting: readonly Action[] }[] {
   const serves = servesOf(layout, originals);
-  return [...new Set(serves.map((s) => s.action))].map((action) => {
+  const served = new Set(serves.map((s) => s.action));
+  return [...served].map((action) => {
     const ports = serves.flatMap((s) => (s.action === action ? [s.port] : []));
     return { action, fitting: layout.actions.filter(({ kind }) => ports.every((port) => portFits(port, kind))) };
   });

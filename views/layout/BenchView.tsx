@@ -9,7 +9,7 @@ import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { Glass, type GlassHandle } from "./Glass";
 import { KindWishDialogue } from "./KindWishDialogue";
-import { RewireDialogue } from "./RewireDialogue";
+import { CopyActionsDialogue } from "./CopyActionsDialogue";
 import { Ledger } from "./Ledger";
 import { PasteDialogue } from "./PasteDialogue";
 import { Rail } from "./Rail";
@@ -54,7 +54,7 @@ export function BenchView() {
   const dialogues = (
     <>
       <KindWishDialogue />
-      <RewireDialogue />
+      <CopyActionsDialogue />
       <PasteDialogue />
     </>
   );

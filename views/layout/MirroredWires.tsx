@@ -20,7 +20,7 @@ export function MirroredWires({ keys }: { keys: readonly string[] }) {
       <button className="push h-6 px-1.5" onClick={serveTheSame}>
         Same actions
       </button>
-      <button className="push h-6 px-1.5" onClick={() => setBench({ mirrored: null, rewired: originals })}>
+      <button className="push h-6 px-1.5" onClick={() => setBench({ mirrored: null, askedCopies: originals })}>
         Other actions…
       </button>
       <button className="push h-6 px-1.5" onClick={close}>

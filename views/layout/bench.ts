@@ -34,7 +34,7 @@ export interface Bench {
   /** Copies made by mirroring that serve nothing yet: whether they serve what the originals serve is asked. */
   readonly mirrored: MirroredCopies | null;
   /** The copies whose actions are chosen one by one in a dialog. */
-  readonly rewired: MirroredCopies["originals"] | null;
+  readonly askedCopies: MirroredCopies["originals"] | null;
   /** What is clicked next gets the look, or the feel, of this control. */
   readonly copying: { readonly what: "look" | "feel"; readonly from: string } | null;
   /** A tap adds to the selection, and marks in the ledger, as with Shift: for fingers, which have none. */
@@ -65,7 +65,7 @@ const START: Bench = {
   kindWish: null,
   pasted: null,
   mirrored: null,
-  rewired: null,
+  askedCopies: null,
   copying: null,
   several: false,
   hidden: [],

@@ -7,10 +7,10 @@ import { useSession, useSessionActions } from "../session/context";
 import { namesOf } from "../shared/names";
 import { setBench, useBench } from "./bench";
 
-const close = () => setBench({ rewired: null });
+const close = () => setBench({ askedCopies: null });
 
-export function RewireDialogue() {
-  const originals = useBench((b) => b.rewired);
+export function CopyActionsDialogue() {
+  const originals = useBench((b) => b.askedCopies);
   if (!originals) return null;
   return (
     <Dialogue title="Actions of the mirrored copies" open onOpenChange={(open) => !open && close()}>
