@@ -1,5 +1,6 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
 import { commonArea } from "../engine/geometry/commonArea";
+import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/coveredArea";
@@ -10,7 +11,7 @@ const MIN_COVERED = 0.01;
 const MAX_GAP = 0.02;
 
 const solidOf = ({ shown }: MomentContext) => shown.filter(({ control }) => control.kind !== "touchpad" && control.kind !== "swipe");
-const boxOf = (box: { x: number; y: number; w: number; h: number }): Shape => ({ shape: "box", x: box.x, y: box.y, w: box.w, h: box.h });
+const boxOf = (box: Box): Shape => ({ shape: "box", x: box.x, y: box.y, w: box.w, h: box.h });
 
 /** Zones of the game that a picture covers. */
 function* zonesCovered(context: MomentContext): Iterable<Found> {
@@ -50,24 +51,30 @@ function* crowded(context: MomentContext): Iterable<Found> {
     };
 }
 
-/** How much of the safe frame lies under no area. */
-function* gaps({ shown, frames, screenName }: MomentContext): Iterable<Found> {
-  const safe = boxOf(frames.safe);
-  if (shown.filter((s) => s.underlay).length < 2 || safe.w * safe.h <= 0) return;
-  const gap =
-    1 -
-    coveredArea(
-      safe,
-      shown.map((s) => s.area),
-    ) /
-      (safe.w * safe.h);
+/** The safe frame less the system's edge strips, which take swipes for themselves. All in one unit; without area where nothing is left. */
+export function openFrame(safe: Box, screen: Pick<Box, "w" | "h">, edges: Readonly<Record<"left" | "top" | "right" | "bottom", number>>): Shape {
+  const x = Math.max(safe.x, edges.left);
+  const y = Math.max(safe.y, edges.top);
+  const w = Math.min(safe.x + safe.w, screen.w - edges.right) - x;
+  const h = Math.min(safe.y + safe.h, screen.h - edges.bottom) - y;
+  return { shape: "box", x, y, w: Math.max(0, w), h: Math.max(0, h) };
+}
+
+/** How much of the open frame lies under no area. */
+function* gaps(context: MomentContext): Iterable<Found> {
+  const { shown, frames, resolved, screenName } = context;
+  const open = openFrame(frames.safe, frames.screen, resolved.screen.edges);
+  const whole = open.w * open.h;
+  if (shown.filter((s) => s.underlay).length < 2 || whole <= 0) return;
+  const areas = shown.map((s) => s.area);
+  const gap = 1 - coveredArea(open, areas) / whole;
   if (gap > MAX_GAP + LENGTH_SLACK)
     yield {
       code: "land/gap",
       severity: "note",
       subjects: [],
       measure: { value: gap, unit: "share" },
-      text: () => `${partText(gap)} of the safe frame of ${screenName} answers to no control; let landing areas meet`,
+      text: () => `${partText(gap)} of the open part of ${screenName}, without the system's edge strips, answers to no control; let landing areas meet`,
     };
 }
 

@@ -87,7 +87,32 @@ test("every mend offered for the first draft mends, on every fourth screen", () 
     .filter((_, i) => i % 4 === 0)
     .reduce((sum, on) => sum + tryFixes(draft, on, kinds), 0);
   expect(count).toBeGreaterThan(10);
-  expect([...kinds].sort()).toEqual(["grow", "move", "raise"]);
+  expect([...kinds].sort()).toEqual(["grow", "move", "raise", "trim"]);
+});
+
+test("a landing area in the system's edge strips is brought in at the edges that reach into them", () => {
+  const edged = { ...screen, edges: { left: 30, top: 0, right: 30, bottom: 20 } };
+  const inset = { left: "0u", top: "0u", right: "0u", bottom: "0u" };
+  const landing = { kind: "span", frame: "screen", from: [0, 0], to: [0.5, 1], inset };
+  const stick = { ...button("helm", 150, 300), kind: "stick", serves: [{ port: "vector", action: "helm" }], feel: { origin: "floating", landing } };
+  const read = parseLayout({
+    ...layoutOf(button("a", 800, 300)),
+    actions: [
+      { name: "a", kind: "press" },
+      { name: "helm", kind: "vector" },
+    ],
+    controls: [stick, button("a", 800, 300)],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const edge = checkScreen(read.value, edged).find((f) => f.code === "touch/edge")!;
+  expect(edge.text).toMatch(/bring the landing area of `helm` in by 3\.1 mm at the left and 2\.1 mm at the bottom$/);
+  expect(tryFixes(read.value, edged)).toBe(1);
+  // As the left hand sees it, the strip at the right.
+  const left = { handed: "left", playerSize: 1, moment: null } as const;
+  const [{ fix }] = fixesOn(read.value, edged, left);
+  expect(fixText(fix, sayIds)).toContain("3.1 mm at the right");
+  const mended = applyFix(editContextOf(read.value, edged, left), fix);
+  expect(mended.ok && bareFindings(mended.value, edged, left).map((f) => f.code)).not.toContain("touch/edge");
 });
 
 test("every mend offered for any layout mends", () => {

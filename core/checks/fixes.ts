@@ -11,9 +11,9 @@ import { commonArea } from "../engine/geometry/commonArea";
 import { changeHit, reorderControls } from "../editing/edits/controls";
 import { formatLength } from "../engine/placement/length";
 import type { Layout } from "../format/types";
-import { convertLength, moveBy, ownMeasure, type EditContext } from "../editing/placing";
+import { convertLength, moveBy, ownMeasure, placeAt, type EditContext } from "../editing/placing";
 import { pxPerMm } from "../engine/placement/screen";
-import { clusterOf, overrideIn, placementIn } from "../editing/placeables";
+import { clusterOf, landingKey, overrideIn, placeableBox, placeableOf, placementIn } from "../editing/placeables";
 import type { Result } from "../engine/result";
 import type { CheckContext, PlacedControl } from "./context";
 import type { Fix, Side } from "./fix";
@@ -53,6 +53,13 @@ export function applyFix(context: EditContext, fix: Fix): Result<Layout> {
     }
     case "raise":
       return reorderControls(context.layout, [fix.id], "top");
+    case "trim": {
+      const key = fix.part === "landing" ? landingKey(fix.id) : fix.id;
+      const placeable = placeableOf(context.layout, key);
+      const box = placeable && placeableBox(context.resolved, placeable);
+      if (!box) return { ok: false, problems: [{ path: fix.id, message: "it is not shown on this screen" }] };
+      return placeAt(context, key, trimmed(box, fix.mm, mm), true);
+    }
   }
 }
 
@@ -74,12 +81,54 @@ export function contextWithFix(context: CheckContext, fix: Fix): CheckContext {
       }
       case "raise":
         return { ...s, index: context.placed.length };
+      case "trim": {
+        const area = trimmed(s.area, fix.mm, context.mm);
+        const { x, y, w, h } = area;
+        if (fix.part === "landing") return { ...s, area, at: { ...s.at, landing: { x, y, w, h } } };
+        return { ...s, area, at: { ...s.at, visual: trimmed(s.at.visual, fix.mm, context.mm), hit: trimmed(s.at.hit, fix.mm, context.mm) } };
+      }
     }
   });
   return { ...context, placed };
 }
 
 const grownBy = (area: Shape, px: number): Shape => ({ ...area, x: area.x - px, y: area.y - px, w: area.w + 2 * px, h: area.h + 2 * px });
+
+/** A box with edges brought in; `scale`: px a mm. */
+function trimmed<B extends Box>(box: B, mm: Extract<Fix, { kind: "trim" }>["mm"], scale: number): B {
+  const by = (side: Side) => (mm[side] ?? 0) * scale;
+  return {
+    ...box,
+    x: box.x + by("left"),
+    y: box.y + by("up"),
+    w: Math.max(0, box.w - by("left") - by("right")),
+    h: Math.max(0, box.h - by("up") - by("down")),
+  };
+}
+
+/** Brings an area out of the system's edge strips: a span's edges are brought in, a pin is moved along one axis where that does no harm. */
+export function outOfStrips(context: CheckContext, placed: PlacedControl): Fix | null {
+  const { widthPx, heightPx, edges } = context.resolved.screen;
+  const { area, at, control } = placed;
+  const depths: readonly (readonly [Side, number])[] = [
+    ["left", edges.left - area.x],
+    ["right", area.x + area.w - (widthPx - edges.right)],
+    ["up", edges.top - area.y],
+    ["down", area.y + area.h - (heightPx - edges.bottom)],
+  ];
+  const inside = depths.flatMap(([side, px]) => (px > 0 ? [[side, enoughMm(px / context.mm + SPARE_MM)] as const] : []));
+  const { arrangement } = context.resolved;
+  const part = at.landing === undefined ? "whole" : "landing";
+  if (placementIn(context.layout, arrangement, part === "landing" ? landingKey(control.id) : control.id)?.kind === "span")
+    return { kind: "trim", id: control.id, part, mm: Object.fromEntries(inside) };
+  const inwards = { left: "right", right: "left", up: "down", down: "up" } as const;
+  if (inside.length !== 1 || !isMovable(placed)) return null;
+  const [[edge, mm]] = inside;
+  const side = inwards[edge];
+  return isHarmless(context, placed, side, mm * context.mm)
+    ? { kind: "move", id: control.id, side, mm, leaves: leavesCluster(context, placed, side, mm) }
+    : null;
+}
 
 /** Only a pin with an extent is moved: a span is tied by its edges, and its place follows from them. */
 function isMovable(s: PlacedControl): boolean {
@@ -104,7 +153,7 @@ export function growBy(context: CheckContext, placed: PlacedControl, least: numb
   const px = mm * context.mm;
   const { area } = placed;
   const grown = grownBy(area, px);
-  return harmsNeighbours(context, placed, grown) ? null : { kind: "grow", id: placed.control.id, mm };
+  return harmsNeighbours(context, placed, grown, placed.at.visual) ? null : { kind: "grow", id: placed.control.id, mm };
 }
 
 /** The shortest move along an axis that sets two areas apart by the least gap and does no harm elsewhere, one within the cluster before one out of it; null where there is none. */
@@ -156,7 +205,7 @@ function isHarmless(context: CheckContext, mover: PlacedControl, side: Side, px:
   const visual = shifted(mover.at.visual, side, px);
   const area = shifted(mover.area, side, px);
   if (outside(visual, frames.safe).px > Math.max(LENGTH_SLACK, outside(mover.at.visual, frames.safe).px)) return false;
-  if (harmsNeighbours(context, mover, area)) return false;
+  if (harmsNeighbours(context, mover, area, visual)) return false;
   return resolved.keepClear.every((zone) => {
     const box: Shape = { shape: "box", x: zone.x, y: zone.y, w: zone.w, h: zone.h };
     return commonArea({ ...visual, shape: "box" }, box) <= commonArea({ ...mover.at.visual, shape: "box" }, box) + LENGTH_SLACK;
@@ -164,7 +213,7 @@ function isHarmless(context: CheckContext, mover: PlacedControl, side: Side, px:
 }
 
 /** Whether an area, changed, would come nearer to its neighbours than is wanted, or deeper under ground. */
-function harmsNeighbours(context: CheckContext, mover: PlacedControl, area: Shape): boolean {
+function harmsNeighbours(context: CheckContext, mover: PlacedControl, area: Shape, visual: Box): boolean {
   const gap = context.layout.limits.minGapMm * context.mm;
   const together = (s: PlacedControl) => context.layout.moments.length === 0 || s.control.moments.some((m) => mover.control.moments.includes(m));
   for (const s of context.placed) {
@@ -172,8 +221,15 @@ function harmsNeighbours(context: CheckContext, mover: PlacedControl, area: Shap
     // Neighbours of the same sort must keep their gap; under ground drawn above it a control may not go deeper.
     const wanted = s.underlay === mover.underlay ? gap : s.underlay && s.index > mover.index ? 0 : -Infinity;
     if (wanted === -Infinity || !isWithin(area, s.area, gap)) continue;
-    const after = clearance(area, s.area).px;
-    if (after < wanted - FILED_SLACK && after < clearance(mover.area, s.area).px - FILED_SLACK) return true;
+    const after = gapBetween(area, visual, s);
+    if (after < wanted - FILED_SLACK && after < gapBetween(mover.area, mover.at.visual, s) - FILED_SLACK) return true;
   }
   return false;
+}
+
+/** How far an area with its picture is from a control's: areas may meet between pictures that stand apart. Below 0 where areas overlap. */
+function gapBetween(area: Shape, visual: Box, { area: other, at, underlay }: PlacedControl): number {
+  const between = clearance(area, other).px;
+  if (between < -LENGTH_SLACK || underlay) return between;
+  return Math.max(between, clearance({ ...visual, shape: "box" }, { ...at.visual, shape: "box" }).px);
 }

@@ -1,12 +1,13 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
 import { clearance, isWithin } from "../engine/geometry/distance";
 import { commonArea } from "../engine/geometry/commonArea";
+import type { Box } from "../engine/geometry/point";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
 import { mmText, partText, type Found } from "./finding";
-import { growBy, setApart } from "./fixes";
+import { growBy, outOfStrips, setApart } from "./fixes";
 import { fixText } from "./fix";
 
 const MIN_OVERLAP = 0.02;
@@ -18,6 +19,7 @@ const MIN_STOLEN = 0.01;
 /** Below this part of the smallest wanted target a control is a blocker. */
 const BLOCKING_SMALL = 0.75;
 
+const boxOf = ({ x, y, w, h }: Box): Shape => ({ shape: "box", x, y, w, h });
 const atLeast = (value: number, threshold: number) => value >= threshold - LENGTH_SLACK;
 
 function* once(context: CheckContext): Iterable<Found> {
@@ -52,7 +54,9 @@ function* once(context: CheckContext): Iterable<Found> {
         severity: "warning",
         subjects: [control.id],
         measure: { value: part, unit: "share" },
-        text: (say) => `${partText(part)} of ${say(control.id)} lies in the strips where ${screenName} takes swipes for itself; move it inwards`,
+        fix: () => outOfStrips(context, item),
+        text: (say, fix) =>
+          `${partText(part)} of ${say(control.id)} lies in the strips where ${screenName} takes swipes for itself; ${fix ? fixText(fix, say) : "move it inwards"}`,
       };
   }
 }
@@ -98,7 +102,8 @@ function* overlapsAndGaps(context: MomentContext, own: readonly PlacedControl[])
           `${say(a.control.id)} and ${say(b.control.id)} overlap by ${partText(part)} on ${screenName}; ${fix ? fixText(fix, say) : "make one smaller, or show them at different moments"}`,
       };
     } else if (!a.underlay && shared <= LENGTH_SLACK) {
-      const between = Math.max(0, clearance(a.area, b.area).px);
+      // Areas may meet between pictures that stand apart.
+      const between = Math.max(0, clearance(a.area, b.area).px, clearance(boxOf(a.at.visual), boxOf(b.at.visual)).px);
       if (between < gap - LENGTH_SLACK)
         yield {
           code: "touch/close",

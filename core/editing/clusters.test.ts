@@ -149,13 +149,19 @@ test("split, two landing areas share the screen without gap or overlap, and lie 
     ],
     [],
   );
-  const split = editContextOf(get(splitScreen(editContextOf(sticks, STAGE), "right", "left", 0.4)), STAGE);
+  const split = editContextOf(get(splitScreen(editContextOf(sticks, STAGE), ["right", "left"], 0.4)), STAGE);
   const of = (id: string) => split.resolved.controls.find((c) => c.id === id)!.landing;
   expect(of("left")).toEqual({ x: 0, y: 0, w: 400, h: 500 });
   expect(of("right")).toEqual({ x: 400, y: 0, w: 600, h: 500 });
+  // The system's edge strips stay free, the widest of all screens named, on both sides alike.
+  const edged = { ...STAGE, edges: { left: 20, top: 0, right: 31, bottom: 12 } };
+  const free = editContextOf(get(splitScreen(editContextOf(sticks, STAGE), ["right", "left"], 0.5, [edged])), STAGE);
+  const landingOf = (id: string) => free.resolved.controls.find((c) => c.id === id)!.landing;
+  expect(landingOf("left")).toEqual({ x: 31, y: 0, w: 469, h: 488 });
+  expect(landingOf("right")).toEqual({ x: 500, y: 0, w: 469, h: 488 });
   expect(split.layout.controls.map((c) => c.id)).toEqual(["right", "left", "top"]);
   expect(split.layout.controls[0].feel).toMatchObject({ origin: "floating" });
-  expect(splitScreen(editContextOf(sticks, STAGE), "top", "left").ok).toBe(false);
+  expect(splitScreen(editContextOf(sticks, STAGE), ["top", "left"]).ok).toBe(false);
 });
 
 test("copies of controls, clusters and zones: bound as their originals, set off by one step, under free names", () => {

@@ -2,17 +2,30 @@
 import { refused, type Result } from "../engine/result";
 import { byId } from "../derived/byId";
 import { checked } from "./edits/checked";
-import type { Control, Layout, PlainPlacement } from "../format/types";
+import { FILED_SLACK } from "../engine/geometry/tolerances";
+import { formatLength } from "../engine/placement/length";
+import { pxPerMm } from "../engine/placement/screen";
+import type { Control, Layout, PlainPlacement, Screen, Span } from "../format/types";
 import type { EditContext } from "./placing";
 import { putPlacement, placeableBox } from "./placeables";
 
-/** The whole height of the screen from one share of its width to another. */
-const strip = (from: number, to: number): PlainPlacement => ({
+/** How wide the system's edge strips are at most on some screens, as lengths in mm, by side. Left and right are alike: the left hand sees them changed over. */
+function stripsOf(screens: readonly Screen[]): Span["inset"] {
+  const widest = (...sides: readonly (keyof Screen["edges"])[]) => {
+    const mm = Math.max(0, ...screens.flatMap((screen) => sides.map((side) => screen.edges[side] / pxPerMm(screen))));
+    return mm > 0 ? formatLength(Math.ceil(mm * 10 - FILED_SLACK) / 10, "mm") : "0u";
+  };
+  const beside = widest("left", "right");
+  return { left: beside, top: widest("top"), right: beside, bottom: widest("bottom") };
+}
+
+/** The screen from one share of its width to another, less the system's edge strips at its own edges. */
+const part = (from: number, to: number, strips: Span["inset"]): PlainPlacement => ({
   kind: "span",
   frame: "screen",
   from: [from, 0],
   to: [to, 1],
-  inset: { left: "0u", top: "0u", right: "0u", bottom: "0u" },
+  inset: { ...strips, left: from > 0 ? "0u" : strips.left, right: to < 1 ? "0u" : strips.right },
 });
 
 /** Whether a control can take part of the screen: a stick by a landing area, a touchpad or swipe by its own. */
@@ -21,9 +34,12 @@ export const canSplit = (control: Control | undefined): boolean => control !== u
 /**
  * Gives two sticks, touchpads or swipes the two halves of the screen, the one that stands farther left the left one. Sticks
  * get a landing area and, if they were fixed, float in it; a touchpad or swipe becomes a span. All of it goes under the other controls.
- * `at`: where the line between them runs, a share of the width.
+ * The edge strips that the system takes swipes in stay free.
+ *
+ * @param at Where the line between them runs, a share of the width.
+ * @param screens Screens whose edge strips stay free beside those of the screen in view.
  */
-export function splitScreen(context: EditContext, a: string, b: string, at = 0.5): Result<Layout> {
+export function splitScreen(context: EditContext, [a, b]: readonly [string, string], at = 0.5, screens: readonly Screen[] = []): Result<Layout> {
   const { layout, resolved } = context;
   const middleOf = (id: string) => {
     const box = placeableBox(resolved, { kind: "control", id });
@@ -35,9 +51,10 @@ export function splitScreen(context: EditContext, a: string, b: string, at = 0.5
     return refused("split", "only sticks, touchpads and swipes can share the screen between them");
   const mirrored = context.playerView.handed === "left";
   const leftFirst = ax <= bx !== mirrored;
+  const strips = stripsOf([context.screen, ...screens]);
   const halves = [
-    [leftFirst ? a : b, strip(0, at)],
-    [leftFirst ? b : a, strip(at, 1)],
+    [leftFirst ? a : b, part(0, at, strips)],
+    [leftFirst ? b : a, part(at, 1, strips)],
   ] as const;
   let next = layout;
   for (const [id, placement] of halves) {

@@ -112,7 +112,14 @@ function* clear(wishing: Wishing, a: FaceControl, b: FaceControl): Iterable<Wish
   if (!a.underlay && gap > 0 && !(lay && !way?.apart)) {
     // Apart already, or told to be: the gap is what is asked for, or what there was.
     const aim = lay ? { ...overlap, measure: gap } : isFound("touch/close") ? close : { ...close, measure: gap };
-    yield* contactWish(wishing, { code: lay ? "touch/overlap" : "touch/close", subjects, aim }, gapContact(one, two, aim.measure, along), at);
+    const about = { code: lay ? "touch/overlap" : "touch/close", subjects, aim } as const;
+    const [seenOne, seenTwo] = [visualOf(numbers, a), visualOf(numbers, b)];
+    // Either distance will do: the one that is larger now is held.
+    if (clearance(seenOne, seenTwo).px > Math.max(0, clearance(one, two).px)) {
+      const seenAt = [a.place * NUMBERS + VISUAL, b.place * NUMBERS + VISUAL] as const;
+      yield* contactWish(wishing, about, gapContact(seenOne, seenTwo, aim.measure, along), seenAt);
+      yield* contactWish(wishing, { ...about, code: "touch/overlap" }, gapContact(one, two, 0, along), at);
+    } else yield* contactWish(wishing, about, gapContact(one, two, aim.measure, along), at);
     return;
   }
   yield* shareWish(wishing, { code: "touch/overlap", subjects, aim: overlap }, { a: one, b: two, of: "smaller", along, at });

@@ -1,6 +1,7 @@
 /** Wishes of a face as a whole: how much the controls cover of it, how much of it answers to none. Looked at only where one has come up, for they cost. */
 import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Shape } from "../engine/geometry/shape";
+import { openFrame } from "../checks/coverage";
 import type { FindingCode } from "../checks/finding";
 import { NUMBERS, VISUAL } from "./facedScreens";
 import { aimFor, areaOn, areaPlace, visualOf, type FaceControl, type Wish, type Wishing } from "./wishes";
@@ -71,16 +72,18 @@ function* uncrowded(wishing: Wishing, shown: readonly FaceControl[]): Iterable<W
 
 function* gapless(wishing: Wishing, shown: readonly FaceControl[]): Iterable<Wish> {
   const { facts, numbers } = wishing;
-  const safe: Shape = { shape: "box", ...facts.face.frames.safe };
-  const whole = safe.w * safe.h;
+  const { frames, screen, mm } = facts.face;
+  const { left, top, right, bottom } = screen.edges;
+  const open = openFrame(frames.safe, frames.screen, { left: left / mm, top: top / mm, right: right / mm, bottom: bottom / mm });
+  const whole = open.w * open.h;
   if (shown.filter((s) => s.underlay).length < 2 || whole <= 0) return;
-  const gap = 1 - coveredArea(safe, shown.map((one) => areaOn(numbers, one))) / whole; // prettier-ignore
+  const gap = 1 - coveredArea(open, shown.map((one) => areaOn(numbers, one))) / whole; // prettier-ignore
   const aim = aimFor(wishing, "land/gap", []);
   const boxes = shown.map((one): Piece & { underlay: boolean } => ({ shape: asBox(areaOn(numbers, one)), at: areaPlace(one), underlay: one.underlay }));
   const side = Math.sqrt(whole);
   const value = (aim.measure - (aim.kept ? 0 : SPARE) - gap) * side;
   if (wishing.brief && value >= 0) return;
-  const terms = slopes(safe, boxes, (piece) => boxes.some((b) => b === piece && b.underlay)).map(([at, slope]) => [at, (slope / whole) * side] as const);
+  const terms = slopes(open, boxes, (piece) => boxes.some((b) => b === piece && b.underlay)).map(([at, slope]) => [at, (slope / whole) * side] as const);
   yield { code: "land/gap", subjects: [], face: facts.index, wanted: aim.wanted, kept: aim.kept, value, terms };
 }
 

@@ -56,10 +56,11 @@ export function mirrorSelected(session: Session, context: EditContext, selection
 
 /** Splits the screen between the two selected. */
 export function splitSelected(session: Session, context: EditContext, selection: readonly string[]): void {
+  const [first, second] = selection;
   if (selection.length !== 2) return session.tell({ text: "The screen is split between two: select two sticks, touchpads or swipes.", tone: "plain" });
   session.edit(
     "split the screen",
-    seenAs(context, (now) => splitScreen(now, selection[0], selection[1])),
+    seenAs(context, (now) => splitScreen(now, [first, second], 0.5, railOf(now.layout))),
   );
 }
 

@@ -10,7 +10,8 @@ import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
 import { momentName, nameOf } from "./names";
 import type { Control, Layout } from "../../core/format/types";
-import { LEAVES } from "../../core/checks/fix";
+import { LEAVES, trimText } from "../../core/checks/fix";
+import { landingKey } from "../../core/editing/placeables";
 
 /** Words of a finding with the names in it set apart. */
 export function FindingText({ text }: { text: string }) {
@@ -38,6 +39,8 @@ export function fixWord(layout: Layout, { fix }: Pick<FixOffer, "fix">): string 
       return `Grow it by ${fix.mm.toFixed(1)} mm`;
     case "raise":
       return `Bring ${nameOf(layout, fix.id)} above`;
+    case "trim":
+      return `Bring ${nameOf(layout, fix.part === "landing" ? landingKey(fix.id) : fix.id)} in by ${trimText(fix.mm)}`;
   }
 }
 
