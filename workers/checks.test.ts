@@ -1,4 +1,5 @@
-import { checkScreen, fixesOn, tallyOn } from "../core/checks/check";
+import { bareOn, checkScreen, fixesOn } from "../core/checks/check";
+import { facesOf, gridOf } from "../core/checks/grid";
 import { sayNames } from "../core/checks/say";
 import { tallyOf } from "../core/checks/finding";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
@@ -32,10 +33,9 @@ function worker() {
   const connection = { remote, stop: () => (stopped = true), broken: new Promise<never>(() => undefined) } as unknown as Connection<ChecksService>;
   return { connection, asked, stopped: () => stopped };
 }
+const PLAYER = { handed: "right", playerSize: 1 } as const;
 const ask = (checker: ReturnType<typeof createChecker>, layout: Layout, read: readonly string[]) =>
-  new Promise<Record<string, ScreenFindings>>((resolve) =>
-    checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read }, resolve),
-  );
+  new Promise<Record<string, ScreenFindings>>((resolve) => checker.request({ layout, screens, reader: PLAYER, players: [PLAYER], stills: [], read }, resolve));
 
 test("screens that are read have their findings in words, all others their counts alone", async () => {
   const { connection } = worker();
@@ -44,12 +44,25 @@ test("screens that are read have their findings in words, all others their count
     firstDraft,
     [screens[1].name],
   );
-  expect(found[screens[1].name].list).toEqual(checkScreen(firstDraft, screens[1], PLAIN_PLAYER_VIEW, sayNames(firstDraft)));
+  expect(found[screens[1].name].list).toEqual(checkScreen(firstDraft, screens[1], PLAIN_PLAYER_VIEW, { say: sayNames(firstDraft) }));
   for (const screen of screens) {
     expect(found[screen.name].tally).toEqual(tallyOf(checkScreen(firstDraft, screen)));
-    expect(found[screen.name].tally).toEqual(tallyOn(firstDraft, screen));
     expect(found[screen.name].list === null).toBe(screen !== screens[1]);
   }
+});
+
+test("counts are of all players that are asked for, as the grid counts: the same for several once", async () => {
+  const { connection } = worker();
+  const checker = createChecker(() => connection, { breathMs: 0 });
+  const players = facesOf(firstDraft);
+  const found = await new Promise<Record<string, ScreenFindings>>((resolve) =>
+    checker.request({ layout: firstDraft, screens, reader: PLAYER, players, stills: [], read: [] }, resolve),
+  );
+  const judged = screens.map((screen) => ({ name: screen.name, faces: players.map((player) => bareOn(firstDraft, screen, { ...player, moment: null })) }));
+  const { columns } = gridOf(firstDraft, judged);
+  screens.forEach((screen, i) => expect(found[screen.name].tally).toEqual(columns[i]!.tally));
+  const one = await ask(checker, firstDraft, []);
+  expect(screens.some((screen) => JSON.stringify(one[screen.name].tally) !== JSON.stringify(found[screen.name].tally))).toBe(true);
 });
 
 test("after the first question only what changed goes over, and the answers stay right", async () => {
@@ -62,7 +75,7 @@ test("after the first question only what changed goes over, and the answers stay
   expect("whole" in asked[0].update && asked[0].screens?.length).toBe(screens.length);
   expect(asked[1].screens).toBeNull();
   expect(JSON.stringify(asked[1].update).length).toBeLessThan(JSON.stringify(firstDraft).length / 10);
-  expect(found[screens[0].name].list).toEqual(checkScreen(next.value, screens[0], PLAIN_PLAYER_VIEW, sayNames(next.value)));
+  expect(found[screens[0].name].list).toEqual(checkScreen(next.value, screens[0], PLAIN_PLAYER_VIEW, { say: sayNames(next.value) }));
 });
 
 test("of requests that pile up only the latest is asked", async () => {
@@ -71,7 +84,7 @@ test("of requests that pile up only the latest is asked", async () => {
   const heard: number[] = [];
   const last = new Promise<void>((resolve) => {
     for (let i = 0; i < 5; i += 1)
-      checker.request({ layout: { ...harbour, name: `version ${i}` }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => {
+      checker.request({ layout: { ...harbour, name: `version ${i}` }, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, () => {
         heard.push(i);
         if (i === 4) resolve();
       });
@@ -101,10 +114,10 @@ test("a worker that fails is told in the console, and the next question is asked
     return Promise.reject(new Error("could not be cloned"));
   };
   const checker = createChecker(() => connection, { breathMs: 0 });
-  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
+  checker.request({ layout: harbour, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, () => expect("an answer").toBe("none"));
   const found = await ask(checker, harbour, []);
   expect(Object.keys(found)).toEqual(screens.map((s) => s.name));
-  expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
+  expect(found[screens[0].name].tally).toEqual(tallyOf(checkScreen(harbour, screens[0])));
   expect("whole" in asked[0].update && asked[0].screens?.length).toBe(screens.length);
   expect(told).toHaveBeenCalledTimes(1);
   told.mockRestore();
@@ -113,7 +126,7 @@ test("a worker that fails is told in the console, and the next question is asked
 test("once disposed of, nothing is heard any more", async () => {
   const { connection, stopped } = worker();
   const checker = createChecker(() => connection, { breathMs: 0 });
-  checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
+  checker.request({ layout: harbour, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, () => expect("an answer").toBe("none"));
   checker.dispose();
   await new Promise((resolve) => setImmediate(resolve));
   expect(stopped()).toBe(true);
@@ -131,15 +144,12 @@ test("looks that a backdrop swallows count, and are worded where they are read",
   const still = { key: "grey", read: () => ({ width: 200, height: 100, data: new Array<number>(200 * 100 * 4).fill(128) }) };
   const [screen] = screens;
   const found = await new Promise<Record<string, ScreenFindings>>((resolve) =>
-    checker.request(
-      { layout: faint, screens: [screen, screens[1]], playerView: PLAIN_PLAYER_VIEW, stills: [still, still], widths: {}, read: [screen.name] },
-      resolve,
-    ),
+    checker.request({ layout: faint, screens: [screen, screens[1]], reader: PLAYER, players: [PLAYER], stills: [still, still], read: [screen.name] }, resolve),
   );
   const listed = found[screen.name].list!.filter((f) => f.code === "look/faint" && f.accepted === null);
   expect(listed.length).toBeGreaterThan(3);
   expect(listed[0].text).toMatch(/stands? out of its/);
-  expect(found[screens[1].name].tally.warning - tallyOn(faint, screens[1]).warning).toBe(listed.length);
+  expect(found[screens[1].name].tally.warning - tallyOf(checkScreen(faint, screens[1])).warning).toBe(listed.length);
 });
 
 test("a mirror gives what was sent, whole first and patches after, and keeps the objects that stayed", () => {
@@ -178,14 +188,14 @@ test("checks that take too long are stopped; the layout at fault is told and not
       stoppedOver: (layout) => {
         over.push(layout);
         // The same again is not asked; the layout as it is after a change is.
-        checker.request({ layout, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () => expect("an answer").toBe("none"));
-        checker.request({ layout: harbour, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, (found) => {
-          expect(found[screens[0].name].tally).toEqual(tallyOn(harbour, screens[0]));
+        checker.request({ layout, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, () => expect("an answer").toBe("none"));
+        checker.request({ layout: harbour, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, (found) => {
+          expect(found[screens[0].name].tally).toEqual(tallyOf(checkScreen(harbour, screens[0])));
           resolve();
         });
       },
     });
-    checker.request({ layout: { ...harbour, name: "slow" }, screens, playerView: PLAIN_PLAYER_VIEW, stills: [], widths: {}, read: [] }, () =>
+    checker.request({ layout: { ...harbour, name: "slow" }, screens, reader: PLAYER, players: [PLAYER], stills: [], read: [] }, () =>
       expect("an answer").toBe("none"),
     );
   });

@@ -4,31 +4,27 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import type { FixOffer } from "../core/checks/check";
-import type { WordWidths } from "../core/checks/overflowingWords";
-import type { Still } from "../core/checks/contrast";
+import type { Face } from "../core/checks/grid";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
 import type { ChecksService, ScreenFindings } from "./checksService";
 import type { Connection } from "./connect";
 import { createMirrorSender, type MirrorSender } from "./mirror";
+import { createStillSender, type StillSender, type StillSource } from "./stills";
 import { supervised, TooLongError, type Supervised } from "./supervised";
 
 export type { FixOffer, ScreenFindings };
 
-/** A still of the backdrop by which looks are judged: known by its key, read only when the worker does not have it yet. */
-export interface StillSource {
-  readonly key: string;
-  readonly read: () => Still;
-}
-/** What is asked: the findings of a layout on screens, for a player. */
+/** What is asked: the findings of a layout on screens. */
 export interface Asked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
-  readonly playerView: PlayerView;
+  /** The player whose findings are read. */
+  readonly reader: Face;
+  /** The players that are counted for. */
+  readonly players: readonly Face[];
   /** For each screen the still behind its controls. */
   readonly stills: readonly StillSource[];
-  /** How wide the words on the controls are drawn; the same object means the same widths. */
-  readonly widths: WordWidths;
   /** The names of the screens whose findings are read; of all others only the counts are wanted. */
   readonly read: readonly string[];
 }
@@ -60,25 +56,20 @@ const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length ==
 interface Told {
   readonly mirror: MirrorSender;
   screens: readonly Screen[];
-  readonly stills: Set<string>;
-  widths: WordWidths | null;
+  readonly stills: StillSender;
 }
 
 /** Asks the worker one question; what it knows already is not sent again. */
 async function ask(worker: Supervised<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
-  const { layout, screens, playerView, stills, widths, read } = asked;
+  const { layout, screens, reader, players, stills, read } = asked;
   const found = await worker.ask(async (remote) => {
-    for (const still of stills)
-      if (!told.stills.has(still.key)) {
-        told.stills.add(still.key);
-        await remote.keepStill(still.key, still.read());
-      }
+    const sent: Promise<void>[] = [];
+    const keys = told.stills.send(stills, (key, still) => sent.push(remote.keepStill(key, still)));
+    await Promise.all(sent);
     const same = isSameList(told.screens, screens);
     told.screens = screens;
-    const newWidths = told.widths === widths ? null : widths;
-    told.widths = widths;
     const update = told.mirror.update(withoutPictures(layout));
-    return remote.check({ update, screens: same ? null : screens, playerView, stills: stills.map((s) => s.key), widths: newWidths, read });
+    return remote.check({ update, screens: same ? null : screens, reader, players, stills: keys, read });
   });
   return Object.fromEntries(screens.map((screen, i) => [screen.name, found[i]]));
 }
@@ -95,15 +86,14 @@ export interface CheckerOptions {
 /** A client over workers, of which `connect` starts one. */
 export function createChecker(connect: () => Connection<ChecksService>, options: CheckerOptions = {}): Checker {
   const { breathMs = BREATH_MS, patienceMs = PATIENCE_MS, stoppedOver } = options;
-  const told: Told = { mirror: createMirrorSender(), screens: [], stills: new Set(), widths: null };
+  const told: Told = { mirror: createMirrorSender(), screens: [], stills: createStillSender() };
   const forget = () => {
     told.mirror.reset();
     told.screens = [];
-    told.widths = null;
   };
   const started = () => {
     forget();
-    told.stills.clear();
+    told.stills.reset();
   };
   const worker = supervised({ connect, patienceMs, started });
   let atFault: Layout | null = null;

@@ -1,16 +1,17 @@
 /** What the checks worker does, apart from its message channel. */
-import { checkScreen, fixesOn, tallyOn, type FixOffer } from "../core/checks/check";
-import { faintLooks, type FaintLook, type Still } from "../core/checks/contrast";
-import { overflowingWords, type OverflowingWord, type WordWidths } from "../core/checks/overflowingWords";
-import { SEVERITIES, tallyOf, type Finding, type FindingTally } from "../core/checks/finding";
+import { bareOn, checkScreen, fixesOn, type FixOffer } from "../core/checks/check";
+import type { Still } from "../core/checks/contrast";
+import type { Finding, FindingTally } from "../core/checks/finding";
+import { cellOf, facedFindings, NOTHING_FOUND, type Face } from "../core/checks/grid";
 import { sayNames } from "../core/checks/say";
-import { resolvedOn } from "../core/derived/resolved";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+import { createStillStore } from "./stills";
 
 /** What is found on a screen. `list` null: only the counts were asked for, and nothing has been worded or proved. */
 export interface ScreenFindings {
+  /** Findings of all players that were asked for; the same for several counts once. */
   readonly tally: FindingTally;
   readonly list: readonly Finding[] | null;
 }
@@ -20,11 +21,12 @@ export interface ChecksQuestion {
   readonly update: LayoutUpdate;
   /** The screens, or null for those of the question before. */
   readonly screens: readonly Screen[] | null;
-  readonly playerView: PlayerView;
+  /** The player whose findings are read. */
+  readonly reader: Face;
+  /** The players that are counted for. */
+  readonly players: readonly Face[];
   /** For each screen the key of the still behind its controls. */
   readonly stills: readonly string[];
-  /** How wide the words on the controls are, as parts of their letters' em; null: as in the question before. */
-  readonly widths: WordWidths | null;
   /** The names of the screens whose findings are read, not only counted. */
   readonly read: readonly string[];
 }
@@ -33,55 +35,34 @@ export interface ChecksQuestion {
 export interface ChecksService {
   /** Keeps a still of a backdrop under a key. */
   keepStill(key: string, still: Still): void;
-  /** Findings for each screen, in the order of the screens, with the looks that their backdrops swallow; every moment is judged. */
+  /** Findings for each screen, in the order of the screens; every moment is judged. */
   check(question: ChecksQuestion): ScreenFindings[];
   /** The small moves that would fix findings on a screen, each proved. */
   fixes(update: LayoutUpdate, screen: Screen, playerView: PlayerView): FixOffer[];
 }
 
-const MOST_STILLS = 400;
 /** So many moves are tried on a screen, those of the gravest findings first: each means checking the screen again. */
 const MOST_FIXES = 24;
-
-const gravestFirst = (a: Finding, b: Finding) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity);
 
 /** A service that knows no layout yet. */
 export function createChecksService(): ChecksService {
   const mirror = createMirrorReceiver();
-  const stills = new Map<string, Still>();
+  const stills = createStillStore();
   let screens: readonly Screen[] = [];
-
-  let widths: WordWidths = {};
-
-  /** What only the views can find: looks that the backdrop swallows, words that do not fit. */
-  const looksOn = (layout: Layout, screen: Screen, playerView: PlayerView, key: string): readonly (FaintLook | OverflowingWord)[] => {
-    const still = stills.get(key);
-    const resolved = resolvedOn(layout, screen, playerView);
-    return [...(still ? faintLooks(layout, resolved, still) : []), ...overflowingWords(layout, resolved, widths)];
-  };
   /** The same screen is the same object from question to question, so that what is known of it is found again. */
   const known = (screen: Screen) => screens.find((s) => s.name === screen.name && JSON.stringify(s) === JSON.stringify(screen)) ?? screen;
 
   return {
-    keepStill(key, still) {
-      if (stills.size >= MOST_STILLS) stills.delete(stills.keys().next().value!);
-      stills.set(key, still);
-    },
-    check({ update, screens: asked, playerView, stills: keys, widths: told, read }) {
+    keepStill: (key, still) => stills.keep(key, still),
+    check({ update, screens: asked, reader, players, stills: keys, read }) {
       const layout = mirror.receive(update);
       if (asked) screens = asked.map(known);
-      if (told) widths = told;
-      const view = { ...playerView, moment: null };
+      const say = sayNames(layout);
       return screens.map((screen, i) => {
-        const looks = looksOn(layout, screen, view, keys[i]);
-        if (!read.includes(screen.name)) {
-          const tally = tallyOn(layout, screen, view);
-          const more = tallyOf(looks.map((f) => f.finding));
-          return { tally: { blocker: tally.blocker + more.blocker, warning: tally.warning + more.warning, note: tally.note + more.note }, list: null };
-        }
-        const found: Finding[] = [...checkScreen(layout, screen, view, sayNames(layout)), ...looks.map(({ finding, text }) => ({ ...finding, text: text() }))];
-        const list = looks.length === 0 ? found : found.sort(gravestFirst);
-        return { tally: tallyOf(list), list };
+        const still = stills.get(keys[i]);
+        const faces = players.map((one) => bareOn(layout, screen, { ...one, moment: null }, still));
+        const list = read.includes(screen.name) ? checkScreen(layout, screen, { ...reader, moment: null }, { say, still }) : null;
+        return { tally: cellOf(facedFindings(faces))?.tally ?? NOTHING_FOUND, list };
       });
     },
     fixes(update, screen, playerView) {

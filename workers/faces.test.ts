@@ -66,7 +66,7 @@ test("two questions of different kinds about different layouts do not mix", asyn
   const judged: JudgedScreen[] = [];
   const face = facesOf(draft)[0];
   const [, words] = await Promise.all([checker.judge(asked(draft), (place, one) => void (judged[place] = one)), checker.words(asked(changed.value), 2, face)]);
-  expect(words).toEqual(checkScreen(changed.value, screens[2], { ...face, moment: null }, sayNames(changed.value)));
+  expect(words).toEqual(checkScreen(changed.value, screens[2], { ...face, moment: null }, { say: sayNames(changed.value) }));
   screens.forEach((screen, i) => expect(judged[i].faces[0]).toEqual(bareOn(draft, screen, { ...face, moment: null })));
 });
 

@@ -14,6 +14,7 @@ import type { ReportSource } from "../core/report/source";
 import type { Connection } from "./connect";
 import type { FacesService } from "./facesService";
 import { createMirrorSender } from "./mirror";
+import { createStillSender, type StillSource } from "./stills";
 import { supervised } from "./supervised";
 
 /** A layout on screens, and the faces of each. */
@@ -21,6 +22,8 @@ export interface FacesAsked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
   readonly faces: readonly Face[];
+  /** For each screen the still behind its controls; absent where looks are not asked about. */
+  readonly stills?: readonly StillSource[];
 }
 
 /** What a report is to hold, besides what is worked out for it. `range`: what the spans run over. */
@@ -60,22 +63,27 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
   let told: readonly Screen[] | null = null;
   /** The layout that the worker was told of last. */
   let last: Layout | null = null;
+  const stills = createStillSender();
+  let keys: readonly string[] = [];
   const forget = () => {
     mirror = createMirrorSender();
     told = null;
     last = null;
+    stills.reset();
   };
   const worker = supervised({ connect, patienceMs, started: forget });
   const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0, report: 0 };
   /** Asks about a layout. What the worker must be told of goes before the question in one go: no other question comes between. */
-  const ask = <T>({ layout, screens }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
+  const ask = <T>({ layout, screens, stills: asked }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
     worker.ask((remote) => {
       const sameScreens = told !== null && told.length === screens.length && screens.every((s, n) => s === told![n]);
-      if (last !== layout || !sameScreens) {
+      const sameStills = !asked || (keys.length === asked.length && asked.every(({ key }, n) => key === keys[n]));
+      if (last !== layout || !sameScreens || !sameStills) {
         last = layout;
         told = screens;
+        if (asked) keys = stills.send(asked, (key, still) => void remote.keepStill(key, still).catch(() => undefined));
         // Where it fails the question after it fails too, and tells.
-        remote.begin(mirror.update(withoutPictures(layout)), sameScreens ? null : screens).catch(() => undefined);
+        remote.begin(mirror.update(withoutPictures(layout)), sameScreens ? null : screens, keys).catch(() => undefined);
       }
       return question(remote) as Promise<T>;
     });

@@ -4,6 +4,7 @@ import { bareOn, checkScreen } from "../core/checks/check";
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../core/checks/aspectIntervals";
 import type { Face } from "../core/checks/grid";
 import type { BareFinding, Finding } from "../core/checks/finding";
+import type { Still } from "../core/checks/contrast";
 import { sayNames } from "../core/checks/say";
 import { missesInMoments, moveForPair, type MissMove, type MissPair, type ScreenMisses } from "../core/checks/worstMiss";
 import type { Screen } from "../core/format/types";
@@ -11,11 +12,14 @@ import { reportScreen, reportSpans, type ReportedScreen } from "../core/report/r
 import { reportHtml } from "../core/report/report";
 import type { ReportSource } from "../core/report/source";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+import { createStillStore } from "./stills";
 
 /** The worker's side of faces. */
 export interface FacesService {
-  /** Takes the layout that is asked about from here on, and the screens where they are others than before. */
-  begin(update: LayoutUpdate, screens: readonly Screen[] | null): void;
+  /** Keeps a still of a backdrop under a key. */
+  keepStill(key: string, still: Still): void;
+  /** Takes the layout that is asked about from here on, the screens where they are others than before, and for each screen the key of its still. */
+  begin(update: LayoutUpdate, screens: readonly Screen[] | null, stills: readonly string[]): void;
   /** What is found on a screen, by its place among them, face by face. */
   judge(screen: number, faces: readonly Face[]): readonly (readonly BareFinding[])[];
   /** The findings of one face in words. */
@@ -55,23 +59,27 @@ export function createFacesService(): FacesService {
   const mirror = createMirrorReceiver();
   let layout: ReturnType<typeof mirror.receive> | null = null;
   let screens: readonly Screen[] = [];
+  const stills = createStillStore();
+  let keys: readonly string[] = [];
   const known = () => {
     if (!layout) throw new Error("it was asked before it was told of a layout");
     return layout;
   };
   return {
-    begin(update, asked) {
+    keepStill: (key, still) => stills.keep(key, still),
+    begin(update, asked, told) {
       layout = mirror.receive(update);
+      keys = told;
       // The same screen stays the same object, so that what is known of it is found again.
       if (asked) screens = asked.map((screen) => screens.find((s) => JSON.stringify(s) === JSON.stringify(screen)) ?? screen);
     },
-    judge: (screen, faces) => faces.map((face) => bareOn(known(), screens[screen], { ...face, moment: null })),
-    words: (screen, face) => checkScreen(known(), screens[screen], { ...face, moment: null }, sayNames(known())),
+    judge: (screen, faces) => faces.map((face) => bareOn(known(), screens[screen], { ...face, moment: null }, stills.get(keys[screen]))),
+    words: (screen, face) => checkScreen(known(), screens[screen], { ...face, moment: null }, { say: sayNames(known()), still: stills.get(keys[screen]) }),
     spans: (range, face, points) =>
       findAspectProfiles(known(), range, { ...face, moment: null }).map((one) => ({ ...one, points: thinned(one.points, points) })),
     misses: (screen, faces) => faces.map((face) => missesInMoments(known(), screens[screen], face)),
     missMove: (pair, faces) => moveForPair({ layout: known(), screens, faces }, pair),
-    reportScreen: (screen, faces) => reportScreen(known(), screens[screen], faces),
+    reportScreen: (screen, faces) => reportScreen(known(), screens[screen], faces, stills.get(keys[screen])),
     reportSpans: (range, face) => reportSpans(known(), range, face),
     reportHtml: (source) => reportHtml({ ...source, layout: known() }),
     mapRow: (range, level, at) => mapRow(known(), range, { level, ...at }),

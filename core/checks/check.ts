@@ -5,10 +5,13 @@ import { keptOnScreen } from "../derived/kept";
 import { preparedOf } from "../derived/prepared";
 import { resolvedOn } from "../derived/resolved";
 import { PLAIN_PLAYER_VIEW, resolve, type PlayerView, type Resolved } from "../engine/placement/resolve";
+import { plainStill } from "./backdrop";
 import { bindings } from "./bindings";
+import { faintLooks, type Still } from "./contrast";
+import { words } from "./overflowingWords";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, isWorse, SEVERITIES, tallyOf, type BareFinding, type Finding, type FindingCode, type FindingTally, type Found } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type Finding, type FindingCode, type Found } from "./finding";
 import { sayIds, type Say } from "./say";
 import { contextWithFix } from "./fixes";
 import { type Fix } from "./fix";
@@ -18,7 +21,7 @@ import { cover, coverage, zonesSeen } from "./coverage";
 import { touches, touchesAlone, touchesTogether } from "./touches";
 
 /** The families. Nothing else knows their number. */
-const CHECKS: readonly Check[] = [bindings, bounds, touches, feels, reaches, coverage];
+const CHECKS: readonly Check[] = [bindings, bounds, touches, feels, reaches, coverage, words];
 
 /** What was found, and the moment it holds in. */
 interface MomentFound {
@@ -62,27 +65,44 @@ const bare = (layout: Layout, { found: f, moment }: MomentFound): BareFinding =>
   accepted: acceptedReason(layout, f),
 });
 
-/** Findings of a layout on a screen, in order. `playerView.moment` set: judged within that moment alone. `say`: how texts speak of what stands there. */
-export function checkScreen(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, say: Say = sayIds): Finding<FindingCode>[] {
+/** All that holds on a screen with what its backdrop swallows. `still`: what is seen behind the controls; null: that is not judged. */
+function allOn(layout: Layout, screen: Screen, playerView: PlayerView, still: Still | null): readonly MomentFound[] {
+  const { all, context } = judgedOn(layout, screen, playerView);
+  return still ? all.concat(faintLooks(layout, context.resolved, still).map((found) => ({ found, moment: playerView.moment }))) : all;
+}
+
+/** How a check speaks, and what is seen behind the controls. */
+export interface CheckOptions {
+  /** How texts speak of what stands there. */
+  readonly say?: Say;
+  /** A still of the backdrop. Absent: the plain colour of the layout's workbench, or nothing. */
+  readonly still?: Still | null;
+}
+
+/** Findings of a layout on a screen, in order. `playerView.moment` set: judged within that moment alone. */
+export function checkScreen(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, options: CheckOptions = {}): Finding[] {
+  const { say = sayIds, still = plainStill(layout.workbench) } = options;
   const judged = judgedOn(layout, screen, playerView);
   const proofs = provedFixes(judged, playerView, FIXES_IN_TEXTS);
-  const worded = judged.all.map((one) => ({ ...bare(layout, one), text: one.found.text(say, proofs.get(one) ?? null) }));
+  const worded = allOn(layout, screen, playerView, still).map((one) => ({ ...bare(layout, one), text: one.found.text(say, proofs.get(one) ?? null) }));
   return sortFindings(layout, worded);
 }
 
 /** Findings without texts and in no order, for those who only compare. Nothing is kept of the screen: it may be one of thousands. */
 export function bareFindings(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): BareFinding[] {
   const resolved = resolve(preparedOf(layout), screen, { ...playerView, moment: null });
-  return judgeOn(layout, resolved, playerView).all.map((one) => bare(layout, one));
+  const still = plainStill(layout.workbench);
+  const faint = still ? faintLooks(layout, resolved, still).map((found) => ({ found, moment: playerView.moment })) : [];
+  return [...judgeOn(layout, resolved, playerView).all, ...faint].map((one) => bare(layout, one));
 }
 
 /** The same for a screen that is looked at again and again: what is known of it is kept, and only what has changed is placed anew. */
-export function bareOn(layout: Layout, screen: Screen, playerView: PlayerView): BareFinding[] {
-  return judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one));
+export function bareOn(layout: Layout, screen: Screen, playerView: PlayerView, still: Still | null = plainStill(layout.workbench)): BareFinding[] {
+  return allOn(layout, screen, playerView, still).map((one) => bare(layout, one));
 }
 
 /** The families that say something of single controls: what they find of one does not depend on the others. */
-const ALONE: readonly Check[] = [bounds, touchesAlone, feels, { once: reaches.once }, zonesSeen];
+const ALONE: readonly Check[] = [bounds, touchesAlone, feels, { once: reaches.once }, zonesSeen, words];
 /** The families that say something of controls by those near to them, and of all of them together. */
 const TOGETHER: readonly Check[] = [touchesTogether];
 const ALL_TOGETHER: readonly Check[] = [{ inMoment: reaches.inMoment }, cover];
@@ -99,11 +119,6 @@ export interface WordedFinding extends BareFinding {
 export function findingsOfSome(context: CheckContext, playerView: PlayerView, which: "alone" | "together" | "all"): WordedFinding[] {
   const found = foundIn(context, playerView, { alone: ALONE, together: TOGETHER, all: ALL_TOGETHER }[which]);
   return found.map((one) => ({ ...bare(context.layout, one), word: (say) => one.found.text(say, null) }));
-}
-
-/** How many findings of each severity a screen has, accepted ones left out: nothing is worded, no fix is proved. */
-export function tallyOn(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): FindingTally {
-  return tallyOf(judgedOn(layout, screen, playerView).all.map((one) => bare(layout, one)));
 }
 
 /** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
@@ -175,7 +190,7 @@ function acceptedReason(layout: Layout, f: Found): string | null {
 }
 
 /** By severity, then by code, then by the file: the place of the first subject, of the second, of the moment. */
-function sortFindings(layout: Layout, found: readonly Finding<FindingCode>[]): Finding<FindingCode>[] {
+function sortFindings(layout: Layout, found: readonly Finding[]): Finding[] {
   const place = new Map<string, number>();
   for (const id of [...layout.actions.map((a) => a.name), ...layout.controls.map((c) => c.id), ...layout.keepClear.map((z) => z.id)])
     if (!place.has(id)) place.set(id, place.size + 1);

@@ -2,6 +2,9 @@ import fc from "fast-check";
 import { placed, STAGE, staged } from "../../test/stage";
 import { resolveLayout } from "../engine/placement/resolve";
 import { contrast, faintLooks, looksAt, luminance, meanUnder, over, rgbOf, type Rgb, type Still } from "./contrast";
+import { whyFaintNotJudged } from "./backdrop";
+import { bareFindings, checkScreen } from "./check";
+import { sayIds } from "./say";
 import { repeated } from "../../test/repeated";
 
 const still = (colourAt: (x: number, y: number) => Rgb, width = 40, height = 20): Still => ({
@@ -58,12 +61,35 @@ test("what the backdrop swallows is found, with the ratio; what stands out is no
     resolveLayout(layout, STAGE),
     still((x) => (x < 32 ? [64, 64, 64] : [240, 240, 240])),
   );
-  expect(found.map(({ finding: f }) => [f.subjects[0], f.accepted])).toEqual([
-    ["lost", null],
-    ["mute", "a riddle"],
-  ]);
-  expect(found[0].finding).toMatchObject({ code: "look/faint", severity: "warning", measure: { value: 1, unit: "ratio" } });
-  expect(found[1].text()).toMatch(/has its word stand out of its own fill at rest by only 1\.0:1/);
+  expect(found.map((f) => f.subjects)).toEqual([["lost"], ["mute"]]);
+  expect(found[0]).toMatchObject({ code: "look/faint", severity: "warning", measure: { value: 1, unit: "ratio" } });
+  expect(found[1].text(sayIds, null)).toMatch(/has its word stand out of its own fill at rest by only 1\.0:1/);
+});
+
+test("of a plain colour looks are judged without a still; what is accepted says so; of no backdrop and of a picture it is said that they are not", () => {
+  const accepted = [{ code: "look/faint", subjects: ["mute"], reason: "a riddle" }];
+  const layoutOn = (workbench: object) =>
+    staged([button("mute", 500, { rest: grey }), button("lined", 300, { rest: { ...grey, line: "#FFFFFF" } })], [], { accepted, workbench });
+  const faint = (workbench: object, still?: Still) => checkScreen(layoutOn(workbench), STAGE, undefined, { still }).filter((f) => f.code === "look/faint");
+  const plain = { backdrop: "plain", colour: "#404040" };
+  expect(faint(plain)).toMatchObject([{ subjects: ["mute"], accepted: "a riddle", measure: { value: 1, unit: "ratio" } }]);
+  expect(bareFindings(layoutOn(plain), STAGE).filter((f) => f.code === "look/faint")).toHaveLength(1);
+  // The same figures as of a still of that colour, dimmed as the views dim it.
+  const dimmed = { ...plain, dim: 0.5 };
+  expect(faint(dimmed)).toEqual(
+    faint(
+      {},
+      still(() => [35, 36, 38]),
+    ),
+  );
+  for (const [workbench, why] of [
+    [{}, /no backdrop is chosen/],
+    [{ backdrop: "harbour" }, /cannot be decoded outside the browser/],
+  ] as const) {
+    expect(faint(workbench)).toEqual([]);
+    expect(whyFaintNotJudged(layoutOn(workbench).workbench)).toMatch(why);
+  }
+  expect(whyFaintNotJudged(layoutOn(plain).workbench)).toBeNull();
 });
 
 test("less opacity never makes a look stand out more", () => {

@@ -9,7 +9,7 @@ import type { Box } from "../engine/geometry/point";
 import type { Control, Layout } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
 import { byId } from "../derived/byId";
-import type { BareFinding, LookCode } from "./finding";
+import type { Found } from "./finding";
 
 /** Red, green, blue, 0…255. */
 export type Rgb = readonly [number, number, number];
@@ -59,8 +59,9 @@ export interface Still {
 /** The mean colour of a still under a box given in shares of its sides; null where the box lies beside it or the still is empty. @internal exported for its test */
 export function meanUnder(still: Still, box: Box): Rgb | null {
   const clip = (part: number, side: number) => Math.min(side, Math.max(0, Math.round(part * side)));
-  const x0 = clip(box.x, still.width);
-  const y0 = clip(box.y, still.height);
+  if (box.x >= 1 || box.y >= 1 || box.x + box.w <= 0 || box.y + box.h <= 0) return null;
+  const x0 = Math.min(still.width - 1, clip(box.x, still.width));
+  const y0 = Math.min(still.height - 1, clip(box.y, still.height));
   const x1 = Math.max(clip(box.x + box.w, still.width), Math.min(still.width, x0 + 1));
   const y1 = Math.max(clip(box.y + box.h, still.height), Math.min(still.height, y0 + 1));
   const sum = [0, 0, 0];
@@ -84,17 +85,11 @@ export function looksAt(look: Control["look"], under: Rgb): { readonly body: num
   return { body, ink: written ? contrast(over(rgbOf(ink), filled, Math.min(1, opacity * INK_STRENGTH)), filled) : null };
 }
 
-/** A look that its backdrop swallows; the text is worked out only where it is read. */
-export interface FaintLook {
-  readonly finding: BareFinding<LookCode>;
-  readonly text: () => string;
-}
-
 /** The `look/faint` findings of a layout on a screen, in file order. Controls that show nothing at rest, or a picture of their own, are passed over. */
-export function faintLooks(layout: Layout, resolved: Resolved, still: Still): FaintLook[] {
+export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Found[] {
   const { widthPx: w, heightPx: h } = resolved.screen;
   const places = byId(resolved.controls);
-  return layout.controls.flatMap((control): FaintLook[] => {
+  return layout.controls.flatMap((control): Found[] => {
     const at = places.get(control.id);
     const { look } = control;
     if (!at || look.hideAtRest === "all" || look.art?.rest !== undefined) return [];
@@ -104,19 +99,14 @@ export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Fa
     const { body, ink } = looksAt(look, under);
     const worst = Math.min(body, ink ?? Infinity);
     if (worst >= LEAST_CONTRAST) return [];
-    const entry = layout.accepted.find((a) => a.code === "look/faint" && a.subjects.length === 1 && a.subjects[0] === control.id);
     const what = body <= (ink ?? Infinity) ? "stands out of its backdrop" : `has its ${look.icon ? "icon" : "word"} stand out of its own fill`;
     return [
       {
-        finding: {
-          code: "look/faint",
-          severity: "warning",
-          subjects: [control.id],
-          moment: null,
-          measure: { value: worst, unit: "ratio" },
-          accepted: entry?.reason ?? null,
-        },
-        text: () => `“${control.name}” ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
+        code: "look/faint",
+        severity: "warning",
+        subjects: [control.id],
+        measure: { value: worst, unit: "ratio" },
+        text: (say) => `${say(control.id)} ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
       },
     ];
   });

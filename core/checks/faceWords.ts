@@ -6,6 +6,14 @@ import type { Measure } from "./finding";
 /** "right hand, size 0.8". */
 export const faceWords = ({ handed, playerSize }: Face): string => `${handed} hand, size ${playerSize}`;
 
+/** Whom a count is for: "both hands, sizes 0.8 and 1.3", or of one player alone "right hand, size 1". */
+export function playersWords(players: readonly Face[]): string {
+  if (players.length === 1) return faceWords(players[0]);
+  const hands = new Set(players.map(({ handed }) => handed));
+  const sizes = [...new Set(players.map(({ playerSize }) => playerSize))];
+  return `${hands.size > 1 ? "both hands" : `${players[0].handed} hand`}, ${sizes.length > 1 ? "sizes" : "size"} ${sizes.join(" and ")}`;
+}
+
 /** A measure as a cell writes it: mm to a tenth, shares in per cent, ratios to a tenth. */
 export function measureWords(measure: Measure | null): string {
   if (!measure) return "";

@@ -27,13 +27,13 @@ export interface Found extends FindingCore<FindingCode> {
 }
 
 /** A finding on one screen without its text. `moment` and `accepted` as in a finding. */
-export interface BareFinding<Code extends FindingCode | LookCode = FindingCode> extends FindingCore<Code> {
+export interface BareFinding<Code extends FindingCode = FindingCode> extends FindingCore<Code> {
   readonly moment: string | null;
   readonly accepted: string | null;
 }
 
 /** A finding on one screen. `moment` null: in every moment, or not a matter of moments. `accepted`: the reason, where someone lives with it. */
-export interface Finding<Code extends FindingCode | LookCode = FindingCode | LookCode> extends BareFinding<Code> {
+export interface Finding<Code extends FindingCode = FindingCode> extends BareFinding<Code> {
   readonly text: string;
 }
 
@@ -62,19 +62,18 @@ export const FINDING_CODES = [
   "land/gap",
   "bind/twice",
   "bind/unread",
+  "look/faint",
+  "look/overflow",
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 /** Findings of these codes are the worse the less they measure: distances and sizes that are too small. */
-const LESS_IS_WORSE: ReadonlySet<FindingCode> = new Set<FindingCode>(["touch/small", "touch/close", "feel/fine"]);
+const LESS_IS_WORSE: ReadonlySet<FindingCode> = new Set<FindingCode>(["touch/small", "touch/close", "feel/fine", "look/faint", "look/overflow"]);
 
 /** Whether one measure of a finding is worse than another; what has none is no worse than anything. */
 export function isWorse(code: FindingCode, measure: Measure | null, than: Measure | null): boolean {
   const more = (measure?.value ?? 0) - (than?.value ?? 0);
   return LESS_IS_WORSE.has(code) ? more < 0 : more > 0;
 }
-/** What only the views can find, for they alone know the backdrop and how wide words are drawn. */
-export type LookCode = "look/faint" | "look/overflow";
-
 /** A length in mm as texts write it. */
 export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;
 /** A share as texts write it. */

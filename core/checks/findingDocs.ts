@@ -1,5 +1,5 @@
 /** What each finding means, for the reports and the page of findings. */
-import type { FindingCode, LookCode } from "./finding";
+import type { FindingCode } from "./finding";
 
 export interface FindingDoc {
   /** What holds, in a line. */
@@ -12,7 +12,7 @@ export interface FindingDoc {
   readonly fix: string;
 }
 
-export const FINDING_DOCS: Readonly<Record<FindingCode | LookCode, FindingDoc>> = {
+export const FINDING_DOCS: Readonly<Record<FindingCode, FindingDoc>> = {
   "bind/unknown-action": {
     means: "A control serves an action that the layout does not know.",
     measure: "–",
@@ -71,7 +71,7 @@ export const FINDING_DOCS: Readonly<Record<FindingCode | LookCode, FindingDoc>> 
     means: "At least 2 % of a stick's, touchpad's or swipe's area lies where the system takes swipes for itself.",
     measure: "share of its area",
     severity: "warning",
-    fix: "Keep its area off the edge, by an inset in mm.",
+    fix: "Keep its area off the edge, by an inset in mm: the finding offers it.",
   },
   "touch/steals": {
     means: "A control's area, ground too, covers at least 1 % of a zone in which the game itself takes taps: one of the two loses the tap.",
@@ -123,14 +123,16 @@ export const FINDING_DOCS: Readonly<Record<FindingCode | LookCode, FindingDoc>> 
     fix: "Bind another mouse button.",
   },
   "touch/close": {
-    means: "Two areas, neither of them ground, are nearer than the least gap without overlapping.",
-    measure: "mm between them",
+    means:
+      "Two areas, neither of them ground, are nearer than the least gap without overlapping, and so are their visual boxes. Areas may meet between pictures that stand apart.",
+    measure: "mm: the larger of the two distances",
     severity: "note",
     fix: "Move them apart.",
   },
   "land/gap": {
-    means: "In a moment with two pieces of ground or more, over 2 % of the safe frame is in no control's area.",
-    measure: "share of the safe frame",
+    means:
+      "In a moment with two pieces of ground or more, over 2 % of the open frame is in no control's area. The open frame is the safe frame less the system's edge strips.",
+    measure: "share of the open frame",
     severity: "note",
     fix: "Let landing areas meet, or accept the gap with its reason.",
   },
@@ -148,14 +150,14 @@ export const FINDING_DOCS: Readonly<Record<FindingCode | LookCode, FindingDoc>> 
   },
   "look/faint": {
     means:
-      "A control that its backdrop swallows, found in the views alone: at rest, the contrast (WCAG 2.2) of its line or fill, whichever stands out more, against the mean of the backdrop under it, or of its icon or word against its own fill, is below 3:1.",
+      "A control that its backdrop swallows: at rest, the contrast (WCAG 2.2) of its line or fill, whichever stands out more, against the mean of the backdrop under it, or of its icon or word against its own fill, is below 3:1. Without a backdrop it is not judged; outside the browser only a plain colour is.",
     measure: "ratio of contrast",
     severity: "warning",
     fix: "Change its line, fill, ink or opacity.",
   },
   "look/overflow": {
     means:
-      "A word that does not fit its control, in some language, found in the views alone: to fit, its letters would have to be smaller than 2 mm, or than 0.3 of the control’s shorter side where that is less.",
+      "A word that does not fit its control, in some language: to fit, its letters would have to be smaller than 2 mm, or than 0.3 of the control’s shorter side where that is less.",
     measure: "height of the letters (em), mm",
     severity: "warning",
     fix: "Shorten the word, make the control wider, or let an icon stand for it.",

@@ -59,6 +59,13 @@ export function isGraver(a: BareFinding, b: BareFinding): boolean {
 export const findingKey = ({ code, subjects, moment }: Pick<BareFinding, "code" | "subjects" | "moment">): string =>
   `${code}\n${subjects.join("\n")}\n\n${moment ?? ""}`;
 
+/** The count of a screen without findings. */
+export const NOTHING_FOUND: FindingTally = { blocker: 0, warning: 0, note: 0 };
+
+/** The findings of each face, each with its face. */
+export const facedFindings = (faces: readonly (readonly BareFinding[])[]): FaceFinding[] =>
+  faces.flatMap((list, face) => list.map((finding): FaceFinding => ({ finding, face })));
+
 /** Several findings as one cell; null for none. */
 export function cellOf(found: readonly FaceFinding[]): GridCell | null {
   if (found.length === 0) return null;
@@ -90,7 +97,7 @@ export function gridOf(layout: Pick<Layout, "controls" | "keepClear">, screens: 
   const known = new Set(subjects.filter((s): s is string => s !== null));
   const found = new Map<string | null, FaceFinding[][]>(subjects.map((s) => [s, screens.map(() => [])]));
   const columns = screens.map((screen, i) => {
-    const all = (screen?.faces ?? []).flatMap((list, face) => list.map((finding): FaceFinding => ({ finding, face })));
+    const all = facedFindings(screen?.faces ?? []);
     for (const one of all) for (const row of rowsOf(one.finding, known)) found.get(row)![i].push(one);
     return cellOf(all);
   });

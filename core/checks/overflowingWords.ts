@@ -4,66 +4,51 @@
  * A word is drawn as large as its control lets it be: at most 0.3 of each side, and no wider than 0.84 of the width, or of what the icon
  * leaves of the height. It fits if its letters need not be drawn smaller than can be read, or than the control's own size asks for.
  */
-import type { Control, Layout } from "../format/types";
-import type { Resolved } from "../engine/placement/resolve";
-import { pxPerMm } from "../engine/placement/screen";
-import { byId } from "../derived/byId";
-import type { BareFinding, LookCode } from "./finding";
+import { wordWidth } from "../drawing/letterWidths";
+import type { Box } from "../engine/geometry/point";
+import { LENGTH_SLACK } from "../engine/geometry/tolerances";
+import type { Control } from "../format/types";
+import type { Check } from "./context";
 
 /** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. @internal exported for its test */
 export const LETTER_PART = 0.3;
 /** @internal exported for its test */
 export const WORD_PART = 0.84;
 /** Letters below this em cannot be read at arm's length, mm: about 6 points, the least that print is set in. */
-const LEAST_LETTERS_MM = 2;
-
-/** How wide words are, as parts of their letters' em. Words that nobody has measured are passed over. */
-export type WordWidths = Readonly<Record<string, number>>;
+export const LEAST_LETTERS_MM = 2;
 
 const figure = (mm: number) => String(Number(mm.toFixed(2)));
-
-/** A word that does not fit; the text is worked out only where it is read. */
-export interface OverflowingWord {
-  readonly finding: BareFinding<LookCode>;
-  readonly text: () => string;
-}
 
 /** The words on a control: its own, and those by language; null: its own. */
 export const wordsOn = ({ look }: Control): readonly (readonly [language: string | null, word: string])[] =>
   [[null, look.label] as const, ...Object.entries(look.labels)].filter(([, word]) => word !== "");
 
-/** The `look/overflow` findings of a layout on a screen, in file order: of each control the word that fits least. */
-export function overflowingWords(layout: Layout, resolved: Resolved, widths: WordWidths): OverflowingWord[] {
-  const mm = pxPerMm(resolved.screen);
-  const places = byId(resolved.controls);
-  return layout.controls.flatMap((control): OverflowingWord[] => {
-    const at = places.get(control.id);
-    if (!at || (control.look.hideAtRest === "all" && control.kind !== "button")) return [];
-    const { w, h } = at.visual;
-    const largest = Math.min(w, h) * LETTER_PART;
-    const wanted = Math.min(largest, LEAST_LETTERS_MM * mm);
-    let worst: { language: string | null; word: string; em: number } | null = null;
-    for (const [language, word] of wordsOn(control)) {
-      const width = Object.hasOwn(widths, word) ? widths[word] : 0;
-      const em = width > 0 ? Math.min(largest, (w * WORD_PART) / width) : largest;
-      if (em < wanted - 1e-9 && em < (worst?.em ?? Infinity)) worst = { language, word, em };
-    }
-    if (worst === null) return [];
-    const { language, word, em } = worst;
-    const entry = layout.accepted.find((a) => a.code === "look/overflow" && a.subjects.length === 1 && a.subjects[0] === control.id);
-    return [
-      {
-        finding: {
-          code: "look/overflow",
-          severity: "warning",
-          subjects: [control.id],
-          moment: null,
-          measure: { value: em / mm, unit: "mm" },
-          accepted: entry?.reason ?? null,
-        },
-        text: () =>
-          `“${word}”${language === null ? "" : ` (${language})`} does not fit “${control.name}” on ${resolved.screen.name}: its letters would be ${figure(em / mm)} mm high, ${figure(wanted / mm)} mm are wanted. Shorten the word, or make the control wider`,
-      },
-    ];
-  });
+/** How high the letters (the em) of a word can be in a box, and how high they have to be; all in the box's unit, `mm` of which are a millimetre. */
+export function lettersIn({ w, h }: Pick<Box, "w" | "h">, word: string, mm: number): { readonly em: number; readonly wanted: number } {
+  const largest = Math.min(w, h) * LETTER_PART;
+  return { em: Math.min(largest, (w * WORD_PART) / wordWidth(word)), wanted: Math.min(largest, LEAST_LETTERS_MM * mm) };
 }
+
+/** The `look/overflow` findings, in file order: of each control the word that fits least. */
+export const words: Check = {
+  *once({ placed, mm, screenName }) {
+    for (const { control, at } of placed) {
+      if (control.look.hideAtRest === "all" && control.kind !== "button") continue;
+      let worst: { language: string | null; word: string; em: number; wanted: number } | null = null;
+      for (const [language, word] of wordsOn(control)) {
+        const { em, wanted } = lettersIn(at.visual, word, mm);
+        if (em < wanted - LENGTH_SLACK && em < (worst?.em ?? Infinity)) worst = { language, word, em, wanted };
+      }
+      if (worst === null) continue;
+      const { language, word, em, wanted } = worst;
+      yield {
+        code: "look/overflow",
+        severity: "warning",
+        subjects: [control.id],
+        measure: { value: em / mm, unit: "mm" },
+        text: (say) =>
+          `“${word}”${language === null ? "" : ` (${language})`} does not fit ${say(control.id)} on ${screenName}: its letters would be ${figure(em / mm)} mm high, ${figure(wanted / mm)} mm are wanted. Shorten the word, or make the control wider`,
+      };
+    }
+  },
+};

@@ -46,7 +46,7 @@ export function aspectsOf({ orientation }: Pick<Layout, "orientation">): Pick<As
 }
 
 /** Findings whose measure is worse the less it is. */
-const LESS: ReadonlySet<string> = new Set(["touch/small", "touch/close", "feel/fine"]);
+const LESS: ReadonlySet<string> = new Set(["touch/small", "touch/close", "feel/fine", "look/faint", "look/overflow"]);
 
 /** A change of a measure that fills a row, at least, as a part of the measure. */
 const LEAST_CHANGE = 0.25;

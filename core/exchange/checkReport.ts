@@ -1,4 +1,5 @@
 /** A check of a layout on screens, for one player or all, as whoever asked wants it told: the same for the command line and over HTTP. */
+import { whyFaintNotJudged } from "../checks/backdrop";
 import { checkScreen } from "../checks/check";
 import type { Finding } from "../checks/finding";
 import type { PlayerView } from "../engine/placement/resolve";
@@ -30,7 +31,21 @@ export function checkedPlayers(layout: Layout, playerView: PlayerView, all: bool
 /** The findings of each screen for each player, as they are wanted: the players of a screen after each other. */
 export function* checkScreens(layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): Generator<ScreenFindings> {
   for (const screen of screens)
-    for (const { suffix, playerView } of players) yield { name: screen.name + suffix, findings: checkScreen(layout, screen, playerView) };
+    for (const [i, { suffix, playerView }] of players.entries()) {
+      // Said once of a screen, whoever it is judged for.
+      const notJudged = i === 0 ? whyFaintNotJudged(layout.workbench) : null;
+      yield {
+        name: screen.name + suffix,
+        findings: checkScreen(layout, screen, playerView),
+        ...(notJudged !== null && { notJudged: { "look/faint": notJudged } }),
+      };
+    }
+}
+
+/** The results as JSON: the findings of each screen, then what was not judged on which screen, and why. */
+function jsonReport(results: readonly ScreenFindings[]): unknown {
+  const notJudged = results.flatMap(({ name, notJudged: codes = {} }) => Object.entries(codes).map(([code, why]) => ({ screen: name, code, why })));
+  return { screens: results.map(({ name, findings }) => ({ name, findings })), ...(notJudged.length > 0 && { notJudged }) };
 }
 
 /** What is told of a check. `file`: the layout's file, as it is named; `known`: what an older check had found already. */
@@ -49,7 +64,7 @@ export function reportText(format: ReportFormat, { file, layout, results, known,
     case "text":
       return textReport(results, known);
     case "json":
-      return jsonForTerminal(JSON.stringify({ screens: results }, null, 2));
+      return jsonForTerminal(JSON.stringify(jsonReport(results), null, 2));
     case "junit":
       return junitReport(layout.name, results, fails);
     case "sarif":

@@ -19,7 +19,7 @@ export function junitReport(layoutName: string, screens: readonly ScreenFindings
   let tests = 0;
   let failures = 0;
   let skipped = 0;
-  const suites = screens.map(({ name, findings }) => {
+  const suites = screens.map(({ name, findings, notJudged = {} }) => {
     let suiteFailures = 0;
     let suiteSkipped = 0;
     const cases = findings.map((f) => {
@@ -34,10 +34,12 @@ export function junitReport(layoutName: string, screens: readonly ScreenFindings
       return `${open}<failure type="${xmlText(f.severity)}" message="${xmlText(f.text)}"/></testcase>`;
     });
     if (cases.length === 0) cases.push(`    <testcase classname="${xmlText(name)}" name="nothing found"/>`);
+    const said = Object.entries(notJudged).map(([code, why]) => `${code} not judged: ${why}`);
+    const notes = said.length === 0 ? "" : `    <system-out>${xmlText(said.join("; "))}</system-out>\n`;
     tests += cases.length;
     failures += suiteFailures;
     skipped += suiteSkipped;
-    return `  <testsuite name="${xmlText(name)}" tests="${cases.length}" failures="${suiteFailures}" errors="0" skipped="${suiteSkipped}">\n${cases.join("\n")}\n  </testsuite>`;
+    return `  <testsuite name="${xmlText(name)}" tests="${cases.length}" failures="${suiteFailures}" errors="0" skipped="${suiteSkipped}">\n${cases.join("\n")}\n${notes}  </testsuite>`;
   });
   return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="${xmlText(layoutName)}" tests="${tests}" failures="${failures}" errors="0" skipped="${skipped}">\n${suites.join("\n")}\n</testsuites>\n`;
 }

@@ -7,6 +7,8 @@ import { tallyOf, type Finding, type Severity } from "../checks/finding";
 export interface ScreenFindings {
   readonly name: string;
   readonly findings: readonly Finding[];
+  /** Codes that were not judged on it, each with the reason. */
+  readonly notJudged?: Readonly<Record<string, string>>;
 }
 
 const MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
@@ -28,13 +30,14 @@ export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker"
 /** A report for reading: a heading a screen, a line a finding, a summary. */
 export function textReport(screens: readonly ScreenFindings[], known: Known = NOTHING_KNOWN): string {
   const lines: string[] = [];
-  for (const { name, findings } of screens) {
+  for (const { name, findings, notJudged = {} } of screens) {
     lines.push(`${name}: ${findings.length === 0 ? "nothing found" : ""}`.trimEnd());
     for (const f of findings) {
       const moment = f.moment ? ` [${f.moment}]` : "";
       const accepted = f.accepted !== null ? ` (accepted: ${f.accepted})` : known(name, f) ? " (known)" : "";
       lines.push(`  ${MARK[f.severity]} ${f.severity} ${f.code}${moment}: ${f.text}${accepted}`);
     }
+    for (const [code, why] of Object.entries(notJudged)) lines.push(`  – ${code} not judged: ${why}`);
   }
   const all = tallyOf(screens.flatMap((s) => s.findings));
   lines.push(`${counted(screens.length, "screen")}: ${counted(all.blocker, "blocker")}, ${counted(all.warning, "warning")}, ${counted(all.note, "note")}`);

@@ -25,6 +25,13 @@ export function sarifLog(uri: string, screens: readonly ScreenFindings[], known:
       properties: { screen: name, moment: f.moment, measure: f.measure },
     })),
   );
+  const notifications = screens.flatMap(({ name, notJudged = {} }) =>
+    Object.entries(notJudged).map(([code, why]) => ({
+      level: "note",
+      associatedRule: { id: code, index: (FINDING_CODES as readonly string[]).indexOf(code) },
+      message: { text: `${code} not judged on ${name}: ${why}` },
+    })),
+  );
   return {
     $schema: "https://json.schemastore.org/sarif-2.1.0.json",
     version: "2.1.0",
@@ -37,6 +44,7 @@ export function sarifLog(uri: string, screens: readonly ScreenFindings[], known:
           },
         },
         results,
+        invocations: [{ executionSuccessful: true, ...(notifications.length > 0 && { toolExecutionNotifications: notifications }) }],
       },
     ],
   };

@@ -81,13 +81,17 @@ export function screensPart({ screens }: ReportSource): string {
         element("td", { class: "n" }, sizeWords(one)) +
         element("td", { class: "n" }, aspectWords(one)) +
         element("td", { class: "n" }, [left, top, right, bottom].some((inset) => inset > 0) ? `${left}, ${top}, ${right}, ${bottom}` : "none") +
-        element("td", {}, tallyMarks(openFindings(one))),
+        element("td", {}, tallyMarks(openFindings(one)) + notJudged(one)),
     );
   });
   const head = (word: string, isNumber = true) => element("th", isNumber ? { class: "n" } : {}, word);
   const heads = head("screen", false) + head("px") + head("ppi") + head("size") + head("aspect") + head("insets l, t, r, b, px") + head("found", false);
   return element("table", {}, element("thead", {}, element("tr", {}, heads)) + element("tbody", {}, rows.join("")));
 }
+
+/** What was not judged on a screen, and why. */
+const notJudged = ({ faintNotJudged: why }: ReportedScreen) =>
+  why === null ? "" : element("div", { class: "muted" }, `${element("code", {}, "look/faint")} not judged: ${escaped(why)}`);
 
 /** The findings of a screen, the same of several faces once: as grave as on the worst of them. */
 function openFindings({ faces }: ReportedScreen) {

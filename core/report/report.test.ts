@@ -50,7 +50,7 @@ test("every finding of every face and screen is in it, in words, as it is where 
   const html = report(accepted.value, { parts: ["findings"] });
   const items = [...part(html, "findings").matchAll(/<li>([\s\S]*?)<\/li>/g)].map(([, item]) => wordsOf(item));
   const faces = facesOf(draft);
-  const all = screens.flatMap((screen) => faces.flatMap((face) => checkScreen(accepted.value, screen, { ...face, moment: null }, sayNames(draft))));
+  const all = screens.flatMap((screen) => faces.flatMap((face) => checkScreen(accepted.value, screen, { ...face, moment: null }, { say: sayNames(draft) })));
   const keys = new Set(all.map((f) => JSON.stringify([f.code, f.subjects, f.moment, f.accepted !== null])));
   expect(items.length).toBe(keys.size);
   for (const item of items) expect(all.some((f) => item.includes(f.text.replaceAll("`", "")))).toBe(true);

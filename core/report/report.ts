@@ -4,7 +4,7 @@
  */
 import { counted } from "../derived/counted";
 import { faceWords } from "../checks/faceWords";
-import { cellOf } from "../checks/grid";
+import { cellOf, facedFindings } from "../checks/grid";
 import { element, escaped } from "../drawing/element";
 import { documentHtml } from "./document";
 import type { ReportedScreen } from "./reportedScreen";
@@ -32,7 +32,7 @@ export function reportHtml(source: ReportSource): string {
 }
 
 /** All findings of a report that nobody lives with, the same of several faces of a screen once. */
-const openOn = ({ faces }: ReportedScreen) => cellOf(faces.flatMap((list, face) => list.map((finding) => ({ finding, face }))));
+const openOn = ({ faces }: ReportedScreen) => cellOf(facedFindings(faces));
 
 function head({ layout, digest, date, faces, screens }: ReportSource): string {
   const cells = screens.map(openOn);

@@ -1,29 +1,31 @@
 /** What a report tells, worked out screen by screen, so that whoever waits can be told how far it is. */
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../checks/aspectIntervals";
 import { checkScreen } from "../checks/check";
-import type { Finding, FindingCode } from "../checks/finding";
+import { plainStill, whyFaintNotJudged } from "../checks/backdrop";
+import type { Still } from "../checks/contrast";
+import type { Finding } from "../checks/finding";
 import type { Face } from "../checks/grid";
 import { sayNames } from "../checks/say";
 import { missesInMoments, type ScreenMisses } from "../checks/worstMiss";
 import type { Layout, Screen } from "../format/types";
 
-/** A finding of the checks, in words. */
-export type ReportedFinding = Finding<FindingCode>;
-
 /** One screen as a report tells it: findings and misses, face by face. */
 export interface ReportedScreen {
   readonly screen: Screen;
-  readonly faces: readonly (readonly ReportedFinding[])[];
+  readonly faces: readonly (readonly Finding[])[];
   readonly misses: ScreenMisses;
+  /** Why `look/faint` is not judged on it; null where it is. */
+  readonly faintNotJudged: string | null;
 }
 
-/** The part of a report about one screen. */
-export function reportScreen(layout: Layout, screen: Screen, faces: readonly Face[]): ReportedScreen {
+/** The part of a report about one screen. `still`: what is seen behind the controls there; null: it cannot be decoded here. */
+export function reportScreen(layout: Layout, screen: Screen, faces: readonly Face[], still: Still | null = plainStill(layout.workbench)): ReportedScreen {
   const say = sayNames(layout);
   return {
     screen,
-    faces: faces.map((face) => checkScreen(layout, screen, { ...face, moment: null }, say)),
+    faces: faces.map((face) => checkScreen(layout, screen, { ...face, moment: null }, { say, still })),
     misses: { name: screen.name, faces: faces.map((face) => missesInMoments(layout, screen, face)) },
+    faintNotJudged: still ? null : whyFaintNotJudged(layout.workbench),
   };
 }
 

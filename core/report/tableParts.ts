@@ -1,7 +1,7 @@
 /** The figures of a report: grid, spans, misses, findings in words. */
 import { counted } from "../derived/counted";
 import { faceWords, measureWords } from "../checks/faceWords";
-import type { ReportedFinding } from "./reportedScreen";
+import type { Finding } from "../checks/finding";
 import { SEVERITIES } from "../checks/finding";
 import { gridOf, isGraver, type GridCell } from "../checks/grid";
 import { ofHundred, takersWords } from "../checks/missWords";
@@ -155,7 +155,7 @@ export function missesPart({ layout, screens, faces }: ReportSource): string {
 
 /** A finding wherever it stands. */
 interface Everywhere {
-  worst: ReportedFinding;
+  worst: Finding;
   at: string;
   readonly screens: Set<string>;
 }

@@ -3,6 +3,7 @@ import { centreOf, magnitude, type Box } from "../engine/geometry/point";
 import { clearance } from "../engine/geometry/distance";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 import { commonArea } from "../engine/geometry/commonArea";
+import { LEAST_LETTERS_MM, LETTER_PART, lettersIn, wordsOn } from "../checks/overflowingWords";
 import type { Aim } from "./aims";
 import { gapContact, shareContactAlong } from "./contact";
 import { HIT, NUMBERS, TRAVEL, VISUAL } from "./facedScreens";
@@ -19,6 +20,7 @@ export function* placeWishes(wishing: Wishing): Iterable<Wish> {
     if (placed.control.kind === "stick") yield* travels(wishing, placed);
     if (placed.control.kind === "stick" || placed.underlay) yield* fromStrips(wishing, placed);
     yield* pictured(wishing, placed);
+    yield* readable(wishing, placed);
   }
 }
 
@@ -147,6 +149,25 @@ function* fromStrips(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
     const inward = { x: strip.w < strip.h ? (strip.x > 0 ? 1 : -1) : 0, y: strip.w < strip.h ? 0 : strip.y > 0 ? 1 : -1 };
     const contact = shareContactAlong(area, strip, { of: "a", share }, inward);
     if (contact) yield wish([wishing, placed], "touch/edge", aim, [contact.value, boxTerms(areaPlace(placed), contact.a)]);
+  }
+}
+
+/** A word that fits its control goes on fitting; the letters of one that does not fit become no smaller. */
+function* readable(wishing: Wishing, placed: FaceControl): Iterable<Wish> {
+  const { facts, numbers } = wishing;
+  const { control, place } = placed;
+  if (control.look.hideAtRest === "all" && control.kind !== "button") return;
+  const { w, h } = visualOf(numbers, placed);
+  const at = place * NUMBERS + VISUAL;
+  /** How a part of the shorter side changes with both sides. */
+  const ofShorter = (part: number): Terms => [[w <= h ? at + 2 : at + 3, part]];
+  for (const [, word] of wordsOn(control)) {
+    const now = lettersIn({ w, h }, word, 1);
+    const before = lettersIn(visualOf(facts.origin, placed), word, 1);
+    const fitted = before.em >= before.wanted;
+    const bySide: Terms = now.em < Math.min(w, h) * LETTER_PART ? [[at + 2, now.em / w]] : ofShorter(LETTER_PART);
+    const terms = fitted && now.wanted < LEAST_LETTERS_MM ? [...bySide, ...ofShorter(-LETTER_PART)] : bySide;
+    yield wish([wishing, placed], "look/overflow", { wanted: false, kept: !fitted }, [now.em - (fitted ? now.wanted : before.em), terms]);
   }
 }
 

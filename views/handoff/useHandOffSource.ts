@@ -17,6 +17,7 @@ import { createFacesChecker } from "../../workers/faces";
 import { useSession, useTakes } from "../session/context";
 import { railOf, shelfOf } from "../session/screens";
 import type { Takes } from "../session/takes";
+import { stillsOf } from "../shared/backdrop";
 import { today } from "../shared/today";
 import { useTakeList, type ListedTake } from "../shared/useTakeList";
 import { browserPainter } from "./browserPainter";
@@ -81,7 +82,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       portFiles: async () => (await carried(PORT_FILES)).json() as Promise<Readonly<Record<string, string>>>,
       report: async () => {
         const wanted = { digest: digestNow(), date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
-        const html = await checker.report({ layout, screens, faces }, wanted, () => undefined);
+        const html = await checker.report({ layout, screens, faces, stills: stillsOf(layout.workbench, screens) }, wanted, () => undefined);
         if (html === null) throw new Error("another report was asked for meanwhile");
         return html;
       },

@@ -6,6 +6,7 @@ import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/engine/geometry/point";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import type { Screen } from "../../core/format/types";
+import { tallyOf } from "../../core/checks/finding";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clampTo } from "../../core/engine/geometry/point";
 import { readingProps } from "../../ui/reading";
@@ -145,7 +146,7 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
 }
 
 const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
-  const tally = useSession((s) => ownEntry(s.findings, screen.name)?.tally);
+  const list = useSession((s) => ownEntry(s.findings, screen.name)?.list);
   const arrangements = useSession((s) => s.layout.arrangements);
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);
@@ -162,7 +163,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
         </span>
         {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm
       </span>
-      <Tally tally={tally} />
+      <Tally tally={list ? tallyOf(list) : undefined} />
       <SettledTally screen={screen.name} />
       {arrangements.length > 0 && (
         <span

@@ -5,6 +5,7 @@ import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useRef, useState } from "react";
 import type { Screen } from "../../core/format/types";
+import { playersWords } from "../../core/checks/faceWords";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
@@ -47,6 +48,7 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
     <section aria-label="Rail" data-region="3" className="flex h-full min-h-0 flex-col border-l border-rule">
       <header className="flex items-center justify-between px-3 pt-2 pb-1">
         <RegionHeading title="Rail" plain="the same layout elsewhere" />
+        <CountedFor />
         <span className="flex items-center gap-1">
           <button className="push push-bare h-6 px-1" aria-label="Choose the screens" {...readingProps(says("rail.choose"))} onClick={() => setEditing(true)}>
             <ListPlus size={15} />
@@ -106,6 +108,17 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
     </button>
   );
 });
+
+/** For whom findings are counted. */
+function CountedFor() {
+  const players = useSession((s) => s.countedFor);
+  const said = players.length === 0 ? "" : playersWords(players);
+  return (
+    <span className="caption ml-auto px-1" data-testid="counted-for" {...readingProps(says("rail.counted"), said)}>
+      {players.length > 1 ? `for ${players.length} players` : "for one player"}
+    </span>
+  );
+}
 
 /** What is found on a screen of the rail: it changes while something is dragged, the rest of the row does not. */
 function RailTally({ name }: { name: string }) {

@@ -184,9 +184,10 @@ export const SENTENCES = {
   "ledger.row": { words: "{action} ({kind}): {value}. Dragged onto the glass, a fitting {control} grows for it there.", keys: "drag · Enter" },
   "ledger.together": { words: "Creates {as} for the selected actions.", keys: "click" },
   "ledger.next": { words: "Goes to the next of {value} left to do.", keys: "O" },
+  "rail.counted": { words: "Findings are counted for {value}. While you drag, for the player you edit alone; the others follow." },
   "rail.screen": { words: "{value}: {inches}, {aspect}, {mm}. A click puts it on the bench.", keys: "click" },
   "shelf.screen": {
-    words: "{value}: {inches}, {aspect}, {mm}. A click reads its findings, a double click puts it on the bench.",
+    words: "{value}: {inches}, {aspect}, {mm}. Counts are for {players}. A click reads its findings, a double click puts it on the bench.",
     keys: "click · double click",
   },
   "shelf.worst": { words: "Goes to the screen with the gravest findings.", keys: "Enter" },

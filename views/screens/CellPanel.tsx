@@ -126,7 +126,7 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
 
 /** The findings of a face in words; undefined while they are worked out. */
 function useWords(place: number, face: number): readonly Finding[] | undefined {
-  const { layout, screens, faces, checker } = useFaces();
+  const { layout, screens, faces, stills, checker } = useFaces();
   const [found, setFound] = useState<{
     readonly layout: typeof layout;
     readonly place: number;
@@ -136,7 +136,7 @@ function useWords(place: number, face: number): readonly Finding[] | undefined {
   const session = useSessionActions();
   useEffect(() => {
     let isWanted = true;
-    checker.words({ layout, screens, faces }, place, faces[face]).then(
+    checker.words({ layout, screens, faces, stills }, place, faces[face]).then(
       (list) => isWanted && list && setFound({ layout, place, face, list }),
       (error: unknown) =>
         isWanted && session.tell({ text: `The findings could not be worded: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
@@ -144,7 +144,7 @@ function useWords(place: number, face: number): readonly Finding[] | undefined {
     return () => {
       isWanted = false;
     };
-  }, [checker, layout, screens, faces, place, face, session]);
+  }, [checker, layout, screens, faces, stills, place, face, session]);
   // While a change is being worded what was told before stands; of another cell nothing does.
   return found && found.place === place && found.face === face ? found.list : undefined;
 }

@@ -15,6 +15,7 @@ import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type ReportWanted } from "../../workers/faces";
 import { says } from "../reading/sentences";
 import { fileNameFor } from "../../core/exchange/fileName";
+import { stillsOf } from "../shared/backdrop";
 import { saveText } from "../shared/download";
 import { today } from "../shared/today";
 import type { Faces } from "./useFaces";
@@ -159,7 +160,9 @@ function useReport({ layout, faces }: Pick<Faces, "layout" | "faces">) {
   const work = async (screens: readonly Screen[], wanted: ReportWanted, made: (html: string) => void) => {
     setState({ kind: "working", part: 0 });
     try {
-      const html = await checker.report({ layout, screens, faces }, wanted, (done, all) => setState({ kind: "working", part: done / all }));
+      const html = await checker.report({ layout, screens, faces, stills: stillsOf(layout.workbench, screens) }, wanted, (done, all) =>
+        setState({ kind: "working", part: done / all }),
+      );
       if (html === null) return;
       made(html);
       setState({ kind: "done" });

@@ -3,7 +3,8 @@
 import { useState } from "react";
 import { ownEntry } from "../../core/engine/own";
 import { byName } from "../../core/derived/byId";
-import { cellOf, type Face } from "../../core/checks/grid";
+import { tallyOf } from "../../core/checks/finding";
+import { cellOf, facedFindings, NOTHING_FOUND, type Face } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { SEVERITY_CLASS, SEVERITY_MARK, Tally } from "../../ui/Tally";
@@ -15,7 +16,7 @@ import { screenFigures } from "../shared/screenFigures";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { momentName } from "../shared/names";
-import { faceWords, groupWord, tallyWords } from "../../core/checks/faceWords";
+import { faceWords, groupWord, playersWords, tallyWords } from "../../core/checks/faceWords";
 import { PlayersPart } from "./PlayersPart";
 import { putOnBench } from "./putOnBench";
 import { SettledTally } from "../settle/SettledTally";
@@ -39,6 +40,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
   const moments = useScreens((s) => s.moments);
   const spread = useSpread();
   const screen = byName(screens).get(picked) ?? screens[0];
+  const list = ownEntry(findings, screen.name)?.list ?? undefined;
   return (
     <>
       <section aria-label="Shelf" className="flex min-h-0 min-w-0 flex-col">
@@ -94,7 +96,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
             {screen.widthPx} × {screen.heightPx} px · {screen.ppi} ppi
           </span>
           <span className="flex items-center justify-between">
-            <Tally tally={ownEntry(findings, screen.name)?.tally} />
+            <Tally tally={list && tallyOf(list)} />
             <button
               className="push"
               onClick={() => putOnBench(session, { screen: screen.name, face: null, finding: null })}
@@ -109,7 +111,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
         </div>
         <div className="min-h-0 flex-1 overflow-auto p-3">
           <FindingList
-            findings={ownEntry(findings, screen.name)?.list ?? undefined}
+            findings={list}
             also={spread}
             onPick={(ids, finding) => putOnBench(session, { screen: screen.name, face: null, finding: { ...finding, subjects: ids } })}
           />
@@ -121,8 +123,9 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
 
 function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: boolean; cssPerMm: number }) {
   const session = useSessionActions();
-  const { layout, screens, faces } = useFaces();
-  const tally = useSession((s) => ownEntry(s.findings, screens[place].name)?.tally);
+  const { layout, screens, faces, judged } = useFaces();
+  const found = judged[place];
+  const tally = found ? (cellOf(facedFindings(found.faces))?.tally ?? NOTHING_FOUND) : undefined;
   const showsMoments = useScreens((s) => s.moments);
   const item = screens[place];
   const { w, h } = sizeMm(item);
@@ -136,7 +139,7 @@ function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: b
         aria-pressed={isPicked}
         onClick={() => session.readOnShelf(item.name)}
         onDoubleClick={() => putOnBench(session, { screen: item.name, face: null, finding: null })}
-        {...readingProps(says("shelf.screen", screenFigures(item)), item.name)}
+        {...readingProps(says("shelf.screen", { ...screenFigures(item), players: playersWords(faces) }), item.name)}
       >
         <span className="flex gap-2">
           {moments.map((moment) => (

@@ -5,6 +5,7 @@ import { screenChanges, type FaceChange } from "../../core/checks/changes";
 import type { JudgedScreen } from "../../core/checks/grid";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";
+import { stillsOf } from "../shared/backdrop";
 import { useVersion } from "../shared/VersionSelect";
 import { useScreens } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
@@ -27,7 +28,7 @@ export function useChangesOf({ screens, faces, judged }: Faces): Changes | null 
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);
   const question = useMemo<EachScreen<JudgedScreen> | null>(
-    () => other && ((heard) => checker.judge({ layout: other, screens, faces }, heard)),
+    () => other && ((heard) => checker.judge({ layout: other, screens, faces, stills: stillsOf(other.workbench, screens) }, heard)),
     [checker, other, screens, faces],
   );
   const { answers } = useEachScreen(screens, question, { failure: "The other version could not be judged", keepsOlder: false });

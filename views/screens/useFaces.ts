@@ -7,12 +7,17 @@ import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type FacesChecker } from "../../workers/faces";
 import { useSession } from "../session/context";
 import { shelfOf } from "../session/screens";
+import { stillsOf } from "../shared/backdrop";
+import { useImageArrivals } from "../shared/images";
+import type { StillSource } from "../../workers/stills";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 
 export interface Faces {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
   readonly faces: readonly Face[];
+  /** What is seen behind the controls of each screen. */
+  readonly stills: readonly StillSource[];
   /** What is known of each screen; of a change a moment ago the older answer stands until the newer has come. */
   readonly judged: readonly (JudgedScreen | null)[];
   /** How many screens have been judged as the layout is now. */
@@ -30,11 +35,18 @@ export function useFacesOf(): Faces {
   const screens = useMemo(() => shelfOf({ orientation, workbench, reference }), [orientation, own]);
   const { min, max } = layout.playerSizes;
   const faces = useMemo(() => facesOf({ playerSizes: { min, max } }), [min, max]);
+  const arrivals = useImageArrivals();
+  const { backdrop, colour, picture, fit, dim } = workbench;
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const stills = useMemo(() => stillsOf(workbench, screens), [screens, backdrop, colour, picture, fit, dim, arrivals]);
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);
-  const question = useCallback<EachScreen<JudgedScreen>>((heard) => checker.judge({ layout, screens, faces }, heard), [checker, layout, screens, faces]);
+  const question = useCallback<EachScreen<JudgedScreen>>(
+    (heard) => checker.judge({ layout, screens, faces, stills }, heard),
+    [checker, layout, screens, faces, stills],
+  );
   const { answers, done } = useEachScreen(screens, question, { failure: "The screens could not be judged", keepsOlder: true });
-  return { layout, screens, faces, judged: answers, done, checker };
+  return { layout, screens, faces, stills, judged: answers, done, checker };
 }
 
 export const FacesContext = createContext<Faces | null>(null);

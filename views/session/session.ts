@@ -56,6 +56,7 @@ const firstState = ({ id, layout, log, isDeleted }: OpenedLayout, isOwn: (by: st
   selection: [],
   playerView: firstView(layout),
   findings: {},
+  countedFor: [],
   shelfScreen: null,
   fixes: [],
   fixesOf: null,
@@ -276,8 +277,9 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     setFixes(fixes, of) {
       set({ fixes, fixesOf: of });
     },
-    setFindings(findings) {
+    setFindings(findings, countedFor) {
       const before = get().findings;
+      if (JSON.stringify(countedFor) !== JSON.stringify(get().countedFor)) set({ countedFor });
       const kept = Object.entries(findings).map(([name, found]) => {
         const known = ownEntry(before, name);
         return [name, known !== undefined && JSON.stringify(known) === JSON.stringify(found) ? known : found] as const;

@@ -1,6 +1,7 @@
 /** What a session is: what it knows of the open layout, and all that may be done to it. */
 import type { StoreApi } from "zustand/vanilla";
 import type { FixOffer } from "../../core/checks/check";
+import type { Face } from "../../core/checks/grid";
 import type { PlayerView } from "../../core/engine/placement/resolve";
 import type { Result } from "../../core/engine/result";
 import type { Layout, Workbench } from "../../core/format/types";
@@ -50,8 +51,10 @@ export interface SessionState {
   readonly saving: Saving;
   /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
   readonly onlyMemory: string | null;
-  /** What is found on the screens in view, by their names. */
+  /** What is found on the screens in view, by their names: the list for the player that is edited for, the count for `countedFor`. */
   readonly findings: Readonly<Record<string, ScreenFindings>>;
+  /** The players that findings are counted for: all of the layout, or while something is dragged the one that is edited for. */
+  readonly countedFor: readonly Face[];
   /** The screen whose findings are read on the shelf; null: the one on the bench. */
   readonly shelfScreen: string | null;
   /** The moves that fix findings of the screen on the bench, of the layout as it stood when they were proved. */
@@ -115,8 +118,8 @@ export interface Session {
   tellRefusal(done: Result<unknown>): void;
   /** Takes the moves that fix what is found on the bench. */
   setFixes(fixes: readonly FixOffer[], of: Layout): void;
-  /** Takes the findings of the screens in view; what says the same keeps its identity, so that nothing draws anew for it. */
-  setFindings(findings: Record<string, ScreenFindings>): void;
+  /** Takes the findings of the screens in view, counted for some players; what says the same keeps its identity, so that nothing draws anew for it. */
+  setFindings(findings: Record<string, ScreenFindings>, countedFor: readonly Face[]): void;
   /** Chooses the screen whose findings are read on the shelf. */
   readOnShelf(screen: string): void;
   /** Shows two versions over each other on the glass, or none. */

@@ -1,22 +1,24 @@
 "use client";
 /** Keeps the findings of the screens in view up to date, and the moves that fix those on the bench, through the worker. */
 import { useEffect, useRef } from "react";
-import type { Layout, Screen } from "../../core/format/types";
+import { byName } from "../../core/derived/byId";
+import { facesOf, type Face } from "../../core/checks/grid";
+import { ownEntry } from "../../core/engine/own";
+import type { Layout } from "../../core/format/types";
+import type { ScreenFindings } from "../../workers/checksService";
 import { createChecker, type Checker } from "../../workers/checks";
 import { connectChecks } from "../../workers/connect";
-import { stillFor } from "../shared/backdrop";
-import { wordWidths } from "../shared/wordWidths";
+import { stillsOf } from "../shared/backdrop";
 import { useImageArrivals } from "../shared/images";
-import type { PlayerView } from "../../core/engine/placement/resolve";
 import { useSessionActions } from "./context";
 import type { Session, SessionState } from "./session";
 import { benchScreenOf, railOf, shelfOf } from "./screens";
 
-/** The layout must rest this long before moves are proved: proving means checking the screen over and over. */
+/** The layout must rest this long before every player is counted for and moves are proved: each means checking the screens over and over. */
 const REST_MS = 250;
 
-/** Asks for findings whenever the layout changes: on every screen where `whole` is set, else on bench and rail. Nothing is drawn for it. */
-export function useFindings(whole: boolean): void {
+/** Asks for findings whenever the layout changes: on the bench, the rail, and the screen whose findings are read on the shelf. Nothing is drawn for it. */
+export function useFindings(): void {
   const session = useSessionActions();
   const arrivals = useImageArrivals();
   const checker = useRef<Checker | null>(null);
@@ -35,48 +37,71 @@ export function useFindings(whole: boolean): void {
   }, [session]);
   useEffect(() => {
     let rest: number | undefined;
+    const atRest = () => {
+      // While something is dragged, only the player that is edited for is followed.
+      if (!checker.current || session.store.getState().gesture) return;
+      askForEveryone(session, checker.current);
+      void askForFixes(session, checker.current);
+    };
     const ask = () => {
-      if (checker.current) askAbout(session, checker.current, whole);
+      if (checker.current) askForOne(session, checker.current);
       window.clearTimeout(rest);
-      rest = window.setTimeout(() => checker.current && void askForFixes(session, checker.current), REST_MS);
+      rest = window.setTimeout(atRest, REST_MS);
     };
     ask();
     const stop = session.store.subscribe((now, before) => {
-      if (now.layout !== before.layout || !isSamePlayer(now, before) || now.shelfScreen !== before.shelfScreen) ask();
+      const isDropped = before.gesture !== null && now.gesture === null;
+      if (now.layout !== before.layout || !isSamePlayer(now, before) || now.shelfScreen !== before.shelfScreen || isDropped) ask();
     });
     return () => {
       window.clearTimeout(rest);
       stop();
     };
-  }, [session, whole, arrivals]);
+  }, [session, arrivals]);
 }
 
 const isSamePlayer = ({ playerView: a }: SessionState, { playerView: b }: SessionState) => a.handed === b.handed && a.playerSize === b.playerSize;
-const playerOf = ({ playerView }: SessionState): PlayerView => ({ ...playerView, moment: null });
+const faceOf = ({ playerView: { handed, playerSize } }: SessionState): Face => ({ handed, playerSize });
 
-function askAbout(session: Session, checker: Checker, whole: boolean): void {
+/** Asks for the findings of some players; an answer about a layout that is no longer open, or another player's, is dropped. */
+function askAbout(
+  session: Session,
+  checker: Checker,
+  players: readonly Face[],
+  done: (findings: Record<string, ScreenFindings>, now: SessionState) => void,
+): void {
   const asked = session.store.getState();
   const { layout, shelfScreen } = asked;
-  const screens = screensInView(layout, whole);
-  const stills = screens.map((screen) => stillFor(layout.workbench, screen));
-  const read = [whole && shelfScreen !== null ? shelfScreen : benchScreenOf(layout).name];
-  checker.request({ layout, screens, playerView: playerOf(asked), stills, widths: wordWidths(layout), read }, (findings) => {
-    // An answer about a layout that is no longer open, or another player's, is stale, and dropped.
+  const bench = benchScreenOf(layout);
+  const shelf = byName(shelfOf(layout)).get(shelfScreen ?? "") ?? bench;
+  const screens = [...new Set([bench, shelf, ...railOf(layout)])];
+  const stills = stillsOf(layout.workbench, screens);
+  checker.request({ layout, screens, reader: faceOf(asked), players, stills, read: [bench.name, shelf.name] }, (findings) => {
     const now = session.store.getState();
-    if (now.id === asked.id && isSamePlayer(now, asked)) session.setFindings(findings);
+    if (now.id === asked.id && isSamePlayer(now, asked)) done(findings, now);
   });
+}
+
+/** Asks for the player that is edited for, at once. Counts for everyone stay until they are known anew, but for those of a drag. */
+function askForOne(session: Session, checker: Checker): void {
+  const player = faceOf(session.store.getState());
+  askAbout(session, checker, [player], (findings, { gesture, findings: before, countedFor }) => {
+    const keepsCounts = gesture === null && countedFor.length > 1;
+    if (!keepsCounts) return session.setFindings(findings, [player]);
+    const counted = Object.entries(findings).map(([name, found]) => [name, { ...found, tally: ownEntry(before, name)?.tally ?? found.tally }] as const);
+    session.setFindings(Object.fromEntries(counted), countedFor);
+  });
+}
+
+/** Asks for every player of the layout. */
+function askForEveryone(session: Session, checker: Checker): void {
+  const players = facesOf(session.store.getState().layout);
+  askAbout(session, checker, players, (findings) => session.setFindings(findings, players));
 }
 
 async function askForFixes(session: Session, checker: Checker): Promise<void> {
   const asked = session.store.getState();
   const { layout } = asked;
-  const fixes = await checker.fixes(layout, benchScreenOf(layout), playerOf(asked));
+  const fixes = await checker.fixes(layout, benchScreenOf(layout), { ...asked.playerView, moment: null });
   if (fixes && session.store.getState().layout === layout) session.setFixes(fixes, layout);
-}
-
-function screensInView(layout: Layout, whole: boolean): readonly Screen[] {
-  if (whole) return shelfOf(layout);
-  const rail = railOf(layout);
-  const bench = benchScreenOf(layout);
-  return rail.includes(bench) ? rail : [bench, ...rail];
 }

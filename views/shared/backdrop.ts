@@ -1,6 +1,7 @@
 "use client";
 /** What is seen behind the controls: one of the project's stills or the user's own picture, filled or fitted, dimmed. */
-import type { Still } from "../../core/checks/contrast";
+import { DIM_COLOUR, plainStill } from "../../core/checks/backdrop";
+import type { StillSource } from "../../workers/stills";
 import { ownEntry } from "../../core/engine/own";
 import { SCREENS } from "../../core/format/limits";
 import type { Screen, Workbench } from "../../core/format/types";
@@ -39,7 +40,7 @@ function paintBackdrop(ctx: Ctx, bench: Workbench, w: number, h: number): void {
     ctx.fillRect(0, 0, w, h);
   } else drawBackdrop(ctx, bench.backdrop, w, h);
   if (bench.dim > 0) {
-    ctx.fillStyle = `rgba(5, 8, 11, ${bench.dim})`;
+    ctx.fillStyle = `rgba(${DIM_COLOUR.join(", ")}, ${bench.dim})`;
     ctx.fillRect(0, 0, w, h);
   }
 }
@@ -80,12 +81,18 @@ export const backdropAt = (bench: Workbench, w: number, h: number): HTMLCanvasEl
 
 /** Longer side of the stills by which looks are judged, px: a control of 3 % of the screen still covers several. */
 const JUDGED_PX = 200;
-/** A small still of the backdrop as a screen shows it, for judging looks, and the key under which it is known. */
-export function stillFor(bench: Workbench, screen: Screen): { key: string; read: () => Still } {
+/** For each screen a small still of the backdrop, for judging looks. */
+export const stillsOf = (bench: Workbench, screens: readonly Screen[]): readonly StillSource[] => screens.map((screen) => stillFor(bench, screen));
+
+/** A small still of the backdrop as a screen shows it, for judging looks. Nothing is known of it before a backdrop is chosen, or while its picture comes in. */
+function stillFor(bench: Workbench, screen: Screen): StillSource {
+  const plain = plainStill(bench);
+  if (plain) return { key: `plain ${bench.colour} ${bench.dim}`, read: () => plain };
+  const isKnown = bench.picture ? imageOf(bench.picture) !== null : bench.backdrop !== "plain";
   const scale = JUDGED_PX / Math.max(screen.widthPx, screen.heightPx);
   const [w, h] = [Math.max(1, Math.round(screen.widthPx * scale)), Math.max(1, Math.round(screen.heightPx * scale))];
   return {
-    key: `${backdropKey(bench)} ${w} ${h}`,
+    key: isKnown ? `${backdropKey(bench)} ${w} ${h}` : "",
     read: () => {
       const canvas = document.createElement("canvas");
       canvas.width = w;

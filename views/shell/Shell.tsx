@@ -45,7 +45,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
   const [help, setHelp] = useState(false);
   const [history, setHistory] = useState(false);
   const hasDraft = useLeaving();
-  useFindings(path === "/screens");
+  useFindings();
   useKeepingOffline();
   useDeedWatch();
   useEffect(() => noteWhere(path), [path]);

@@ -31,7 +31,14 @@ export function useDeedWatch(): void {
       }
       if (now.id !== before.id || now.playerView !== before.playerView) edited = false;
       if (now.findings === before.findings) return;
-      if (edited && now.id === before.id && now.playerView === before.playerView && isMended(now.findings, before.findings)) tickOff("mended");
+      if (
+        edited &&
+        now.id === before.id &&
+        now.playerView === before.playerView &&
+        now.countedFor === before.countedFor &&
+        isMended(now.findings, before.findings)
+      )
+        tickOff("mended");
     });
     const stopSaved = onSaved(() => tickOff("taken"));
     return () => {
