@@ -1,7 +1,7 @@
 /** Screens: the shelf with its filter, orders, groups and faces; the grid by pointer and by key; the spans; from a finding to the bench. */
 import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
-import { noViolationsInStorm, open, openLayout } from "./bench";
+import { middle, noViolationsInStorm, open, openLayout, visual } from "./bench";
 
 const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();
 const shelf = (page: Page) => page.locator("[data-shelf]");
@@ -204,4 +204,45 @@ test("a part of the players is told beside a screen, and findings say on how man
   await expect(cell.locator('[data-finding="touch/small"]').first()).toContainText(/on \d+ of 24 screens, on 12 % of your players/);
   await page.reload();
   await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
+});
+
+/** How many of each severity a text tells, such as "■ 2 blockers ◆ 1 warning" or "2 blockers, 1 warning". */
+const countsIn = (text: string) => ["blocker", "warning", "note"].map((word) => Number(new RegExp(`(\\d+)\\s+${word}`).exec(text)?.[1] ?? 0));
+
+test("the rail counts what the grid counts, for all players; while something is dragged for the one that is edited for", async ({ page }) => {
+  await openDraft(page);
+  await look(page, "grid");
+  const inGrid = new Map<string, number[]>();
+  for (const cell of await page.locator('[data-cell^="0 "]').all()) {
+    const label = (await cell.getAttribute("aria-label")) ?? "";
+    inGrid.set(/^all of it on (.*?): /.exec(label)![1], countsIn(label.slice(label.lastIndexOf("; ") + 2)));
+  }
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
+  const rail = page.getByRole("region", { name: "Rail" });
+  const counted = rail.getByTestId("counted-for");
+  await expect(counted).toHaveText("for 4 players");
+  await counted.hover();
+  await expect(page.getByTestId("reading-line")).toContainText("Findings are counted for both hands, sizes 0.8 and 1.3.");
+  const inRail = async () => {
+    const found: (readonly [string, number[]])[] = [];
+    for (const row of await rail.getByRole("listitem").all()) {
+      const name = /^(.*), put on the bench$/.exec((await row.getByRole("button").getAttribute("aria-label")) ?? "")![1];
+      found.push([name, countsIn(await row.innerText())]);
+    }
+    return found;
+  };
+  const atRest = await inRail();
+  expect(atRest.length).toBeGreaterThan(6);
+  for (const [name, counts] of atRest) expect([name, counts]).toEqual([name, inGrid.get(name)]);
+  // A drag follows the player that is edited for alone; let go, all of them count again.
+  const helm = await middle(visual(page, "helm"));
+  await page.mouse.move(helm.x, helm.y);
+  await page.mouse.down();
+  await page.mouse.move(helm.x + 60, helm.y, { steps: 4 });
+  await expect(counted).toHaveText("for one player");
+  await expect(counted).toHaveAttribute("aria-description", /counted for right hand, size 1\./);
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+  await expect(counted).toHaveText("for 4 players");
+  await expect.poll(inRail).toEqual(atRest);
 });
