@@ -169,3 +169,28 @@ test("two axes selected in the ledger become one stick, four directions one d-pa
   expect(right.x).toBeGreaterThan(up.x);
   await saved(page);
 });
+
+test("what is created holds on every screen of the rail for every player, or it is said why not", async ({ page }) => {
+  await open(page);
+  await startLayout(page, "Whole");
+  for (const name of ["flare", "winch", "bell"]) await addAction(page, name, "press");
+  await page.getByLabel("Name of the new action").blur();
+  await page.keyboard.press("2");
+  const rail = page.getByRole("region", { name: "Rail" });
+  const ledger = page.getByRole("region", { name: "Ledger" });
+  for (const name of ["flare", "winch", "bell"]) {
+    await ledger.locator(`[data-row="${name}"]`).focus();
+    await page.keyboard.press("Enter");
+    await expect(control(page, name)).toHaveAttribute("aria-pressed", "true");
+  }
+  await expect(rail.getByTestId("counted-for")).toHaveText("for 4 players");
+  const rows = rail.getByRole("listitem");
+  await expect(rows.filter({ hasText: "no findings" })).toHaveCount(await rows.count());
+  // A mirrored copy whose place is taken: it says what is found, where, and for whom.
+  await control(page, "flare").click();
+  await page.keyboard.press("Shift+m");
+  await page.getByRole("button", { name: "None", exact: true }).click();
+  await control(page, "flare-left").click();
+  await page.keyboard.press("Shift+m");
+  await expect(page.getByText(/^Blocker, (?:right|left) hand, size .* overlap by 100 % on/)).toBeVisible();
+});

@@ -5,7 +5,7 @@ import type { Finding, FindingTally } from "../core/checks/finding";
 import { cellOf, facedFindings, NOTHING_FOUND, type Face } from "../core/checks/grid";
 import { sayNames } from "../core/checks/say";
 import type { PlayerView } from "../core/engine/placement/resolve";
-import type { Layout, Screen } from "../core/format/types";
+import type { Screen } from "../core/format/types";
 import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
 import { createStillStore } from "./stills";
 

@@ -1,4 +1,5 @@
 /** What every check may look at: a layout on one screen, and for the checks of a moment, what is shown in it. */
+import { isWithin } from "../engine/geometry/distance";
 import type { Shape } from "../engine/geometry/shape";
 import { isUnderlay } from "../derived/underlay";
 import { touchArea } from "../engine/input/ready";
@@ -60,6 +61,13 @@ export function checkContext(layout: Layout, resolved: Resolved): CheckContext {
       return { control, at, area: touchArea(at), underlay: isUnderlay(control), index };
     }),
   };
+}
+
+/** Some controls and what is near to them; with ground all ground, for who lies under it depends on all of it. */
+export function nearTo({ layout, placed, mm }: CheckContext, own: readonly PlacedControl[]): readonly PlacedControl[] {
+  const gap = layout.limits.minGapMm * mm;
+  const hasGround = own.some(({ underlay }) => underlay);
+  return placed.filter((one) => (hasGround && one.underlay) || own.some(({ area }) => isWithin(area, one.area, gap)));
 }
 
 /** The same context within one moment. */

@@ -19,7 +19,7 @@ const LEAST_CONTRAST = 3;
 /** Icons and words are drawn a little stronger than the control's own opacity; a test of the drawing holds the two figures together. @internal exported for its test */
 export const INK_STRENGTH = 1.4;
 
-/** A colour written `#RRGGBB`. @internal exported for its test */
+/** A colour written `#RRGGBB`. */
 export function rgbOf(hex: string): Rgb {
   const n = Number.parseInt(hex.slice(1), 16);
   return [(n >> 16) & 255, (n >> 8) & 255, n & 255];
@@ -43,7 +43,7 @@ export function contrast(a: Rgb, b: Rgb): number {
   return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
 }
 
-/** A colour laid over another at an opacity. @internal exported for its test */
+/** A colour laid over another at an opacity. */
 export function over(top: Rgb, below: Rgb, opacity: number): Rgb {
   const mix = (i: 0 | 1 | 2) => top[i] * opacity + below[i] * (1 - opacity);
   return [mix(0), mix(1), mix(2)];

@@ -4,15 +4,15 @@
  * A word is drawn as large as its control lets it be: at most 0.3 of each side, and no wider than 0.84 of the width, or of what the icon
  * leaves of the height. It fits if its letters need not be drawn smaller than can be read, or than the control's own size asks for.
  */
-import { wordWidth } from "../drawing/letterWidths";
+import { wordWidth } from "../derived/letterWidths";
 import type { Box } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import type { Control } from "../format/types";
 import type { Check } from "./context";
 
-/** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. @internal exported for its test */
+/** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. */
 export const LETTER_PART = 0.3;
-/** @internal exported for its test */
+/** */
 export const WORD_PART = 0.84;
 /** Letters below this em cannot be read at arm's length, mm: about 6 points, the least that print is set in. */
 export const LEAST_LETTERS_MM = 2;

@@ -3,14 +3,13 @@
  * frame, and how far along its way a drag may go. Only what has moved, and what is near to it, is looked at on each screen.
  */
 import { resolvedOn } from "../derived/resolved";
-import { isWithin } from "../engine/geometry/distance";
 import type { Point } from "../engine/geometry/point";
 import { ok, type Result } from "../engine/result";
 import type { PlayerView, Resolved } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
 import { changesAgainst, findingsByKey, type FindingsByKey } from "./changes";
 import { bareOn, findingsOfSome, type WordedFinding } from "./check";
-import { checkContext, type CheckContext, type PlacedControl } from "./context";
+import { checkContext, nearTo, type CheckContext, type PlacedControl } from "./context";
 
 /** A screen that is held, and what is found on it as it was. */
 interface HeldScreen {
@@ -92,13 +91,6 @@ function worstOf({ found }: HeldScreen, now: readonly WordedFinding[]): WordedFi
     is && (kind === "new" || kind === "graver") ? [is as WordedFinding] : [],
   );
   return worse.find(({ severity }) => severity === "blocker") ?? worse[0] ?? null;
-}
-
-/** What has moved, and what is near to it; where ground has moved all ground, for who lies under it depends on all of it. */
-function nearTo({ layout, placed, mm }: CheckContext, own: readonly PlacedControl[]): readonly PlacedControl[] {
-  const gap = layout.limits.minGapMm * mm;
-  const hasGround = own.some(({ underlay }) => underlay);
-  return placed.filter((one) => (hasGround && one.underlay) || own.some(({ area }) => isWithin(area, one.area, gap)));
 }
 
 /** Whether what all controls do together may be another: what is wanted at once, with a thumb that has moved; how much of the screen is covered. */

@@ -4,7 +4,7 @@
  * as there, and each shape carries the matrix that was in force.
  */
 import { element, escaped, figure, type Attributes } from "./element";
-import { wordWidth } from "./letterWidths";
+import { wordWidth } from "../derived/letterWidths";
 
 /** x' = a·x + c·y + e, y' = b·x + d·y + f. */
 type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];

@@ -53,6 +53,9 @@ const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
   swipe: [40, 30],
 };
 
+/** The least side of a new button's hit area, mm: what the checks want of a target unless the layout says otherwise. */
+const LEAST_TARGET_MM = 9;
+
 /** Kinds that can serve an action of a kind, the fitting one first. */
 export function kindsFor(action: Action | null): ControlKind[] {
   const kinds: ControlKind[] = ["button", "stick", "dpad", "touchpad", "swipe"];
@@ -91,7 +94,9 @@ export function makeControl(context: EditContext, kind: ControlKind, action: Act
     serves: serve ? [serve] : [],
   });
   const moments = action && action.moments.length > 0 ? action.moments : layout.moments.map((m) => m.id);
-  return (made.kind === "button" ? { ...made, moments, feel: { ...made.feel, slideOut: made.feel.slideOut ?? "keep" } } : { ...made, moments }) as Control;
+  if (made.kind !== "button") return { ...made, moments } as Control;
+  // The smallest player's target passes, too.
+  return { ...made, moments, hit: { ...made.hit, minMm: LEAST_TARGET_MM }, feel: { ...made.feel, slideOut: made.feel.slideOut ?? "keep" } };
 }
 
 const KIND_NAMES: Readonly<Record<ControlKind, string>> = { stick: "Stick", dpad: "D-pad", button: "Button", touchpad: "Touchpad", swipe: "Swipe" };

@@ -1,12 +1,21 @@
 /** Four directions that one call reads as a vector, such as `input.vector("left", "right", "up", "down")`: one read of one word, not four. */
 import { commonName, DIRECTIONS, fourDirections } from "../editing/wordMeaning";
-import type { Found } from "./reads";
+import type { ActionKind } from "../format/types";
+import type { Asking } from "./asking";
+import type { Piece } from "./constants";
+
+/** A place that asks, as far as it matters here. */
+interface Asked {
+  readonly asking: Asking;
+  readonly piece: Piece;
+  readonly read: { readonly word: string; readonly owner: string; readonly kind: ActionKind | null } | null;
+}
 
 /** What such a read is called where the four words share no word of their own. */
 const NAME = "move";
 
 /** Passes places on to `tell`, four directions of one call for a vector as one. Call `end` after the last place. */
-export function joinFourWords(tell: (found: Found) => void): { readonly tell: (found: Found) => void; readonly end: () => void } {
+export function joinFourWords<Found extends Asked>(tell: (found: Found) => void): { readonly tell: (found: Found) => void; readonly end: () => void } {
   let waiting: Found[] = [];
   const end = () => {
     const joined = joinedRead(waiting);
@@ -27,7 +36,7 @@ export function joinFourWords(tell: (found: Found) => void): { readonly tell: (f
   };
 }
 
-function joinedRead(found: readonly Found[]): Found | null {
+function joinedRead<Found extends Asked>(found: readonly Found[]): Found | null {
   const words = found.flatMap(({ read }) => (read ? [{ name: read.word }] : []));
   const directions = fourDirections(words);
   if (!directions) return null;

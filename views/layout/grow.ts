@@ -2,7 +2,8 @@
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { addZone } from "../../core/editing/edits/zones";
 import type { Action, Layout } from "../../core/format/types";
-import { growFree, movedFree } from "../../core/editing/growFree";
+import { growFree, placedFree } from "../../core/checks/growFree";
+import { findingsAbout } from "../../core/checks/findingsAbout";
 import { inCluster } from "../../core/editing/placeables";
 import { pinFor, type EditContext } from "../../core/editing/placing";
 import { fittingKind, growControl, growTogether, type Together } from "../../core/editing/make";
@@ -11,19 +12,25 @@ import { ok, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
 import type { Session } from "../session/session";
 import { homeOf } from "../shared/home";
+import { placeFor, tellAbout } from "../shared/newControls";
 import { setBench } from "./bench";
 
-/** Adds what was grown in the layout of a context, selects it, and remembers a control for the choice of its kind. */
+/** Adds what was grown in a context, selects it, remembers a control for the choice of its kind, and tells what is found of it on any screen of the rail. */
 export function growInto(
   session: Session,
-  { layout: from }: Pick<EditContext, "layout">,
+  context: Pick<EditContext, "layout" | "screen">,
   grown: Result<{ layout: Layout; id: string }>,
   label: string,
 ): boolean {
+  const { layout: from, screen } = context;
   if (!grown.ok) return session.edit(label, madeOn(from, grown));
-  if (!session.edit(label, madeOn(from, ok(grown.value.layout)))) return false;
-  session.select([grown.value.id]);
-  setBench({ grown: grown.value.layout.controls.some((c) => c.id === grown.value.id) ? grown.value.id : null });
+  const { layout, id } = grown.value;
+  if (!session.edit(label, madeOn(from, ok(layout)))) return false;
+  session.select([id]);
+  const isControl = layout.controls.some((c) => c.id === id);
+  setBench({ grown: isControl ? id : null });
+  const { screens, players } = placeFor({ layout, screen });
+  tellAbout(session, layout, findingsAbout(layout, isControl ? [id] : inCluster(layout, id, null), screens, players));
   return true;
 }
 
@@ -31,17 +38,19 @@ export function growInto(
 export function growActions(session: Session, context: EditContext, actions: readonly Action[], { at, as }: { at: Point | null; as?: Together }): boolean {
   const [action] = actions;
   const home = homeOf(context, fittingKind(action.kind));
+  const place = placeFor(context);
   if (actions.length === 1) {
-    const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home });
+    const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home }, place);
     return growInto(session, context, grown, `grow ${action.name}`);
   }
   const grown = growTogether(context, actions, at ?? home, as);
   if (!grown.ok) return growInto(session, context, grown, "grow controls");
   const { layout, id } = grown.value;
   const isCluster = layout.clusters.some((cluster) => cluster.id === id);
-  if (!isCluster) return growInto(session, context, at ? grown : ok({ id, layout: movedFree(context, layout, id, [id]) }), `grow ${actions.length} actions`);
+  if (!isCluster)
+    return growInto(session, context, at ? grown : ok({ id, ...placedFree(context, layout, { key: id, ids: [id] }, place) }), `grow ${actions.length} actions`);
   const inside = inCluster(layout, id, context.resolved.arrangement);
-  return growInto(session, context, ok({ id, layout: movedFree(context, layout, id, inside) }), `grow ${actions.length} controls`);
+  return growInto(session, context, ok({ id, ...placedFree(context, layout, { key: id, ids: inside }, place) }), `grow ${actions.length} controls`);
 }
 
 /** A new zone's size, mm. */

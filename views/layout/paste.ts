@@ -1,6 +1,9 @@
 /** Puts what was copied onto the glass, set off a little where it would lie on what is there. */
 import type { Clip } from "../../core/wiring/paste";
-import type { EditContext } from "../../core/editing/placing";
+import { findingsAbout } from "../../core/checks/findingsAbout";
+import { movedFree } from "../../core/checks/growFree";
+import { editContextOf, type EditContext } from "../../core/editing/placing";
+import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { unitPx } from "../../core/engine/placement/scale";
 import { setOff } from "../../core/editing/mirroredCopies";
 import { ok } from "../../core/engine/result";
@@ -9,6 +12,7 @@ import { pasteClip } from "../../core/wiring/paste";
 import type { Adoption } from "../../core/wiring/adopt";
 import type { Session } from "../session/session";
 import { namesOf } from "../shared/names";
+import { placeFor, tellAbout } from "../shared/newControls";
 
 /** Pastes with the words as they were chosen, and selects what came; false where it was refused. */
 export function paste(session: Session, context: Pick<EditContext, "screen" | "playerView">, clip: Clip, words: Adoption["words"]): boolean {
@@ -20,8 +24,14 @@ export function paste(session: Session, context: Pick<EditContext, "screen" | "p
   const { keys } = made.value;
   // Beside its original, so that both can be seen; what was cut comes back where it was.
   const beside = clip.layout.controls.some((c) => layout.controls.some((own) => JSON.stringify(own.placement) === JSON.stringify(c.placement)));
-  const placed = beside ? setOff(context, made.value.layout, keys) : made.value.layout;
-  if (!session.edit(`paste ${namesOf(placed, keys)}`, madeOn(layout, ok(placed)))) return false;
+  const put = beside ? setOff(context, made.value.layout, keys) : made.value.layout;
+  const ids = keys.flatMap((key) => (placeableOf(put, key)?.kind === "cluster" ? inCluster(put, key, null) : [key]));
+  const place = placeFor({ layout, screen: context.screen });
+  const free = beside
+    ? movedFree(editContextOf(put, context.screen, context.playerView), put, { keys, ids }, place)
+    : { layout: put, found: findingsAbout(put, ids, place.screens, place.players) };
+  if (!session.edit(`paste ${namesOf(free.layout, keys)}`, madeOn(layout, ok(free.layout)))) return false;
   session.select(keys);
+  tellAbout(session, free.layout, free.found);
   return true;
 }

@@ -15,7 +15,9 @@ import { copyFeel, copyLook } from "../../core/editing/copyStyle";
 import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "../../core/editing/neighbourGrowth";
 import { railOf } from "../session/screens";
 import { benchStore, setBench } from "./bench";
+import { findingsAbout } from "../../core/checks/findingsAbout";
 import { nameOf, namesOf } from "../shared/names";
+import { placeFor, tellAbout } from "../shared/newControls";
 
 /** Gathers the selected controls into a cluster. */
 export function gatherSelected(session: Session, context: EditContext, selection: readonly string[]): void {
@@ -51,6 +53,8 @@ export function mirrorSelected(session: Session, context: EditContext, selection
   }
   if (!session.edit("second side", madeOn(context.layout, ok(made.value.layout)))) return;
   session.select(made.value.keys);
+  const { screens, players } = placeFor(context);
+  tellAbout(session, made.value.layout, findingsAbout(made.value.layout, [...made.value.originals.keys()], screens, players));
   setBench({ mirrored: wireTargets(context.layout, made.value.originals).length > 0 ? made.value : null });
 }
 

@@ -5,7 +5,7 @@ import { readClip, clipText } from "../../core/exchange/clip";
 import { clampTo } from "../../core/engine/geometry/point";
 import { reorderControls } from "../../core/editing/edits/controls";
 import { editContextOf, moveBy, type EditContext, seenAs } from "../../core/editing/placing";
-import { growFree } from "../../core/editing/growFree";
+import { growFree } from "../../core/checks/growFree";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../../core/editing/placeables";
 import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
@@ -19,6 +19,7 @@ import { useKeys } from "../interaction/useKeys";
 import type { Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./selectionEdits";
+import { placeFor } from "../shared/newControls";
 import { homeOf } from "../shared/home";
 import { growInto, growZone } from "./grow";
 import { isHeldBack, switchHolding } from "./holding";
@@ -148,7 +149,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
       const { tool } = benchStore.getState();
       if (tool === null) return false;
       if (tool === "zone") growZone(session, context, homeOf(context, "zone"));
-      else growInto(session, context, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }), `add ${tool}`);
+      else growInto(session, context, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }, placeFor(context)), `add ${tool}`);
       setBench({ tool: null });
     },
     duplicate: some(() => copySelected(session, context, selection)),

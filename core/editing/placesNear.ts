@@ -1,4 +1,4 @@
-/** The nearest place where something dropped fits: inside the safe frame, clear of other controls' hit areas and of keep-clear zones. */
+/** The places near where something was dropped at which it fits: inside the safe frame, clear of other controls' hit areas and of keep-clear zones. */
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import { clearance, isWithin } from "../engine/geometry/distance";
@@ -12,10 +12,10 @@ import type { EditContext } from "./placing";
 const STEP_MM = 1;
 
 /**
- * By how much some controls must be moved together so that each of them fits, px: the shortest way to within a millimetre; (0, 0) where
- * they fit already, null where there is no such place on this screen. What lies under others by intent is no obstacle.
+ * By how much some controls can be moved together so that each of them fits, px: the shortest ways first, to within a millimetre, beginning with
+ * (0, 0) where they fit already. What lies under others by intent is no obstacle.
  */
-export function nearestFit(context: EditContext, ids: readonly string[]): Point | null {
+export function* placesNear(context: EditContext, ids: readonly string[]): Generator<Point> {
   const { layout, resolved, screen } = context;
   const mm = pxPerMm(screen);
   const gap = layout.limits.minGapMm * mm;
@@ -36,15 +36,15 @@ export function nearestFit(context: EditContext, ids: readonly string[]): Point 
         there.y + there.h <= safe.y + safe.h + LENGTH_SLACK;
       return inside && others.every((other) => !isWithin(there, other, gap) || clearance(there, other).px >= gap - LENGTH_SLACK);
     });
-  if (own.length === 0 || fits(0, 0)) return { x: 0, y: 0 };
+  if (own.length === 0 || fits(0, 0)) yield { x: 0, y: 0 };
+  if (own.length === 0) return;
   const step = STEP_MM * mm;
   const farthest = Math.hypot(screen.widthPx, screen.heightPx);
   for (let r = step; r <= farthest; r += step) {
     const count = Math.max(8, Math.ceil((2 * Math.PI * r) / step));
     for (let i = 0; i < count; i += 1) {
       const [dx, dy] = [Math.cos((i * 2 * Math.PI) / count) * r, Math.sin((i * 2 * Math.PI) / count) * r];
-      if (fits(dx, dy)) return { x: dx, y: dy };
+      if (fits(dx, dy)) yield { x: dx, y: dy };
     }
   }
-  return null;
 }

@@ -4,13 +4,14 @@ import type { Layout } from "../format/types";
 import { sampleLayouts } from "../../test/samples";
 import { newLayout } from "./edits/layout";
 import { growControl } from "./make";
-import { nearestFit } from "./nearestFit";
-import { editContextOf, moveBy } from "./placing";
+import { placesNear } from "./placesNear";
+import { editContextOf, moveBy, type EditContext } from "./placing";
 
 const SCREEN = plainScreen("a phone", 2400, 1080, 411);
 const mm = pxPerMm(SCREEN);
 const [brackwater] = sampleLayouts();
 const context = (layout: Layout) => editContextOf(layout, SCREEN);
+const nearestFit = (context: EditContext, ids: readonly string[]) => placesNear(context, ids).next().value ?? null;
 const boxOf = (layout: Layout, id: string) => context(layout).resolved.controls.find((c) => c.id === id)!.hit;
 
 test("what fits stays", () => {
