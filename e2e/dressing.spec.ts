@@ -1,7 +1,7 @@
 /** Dressing: words, icons, colours, own pictures, the held look, fading away. */
 import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
-import { colourAt, control, exportText, open, saved, more } from "./bench";
+import { addAction, colourAt, control, exportText, more, open, saved, startLayout } from "./bench";
 
 const look = (page: Page) => page.getByRole("region", { name: "Look" });
 const SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" onload="window.pwned=1"><script>window.pwned=1</script><rect width="40" height="40" fill="#ff0000"/><image href="http://127.0.0.1:9/x.png"/></svg>`;
@@ -35,13 +35,23 @@ test("an icon, a word, a turn, the held look", async ({ page }) => {
 test("own pictures are shown as images alone: nothing in them acts; broken and large ones are refused", async ({ page }) => {
   await open(page);
   await control(page, "pump").click();
-  const input = look(page).getByLabel("Picture file, rest");
+  await look(page)
+    .getByRole("button", { name: /^Picture, rest/ })
+    .click();
+  const dialog = page.getByRole("dialog", { name: "Pictures of pump" });
+  const input = dialog.getByLabel("Picture file, rest");
   await input.setInputFiles({ name: "huge.png", mimeType: "image/png", buffer: Buffer.alloc(600 * 1024) });
   await expect(page.getByText(/huge\.png is too large: 600 KiB; at most 512 KiB/)).toBeVisible();
   await input.setInputFiles({ name: "broken.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<p>no drawing</p>") });
   await expect(page.getByText(/broken\.svg is broken/)).toBeVisible();
   await input.setInputFiles({ name: "valve.svg", mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
+  // The word is drawn over it: it can be hidden there.
+  await expect(dialog.getByRole("status")).toContainText("The word “pump” is drawn over the picture.");
+  await dialog.getByRole("button", { name: "Hide the word" }).click();
+  await expect(dialog.getByRole("status")).toHaveCount(0);
+  await dialog.getByRole("button", { name: "Done" }).click();
   await expect(look(page).getByRole("button", { name: "Picture, rest: valve.svg" })).toBeVisible();
+  await expect(look(page).getByRole("textbox", { name: "Word on it" })).toHaveValue("");
   const at = await page.evaluate(() => {
     const rect = document.querySelector('[data-control="pump"] rect')!;
     return [(Number(rect.getAttribute("x")) + 10) / 2400, (Number(rect.getAttribute("y")) + 10) / 1080] as const;
@@ -57,8 +67,38 @@ test("own pictures are shown as images alone: nothing in them acts; broken and l
   await look(page)
     .getByRole("button", { name: /^Picture, rest/ })
     .click();
-  await page.getByRole("menuitem", { name: "No picture" }).click();
+  await dialog.getByRole("combobox", { name: "Picture, At rest" }).selectOption("no picture");
+  await dialog.getByRole("button", { name: "Done" }).click();
   await expect(look(page).getByRole("button", { name: "Picture, rest: none" })).toBeVisible();
+});
+
+test("the pictures of a stick stand in one dialog; art turns and its word stays upright; a button is created with an icon", async ({ page }) => {
+  await open(page);
+  await control(page, "helm").click({ position: { x: 12, y: 20 } });
+  await look(page)
+    .getByRole("button", { name: /^Picture, knob/ })
+    .click();
+  const dialog = page.getByRole("dialog", { name: "Pictures of helm" });
+  await expect(dialog.locator("[data-slot]")).toHaveText([/^Base, at rest/, /^Base, held/, /^Knob/]);
+  const svg = (name: string) => ({ name, mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
+  await dialog.getByLabel("Picture file, rest").setInputFiles(svg("base.svg"));
+  await dialog.getByRole("combobox", { name: "Picture, Knob" }).selectOption("base.svg");
+  await dialog.getByRole("button", { name: "Done" }).click();
+  for (const part of ["rest", "knob"]) await expect(look(page).getByRole("button", { name: `Picture, ${part}: base.svg` })).toBeVisible();
+  await control(page, "horn").click();
+  await look(page).getByRole("textbox", { name: "Turned" }).fill("90");
+  await page.keyboard.press("Enter");
+  await look(page).getByRole("checkbox", { name: "The word turns too" }).uncheck();
+  await page.getByRole("button", { name: "Undo: turning of the word of horn" }).waitFor();
+  await startLayout(page, "Icons");
+  await addAction(page, "jump", "press");
+  await page.getByLabel("Name of the new action").blur();
+  await page.keyboard.press("2");
+  await page.getByRole("region", { name: "Ledger" }).locator('[data-row="jump"]').focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("toolbar", { name: "Kind of jump" }).getByRole("button", { name: "Icon instead of word" }).click();
+  await expect(look(page).getByRole("textbox", { name: "Word on it" })).toHaveValue("");
+  await expect(look(page).getByRole("button", { name: /^Icon: (?!none)/ })).toBeVisible();
 });
 
 test("several at once: one colour for all, and what differs says so", async ({ page }) => {

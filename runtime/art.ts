@@ -169,7 +169,7 @@ function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["
   }
   if (word) {
     const room = path ? { ...box, y: box.y + box.h * 0.26, h: box.h * 0.74 } : box;
-    turnAbout(ctx, room.x + room.w / 2, room.y + room.h / 2, look.rotateDeg);
+    turnAbout(ctx, room.x + room.w / 2, room.y + room.h / 2, look.turnLabel === false ? 0 : look.rotateDeg);
     drawLabel(ctx, room, look.label, emOf(look.label));
   }
   ctx.restore();

@@ -72,6 +72,8 @@ export interface Look {
   labels: Record<string, string>;
   icon?: string;
   rotateDeg: number;
+  /** Whether the word turns with what is drawn. Played files of earlier versions lack it, and their words turn. */
+  turnLabel: boolean;
   rest: Face;
   held: Face;
   away?: { opacity: number; afterMs: number; fadeMs: number };

@@ -68,7 +68,7 @@ test("every key is there in its order, null where nothing stands, nothing of the
   const { controls, actions, arrangements } = JSON.parse(text) as Record<"controls" | "actions" | "arrangements", Record<string, Record<string, unknown>>[]>;
   expect(Object.keys(actions[0]).join()).toBe("name,kind,moments,keys,mouse,pad,riseMs,fallMs,ease,combine");
   const helm = controls.find((c) => c.id === ("helm" as never))!;
-  expect(Object.keys(helm.look).join()).toBe("label,labels,icon,rotateDeg,rest,held,away,hideAtRest,knobSize,knob,home,homeAfterMs,returnMs,art");
+  expect(Object.keys(helm.look).join()).toBe("label,labels,icon,rotateDeg,turnLabel,rest,held,away,hideAtRest,knobSize,knob,home,homeAfterMs,returnMs,art");
   expect(helm.look).toMatchObject({ icon: null, away: null, knob: null, art: null });
   expect(Object.keys(helm.feel).join()).toBe("origin,start,travel,landing,inner,outer,deadZone,curve,directions,axes,pressAt,releaseAt,holdDeg");
   expect(helm.serves).toEqual([{ port: "vector", action: "helm", value: null, scale: null, repeat: null }]);

@@ -27,7 +27,7 @@ export function lookRows({ kind, look }: Control, layout: Layout): SheetRow[] {
     ...(look.label === "" ? [] : [look1("word", look.label)]),
     ...Object.entries(look.labels).map(([language, word]) => look1(`word, ${language}`, word)),
     ...(look.icon === undefined ? [] : [look1("icon", look.icon)]),
-    ...(look.rotateDeg === 0 ? [] : [look1("turned", `${number(look.rotateDeg)}°`)]),
+    ...(look.rotateDeg === 0 ? [] : [look1("turned", `${number(look.rotateDeg)}°${look.turnLabel || look.label === "" ? "" : ", its word upright"}`)]),
     look1("at rest", face(look.rest)),
     look1("held", face(look.held)),
     ...(look.away ? [look1("away", `opacity ${number(look.away.opacity)} after ${number(look.away.afterMs)} ms, over ${number(look.away.fadeMs)} ms`)] : []),

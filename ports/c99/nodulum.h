@@ -516,7 +516,7 @@ ND_OBJ(nd_away, NULL, ND_K("opacity", nd_part, nd_control, away_opacity), ND_K("
   { key, &nd_to_picture, offsetof(nd_control, field), ND_NOWHERE, 1, 0 }
 ND_OBJ(nd_art, NULL, ND_ART("rest", art_rest), ND_ART("held", art_held), ND_ART("knob", art_knob));
 ND_OBJ(nd_look, NULL, ND_K("label", nd_label, nd_control, label), ND_KX("labels", nd_labels), {"icon", &nd_icon, offsetof(nd_control, icon), ND_NOWHERE, 1, 0},
-       ND_KX("rotateDeg", nd_finite), ND_KIN("rest", nd_rest_face), ND_KIN("held", nd_held_face), ND_KINO("away", nd_away, nd_control, has_away),
+       ND_KX("rotateDeg", nd_finite), ND_KXO("turnLabel", nd_flag), ND_KIN("rest", nd_rest_face), ND_KIN("held", nd_held_face), ND_KINO("away", nd_away, nd_control, has_away),
        ND_K("hideAtRest", nd_hide, nd_control, hide_at_rest), ND_KX("knobSize", nd_part), ND_KXO("knob", nd_knob_looks), ND_K("home", nd_home, nd_control, home),
        ND_K("homeAfterMs", nd_ms, nd_control, home_after_ms), ND_K("returnMs", nd_ms, nd_control, return_ms), ND_KINO("art", nd_art, nd_control, has_art));
 

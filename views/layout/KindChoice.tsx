@@ -1,11 +1,13 @@
 "use client";
 /** Beside a control that has just grown: which other kinds could serve its action. One click makes it that. */
 import { byId, byName } from "../../core/derived/byId";
+import { changeLook } from "../../core/editing/edits/controls";
 import { kindsFor } from "../../core/editing/make";
 import { useBenchContext } from "../session/benchContext";
 import { useSessionActions } from "../session/context";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./kinds";
+import { proposedIcon } from "./cards/proposedIcon";
 import { wishKind } from "./kindWish";
 import { changeServe } from "../../core/editing/edits/actions";
 
@@ -30,10 +32,11 @@ function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
   if (!control || !at) return null;
   const action = byName(context.layout.actions).get(control.serves[0]?.action) ?? null;
   const kinds = kindsFor(action);
-  if (kinds.length < 2) return null;
+  const icon = control.kind === "button" ? proposedIcon([control]) : null;
+  if (kinds.length < 2 && icon === null) return null;
   const serve = control.serves[0];
   const asksWay = (control.kind === "stick" || control.kind === "dpad") && action?.kind === "axis" && (serve?.port === "x" || serve?.port === "y");
-  const width = kinds.length * 28 + 8 + (asksWay ? 190 : 0);
+  const width = kinds.length * 28 + 8 + (asksWay ? 190 : 0) + (icon === null ? 0 : 120);
   const x = Math.min(Math.max(4, left + at.visual.x * scale), room.w - width - 4);
   const above = top + at.visual.y * scale - 50;
   const y = above > 4 ? above : top + (at.visual.y + at.visual.h) * scale + 12;
@@ -59,6 +62,14 @@ function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
           <KindIcon kind={kind} />
         </button>
       ))}
+      {icon !== null && (
+        <button
+          className="ml-1 h-7 rounded-sm border-l border-rule px-1.5 text-[0.6875rem] hover:bg-paper"
+          onClick={() => session.edit(`icon of ${control.name}`, (l) => changeLook(l, control.id, { icon, label: "" }), true)}
+        >
+          Icon instead of word
+        </button>
+      )}
       {asksWay && (
         <span
           role="group"

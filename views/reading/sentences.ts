@@ -85,6 +85,7 @@ export const SENTENCES = {
   "look.ink": { words: "Colour of the word or icon, {when}: {value}." },
   "look.opacity": { words: "Opacity, {when}: {value}; 100 % hides what lies behind." },
   "look.picture": { words: "A picture of your own, {when}, instead of what is drawn.", keys: "Enter" },
+  "look.turnLabel": { words: "Turn word: the word turns with what is drawn. Switched off, it stays upright." },
   "look.turned": { words: "Turned: what is drawn stands at {value}; neither its place nor its hit area turns." },
   "look.knob": { words: "Knob: {value} of the base’s size; it changes what is seen, not the travel." },
   "look.atRest": { words: "At rest {value} shows, until a thumb comes." },

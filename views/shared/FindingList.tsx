@@ -8,6 +8,7 @@ import type { FixOffer } from "../../workers/checks";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/context";
+import { BareMoments } from "./BareMoments";
 import { momentName, nameOf } from "./names";
 import type { Control, Layout } from "../../core/format/types";
 import { LEAVES, trimText } from "../../core/checks/fix";
@@ -113,6 +114,9 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
                 >
                   {fixWord(layout, offer)}
                 </button>
+              )}
+              {onFix && f.code === "bind/unserved" && f.accepted === null && f.moment !== null && (
+                <BareMoments name={f.subjects[0]} layout={layout} only={f.moment} />
               )}
               <Acceptance finding={f} />
             </span>

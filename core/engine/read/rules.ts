@@ -82,6 +82,7 @@ const look = object({
   labels: { is: "map", of: label },
   icon: opt(text(1, 48, "the name of an icon")),
   rotateDeg: number(),
+  turnLabel: opt(flag),
   rest: face,
   held: face,
   away: opt(object({ opacity: part, afterMs: ms, fadeMs: ms })),

@@ -63,6 +63,7 @@ const lookSchema = record({
   labels: withLimit(named(languageTag, word), LISTS.labels).default({}),
   icon: textOf(TEXTS.icon).optional(),
   rotateDeg: z.number().default(0),
+  turnLabel: z.boolean().default(true),
   rest: restFace.prefault({}),
   held: heldFace.prefault({}),
   away: record({ opacity: numberIn(0, 1), afterMs: notNegative, fadeMs: notNegative.default(200) }).optional(),

@@ -15,7 +15,7 @@ import { makeFitting } from "../makeFitting";
 import { setSheetState } from "../sheetState";
 import { STATUS_MARK, statusClass } from "../sheet/SheetAction";
 import type { SheetData } from "../useSheet";
-import { BareMoments } from "./BareMoments";
+import { BareMoments } from "../../shared/BareMoments";
 import { Chips } from "./Chips";
 import { EasePicture } from "./EasePicture";
 import { KindField } from "./KindField";

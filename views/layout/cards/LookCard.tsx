@@ -4,7 +4,7 @@ import { memo } from "react";
 import { changeLook } from "../../../core/editing/edits/controls";
 import type { Control, Layout } from "../../../core/format/types";
 import type { Result } from "../../../core/engine/result";
-import { ChoiceField } from "../../../ui/Choice";
+import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { says } from "../../reading/sentences";
@@ -69,6 +69,15 @@ export const LookCard = memo(
           onChange={(rotateDeg) => change("turn", () => ({ rotateDeg }))}
           onRefuse={refuse}
         />
+        {of((l) => l.rotateDeg) !== 0 && of((l) => l.label) !== "" && (
+          <SwitchField
+            label="The word turns too"
+            word="Turn word"
+            value={of((l) => l.turnLabel)}
+            reads={says("look.turnLabel")}
+            onChange={(turnLabel) => change("turning of the word", () => ({ turnLabel }))}
+          />
+        )}
         {hasStick && (
           <div className="field-row" data-row>
             <span className="field-name">Knob</span>
