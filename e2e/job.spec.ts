@@ -105,7 +105,9 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await page.keyboard.press("Escape");
   await page.keyboard.press("3");
   const play = page.getByTestId("play-glass");
-  await expect(play).toBeFocused();
+  // Arriving leaves the keys to the window; a click gives them to the game.
+  await expect(page.getByTestId("reading-line")).toContainText("Click the glass or press Enter");
+  await expect(play).not.toBeFocused();
   const value = page.getByTestId("value-helm");
   await expect(value).toHaveText("0.00, 0.00");
   const surface = (await play.boundingBox())!;

@@ -192,6 +192,31 @@ test("controls are switched off, one is hidden, the game begins anew, the mouse 
   await expect(page.getByTestId("latency")).toContainText("touch to picture");
 });
 
+test("arriving by key leaves the keys to the window: 4 leads on; keys go to the game after Enter or a click", async ({ page }) => {
+  await open(page, "/layout");
+  await page.keyboard.press("3");
+  await expect(glass(page)).toBeVisible();
+  await expect(page.getByTestId("reading-line")).toContainText("Click the glass or press Enter: all keys then go to the game.");
+  await expect(glass(page)).not.toBeFocused();
+  await page.keyboard.press("4");
+  await expect(page).toHaveURL(/\/screens$/);
+  await page.keyboard.press("3");
+  await expect(glass(page)).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(glass(page)).toBeFocused();
+  await page.keyboard.down("w");
+  await expect(value(page, "helm")).toHaveText("0.00, 1.00");
+  await page.keyboard.up("w");
+  // With the game in hand a digit is the game's.
+  await page.keyboard.press("4");
+  await expect(page).toHaveURL(/\/rehearse$/);
+  await page.keyboard.down("Escape");
+  await expect(glass(page)).not.toBeFocused();
+  await page.keyboard.up("Escape");
+  await page.keyboard.press("4");
+  await expect(page).toHaveURL(/\/screens$/);
+});
+
 test("only the glass: nothing else is seen, and Escape held leads back", async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByRole("button", { name: "only the glass" }).click();

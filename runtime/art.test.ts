@@ -83,6 +83,23 @@ test("a word is painted as it stands, in the ink; not on a control too small to 
   expect(words(20)).toEqual([]);
 });
 
+test("what is drawn turns, its word with it or not; a played file that does not say turns it", () => {
+  const picture = { a: 1 } as unknown as CanvasImageSource;
+  const turns = (look: object) => {
+    const { ctx, painted } = recorder(["rotate", "fillText", "drawImage"]);
+    const control = controlOf("button", { label: "Ahoy", rotateDeg: 90, ...look });
+    const drawn = { ...control, look: { ...control.look, art: { rest: "pic" }, ...look } } as Control;
+    drawControls(ctx, [{ control: drawn, box: { x: 400, y: 150, w: 200, h: 200 }, travel: 100, pose: POSE_AT_REST }], 1, {
+      pictureOf: () => picture,
+      icons: {},
+    });
+    return painted.map(({ call }) => call);
+  };
+  expect(turns({})).toEqual(["rotate", "drawImage", "rotate", "fillText"]);
+  expect(turns({ turnLabel: undefined })).toEqual(["rotate", "drawImage", "rotate", "fillText"]);
+  expect(turns({ turnLabel: false })).toEqual(["rotate", "drawImage", "fillText"]);
+});
+
 test("a picture of its own takes the place of the drawn body, the held one while held, and falls back to the rest's", () => {
   const images = { "pic-a": { a: 1 }, "pic-b": { b: 1 } } as unknown as Record<string, CanvasImageSource>;
   const supplies: Supplies = { pictureOf: (id) => images[id] ?? null, icons: {} };

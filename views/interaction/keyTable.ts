@@ -1,7 +1,7 @@
 /** Every key and pointer gesture of the application: where it holds, what it commands, in which words. The list of shortcuts is made of it. */
 
 /** Where a key holds: in every view, or in one. */
-export type KeyPlace = "everywhere" | "actions" | "layout";
+export type KeyPlace = "everywhere" | "actions" | "layout" | "rehearse";
 /** Under which heading the list shows it. */
 export type KeyHeading = "Everywhere" | "Actions" | "Layout: making" | "Layout: placing" | "Layout: seeing" | "Rehearse";
 
@@ -204,7 +204,8 @@ export const KEY_TABLE: readonly KeyRow[] = [
     words: "next · previous moment",
   },
 
-  { ...REHEARSE, keys: [], shown: "the keys of the actions", words: "play, while the glass has the focus" },
+  { ...REHEARSE, place: "rehearse", keys: [["enter", "play"]], shown: "Enter · click on the glass", words: "keys go to the game", on: "not-buttons" },
+  { ...REHEARSE, keys: [], shown: "the keys of the actions", words: "play, while keys go to the game" },
   { ...REHEARSE, keys: [], shown: "F8", words: "change over between A and B of the feel that is open" },
   { ...REHEARSE, keys: [], shown: "second mouse button · pin", words: "a press that stays where it is let go" },
   { ...REHEARSE, keys: [], shown: "arrow keys · L · Delete on a pin", words: "move it · loop it · lift it" },

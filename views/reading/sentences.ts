@@ -274,6 +274,7 @@ export const SENTENCES = {
   "looks.set": { words: "Puts the looks {value} on every control: {plain}. Pictures, words and icons stay; one undo takes it back.", keys: "Enter" },
   "words.open": { words: "Our words, each with a small drawing.", keys: "Enter" },
   "starter.pick": { words: "Begins a layout with the starter {value}: {plain}.", keys: "Enter" },
+  "stage.glass": { words: "The game. All keys go to it after a click or Enter, until you hold Escape for 0.6 s.", keys: "Enter" },
   "stage.game": { words: "Game: {value}. The tug reads the words of Brackwater; in the test yard each action drives a body of its own." },
   "stage.screen": { words: "Screen: {value}. It is played on this one; the bench shows the same." },
   "stage.hand": { words: "Hand: it is played as by a {value}-handed player; what is mirrored for the left hand is mirrored here too." },

@@ -23,7 +23,7 @@ export function RehearseView() {
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
         <StageGlass play={play} tools={tools} />
         <p className="caption flex h-6 shrink-0 items-center gap-4 px-4">
-          <span>Click the glass: all keys go to the game. Hold Escape to leave it.</span>
+          <span>Click the glass or press Enter: all keys go to the game. Hold Escape to leave it.</span>
           <span ref={heldKeys} className="text-accent" data-testid="held-keys" />
           <span ref={delay} className="figure ml-auto text-[0.6875rem]" data-testid="latency" />
         </p>

@@ -1,6 +1,10 @@
 "use client";
-/** The glass on the stage: the game in its device, with the areas and the pins over it; all keys go to it while it has the focus. */
+/** The glass on the stage: the game in its device, with the areas and the pins over it. Keys go to it after a click on it, or Enter, until Escape is held. */
 import { useEffect, useRef } from "react";
+import { readingProps } from "../../ui/reading";
+import { useKeys } from "../interaction/useKeys";
+import { says } from "../reading/sentences";
+import { sayOnLine } from "../reading/watch";
 import { setStage, stageStore, useStage } from "./stage";
 import { StageOverlay } from "./StageOverlay";
 import { TakeGlass } from "./takes/TakeGlass";
@@ -13,9 +17,14 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
   const onlyGlass = useStage((s) => s.onlyGlass);
   const glass = useRef<HTMLDivElement>(null);
   const showsMarks = useStage((s) => s.below === "touches");
+  const playKeys = () => glass.current?.focus({ preventScroll: true });
+  useKeys("rehearse", { play: () => (glass.current ? playKeys() : false) });
   useEffect(() => {
-    if (ready) glass.current?.focus({ preventScroll: true });
-  }, [ready, onlyGlass, tools.open]);
+    if (ready && onlyGlass) playKeys();
+  }, [ready, onlyGlass]);
+  useEffect(() => {
+    if (ready) sayOnLine("Click the glass or press Enter: all keys then go to the game.");
+  }, [ready]);
   useEffect(() => () => setStage({ onlyGlass: false }), []);
   const { onBlur, onKeyDown, onKeyUp, onContextMenu } = bind;
   return (
@@ -43,7 +52,8 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
             }}
             tabIndex={0}
             role="application"
-            aria-label={`The game on ${screen.name}; keys go to it while it has the focus, hold Escape to leave`}
+            aria-label={`The game on ${screen.name}`}
+            {...readingProps(says("stage.glass"))}
             data-testid="play-glass"
             className="relative touch-none overflow-hidden bg-[#0c141b] outline-none select-none"
             style={{ borderRadius: screen.cornerPx * scale, width: screen.widthPx * scale, height: screen.heightPx * scale }}
