@@ -91,10 +91,11 @@ export const selectionBar = (page: Page): Locator => page.getByRole("toolbar", {
 export async function startLayout(page: Page, name: string): Promise<void> {
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
-  await dialogue.getByLabel("Name").fill(name);
-  await dialogue.getByRole("button", { name: "Start" }).click();
+  await dialogue.getByLabel("Name of the game").fill(name);
+  await dialogue.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
-  await expect(page).toHaveURL(/\/actions$/);
+  await expect(page).toHaveURL(/\/layout$/);
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).click();
 }
 
 /** Adds an action by typing it in. */

@@ -273,8 +273,9 @@ test.describe("by fingers alone", () => {
     };
     await fromMenu(page, "New layout…");
     const dialogue = page.getByRole("dialog", { name: "New layout" });
-    await dialogue.getByLabel("Name").fill("Fingers");
-    await dialogue.getByRole("button", { name: "Start" }).tap();
+    await dialogue.getByLabel("Name of the game").fill("Fingers");
+    await dialogue.getByRole("button", { name: "To the bench" }).tap();
+    await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).tap();
     await addAction(page, "steer", "vector");
     await addAction(page, "fire", "press");
     await addAction(page, "duck", "press");

@@ -27,12 +27,14 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   // A layout of one's own, from nothing.
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
-  await dialogue.getByLabel("Name").fill("Dry dock");
+  await dialogue.getByLabel("Name of the game").fill("Dry dock");
+  await dialogue.getByRole("button", { name: /^more/ }).click();
   await dialogue.getByRole("button", { name: "Wide, 1280 × 720" }).click();
   const keeps = dialogue.getByRole("slider");
   await keeps.press("Home");
   for (let i = 0; i < 10; i += 1) await keeps.press("ArrowRight");
-  await dialogue.getByRole("button", { name: "Start" }).click();
+  await dialogue.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).click();
 
   await addAction(page, "helm", "vector");
   await addAction(page, "towline", "press");

@@ -163,9 +163,10 @@ test(
     await page.keyboard.press("Escape");
     await fromMenu(page, "New layout…");
     const started = page.getByRole("dialog", { name: "New layout" });
-    await started.getByLabel("Name").fill("Comma");
+    await started.getByLabel("Name of the game").fill("Comma");
+    await started.getByRole("button", { name: /^more/ }).click();
     await started.getByLabel("Width").fill("1600,0");
-    await started.getByRole("button", { name: "Start" }).click();
+    await started.getByRole("button", { name: "To the bench" }).click();
     await opened(page, "Comma");
   },
 );

@@ -15,20 +15,24 @@ export interface GameDescription {
   readonly words: readonly ListedAction[];
   /** Keys and pad inputs it reads by themselves, each with the action it gives to. */
   readonly inputs: readonly TakenInput[];
+  /** The screen it is designed for, layout units, where that is not the usual one of how it is held. */
+  readonly reference?: Layout["reference"];
+  /** What of the scale is not as usual. */
+  readonly scale?: Partial<Layout["scale"]>;
   /** What in its code reads an input. */
   readonly callees: readonly string[];
 }
 
 /** The screens layouts are drawn for at the start, layout units. */
-const REFERENCE: Readonly<Record<Held, Layout["reference"]>> = {
+export const REFERENCE: Readonly<Record<Held, Layout["reference"]>> = {
   wide: { width: 1600, height: 720 },
   tall: { width: 720, height: 1440 },
   either: { width: 1600, height: 720 },
 };
 
 /** The layout a game begins with; refused where a word or the name is none. */
-export function layoutOfGame({ name, held, words, inputs, callees }: GameDescription): Result<Layout> {
-  const made = newLayout(name, REFERENCE[held]);
+export function layoutOfGame({ name, held, words, inputs, callees, reference = REFERENCE[held], scale }: GameDescription): Result<Layout> {
+  const made = newLayout(name, reference, scale);
   if (!made.ok) return made;
   const named = words.length > 0 ? applyActions(made.value, words) : made;
   if (!named.ok) return named;

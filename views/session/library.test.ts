@@ -21,8 +21,7 @@ test("samples at first, new, duplicate, delete and bring back, import", async ()
   session.show(opened);
   const name = () => session.store.getState().layout.name;
   expect((await library.list()).kept.map((l) => l.name)).toEqual(expect.arrayContaining(SAMPLES.map((s) => s.name)));
-  expect(await library.start("Dock", { width: 1, height: 0 }, {})).toMatchObject({ ok: false });
-  expect(await library.start("Dock", { width: 1280, height: 720 }, { share: 0.2 })).toEqual(ok(true));
+  expect(await library.add({ ...brackwater, name: "Dock" })).toEqual(ok(true));
   expect(name()).toBe("Dock");
   await library.duplicate();
   expect(name()).toBe("Dock, copy");
@@ -49,12 +48,7 @@ test("what is not written is not left: no other layout is opened, deleted or sta
   await session.flush();
   full = true;
   session.edit("name", (l) => changeLayout(l, { name: "Mine" }));
-  for (const refused of [
-    await library.open("other"),
-    await library.remove("id"),
-    await library.duplicate(),
-    await library.start("New", { width: 1600, height: 720 }, {}),
-  ])
+  for (const refused of [await library.open("other"), await library.remove("id"), await library.duplicate(), await library.add({ ...brackwater, name: "New" })])
     expect(refused).toMatchObject({ ok: false, problems: [{ message: expect.stringMatching(/“Mine” is not saved \(full\)/) as string }] });
   expect(session.store.getState()).toMatchObject({ id: "id", layout: { name: "Mine" } });
   full = false;

@@ -23,7 +23,6 @@ export interface Library {
   open(id: string): Promise<Result<true>>;
   /** Keeps a layout under a new id and opens it. */
   add(layout: Layout): Promise<Result<true>>;
-  start(name: string, reference: Layout["reference"], scale: Partial<Layout["scale"]>): Promise<Result<true>>;
   duplicate(): Promise<Result<true>>;
   /** Marks a layout as deleted; the open one makes room for another. */
   remove(id: string): Promise<Result<true>>;
@@ -101,10 +100,6 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
         await session.flush();
         return ok(true);
       }),
-    async start(name, reference, scale) {
-      const layout = newLayout(name, reference, scale);
-      return layout.ok ? library.add(layout.value) : layout;
-    },
     duplicate() {
       session.commit();
       const { layout } = session.store.getState();

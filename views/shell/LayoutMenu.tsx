@@ -1,6 +1,7 @@
 "use client";
 /** The open layout's name, and behind it all the others: new, open, duplicate, rename, delete, bring back. */
 import { ChevronDown } from "lucide-react";
+import dynamic from "next/dynamic";
 import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { changeLayout } from "../../core/editing/edits/layout";
@@ -17,7 +18,8 @@ import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../shared/download";
 import { go } from "../shared/go";
 import { callDeeds } from "./deeds";
-import { NewLayout } from "./NewLayout";
+
+const NewLayout = dynamic(() => import("./NewLayout").then((m) => m.NewLayout));
 
 const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
 const BOX = "z-50 min-w-[14.375rem] rounded-sm border border-edge bg-sheet p-1 shadow-lg";
@@ -112,7 +114,7 @@ export function LayoutMenu() {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <NewLayout open={dialogue === "new"} onOpenChange={(shown) => setDialogue(shown ? "new" : null)} />
+      {dialogue === "new" && <NewLayout onClose={() => setDialogue(null)} />}
       <Rename open={dialogue === "rename"} onClose={() => setDialogue(null)} />
     </>
   );

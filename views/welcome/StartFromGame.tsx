@@ -2,7 +2,8 @@
 /** Start from your game: its words (typed, pasted, or found in its code), how it is held, its name; then the bench, with the ledger filled. */
 import { useMemo, useRef, useState } from "react";
 import { problemText, type Result } from "../../core/engine/result";
-import { layoutOfGame, type Held } from "../../core/exchange/gameLayout";
+import { typedNumber } from "../../core/editing/arithmetic";
+import { layoutOfGame, REFERENCE, type Held } from "../../core/exchange/gameLayout";
 import { FileInput } from "../../ui/FileInput";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -10,6 +11,7 @@ import { CalleeList } from "../code/CalleeList";
 import { CodeDrop, CodeSources } from "../code/CodeSources";
 import { useLibrary, useSessionActions } from "../session/context";
 import { textOfFile } from "../shared/textOfFile";
+import { DrawnFor, USUAL_SCALE, type DrawnForChoice } from "./DrawnFor";
 import { ToldWords } from "./ToldWords";
 import { useToldGame } from "./useToldGame";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
@@ -26,12 +28,25 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
   const told = useToldGame();
   const [name, setName] = useState("");
   const [held, setHeld] = useState<Held>("wide");
+  const [drawn, setDrawn] = useState<Partial<DrawnForChoice>>({});
+  const usual = REFERENCE[held];
+  const choice: DrawnForChoice = { width: String(usual.width), height: String(usual.height), scale: USUAL_SCALE, ...drawn };
+  const { width, height, scale } = choice;
   const [fromCode, setFromCode] = useState(false);
   const [isMaking, setIsMaking] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const preview = useMemo(
-    () => layoutOfGame({ name: name.trim() || "My game", held, words: told.words, inputs: told.inputs, callees: told.ticked }),
-    [name, held, told.words, told.inputs, told.ticked],
+    () =>
+      layoutOfGame({
+        name: name.trim() || "My game",
+        held,
+        reference: { width: typedNumber(width), height: typedNumber(height) },
+        scale,
+        words: told.words,
+        inputs: told.inputs,
+        callees: told.ticked,
+      }),
+    [name, held, width, height, scale, told.words, told.inputs, told.ticked],
   );
   const make = async () => {
     if (!preview.ok || isMaking) return;
@@ -54,6 +69,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         </label>
         <textarea
           id="told-words"
+          data-first
           rows={4}
           maxLength={FIELD_LETTERS.source}
           className="box figure px-2 py-1.5"
@@ -103,7 +119,10 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
               type="button"
               className="push h-8 gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
               aria-pressed={held === key}
-              onClick={() => setHeld(key)}
+              onClick={() => {
+                setHeld(key);
+                setDrawn({ scale });
+              }}
               {...readingProps(says("welcome.held"), word)}
             >
               <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
@@ -125,6 +144,13 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
             {...readingProps(says("welcome.name"))}
           />
         </label>
+        <div className="w-full">
+          <DrawnFor
+            choice={choice}
+            set={Number(width !== String(usual.width) || height !== String(usual.height)) + Number(JSON.stringify(scale) !== JSON.stringify(USUAL_SCALE))}
+            onChange={(change) => setDrawn({ ...drawn, ...change })}
+          />
+        </div>
         <button className="push push-main h-8" disabled={!preview.ok || isMaking}>
           To the bench
         </button>
