@@ -246,3 +246,18 @@ test("the rail counts what the grid counts, for all players; while something is 
   await expect(counted).toHaveText("for 4 players");
   await expect.poll(inRail).toEqual(atRest);
 });
+
+test("the map and the spans use the height that is there", async ({ page }) => {
+  await open(page, "/screens");
+  for (const [look, plot] of [
+    ["spans", "span-plot"],
+    ["map", "map-cells"],
+  ]) {
+    await page.getByRole("button", { name: look, exact: true }).click();
+    const box = page.getByTestId(plot);
+    await expect.poll(async () => ((await box.boundingBox())?.height ?? 0) > 550).toBe(true);
+    const { y, height } = (await box.boundingBox())!;
+    const line = (await page.getByTestId("reading-line").boundingBox())!;
+    expect(y + height).toBeLessThanOrEqual(line.y);
+  }
+});

@@ -2,13 +2,16 @@
 import { drawing } from "../runtime/drawing";
 import { play } from "../runtime/play";
 import { record, type Recording } from "../runtime/recording";
-import type { Handle } from "../runtime/handle";
+import type { Handle, PlayedControl } from "../runtime/handle";
 import { keepTurned } from "../runtime/turn";
-import { placesFor, roomOf } from "../samples/yard/places";
+import { placing, roomOf } from "../samples/yard/places";
 import { createYard } from "../samples/yard/yard";
 import { createFeel } from "./feel";
 
 const byId = <E extends HTMLElement>(id: string) => document.getElementById(id) as E;
+
+/** Whether a stick takes touches in a landing area: one far larger than the stick. */
+const isLanding = ({ kind, visual, hit }: PlayedControl) => kind === "stick" && hit.w * hit.h > 4 * visual.w * visual.h;
 
 /** Puts the yard's bodies where no control covers them, and draws them on the canvas below the controls. */
 function createScene(handle: Handle, canvas: HTMLCanvasElement): () => void {
@@ -22,10 +25,13 @@ function createScene(handle: Handle, canvas: HTMLCanvasElement): () => void {
     if (canvas.width !== w) canvas.width = w;
     if (canvas.height !== h) canvas.height = h;
     const px = w / (canvas.getBoundingClientRect().width || 1);
-    const covers = handle.controls().map(({ hit }) => ({ x: hit.x * px, y: hit.y * px, w: hit.w * px, h: hit.h * px }));
-    const key = JSON.stringify([covers.map((box) => Object.values(box).map(Math.round)), w, h]);
+    const boxOf = ({ x, y, w: width, h: height }: PlayedControl["hit"]) => ({ x: x * px, y: y * px, w: width * px, h: height * px });
+    const controls = handle.controls();
+    const seen = controls.map((control) => boxOf(isLanding(control) ? control.visual : control.hit));
+    const landings = controls.filter(isLanding).map(({ hit }) => boxOf(hit));
+    const key = JSON.stringify([[...seen, ...landings].map((box) => Object.values(box).map(Math.round)), w, h]);
     // Seeking places takes its time, and they change only where controls or the screen do.
-    if (key !== placed) yard.place(placesFor(handle.layout.actions.length, covers, roomOf(screen)));
+    if (key !== placed) yard.place(placing(handle.layout.actions.length, { seen, landings }, roomOf(screen)));
     placed = key;
     const shows = `${key} ${yard.revision()}`;
     const ctx = shows === drawn ? null : canvas.getContext("2d");

@@ -1,12 +1,23 @@
 /** Draws the tug's world on a canvas. The camera follows the tug along the quay. */
-import type { Point } from "../../core/engine/geometry/point";
+import type { Box, Point } from "../../core/engine/geometry/point";
 import { clampTo } from "../../core/engine/geometry/point";
 import { drawTug } from "../scenes";
+import { TASKS, type TaskPlace } from "./taskPlace";
 import { BERTH, FIRE, WORLD, type TugState } from "./world";
+
+/** The boxes of the instruments at the top of a screen, px. */
+export function instruments(w: number, h: number): readonly Box[] {
+  const u = Math.min(w, h) / 720;
+  return [
+    { x: w / 2 - 210 * u, y: 0, w: 420 * u, h: 46 * u },
+    { x: w - 141 * u, y: 24 * u, w: 84 * u, h: 84 * u },
+  ];
+}
 
 type Ctx = CanvasRenderingContext2D;
 
-export function drawWorld(ctx: Ctx, tug: TugState, w: number, h: number): void {
+/** `task`: where the task line stands; null: nowhere. */
+export function drawWorld(ctx: Ctx, tug: TugState, { w, h }: { readonly w: number; readonly h: number }, task: TaskPlace | null): void {
   const zoom = Math.max(h / WORLD.h, w / WORLD.w);
   const viewW = w / zoom;
   const viewH = h / zoom;
@@ -33,7 +44,7 @@ export function drawWorld(ctx: Ctx, tug: TugState, w: number, h: number): void {
   ctx.restore();
   if (tug.horn) rings(ctx, tug);
   ctx.restore();
-  drawTask(ctx, tug, w, h);
+  if (task) drawTask(ctx, tug, task);
   drawCompass(ctx, tug, w, h);
   drawClock(ctx, tug, w, h);
   if (tug.paused) banner(ctx, "paused", w, h);
@@ -85,19 +96,17 @@ function drawBerth(ctx: Ctx, berthed: boolean): void {
 }
 
 /** What is left to do, and for how long it has been done. */
-function drawTask(ctx: Ctx, tug: TugState, w: number, h: number): void {
-  const u = Math.min(w, h) / 720;
+function drawTask(ctx: Ctx, tug: TugState, { x, lines, em }: TaskPlace): void {
   const seconds = tug.doneAt ?? tug.time;
   const clock = `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
-  const left = [
-    ...(tug.berthed ? [] : [tug.barge.towed ? "cast the barge off in its berth" : "tow the barge to its berth"]),
-    ...(tug.fire > 0 ? ["put the fire out"] : []),
-  ];
-  ctx.font = font(19 * u, 600);
+  const left = [...(tug.berthed ? [] : [tug.barge.towed ? TASKS.cast : TASKS.tow]), ...(tug.fire > 0 ? [TASKS.fire] : [])];
+  ctx.font = font(em, 600);
   ctx.textAlign = "center";
   ctx.textBaseline = "alphabetic";
   ctx.fillStyle = tug.doneAt === null ? "#e8e4da" : "#8fbf9a";
-  ctx.fillText(tug.doneAt === null ? `${clock} · ${left.join(" · ")}` : `all done in ${clock}`, w / 2, 78 * u);
+  const [first, ...more] = tug.doneAt === null ? [clock, ...left] : [`all done in ${clock}`];
+  const parts = lines.length === 1 ? [[first, ...more].join(" · ")] : [[first, ...more.slice(0, 1)].join(" · "), more.slice(1).join(" · ")];
+  parts.forEach((part, i) => ctx.fillText(part, x, lines[i]));
 }
 
 function drawBarge(ctx: Ctx, barge: TugState["barge"]): void {

@@ -24,11 +24,16 @@ const LARGEST = 0.17;
 const SMALLEST = 0.015;
 const TRIES = 6;
 
-/** Everything that covers the glass, by the boxes about it: of what shows, and of the zones. */
-export function coversOf(resolved: Resolved, isShown: (id: string) => boolean): Box[] {
+/** What covers the glass, by the boxes about it: what is seen (hit areas of what shows, and zones), and landing areas, in which nothing is seen. */
+export interface Covers {
+  readonly seen: readonly Box[];
+  readonly landings: readonly Box[];
+}
+
+export function coversOf(resolved: Resolved, isShown: (id: string) => boolean): Covers {
   const boxOf = ({ x, y, w, h }: Box): Box => ({ x, y, w, h });
   const shown = resolved.controls.filter((c) => isShown(c.id));
-  return [...shown.flatMap((c) => (c.landing ? [boxOf(c.hit), boxOf(c.landing)] : [boxOf(c.hit)])), ...resolved.keepClear.map(boxOf)];
+  return { seen: [...shown.map((c) => boxOf(c.hit)), ...resolved.keepClear.map(boxOf)], landings: shown.flatMap((c) => (c.landing ? [boxOf(c.landing)] : [])) };
 }
 
 /** Whether a point is nearer to a box than so much. Squares are compared: this is asked millions of times. */
@@ -77,6 +82,23 @@ function packed(r: number, count: number, covers: readonly Box[], room: Box): Di
       if (placed.every((other) => apart(at, other)) && isFree(at, covers, room)) placed.push(at);
     }
   return placed;
+}
+
+/** Places for bodies; faint: they lie behind landing areas, and are drawn so that controls stand out. */
+export interface Placing {
+  readonly discs: readonly Disc[];
+  readonly isFaint: boolean;
+}
+
+/** Bodies smaller than this, a part of the shorter side, are not read. */
+const READABLE = 0.05;
+
+/** Places that nothing covers; where landing areas leave too little, behind those. */
+export function placing(count: number, { seen, landings }: Covers, room: Box): Placing {
+  const clear = placesFor(count, [...seen, ...landings], room);
+  const isRead = (discs: readonly Disc[]) => discs.length === count && (count === 0 || discs[0].r >= READABLE * Math.min(room.w, room.h));
+  if (landings.length === 0 || isRead(clear)) return { discs: clear, isFaint: false };
+  return { discs: placesFor(count, seen, room), isFaint: true };
 }
 
 /**

@@ -6,17 +6,20 @@
 import type { PlayedAction } from "../../core/engine/types";
 import type { Game } from "../game";
 import { bodyWords, moveBody, newBody, TRAIL_MS, type Body } from "./bodies";
-import { placesFor, type Disc } from "./places";
+import { placesFor, type Disc, type Placing } from "./places";
+
+/** How strongly bodies behind landing areas are drawn. */
+const FAINT = 0.4;
 
 export interface Yard extends Game {
   readonly bodies: () => ReadonlyMap<string, Body>;
-  /** Says where the bodies stand, in px of the screen, in the order of the actions. */
-  place(discs: readonly Disc[]): void;
+  /** Says where the bodies stand, in px of the screen, in the order of the actions, and whether they are drawn faintly. */
+  place(placing: Placing): void;
 }
 
 export function createYard(actions: readonly Pick<PlayedAction, "name" | "kind">[]): Yard {
   let bodies = new Map(actions.map((a) => [a.name, newBody(a.kind)]));
-  let discs: readonly Disc[] | null = null;
+  let placed: Placing | null = null;
   let t = 0;
   let revision = 0;
   return {
@@ -31,19 +34,22 @@ export function createYard(actions: readonly Pick<PlayedAction, "name" | "kind">
     draw(ctx, w, h) {
       ctx.fillStyle = "#16232d";
       ctx.fillRect(0, 0, w, h);
-      const places = discs ?? placesFor(bodies.size, [], { x: 0, y: 0, w, h });
+      const places = placed?.discs ?? placesFor(bodies.size, [], { x: 0, y: 0, w, h });
+      const strength = placed?.isFaint ? FAINT : 1;
+      ctx.globalAlpha = strength;
       [...bodies].forEach(([name, body], i) => {
         const disc = places[i] as Disc | undefined;
         if (!disc) return;
-        drawBody(ctx, body, disc, t);
+        drawBody(ctx, body, disc, { t, strength });
         words(ctx, name, { x: disc.cx, y: disc.cy + disc.r * 1.26 }, `500 ${disc.r * 0.36}px "Archivo Variable", system-ui, sans-serif`);
         words(ctx, bodyWords(body), { x: disc.cx, y: disc.cy + disc.r * 1.66 }, `500 ${disc.r * 0.28}px "JetBrains Mono Variable", monospace`);
       });
+      ctx.globalAlpha = 1;
     },
     moment: () => null,
     bodies: () => bodies,
     place(given) {
-      discs = given;
+      placed = given;
       revision += 1;
     },
   };
@@ -57,7 +63,13 @@ function words(ctx: CanvasRenderingContext2D, text: string, { x, y }: { x: numbe
   ctx.fillText(text, x, y);
 }
 
-function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc, t: number): void {
+interface Drawing {
+  readonly t: number;
+  /** How strongly it is drawn, 0…1. */
+  readonly strength: number;
+}
+
+function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc, drawing: Drawing): void {
   ctx.lineWidth = Math.max(1, r * 0.03);
   ctx.strokeStyle = "#5f7380";
   ctx.beginPath();
@@ -69,7 +81,7 @@ function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc
     case "puck":
       ctx.arc(cx + body.x * r * 0.8, cy - body.y * r * 0.8, r * 0.2, 0, Math.PI * 2);
       ctx.fill();
-      drawTrail(ctx, body.trail, { cx, cy, r }, t);
+      drawTrail(ctx, body.trail, { cx, cy, r }, drawing);
       return;
     case "view": {
       const angle = (body.x * Math.PI) / 180;
@@ -99,16 +111,16 @@ function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc
 }
 
 /** The way of a vector's value over the last two seconds, fading. */
-function drawTrail(ctx: CanvasRenderingContext2D, trail: readonly { x: number; y: number; t: number }[], { cx, cy, r }: Disc, t: number): void {
+function drawTrail(ctx: CanvasRenderingContext2D, trail: readonly { x: number; y: number; t: number }[], { cx, cy, r }: Disc, { t, strength }: Drawing): void {
   ctx.strokeStyle = "#e8e4da";
   for (let i = 1; i < trail.length; i += 1) {
     const [a, b] = [trail[i - 1], trail[i]];
     if (a.x === b.x && a.y === b.y) continue;
-    ctx.globalAlpha = Math.max(0, 1 - (t - b.t) / TRAIL_MS);
+    ctx.globalAlpha = strength * Math.max(0, 1 - (t - b.t) / TRAIL_MS);
     ctx.beginPath();
     ctx.moveTo(cx + a.x * r, cy - a.y * r);
     ctx.lineTo(cx + b.x * r, cy - b.y * r);
     ctx.stroke();
   }
-  ctx.globalAlpha = 1;
+  ctx.globalAlpha = strength;
 }

@@ -125,6 +125,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       />
       <Toggle word="pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage({ isPinning: !stage.isPinning })} />
       <Toggle word="controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
+      <Toggle word="values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage({ showsValues: !stage.showsValues })} />
       <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
         start again
       </button>

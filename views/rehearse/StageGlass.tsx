@@ -11,11 +11,13 @@ import { TakeGlass } from "./takes/TakeGlass";
 import { TouchMarks } from "./takes/TouchMarks";
 import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
+import { ValueLine } from "./ValueLine";
 
 export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools }) {
   const { layout, screen, scale, context, pins, area, canvas, bind, ready } = play;
   const onlyGlass = useStage((s) => s.onlyGlass);
   const glass = useRef<HTMLDivElement>(null);
+  const showsValues = useStage((s) => s.showsValues);
   const showsMarks = useStage((s) => s.below === "touches");
   const playKeys = () => glass.current?.focus({ preventScroll: true });
   useKeys("rehearse", { play: () => (glass.current ? playKeys() : false) });
@@ -60,6 +62,7 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
           >
             <canvas ref={canvas} className="block h-full w-full" />
             <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={play.touchedControls.onTouched} />
+            {showsValues && <ValueLine play={play} />}
             {showsMarks && <TouchMarks screen={screen} scale={scale} marks={() => play.recording.segment.marks} />}
           </div>
         </div>

@@ -27,6 +27,8 @@ export interface Stage {
   /** The control whose feel is shown whatever is touched; null: the one touched last. */
   readonly stays: string | null;
   readonly below: (typeof BELOW_CHOICES)[number];
+  /** The values of all actions stand in a line over the glass. */
+  readonly showsValues: boolean;
   /** The test yard is wished for where the game could be played. */
   readonly wantsYard: boolean;
 }
@@ -41,6 +43,7 @@ export const stageStore = createStore<Stage>(() => ({
   areControlsOn: true,
   hidden: [],
   stays: null,
+  showsValues: false,
   wantsYard: false,
   below: "traces",
 }));

@@ -49,7 +49,7 @@ export function MapLook() {
     putExactOnBench(session, mapScreen(range, place), `Aspect ${place.aspect.toFixed(3)}, ${place.inches.toFixed(2)} inches`);
   };
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="flex h-full min-h-0 flex-col">
       <SizeSliders size={size} onSize={setSize}>
         <label className="flex items-center gap-1.5">
           <span className="caption">player</span>

@@ -13,7 +13,8 @@ import { barHeight, type SpanRow } from "../../core/checks/spanRows";
 import { rowWords, shortFace } from "./spanWords";
 import { useFaces } from "./useFaces";
 
-const ROW = 20;
+/** The height of a row, px: as high as the room allows, between these. */
+const ROW = { least: 20, most: 240 };
 const LABELS = 208;
 const AXIS = 26;
 
@@ -26,7 +27,7 @@ interface ChartProps {
 export function SpanChart({ rows, range, onBench }: ChartProps) {
   const { layout, screens, faces } = useFaces();
   const area = useRef<HTMLDivElement>(null);
-  const { w } = useRoom(area);
+  const { w, h } = useRoom(area);
   const width = Math.max(120, w - LABELS - 12);
   const [at, setAt] = useState<number | null>(null);
   const aspectAt = (event: PointerEvent<HTMLElement>) => {
@@ -34,13 +35,14 @@ export function SpanChart({ rows, range, onBench }: ChartProps) {
     const part = Math.max(0, Math.min(1, (event.clientX - rect.left) / rect.width));
     return range.from + part * (range.to - range.from);
   };
-  const height = Math.max(3, rows.length) * ROW;
+  const rowHeight = Math.min(ROW.most, Math.max(ROW.least, Math.floor((h - AXIS - 2) / Math.max(3, rows.length))));
+  const height = Math.max(3, rows.length) * rowHeight;
   return (
     <div ref={area} className="min-h-0 overflow-auto" data-testid="span-chart">
       <div className="relative grid" style={{ gridTemplateColumns: `${LABELS}px ${width}px` }}>
         <ul aria-hidden className="pt-0">
           {rows.map((row, i) => (
-            <li key={i} className="flex items-center gap-1 truncate border-b border-rule pr-2 pl-3 text-[0.6875rem]" style={{ height: ROW }}>
+            <li key={i} className="flex items-center gap-1 truncate border-b border-rule pr-2 pl-3 text-[0.6875rem]" style={{ height: rowHeight }}>
               <span className={SEVERITY_CLASS[row.profile.severity]}>{SEVERITY_MARK[row.profile.severity]}</span>
               <span className="truncate">{rowWords(layout, row)}</span>
               {row.faces.length < faces.length && <span className="shrink-0 text-muted">{row.faces.map((f) => shortFace(faces[f])).join(" ")}</span>}

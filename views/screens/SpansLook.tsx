@@ -34,7 +34,7 @@ export function SpansLook() {
   const isWorking = found.of[0] !== layout || found.of[1] !== range || found.profiles.some((p) => p === null);
   const toBench = (aspect: number) => putExactOnBench(session, screenAt(range, aspect), `Aspect ${aspect.toFixed(3)}, ${size.diagonalInches} inches`);
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="flex h-full min-h-0 flex-col">
       <SizeSliders size={size} onSize={setSize}>
         <span className="caption ml-auto" data-testid="spans-state">
           {isWorking ? "working…" : "worked out"}

@@ -6,7 +6,7 @@ import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
 import { useSession } from "../../session/context";
 import { useListeners, useScale, type Play } from "../usePlay";
 import { useStage } from "../stage";
-import { placedYard } from "../useYardPlaces";
+import { placedTug, placedYard } from "../useYardPlaces";
 import { useOpenTake } from "./openTake";
 import { useCloseWith, useTakePlay, useTakePlayer } from "./useTakePlay";
 
@@ -22,7 +22,8 @@ export function useTakeStage(play: Play) {
     if (!player) return createTug;
     const { stage, take } = player;
     const canTug = TUG_WORDS.every((word) => stage.layout.actions.some((a) => a.name === word));
-    return canTug && !wantsYard ? createTug : () => placedYard({ ...stage, screen: take.screen }, take.moment);
+    const placed = canTug && !wantsYard ? placedTug : placedYard;
+    return () => placed({ ...stage, screen: take.screen }, take.moment);
   }, [player, wantsYard]);
   const game = useMemo(() => freshGame(), [freshGame]);
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -1,0 +1,28 @@
+"use client";
+/** The values of all actions in one line over the glass, as they are now. It takes no pointer. */
+import { useEffect, useRef } from "react";
+import { ownEntry } from "../../core/engine/own";
+import type { Play } from "./usePlay";
+import { valueText } from "./valueText";
+
+export function ValueLine({ play }: { play: Play }) {
+  const line = useRef<HTMLParagraphElement>(null);
+  const { layout, values, onFrame } = play;
+  useEffect(() => {
+    // Written past React: it changes with every tick.
+    const show = () => {
+      if (!line.current) return;
+      const text = layout.actions.map(({ name }) => `${name} ${valueText(ownEntry(values.current, name))}`).join(" · ");
+      if (line.current.textContent !== text) line.current.textContent = text;
+    };
+    show();
+    return onFrame(show);
+  }, [layout.actions, values, onFrame]);
+  return (
+    <p
+      ref={line}
+      className="figure pointer-events-none absolute inset-x-0 bottom-0 bg-[#0c141bcc] px-2 py-0.5 text-center text-[0.6875rem] leading-4 text-[#e8e4da]"
+      data-testid="value-line"
+    />
+  );
+}
