@@ -217,6 +217,44 @@ test("arriving by key leaves the keys to the window: 4 leads on; keys go to the 
   await expect(page).toHaveURL(/\/screens$/);
 });
 
+test("appearance is rehearsed: what shows on each device at first, after a touch, a key, a pad; a value line stands over the glass", async ({ page }) => {
+  await open(page, "/rehearse");
+  await page.getByLabel("What is played").selectOption({ label: "the test yard" });
+  const pixel = () =>
+    page.evaluate(() => {
+      const canvas = document.querySelector<HTMLCanvasElement>("[data-testid=play-glass] canvas")!;
+      const at = canvas.getContext("2d")!.getImageData(canvas.width * 0.16, canvas.height * 0.68, 1, 1).data;
+      return [at[0], at[1], at[2]];
+    });
+  // Where the stick stands nothing is seen but the yard's ground.
+  const GROUND = [0x16, 0x23, 0x2d];
+  await expect.poll(pixel).not.toEqual(GROUND);
+  await page.getByLabel("The device it is played on").selectOption("desktop");
+  const told = page.getByTestId("appearance");
+  await expect(told).toContainText("On a desktop at first: controls are hidden; the layout shows them from the first touch on");
+  await expect.poll(pixel).toEqual(GROUND);
+  const part = page.getByRole("group", { name: "What shows on the device" });
+  await part.getByRole("button", { name: "a touch" }).click();
+  await expect(told).toContainText("after a touch: controls are shown");
+  await expect.poll(pixel).not.toEqual(GROUND);
+  // A key that is really pressed does the same as the button.
+  await glass(page).focus();
+  await page.keyboard.press("w");
+  await expect(told).toContainText("after a key: controls are hidden");
+  await page.getByLabel("The device it is played on").selectOption("phone");
+  await expect(told).toContainText("On a phone at first: controls are hidden");
+  const helm = await at(page, ...HELM);
+  await page.mouse.click(helm.x, helm.y);
+  await expect(told).toContainText("after a touch: controls are shown");
+  await page.getByRole("button", { name: "values", exact: true }).click();
+  await expect(page.getByTestId("value-line")).toContainText("helm 0.00, 0.00 · lamp");
+  await page.mouse.move(helm.x, helm.y);
+  await page.mouse.down();
+  await page.mouse.move(helm.x + 40, helm.y, { steps: 4 });
+  await expect(page.getByTestId("value-line")).not.toContainText("helm 0.00, 0.00");
+  await page.mouse.up();
+});
+
 test("only the glass: nothing else is seen, and Escape held leads back", async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByRole("button", { name: "only the glass" }).click();

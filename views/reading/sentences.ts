@@ -286,6 +286,8 @@ export const SENTENCES = {
   },
   "stage.pin": { words: "Pin is {value}: the next press stays down where you let go; a press on a pin takes it up again.", keys: "second mouse button" },
   "stage.controls": { words: "Touch controls are {value}. Off, nothing of them shows or takes a touch, as on a desk." },
+  "stage.device": { words: "Played on: {value}. Controls then come and go as in the game; on a desktop the mouse touches nothing." },
+  "stage.try": { words: "Try: {value} is used, as the player would." },
   "stage.values": { words: "Values: the line of all actions and their values over the glass is {value}." },
   "stage.again": { words: "Start again: the game, its values and traces begin anew; pins stay.", keys: "Enter" },
   "stage.shown": { words: "Shown: {value}. True size is a millimetre for a millimetre, by the calibration of the bench." },

@@ -1,5 +1,6 @@
 "use client";
 /** The game inside the device, played with mouse, keys, pad or real touch, with as many pinned fingers as are wanted; feel changed while playing, values and traces beside it. */
+import { AppearancePart } from "./AppearancePart";
 import { Below } from "./Below";
 import { FeelPanel } from "./FeelPanel";
 import { PinList } from "./PinList";
@@ -21,6 +22,7 @@ export function RehearseView() {
         <StageBar canTug={canTug} isYard={isYard} onStartAgain={startAgain} />
       </div>
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
+        <AppearancePart />
         <StageGlass play={play} tools={tools} />
         <p className="caption flex h-6 shrink-0 items-center gap-4 px-4">
           <span>Click the glass or press Enter: all keys go to the game. Hold Escape to leave it.</span>

@@ -7,6 +7,7 @@ import { useSession, useSessionActions } from "../session/context";
 import { benchScreenOf, shelfOf } from "../session/screens";
 import { LanguageChoice } from "../shared/LanguageChoice";
 import { MomentChoice } from "../shared/MomentChoice";
+import { appearanceAtFirst, DEVICES } from "./appearance";
 import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stage";
 
 const SWITCH = "push h-6 px-1.5 text-[0.75rem] aria-pressed:border-accent aria-pressed:text-accent";
@@ -111,6 +112,17 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         ]}
         reads="stage.overlays"
         onChange={(overlays) => setStage({ overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
+      />
+      <Choice
+        name="played on"
+        label="The device it is played on"
+        value={stage.appearance?.device ?? ""}
+        options={[["", "any"], ...same(DEVICES)]}
+        reads="stage.device"
+        onChange={(chosen) => {
+          const device = DEVICES.find((one) => one === chosen);
+          setStage({ appearance: device ? appearanceAtFirst(layout.appear, device) : null, mouseIsItself: device !== undefined && device !== "phone" });
+        }}
       />
       <Choice
         name="mouse"

@@ -2,6 +2,7 @@
 /** How the stage is set up, for as long as the window is open; nothing of it is in the file. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
+import type { Appearance } from "./appearance";
 
 export const HZ_CHOICES = [30, 60, 90, 120, 144] as const;
 /** Which areas are drawn over the glass: none, those of what is touched, all. */
@@ -29,6 +30,8 @@ export interface Stage {
   readonly below: (typeof BELOW_CHOICES)[number];
   /** The values of all actions stand in a line over the glass. */
   readonly showsValues: boolean;
+  /** The device that the game is played on, and what is seen there; null: controls show whatever the layout says. */
+  readonly appearance: Appearance | null;
   /** The test yard is wished for where the game could be played. */
   readonly wantsYard: boolean;
 }
@@ -44,6 +47,7 @@ export const stageStore = createStore<Stage>(() => ({
   hidden: [],
   stays: null,
   showsValues: false,
+  appearance: null,
   wantsYard: false,
   below: "traces",
 }));

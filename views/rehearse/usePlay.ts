@@ -19,7 +19,8 @@ import { useRehearsal } from "../shared/useRehearsal";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { useFollowed } from "./FeelPanel";
 import { createLatency } from "./latency";
-import { useStage } from "./stage";
+import { appearanceAfter } from "./appearance";
+import { setStage, stageStore, useStage } from "./stage";
 import { createTouchedControls } from "./touched";
 import { useChangeOver } from "./useChangeOver";
 import { useOpenTake } from "./takes/openTake";
@@ -137,6 +138,11 @@ export function usePlay() {
     player: playerView,
     hz,
     mouseIsItself,
+    areSeen: () => stageStore.getState().appearance?.isSeen ?? true,
+    onUsed(used) {
+      const { appearance } = stageStore.getState();
+      if (appearance) setStage({ appearance: appearanceAfter(layout.appear, appearance, used) });
+    },
     canvas,
     onDrawn: (given) => void (values.current = given),
     onTick: (given, tick) => {

@@ -6,7 +6,8 @@
  */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
 import type { TickInput } from "../../core/engine/input/advance";
-import type { ActionValues } from "../../core/engine/input/events";
+import type { ActionValues, InputEvent } from "../../core/engine/input/events";
+import type { Used } from "../../runtime/appear";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls, type Drawn } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
@@ -58,7 +59,15 @@ interface Options {
   readonly onKeys?: (codes: readonly string[]) => void;
   /** A mouse is a mouse alone, and touches nothing. */
   readonly mouseIsItself?: boolean;
+  /** Whether controls are drawn now; absent: always. */
+  readonly areSeen?: () => boolean;
+  /** Called when a touch, a key or a pad is used. */
+  readonly onUsed?: (used: Used) => void;
 }
+
+/** What is used by an event; null for others. */
+const usedBy = ({ type, ...event }: InputEvent): Used | null =>
+  type === "down" ? "touch" : type === "key" && "down" in event && event.down ? "key" : type === "pad" ? "pad" : null;
 
 export function useRehearsal(options: Options) {
   const { layout, screen, scale, game, moment, canvas } = options;
@@ -92,7 +101,10 @@ export function useRehearsal(options: Options) {
       if (playing) {
         const pad = padNow();
         const padText = pad ? JSON.stringify(pad) : "";
-        if (pad && padText !== padBefore) playing.feed({ t: time, type: "pad", ...pad });
+        if (pad && padText !== padBefore) {
+          playing.feed({ t: time, type: "pad", ...pad });
+          if (padBefore !== "") current.onUsed?.("pad");
+        }
         padBefore = padText;
         current.onFrame?.(performance.now());
         // Everything that has come by now is played in this frame.
@@ -112,11 +124,12 @@ export function useRehearsal(options: Options) {
           state: playing.state(),
         });
         // What the glass shows: where all of it is the same as at the last frame nothing is drawn.
+        const isSeen = current.areSeen?.() ?? true;
         const shows = [
-          ...[controls, current.game, current.game.revision(), current.layout, current.screen, current.scale, canvas.current],
+          ...[isSeen, controls, current.game, current.game.revision(), current.layout, current.screen, current.scale, canvas.current],
           ...[imageArrivals(), document.fonts.status, window.devicePixelRatio],
         ];
-        if (shows.some((what, i) => what !== drawn[i])) paint(current, controls);
+        if (shows.some((what, i) => what !== drawn[i])) paint(current, isSeen ? controls : []);
         drawn = shows;
         current.onDrawn(values.current);
         current.onPlayed?.(playing);
@@ -147,6 +160,8 @@ export function useRehearsal(options: Options) {
 
   const feed: Player["feed"] = (event) => {
     if (BY_HAND.has(event.type)) waiting.current = Math.min(waiting.current, event.t);
+    const used = usedBy(event);
+    if (used) now.current.onUsed?.(used);
     player.current?.feed(event);
   };
   const buttons = useRef<MouseButtons>(0);
