@@ -183,7 +183,7 @@ test("what is created holds on every screen of the rail for every player, or it 
     await page.keyboard.press("Enter");
     await expect(control(page, name)).toHaveAttribute("aria-pressed", "true");
   }
-  await expect(rail.getByTestId("counted-for")).toHaveText("for 4 players");
+  await expect(rail.getByTestId("counted-for")).toHaveText("counts for 4 players");
   const rows = rail.getByRole("listitem");
   await expect(rows.filter({ hasText: "no findings" })).toHaveCount(await rows.count());
   // A mirrored copy whose place is taken: it says what is found, where, and for whom.

@@ -220,7 +220,7 @@ test("the rail counts what the grid counts, for all players; while something is 
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
   const rail = page.getByRole("region", { name: "Rail" });
   const counted = rail.getByTestId("counted-for");
-  await expect(counted).toHaveText("for 4 players");
+  await expect(counted).toHaveText("counts for 4 players");
   await counted.hover();
   await expect(page.getByTestId("reading-line")).toContainText("Findings are counted for both hands, sizes 0.8 and 1.3.");
   const inRail = async () => {
@@ -239,11 +239,11 @@ test("the rail counts what the grid counts, for all players; while something is 
   await page.mouse.move(helm.x, helm.y);
   await page.mouse.down();
   await page.mouse.move(helm.x + 60, helm.y, { steps: 4 });
-  await expect(counted).toHaveText("for one player");
+  await expect(counted).toHaveText("counts for one player");
   await expect(counted).toHaveAttribute("aria-description", /counted for right hand, size 1\./);
   await page.keyboard.press("Escape");
   await page.mouse.up();
-  await expect(counted).toHaveText("for 4 players");
+  await expect(counted).toHaveText("counts for 4 players");
   await expect.poll(inRail).toEqual(atRest);
 });
 

@@ -9,7 +9,6 @@ import { playersWords } from "../../core/checks/faceWords";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
-import { RegionHeading } from "../../ui/RegionHeading";
 import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useSession, useSessionActions } from "../session/context";
@@ -47,8 +46,10 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   return (
     <section aria-label="Rail" data-region="3" className="flex h-full min-h-0 flex-col border-l border-rule">
       <header className="flex items-center justify-between px-3 pt-2 pb-1">
-        <RegionHeading title="Rail" plain="the same layout elsewhere" />
-        <CountedFor />
+        <h2 className="heading flex flex-wrap gap-x-1.5">
+          Rail
+          <CountedFor />
+        </h2>
         <span className="flex items-center gap-1">
           <button className="push push-bare h-6 px-1" aria-label="Choose the screens" {...readingProps(says("rail.choose"))} onClick={() => setEditing(true)}>
             <ListPlus size={15} />
@@ -114,8 +115,8 @@ function CountedFor() {
   const players = useSession((s) => s.countedFor);
   const said = players.length === 0 ? "" : playersWords(players);
   return (
-    <span className="caption ml-auto px-1" data-testid="counted-for" {...readingProps(says("rail.counted"), said)}>
-      {players.length > 1 ? `for ${players.length} players` : "for one player"}
+    <span className="font-normal tracking-normal normal-case" data-testid="counted-for" {...readingProps(says("rail.counted"), said)}>
+      {players.length > 1 ? `counts for ${players.length} players` : "counts for one player"}
     </span>
   );
 }
