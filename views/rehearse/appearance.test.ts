@@ -1,7 +1,7 @@
-import { appearanceAfter, appearanceAtFirst, appearanceWords, DEVICES } from "./appearance";
+import { appearanceAfter, appearanceAtFirst, appearanceWords, type Device } from "./appearance";
 
 /** What is seen at first, after a touch, after a key, after a pad. */
-const rehearsed = (appear: "touch" | "always" | "no-pad", device: (typeof DEVICES)[number]) => {
+const rehearsed = (appear: "touch" | "always" | "no-pad", device: Device) => {
   const first = appearanceAtFirst(appear, device);
   return [first, ...(["touch", "key", "pad"] as const).map((used) => appearanceAfter(appear, first, used))].map(({ isSeen }) => isSeen);
 };
