@@ -12,7 +12,6 @@ import type { Check } from "./context";
 
 /** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. */
 export const LETTER_PART = 0.3;
-/** */
 /** @internal exported for the test of the drawing */
 export const WORD_PART = 0.84;
 /** Letters below this em cannot be read at arm's length, mm: about 6 points, the least that print is set in. */
