@@ -133,7 +133,7 @@ async function pageWithGrid(browser, { controls = 60, counts = false } = {}) {
   if (counts) await page.addInitScript(countInPage, LENGTH_PATTERN);
   await page.goto(`http://127.0.0.1:${PORT}/handoff`);
   await page
-    .getByLabel("Files to take in")
+    .getByLabel("Files to import")
     .setInputFiles({ name: "grid.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(gridLayout(controls, OWN_SCREENS))) });
   await page.waitForURL(/layout$/);
   await page.locator('[data-control="c17"]').waitFor();
@@ -403,7 +403,7 @@ export const benchTake = () =>
     const without = await median();
     await page.getByRole("button", { name: "traces", exact: true }).click();
     await page
-      .getByLabel("Take in a take")
+      .getByLabel("Import a take")
       .setInputFiles({ name: "long.nodulum-take.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(halfAnHour())) });
     const button = page.getByRole("button", { name: /^Take half an hour/ });
     await button.waitFor();
@@ -536,8 +536,8 @@ export const benchImports = () =>
         beat();
       });
       const began = Date.now();
-      await page.getByLabel("Files to take in").setInputFiles(file);
-      const over = page.locator('[aria-label="Comes in"] [role=alert], [data-testid=taken-in], [role=dialog]').first();
+      await page.getByLabel("Files to import").setInputFiles(file);
+      const over = page.locator('[aria-label="Import"] [role=alert], [data-testid=taken-in], [role=dialog]').first();
       await Promise.race([over.waitFor({ timeout: 120_000 }), page.waitForURL(/\/layout$/, { timeout: 120_000 })]);
       const ms = Date.now() - began;
       done.push({ what, ms, longestMs: await page.evaluate(() => window.longest) });

@@ -17,13 +17,13 @@ const SMALL: Size = { controls: 9, screens: 6, moments: 1 };
 const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`;
 const median = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
-/** How many findings a settled layout has that are new or graver, by the checks alone. */
+/** How many findings a settled layout has that are new or worse, by the checks alone. */
 function worseIn({ layout, screens, faces, moment }: SettleRequest, settled: Settled): number {
   let worse = 0;
   for (const screen of screens)
     for (const face of faces) {
       const [was, is] = [layout, settled.layout].map((one) => bareFindings(one, screen, { ...face, moment }));
-      worse += changesOf(was, is).filter(({ kind }) => kind === "new" || kind === "graver").length;
+      worse += changesOf(was, is).filter(({ kind }) => kind === "new" || kind === "worse").length;
     }
   return worse;
 }

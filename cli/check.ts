@@ -32,12 +32,12 @@ export function addCheck(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
-    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
-    .addOption(new Option("--format <format>", "how to print").choices(REPORT_FORMATS).default("text"))
-    .addOption(new Option("--fail-on <severity>", "what makes the layout fall short").choices(["blocker", "warning"]).default("blocker"))
-    .addOption(new Option("--players <which>", "both hands, and the smallest and the largest size").choices(["all"]))
-    .option("--baseline <old.json>", "an older check (--format json): what it had found already does not fail")
-    .description("print the findings on each screen; without screens, on the shipped catalogue")
+    .option("--screen <screen>", "a screen; repeatable", (value: string, all: string[]) => [...all, value], [] as string[])
+    .addOption(new Option("--format <format>", "output format").choices(REPORT_FORMATS).default("text"))
+    .addOption(new Option("--fail-on <severity>", "lowest severity that makes the command fail").choices(["blocker", "warning"]).default("blocker"))
+    .addOption(new Option("--players <which>", "both hands, with the smallest and the largest player size").choices(["all"]))
+    .option("--baseline <old.json>", "an older result (--format json); its findings do not make the command fail")
+    .description("print the findings on each screen (default: the built-in catalogue)")
     .action((file: string, options: CheckOptions) => {
       const layout = layoutFrom(streams, file);
       const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
@@ -81,17 +81,17 @@ export function addSpans(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .requiredOption("--diagonal <inches>", "the screen's diagonal, inches")
-    .requiredOption("--ppi <n>", "pixels an inch")
-    .requiredOption("--from <aspect>", "the least aspect, width over height")
-    .requiredOption("--to <aspect>", "the greatest aspect")
+    .requiredOption("--ppi <n>", "pixels per inch")
+    .requiredOption("--from <aspect>", "smallest aspect ratio, width by height")
+    .requiredOption("--to <aspect>", "largest aspect ratio")
     .option("--insets-mm <l,t,r,b>", "insets in mm", "0,0,0,0")
-    .description("print over which aspect ratios each finding holds")
+    .description("print the aspect ratios of each finding")
     .action((file: string, options: SpanOptions) => {
       const layout = layoutFrom(streams, file);
       const from = positive("from", options.from);
       const to = positive("to", options.to);
       if (from >= to) throw new CallError(`--from ${from} must be less than --to ${to}`);
-      if (to / from > 20) throw new CallError(`--from ${from} --to ${to}: the greatest aspect may be at most 20 times the least`);
+      if (to / from > 20) throw new CallError(`--from ${from} --to ${to}: the largest aspect ratio must be at most 20 times the smallest`);
       const insets = options.insetsMm.split(",").map(Number);
       if (insets.length !== 4 || insets.some((n) => !(n >= 0))) throw new CallError(`--insets-mm: "${options.insetsMm}" is not four lengths such as 4,0,4,2`);
       const [left, top, right, bottom] = insets;

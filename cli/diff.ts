@@ -15,9 +15,9 @@ export function addDiff(command: Command, streams: Streams): void {
   command
     .argument("<old>")
     .argument("<new>")
-    .option("--screen <screen>", "where moves and sizes are measured, WxH@ppi[+left,top,right,bottom]; without, the screen the new one is drawn for")
+    .option("--screen <screen>", "screen for moves and sizes, WxH@ppi[+left,top,right,bottom] (default: design screen of the new layout)")
     .option("--format <format>", "text or json", "text")
-    .description("tell what changed between two layouts: what came, went, moved, grew, and every field")
+    .description("list the differences between two layouts: added, removed, moved, resized, and each changed field")
     .action((old: string, next: string, options: DiffOptions) => {
       const { format } = options;
       if (format !== "text" && format !== "json") throw new CallError(`--format: "${format}" is not a format; write text or json`);

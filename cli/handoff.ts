@@ -42,21 +42,21 @@ export function addHandoff(command: Command, streams: Streams): void {
     .argument("<file>")
     .option("--parcels <list>", `which, separated by commas: ${PARCEL_IDS.join(",")}; without, all`)
     .option("--screens <list.json>", "a JSON list of screens, for drawings, tables, sheet and report")
-    .option("--screen <screen>", "a screen; may be given several times", several, [] as string[])
-    .addOption(new Option("--y <direction>", "which way y runs in the tables").choices(Y_DIRECTIONS).default("down"))
-    .addOption(new Option("--language <language>", "of the names as constants").choices(CONSTANT_LANGUAGES).default("typescript"))
-    .addOption(new Option("--paper <paper>", "what sheet and report are printed on").choices(PAPERS).default("a4"))
-    .option("--take <take.json>", "a take for the parcel of takes; may be given several times", several, [] as string[])
-    .option("-o, --output <folder>", "the folder they go to, one folder a parcel; made where it is not there")
-    .option("--zip <file>", "one zip of them instead")
-    .description("hand off parcels: files for the game, for people, for tables and tests; without screens, on the shipped catalogue")
+    .option("--screen <screen>", "a screen; repeatable", several, [] as string[])
+    .addOption(new Option("--y <direction>", "direction of y in the tables").choices(Y_DIRECTIONS).default("down"))
+    .addOption(new Option("--language <language>", "programming language of the constants").choices(CONSTANT_LANGUAGES).default("typescript"))
+    .addOption(new Option("--paper <paper>", "paper size of sheet and report").choices(PAPERS).default("a4"))
+    .option("--take <take.json>", "a take to include; repeatable", several, [] as string[])
+    .option("-o, --output <folder>", "output folder, one folder per parcel; created if missing")
+    .option("--zip <file>", "write one zip instead")
+    .description("export parcels: files for the game, people, tables and tests (default screens: the built-in catalogue)")
     .action(async (file: string, options: HandOffOptions) => {
       const { output, zip } = options;
-      if ((output === undefined) === (zip === undefined)) throw new CallError("name where they go: -o FOLDER, or --zip FILE");
+      if ((output === undefined) === (zip === undefined)) throw new CallError("no output: give -o FOLDER or --zip FILE");
       const layout = layoutFrom(streams, file);
-      if (zip !== undefined && isSameFile(zip, file)) throw new CallError(`${zip}: this is the layout itself, which would be lost; name another file`);
+      if (zip !== undefined && isSameFile(zip, file)) throw new CallError(`${zip}: is the layout file itself; choose another output file`);
       const screens = screensFrom(layout, options);
-      if (screens.length === 0) throw new CallError("--screens: the list is empty; name a screen at least");
+      if (screens.length === 0) throw new CallError("--screens: the list is empty; add a screen");
       let told = performance.now();
       const source = plainSource({
         ...{ layout, screens, pageScript, runtimeFiles, portFiles },
@@ -65,14 +65,14 @@ export function addHandoff(command: Command, streams: Streams): void {
         step: (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(streams, `report: ${done} of ${counted(all, "part")} worked out`);
+          printMessage(streams, `report: ${done} of ${counted(all, "part")} computed`);
         },
       });
       const parcels: Parcel[] = [];
       for (const id of parcelsFrom(options.parcels)) parcels.push(await makeParcel(id, source));
       if (zip !== undefined) written(zip, parcelZip(parcels));
       else for (const [path, content] of parcelFolder(parcels)) written(within(output!, path), content);
-      for (const line of parcels.flatMap(({ leftOut }) => leftOut)) printMessage(streams, `left out: ${line}`);
+      for (const line of parcels.flatMap(({ leftOut }) => leftOut)) printMessage(streams, `not included: ${line}`);
     });
 }
 
@@ -100,7 +100,7 @@ function takesFrom(paths: readonly string[], layout: Layout): readonly TakeFile[
 /** A path below a folder; one that leads out of it is a fault of ours. */
 function within(folder: string, path: string): string {
   const whole = resolve(join(folder, path));
-  if (!whole.startsWith(resolve(folder) + sep)) throw new CallError(`${path}: leads out of the folder`);
+  if (!whole.startsWith(resolve(folder) + sep)) throw new CallError(`${path}: is outside the folder`);
   return whole;
 }
 

@@ -22,7 +22,7 @@ export function orFail<T>(result: Result<T>, where: string): T {
 /** What is said of a file that the system does not give. */
 export function unreadable(file: string, error: unknown): CallError {
   const { code } = error as NodeJS.ErrnoException;
-  return new CallError(`${file}: ${code === "ENOENT" ? "there is no such file" : code === "EISDIR" ? "this is a folder; name a file" : "cannot be read"}`);
+  return new CallError(`${file}: ${code === "ENOENT" ? "file not found" : code === "EISDIR" ? "is a folder; give a file" : "cannot be read"}`);
 }
 
 /** The text of a file: what the browser takes, and nothing else. `most`: bytes, as of a layout where nothing is said; `tooLarge`: what is said of more. */
@@ -51,11 +51,11 @@ export function writeText(file: string, text: string): void {
     const { code } = error as NodeJS.ErrnoException;
     const why =
       code === "ENOENT"
-        ? "there is no such folder"
+        ? "folder not found"
         : code === "EISDIR"
-          ? "this is a folder; name a file"
+          ? "is a folder; give a file"
           : code === "EACCES"
-            ? "it may not be written"
+            ? "no permission to write"
             : "cannot be written";
     throw new CallError(`${file}: ${why}`);
   }

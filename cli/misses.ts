@@ -11,7 +11,7 @@ export function addMisses(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]")
-    .description("print how many of the touches meant for each control it gets, and who takes the others, as parts of 1")
+    .description("print the share of touches that each control gets, and which controls get the rest, from 0 to 1")
     .action((file: string, options: ViewOptions & { screen: string }) => {
       const layout = layoutFrom(streams, file);
       const playerView = viewFrom(options, layout);

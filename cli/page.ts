@@ -10,11 +10,11 @@ import { printText, type Streams } from "./output";
 export function addPage(command: Command, streams: Streams): void {
   command
     .argument("<file>")
-    .option("-o, --output <file>", "where to write it; without, it is printed")
-    .description("write a page that plays by itself: the layout, the runtime and a test yard in one HTML file, without network")
+    .option("-o, --output <file>", "output file (default: print)")
+    .description("write a playable page: layout, runtime and test yard in one HTML file that needs no network")
     .action((file: string, { output }: { output?: string }) => {
       const layout = layoutFrom(streams, file);
-      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: is the layout file itself; choose another output file`);
       const html = playingPage({ layout, played: compile(layout), script: pageScript() });
       if (output === undefined) printText(streams, html);
       else writeText(output, html);

@@ -30,16 +30,16 @@ const OF_TRACES = ["screen", "trace", "hz", "handed", "playerSize", "moment"] as
 export function addReplay(command: Command, streams: Streams): void {
   command
     .argument("<file>")
-    .option("--screen <screen>", "of a trace: WxH@ppi[+left,top,right,bottom]")
-    .option("--trace <file>", "events, one JSON object a line; - reads standard input")
-    .option("--hz <rate>", "of a trace: ticks a second", "60")
-    .option("--take <file>", "a take: events with their screen, hand, size, rate and moment")
-    .option("--against [take]", "hold what the take gives against its own frames, or against another take's")
-    .option("--format <format>", "of --against: json or junit", "json")
-    .description("print the value of every action at each tick of a trace or a take, or hold a take against its frames")
+    .option("--screen <screen>", "screen of the trace: WxH@ppi[+left,top,right,bottom]")
+    .option("--trace <file>", "events, one JSON object per line; - reads standard input")
+    .option("--hz <rate>", "ticks per second of the trace", "60")
+    .option("--take <file>", "a take: events with screen, hand, size, rate and moment")
+    .option("--against [take]", "compare the result with the take's frames, or with another take's")
+    .option("--format <format>", "output format of --against: json or junit", "json")
+    .description("print the value of every action per tick of a trace or a take, or compare a take with its frames")
     .action(async (file: string, options: ReplayOptions) => {
       if (options.take !== undefined) return playTake({ streams, command, file, options }, options.take);
-      if (options.against !== undefined) throw new CallError("--against holds a take against its frames; give it with --take");
+      if (options.against !== undefined) throw new CallError("--against compares a take; give --take too");
       return playTrace(streams, file, options);
     });
 }
@@ -47,7 +47,7 @@ export function addReplay(command: Command, streams: Streams): void {
 async function playTrace(streams: Streams, file: string, options: ReplayOptions): Promise<void> {
   const { screen, trace } = options;
   if (trace === undefined) throw new CallError("nothing to replay: give --trace and --screen, or --take");
-  if (screen === undefined) throw new CallError("--trace wants a screen too: --screen WxH@ppi[+left,top,right,bottom]");
+  if (screen === undefined) throw new CallError("--trace needs a screen: --screen WxH@ppi[+left,top,right,bottom]");
   const layout = layoutFrom(streams, file);
   const hz = Number(options.hz);
   if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
@@ -70,11 +70,11 @@ async function playTake({ streams, command, file, options }: Call, takeFile: str
   const wrong = OF_TRACES.find((name) => command.getOptionValueSource(name) === "cli");
   if (wrong !== undefined) {
     const option = wrong === "playerSize" ? "--player-size" : `--${wrong}`;
-    throw new CallError(`${option} and --take do not go together: a take has its own screen, hand, size, rate and moment`);
+    throw new CallError(`${option} cannot be combined with --take: a take has its own screen, hand, size, rate and moment`);
   }
   const { against, format } = options;
   if (format !== "json" && format !== "junit") throw new CallError(`--format: "${format}" is not a format; write json or junit`);
-  if (format === "junit" && against === undefined) throw new CallError("--format junit reports what --against found; give --against too");
+  if (format === "junit" && against === undefined) throw new CallError("--format junit needs --against");
   const layout = layoutFrom(streams, file);
   const take = takeFrom(takeFile);
   const frames = framesFrom(streams, take, layout, takeFile);
@@ -82,7 +82,7 @@ async function playTake({ streams, command, file, options }: Call, takeFile: str
   const other = against === true ? take : takeFrom(against);
   if (other.frames === null) {
     const whose = against === true ? takeFile : against;
-    throw new CallError(`${whose}: the take has no frames to hold it against; write it with its frames`);
+    throw new CallError(`${whose}: the take has no frames to compare; export it with frames`);
   }
   if (format === "junit") judgeActions(streams, take, other.frames, [...frames]);
   else judgeFrames(streams, other.frames, frames);
@@ -96,7 +96,7 @@ function takeFrom(file: string): Take {
 /** The frames of a take on a layout. Another layout than its own is played all the same, and it is said. */
 function framesFrom(streams: Streams, take: Take, layout: Layout, takeFile: string): Iterable<TickOutput> {
   const stage = orFail(stageOf(take, layout), takeFile);
-  if (layoutDigest(layout) !== take.layout) printMessage(streams, `${takeFile}: the take is of another layout than this one; it is played all the same`);
+  if (layoutDigest(layout) !== take.layout) printMessage(streams, `${takeFile}: notice: the take was recorded with another layout; it is played anyway`);
   return (function* () {
     for (const { t, values } of ticksOf(take, stage)) yield { t, values };
   })();
@@ -113,7 +113,7 @@ function judgeFrames(streams: Streams, was: readonly TickOutput[], is: Iterable<
 
 /** A difference in words. */
 function differenceText({ tick, action, was, is }: FrameDifference): string {
-  if (action === null) return `tick ${tick}: one of the two has no such tick`;
+  if (action === null) return `tick ${tick}: only one of the two has this tick`;
   return `tick ${tick}: ${action} was ${JSON.stringify(was)}, is ${JSON.stringify(is)}`;
 }
 

@@ -25,16 +25,16 @@ export function addReport(command: Command, streams: Streams): void {
   command
     .argument("<file>")
     .option("--screens <list.json>", "a JSON list of screens")
-    .option("--screen <screen>", "a screen; may be given several times", (value: string, all: string[]) => [...all, value], [] as string[])
-    .addOption(new Option("--paper <paper>", "what it is printed on").choices(PAPERS).default("a4"))
-    .addOption(new Option("--scale <times>", "how many mm of glass a mm of the contact sheet is").choices(SHRINKS.map(String)).default("2"))
+    .option("--screen <screen>", "a screen; repeatable", (value: string, all: string[]) => [...all, value], [] as string[])
+    .addOption(new Option("--paper <paper>", "paper size").choices(PAPERS).default("a4"))
+    .addOption(new Option("--scale <times>", "mm on the screen per mm on the contact sheet").choices(SHRINKS.map(String)).default("2"))
     .option("--parts <list>", `which parts, separated by commas: ${REPORT_PARTS.join(",")}; without, all`)
-    .option("-o, --output <file>", "where to write it; without, it is printed")
-    .description("write a report to print: the layout, its screens, findings, spans and misses, as one HTML file; without screens, on the shipped catalogue")
+    .option("-o, --output <file>", "output file (default: print)")
+    .description("write a printable report as one HTML file: layout, screens, findings, spans and misses (default screens: the built-in catalogue)")
     .action((file: string, options: ReportOptions) => {
       const layout = layoutFrom(streams, file);
       const { output } = options;
-      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+      if (output !== undefined && isSameFile(output, file)) throw new CallError(`${output}: is the layout file itself; choose another output file`);
       let told = performance.now();
       const html = makeReport(
         {
@@ -49,7 +49,7 @@ export function addReport(command: Command, streams: Streams): void {
         (done, all) => {
           if (performance.now() - told < PATIENCE_MS) return;
           told = performance.now();
-          printMessage(streams, `${done} of ${counted(all, "part")} worked out`);
+          printMessage(streams, `${done} of ${counted(all, "part")} computed`);
         },
       );
       if (output === undefined) printText(streams, html);

@@ -106,7 +106,7 @@ test("check: 0 where all is well, 1 where the layout falls short, json by screen
 });
 
 test.each([
-  [["resolve", "nowhere.json", "--screen", "1x1@1"], /no such file/],
+  [["resolve", "nowhere.json", "--screen", "1x1@1"], /file not found/],
   [["resolve", layout, "--screen", "big"], /not a screen/],
   [["resolve", layout], /required option/],
   [["check", layout, "--format", "pdf"], /Allowed choices/],
@@ -146,12 +146,12 @@ test("compile never writes over the layout it reads, by whatever path", async ()
   symlinkSync(layout, link);
   for (const out of [layout, link]) {
     const { code, err } = await nodulum("compile", layout, "-o", out);
-    expect([code, err]).toEqual([2, `nodulum: ${out}: this is the layout itself, which would be lost; name another file\n`]);
+    expect([code, err]).toEqual([2, `nodulum: ${out}: is the layout file itself; choose another output file\n`]);
   }
   expect(readFileSync(layout, "utf8")).toBe(before);
   expect(await nodulum("compile", layout, "-o", join(folder, "nowhere", "x.json"))).toMatchObject({
     code: 2,
-    err: expect.stringContaining("there is no such folder") as string,
+    err: expect.stringContaining("folder not found") as string,
   });
 });
 
@@ -345,7 +345,7 @@ test("report writes one HTML file of the parts and screens that are asked for, w
   for (const [more, why] of [
     [["--parts", "layout,poem"], /--parts: "poem" is not a part/],
     [["--paper", "a5"], /a4, letter/],
-    [["-o", draft], /this is the layout itself/],
+    [["-o", draft], /is the layout file itself/],
     [["--screen", "wide"], /--screen/],
   ] as const) {
     const wrong = await nodulum("report", draft, ...more);
@@ -359,7 +359,7 @@ test("handoff writes chosen parcels into a folder or a zip; what needs a browser
   const take = join(process.cwd(), "samples", "takes", "brackwater-1.nodulum-take.json");
   const done = await nodulum("handoff", own, "--parcels", "played,tables,looks,takes", "--screen", "2400x1080@411", "--y", "up", "--take", take, "-o", out);
   expect([done.code, done.out]).toEqual([0, ""]);
-  expect(done.err).toMatch(/left out: PNGs of the looks/);
+  expect(done.err).toMatch(/not included: PNGs of the looks/);
   expect(readFileSync(join(out, "played", "brackwater.played.json"), "utf8")).toBe((await nodulum("compile", own)).out);
   expect(readFileSync(join(out, "tables", "brackwater-px.csv"), "utf8")).toMatch(/^screen,.*\n2400x1080@411,2400,1080,411,px,up,/);
   const [kept] = readdirSync(join(out, "takes"));
@@ -370,7 +370,7 @@ test("handoff writes chosen parcels into a folder or a zip; what needs a browser
   for (const [more, words] of [
     [[], /name where they go: -o FOLDER, or --zip FILE/],
     [["-o", out, "--parcels", "poem"], /"poem" is not a parcel; write layout, played/],
-    [["--zip", own], /this is the layout itself/],
+    [["--zip", own], /is the layout file itself/],
     [["-o", join(own, "below"), "--parcels", "played"], /cannot be written/],
   ] as const) {
     const wrong = await nodulum("handoff", own, "--screen", "2400x1080@411", ...more);

@@ -19,20 +19,20 @@ import { addSettle } from "./settle";
 
 function withView(command: Command): Command {
   return command
-    .option("--moment <id>", "only what this moment of the game shows")
+    .option("--moment <id>", "only this moment of the game")
     .option("--handed <hand>", "right or left", "right")
-    .option("--player-size <factor>", "the player's own size", "1");
+    .option("--player-size <factor>", "player size", "1");
 }
 
 /** The program with all its commands. One program runs one call. */
 function createProgram(streams: Streams): Command {
   const program = new Command("nodulum")
-    .description("Touch layouts for mobile games: where controls stand, what touches give, what falls short.")
+    .description("Touch layouts for mobile games: positions, input values and checks.")
     .exitOverride()
     .configureOutput({ writeOut: (text) => void streams.write(text), writeErr: (text) => printMessage(streams, text) });
 
   withView(program.command("resolve").argument("<file>").requiredOption("--screen <screen>", "WxH@ppi[+left,top,right,bottom]"))
-    .description("print where everything stands on a screen, px")
+    .description("print the position of everything on a screen, in px")
     .action((file: string, options: ViewOptions & { screen: string }) => {
       const layout = layoutFrom(streams, file);
       printJson(streams, printResolved(resolve(prepareLayout(layout), screenFrom(options.screen), viewFrom(options, layout))));
@@ -43,14 +43,14 @@ function createProgram(streams: Streams): Command {
   program
     .command("compile")
     .argument("<file>")
-    .option("-o, --output <file>", "where to write it; without, it is printed")
-    .description("write the played file: what a game carries")
+    .option("-o, --output <file>", "output file (default: print)")
+    .description("write the played file: the file that a game loads")
     .action((file: string, options: { output?: string }) => {
       const text = compile(layoutFrom(streams, file));
       const { output } = options;
       // To a file or another program the bytes as they are; before somebody's eyes what a terminal would act upon is escaped.
       if (output === undefined) return void streams.write(streams.isTerminal ? jsonForTerminal(text) : text);
-      if (isSameFile(output, file)) throw new CallError(`${output}: this is the layout itself, which would be lost; name another file`);
+      if (isSameFile(output, file)) throw new CallError(`${output}: is the layout file itself; choose another output file`);
       writeText(output, text);
     });
 

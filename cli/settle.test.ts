@@ -20,7 +20,7 @@ test("settle writes the settled layout, says what moved, how far and why, and en
   const out = join(folder, "settled.json");
   const { code, out: said } = await nodulum("settle", near, ...SCREEN, "-o", out);
   expect(code).toBe(0);
-  expect(said).toMatch(/^settled: 2 findings gone, nothing new, nothing graver; [\d.]+ mm² of change$/m);
+  expect(said).toMatch(/^settled: 2 findings fixed, none added; total change [\d.]+ mm²$/m);
   expect(said).toMatch(/^ {2}pump: [\d.]+ mm left/m);
   expect(said).toMatch(/^ {4}for touch\/overlap of `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
   expect(said).toMatch(/^ {4}controls\[0\]\.placement\.offset\[0\]: 15mm → [\d.]+mm$/m);
@@ -30,7 +30,7 @@ test("settle writes the settled layout, says what moved, how far and why, and en
   expect(read.ok && writeLayout(read.value)).toBe(text);
   expect((await nodulum("check", out, ...SCREEN)).code).toBe(0);
   const again = await nodulum("settle", out, ...SCREEN);
-  expect([again.code, again.out.trim()]).toEqual([0, "nothing to settle: none of what is asked for was found"]);
+  expect([again.code, again.out.trim()]).toEqual([0, "nothing to settle: no requested finding was found"]);
 });
 
 test("as data, with the layout where no file is named; locks, codes and severities choose", async () => {
@@ -55,16 +55,16 @@ test("only what may change changes; what is missed worst is missed less within t
   expect(misses.map(({ id }) => id).sort()).toEqual(["horn", "log", "pump"]);
   expect(Math.max(...misses.map(({ after }) => after.rate))).toBeLessThan(Math.max(...misses.map(({ before }) => before.rate)));
   expect((await nodulum("settle", near, ...SCREEN, "--misses", "2")).out).toMatch(
-    /^ {2}pump: missed [\d.]+ % → [\d.]+ % at the worst, then on 1600x720@254, right hand, size 1$/m,
+    /^ {2}pump: worst misses [\d.]+ % → [\d.]+ %, on 1600x720@254, right hand, size 1$/m,
   );
 });
 
 test("1 where something remains, which is told with what is in its way", async () => {
   const { code, out } = await nodulum("settle", near, ...SCREEN, "--lock", "pump", "--lock", "horn");
   expect(code).toBe(1);
-  expect(out).toMatch(/^settled in part: 1 of 2 findings gone/m);
+  expect(out).toMatch(/^partly settled: 1 of 2 findings fixed/m);
   expect(out).toMatch(/^ {2}blocker touch\/overlap `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
-  expect(out).toMatch(/^no way: touch\/overlap of `pump` and `horn`: .* cannot all be had; they fall short by \d+\.\d\d mm at the least$/m);
+  expect(out).toMatch(/^impossible: touch\/overlap of `pump` and `horn`: .* cannot all be met; at least \d+\.\d\d mm short$/m);
   expect(out).toMatch(/^ {2}way out: /m);
 });
 
@@ -81,6 +81,6 @@ test("2 where the call or the file is at fault, and what to write instead", asyn
   expect(await wrong(near, "--misses", "none")).toEqual([2, expect.stringContaining("write a number above 0, at most 20")]);
   expect(await wrong(near, "--notes", "go")).toEqual([2, expect.stringContaining("stay")]);
   expect(await wrong(near, "--screen", "big")).toEqual([2, expect.stringContaining("big")]);
-  expect(await wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("there is no such file")]);
-  expect(await wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("there is no such folder")]);
+  expect(await wrong(join(folder, "nowhere.json"))).toEqual([2, expect.stringContaining("file not found")]);
+  expect(await wrong(near, ...SCREEN, "-o", join(folder, "no", "where.json"))).toEqual([2, expect.stringContaining("folder not found")]);
 });

@@ -38,7 +38,7 @@ test("on a layout that has changed the first difference is told with tick, actio
   expect([code, found.action]).toEqual([1, "helm"]);
   expect(found.was).toEqual(take().frames![found.tick - 1].values.helm);
   expect(found.is).not.toEqual(found.was);
-  expect(err).toMatch(/the take is of another layout than this one; it is played all the same/);
+  expect(err).toMatch(/the take was recorded with another layout; it is played anyway/);
   expect(err).toMatch(new RegExp(`tick ${found.tick}: helm was \\[.*\\], is \\[`));
   const junit = await nodulum("replay", heavier, "--take", TAKE, "--against", "--format", "junit");
   expect(junit.code).toBe(1);
@@ -56,13 +56,13 @@ test("a take with fewer frames differs at the first that is missing", async () =
 });
 
 test.each<[string, () => string[], RegExp]>([
-  ["--screen with --take", () => ["--take", TAKE, "--screen", "1000x500@254"], /--screen and --take do not go together/],
-  ["--hz with --take", () => ["--take", TAKE, "--hz", "60"], /--hz and --take do not go together/],
-  ["--handed with --take", () => ["--take", TAKE, "--handed", "right"], /--handed and --take/],
-  ["--player-size with --take", () => ["--take", TAKE, "--player-size", "1"], /--player-size and --take/],
-  ["--moment with --take", () => ["--take", TAKE, "--moment", "under-way"], /--moment and --take/],
-  ["--trace with --take", () => ["--take", TAKE, "--trace", TAKE], /--trace and --take/],
-  ["--against without a take", () => ["--screen", "1000x500@254", "--trace", TAKE, "--against"], /--against holds a take against its frames/],
+  ["--screen with --take", () => ["--take", TAKE, "--screen", "1000x500@254"], /--screen cannot be combined with --take/],
+  ["--hz with --take", () => ["--take", TAKE, "--hz", "60"], /--hz cannot be combined with --take/],
+  ["--handed with --take", () => ["--take", TAKE, "--handed", "right"], /--handed cannot be combined with --take/],
+  ["--player-size with --take", () => ["--take", TAKE, "--player-size", "1"], /--player-size cannot be combined with --take/],
+  ["--moment with --take", () => ["--take", TAKE, "--moment", "under-way"], /--moment cannot be combined with --take/],
+  ["--trace with --take", () => ["--take", TAKE, "--trace", TAKE], /--trace cannot be combined with --take/],
+  ["--against without a take", () => ["--screen", "1000x500@254", "--trace", TAKE, "--against"], /--against compares a take/],
   ["no frames to hold against", () => ["--take", changed("bare.json", (f) => (f.frames = null)), "--against"], /bare\.json: the take has no frames/],
   [
     "a moment that the layout lacks",
@@ -72,7 +72,7 @@ test.each<[string, () => string[], RegExp]>([
   ["a take that is none", () => ["--take", LAYOUT], /format: must be "nodulum-take"/],
   ["a take that is not there", () => ["--take", "nowhere.json"], /nowhere\.json: there is no such file/],
   ["nothing to replay", () => [], /give --trace and --screen, or --take/],
-  ["junit without --against", () => ["--take", TAKE, "--format", "junit"], /give --against too/],
+  ["junit without --against", () => ["--take", TAKE, "--format", "junit"], /needs --against/],
 ])("%s is a wrong call", async (_, args, message) => {
   const { code, out, err } = await nodulum("replay", LAYOUT, ...args());
   expect([code, out]).toEqual([2, ""]);

@@ -8,7 +8,7 @@ const card = (page: Page, id: string) => page.locator(`[data-sheet-control="${id
 const end = (page: Page, text: string) => page.getByRole("list", { name: "Keys, mouse and pads" }).locator(`[data-end="${text}"]`);
 const touchEnd = (page: Page, name: string) => page.getByRole("button", { name: `Draw a wire from ${name} to a control` });
 const plus = (page: Page, name: string) => page.getByRole("button", { name: `Bind a key, mouse or pad input to ${name}` });
-const aside = (page: Page) => page.getByRole("complementary", { name: "What is picked" });
+const aside = (page: Page) => page.getByRole("complementary", { name: "Selection" });
 const wire = (page: Page, key: string) => page.locator(`[data-wire="${key}"]`);
 
 async function drawWire(page: Page, from: Locator, to: Locator): Promise<void> {
@@ -37,8 +37,8 @@ test("wires are drawn from either end; one that does not fit is refused with wha
   await card(page, "nudge").click();
   await drawWire(page, page.getByRole("button", { name: "Draw a wire from the active port of nudge" }), action(page, "pump"));
   await expect(card(page, "nudge")).toContainText("pump");
-  await drawWire(page, page.getByRole("button", { name: /^Draw a wire from key KeyH/ }), action(page, "pump"));
-  await expect(end(page, "key KeyH").first()).toContainText("◆ 2 at once");
+  await drawWire(page, page.getByRole("button", { name: /^Draw another wire from key KeyH/ }), action(page, "pump"));
+  await expect(end(page, "key KeyH").first()).toContainText("◆ 2 actions");
   await expect(wire(page, "hardware keys 1 pump")).toBeAttached();
   for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: /^Undo: wire/ }).click();
   await expect(card(page, "helm")).not.toContainText("horn");
@@ -51,7 +51,7 @@ test("a value that a wire ignores is told at the wire, and removed by a click", 
   const layout = { format: "nodulum-layout", version: 1, name: "Kelp", reference: { width: 1600, height: 720 }, scale: {}, controls: [fins] };
   const text = JSON.stringify({ ...layout, actions: [{ name: "swim", kind: "vector" }] });
   await page.goto("/handoff");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "kelp.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "kelp.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
   await expect(page.getByRole("button", { name: "Layouts; open: Kelp" })).toBeVisible();
   await saved(page);
   await page.goto("/actions");
@@ -66,9 +66,9 @@ test("a wire is drawn by keyboard alone, along the ends that fit", async ({ page
   await touchEnd(page, "lamp").focus();
   await page.keyboard.press("Enter");
   const status = page.getByTestId("sheet").getByRole("status");
-  await expect(status).toHaveText("lamp → helm: Enter joins, Escape lets go");
+  await expect(status).toHaveText("lamp → helm: Enter connects, Escape cancels");
   await page.keyboard.press("ArrowDown");
-  await expect(status).toHaveText("lamp → helm vector: Enter joins, Escape lets go");
+  await expect(status).toHaveText("lamp → helm vector: Enter connects, Escape cancels");
   await page.keyboard.press("Escape");
   await expect(touchEnd(page, "lamp")).toBeFocused();
   await page.keyboard.press("Enter");
@@ -77,18 +77,18 @@ test("a wire is drawn by keyboard alone, along the ends that fit", async ({ page
   // A wire of a stick toward a motion has the units a second it needs, and they can be changed in its card.
   await page.getByRole("button", { name: "The wire from helm vector to lamp" }).click();
   const fields = aside(page).getByRole("region", { name: "The wire from helm to lamp" });
-  await expect(fields).toContainText("x, y × 120 a second");
+  await expect(fields).toContainText("x, y × 120 per second");
   await fields.getByLabel("x times").fill("40");
   await fields.getByLabel("x times").press("Enter");
-  await expect(fields).toContainText("x, y × (40, 120) a second");
-  await fields.getByRole("button", { name: "Take it off" }).click();
+  await expect(fields).toContainText("x, y × (40, 120) per second");
+  await fields.getByRole("button", { name: "Remove" }).click();
   await expect(card(page, "helm")).not.toContainText("lamp");
 });
 
 test("one button serves two actions, each with what it gives: it sounds, repeated, and pushes forward", async ({ page }) => {
   await open(page, "/actions");
   await card(page, "horn").click();
-  const more = aside(page).getByLabel("Let horn serve one action more");
+  const more = aside(page).getByLabel("Add an action to horn");
   await more.selectOption({ label: "helm by press" });
   await page.getByRole("button", { name: "The wire from horn press to helm" }).click();
   await aside(page).getByLabel("Gives x").fill("1/2");
@@ -99,14 +99,14 @@ test("one button serves two actions, each with what it gives: it sounds, repeate
   await aside(page).getByLabel("Repeats every").press("Enter");
   await expect(card(page, "horn")).toContainText("every 50 ms after 400 ms");
   await action(page, "helm").click({ position: { x: 60, y: 36 } });
-  const sum = aside(page).getByRole("group", { name: "What adds up to helm" });
+  const sum = aside(page).getByRole("group", { name: "Inputs of helm" });
   await expect(sum).toContainText("+ horn(0.5, 1)");
   await expect(sum).toContainText("added, shortened to length 1");
   // It plays so: the small glass gives both at once.
   const glass = (await page.getByTestId("try-glass").boundingBox())!;
   await page.mouse.move(glass.x + glass.width * 0.797, glass.y + glass.height * 0.632);
   await page.mouse.down();
-  await expect(page.getByTestId("live")).toHaveText("live: helm, horn");
+  await expect(page.getByTestId("live")).toHaveText("now: helm, horn");
   await page.mouse.up();
   // Picked, a wire goes at a key.
   await page.getByRole("button", { name: "The wire from horn press to helm" }).click();
@@ -119,7 +119,7 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   await action(page, "sidle").click({ position: { x: 60, y: 36 } });
   await expect(card(page, "sidle-left")).not.toHaveClass(/dimmed/);
   await expect(card(page, "helm")).toHaveClass(/dimmed/);
-  await expect(aside(page).getByRole("group", { name: "What adds up to sidle" })).toContainText("added, kept within −1 to 1");
+  await expect(aside(page).getByRole("group", { name: "Inputs of sidle" })).toContainText("added, kept within −1 to 1");
   await noViolationsInStorm(page);
   // A wire can be picked where it runs.
   await wire(page, "serve 0 horn").dispatchEvent("click");
@@ -129,7 +129,7 @@ test("a pick shows its whole chain and quiets the rest; what is in use is marked
   // A key held anywhere on the sheet, a thumb on the small glass, and a pad run along their wires.
   await page.keyboard.down("KeyE");
   await expect(wire(page, "hardware keys 1 sidle")).toHaveAttribute("data-live", "");
-  await expect(page.getByTestId("live")).toHaveText("live: sidle");
+  await expect(page.getByTestId("live")).toHaveText("now: sidle");
   await page.keyboard.up("KeyE");
   await expect(wire(page, "hardware keys 1 sidle")).not.toHaveAttribute("data-live", "");
   const glass = (await page.getByTestId("try-glass").boundingBox())!;
@@ -201,9 +201,9 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
   await expect(page.getByRole("dialog", { name: "Bind an input to hop" })).toHaveCount(0);
   // What is picked is renamed by a key.
   await page.keyboard.press("F2");
-  await expect(page.getByLabel("Word of hop", { exact: true })).toBeFocused();
+  await expect(page.getByLabel("Code name of hop", { exact: true })).toBeFocused();
   await page.keyboard.press("Escape");
-  await expect(end(page, "key KeyW").first()).toContainText("◆ 2 at once");
+  await expect(end(page, "key KeyW").first()).toContainText("◆ 2 actions");
   await expect(end(page, "mouse 0")).toContainText("◆ every touch");
   await expect(end(page, "pad stick right")).toBeVisible();
   await page.getByRole("link", { name: /Hand off/ }).click();
@@ -221,64 +221,64 @@ test("keys by pressing, a pad by moving it, the mouse by choice; the main button
 
 test("a change of kind says first which wires no longer fit; smoothing, moments, note are the action's own", async ({ page }) => {
   await open(page, "/actions");
-  const word = page.getByLabel("Word of horn", { exact: true });
+  const word = page.getByLabel("Code name of horn", { exact: true });
   await word.fill("Fog Horn");
   await word.press("Enter");
   await expect(card(page, "horn")).toContainText("Fog Horn");
-  const pump = page.getByLabel("Word of pump", { exact: true });
+  const pump = page.getByLabel("Code name of pump", { exact: true });
   await pump.fill("towline");
   await pump.press("Enter");
   await expect(page.getByText("there is already an action `towline`")).toBeVisible();
   await expect(pump).toHaveValue("pump");
   await action(page, "helm").click({ position: { x: 60, y: 36 } });
   await aside(page).getByLabel("Kind of helm").selectOption("motion");
-  const preview = aside(page).getByRole("group", { name: "What motion would do to helm" });
-  await expect(preview).toContainText("4 wires no longer fit:");
+  const preview = aside(page).getByRole("group", { name: "Effect of the kind motion on helm" });
+  await expect(preview).toContainText("4 wires do not fit:");
   await expect(preview).toContainText("it gives true or false, the action is a motion");
   await preview.getByRole("button", { name: "Keep vector" }).click();
   await expect(aside(page).getByLabel("Kind of helm")).toHaveValue("vector");
   await aside(page).getByLabel("Kind of helm").selectOption("motion");
-  await preview.getByRole("button", { name: "Change, take them off" }).click();
+  await preview.getByRole("button", { name: "Change and remove them" }).click();
   await expect(end(page, "key KeyW")).toHaveCount(0);
   await expect(end(page, "pad stick left")).toBeVisible();
   await page.getByRole("button", { name: "Undo: kind of helm" }).click();
   await expect(end(page, "key KeyW")).toBeVisible();
   await aside(page).getByRole("textbox", { name: "rise" }).fill("300");
   await aside(page).getByRole("textbox", { name: "rise" }).press("Enter");
-  await expect(aside(page).getByRole("img", { name: "Given in full, it rises in 300 ms; let go, it falls in 180 ms" })).toBeVisible();
+  await expect(aside(page).getByRole("img", { name: "Rises to full in 300 ms; falls to 0 in 180 ms after release" })).toBeVisible();
   await aside(page).getByLabel("Note on helm").fill("turn and throttle");
   await aside(page).getByLabel("Note on helm").blur();
   await expect(page.getByRole("button", { name: "Undo: note of helm" })).toBeVisible();
   // Meant for desks alone, it is no longer left to do; wanted in a moment where nothing serves it, it is.
-  await expect(page.getByTestId("to-do")).toContainText("nothing left to do");
-  await aside(page).getByRole("group", { name: "wanted in" }).getByRole("button", { name: "Log open" }).click();
-  await expect(action(page, "helm")).toContainText("nothing on touch in Log open");
-  await expect(page.getByTestId("to-do")).toHaveText("■ 1 left to do");
+  await expect(page.getByTestId("to-do")).toContainText("all done");
+  await aside(page).getByRole("group", { name: "moments" }).getByRole("button", { name: "Log open" }).click();
+  await expect(action(page, "helm")).toContainText("no touch control in Log open");
+  await expect(page.getByTestId("to-do")).toHaveText("■ 1 open");
   await aside(page).getByLabel("wanted", { exact: true }).selectOption("never");
-  await expect(action(page, "helm")).toContainText("meant for desks alone, yet served");
-  await aside(page).getByLabel("the game reads it").uncheck();
+  await expect(action(page, "helm")).toContainText("marked desktop only, but has a touch control");
+  await aside(page).getByLabel("read by the game").uncheck();
   await expect(action(page, "helm")).toContainText("not read");
 });
 
-test("the next thing left to do is a key away, here and in the ledger; one step makes a fitting control", async ({ page }) => {
+test("next open item is a key away, here and in the ledger; one step makes a fitting control", async ({ page }) => {
   await open(page, "/actions");
   await openLayout(page, "Brackwater, first draft");
   await addAction(page, "anchor", "press");
   await addAction(page, "ANCHOR", "press");
   await expect(page.getByText("the same word twice?")).toBeVisible();
-  await expect(page.getByTestId("to-do")).toHaveText("■ 3 left to do");
+  await expect(page.getByTestId("to-do")).toHaveText("■ 3 open");
   await page.getByLabel("Name of the new action").blur();
   await page.keyboard.press("o");
   await expect(action(page, "towline")).toBeFocused();
   await page.keyboard.press("o");
   await expect(action(page, "anchor")).toBeFocused();
-  await page.getByRole("button", { name: "Make a button for anchor on the bench", exact: true }).click();
+  await page.getByRole("button", { name: "Create a button for anchor on the bench", exact: true }).click();
   await expect(action(page, "anchor")).toContainText("served");
-  await expect(page.getByTestId("to-do")).toHaveText("■ 2 left to do");
+  await expect(page.getByTestId("to-do")).toHaveText("■ 2 open");
   await page.keyboard.press("2");
   await expect(control(page, "anchor")).toBeVisible();
   const ledger = page.getByRole("region", { name: "Ledger" });
-  await expect(ledger.getByRole("button", { name: "2 left to do" })).toBeVisible();
+  await expect(ledger.getByRole("button", { name: "2 open" })).toBeVisible();
   await page.keyboard.press("o");
   await page.keyboard.press("o");
   await expect(ledger.getByRole("button", { name: /^ANCHOR/ })).toBeFocused();
@@ -293,15 +293,15 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await page.getByRole("link", { name: /Rehearse/ }).click();
   await page.getByRole("link", { name: /Actions/ }).click();
   await expect(page.locator("[data-action]")).toHaveCount(1);
-  await page.getByLabel("Search by any word").focus();
+  await page.getByLabel("Search").focus();
   await page.keyboard.press("Escape");
   await expect(page.locator("[data-action]")).toHaveCount(9);
-  await page.getByLabel("Only those wanted in").selectOption({ label: "Log open" });
+  await page.getByLabel("Filter by moment").selectOption({ label: "Log open" });
   await expect(action(page, "helm")).toHaveCount(0);
   await expect(action(page, "log")).toBeVisible();
-  await page.getByLabel("Only those wanted in").selectOption("");
+  await page.getByLabel("Filter by moment").selectOption("");
   await page.getByLabel("by moment").check();
-  const group = page.getByRole("button", { name: /^wanted Under way and Alongside|^wanted Under way \d/ }).first();
+  const group = page.getByRole("button", { name: /^used Under way and Alongside|^used Under way \d/ }).first();
   await group.click();
   await expect(group).toHaveAttribute("aria-expanded", "false");
   expect(await page.locator("[data-action]").count()).toBeLessThan(9);
@@ -310,12 +310,12 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await page.getByRole("button", { name: "Unfold all" }).click();
   await expect(page.locator("[data-action]")).toHaveCount(9);
   await page.getByRole("button", { name: "Table", exact: true }).click();
-  const row = (name: string) => page.getByRole("row").filter({ has: page.getByLabel(`Word of ${name}`, { exact: true }) });
+  const row = (name: string) => page.getByRole("row").filter({ has: page.getByLabel(`Code name of ${name}`, { exact: true }) });
   await expect(row("horn")).toContainText("served");
-  await row("horn").getByLabel("Serve horn by one control more").selectOption({ label: "helm · active" });
+  await row("horn").getByLabel("Add a control to horn").selectOption({ label: "helm · active" });
   await expect(row("horn")).toContainText("helm active");
   await expect(row("horn")).toContainText("served twice");
-  await row("horn").getByRole("button", { name: "Take H away from horn" }).click();
+  await row("horn").getByRole("button", { name: "Remove H from horn" }).click();
   await row("horn").getByRole("button", { name: "Bind a key, mouse or pad input to horn" }).click();
   await page.keyboard.press("KeyJ");
   await expect(row("horn").getByRole("button", { name: "J", exact: true })).toBeVisible();
@@ -332,11 +332,11 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await expect(dialogue.locator("[data-moment]").nth(2)).toHaveAttribute("data-moment", "adrift");
   await dialogue.getByLabel("horn in Adrift").check();
   await expect(dialogue.getByLabel("horn in Adrift")).toBeChecked();
-  await dialogue.getByRole("button", { name: "Actions are wanted" }).click();
+  await dialogue.getByRole("button", { name: "Actions" }).click();
   await expect(dialogue.getByLabel("helm in Adrift")).not.toBeChecked();
   await noViolationsInStorm(page);
   await dialogue.getByRole("button", { name: "Remove the moment Alongside" }).click();
-  const becomes = dialogue.getByRole("group", { name: "What becomes of what belongs to Alongside alone" });
+  const becomes = dialogue.getByRole("group", { name: "What happens to controls and actions that only Alongside uses" });
   await expect(becomes).toContainText("sidle-left, sidle-right");
   await becomes.getByLabel("The moment to move it to").selectOption({ label: "Under way" });
   await becomes.getByRole("button", { name: "Move it to" }).click();
@@ -347,7 +347,7 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await page.getByRole("button", { name: "Moments…" }).click();
   await expect(dialogue.locator("[data-moment]")).toHaveCount(4);
   // An action that is wanted where nothing gives it: its control is shown there, or it is wanted there no longer.
-  await dialogue.getByRole("button", { name: "Actions are wanted" }).click();
+  await dialogue.getByRole("button", { name: "Actions" }).click();
   for (const name of ["helm", "pump"]) await dialogue.getByLabel(`${name} in Adrift`).check();
   await page.keyboard.press("Escape");
   const bare = (name: string) => page.getByRole("group", { name: `Moments without a control for ${name}` });
@@ -355,7 +355,7 @@ test("moments: added, ordered, shown in a grid, removed with what becomes of wha
   await bare("helm").getByRole("button", { name: "Show helm" }).click();
   await expect(bare("helm")).toHaveCount(0);
   await action(page, "pump").click({ position: { x: 60, y: 36 } });
-  await bare("pump").getByRole("button", { name: "Not wanted" }).click();
+  await bare("pump").getByRole("button", { name: "Not needed" }).click();
   await expect(bare("pump")).toHaveCount(0);
   await page.getByRole("button", { name: "Moments…" }).click();
   await expect(dialogue.getByLabel("pump in Adrift")).not.toBeChecked();
@@ -370,21 +370,21 @@ test("controls of another layout: words are matched, what does not go together i
   await addAction(page, "lamp", "press");
   await page.getByRole("button", { name: "From another layout…" }).click();
   const dialogue = page.getByRole("dialog", { name: "From another layout" });
-  await dialogue.getByLabel("The other layout").selectOption({ label: "Brackwater" });
+  await dialogue.getByLabel("Other layout").selectOption({ label: "Brackwater" });
   const word = (name: string) => dialogue.locator(`[data-word="${name}"]`);
-  await expect(word("helm")).toContainText("the same");
-  await expect(word("towline")).toContainText("nearly the same");
+  await expect(word("helm")).toContainText("same");
+  await expect(word("towline")).toContainText("similar");
   await expect(word("lamp")).toContainText("the motion port gives movement, the action is a press");
-  await dialogue.getByLabel("What lamp means here").selectOption("leave");
-  await expect(word("lamp")).toContainText("by hand");
+  await dialogue.getByLabel("Action for lamp").selectOption("leave");
+  await expect(word("lamp")).toContainText("your choice");
   await noViolationsInStorm(page);
   for (const name of ["none"]) await dialogue.getByRole("button", { name, exact: true }).click();
-  for (const name of ["helm", "towline", "lamp"]) await dialogue.getByLabel(`What to take of ${name}`, { exact: true }).selectOption("control");
-  await dialogue.getByRole("button", { name: "Take over 3 of 10" }).click();
-  await expect(page.getByText("3 controls taken over from “Brackwater”.")).toBeVisible();
+  for (const name of ["helm", "towline", "lamp"]) await dialogue.getByLabel(`What to copy from ${name}`, { exact: true }).selectOption("control");
+  await dialogue.getByRole("button", { name: "Copy 3 of 10" }).click();
+  await expect(page.getByText("3 controls copied from “Brackwater”.")).toBeVisible();
   await expect(card(page, "towline")).toContainText("tow_line");
   await expect(card(page, "lamp")).toContainText("serves nothing");
   await expect(card(page, "helm")).toContainText("x,y");
-  await page.getByRole("button", { name: /^Undo: take 3 controls over/ }).click();
+  await page.getByRole("button", { name: /^Undo: copy / }).click();
   await expect(card(page, "towline")).toHaveCount(0);
 });

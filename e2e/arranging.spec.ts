@@ -7,7 +7,7 @@ import { control, drag, middle, open, placeOf, saved, visual } from "./bench";
 const rail = (page: Page) => page.getByRole("region", { name: "Rail" });
 const put = (page: Page, name: string) =>
   rail(page)
-    .getByRole("button", { name: `${name}, put on the bench` })
+    .getByRole("button", { name: `${name}, open on the bench` })
     .click();
 const region = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const pick = (page: Page, id: string) => control(page, id).click({ position: { x: 12, y: 20 } });
@@ -15,16 +15,16 @@ const pick = (page: Page, id: string) => control(page, id).click({ position: { x
 test("an arrangement for tablets: what is changed there is its own, is marked, and is handed back", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await put(page, "Tablet 4:3");
-  await expect(page.getByTestId("arrangement-in-use")).toContainText("the base");
+  await expect(page.getByTestId("arrangement-in-use")).toContainText("base");
   await region(page, "Arrangements")
-    .getByRole("button", { name: /An arrangement for screens like this/ })
+    .getByRole("button", { name: /Add an arrangement for this screen/ })
     .click();
   const name = region(page, "Arrangements").getByRole("textbox", { name: "Name of For Tablet 4:3" });
   await name.fill("Tablets");
   await name.press("Enter");
   await expect(page.getByTestId("arrangement-in-use")).toHaveText("arrangement: Tablets");
   await expect(rail(page).getByRole("region", { name: "Tablets" })).toContainText("Tablet 4:3");
-  await expect(rail(page).getByRole("region", { name: "The base" })).toContainText("Tall phone 20:9, notch");
+  await expect(rail(page).getByRole("region", { name: "Base" })).toContainText("Tall phone 20:9, notch");
   const base = await placeOf(page, "log");
   await visual(page, "log").first().click();
   await page.keyboard.press("Shift+ArrowDown");
@@ -52,7 +52,7 @@ test("an arrangement for tablets: what is changed there is its own, is marked, a
 test("the axis shows where ranges overlap and where they leave a gap; a range that runs backward is refused", async ({ page }) => {
   await open(page);
   const part = region(page, "Arrangements");
-  await part.getByRole("button", { name: /An arrangement for screens like this/ }).click();
+  await part.getByRole("button", { name: /Add an arrangement for this screen/ }).click();
   const axis = page.getByTestId("arrangement-axis");
   await expect(axis.locator('[data-stretch="gap"]')).toHaveCount(1);
   const from = part.getByRole("textbox", { name: "For Tall phone 20:9, notch: aspect from" });
@@ -98,7 +98,7 @@ test("a cluster: gathered, moved as one, entered, one size for all, dissolved wi
   expect((await placeOf(page, "pump")).y).toBeCloseTo(before[2].y, 1);
   await page.keyboard.press("Escape");
   await expect(control(page, "cluster")).toHaveAttribute("aria-pressed", "true");
-  const size = region(page, "Cluster").getByRole("textbox", { name: "One size" });
+  const size = region(page, "Cluster").getByRole("textbox", { name: "Common size" });
   await size.fill("11mm");
   await size.press("Enter");
   for (const id of ["horn", "towline", "pump"]) expect((await placeOf(page, id)).w).toBeCloseTo((11 * 411) / 25.4, 1);
@@ -164,12 +164,12 @@ test("the rail: its screens and their order, a screen of one's own, lists in and
   await open(page);
   await rail(page).getByRole("button", { name: "Choose the screens" }).click();
   const dialogue = page.getByRole("dialog", { name: "Screens of the rail" });
-  await dialogue.getByRole("button", { name: "Tablet 4:3 out of the rail" }).click();
+  await dialogue.getByRole("button", { name: "Remove Tablet 4:3 from the rail" }).click();
   await dialogue.getByRole("button", { name: "Small phone 16:9 earlier" }).click();
   const listed = dialogue.getByRole("region", { name: "In the rail" }).getByRole("listitem");
   await expect(listed).toHaveCount(7);
   await expect(listed.first()).toContainText("Small phone 16:9");
-  await dialogue.getByRole("button", { name: "A screen of your own…" }).click();
+  await dialogue.getByRole("button", { name: "Add a screen…" }).click();
   await dialogue.getByLabel("Name").fill("Harbour slate");
   await dialogue.getByLabel("Width, px").fill("2000");
   await dialogue.getByLabel("Height, px").fill("1200");
@@ -178,12 +178,12 @@ test("the rail: its screens and their order, a screen of one's own, lists in and
   await expect(dialogue.getByLabel("Density, ppi")).toHaveValue("224.27");
   await dialogue.getByLabel("Insets left").fill("1500");
   await dialogue.getByLabel("Insets right").fill("600");
-  await dialogue.getByRole("button", { name: "Add it" }).click();
+  await dialogue.getByRole("button", { name: "Add" }).click();
   await expect(dialogue.getByRole("alert")).toContainText("leave no room");
   await dialogue.getByLabel("Insets left").fill("60");
   await dialogue.getByLabel("Insets right").fill("0");
   await dialogue.getByLabel(/Cut-outs/).fill("0 560 60 80");
-  await dialogue.getByRole("button", { name: "Add it" }).click();
+  await dialogue.getByRole("button", { name: "Add" }).click();
   await expect(listed.last()).toContainText("Harbour slate");
   const waiting = page.waitForEvent("download");
   await dialogue.getByRole("button", { name: "Export as CSV" }).click();
@@ -195,7 +195,7 @@ test("the rail: its screens and their order, a screen of one's own, lists in and
   await input.setInputFiles({ name: "more.csv", mimeType: "text/csv", buffer: Buffer.from(csv.replace("Harbour slate", "Quay slate")) });
   await expect(listed).toHaveCount(9);
   await page.keyboard.press("Escape");
-  await rail(page).getByRole("button", { name: "Quay slate, put on the bench" }).click();
+  await rail(page).getByRole("button", { name: "Quay slate, open on the bench" }).click();
   await expect(page.getByTestId("bench-screen")).toHaveText("Quay slate");
   await page.keyboard.press("Control+z");
   await expect(page.getByTestId("bench-screen")).not.toHaveText("Quay slate");

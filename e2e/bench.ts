@@ -74,7 +74,7 @@ export async function typeInto(page: Page, column: string, field: string, value:
 /** What the card of the selected control says it is tied to: the point, as fractions, and the frame. */
 export async function expectTied(page: Page, point: string, frame: "safe" | "screen" | "picture"): Promise<void> {
   const card = page.getByRole("region", { name: "Place", exact: true });
-  await expect(card.getByRole("combobox", { name: "Tied to" })).toHaveValue(point);
+  await expect(card.getByRole("combobox", { name: "Anchor" })).toHaveValue(point);
   await expect(card.getByRole("combobox", { name: "Frame" })).toHaveValue(frame);
 }
 
@@ -92,7 +92,7 @@ export async function startLayout(page: Page, name: string): Promise<void> {
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   await dialogue.getByLabel("Name of the game").fill(name);
-  await dialogue.getByRole("button", { name: "To the bench" }).click();
+  await dialogue.getByRole("button", { name: "Open on the bench" }).click();
   await expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
   await expect(page).toHaveURL(/\/layout$/);
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).click();
@@ -103,13 +103,13 @@ export async function addAction(page: Page, name: string, kind: string): Promise
   await page.getByLabel("Name of the new action").fill(name);
   await page.getByLabel("Kind of the new action").selectOption(kind);
   await page.getByLabel("Name of the new action").press("Enter");
-  await expect(page.getByLabel(`Word of ${name}`, { exact: true })).toHaveValue(name);
+  await expect(page.getByLabel(`Code name of ${name}`, { exact: true })).toHaveValue(name);
 }
 
 /** Exports the layout file and gives its text. */
 export async function exportText(page: Page): Promise<string> {
   await page.locator('[data-parcel="layout"]').click();
-  const take = page.getByRole("button", { name: "Take the layout file" });
+  const take = page.getByRole("button", { name: "Download the layout file" });
   await expect(take).toBeEnabled();
   const waiting = page.waitForEvent("download");
   // By key: the history may lie over that edge of the window.
@@ -140,7 +140,7 @@ export async function noViolations(page: Page, where = ""): Promise<void> {
 /** How far the layout is kept, in a word. */
 export const savedState = (page: Page) => page.getByTestId("saved-state");
 /** The field of an action's word. */
-export const word = (page: Page, name: string) => page.getByLabel(`Word of ${name}`, { exact: true });
+export const word = (page: Page, name: string) => page.getByLabel(`Code name of ${name}`, { exact: true });
 /** The layout of a name is open. */
 export const opened = (page: Page, name: string) => expect(page.getByRole("button", { name: `Layouts; open: ${name}` })).toBeVisible();
 

@@ -40,14 +40,14 @@ const layoutNow = async (page: Page) => {
 test("one control's look and feel are given to others by clicking them; of another kind that is refused", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await control(page, "pump").click();
-  await typeInto(page, "Look", "Turned", "30");
-  await selectionBar(page).getByRole("button", { name: "Copy its look onto others" }).click();
+  await typeInto(page, "Look", "Rotation", "30");
+  await selectionBar(page).getByRole("button", { name: "Copy its look to others" }).click();
   await control(page, "horn").click();
   await control(page, "towline").click();
   await page.keyboard.press("Escape");
   await control(page, "horn").click();
   await region(page, "Feel").getByLabel("Press").selectOption("on a double tap");
-  await selectionBar(page).getByRole("button", { name: "Copy its feel onto others" }).click();
+  await selectionBar(page).getByRole("button", { name: "Copy its feel to others" }).click();
   await control(page, "towline").click();
   await control(page, "helm").click({ position: { x: 12, y: 20 } });
   await expect(page.getByText(/a stick cannot feel like a button; choose another button/)).toBeVisible();
@@ -64,7 +64,7 @@ test("what is locked stays under hand and key, and says so; unlocked it goes", {
   await control(page, "horn").click();
   const before = await placeOf(page, "horn");
   await selectionBar(page).getByRole("button", { name: "Lock: nothing" }).click();
-  await page.getByRole("menuitemcheckbox", { name: "All of it" }).click();
+  await page.getByRole("menuitemcheckbox", { name: "All" }).click();
   await page.keyboard.press("Escape");
   await expect(page.locator('[data-lock="horn"]')).toBeVisible();
   const at = await middle(visual(page, "horn"));
@@ -72,14 +72,14 @@ test("what is locked stays under hand and key, and says so; unlocked it goes", {
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
   await control(page, "horn").focus();
   await page.keyboard.press("Shift+ArrowLeft");
-  await expect(page.getByText(/it is locked where it stands/).first()).toBeVisible();
+  await expect(page.getByText(/its position is locked/).first()).toBeVisible();
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
   expect((await layoutNow(page)).workbench.locked).toEqual({ horn: ["x", "y", "size"] });
   await control(page, "horn").click();
   await selectionBar(page)
-    .getByRole("button", { name: /^Lock: its place/ })
+    .getByRole("button", { name: /^Lock: horizontal position/ })
     .click();
-  await page.getByRole("menuitemcheckbox", { name: "All of it" }).click();
+  await page.getByRole("menuitemcheckbox", { name: "All" }).click();
   await page.keyboard.press("Escape");
   await control(page, "horn").focus();
   await page.keyboard.press("Shift+ArrowLeft");
@@ -89,7 +89,7 @@ test("what is locked stays under hand and key, and says so; unlocked it goes", {
 test("hidden for now it is gone from the bench alone; the file keeps it", async ({ page }) => {
   await open(page);
   await control(page, "horn").click();
-  await selectionBar(page).getByRole("button", { name: "Hide for now" }).click();
+  await selectionBar(page).getByRole("button", { name: "Hide temporarily" }).click();
   await expect(control(page, "horn")).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeDisabled();
   expect((await layoutNow(page)).controls.some((c) => c.id === "horn")).toBe(true);
@@ -100,8 +100,10 @@ test("hidden for now it is gone from the bench alone; the file keeps it", async 
 test("room to the neighbours: hit areas grow until they would meet, it is said by how much, and nothing overlaps", async ({ page }) => {
   await open(page);
   await page.keyboard.press("Control+a");
-  await selectionBar(page).getByRole("button", { name: "Room to the neighbours" }).click();
-  const said = page.getByText(/^Grown by \d+\.\d\d to \d+\.\d\d mm on every side, on \d+ screens at once\. \d+ % of the safe frame here belongs to nobody\.$/);
+  await selectionBar(page).getByRole("button", { name: "Grow hit areas" }).click();
+  const said = page.getByText(
+    /^Grown by \d+\.\d\d to \d+\.\d\d mm on every side, checked on \d+ screens\. \d+ % of the safe frame here belongs to no control\.$/,
+  );
   await expect(said).toBeVisible();
   await expect(page.locator('[data-finding="touch/overlap"]')).toHaveCount(0);
   await page.keyboard.press("Escape");
@@ -156,17 +158,17 @@ test("the reading line says what is pointed at, with its figures as they change,
   await open(page);
   await control(page, "helm").click({ position: { x: 12, y: 20 } });
   await region(page, "Feel").getByText("Inner dead zone", { exact: true }).hover();
-  await expect(line(page)).toContainText("Inner dead zone: below 12 % of the travel, 1.5 mm here, the stick gives nothing.");
+  await expect(line(page)).toContainText("Inner dead zone: the stick gives nothing below 12 % of its travel (1.5 mm).");
   const inner = region(page, "Feel").getByRole("textbox", { name: "Inner dead zone" });
   await inner.focus();
   await page.keyboard.press("ArrowUp");
-  await expect(line(page)).toContainText("below 13 % of the travel");
-  await expect(inner).toHaveAttribute("aria-description", /below 13 % of the travel, 1\.6 mm here/);
+  await expect(line(page)).toContainText("below 13 % of its travel");
+  await expect(inner).toHaveAttribute("aria-description", /below 13 % of its travel \(1\.6 mm\)/);
   await inner.blur();
   await page.keyboard.press("g");
   await expect(line(page)).toContainText("Millimetre grid: shown.");
   await page.keyboard.press("g");
-  await expect(line(page)).toContainText("Millimetre grid: not shown any more.");
+  await expect(line(page)).toContainText("Millimetre grid: hidden.");
   await page
     .getByRole("region", { name: "Rail" })
     .getByRole("button", { name: /Small phone/ })
@@ -190,19 +192,19 @@ test("words in other languages: shown by choice, kept in the file, and told wher
   await look.getByRole("textbox", { name: "Language" }).fill("not a tag");
   await page.keyboard.press("Enter");
   await expect(page.getByText(/language tag/)).toBeVisible();
-  await page.getByLabel("Language of the words").selectOption("German");
+  await page.getByLabel("Word language").selectOption("German");
   const { controls } = await layoutNow(page);
   expect(controls.find((c) => c.id === "horn")!.look.labels).toEqual({ de: "Horn" });
 });
 
 test("a plain colour behind the controls, and a screenshot of one moment alone; zoomed to what is selected", async ({ page }) => {
   await open(page);
-  await page.getByRole("button", { name: /^Behind the controls/ }).click();
-  const dialogue = page.getByRole("dialog", { name: "Behind the controls" });
-  await dialogue.getByLabel("Still").selectOption("a plain colour");
+  await page.getByRole("button", { name: /^Backdrop/ }).click();
+  const dialogue = page.getByRole("dialog", { name: "Backdrop" });
+  await dialogue.getByLabel("Picture").selectOption("a plain colour");
   await dialogue.getByLabel("Colour of the backdrop").fill("#c03020");
-  await dialogue.getByLabel("Behind what").selectOption("Alongside");
-  await expect(dialogue).toContainText("as in every moment");
+  await dialogue.getByLabel("Moment").selectOption("Alongside");
+  await expect(dialogue).toContainText("same as every moment");
   await dialogue.getByLabel("Screenshot file").setInputFiles({ name: "quay.png", mimeType: "image/png", buffer: plainPng(40, 18, [20, 160, 40]) });
   await expect(dialogue.getByRole("img", { name: "quay.png" })).toBeVisible();
   await page.keyboard.press("Escape");
@@ -274,7 +276,7 @@ test.describe("by fingers alone", () => {
     await fromMenu(page, "New layout…");
     const dialogue = page.getByRole("dialog", { name: "New layout" });
     await dialogue.getByLabel("Name of the game").fill("Fingers");
-    await dialogue.getByRole("button", { name: "To the bench" }).tap();
+    await dialogue.getByRole("button", { name: "Open on the bench" }).tap();
     await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).tap();
     await addAction(page, "steer", "vector");
     await addAction(page, "fire", "press");
@@ -297,9 +299,9 @@ test.describe("by fingers alone", () => {
     await page.touchscreen.tap(spot.x, spot.y);
     await expect(control(page, "button")).toBeVisible();
     // Bound, on its card.
-    await region(page, "Serves").getByLabel("Serve one action more").selectOption("duck");
+    await region(page, "Serves").getByLabel("Add an action").selectOption("duck");
     await expect(page.getByRole("region", { name: "Ledger" })).toContainText("all served");
-    const picture = (await page.locator('[data-picture-of="Tied to"]').boundingBox())!;
+    const picture = (await page.locator('[data-picture-of="Anchor"]').boundingBox())!;
     await page.touchscreen.tap(picture.x + picture.width / 2, picture.y + picture.height - 6);
     await expectTied(page, "0.5,1", "safe");
     // Mended: it overlaps the other button, and a move is offered.
@@ -308,10 +310,10 @@ test.describe("by fingers alone", () => {
     await offer.tap();
     await expect(page.locator('[data-finding="touch/overlap"]')).toHaveCount(0);
     // Several, without a key held: gathered into a cluster.
-    await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Several at once" }).tap();
+    await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Multi-select" }).tap();
     await visual(page, "fire").first().tap();
     await expect(selectionBar(page)).toContainText("2 selected");
-    await selectionBar(page).getByRole("button", { name: "Gather into a cluster" }).tap();
+    await selectionBar(page).getByRole("button", { name: "Make a cluster" }).tap();
     await expect(glass(page).getByRole("button", { name: /cluster of 2/ })).toBeVisible();
     await saved(page);
   });

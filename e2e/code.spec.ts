@@ -23,29 +23,29 @@ test("source is read, what reads an input is ticked once, new words are taken ov
       { name: "data.bin", mimeType: "application/octet-stream", buffer: Buffer.from([0, 1, 2]) },
       { name: "odd.ts", mimeType: "text/plain", buffer: Buffer.from("a\u0000b") },
     ]);
-  await expect(dialogue(page).getByRole("status")).toHaveText("1 file read, 2 passed over (too large, or no text)");
+  await expect(dialogue(page).getByRole("status")).toHaveText("1 file read, 2 skipped (too large, or no text)");
   // What most likely reads an input is ticked already.
   await expect(dialogue(page).getByRole("checkbox", { name: /^input\.pressed\(…\)/ })).toBeChecked();
   await expect(dialogue(page).getByRole("checkbox", { name: /^sound\.play\(…\)/ })).not.toBeChecked();
   const word = (name: string) => dialogue(page).locator(`[data-word="${name}"]`);
   await expect(word("flare")).toContainText("new");
   await expect(word("flare")).toContainText("winch.ts:5, winch.ts:6");
-  await expect(word("tow_line")).toContainText("nearly the same");
-  await expect(word("tow_line")).toContainText("here towline");
+  await expect(word("tow_line")).toContainText("similar");
+  await expect(word("tow_line")).toContainText("in the layout towline");
   await expect(word("horn")).toContainText("known");
-  await expect(word("helm")).toContainText("gone");
+  await expect(word("helm")).toContainText("not found");
   await expect(word("never")).toHaveCount(0);
   await noViolationsInStorm(page);
-  await word("log").getByRole("button", { name: "Mark it not read" }).click();
+  await word("log").getByRole("button", { name: "Mark as not read" }).click();
   await expect(word("log")).toHaveCount(0);
-  await word("flare").getByRole("button", { name: "Take it over" }).click();
-  await word("tow_line").getByRole("button", { name: "Spell it so" }).click();
+  await word("flare").getByRole("button", { name: "Import" }).click();
+  await word("tow_line").getByRole("button", { name: "Use this spelling" }).click();
   await expect(word("tow_line")).toContainText("known");
   await page.keyboard.press("Escape");
-  await expect(page.getByLabel("Word of flare", { exact: true })).toHaveValue("flare");
-  await expect(page.getByLabel("Word of tow_line", { exact: true })).toHaveValue("tow_line");
-  await page.getByRole("button", { name: "Undo: spell towline tow_line" }).click();
-  await expect(page.getByLabel("Word of towline", { exact: true })).toHaveValue("towline");
+  await expect(page.getByLabel("Code name of flare", { exact: true })).toHaveValue("flare");
+  await expect(page.getByLabel("Code name of tow_line", { exact: true })).toHaveValue("tow_line");
+  await page.getByRole("button", { name: "Undo: rename towline to tow_line" }).click();
+  await expect(page.getByLabel("Code name of towline", { exact: true })).toHaveValue("towline");
   // What was ticked is remembered with the layout.
   await page.getByRole("button", { name: "From the game’s code…" }).click();
   await dialogue(page).getByLabel("Source to read").fill('input.pressed("plank");');
@@ -60,17 +60,17 @@ test("a list shows what it would change, and changes that; constants are saved",
   await input.setInputFiles({ name: "bad.csv", mimeType: "text/csv", buffer: Buffer.from("name,kind\nhorn,shout") });
   await expect(dialogue(page).getByRole("alert")).toContainText("bad.csv: row 2, kind");
   await input.setInputFiles({ name: "more.csv", mimeType: "text/csv", buffer: Buffer.from("name,kind,note\nhorn,,loud\nflare,press,") });
-  const preview = dialogue(page).getByRole("group", { name: "What would change" });
+  const preview = dialogue(page).getByRole("group", { name: "Changes" });
   await expect(preview).toContainText("1 added, 1 changed");
   await expect(preview).toContainText("horn: note");
-  await preview.getByRole("button", { name: "Take it over" }).click();
+  await preview.getByRole("button", { name: "Import" }).click();
   await dialogue(page).getByLabel("Language").selectOption("rust");
   await expect(dialogue(page).getByLabel("The constants")).toContainText('pub const FLARE: &str = "flare"; // press');
   const waiting = page.waitForEvent("download");
   await dialogue(page).getByRole("button", { name: "Save actions.rs" }).click();
   expect(readFileSync(await (await waiting).path(), "utf8")).toContain('pub const TOWLINE: &str = "towline"; // press');
   await page.keyboard.press("Escape");
-  await expect(page.getByLabel("Word of flare", { exact: true })).toHaveValue("flare");
+  await expect(page.getByLabel("Code name of flare", { exact: true })).toHaveValue("flare");
 });
 
 /** Drops so many made files of source onto the dialogue, as a folder would be. */
@@ -95,14 +95,14 @@ test(
     await open(page, "/actions");
     await page.getByRole("button", { name: "From the game’s code…" }).click();
     await dropFiles(page, 3000, 9000);
-    await expect(dialogue(page).getByRole("progressbar", { name: "How far it is" })).toBeVisible();
+    await expect(dialogue(page).getByRole("progressbar", { name: "Progress" })).toBeVisible();
     await dialogue(page).getByRole("button", { name: "Stop" }).click();
     await expect(dialogue(page).getByRole("progressbar")).toHaveCount(0);
-    await expect(dialogue(page).getByRole("region", { name: "What reads an input" })).toHaveCount(0);
+    await expect(dialogue(page).getByRole("region", { name: "Functions that read input" })).toHaveCount(0);
     await dropFiles(page, 600, 6000);
     // The view answers while files are read: typing goes on.
     await dialogue(page).getByLabel("Source to read").fill("typed meanwhile");
-    await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 passed over (too large, or no text)");
+    await expect(dialogue(page).getByRole("status")).toHaveText("600 files read, 1 skipped (too large, or no text)");
     await expect(dialogue(page).locator("[data-word^=act_]")).toHaveCount(40);
     await expect(dialogue(page).locator("[data-word^=not_this]")).toHaveCount(0);
   },
@@ -114,9 +114,9 @@ test("keys and pad inputs that the game reads by the web's standards are bound f
   await dialogue(page).getByLabel("Source to read").fill('if (e.code === "KeyW" || e.code === "KeyB") go(); if (pad.buttons[5].pressed) stop();');
   await dialogue(page).getByRole("button", { name: "Read it" }).click();
   const row = (end: string) => dialogue(page).locator(`[data-end="${end}"]`);
-  await expect(row("key KeyW")).toContainText("gives to helm");
+  await expect(row("key KeyW")).toContainText("action helm");
   await row("pad button 5").getByRole("combobox").selectOption("horn");
-  await expect(row("pad button 5")).toContainText("gives to horn");
+  await expect(row("pad button 5")).toContainText("action horn");
   // The main button and touches are one row: every touch gives them, and so does the action that is made of them.
   await dialogue(page)
     .getByLabel("Source to read")
@@ -128,8 +128,8 @@ test("keys and pad inputs that the game reads by the web's standards are bound f
   await row("mouse 0").getByRole("button", { name: "a new action fire" }).click();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Undo: bind mouse left to fire" })).toBeVisible();
-  await expect(page.getByLabel("Word of fire", { exact: true })).toHaveValue("fire");
-  await page.getByLabel("Word of fire", { exact: true }).focus();
+  await expect(page.getByLabel("Code name of fire", { exact: true })).toHaveValue("fire");
+  await page.getByLabel("Code name of fire", { exact: true }).focus();
   await expect(page.getByText("every touch", { exact: false }).first()).toBeVisible();
 });
 
@@ -155,17 +155,17 @@ test(
     await expect(dialogue(page).locator("[data-word]")).toHaveCount(0);
     await asks.check();
     await expect(word("WRECK")).toBeVisible();
-    await dialogue(page).getByText("Leave files out").click();
+    await dialogue(page).getByText("Exclude files").click();
     await dialogue(page)
       .getByRole("checkbox", { name: /^test_tug\.py/ })
       .uncheck();
     await expect(word("WRECK")).toHaveCount(0);
     await dialogue(page).getByLabel("Kind of HELM").selectOption("axis");
-    await dialogue(page).getByRole("button", { name: "Take over all 2 new ones" }).click();
+    await dialogue(page).getByRole("button", { name: "Add all 2 new ones" }).click();
     await expect(word("TOW")).toContainText("known");
     await dialogue(page).locator('[data-end="key Space"]').getByRole("button", { name: "a new action honk" }).click();
-    await expect(dialogue(page).locator('[data-end="key Space"]')).toContainText("gives to honk");
-    await dialogue(page).getByRole("button", { name: "What to change in the code" }).click();
+    await expect(dialogue(page).locator('[data-end="key Space"]')).toContainText("action honk");
+    await dialogue(page).getByRole("button", { name: "Code changes" }).click();
     const lines = dialogue(page).getByRole("list", { name: "Lines to change" }).getByRole("listitem");
     await expect(lines).toHaveCount(3);
     await expect(lines.first()).toContainText("tug.py:1");
@@ -173,16 +173,16 @@ test(
     await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
     await expect(dialogue(page).getByTestId("without-runtime")).toContainText("There is no Nodulum runtime for Python.");
     const stub = page.waitForEvent("download");
-    await dialogue(page).getByRole("button", { name: "Download controls.py, a stub to start with" }).click();
+    await dialogue(page).getByRole("button", { name: "Download controls.py (stub)" }).click();
     expect(readFileSync(await (await stub).path(), "utf8")).toContain('"honk": False,');
     await lines.first().getByRole("checkbox").check();
     await noViolationsInStorm(page, "what to change");
     const waiting = page.waitForEvent("download");
-    await dialogue(page).getByRole("button", { name: "Save as Markdown" }).click();
+    await dialogue(page).getByRole("button", { name: "Download Markdown" }).click();
     const markdown = readFileSync(await (await waiting).path(), "utf8");
     expect(markdown).toContain("- [x] line 1, honk: `if event.key == K_SPACE: honk()`");
     expect(markdown).toContain("- [ ] line 2, TOW");
     await page.keyboard.press("Escape");
-    await expect(page.getByLabel("Word of HELM", { exact: true })).toHaveValue("HELM");
+    await expect(page.getByLabel("Code name of HELM", { exact: true })).toHaveValue("HELM");
   },
 );

@@ -82,24 +82,24 @@ test("eight kinds of damage, each by its name with what can be saved of it; the 
   for (const words of [
     "“Shipwreck”: text: ",
     "“Torn”: this is not JSON",
-    "“Bare”: one of its pictures is not there.Everything else of it is: download it with empty pictures in their place, and import it.",
-    `the picture ${WRONG.slice(0, 8)}: is not the one that was kept`,
-    "the history of “Good”: 1 of its 3 steps cannot be read.The layout itself is whole.",
+    "“Bare”: one of its pictures is missing.The rest is complete: download it with empty pictures and import it.",
+    `the picture ${WRONG.slice(0, 8)}: differs from the stored one`,
+    "the history of “Good”: 1 of its 3 steps cannot be read.The layout is complete.",
     "the state “before the playtest”: ",
     "the take “quay at night”: seconds: ",
     "the take “in the fog”: is not JSON",
-    "the take “lost at sea”: what was played is not there.",
-    "which layout was open: is no layout’s id.Nothing is lost: the latest layout opens.",
+    "the take “lost at sea”: its events are missing.",
+    "which layout was open: is not the id of a layout.Nothing is lost: the latest layout opens.",
   ])
     await expect(list).toContainText(words);
   const download = page.waitForEvent("download");
-  await list.getByRole("button", { name: "Download what is left of “Bare”" }).click();
+  await list.getByRole("button", { name: "Download the rest of “Bare”" }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe("bare.nodulum.json");
   const left = readFileSync(await file.path());
   await page.keyboard.press("Escape");
   await page.goto("/handoff");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "bare.nodulum.json", mimeType: "application/json", buffer: left });
+  await page.getByLabel("Files to import").setInputFiles({ name: "bare.nodulum.json", mimeType: "application/json", buffer: left });
   await opened(page, "Bare");
   await saved(page);
 });
@@ -108,5 +108,5 @@ test("where nothing is damaged, that is said", { tag: "@storm" }, async ({ page 
   await open(page);
   await saved(page);
   await savedState(page).click();
-  await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText("Everything that is kept can be read.");
+  await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText("All stored data can be read.");
 });

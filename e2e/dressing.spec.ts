@@ -15,12 +15,12 @@ test("an icon, a word, a turn, the held look", async ({ page }) => {
   await expect(look(page).getByRole("button", { name: "Icon: megaphone" })).toBeVisible();
   await look(page).getByRole("textbox", { name: "Word on it" }).fill("");
   await page.keyboard.press("Enter");
-  await look(page).getByRole("textbox", { name: "Turned" }).fill("45");
+  await look(page).getByRole("textbox", { name: "Rotation" }).fill("45");
   await page.keyboard.press("Enter");
   await more(page, "Look");
-  await look(page).getByRole("textbox", { name: "Fades to, long untouched" }).fill("10");
+  await look(page).getByRole("textbox", { name: "Fade to when unused" }).fill("10");
   await page.keyboard.press("Enter");
-  await expect(look(page).getByRole("textbox", { name: "Fades after" })).toHaveValue("3000");
+  await expect(look(page).getByRole("textbox", { name: "Fade after" })).toHaveValue("3000");
   await saved(page);
   const rest = await colourAt(page, 0.917, 0.48);
   await page.keyboard.press("p");
@@ -43,7 +43,7 @@ test("own pictures are shown as images alone: nothing in them acts; broken and l
   await input.setInputFiles({ name: "huge.png", mimeType: "image/png", buffer: Buffer.alloc(600 * 1024) });
   await expect(page.getByText(/huge\.png is too large: 600 KiB; at most 512 KiB/)).toBeVisible();
   await input.setInputFiles({ name: "broken.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<p>no drawing</p>") });
-  await expect(page.getByText(/broken\.svg is broken/)).toBeVisible();
+  await expect(page.getByText(/broken\.svg is damaged/)).toBeVisible();
   await input.setInputFiles({ name: "valve.svg", mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
   // The word is drawn over it: it can be hidden there.
   await expect(dialog.getByRole("status")).toContainText("The word “pump” is drawn over the picture.");
@@ -86,10 +86,10 @@ test("the pictures of a stick stand in one dialog; art turns and its word stays 
   await dialog.getByRole("button", { name: "Done" }).click();
   for (const part of ["rest", "knob"]) await expect(look(page).getByRole("button", { name: `Picture, ${part}: base.svg` })).toBeVisible();
   await control(page, "horn").click();
-  await look(page).getByRole("textbox", { name: "Turned" }).fill("90");
+  await look(page).getByRole("textbox", { name: "Rotation" }).fill("90");
   await page.keyboard.press("Enter");
-  await look(page).getByRole("checkbox", { name: "The word turns too" }).uncheck();
-  await page.getByRole("button", { name: "Undo: turning of the word of horn" }).waitFor();
+  await look(page).getByRole("checkbox", { name: "Rotate the word too" }).uncheck();
+  await page.getByRole("button", { name: "Undo: rotation of the word of horn" }).waitFor();
   await startLayout(page, "Icons");
   await addAction(page, "jump", "press");
   await page.getByLabel("Name of the new action").blur();

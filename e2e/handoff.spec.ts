@@ -18,7 +18,7 @@ type Files = Readonly<Record<string, Uint8Array>>;
 async function takeParcel(page: Page, id: string): Promise<{ name: string; bytes: Uint8Array; size: string }> {
   const button = page.locator(`[data-parcel="${id}"]`);
   await button.click();
-  const take = page.getByRole("region", { name: "How it leaves" }).getByRole("button", { name: /^Take the/ });
+  const take = page.getByRole("region", { name: "Options" }).getByRole("button", { name: /^Download the/ });
   await expect(take).toBeEnabled();
   const waiting = page.waitForEvent("download");
   await take.click();
@@ -156,9 +156,9 @@ test(
   async ({ page, browser }, info) => {
     await open(page, "/handoff");
     await page.locator('[data-parcel="sheet"]').click();
-    await page.getByLabel("horn is typed in and tried.").check();
+    await page.getByLabel("horn is entered and tested.").check();
     await page.reload();
-    await expect(page.getByLabel("horn is typed in and tried.")).toBeChecked();
+    await expect(page.getByLabel("horn is entered and tested.")).toBeChecked();
     const files: Files = unzipSync((await takeParcel(page, "sheet")).bytes);
     const values = csvOf(files["sheet/brackwater-sheet.csv"]);
     expect(values.errors).toEqual([]);
@@ -167,8 +167,8 @@ test(
     const document = await context.newPage();
     await document.goto(onDisk(info, "sheet.html", files["sheet/brackwater-sheet.html"]));
     await expect(document.getByRole("heading", { name: "Brackwater: sheet" })).toBeVisible();
-    await expect(document.locator("li").filter({ hasText: "horn is typed in" })).toContainText("✓");
-    await expect(document.locator("li").filter({ hasText: "pump is typed in" })).not.toContainText("✓");
+    await expect(document.locator("li").filter({ hasText: "horn is entered" })).toContainText("✓");
+    await expect(document.locator("li").filter({ hasText: "pump is entered" })).not.toContainText("✓");
     const report = (await takeParcel(page, "report")).bytes;
     await document.goto(onDisk(info, "report.html", report));
     await expect(document.getByRole("heading", { name: "Findings", exact: true })).toBeVisible();
@@ -189,7 +189,7 @@ test(
     expect(up.length).toBe(down.length);
     up.forEach((row, i) => expect(Number(row.y) + Number(row.h) + Number(down[i].y)).toBeCloseTo(Number(row["screen height px"]), 4));
     await page.locator('[data-parcel="sheet"]').click();
-    await expect(page.getByRole("region", { name: "To tick off" })).toBeVisible();
+    await expect(page.getByRole("region", { name: "Checklist" })).toBeVisible();
     await noViolationsInStorm(page);
   },
 );
@@ -197,7 +197,7 @@ test(
 test("all as one zip: a folder a parcel, takes with their frames among them", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/handoff");
   const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: "all as one zip" }).click();
+  await page.getByRole("button", { name: "All as one zip" }).click();
   const download = await waiting;
   const files: Files = unzipSync(new Uint8Array(readFileSync(await download.path())));
   expect(download.suggestedFilename()).toBe("brackwater-handoff.zip");
@@ -214,17 +214,17 @@ const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 800 360"><
 
 test("a drawing comes in: guesses shown and put right, a control moved, new ones tied and clustered, taken back in one step", async ({ page }) => {
   await open(page, "/handoff");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "hud.svg", mimeType: "image/svg+xml", buffer: Buffer.from(DRAWING) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "hud.svg", mimeType: "image/svg+xml", buffer: Buffer.from(DRAWING) });
   const dialogue = page.getByRole("dialog", { name: "Rectangles of hud.svg" });
   await expect(dialogue.getByTestId("rectangles-said")).toHaveText("4 new, 1 moved");
   await expect(dialogue.getByLabel("Kind of left-stick")).toHaveValue("stick");
   await expect(dialogue.getByLabel("What horn is")).toHaveValue("horn");
-  await dialogue.getByLabel("What left-stick serves").selectOption("helm");
-  await dialogue.getByLabel("Take one").uncheck();
+  await dialogue.getByLabel("Action of left-stick").selectOption("helm");
+  await dialogue.getByLabel("Import one").uncheck();
   await expect(dialogue.locator("[data-stands]")).toHaveCount(4);
-  await dialogue.getByLabel("Take one").check();
+  await dialogue.getByLabel("Import one").check();
   await noViolationsInStorm(page);
-  await dialogue.getByRole("button", { name: "Take them in" }).click();
+  await dialogue.getByRole("button", { name: "Import" }).click();
   await expect(page).toHaveURL(/layout$/);
   await expect(control(page, "left-stick")).toBeVisible();
   await saved(page);
@@ -241,7 +241,7 @@ test("a drawing comes in: guesses shown and put right, a control moved, new ones
   const by = (id: string) => file.controls.find((one) => one.id === id)!;
   expect([by("left-stick").placement.anchor, by("left-stick").serves?.map(({ action }) => action)]).toEqual([[0, 1], ["helm"]]);
   expect([by("one"), by("two"), by("three")].map(({ placement }) => placement.frame)).toEqual([0, 1, 2].map(() => ({ cluster: file.clusters.at(-1)!.id })));
-  await page.getByRole("button", { name: /^Undo: take in 5 rectangles/ }).click();
+  await page.getByRole("button", { name: /^Undo: import 5 rectangles/ }).click();
   await expect.poll(text).not.toContain('"left-stick"');
 });
 
@@ -256,18 +256,18 @@ test(
     await page.keyboard.press("2");
     const before = await placeOf(page, "towline");
     await page.keyboard.press("5");
-    await page.getByLabel("Files to take in").setInputFiles({ name: "back.csv", mimeType: "text/csv", buffer: Buffer.from(files["tables/brackwater-mm.csv"]) });
+    await page.getByLabel("Files to import").setInputFiles({ name: "back.csv", mimeType: "text/csv", buffer: Buffer.from(files["tables/brackwater-mm.csv"]) });
     const back = page.getByRole("dialog", { name: "Rectangles of back.csv" });
     await expect(back.getByTestId("rectangles-said")).toHaveText("0 new, 10 moved");
-    await expect(back.getByLabel("Which way y runs")).toHaveValue("up");
-    await expect(back.getByLabel("Unit of the figures")).toHaveValue("mm");
-    await back.getByRole("button", { name: "Take them in" }).click();
+    await expect(back.getByLabel("Direction of y")).toHaveValue("up");
+    await expect(back.getByLabel("Unit")).toHaveValue("mm");
+    await back.getByRole("button", { name: "Import" }).click();
     const after = await placeOf(page, "towline");
     for (const side of ["x", "y", "w", "h"] as const) expect(after[side]).toBeCloseTo(before[side], 2);
     // A table of another make: its columns say nothing to us.
     await page.keyboard.press("5");
     const other = "Teil;mitte_x;mitte_y;breite;hoehe\nnew one;0,5;0.5;0.1;0.2\n".replace("0,5", "0.5");
-    await page.getByLabel("Files to take in").setInputFiles({ name: "other.csv", mimeType: "text/csv", buffer: Buffer.from(other) });
+    await page.getByLabel("Files to import").setInputFiles({ name: "other.csv", mimeType: "text/csv", buffer: Buffer.from(other) });
     const matching = page.getByRole("dialog", { name: "Rectangles of other.csv" });
     await expect(matching.getByRole("alert")).toContainText("say which column is name, x, y, w, h");
     for (const [field, column] of [
@@ -278,17 +278,17 @@ test(
       ["height", "hoehe"],
     ])
       await matching.getByLabel(`Column of ${field}`, { exact: true }).selectOption(column);
-    await matching.getByLabel("Unit of the figures").selectOption("fractions");
-    await matching.getByLabel("What x and y are of").selectOption("middle");
+    await matching.getByLabel("Unit").selectOption("fractions");
+    await matching.getByLabel("What x and y measure").selectOption("middle");
     await expect(matching.getByTestId("rectangles-said")).toHaveText("1 new, 0 moved");
-    await matching.getByRole("button", { name: "Take them in" }).click();
+    await matching.getByRole("button", { name: "Import" }).click();
     await expect(control(page, "new-one")).toBeVisible();
     await page.keyboard.press("5");
     const layout = (name: string) => JSON.stringify({ format: "nodulum-layout", version: 1, name, reference: { width: 100, height: 50 }, scale: {} });
     const zip = zipSync({ "a.nodulum.json": strToU8(layout("Ebb")), "inner/b.json": strToU8(layout("Flow")), "notes.doc": strToU8("x") });
-    await page.getByLabel("Files to take in").setInputFiles({ name: "two.zip", mimeType: "application/zip", buffer: Buffer.from(zip) });
-    await expect(page.getByTestId("taken-in")).toContainText("“b.json” is a layout of its own now.");
-    await expect(page.getByRole("region", { name: "Comes in" }).getByRole("alert")).toContainText("“notes.doc”: is nothing that comes in here");
+    await page.getByLabel("Files to import").setInputFiles({ name: "two.zip", mimeType: "application/zip", buffer: Buffer.from(zip) });
+    await expect(page.getByTestId("taken-in")).toContainText("“b.json” was added to your layouts.");
+    await expect(page.getByRole("region", { name: "Import" }).getByRole("alert")).toContainText("“notes.doc”: is nothing that comes in here");
     await page.getByRole("button", { name: /^Layouts; open/ }).click();
     for (const name of ["Ebb", "Flow"]) await expect(page.getByRole("menuitem", { name })).toBeVisible();
   },
@@ -302,7 +302,7 @@ test(
     const files: Files = unzipSync((await takeParcel(page, "looks")).bytes);
     const one = (name: string, mimeType: string, bytes: Uint8Array) => ({ name, mimeType, buffer: Buffer.from(bytes) });
     await page
-      .getByLabel("Game art to take in")
+      .getByLabel("Game art to import")
       .setInputFiles([
         one("horn_pressed@2x.png", "image/png", files["looks/png-2x/horn-held.png"]),
         one("mystery.svg", "image/svg+xml", files["looks/svg/pump-rest.svg"]),
@@ -312,12 +312,12 @@ test(
     await expect(dialogue.getByLabel("Look for mystery.svg")).toHaveValue("\u0000");
     await dialogue.getByLabel("Look for mystery.svg").selectOption("horn rest");
     await noViolationsInStorm(page);
-    await dialogue.getByRole("button", { name: "Put them on" }).click();
+    await dialogue.getByRole("button", { name: "Apply" }).click();
     await expect(page.getByRole("button", { name: "Undo: art for 2 looks" })).toBeVisible();
     await expect(glass(page)).toBeVisible();
     await page.keyboard.press("5");
     await page
-      .getByLabel("Game art to take in")
+      .getByLabel("Game art to import")
       .setInputFiles([one("sheet.png", "image/png", files["looks/sheet.png"]), one("sheet.json", "application/json", files["looks/sheet.json"])]);
     const { places } = JSON.parse(strFromU8(files["looks/sheet.json"])) as { places: unknown[] };
     await dialogue.getByRole("button", { name: `Cut by its ${places.length} rectangles` }).click();
@@ -332,7 +332,7 @@ test(
     mkdirSync(join(folder, "buttons"), { recursive: true });
     writeFileSync(join(folder, "buttons", "pump.png"), files["looks/png-1x/pump-rest.png"]);
     writeFileSync(join(folder, "towline_on.png"), files["looks/png-1x/towline-held.png"]);
-    await page.getByLabel("Folder of looks to take in").setInputFiles(folder);
+    await page.getByLabel("Folder of game art to import").setInputFiles(folder);
     await expect(dialogue.getByLabel("Look for pump.png")).toHaveValue("pump rest");
     await expect(dialogue.getByLabel("Look for towline_on.png")).toHaveValue("towline held");
   },

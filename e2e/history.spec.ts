@@ -43,18 +43,18 @@ test("by button and key: the edits in their words, newest first; a click goes to
   await page.keyboard.press("Shift+H");
   await expect(history(page)).toContainText("No edits yet");
   for (const name of ["anchor", "buoy", "crane"]) await addAction(page, name, "press");
-  await expect(rows(page)).toContainText([/add.*crane/, /add.*buoy/, /add.*anchor/, /before all of it/]);
+  await expect(rows(page)).toContainText([/add.*crane/, /add.*buoy/, /add.*anchor/, /before all edits/]);
   await rows(page).filter({ hasText: "anchor" }).getByRole("button").click();
-  await expect(page.getByLabel("Word of buoy", { exact: true })).toHaveCount(0);
-  await expect(page.getByLabel("Word of anchor", { exact: true })).toBeVisible();
+  await expect(page.getByLabel("Code name of buoy", { exact: true })).toHaveCount(0);
+  await expect(page.getByLabel("Code name of anchor", { exact: true })).toBeVisible();
   await expect(rows(page).filter({ hasText: "anchor" }).getByRole("button")).toHaveAttribute("aria-current", "step");
   await rows(page).filter({ hasText: "crane" }).getByRole("button").click();
-  await expect(page.getByLabel("Word of crane", { exact: true })).toBeVisible();
-  await rows(page).filter({ hasText: "before all of it" }).getByRole("button").click();
+  await expect(page.getByLabel("Code name of crane", { exact: true })).toBeVisible();
+  await rows(page).filter({ hasText: "before all edits" }).getByRole("button").click();
   await addAction(page, "dredge", "press");
   await rows(page).filter({ hasText: "crane" }).getByRole("button").click();
-  await expect(page.getByLabel("Word of crane", { exact: true })).toBeVisible();
-  await expect(page.getByLabel("Word of dredge", { exact: true })).toHaveCount(0);
+  await expect(page.getByLabel("Code name of crane", { exact: true })).toBeVisible();
+  await expect(page.getByLabel("Code name of dredge", { exact: true })).toHaveCount(0);
   await expect(rows(page).first()).toContainText("go back to");
   await history(page).press("Escape");
   await expect(history(page)).toHaveCount(0);
@@ -76,12 +76,12 @@ test(
     await remove(page, "pump");
     await choose(page, "Compare this version", "before the playtest");
     const compared = history(page).getByRole("region", { name: "Compare" });
-    await expect(compared).toContainText(/1 moved, 1 gone/);
+    await expect(compared).toContainText(/1 moved, 1 removed/);
     const differences = compared.getByRole("list", { name: "Differences" }).getByRole("listitem");
     await expect(differences.filter({ hasText: /horn moved \d+\.\d mm left, \d+\.\d mm up/ })).toHaveCount(1);
     await expect(differences.filter({ hasText: "pump (button) went" })).toHaveCount(1);
     await expect(page.getByTestId("compared").locator("[data-compared=horn] line")).toHaveCount(1);
-    await expect(page.getByTestId("compared").locator("[data-compared=pump] text")).toHaveText("gone");
+    await expect(page.getByTestId("compared").locator("[data-compared=pump] text")).toHaveText("removed");
     await expect(page.getByTestId("compared").locator("[data-compared=helm]")).toHaveCount(0);
     await noViolationsInStorm(page, "the history");
     await saved(page);
@@ -92,7 +92,7 @@ test(
       .getByLabel("File of the version")
       .first()
       .setInputFiles({ name: "after.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
-    await expect(compared).toContainText("nothing differs");
+    await expect(compared).toContainText("no differences");
     await rows(page)
       .filter({ hasText: "before the playtest" })
       .getByRole("button", { name: /Go back|State/ })
@@ -102,7 +102,7 @@ test(
     expect(await placeOf(page, "horn")).toEqual(first);
     await page.getByRole("button", { name: "Remove the state before the playtest" }).click();
     await expect(rows(page).filter({ hasText: "before the playtest" }).filter({ hasNotText: "go back" })).toHaveCount(0);
-    await page.getByRole("button", { name: "Bring it back" }).click();
+    await page.getByRole("button", { name: "Restore" }).click();
     await expect(page.getByRole("button", { name: "Remove the state before the playtest" })).toBeVisible();
   },
 );

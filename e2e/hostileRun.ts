@@ -113,8 +113,8 @@ async function bringIn(page: Page, bytes: Buffer, report: HostileReport): Promis
     return performance.now() - begun;
   };
   await go("Hand off");
-  await page.getByLabel("Files to take in").setInputFiles(onDisk(bytes));
-  const refused = page.getByRole("region", { name: "Comes in", exact: true }).getByRole("alert");
+  await page.getByLabel("Files to import").setInputFiles(onDisk(bytes));
+  const refused = page.getByRole("region", { name: "Import", exact: true }).getByRole("alert");
   await refused
     .or(page.getByRole("region", { name: "Ledger" }))
     .first()

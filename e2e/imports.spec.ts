@@ -7,8 +7,8 @@ import { addAction, open, opened, saved } from "./bench";
 
 const SAMPLE = readFileSync("samples/pigeonhole.nodulum.json", "utf8");
 const importFiles = (page: Page, name: string, bytes: Uint8Array) =>
-  page.getByLabel("Files to take in").setInputFiles({ name, mimeType: "application/zip", buffer: Buffer.from(bytes) });
-const refusal = (page: Page) => page.getByRole("region", { name: "Comes in" }).getByRole("alert");
+  page.getByLabel("Files to import").setInputFiles({ name, mimeType: "application/zip", buffer: Buffer.from(bytes) });
+const refusal = (page: Page) => page.getByRole("region", { name: "Import" }).getByRole("alert");
 
 /** A zip whose file unpacks to so many MiB and says that it is 100 bytes. */
 function bomb(mib: number): Uint8Array {
@@ -41,8 +41,8 @@ test(
     await expect(refusal(page)).toContainText("“bomb.json” in “bomb.zip”: is damaged, or too large");
     const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, i) => [`f${i}.bin`, strToU8(String(i))]));
     await importFiles(page, "many.zip", zipSync({ "first.nodulum.json": strToU8(SAMPLE.replace('"Pigeonhole"', '"Brought in"')), ...many }, { level: 0 }));
-    await expect(refusal(page)).toContainText("“many.zip” holds 60001 files; the first 1000 were looked at");
-    await expect(page.getByTestId("taken-in")).toContainText("“first.nodulum.json” is a layout of its own now.");
+    await expect(refusal(page)).toContainText("“many.zip” has 60001 files; only the first 1000 were read");
+    await expect(page.getByTestId("taken-in")).toContainText("“first.nodulum.json” was added to your layouts.");
     await opened(page, "Brought in");
   },
 );
@@ -62,7 +62,7 @@ test(
     await page.locator('[data-parcel="played"]').click();
     await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
     await underWay.getByRole("button", { name: "Stop" }).click();
-    await expect(refusal(page)).toHaveText("Stopped: nothing was imported.");
+    await expect(refusal(page)).toHaveText("Stopped. Nothing was imported.");
     await expect(underWay).toHaveCount(0);
     await release();
     await importFiles(page, "held.zip", zip);
@@ -98,7 +98,7 @@ test(
     for (const { file } of states) files[file] = strToU8(SAMPLE);
     const backup = { name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from(zipSync(files, { level: 1 })) };
     await page.getByTestId("saved-state").click();
-    const kept = page.getByRole("dialog", { name: "What is kept" });
+    const kept = page.getByRole("dialog", { name: "Stored data" });
     // Each state waits for the browser's storage: it stops at the first once it is told to.
     await page.evaluate(() => {
       const put = IDBObjectStore.prototype.put;
@@ -108,10 +108,10 @@ test(
         return put.apply(this, args);
       };
     });
-    await kept.getByLabel("Backup to bring back").setInputFiles(backup);
-    await expect(kept.getByRole("alert")).toContainText("Stopped. What was added before stays");
-    await kept.getByLabel("Backup to bring back").setInputFiles(backup);
-    await expect(kept.getByRole("status")).toContainText("1 was the same");
+    await kept.getByLabel("Backup to import").setInputFiles(backup);
+    await expect(kept.getByRole("alert")).toContainText("Stopped. What was added stays");
+    await kept.getByLabel("Backup to import").setInputFiles(backup);
+    await expect(kept.getByRole("status")).toContainText("1 identical");
     const added = Number(/([\d,]+) named states added/.exec((await kept.getByRole("status").textContent())!)![1].replace(",", ""));
     const there = await page.evaluate(
       () =>

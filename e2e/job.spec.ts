@@ -29,11 +29,11 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   await dialogue.getByLabel("Name of the game").fill("Dry dock");
   await dialogue.getByRole("button", { name: /^more/ }).click();
-  await dialogue.getByRole("button", { name: "Wide, 1280 × 720" }).click();
+  await dialogue.getByRole("button", { name: "Landscape, 1280 × 720" }).click();
   const keeps = dialogue.getByRole("slider");
   await keeps.press("Home");
   for (let i = 0; i < 10; i += 1) await keeps.press("ArrowRight");
-  await dialogue.getByRole("button", { name: "To the bench" }).click();
+  await dialogue.getByRole("button", { name: "Open on the bench" }).click();
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Actions" }).click();
 
   await addAction(page, "helm", "vector");
@@ -43,7 +43,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await page.getByRole("button", { name: "Bind a key, mouse or pad input to helm" }).click();
   await page.keyboard.press("KeyA");
   await expect(page.getByRole("list", { name: "Keys, mouse and pads" }).getByRole("listitem")).toHaveCount(4);
-  await expect(page.locator("[data-action]").getByText("nothing on touch")).toHaveCount(3);
+  await expect(page.locator("[data-action]").getByText("no touch control")).toHaveCount(3);
 
   // Controls grow on the glass.
   await page.getByLabel("Name of the new action").blur();
@@ -156,9 +156,9 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   const exported = await exportText(page);
   expect(JSON.parse(exported)).toMatchObject({ name: "Dry dock", reference: { width: 1280, height: 720 }, scale: { share: 0.1 } });
   await fromMenu(page, "Delete");
-  await expect(page.getByText("“Dry dock” is deleted.")).toBeVisible();
+  await expect(page.getByText("“Dry dock” deleted.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toHaveCount(0);
-  await page.getByLabel("Files to take in").setInputFiles({ name: "dry-dock.nodulum.json", mimeType: "application/json", buffer: Buffer.from(exported) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "dry-dock.nodulum.json", mimeType: "application/json", buffer: Buffer.from(exported) });
   await expect(page.getByRole("button", { name: "Layouts; open: Dry dock" })).toBeVisible();
   // What comes in is opened on the bench; only then is there a way back to the counter.
   await expect(page).toHaveURL(/\/layout$/);

@@ -22,7 +22,7 @@ test("a browser killed right after “saved” has lost nothing", async ({ launc
   const again = await second.newPage();
   await open(again, "/actions");
   await expect(again.getByRole("button", { name: "Layouts; open: Kept" })).toBeVisible();
-  await expect(again.getByLabel("Word of anchor", { exact: true })).toHaveValue("anchor");
+  await expect(again.getByLabel("Code name of anchor", { exact: true })).toHaveValue("anchor");
   await second.close();
 });
 
@@ -39,7 +39,7 @@ test("several layouts: rename, duplicate, open, delete and bring back", async ({
   await expect(page.locator('[data-bench="tall"]')).toBeVisible();
   await fromMenu(page, "Delete");
   await expect(page.getByRole("button", { name: "Layouts; open: Pigeonhole" })).toHaveCount(0);
-  await page.getByRole("button", { name: "Bring it back" }).click();
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("button", { name: "Layouts; open: Pigeonhole" })).toBeVisible();
   await openLayout(page, "Low tide");
   await expect(control(page, "helm")).toBeVisible();
@@ -59,7 +59,7 @@ test("where storage is refused, work goes on in memory and says so", async ({ pa
   await expect(page.getByTestId("saved-state")).toHaveText("in memory only");
   await startLayout(page, "Floating");
   await addAction(page, "anchor", "press");
-  await expect(page.getByLabel("Word of anchor", { exact: true })).toHaveValue("anchor");
+  await expect(page.getByLabel("Code name of anchor", { exact: true })).toHaveValue("anchor");
 });
 
 test("where storage is full, the strip says not saved, and saved again when there is room", async ({ page }) => {
@@ -82,12 +82,12 @@ test("where storage is full, the strip says not saved, and saved again when ther
 test("bad files are refused with the reason, and nothing has changed", async ({ page }) => {
   await open(page, "/handoff");
   const text = await page.getByTestId("file-text").textContent();
-  const input = page.getByLabel("Files to take in");
+  const input = page.getByLabel("Files to import");
   const take = (name: string, buffer: Buffer) => input.setInputFiles({ name, mimeType: "application/json", buffer });
-  const said = page.getByRole("region", { name: "Comes in", exact: true }).getByRole("alert");
+  const said = page.getByRole("region", { name: "Import", exact: true }).getByRole("alert");
   const newer = { format: "nodulum-layout", version: 7, name: "N", reference: { width: 1, height: 1 }, scale: {} };
   await take("newer.json", Buffer.from(JSON.stringify(newer)));
-  await expect(said).toContainText("version 7, this program reads up to version 1");
+  await expect(said).toContainText("has version 7; this program reads up to version 1");
   await take("typo.json", Buffer.from(JSON.stringify({ ...newer, version: 1, contrls: [] })));
   await expect(said).toContainText('unknown key "contrls"; did you mean "controls"?');
   await take("picture.json", Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a]));
@@ -101,7 +101,7 @@ test("bad files are refused with the reason, and nothing has changed", async ({ 
     input.files = data.files;
     input.dispatchEvent(new Event("change", { bubbles: true }));
   });
-  await expect(said).toContainText("The file holds 50.0 MiB");
+  await expect(said).toContainText("The file has 50.0 MiB");
   await expect(page.getByRole("button", { name: "Layouts; open: Brackwater" })).toBeVisible();
   expect(await page.getByTestId("file-text").textContent()).toBe(text);
 });

@@ -47,8 +47,8 @@ const GOOD = {
 
 test.describe("storage's life", () => {
   for (const [answer, words] of [
-    [true, "The browser has promised to keep it"],
-    [false, "The browser has not promised to keep it"],
+    [true, "The browser keeps it until you clear it"],
+    [false, "The browser may delete it when the disk is full"],
   ] as const)
     test(`the browser is asked to keep it after the first edit, and its answer is shown: ${answer}`, async ({ page }) => {
       await page.addInitScript((promised) => {
@@ -66,7 +66,7 @@ test.describe("storage's life", () => {
       await expect.poll(asked).toBe(1);
       await addAction(page, "buoy", "press");
       await savedState(page).click();
-      await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(words);
+      await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText(words);
       expect(await asked()).toBe(1);
     });
 
@@ -83,7 +83,7 @@ test.describe("storage's life", () => {
     await open(page);
     await expect(savedState(page)).toHaveText("in memory only");
     await savedState(page).click();
-    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/another window still has an older Nodulum open; close it/);
+    await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText(/an older Nodulum is open in another window; close it/);
     await old.close();
     await page.reload();
     await opened(page, "Good");
@@ -108,15 +108,15 @@ test.describe("storage's life", () => {
           }),
       );
     expect(await version()).toBe(99);
-    await expect(page.getByText(/A newer Nodulum has been opened in another window/)).toBeVisible();
+    await expect(page.getByText(/A newer Nodulum is open in another window/)).toBeVisible();
     await addAction(page, "anchor", "press");
     await expect(savedState(page)).toHaveText("not saved");
     const later = await context.newPage();
     await open(later, "/actions");
     await expect(savedState(later)).toHaveText("in memory only");
     await savedState(later).click();
-    await expect(later.getByRole("dialog", { name: "What is kept" })).toContainText(
-      /newer Nodulum keeps its layouts in this browser; they are there and untouched/,
+    await expect(later.getByRole("dialog", { name: "Stored data" })).toContainText(
+      /newer Nodulum stored its data in this browser, and this older one cannot read it/,
     );
     expect(await version()).toBe(99);
   });
@@ -127,7 +127,7 @@ test.describe("storage's life", () => {
     await saved(page);
     const session = await context.newCDPSession(page);
     await session.send("Storage.clearDataForOrigin", { origin: new URL(page.url()).origin, storageTypes: "indexeddb" });
-    await expect(page.getByText("What this browser kept has been cleared.")).toBeVisible();
+    await expect(page.getByText("The browser cleared its stored data.")).toBeVisible();
     await addAction(page, "buoy", "press");
     await saved(page);
     await page.reload();
@@ -147,7 +147,7 @@ test.describe("storage's life", () => {
     await expect(savedState(page)).toHaveText("in memory only");
     await expect(control(page, "helm")).toBeVisible();
     await savedState(page).click();
-    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/the browser's storage has not answered within 3 s/);
+    await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText(/the browser's storage did not answer within 3 s/);
   });
 
   test("storage that opens and refuses to be read: what is there is untouched, work goes on in memory", async ({ page }) => {
@@ -161,7 +161,7 @@ test.describe("storage's life", () => {
     await page.reload();
     await expect(savedState(page)).toHaveText("in memory only");
     await savedState(page).click();
-    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText(/cannot be read: The file is damaged. What is kept there is untouched/);
+    await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText(/cannot be read: The file is damaged. The stored data is unchanged/);
   });
 
   test("a page whose script never comes shows a way out by itself", { tag: "@storm" }, async ({ page }) => {
@@ -176,10 +176,10 @@ test.describe("storage's life", () => {
     await inDatabase(page, 1, [GOOD, { id: "bad", name: "Shipwreck", text: 7 }, { id: "torn", name: "Torn", text: "{ half", savedAt: 9, deletedAt: null }]);
     await open(page);
     await opened(page, "Good");
-    await expect(page.getByText(/“Shipwreck” cannot be read and was set aside as it is/)).toBeVisible();
+    await expect(page.getByText(/“Shipwreck” cannot be read and was set aside unchanged/)).toBeVisible();
     await fromMenu(page, "Shipwreck");
     const waiting = page.waitForEvent("download");
-    await page.getByRole("button", { name: "Download it as it is" }).click();
+    await page.getByRole("button", { name: "Download unchanged" }).click();
     const stream = await (await waiting).createReadStream();
     const chunks: Buffer[] = [];
     for await (const chunk of stream) chunks.push(chunk as Buffer);
@@ -198,12 +198,12 @@ test.describe("storage's life", () => {
       await saved(page);
       await setFull(page, true);
       await fromMenu(page, "Delete");
-      await expect(page.getByText(/the browser's storage refused: No room left/)).toBeVisible();
+      await expect(page.getByText(/the browser’s storage failed: No room left/)).toBeVisible();
       await opened(page, "Brackwater");
       await page.getByRole("button", { name: "History" }).click();
       await page.getByLabel("Name of the state").fill("full");
       await page.getByRole("button", { name: "Name this state" }).click();
-      await expect(page.getByText(/the state could not be kept: No room left/)).toBeVisible();
+      await expect(page.getByText(/the state could not be stored: No room left/)).toBeVisible();
       await fromMenu(page, "Duplicate");
       await opened(page, "Brackwater, copy");
       await expect(savedState(page)).toHaveText("not saved");
@@ -234,7 +234,7 @@ test.describe("storage's life", () => {
     await page.getByRole("link", { name: "Layout" }).click();
     await expect(page.getByText(/\d+ blockers/).first()).toBeVisible();
     await savedState(page).click();
-    await expect(page.getByRole("dialog", { name: "What is kept" })).toContainText("cannot be asked to keep it for good");
+    await expect(page.getByRole("dialog", { name: "Stored data" })).toContainText("persistent storage only on a secure page");
   });
 });
 
@@ -248,7 +248,7 @@ test("a backup is one zip, and brings layouts and states back into an empty brow
   await page.keyboard.press("Escape");
   await savedState(page).click();
   const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Take a backup" }).click();
+  await page.getByRole("button", { name: "Download a backup" }).click();
   const path = await (await waiting).path();
   const fresh = await browser.newContext();
   const there = await fresh.newPage();
@@ -256,8 +256,8 @@ test("a backup is one zip, and brings layouts and states back into an empty brow
   await fromMenu(there, "Duplicate");
   await addAction(there, "mine", "press");
   await savedState(there).click();
-  await there.getByLabel("Backup to bring back").setInputFiles(path);
-  await expect(there.getByRole("dialog", { name: "What is kept" })).toContainText(/1 brought up to the backup/);
+  await there.getByLabel("Backup to import").setInputFiles(path);
+  await expect(there.getByRole("dialog", { name: "Stored data" })).toContainText(/1 updated from the backup/);
   await there.keyboard.press("Escape");
   await expect(word(there, "mine")).toBeVisible();
   await fromMenu(there, "Brackwater", true);

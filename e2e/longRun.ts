@@ -90,7 +90,7 @@ async function memoryOf(page: Page): Promise<number> {
 
 async function rehearse(page: Page, baseURL: string, minutes: number): Promise<LongReport["rehearsal"]> {
   await page.goto(`${baseURL}/rehearse`);
-  await page.getByLabel("Take in a take").setInputFiles({ name: "long.nodulum-take.json", mimeType: "application/json", buffer: Buffer.from(halfAnHour()) });
+  await page.getByLabel("Import a take").setInputFiles({ name: "long.nodulum-take.json", mimeType: "application/json", buffer: Buffer.from(halfAnHour()) });
   await page.getByRole("button", { name: /^Take half an hour/ }).click();
   const strip = page.getByTestId("lane-glass");
   const at = async () => Number(await strip.getAttribute("aria-valuenow"));

@@ -21,8 +21,8 @@ test(
     await open(page, "/actions");
     await page.evaluate((text) => navigator.clipboard.writeText(text), LONG);
     const action = page.locator('input[aria-label^="Word of"]').first();
-    expect(await paste(page, page.getByLabel("Search by any word"))).toBe(80);
-    await page.getByLabel("Search by any word").fill("");
+    expect(await paste(page, page.getByLabel("Search"))).toBe(80);
+    await page.getByLabel("Search").fill("");
     expect(await paste(page, page.getByLabel("Name of the new action"))).toBe(64);
     expect(await paste(page, action)).toBe(64);
     await action.press("Escape");

@@ -23,24 +23,24 @@ test(
   { tag: "@storm" },
   async ({ page }) => {
     await openDraft(page, "misses");
-    await expect(page.getByTestId("misses-state")).toHaveText("worked out");
+    await expect(page.getByTestId("misses-state")).toHaveText("ready");
     await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /^horn on Small phone 16:9: gets 0 of 100; 100 helm, /);
     const pair = page.getByTestId("worst-pair");
     await expect(pair).toContainText("meant for horn, 100 go to helm");
-    await expect(page.getByTestId("miss-move")).toContainText(/Bring horn above: then 0 of them do\. horn gets 0 → \d/);
+    await expect(page.getByTestId("miss-move")).toContainText(/Draw horn above: then 0 of them go there\. horn gets 0 → \d/);
     await noViolationsInStorm(page, "misses");
     await cells(page, "horn").first().focus();
     await page.keyboard.press("ArrowDown");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.press("Enter");
-    const side = page.getByRole("complementary", { name: "Who takes them" });
-    await expect(side.getByRole("heading", { name: "Who takes from whom on Phone 16:9" })).toBeVisible();
+    const side = page.getByRole("complementary", { name: "Who gets the missed touches" });
+    await expect(side.getByRole("heading", { name: "Who gets the missed touches on Phone 16:9" })).toBeVisible();
     await expect(side.getByRole("row", { name: /^pause 7\d \d+ nothing/ })).toBeVisible();
     // Another player and moment are other figures.
     await page.getByLabel("Moment of the misses").selectOption({ label: "Log open" });
     await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: nothing$/);
-    await page.getByLabel("Moment of the misses").selectOption({ label: "the worst of all" });
-    await pair.getByRole("button", { name: "Bring horn above" }).click();
+    await page.getByLabel("Moment of the misses").selectOption({ label: "worst of all players" });
+    await pair.getByRole("button", { name: "Draw horn above" }).click();
     await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets (9\d|100)/);
     await page.keyboard.press("Control+z");
     await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /: gets 0 of 100/);
@@ -80,15 +80,15 @@ test(
     await control(page, "pause").click();
     await page.keyboard.press("Delete");
     await toScreens(page, "changed");
-    await page.getByLabel("Held against this version").selectOption({ label: "before the playtest" });
-    await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ gone$/);
-    await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d gone$/);
+    await page.getByLabel("Compared version").selectOption({ label: "before the playtest" });
+    await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ resolved$/);
+    await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d resolved$/);
     const here = page.getByRole("complementary", { name: "What changed here" });
     await expect(here.locator('[data-change="new bind/unserved"]')).toHaveCount(1);
     await expect(here.locator('[data-change="new bind/unserved"]')).toContainText("on 24 screens");
     await cells(page, "pause").nth(1).click();
     await expect(here.getByRole("heading", { name: "pause on Phone 16:9" })).toBeVisible();
-    await expect(here.locator('[data-change="gone touch/small"]')).toBeVisible();
+    await expect(here.locator('[data-change="resolved touch/small"]')).toBeVisible();
     await noViolationsInStorm(page, "changed");
     await look(page, "grid");
     await expect(page.locator('[data-cell="0 0"]')).toHaveAttribute("aria-label", /; changed \+1 .*−\d/);
@@ -111,11 +111,11 @@ test(
   { tag: "@storm" },
   async ({ page }) => {
     await openDraft(page, "map");
-    await expect(page.getByTestId("map-state")).toHaveText(/^worked out \d+ %$/);
+    await expect(page.getByTestId("map-state")).toHaveText(/^\d+ % computed$/);
     // One player's map is a quarter of the work.
     await page.getByLabel("Player of the map").selectOption({ index: 1 });
-    await expect(page.getByTestId("map-state")).toHaveText("worked out");
-    const place = page.getByRole("complementary", { name: "The place" });
+    await expect(page.getByTestId("map-state")).toHaveText("ready");
+    const place = page.getByRole("complementary", { name: "Selected point" });
     await place.getByRole("button", { name: /reach\/far pause/ }).click();
     await expect(page.locator("[data-contour]").first()).toBeVisible();
     const plot = page.getByTestId("map-plot");
@@ -126,7 +126,7 @@ test(
     await page.keyboard.press("ArrowUp");
     await expect(plot).not.toHaveAttribute("aria-label", before);
     const heading = (await place.getByRole("heading").textContent())!;
-    await page.getByLabel("without what holds everywhere").check();
+    await page.getByLabel("hide findings that hold everywhere").check();
     await expect(plot).not.toHaveAttribute("aria-label", /bind\/unknown-action/);
     await noViolationsInStorm(page, "the map");
     await plot.focus();
@@ -145,11 +145,11 @@ test(
     await page.getByRole("button", { name: "report…" }).click();
     const dialogue = page.getByRole("dialog", { name: "The report" });
     await expect(dialogue.getByLabel("Screens of the report")).toHaveValue("shown");
-    await dialogue.getByLabel("Over aspect ratios").uncheck();
+    await dialogue.getByLabel("Findings by aspect ratio").uncheck();
     await dialogue.getByLabel("Paper of the report").selectOption("letter");
     await noViolationsInStorm(page, "the report's dialogue");
     const saving = page.waitForEvent("download");
-    await dialogue.getByRole("button", { name: "Save as HTML" }).click();
+    await dialogue.getByRole("button", { name: "Download HTML" }).click();
     const download = await saving;
     expect(download.suggestedFilename()).toBe("brackwater-first-draft-report.html");
     const file = info.outputPath("report.html");
@@ -164,7 +164,7 @@ test(
     await context.setOffline(true);
     await sheet.goto(pathToFileURL(file).href);
     await expect(sheet.getByRole("heading", { name: "Contact sheet" })).toBeVisible();
-    await expect(sheet.getByRole("heading", { name: "Over aspect ratios" })).toHaveCount(0);
+    await expect(sheet.getByRole("heading", { name: "Findings by aspect ratio" })).toHaveCount(0);
     await noViolationsInStorm(sheet, "the report");
     expect(problems).toEqual([]);
     const pages = async () => {

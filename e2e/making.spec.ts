@@ -65,7 +65,7 @@ test("several actions dropped together make a cluster on an arc about the thumb,
     far.push(Math.hypot(at.x + at.w / 2 - 2400, at.y + at.h / 2 - (1080 - 15 * MM)));
   }
   expect(Math.max(...far) - Math.min(...far)).toBeLessThan(1 * MM);
-  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("1 left to do");
+  await expect(page.getByRole("region", { name: "Ledger" })).toContainText("1 open");
   // By key: Space marks, Enter grows.
   await row("plank").focus();
   await page.keyboard.press("Enter");
@@ -134,7 +134,7 @@ test("two axes selected in the ledger become one stick, four directions one d-pa
   const ledger = page.getByRole("region", { name: "Ledger" });
   const row = (name: string) => ledger.locator(`[data-row="${name}"]`);
   const pressed = ledger.locator("[data-row][aria-pressed=true]");
-  const together = ledger.getByRole("group", { name: "Create from the selected actions" });
+  const together = ledger.getByRole("group", { name: "Create from the selection" });
   await row("turn").click();
   await expect(pressed).toHaveCount(1);
   await row("moveX").click();
@@ -145,8 +145,8 @@ test("two axes selected in the ledger become one stick, four directions one d-pa
   await expect(control(page, "move")).toHaveAttribute("aria-label", /^move, stick, bottom left, serves moveX, moveY/);
   // A third axis goes by the way that its word means, and is told to share it.
   await control(page, "move").click();
-  await page.getByLabel("Serve one action more").selectOption("turn");
-  const shared = page.getByRole("group", { name: "Axes on one way of move" });
+  await page.getByLabel("Add an action").selectOption("turn");
+  const shared = page.getByRole("group", { name: "Axes on one port of move" });
   await expect(shared.first()).toContainText("x also serves turn: one movement moves both.");
   await page.keyboard.press("ControlOrMeta+z");
   await expect(shared).toHaveCount(0);

@@ -42,9 +42,9 @@ test("another kind: what it would lose is told before it is done, the rest goes 
   await pick(page, "nudge");
   await region(page, "Place").getByLabel("Kind").selectOption("touchpad");
   const dialogue = page.getByRole("dialog", { name: "nudge as a touchpad" });
-  await expect(dialogue).toContainText("It would no longer serve");
+  await expect(dialogue).toContainText("It would stop serving");
   await expect(dialogue).toContainText("nudge by vector: a touchpad has no port like vector; it has motion, held");
-  await dialogue.getByRole("button", { name: "Leave it a d-pad" }).click();
+  await dialogue.getByRole("button", { name: "Keep a d-pad" }).click();
   await expect(control(page, "nudge")).toHaveAttribute("aria-label", /d-?pad/i);
   await pick(page, "horn");
   await region(page, "Place").getByLabel("Kind").selectOption("swipe");
@@ -73,8 +73,8 @@ test("a cluster pasted into another layout arrives as one, and what its words me
   }, text);
   const dialogue = page.getByRole("dialog", { name: "Paste from another layout" });
   await expect(dialogue.getByRole("row")).toHaveCount(3);
-  await dialogue.getByLabel("What horn means here").selectOption("= stamp");
-  await dialogue.getByLabel("What towline means here").selectOption("nothing");
+  await dialogue.getByLabel("Action for horn").selectOption("= stamp");
+  await dialogue.getByLabel("Action for towline").selectOption("nothing");
   await dialogue.getByRole("button", { name: "Paste" }).click();
   await expect(control(page, "cluster")).toHaveAttribute("aria-label", /cluster of 2/);
   await expect(control(page, "horn")).toHaveAttribute("aria-label", /serves stamp/);
@@ -145,7 +145,7 @@ test("the keys of an axis are asked for one after the other, + first; a usual pa
   ] as const) {
     await expect(direction).toContainText(`Press the key for ${said}`);
     if (key) await page.keyboard.press(key);
-    else await go.getByRole("button", { name: "Skip this one" }).click();
+    else await go.getByRole("button", { name: "Skip" }).click();
   }
   await expect(go).toHaveCount(0);
   await (await listen("go")).getByRole("button", { name: /^Press the key for go/ }).press("ArrowLeft");
@@ -162,8 +162,8 @@ test("the keys of an axis are asked for one after the other, + first; a usual pa
   await rise.press("Enter");
   await page.locator('[data-wire="hardware keys 0 lean"]').dispatchEvent("click");
   const hint = page.getByRole("group", { name: "A short press" });
-  await expect(hint).toContainText("comes to 6 % of what it gives: lean rises in 300 ms");
-  await hint.getByRole("button", { name: "Let it rise at once" }).click();
+  await expect(hint).toContainText("gives only 6 % of the value, because lean rises in 300 ms");
+  await hint.getByRole("button", { name: "Set rise to 0 ms" }).click();
   await expect(hint).toHaveCount(0);
 });
 
@@ -171,8 +171,8 @@ test("deleting says what went, by name, and brings it back", async ({ page }) =>
   await open(page);
   await control(page, "log").click();
   await page.keyboard.press("Delete");
-  await notice(page, "“log book” is deleted.");
-  await page.getByRole("button", { name: "Bring it back" }).click();
+  await notice(page, "“log book” deleted.");
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(control(page, "log")).toBeVisible();
 });
 
@@ -217,14 +217,14 @@ test("a view left in the middle of a drag keeps nothing of it and saves nothing"
 
 test("keys for views that come faster than a view is drawn: the last one counts, back and there again", async ({ page }) => {
   await open(page, "/handoff");
-  await expect(page.getByLabel("Files to take in")).toBeAttached();
+  await expect(page.getByLabel("Files to import")).toBeAttached();
   // In one task: nothing is drawn between them.
   await page.evaluate(() => {
     for (const key of ["2", "4", "5"]) document.body.dispatchEvent(new KeyboardEvent("keydown", { key, code: `Digit${key}`, bubbles: true }));
   });
   expect(new URL(page.url()).pathname).toBe("/handoff");
   await page.goBack();
-  await expect(page.getByRole("region", { name: "Comes in" })).toBeHidden();
+  await expect(page.getByRole("region", { name: "Import" })).toBeHidden();
   expect(new URL(page.url()).pathname).toBe("/screens");
 });
 

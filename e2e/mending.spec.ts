@@ -16,11 +16,11 @@ test("a finding leads to its place, shows itself on the glass, and is mended at 
   // From the card too: the findings of what is selected stand there with their moves.
   const move = page
     .getByTestId("finding-line")
-    .getByRole("button", { name: /^Bring horn above$/ })
+    .getByRole("button", { name: /^Draw horn above$/ })
     .first();
   await move.click();
   await expect(page.locator('[data-finding="touch/buried"]')).toHaveCount(0);
-  await page.getByRole("button", { name: "Undo: bring horn above" }).click();
+  await page.getByRole("button", { name: "Undo: draw horn above" }).click();
   await expect(page.locator('[data-finding="touch/buried"]').first()).toBeVisible();
   await page.keyboard.press("Escape");
   const small = findings(page).locator('[data-finding="touch/small"]').first();
@@ -53,12 +53,12 @@ test("a finding is accepted with a reason, and taken back", { tag: "@storm" }, a
   await openLayout(page, "Brackwater, first draft");
   const small = findings(page).locator('[data-finding="touch/small"]').first();
   await small.getByRole("button", { name: "accept…" }).click();
-  await small.getByLabel("Why it can stay").press("Enter");
-  await expect(page.getByText(/say why it can stay/)).toBeVisible();
-  await small.getByLabel("Why it can stay").fill("only for the pilot");
-  await small.getByLabel("Why it can stay").press("Enter");
+  await small.getByLabel("Reason").press("Enter");
+  await expect(page.getByText(/enter a reason/)).toBeVisible();
+  await small.getByLabel("Reason").fill("only for the pilot");
+  await small.getByLabel("Reason").press("Enter");
   await expect(small).toContainText("accepted: only for the pilot");
-  await small.getByRole("button", { name: "take back" }).click();
+  await small.getByRole("button", { name: "Undo" }).click();
   await expect(small.getByRole("button", { name: "accept…" })).toBeVisible();
 });
 
@@ -78,7 +78,7 @@ test("two hundred controls stay workable, and one more is refused with the limit
   }));
   const file = { format: "nodulum-layout", version: 1, name: "Two hundred", reference: { width: 1600, height: 720 }, scale: {}, controls };
   await open(page, "/handoff");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "many.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "many.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
   await expect(control(page, "c199")).toBeVisible();
   const before = await placeOf(page, "c55");
   const from = await middle(visual(page, "c55"));
@@ -123,10 +123,10 @@ for (const theme of ["light", "dark"] as const)
     await page.getByRole("button", { name: "Choose the screens" }).click();
     await expect(page.getByRole("dialog")).toBeVisible();
     await clean("screens");
-    await page.getByRole("button", { name: "A screen of your own…" }).click();
+    await page.getByRole("button", { name: "Add a screen…" }).click();
     await clean("a screen of one's own");
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: /^Behind the controls/ }).click();
+    await page.getByRole("button", { name: /^Backdrop/ }).click();
     await clean("the backdrop");
   });
 

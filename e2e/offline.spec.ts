@@ -29,7 +29,7 @@ test.use({ serviceWorkers: "allow" });
 /** Waits until the browser says that it keeps the application. */
 async function kept(page: Page): Promise<void> {
   await page.getByTestId("saved-state").click();
-  await expect(page.getByText("it opens and works without its server")).toBeVisible();
+  await expect(page.getByText("Nodulum also works offline")).toBeVisible();
   await page.keyboard.press("Escape");
 }
 /** Something typed and not entered holds a newer version back when it is asked for; gives the field. */
@@ -41,7 +41,7 @@ async function heldBack(page: Page, button: Locator): Promise<Locator> {
   await field.fill("Wheel");
   // A click that takes no focus: a pointer would leave the field, which enters what stands in it.
   await button.evaluate((element: HTMLElement) => element.click());
-  await expect(page.getByText("typed and not entered")).toBeVisible();
+  await expect(page.getByText("has unsaved text")).toBeVisible();
   return field;
 }
 const view = (page: Page, word: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: word });
@@ -63,10 +63,10 @@ test(
     await drag(page, helm, { x: helm.x + 30, y: helm.y - 20 });
     await saved(page);
     const seen: Readonly<Record<string, Locator>> = {
-      Actions: page.getByRole("toolbar", { name: "What is seen" }),
+      Actions: page.getByRole("toolbar", { name: "Filters" }),
       Rehearse: page.getByRole("region", { name: "Rehearsal" }),
       Screens: page.getByRole("region", { name: "Shelf" }),
-      "Hand off": page.getByRole("region", { name: "Comes in", exact: true }),
+      "Hand off": page.getByRole("region", { name: "Import", exact: true }),
       Layout: page.getByRole("region", { name: "Ledger" }),
     };
     for (const [word, region] of Object.entries(seen)) {
@@ -76,18 +76,18 @@ test(
     // Parts whose scripts had not been fetched: a chart, Settle in its worker, the history, the words, a dialogue.
     await view(page, "Screens").click();
     await page.getByRole("button", { name: "spans", exact: true }).click();
-    await expect(page.getByTestId("spans-state")).toHaveText("worked out");
+    await expect(page.getByTestId("spans-state")).toHaveText("ready");
     await expect(page.getByTestId("span-chart").locator("svg").first()).toBeVisible();
     await view(page, "Layout").click();
     await page.keyboard.press("y");
     // Its worker has found something out.
-    await expect(page.getByRole("region", { name: "Settle", exact: true }).first()).toContainText(/left so far|Take it|Nothing to settle/);
+    await expect(page.getByRole("region", { name: "Settle", exact: true }).first()).toContainText(/remaining|Apply|Nothing to fix/);
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "History" }).click();
     await expect(page.getByRole("complementary", { name: "History" }).getByRole("listitem").first()).toBeVisible();
     await page.keyboard.press("Escape");
     await page.keyboard.press("?");
-    await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "Glossary" }).click();
     await expect(page.locator("[data-word] svg path").first()).toBeVisible();
     await view(page, "Layout").click();
     await page.getByRole("button", { name: "Choose the screens" }).click();
@@ -105,7 +105,7 @@ test(
     file.actions = [...file.actions, ...Array.from({ length: 180 }, (_, i) => ({ name: `spare${i}`, kind: "press", note: "x".repeat(1900) }))];
     await view(page, "Hand off").click();
     await page
-      .getByLabel("Files to take in")
+      .getByLabel("Files to import")
       .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
     await expect(page).toHaveTitle("Out at sea · Nodulum");
     await expect(page).toHaveURL(`${server.url}/layout`);
@@ -143,7 +143,7 @@ test("with the server gone and nothing kept the page still goes from view to vie
   }
   await page.goBack();
   await expect(page).toHaveURL(/handoff$/);
-  await expect(page.getByRole("region", { name: "Comes in", exact: true })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Import", exact: true })).toBeVisible();
 });
 
 test(
@@ -172,7 +172,7 @@ test(
     await expect(page.locator("html")).toHaveAttribute("data-build", "next");
     await expect(page.getByTestId("saved-state")).toBeVisible();
     // The other window was told and goes on; what it had not fetched yet is still there.
-    await expect(other.getByText("Another window has taken a new version")).toBeVisible();
+    await expect(other.getByText("Another window uses a new version")).toBeVisible();
     await expect(other.locator("html")).not.toHaveAttribute("data-build", "next");
     await view(other, "Screens").click();
     await expect(other.getByRole("region", { name: "Shelf" })).toBeVisible();

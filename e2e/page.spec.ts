@@ -123,7 +123,7 @@ test("Hand off makes the same page as the command line", { tag: "@storm" }, asyn
   writeFileSync(layout, await exportText(editor));
   await editor.locator('[data-parcel="page"]').click();
   const saving = editor.waitForEvent("download");
-  await editor.getByRole("button", { name: "Take the page that plays" }).click();
+  await editor.getByRole("button", { name: "Download the page that plays" }).click();
   const download = await saving;
   expect(download.suggestedFilename()).toBe("brackwater.html");
   const file = info.outputPath("page.html");

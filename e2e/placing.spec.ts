@@ -65,7 +65,7 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   expect(carried.x).toBeCloseTo(3 * MM, 1);
   expect(carried.y).toBeCloseTo(3 * MM, 1);
   await more(page, "Place");
-  await place(page).getByRole("combobox", { name: "Pivot: the point of it that is measured from" }).selectOption("centre");
+  await place(page).getByRole("combobox", { name: "Pivot: the reference point of the control" }).selectOption("centre");
   expect((await placeOf(page, "horn")).x).toBeCloseTo(carried.x, 2);
   await expect(place(page).getByRole("textbox", { name: "From left" })).toHaveValue(/\d/);
 });
@@ -82,16 +82,16 @@ test("a span's edges by hand and by number; a pin becomes one where it stands", 
   expect(narrowed.x).toBeGreaterThan(before.x + 80);
   expect(narrowed.x + narrowed.w).toBeCloseTo(before.x + before.w, 1);
   const edges = page.getByRole("group", { name: "Edges of lamp" });
-  await edges.getByRole("textbox", { name: "left edge: tied at" }).fill("50");
+  await edges.getByRole("textbox", { name: "left edge: anchor" }).fill("50");
   await page.keyboard.press("Enter");
   expect((await placeOf(page, "lamp")).x).toBeCloseTo(narrowed.x, 1);
-  await edges.getByRole("textbox", { name: "left edge: in by" }).fill("4mm");
+  await edges.getByRole("textbox", { name: "left edge: inset" }).fill("4mm");
   await page.keyboard.press("Enter");
   // The safe frame runs from 96 px; half of it and 4 mm more.
   expect((await placeOf(page, "lamp")).x).toBeCloseTo(96 + (2400 - 96) / 2 + 4 * MM, 1);
   await pick(page, "log");
   const log = await placeOf(page, "log");
-  await place(page).getByLabel("Placed").selectOption("spans");
+  await place(page).getByLabel("Fit").selectOption("spans");
   await expect(page.getByRole("group", { name: "Edges of log" })).toBeVisible();
   expect((await placeOf(page, "log")).x).toBeCloseTo(log.x, 2);
 });
@@ -197,7 +197,7 @@ test("numbers are changed by dragging on them and by the arrow keys", { tag: "@s
 test("a picture frame is set, tied to, and drawn; a hit area has a size of its own", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await more(page, "Layout");
-  const picture = page.getByRole("textbox", { name: "Picture frame, least aspect" });
+  const picture = page.getByRole("textbox", { name: "Picture frame, minimum aspect" });
   await expect(picture).toHaveAttribute("placeholder", "as the screen");
   await picture.fill("16/9");
   await picture.press("Enter");
@@ -208,12 +208,12 @@ test("a picture frame is set, tied to, and drawn; a hit area has a size of its o
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
   const touch = page.getByRole("region", { name: "Touch", exact: true });
   await more(page, "Touch");
-  await touch.getByRole("checkbox", { name: "A size of its own" }).check();
+  await touch.getByRole("checkbox", { name: "Separate size" }).check();
   await touch.getByRole("textbox", { name: "Width of the hit area" }).fill("20mm");
   await page.keyboard.press("Enter");
   await expect(touch).toContainText("20.0 × 10.5 mm");
   expect(Number(await page.locator('[data-areas="horn"] [data-area="hit"]').getAttribute("rx")) * 2).toBeCloseTo(20 * MM, 3);
-  await touch.getByRole("checkbox", { name: "A size of its own" }).uncheck();
+  await touch.getByRole("checkbox", { name: "Separate size" }).uncheck();
   await expect(touch).toContainText("10.5 × 10.5 mm");
 });
 

@@ -55,7 +55,7 @@ test("the stage draws only where something on it changes: not while all rests, a
     };
   });
   await open(page, "/rehearse");
-  await page.getByLabel("What is played").selectOption("yard");
+  await page.getByLabel("Game").selectOption("yard");
   const drawn = () =>
     page.evaluate(async () => {
       const counted = window as unknown as { drawn: number };
@@ -94,7 +94,7 @@ test(
     await stroke(page, await at(page, 0.23, 0.55), await at(page, 0.14, 0.68));
     await expect(value(page, "helm")).toHaveText(/^-0\.\d+/);
     await noViolationsInStorm(page, "the stage with pins");
-    await page.getByRole("button", { name: "Lift pin 2" }).click();
+    await page.getByRole("button", { name: "Remove pin 2" }).click();
     await expect(value(page, "horn")).toHaveText("false");
     await pinRow(page, 1).focus();
     await page.keyboard.press("Delete");
@@ -122,7 +122,7 @@ test(
     await pinRow(page, 2).focus();
     for (let i = 0; i < 8; i += 1) await page.keyboard.press("ArrowUp");
     await expect(value(page, "helm")).toHaveText(/, 0\.[2-9]/);
-    await page.getByRole("button", { name: "lift all" }).click();
+    await page.getByRole("button", { name: "Remove all" }).click();
     await expect(value(page, "helm")).toHaveText("0.00, 0.00");
     await expect(page.locator("[data-pin]")).toHaveCount(0);
   },
@@ -132,9 +132,9 @@ test("another screen, hand and number of ticks are really played; pins stand at 
   await open(page, "/rehearse");
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
   await expect(value(page, "horn")).toHaveText("true");
-  await page.getByLabel("Ticks a second").selectOption("120");
+  await page.getByLabel("Ticks per second").selectOption("120");
   await expect(value(page, "horn")).toHaveText("true");
-  await page.getByRole("button", { name: "Lift pin 1" }).click();
+  await page.getByRole("button", { name: "Remove pin 1" }).click();
   const horn = await middleOf(page, "horn");
   await page.mouse.move(horn.x, horn.y);
   await page.mouse.down();
@@ -152,7 +152,7 @@ test("another screen, hand and number of ticks are really played; pins stand at 
   await expect(value(page, "horn")).toHaveText("true");
   await page.mouse.up();
   await page.getByLabel("Hand", { exact: true }).selectOption("right");
-  await page.getByLabel("Screen of the stage").selectOption("Tablet 4:3");
+  await page.getByLabel("Screen").selectOption("Tablet 4:3");
   await expect(glass(page)).toHaveAttribute("aria-label", /Tablet 4:3/);
 });
 
@@ -181,9 +181,9 @@ test("controls are switched off, one is hidden, the game begins anew, the mouse 
   await controls.click();
   await press("false");
   await controls.click();
-  await page.getByRole("button", { name: "start again" }).click();
+  await page.getByRole("button", { name: "Restart" }).click();
   await press("true");
-  await page.getByLabel("What the mouse is").selectOption("itself");
+  await page.getByLabel("Mouse").selectOption("itself");
   await press("false");
   await glass(page).focus();
   await page.keyboard.down("h");
@@ -219,7 +219,7 @@ test("arriving by key leaves the keys to the window: 4 leads on; keys go to the 
 
 test("appearance is rehearsed: what shows on each device at first, after a touch, a key, a pad; a value line stands over the glass", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByLabel("What is played").selectOption({ label: "the test yard" });
+  await page.getByLabel("Game").selectOption({ label: "test yard" });
   const pixel = () =>
     page.evaluate(() => {
       const canvas = document.querySelector<HTMLCanvasElement>("[data-testid=play-glass] canvas")!;
@@ -229,11 +229,11 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
   // Where the stick stands nothing is seen but the yard's ground.
   const GROUND = [0x16, 0x23, 0x2d];
   await expect.poll(pixel).not.toEqual(GROUND);
-  await page.getByLabel("The device it is played on").selectOption("desktop");
+  await page.getByLabel("Device").selectOption("desktop");
   const told = page.getByTestId("appearance");
-  await expect(told).toContainText("On a desktop at first: controls are hidden; the layout shows them from the first touch on");
+  await expect(told).toContainText("On a desktop at the start: controls are hidden; the layout shows them after a touch");
   await expect.poll(pixel).toEqual(GROUND);
-  const part = page.getByRole("group", { name: "What shows on the device" });
+  const part = page.getByRole("group", { name: "Controls on the device" });
   await part.getByRole("button", { name: "a touch" }).click();
   await expect(told).toContainText("after a touch: controls are shown");
   await expect.poll(pixel).not.toEqual(GROUND);
@@ -241,8 +241,8 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
   await glass(page).focus();
   await page.keyboard.press("w");
   await expect(told).toContainText("after a key: controls are hidden");
-  await page.getByLabel("The device it is played on").selectOption("phone");
-  await expect(told).toContainText("On a phone at first: controls are hidden");
+  await page.getByLabel("Device").selectOption("phone");
+  await expect(told).toContainText("On a phone at the start: controls are hidden");
   const helm = await at(page, ...HELM);
   await page.mouse.click(helm.x, helm.y);
   await expect(told).toContainText("after a touch: controls are shown");
@@ -257,7 +257,7 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
 
 test("only the glass: nothing else is seen, and Escape held leads back", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByRole("button", { name: "only the glass" }).click();
+  await page.getByRole("button", { name: "Hide panels" }).click();
   const box = (await page.locator("[data-only=true]").boundingBox())!;
   expect(box).toMatchObject({ x: 0, y: 0, width: 1280, height: 800 });
   await expect(glass(page)).toBeFocused();
@@ -274,7 +274,7 @@ test(
     const feel = page.getByRole("region", { name: "Feel" });
     await feel.getByLabel("Control whose feel is open").selectOption("helm");
     await feel.getByRole("button", { name: "direct" }).click();
-    await feel.getByRole("button", { name: "keep as A, try another" }).click();
+    await feel.getByRole("button", { name: "keep as A, try B" }).click();
     await feel.getByRole("button", { name: "heavy" }).click();
     const differences = feel.getByRole("list", { name: "A and B" });
     await expect(differences).toContainText("inner dead zone 0.05 · 0.18");
@@ -294,8 +294,8 @@ test(
     await page.reload();
     await feel.getByLabel("Control whose feel is open").selectOption("helm");
     await expect(feel.getByRole("button", { name: "A", exact: true })).toHaveAttribute("aria-pressed", "true");
-    await feel.getByRole("button", { name: "choose B" }).click();
-    await expect(feel.getByRole("button", { name: "keep as A, try another" })).toBeVisible();
+    await feel.getByRole("button", { name: "keep B" }).click();
+    await expect(feel.getByRole("button", { name: "keep as A, try B" })).toBeVisible();
     await expect(feel.getByRole("textbox", { name: "Inner dead zone" })).toHaveValue(/0\.18/);
     await page.getByRole("button", { name: "History" }).click();
     await expect(page.getByRole("button", { name: /^State helm, feel A/ })).toBeVisible();
@@ -410,19 +410,19 @@ test(
   async ({ page }) => {
     await page.addInitScript(() => localStorage.setItem("nodulum.cssPxPerMm", "4"));
     await open(page, "/rehearse");
-    await page.getByLabel("Screen of the stage").selectOption("Small phone 16:9");
-    await page.getByLabel("How large the glass is shown").selectOption("true size");
+    await page.getByLabel("Screen").selectOption("Small phone 16:9");
+    await page.getByLabel("Zoom").selectOption("true size");
     const small = screenOf(
       SCREEN_CLASSES.find((c) => c.name === "Small phone 16:9")!,
       "landscape",
     );
     const box = (await glass(page).boundingBox())!;
     expect(box.width).toBeCloseTo((small.widthPx / small.ppi) * 25.4 * 4, 0);
-    await page.getByLabel("How large the glass is shown").selectOption("full window");
+    await page.getByLabel("Zoom").selectOption("full window");
     await expect(page.getByRole("region", { name: "Traces" })).toHaveCount(0);
     await expect(page.getByRole("region", { name: "Feel" })).toHaveCount(0);
     expect((await glass(page).boundingBox())!.width).toBeGreaterThan(1000);
-    await page.getByLabel("How large the glass is shown").selectOption("fit");
+    await page.getByLabel("Zoom").selectOption("fit");
     await expect(page.getByRole("region", { name: "Traces" })).toBeVisible();
     // The horn gets a German word; the glass is drawn with it, and then no more.
     await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
@@ -437,7 +437,7 @@ test(
     const horn = await middleOf(page, "horn");
     const drawn = () => page.screenshot({ clip: { x: horn.x - 24, y: horn.y - 10, width: 48, height: 20 } });
     const written = await drawn();
-    await page.getByLabel("Language of the words").selectOption("German");
+    await page.getByLabel("Word language").selectOption("German");
     await expect.poll(async () => (await drawn()).equals(written)).toBe(false);
   },
 );

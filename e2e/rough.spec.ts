@@ -13,7 +13,7 @@ test.afterEach(() => expect(fallen).toEqual([]));
 
 const VIEWS = ["/actions", "/layout", "/rehearse", "/screens", "/handoff"];
 const importFile = (page: Page, name: string, text: string) =>
-  page.getByLabel("Files to take in").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+  page.getByLabel("Files to import").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
 
 test(
   "storage that is full when a drag is let go, and when a picture is added: not saved is said, nothing is lost, and all of it is saved when there is room",
@@ -32,7 +32,7 @@ test(
     await expect(savedState(page)).toHaveText("not saved");
     // With nothing selected the layout's own cards are shown.
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: /^Behind the controls/ }).click();
+    await page.getByRole("button", { name: /^Backdrop/ }).click();
     const png = await page.screenshot({ clip: { x: 0, y: 0, width: 80, height: 40 } });
     await page.getByLabel("Screenshot file").setInputFiles({ name: "night.png", mimeType: "image/png", buffer: png });
     await page.keyboard.press("Escape");
@@ -41,7 +41,7 @@ test(
     await saved(page);
     await page.reload();
     expect((await placeOf(page, "horn")).x).toBeLessThan(before.x);
-    await expect(page.getByRole("button", { name: /^Behind the controls: night/ })).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Backdrop: night/ })).toBeVisible();
   },
 );
 
@@ -142,7 +142,7 @@ test(
     await open(page, "/screens");
     await page.getByRole("button", { name: "your screens…" }).click();
     const form = page.getByRole("dialog", { name: "Your screens" });
-    await form.getByRole("button", { name: "A screen of your own…" }).click();
+    await form.getByRole("button", { name: "Add a screen…" }).click();
     await form.getByLabel("Density, ppi").fill("411,5");
     await form.getByLabel("Insets left").fill("12,5");
     await form.getByLabel(/^Cut-outs/).fill("10,5 0 30 40");
@@ -158,7 +158,7 @@ test(
     await open(page, "/layout");
     await page.getByRole("button", { name: "True size", exact: true }).click();
     const calibration = page.getByRole("dialog", { name: "True size" });
-    await calibration.getByLabel(/pixels an inch/).fill("96,5");
+    await calibration.getByLabel(/pixels per inch/).fill("96,5");
     await expect(calibration.getByRole("alert")).toHaveCount(0);
     await page.keyboard.press("Escape");
     await fromMenu(page, "New layout…");
@@ -166,7 +166,7 @@ test(
     await started.getByLabel("Name of the game").fill("Comma");
     await started.getByRole("button", { name: /^more/ }).click();
     await started.getByLabel("Width").fill("1600,0");
-    await started.getByRole("button", { name: "To the bench" }).click();
+    await started.getByRole("button", { name: "Open on the bench" }).click();
     await opened(page, "Comma");
   },
 );
@@ -195,12 +195,12 @@ test("a take of 64 MiB is imported and listed while the page works; one byte mor
     return path;
   };
   await open(page, "/handoff");
-  await page.getByLabel("Files to take in").setInputFiles(file("over.nodulum-take.json", whole + 1));
-  await expect(page.getByRole("region", { name: "Comes in" }).getByRole("alert")).toContainText("64 MiB");
-  await page.getByLabel("Files to take in").setInputFiles(file("longest.nodulum-take.json", whole));
+  await page.getByLabel("Files to import").setInputFiles(file("over.nodulum-take.json", whole + 1));
+  await expect(page.getByRole("region", { name: "Import" }).getByRole("alert")).toContainText("64 MiB");
+  await page.getByLabel("Files to import").setInputFiles(file("longest.nodulum-take.json", whole));
   await page.locator('[data-parcel="played"]').click();
   await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
-  await expect(page.getByTestId("taken-in")).toContainText("“longest.nodulum-take.json” stands among the takes");
+  await expect(page.getByTestId("taken-in")).toContainText("“longest.nodulum-take.json” was added to the takes");
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Rehearse" }).click();
   await expect(page.getByRole("button", { name: /The longest/ }).first()).toBeVisible();
 });

@@ -128,8 +128,8 @@ test("what was asked and which keys went down is a file that Actions takes in", 
   await dialogue.getByLabel("Source files").setInputFiles(path);
   await dialogue.getByRole("checkbox", { name: /while it was played/ }).check();
   await expect(dialogue.locator('[data-word="anchor"]')).toContainText("new");
-  await expect(dialogue.locator('[data-word="hron"]')).toContainText("nearly the same");
-  await expect(dialogue.locator('[data-word="helm"]')).toContainText("gone");
+  await expect(dialogue.locator('[data-word="hron"]')).toContainText("similar");
+  await expect(dialogue.locator('[data-word="helm"]')).toContainText("not found");
   await editor.close();
 });
 

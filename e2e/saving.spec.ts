@@ -27,14 +27,14 @@ test.describe("“saved” is always true", () => {
     await control(page, "horn").click({ position: { x: 12, y: 20 } });
     const name = page.getByRole("region", { name: "Place", exact: true }).getByRole("textbox", { name: "Name" }).first();
     await name.fill("fog horn");
-    await expect(savedState(page)).toHaveText("not entered yet");
+    await expect(savedState(page)).toHaveText("unsaved text");
     expect(await leavingAsks(page)).toBe(true);
     await name.press("Enter");
     await saved(page);
     await page.getByRole("link", { name: "Actions" }).click();
     await page.getByLabel("Name of the new action").fill("anch");
-    await page.getByLabel("Search by any word").click();
-    await expect(savedState(page)).toHaveText("not entered yet");
+    await page.getByLabel("Search").click();
+    await expect(savedState(page)).toHaveText("unsaved text");
     expect(await leavingAsks(page)).toBe(true);
     await page.getByLabel("Name of the new action").fill("");
     await saved(page);
@@ -49,7 +49,7 @@ test.describe("“saved” is always true", () => {
     await expect(savedState(page)).toHaveText("not saved");
     expect(await leavingAsks(page)).toBe(true);
     await fromMenu(page, "Pigeonhole");
-    await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout is opened/)).toBeVisible();
+    await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout can be opened/)).toBeVisible();
     await opened(page, "Brackwater");
     await fromMenu(page, "Delete");
     await opened(page, "Brackwater");

@@ -7,7 +7,7 @@ const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("b
 const shelf = (page: Page) => page.locator("[data-shelf]");
 const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("judged");
 /** Spans are looked at aspect by aspect, for each face: on a busy machine that takes its time. */
-const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHaveText("worked out");
+const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHaveText("ready");
 /** The view of the first draft, which has the mistakes that people make, judged. */
 async function openDraft(page: Page): Promise<void> {
   await open(page, "/screens");
@@ -30,11 +30,11 @@ test("the shelf is filtered, ordered and grouped, and says how many are left", {
   await page.keyboard.press("Enter");
   await expect(page.locator('[data-shelf="Tablet 4:3"]')).toBeVisible();
   await expect(page.locator('[data-shelf="Tablet 16:10"]')).toHaveCount(0);
-  await filter.getByRole("button", { name: "all of them" }).click();
+  await filter.getByRole("button", { name: "Clear filter" }).click();
   await filter.getByLabel("With a finding").selectOption("touch/overlap");
   await filter.getByLabel("About").selectOption({ label: "nudge" });
   expect(await shelf(page).count()).toBeLessThan(24);
-  await filter.getByRole("button", { name: "all of them" }).click();
+  await filter.getByRole("button", { name: "Clear filter" }).click();
   await filter.getByLabel("Order").selectOption("name");
   const names = await shelf(page).evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.shelf!));
   expect(names).toEqual([...names].sort());
@@ -53,19 +53,19 @@ test("a screen's faces stand at its corners and open; its moments stand side by 
   await page.getByRole("button", { name: "moments side by side" }).click();
   await expect(screen.getByText("Alongside")).toBeVisible();
   await expect(screen.getByText("Log open")).toBeVisible();
-  await page.getByRole("complementary", { name: "Findings" }).getByRole("button", { name: "Put on the bench" }).click();
+  await page.getByRole("complementary", { name: "Findings" }).getByRole("button", { name: "Open on the bench" }).click();
   await expect(page).toHaveURL(/\/layout$/);
   // The face that was opened is the one on the bench.
   await expect(page.getByRole("button", { name: "left hand", exact: true })).toHaveAttribute("aria-pressed", "true");
   await expect(page.getByLabel("Player's size")).toHaveValue("1.3");
 });
 
-test("the grid: each cell has its gravest finding; by keys from cell to cell; a cell tells all faces and leads to the bench with screen, hand, size and moment", async ({
+test("the grid: each cell has its worst finding; by keys from cell to cell; a cell tells all faces and leads to the bench with screen, hand, size and moment", async ({
   page,
 }) => {
   await openDraft(page);
   await look(page, "grid");
-  const grid = page.getByRole("grid", { name: "Findings: controls down, screens across" });
+  const grid = page.getByRole("grid", { name: "Findings: controls by screens" });
   await expect(grid).toBeVisible();
   await expect(row(page, "pause").getByRole("gridcell").first().getByRole("button")).toHaveAttribute(
     "aria-label",
@@ -77,7 +77,7 @@ test("the grid: each cell has its gravest finding; by keys from cell to cell; a 
   for (let i = 0; i < 7; i += 1) await page.keyboard.press("ArrowRight");
   await expect(page.locator('[data-cell="4 7"]')).toBeFocused();
   await page.keyboard.press("Enter");
-  const cell = page.getByRole("complementary", { name: "The cell" });
+  const cell = page.getByRole("complementary", { name: "Cell" });
   await expect(cell.getByRole("heading", { level: 2 })).toHaveText("nudge on Tall phone 20:9, notch");
   await expect(cell.getByRole("button", { name: /^left hand, size 1\.3/ })).toContainText(/1 blocker/);
   await cell.getByRole("button", { name: /^left hand, size 1\.3/ }).click();
@@ -104,10 +104,10 @@ test(
     expect(await page.locator('[data-cell^="0 "]').count()).toBeLessThan(columns);
     await page.getByRole("button", { name: /^▸ phones/ }).click();
     await row(page, "lamp").getByRole("gridcell").first().getByRole("button").click();
-    const cell = page.getByRole("complementary", { name: "The cell" });
-    await cell.getByRole("button", { name: /^An arrangement for the \d+ that have it/ }).click();
+    const cell = page.getByRole("complementary", { name: "Cell" });
+    await cell.getByRole("button", { name: /^Add an arrangement for the \d+ that have it/ }).click();
     await expect(page).toHaveURL(/\/layout$/);
-    await expect(page.getByText(/“For lamp” holds on these \d+ screens/)).toBeVisible();
+    await expect(page.getByText(/“For lamp” applies to these \d+ screens/)).toBeVisible();
     await expect(page.getByText(/For lamp/).first()).toBeVisible();
   },
 );
@@ -142,7 +142,7 @@ test(
     await judged(page);
     await page.getByRole("button", { name: "your screens…" }).click();
     const dialogue = page.getByRole("dialog", { name: "Your screens" });
-    await dialogue.getByRole("button", { name: "A screen of your own…" }).click();
+    await dialogue.getByRole("button", { name: "Add a screen…" }).click();
     await dialogue.getByLabel("Name").fill("Harbour slate");
     await dialogue.getByLabel("or width, mm").fill("160");
     await page.keyboard.press("Tab");
@@ -174,10 +174,10 @@ test(
     await page.mouse.up();
     expect(Number(await dialogue.getByLabel("Insets left").inputValue())).toBeGreaterThan(100);
     await noViolationsInStorm(page, "a screen drawn by hand");
-    await dialogue.getByRole("button", { name: "Add it" }).click();
+    await dialogue.getByRole("button", { name: "Add" }).click();
     await dialogue.getByRole("button", { name: "Duplicate Harbour slate" }).click();
     await expect(dialogue.getByLabel("Name")).toHaveValue("Harbour slate 2");
-    await dialogue.getByRole("button", { name: "Add it" }).click();
+    await dialogue.getByRole("button", { name: "Add" }).click();
     const saving = page.waitForEvent("download");
     await dialogue.getByRole("button", { name: "All as CSV" }).click();
     expect((await saving).suggestedFilename()).toBe("screens.csv");
@@ -192,15 +192,15 @@ test(
 test("a part of the players is told beside a screen, and findings say on how many of them they stand", { tag: "@storm" }, async ({ page }) => {
   await openDraft(page);
   await page.locator('[data-shelf="Tablet 4:3"] button').first().click();
-  await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("12");
+  await page.getByLabel("Share of your players with Tablet 4:3, per cent").fill("12");
   await page.keyboard.press("Enter");
   await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
-  await page.getByLabel("Part of your players with Tablet 4:3, per cent").fill("many");
+  await page.getByLabel("Share of your players with Tablet 4:3, per cent").fill("many");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("“many” is no part of your players")).toBeVisible();
+  await expect(page.getByText("“many” is not a share")).toBeVisible();
   await look(page, "grid");
   await row(page, "pause").getByRole("gridcell").first().getByRole("button").click();
-  const cell = page.getByRole("complementary", { name: "The cell" });
+  const cell = page.getByRole("complementary", { name: "Cell" });
   await expect(cell.locator('[data-finding="touch/small"]').first()).toContainText(/on \d+ of 24 screens, on 12 % of your players/);
   await page.reload();
   await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
@@ -222,11 +222,11 @@ test("the rail counts what the grid counts, for all players; while something is 
   const counted = rail.getByTestId("counted-for");
   await expect(counted).toHaveText("counts for 4 players");
   await counted.hover();
-  await expect(page.getByTestId("reading-line")).toContainText("Findings are counted for both hands, sizes 0.8 and 1.3.");
+  await expect(page.getByTestId("reading-line")).toContainText("both hands, sizes 0.8 and 1.3");
   const inRail = async () => {
     const found: (readonly [string, number[]])[] = [];
     for (const row of await rail.getByRole("listitem").all()) {
-      const name = /^(.*), put on the bench$/.exec((await row.getByRole("button").getAttribute("aria-label")) ?? "")![1];
+      const name = /^(.*), open on the bench$/.exec((await row.getByRole("button").getAttribute("aria-label")) ?? "")![1];
       found.push([name, countsIn(await row.innerText())]);
     }
     return found;

@@ -54,11 +54,11 @@ test("zoom about the pointer, push, fit; true size by a bank card, remembered", 
   await page.keyboard.press("t");
   await page.getByRole("button", { name: "True size", exact: true }).click();
   const dialogue = page.getByRole("dialog", { name: "True size" });
-  await dialogue.getByLabel(/pixels an inch/).fill("127");
-  await dialogue.getByRole("button", { name: "Take it" }).click();
+  await dialogue.getByLabel(/pixels per inch/).fill("127");
+  await dialogue.getByRole("button", { name: "Apply" }).click();
   // 127 px an inch are 5 px a mm: the card is then 428 px wide, and the phone 148.3 mm.
   expect((await dialogue.getByTestId("card").boundingBox())!.width).toBeCloseTo(428, 0);
-  await dialogue.getByRole("button", { name: "It is as large" }).click();
+  await dialogue.getByRole("button", { name: "Same size" }).click();
   expect(await width(page)).toBeCloseTo((2400 / 411) * 25.4 * 5, 0);
   await page.reload();
   await page.getByRole("button", { name: "True size", exact: true }).click();
@@ -68,22 +68,22 @@ test("zoom about the pointer, push, fit; true size by a bank card, remembered", 
 
 test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file; and what it swallows is found", { tag: "@storm" }, async ({ page }) => {
   await open(page);
-  await page.getByRole("button", { name: /^Behind the controls/ }).click();
-  const dialogue = page.getByRole("dialog", { name: "Behind the controls" });
+  await page.getByRole("button", { name: /^Backdrop/ }).click();
+  const dialogue = page.getByRole("dialog", { name: "Backdrop" });
   const input = dialogue.getByLabel("Screenshot file");
   await input.setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
   await expect(dialogue.getByRole("alert")).toContainText("choose one of PNG, WebP, JPEG");
   await input.setInputFiles({ name: "broken.png", mimeType: "image/png", buffer: Buffer.from("no picture either") });
-  await expect(dialogue.getByRole("alert")).toContainText("is broken");
+  await expect(dialogue.getByRole("alert")).toContainText("is damaged");
   await input.setInputFiles({ name: "huge.png", mimeType: "image/png", buffer: Buffer.alloc(4.5 * 1024 * 1024) });
   await expect(dialogue.getByRole("alert")).toContainText("4.5 MiB; at most 4.0 MiB");
   // As light as the controls' own lines: they are lost on it.
   await input.setInputFiles({ name: "fog.png", mimeType: "image/png", buffer: plainPng(40, 18, [120, 124, 126]) });
   await expect(dialogue.getByRole("img", { name: "fog.png" })).toBeVisible();
-  await dialogue.getByLabel("Placed").selectOption("fit");
+  await dialogue.getByLabel("Fit").selectOption("fit");
   await page.keyboard.press("Escape");
   await control(page, "pump").click();
-  await expect(page.getByTestId("finding-line")).toContainText(/stands out of its backdrop at rest by only \d\.\d:1/);
+  await expect(page.getByTestId("finding-line")).toContainText(/stands out from its backdrop at rest by only \d\.\d:1/);
   await expect(page.locator('[data-finding="look/faint"]').first()).toBeVisible();
   const white = page.getByRole("region", { name: "Look" }).getByLabel("rest: line");
   await white.fill("#000000");
@@ -99,7 +99,7 @@ test("a screenshot behind the controls: taken, fitted, dimmed, kept in the file;
   await page.keyboard.press("2");
   await expect(page).toHaveURL(/layout$/);
   await page.reload();
-  await expect(page.getByRole("button", { name: "Behind the controls: fog.png" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Backdrop: fog.png" })).toBeVisible();
 });
 
 test("a keep-clear zone is drawn, named, takes taps or not, and what lies on it is found", { tag: "@storm" }, async ({ page }) => {
@@ -109,7 +109,7 @@ test("a keep-clear zone is drawn, named, takes taps or not, and what lies on it 
   await expect(control(page, "keep-clear")).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("textbox", { name: "Name", exact: true }).fill("Depth sounder");
   await page.keyboard.press("Enter");
-  await page.getByLabel("the game itself takes taps here").check();
+  await page.getByLabel("the game takes taps here").check();
   await expect(control(page, "keep-clear")).toHaveAttribute("aria-label", /Depth sounder, keep-clear zone, right, takes taps/);
   await expect(page.locator('[data-finding="touch/steals"], [data-finding="view/covered"]').first()).toBeVisible();
   const before = await placeOf(page, "keep-clear");

@@ -6,7 +6,7 @@ import { control, middle, noViolationsInStorm, open, opened, openLayout, visual 
 import { isStorm } from "../test/repeated";
 
 const panel = (page: Page) => page.getByRole("region", { name: "Settle", exact: true });
-const take = (page: Page) => panel(page).getByRole("button", { name: "Take it" });
+const take = (page: Page) => panel(page).getByRole("button", { name: "Apply" });
 const found = (page: Page, severity: string) => panel(page).locator(`[data-settle-tally="${severity}"] td`);
 const history = async (page: Page) => {
   await page.keyboard.press("Shift+H");
@@ -23,7 +23,7 @@ async function openDraft(page: Page): Promise<void> {
   const draft = JSON.parse(readFileSync("samples/brackwater-first-draft.nodulum.json", "utf8")) as { workbench: object };
   const text = JSON.stringify({ ...draft, name: "Draft on three screens", workbench: { ...draft.workbench, rail: RAIL } });
   await open(page, "/handoff");
-  await page.getByLabel("Files to take in").setInputFiles({ name: "draft.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "draft.nodulum.json", mimeType: "application/json", buffer: Buffer.from(text) });
   await opened(page, "Draft on three screens");
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
   await page.getByRole("region", { name: "Bench" }).getByTestId("glass").waitFor();
@@ -41,18 +41,18 @@ test("Screens, the first draft, both hands: from its blockers to none in two cli
   await expect(page.getByTestId("screens-judged")).toContainText(`${screens} of 24 screens`);
   await page.getByRole("button", { name: "grid", exact: true }).click();
   await page.getByRole("button", { name: `settle these ${screens}…` }).click();
-  await expect(panel(page).getByTestId("settle-state")).toContainText(new RegExp(`left so far, on ${2 * screens} faces|Looking at ${2 * screens} faces`));
+  await expect(panel(page).getByTestId("settle-state")).toContainText(new RegExp(`remaining, in ${2 * screens} cases|Checking ${2 * screens} cases`));
   await expect(take(page)).toBeVisible();
   await expect(found(page, "blocker")).toHaveText(["5", "0", `${screens} → 0`]);
   const horn = page.locator('[data-grid-row="horn"] [data-settled]').first();
   await expect(horn).toHaveText("→ ✓");
   await expect(page.locator('[data-grid-row="pause"]').getByRole("rowheader")).toContainText(/→ \d+\.\d mm/);
-  const pause = page.locator('[data-grid-row="pause"]').getByRole("button", { name: /blocker touch\/small.*; settled: (?!.*blocker)/ });
+  const pause = page.locator('[data-grid-row="pause"]').getByRole("button", { name: /blocker touch\/small.*; after Settle: (?!.*blocker)/ });
   await expect(pause).toHaveCount(screens);
   await noViolationsInStorm(page, "the grid with a proposal");
   await take(page).click();
   await expect(panel(page)).toHaveCount(0);
-  expect(await history(page)).toMatch(new RegExp(`settle ${screens} screens: 5 blockers and \\d+ warnings gone; \\d+ changed, \\d+\\.\\d mm at the most`));
+  expect(await history(page)).toMatch(new RegExp(`settle ${screens} screens: 5 blockers and \\d+ warnings fixed; \\d+ changed, \\d+\\.\\d mm at the most`));
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
   const tablet = page.getByRole("region", { name: "Rail" }).getByRole("listitem").filter({ hasText: "Tablet 4:3" });
   await expect(tablet).toHaveCount(1);
@@ -70,9 +70,9 @@ test("the bench, by key alone: asked, looked at from before to after, a move lef
   // The focus is on what is next: to stop it.
   await expect(panel(page).getByRole("button", { name: "Stop" })).toBeFocused();
   await page.keyboard.press("Escape");
-  await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing is under way");
+  await expect(panel(page).getByTestId("settle-state")).toContainText("Ready. Settle would check");
   await panel(page).getByLabel("Hands").selectOption("right");
-  await panel(page).getByRole("button", { name: "Settle anew" }).press("Enter");
+  await panel(page).getByRole("button", { name: "Recompute" }).press("Enter");
   await expect(take(page)).toBeFocused();
   const settled = page.getByRole("region", { name: "Bench" }).getByTestId("settled-tally");
   await expect(settled).toBeVisible();
@@ -89,8 +89,8 @@ test("the bench, by key alone: asked, looked at from before to after, a move lef
   await noViolationsInStorm(page, "Settle in the tray");
   const move = panel(page).locator('[data-settle-move="pause"]');
   await expect(move).toContainText(/for: .* · /);
-  await move.getByRole("button", { name: "leave out" }).press("Enter");
-  await expect(panel(page).getByText("Left as they are")).toBeVisible();
+  await move.getByRole("button", { name: "Exclude" }).press("Enter");
+  await expect(panel(page).getByText("Not fixed")).toBeVisible();
   await expect(take(page)).toBeVisible();
   await expect(panel(page).locator('[data-settle-move="pause"]')).toHaveCount(0);
   await expect(page.locator('[data-lock="pause"]')).toBeAttached();
@@ -104,17 +104,17 @@ test("no way: the wishes are drawn and told, a way out is one click, and what it
   await openDraft(page);
   await page.getByRole("button", { name: "settle these 3 screens" }).click();
   await expect(take(page)).toBeVisible();
-  const left = panel(page).getByRole("region", { name: "What is left" });
-  const proved = left.locator("article", { hasText: "These cannot all be had" }).first();
-  await expect(proved).toContainText(/They fall short by \d+\.\d mm at the least/);
+  const left = panel(page).getByRole("region", { name: "Remaining" });
+  const proved = left.locator("article", { hasText: "These cannot all be met" }).first();
+  await expect(proved).toContainText(/At least \d+\.\d mm short/);
   await expect(proved.getByRole("img", { name: /^Where it falls short, on / })).toBeVisible();
   // What only a note stands in the way of says so, and what it costs to let it.
-  await expect(left.getByRole("button", { name: /^let notes come and grow [\d.]+ mm²$/ }).first()).toBeVisible();
+  await expect(left.getByRole("button", { name: /^allow new and worse notes [\d.]+ mm²$/ }).first()).toBeVisible();
   const way = left
-    .getByRole("group", { name: "Ways out" })
+    .getByRole("group", { name: "Options" })
     .getByRole("button", { name: /^an arrangement for/ })
     .first();
-  const words = (await way.innerText()).replace(/\s*(cost: ask|[\d.]+ mm²)$/, "").trim();
+  const words = (await way.innerText()).replace(/\s*(show cost|[\d.]+ mm²)$/, "").trim();
   await way.click();
   await expect(panel(page).getByText("With", { exact: true })).toBeVisible();
   await expect(take(page)).toBeVisible();
@@ -129,12 +129,12 @@ test("missed less: within the millimetres allowed, and the rates before and afte
   await open(page, "/layout");
   await page.keyboard.press("y");
   await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing to settle");
-  const slider = panel(page).getByRole("slider", { name: "Change allowed for fewer misses, mm" });
+  const slider = panel(page).getByRole("slider", { name: "Change allowed to reduce misses, mm" });
   for (let i = 0; i < 4; i += 1) await slider.press("ArrowRight");
   await expect(panel(page).getByTestId("settle-miss-mm")).toHaveText("within 2.0 mm");
-  await panel(page).getByRole("button", { name: "Settle anew" }).click();
+  await panel(page).getByRole("button", { name: "Recompute" }).click();
   await expect(take(page)).toBeVisible();
-  const rows = panel(page).getByRole("table", { name: "Missed before and after" }).locator("tbody tr");
+  const rows = panel(page).getByRole("table", { name: "Misses before and after" }).locator("tbody tr");
   const [before, after] = (await rows.first().locator("td").allInnerTexts()).map(parseFloat);
   expect(after).toBeLessThan(before);
 });
@@ -148,11 +148,11 @@ test(
     await expect(take(page)).toBeVisible();
     await control(page, "pump").click();
     await page.keyboard.press("ArrowLeft");
-    await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed since: settle anew.");
+    await expect(panel(page).getByTestId("settle-state")).toHaveText("The layout has changed. Recompute.");
     await expect(take(page)).toHaveCount(0);
     await page.keyboard.press("Control+z");
     await expect(take(page)).toBeVisible();
-    await panel(page).getByRole("button", { name: "As an arrangement" }).click();
+    await panel(page).getByRole("button", { name: "Apply as an arrangement" }).click();
     await expect(page.getByTestId("arrangement-in-use")).toContainText("Settled for 3 screens");
     expect(await history(page)).toContain("as “Settled for 3 screens”");
   },

@@ -26,7 +26,7 @@ test("a starter's controls come into a game of one's own, its words matched to t
   await addAction(page, "Dash", "press");
   await page.getByRole("button", { name: "From another layout…" }).click();
   const dialogue = page.getByRole("dialog", { name: "From another layout" });
-  await dialogue.getByLabel("The other layout").selectOption({ label: "Side view: walk, leap and dash, seen from the side" });
+  await dialogue.getByLabel("Other layout").selectOption({ label: "Side view: walk, leap and dash, seen from the side" });
   await expect(dialogue.getByLabel(/leap/).first()).toBeVisible();
   await dialogue.getByRole("button", { name: /^Take/ }).click();
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();

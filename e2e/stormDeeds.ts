@@ -76,7 +76,7 @@ async function addAction(world: DeedWorld): Promise<string> {
   facts.actions.set(name, "either");
   await edited(world, async () => {
     await field.press("Enter");
-    await page.getByLabel(`Word of ${name}`, { exact: true }).waitFor();
+    await page.getByLabel(`Code name of ${name}`, { exact: true }).waitFor();
   });
   facts.actions.set(name, "there");
   return name;
@@ -91,7 +91,7 @@ async function undo(world: DeedWorld): Promise<void> {
   facts.actions.set(name, "either");
   await edited(world, async () => {
     await back.click();
-    await page.getByLabel(`Word of ${name}`, { exact: true }).waitFor({ state: "detached" });
+    await page.getByLabel(`Code name of ${name}`, { exact: true }).waitFor({ state: "detached" });
   });
   facts.actions.set(name, "gone");
   const again = page.getByRole("button", { name: `Redo: add ${name}`, exact: false });
@@ -99,7 +99,7 @@ async function undo(world: DeedWorld): Promise<void> {
   facts.actions.set(name, "either");
   await edited(world, async () => {
     await again.click();
-    await page.getByLabel(`Word of ${name}`, { exact: true }).waitFor();
+    await page.getByLabel(`Code name of ${name}`, { exact: true }).waitFor();
   });
   facts.actions.set(name, "there");
 }
@@ -182,7 +182,7 @@ async function settle(world: DeedWorld): Promise<void> {
   const panel = page.getByRole("region", { name: "Settle", exact: true }).first();
   await panel.waitFor();
   await page.waitForTimeout(200 + random() * 1500);
-  const take = panel.getByRole("button", { name: "Take it" });
+  const take = panel.getByRole("button", { name: "Apply" });
   if ((await take.count()) > 0 && (await take.isEnabled())) {
     facts.places.clear();
     await edited(world, () => take.click());
@@ -197,7 +197,7 @@ async function keepTake(world: DeedWorld): Promise<void> {
   const { page, facts } = world;
   await goTo(page, "/rehearse", "Rehearse");
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
-  await page.getByRole("button", { name: "Lift pin 1" }).click();
+  await page.getByRole("button", { name: "Remove pin 1" }).click();
   const before = await page.locator("[data-take]").count();
   await edited(world, async () => {
     await page.getByRole("button", { name: "keep last 30 s" }).click();

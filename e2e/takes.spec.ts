@@ -17,7 +17,7 @@ const strip = (page: Page) => page.getByTestId("lane-glass");
 async function hoot(page: Page): Promise<void> {
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
   await expect(value(page, "horn")).toHaveText("true");
-  await page.getByRole("button", { name: "Lift pin 1" }).click();
+  await page.getByRole("button", { name: "Remove pin 1" }).click();
   await expect(value(page, "horn")).toHaveText("false");
 }
 /** The take that is open, to its end. */
@@ -51,7 +51,7 @@ test("a take is recorded, kept over a reload, played again with its fingers, nam
   await toTheEnd(page);
   expect(await ticksWith(page, "horn", "true", 2)).toBeGreaterThan(0);
   await noViolationsInStorm(page, "an open take");
-  await page.getByRole("button", { name: "play live" }).click();
+  await page.getByRole("button", { name: "Close the take" }).click();
   await expect(page.getByTestId("play-glass")).toBeVisible();
   await takeButton(page, "take 1").focus();
   await page.keyboard.press("F2");
@@ -60,7 +60,7 @@ test("a take is recorded, kept over a reload, played again with its fingers, nam
   await expect(takeButton(page, "a short hoot")).toBeVisible();
   await page.getByRole("button", { name: "Remove the take a short hoot" }).click();
   await expect(takeButton(page, "a short hoot")).toHaveCount(0);
-  await page.getByRole("button", { name: "Bring it back" }).click();
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(takeButton(page, "a short hoot")).toBeVisible();
 });
 
@@ -101,19 +101,19 @@ test(
       const file = await saving;
       return { name: file.suggestedFilename(), text: await readFile((await file.path())!, "utf8") };
     };
-    const whole = await save("the take, with its frames");
+    const whole = await save("take with frames");
     expect(whole.name).toBe("quay-in-a-hurry.nodulum-take.json");
     const { frames: given, ...saved } = JSON.parse(whole.text) as Take;
     const { frames: shipped, ...rest } = JSON.parse(await readFile("samples/takes/brackwater-1.nodulum-take.json", "utf8")) as Take;
     expect(saved).toEqual(rest);
     expect(firstDifference(shipped!, given!)).toBeNull();
-    const events = await save("its events, NDJSON");
-    const ticks = await save("its frames, NDJSON");
+    const events = await save("events, NDJSON");
+    const ticks = await save("frames, NDJSON");
     expect(ticks.text.trim().split("\n").length).toBe(given!.length);
     const other = await browser.newPage();
     await open(other, "/rehearse");
     const give = (name: string, text: string) =>
-      other.getByLabel("Take in a take").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+      other.getByLabel("Import a take").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
     await give(whole.name, whole.text);
     await expect(other.getByRole("button", { name: "Remove the take quay, in a hurry" })).toBeVisible();
     await give("hoots.events.ndjson", events.text);
@@ -129,9 +129,9 @@ test(
   { tag: "@storm" },
   async ({ page }) => {
     await open(page, "/rehearse");
-    await page.getByLabel("Screen of the stage").selectOption("Tablet 4:3");
+    await page.getByLabel("Screen").selectOption("Tablet 4:3");
     await takeButton(page, "quay, in a hurry").click();
-    await page.getByLabel("What the take is played on").selectOption("now");
+    await page.getByLabel("Layout of the take").selectOption("now");
     await expect(page.getByTestId("take-glass")).toHaveAttribute("aria-label", /on Tablet 4:3/);
     await page.getByRole("button", { name: "touches", exact: true }).click();
     const horn = page.locator('[data-touch-row="horn"]');
@@ -139,9 +139,9 @@ test(
     await expect(horn.locator("td").nth(1)).toHaveText("2");
     await expect(page.locator('[data-testid="touch-marks"] [data-fate="meant"]').first()).toBeVisible();
     await page.getByRole("button", { name: "told", exact: true }).click();
-    await expect(page.locator('[data-told="never given"]').filter({ hasText: "pump was never given" })).toBeVisible();
+    await expect(page.locator('[data-told="never active"]').filter({ hasText: "pump was never active" })).toBeVisible();
     const pair = page.locator('[data-told="unnamed pair"]').first();
-    await expect(pair).toContainText("no together set names them");
+    await expect(pair).toContainText("no together set contains them");
     const tick = /tick (\d+)/.exec((await pair.textContent())!)![1];
     await pair.getByRole("button").click();
     await expect(strip(page)).toHaveAttribute("aria-valuetext", new RegExp(`^tick ${tick}, `));
@@ -155,7 +155,7 @@ test("touches that another control or nothing took are marked while one plays, t
   const nowhere = { x: box.x + box.width * 0.5, y: box.y + box.height * 0.95 };
   await page.mouse.click(nowhere.x, nowhere.y);
   await expect(page.locator('[data-testid="touch-marks"] [data-fate="nothing"]')).toHaveCount(2);
-  await expect(page.getByText("came down farther than 5 mm from every picture")).toBeVisible();
+  await expect(page.getByText("started more than 5 mm from every picture")).toBeVisible();
 });
 
 test("one take over two layouts: where they first differ, and each action in a chart and a table", { tag: "@storm" }, async ({ page }) => {
@@ -196,9 +196,9 @@ test("takes are in a backup", { tag: "@storm" }, async ({ page }) => {
   await page.getByRole("button", { name: "keep last 30 s" }).click();
   await expect(take(page, "take 1")).toBeVisible();
   await page.getByTestId("saved-state").click();
-  await page.getByRole("button", { name: "Take a backup" }).waitFor();
+  await page.getByRole("button", { name: "Download a backup" }).waitFor();
   const saving = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Take a backup" }).click();
+  await page.getByRole("button", { name: "Download a backup" }).click();
   const zip = await readFile((await (await saving).path())!);
   expect(zip.includes(Buffer.from("takes/001-take-1.nodulum-take.json"))).toBe(true);
 });
@@ -211,7 +211,7 @@ test("sixty actions stay workable: each has its lane, and the last is reached, r
     keys: i % 3 === 0 ? [] : [{ code: "KeyH" }],
   }));
   const file = { format: "nodulum-layout", version: 1, name: "Sixty", reference: { width: 1600, height: 720 }, scale: {}, actions };
-  await page.getByLabel("Files to take in").setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
+  await page.getByLabel("Files to import").setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
   await opened(page, "Sixty");
   await expect(page).toHaveURL(/\/layout$/);
   await view(page, "Rehearse");
@@ -223,7 +223,7 @@ test("sixty actions stay workable: each has its lane, and the last is reached, r
   await expect(last).toHaveText("true");
   await page.keyboard.up("h");
   await expect(last).toHaveText("false");
-  await page.getByRole("button", { name: "Stop the traces" }).click();
+  await page.getByRole("button", { name: "Pause the traces" }).click();
   await last.scrollIntoViewIfNeeded();
   const box = (await strip(page).boundingBox())!;
   const lane = (await last.boundingBox())!;

@@ -17,7 +17,7 @@ test(
     await page.getByRole("button", { name: "Loop pin 1" }).click();
     // Several presses are on the strip, and more of it than the marks below lie apart.
     for (let i = 0; i < 4; i += 1) for (const pressed of ["true", "false"]) await expect(value(page, "horn")).toHaveText(pressed);
-    await page.getByRole("button", { name: "Stop the traces" }).click();
+    await page.getByRole("button", { name: "Pause the traces" }).click();
     await expect(read(page)).toContainText("tick");
     await strip(page).focus();
     const seen = new Set<string | null>();
@@ -45,12 +45,12 @@ test(
     await expect(page.getByTestId("between-horn")).toHaveCount(0);
     const before = await strip(page).getAttribute("aria-valuenow");
     await page.keyboard.press("-");
-    await expect(page.getByLabel("Seconds that are seen")).toHaveValue("15");
+    await expect(page.getByLabel("Visible seconds")).toHaveValue("15");
     expect(await strip(page).getAttribute("aria-valuenow")).toBe(before);
     await page.keyboard.press("Home");
     await expect(strip(page)).toHaveAttribute("aria-valuetext", /^tick 1, /);
     await page.keyboard.press(" ");
-    await expect(page.getByRole("button", { name: "Stop the traces" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "Pause the traces" })).toBeVisible();
     await expect(read(page)).toBeEmpty();
   },
 );
@@ -61,9 +61,9 @@ test("the strip shows what was pressed where it was pressed, running and stopped
   await expect(value(page, "horn")).toHaveText("true");
   // It is held for so long that the strip shows nothing else at its right.
   await frames(page, 90);
-  await page.getByRole("button", { name: "Lift pin 1" }).click();
+  await page.getByRole("button", { name: "Remove pin 1" }).click();
   await expect(value(page, "horn")).toHaveText("false");
-  await page.getByRole("button", { name: "Stop the traces" }).click();
+  await page.getByRole("button", { name: "Pause the traces" }).click();
   await expect(read(page)).toContainText("tick");
   /** What is drawn of the horn's lane, once two pictures in a row are the same. */
   const picture = async () => {

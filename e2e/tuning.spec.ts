@@ -23,21 +23,21 @@ const messagesRead = (page: Page) =>
 test("an edit goes to the game's own page at once, words asked in vain come back, and another window's messages are not heard", async ({ page, context }) => {
   await serveGame(context, BODY);
   await open(page, "/handoff");
-  const section = page.getByRole("region", { name: "In your own game" });
+  const section = page.getByRole("region", { name: "In your game" });
   await section.getByLabel("Address of your page").fill("ftp://nowhere");
-  await section.getByRole("button", { name: "Play in my page" }).click();
+  await section.getByRole("button", { name: "Open my page" }).click();
   await expect(section.getByRole("alert")).toContainText("is not the address of a page");
   await section.getByLabel("Address of your page").fill(`${GAME}/`);
   const opening = context.waitForEvent("page");
-  await section.getByRole("button", { name: "Play in my page" }).click();
+  await section.getByRole("button", { name: "Open my page" }).click();
   const game = await opening;
-  await expect(page.getByTestId("tuning-state")).toHaveText(/every edit goes there at once/);
+  await expect(page.getByTestId("tuning-state")).toHaveText(/gets every edit at once/);
   // The page had a layout of its own; now it plays the one that is open here.
   const names = () => game.evaluate(() => (window as any).handle.layout.controls.map((c: any) => c.name));
   await expect.poll(names).toContain("towline");
   await game.evaluate(() => (window as any).handle.value("tow_line"));
   await expect(section.getByText("tow_line")).toBeVisible();
-  await expect(section.getByText("nearly towline")).toBeVisible();
+  await expect(section.getByText("did you mean towline?")).toBeVisible();
   // It goes on in another view.
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
   await page.locator('[data-control="pump"]').click();
@@ -62,7 +62,7 @@ test("an edit goes to the game's own page at once, words asked in vain come back
   expect(await names()).toEqual(before);
   await game.close();
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Hand off" }).click();
-  await expect(page.getByTestId("tuning-state")).toHaveText("The page has been closed.");
+  await expect(page.getByTestId("tuning-state")).toHaveText("The page was closed.");
 });
 
 test("a page that the editor has not opened does nothing of it", async ({ page }) => {
@@ -80,12 +80,12 @@ test(
   async ({ page, context }) => {
     await serveGame(context, BODY);
     await open(page, "/handoff");
-    const section = page.getByRole("region", { name: "In your own game" });
+    const section = page.getByRole("region", { name: "In your game" });
     await section.getByLabel("Address of your page").fill(`${GAME}/`);
     const opening = context.waitForEvent("page");
-    await section.getByRole("button", { name: "Play in my page" }).click();
+    await section.getByRole("button", { name: "Open my page" }).click();
     const game = await opening;
-    await expect(page.getByTestId("tuning-state")).toHaveText(/every edit goes there at once/);
+    await expect(page.getByTestId("tuning-state")).toHaveText(/gets every edit at once/);
     await game.evaluate(() => {
       const flags = new URLSearchParams(location.search);
       const [token, editor] = [flags.get("nodulum-token"), flags.get("nodulum-editor")!];
@@ -105,7 +105,7 @@ test(
         window.opener.postMessage({ ...(message as object), token }, editor);
       }
     });
-    await expect(page.getByTestId("unreadable")).toContainText("The page sent something unreadable");
+    await expect(page.getByTestId("unreadable")).toContainText("The page sent an unreadable message");
     // Usable meanwhile: a parcel is chosen and shown, a view changed and come back from.
     await page.locator('[data-parcel="played"]').click();
     await expect(page.locator('[data-parcel="played"]')).toHaveAttribute("aria-pressed", "true");
@@ -114,6 +114,6 @@ test(
     expect(await page.getByTestId("unreadable").textContent()).not.toContain("horn");
     // The page goes on as before: a word asked in vain comes through.
     await game.evaluate(() => (window as any).handle.value("tow_line"));
-    await expect(section.getByText("nearly towline")).toBeVisible();
+    await expect(section.getByText("did you mean towline?")).toBeVisible();
   },
 );

@@ -24,13 +24,13 @@ test("the first draft: each mistake is said in its place", async ({ page }) => {
   await expect(findings).toContainText(/“log book” leaves the safe frame/);
   await expect(findings).toContainText(/hit area of “pause” is 5\.\d mm/);
   await expect(findings).toContainText(/% of “horn” lies under/);
-  await expect(findings).toContainText(/travel of “nudge” runs/);
+  await expect(findings).toContainText(/travel of “nudge” goes/);
   await page.keyboard.press("1");
   const controls = page.getByRole("list", { name: "Touch controls" });
   await expect(controls).toContainText("nearly towline");
   const towline = page.locator('[data-action="towline"]');
-  await expect(towline).toContainText("nothing on touch; nearly tow_line");
-  await controls.getByRole("button", { name: "take towline" }).click();
+  await expect(towline).toContainText("no touch control; nearly tow_line");
+  await controls.getByRole("button", { name: "use towline" }).click();
   await expect(controls).not.toContainText("nearly towline");
   await expect(towline).toContainText("served");
 });
@@ -61,7 +61,7 @@ test("an empty layout says what to do first, and does it at one click", async ({
   await page.getByRole("link", { name: "Add actions" }).click();
   await expect(page.getByText("What does the game read?")).toBeVisible();
   await addAction(page, "go", "axis");
-  await expect(page.locator("[data-action]")).toContainText("nothing on touch");
+  await expect(page.locator("[data-action]")).toContainText("no touch control");
 });
 
 test.describe("by touch", () => {
@@ -87,7 +87,7 @@ test.describe("by touch", () => {
 
 test("feel changes while the thumb is down; the yard plays any layout", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByLabel("What is played").selectOption("yard");
+  await page.getByLabel("Game").selectOption("yard");
   const box = (await page.getByTestId("play-glass").boundingBox())!;
   const from = { x: box.x + box.width * 0.18, y: box.y + box.height * 0.68 };
   await page.mouse.move(from.x, from.y);

@@ -17,10 +17,10 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await expect(page.getByLabel("Kind of walk")).toHaveValue("vector");
   await expect(page.getByLabel("Kind of look")).toHaveValue("motion");
   await page.getByLabel("Name of the game").fill("Goats");
-  await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "Open on the bench" }).click();
   await opened(page, "Goats");
   await expect(page).toHaveURL(/\/layout$/);
-  const line = page.getByRole("region", { name: "First deeds" });
+  const line = page.getByRole("region", { name: "First steps" });
   await expect(line).toContainText("Drag walk from the ledger onto the glass");
   await dragFromLedger(page, "walk", 0.2, 0.7);
   await expect(deed(page, "grown")).toHaveAttribute("data-done", "true");
@@ -30,7 +30,7 @@ test("by pointer: words typed, controls grown, a stick felt, the screens hold, t
   await expect(bench(page)).not.toContainText("blocker");
   // That the words have controls now is no fixed screen.
   await expect(deed(page, "mended")).toHaveAttribute("data-done", "false");
-  await expect(line).toContainText("Take walk with the mouse");
+  await expect(line).toContainText("Move walk with the mouse");
   await line.getByRole("button", { name: "Go to Rehearse" }).click();
   const glass = (await page.getByTestId("play-glass").boundingBox())!;
   await expect(deed(page, "felt")).toHaveAttribute("data-done", "false");
@@ -72,7 +72,7 @@ test("by keyboard alone: from the words to a layout without blockers", { tag: "@
 test("a game's code fills the ledger: words by their own spelling, keys bound, what is wrong left out", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/");
   await begun(page);
-  await page.getByRole("button", { name: "or find them in its code…" }).click();
+  await page.getByRole("button", { name: "or read them from the code…" }).click();
   await page.getByLabel("Source files").setInputFiles({
     name: "tug.py",
     mimeType: "text/plain",
@@ -86,11 +86,11 @@ def handle_events(event):
   });
   const told = page.locator("[data-told]");
   await expect(told).toHaveCount(3);
-  await page.getByRole("button", { name: "Leave leave out" }).click();
+  await page.getByRole("button", { name: "Exclude leave" }).click();
   await expect(told).toHaveCount(2);
   await expect(page.locator("[data-told=HORN]")).toContainText("Space");
   await page.getByLabel("Kind of PUMP").selectOption("axis");
-  await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "Open on the bench" }).click();
   await opened(page, "My game");
   const ledger = page.getByRole("region", { name: "Ledger" });
   await expect(ledger).toContainText("HORN");
@@ -106,36 +106,36 @@ test("a finished one, a starter; the next visit opens where one was, the mark le
   await expect(page).toHaveURL(/\/screens$/);
   await open(page, "/");
   await expect(page).toHaveURL(/\/screens$/);
-  await page.getByRole("link", { name: "Nodulum: the welcome" }).click();
+  await page.getByRole("link", { name: "Nodulum: start page" }).click();
   await begun(page);
   await page.getByRole("list", { name: "Starters" }).getByRole("button").filter({ hasText: "Driving" }).click();
   await opened(page, "Driving");
   await expect(bench(page)).toContainText("no findings");
   // The list is closed for good, and called back.
-  const line = page.getByRole("region", { name: "First deeds" });
+  const line = page.getByRole("region", { name: "First steps" });
   await expect(line).toBeVisible();
-  await page.getByRole("button", { name: "Close the first deeds" }).click();
+  await page.getByRole("button", { name: "Close the first steps" }).click();
   await expect(line).toHaveCount(0);
   await page.reload();
   await opened(page, "Driving");
   await expect(line).toHaveCount(0);
   await page.keyboard.press("?");
-  await page.getByRole("dialog").getByRole("button", { name: "First deeds" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "First steps" }).click();
   await expect(line).toBeVisible();
-  await page.getByRole("link", { name: "Nodulum: the welcome" }).click();
-  const yours = page.getByRole("region", { name: "Yours" }).getByRole("button");
-  await expect(yours.filter({ hasText: "Driving" })).toContainText("nothing left to do");
+  await page.getByRole("link", { name: "Nodulum: start page" }).click();
+  const yours = page.getByRole("region", { name: "Your layouts" }).getByRole("button");
+  await expect(yours.filter({ hasText: "Driving" })).toContainText("all done");
 });
 
 test("Words: each of ours with its drawing, searched, reached from the list of shortcuts", async ({ page }) => {
   await open(page);
   await page.keyboard.press("?");
-  await page.getByRole("dialog").getByRole("button", { name: "Words, with drawings" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Glossary" }).click();
   await expect(page).toHaveURL(/\/words$/);
   await expect(page.locator("[data-word] svg path").first()).toBeVisible();
   await noViolationsInStorm(page, "the words");
   await page.getByLabel("Search").fill("tether");
-  await expect(page.locator('[data-word="tether"]')).toContainText("The line drawn from a control to its anchor.");
+  await expect(page.locator('[data-word="tether"]')).toContainText("The line from a control to its anchor.");
   await expect(page.locator('[data-word="wire"]')).toHaveCount(0);
 });
 

@@ -11,7 +11,7 @@ async function two(context: BrowserContext, path = "/actions"): Promise<[Page, P
   }
   return pages;
 }
-const word = (page: Page, name: string) => page.getByLabel(`Word of ${name}`, { exact: true });
+const word = (page: Page, name: string) => page.getByLabel(`Code name of ${name}`, { exact: true });
 const history = (page: Page) => page.getByRole("complementary", { name: "History" });
 
 /** Adds actions as a user would, as fast as the page takes them. */
@@ -48,17 +48,17 @@ test(
       await addAction(b, `b ${i}`, "press");
     }
     // Nothing is shown meanwhile: drawing so many rows again and again is not what is tested here.
-    const search = (page: Page) => page.getByLabel("Search by any word");
+    const search = (page: Page) => page.getByLabel("Search");
     for (const page of [a, b]) await search(page).fill("nothing");
     await Promise.all([addMany(a, names("a", 4, EACH)), addMany(b, names("b", 4, EACH))]);
     for (const page of [a, b]) {
       await search(page).fill("");
-      await expect(page.locator('input[aria-label^="Word of a "]')).toHaveCount(EACH);
-      await expect(page.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
+      await expect(page.locator('input[aria-label^="Code name of a "]')).toHaveCount(EACH);
+      await expect(page.locator('input[aria-label^="Code name of b "]')).toHaveCount(EACH);
       await saved(page);
     }
     await a.reload();
-    await expect(a.locator('input[aria-label^="Word of b "]')).toHaveCount(EACH);
+    await expect(a.locator('input[aria-label^="Code name of b "]')).toHaveCount(EACH);
     await expect(word(a, `a ${EACH - 1}`)).toBeVisible();
   },
 );
@@ -103,7 +103,7 @@ test("of one field changed in both at the same moment the later stands; the earl
   await expect(
     history(a)
       .getByRole("listitem")
-      .filter({ hasText: /as (another|this) window had it/ }),
+      .filter({ hasText: /version of (the other|this) window/ }),
   ).toHaveCount(1);
 });
 
@@ -139,10 +139,10 @@ test(
 test("deleting in one window is told in the other, which keeps what is done there, and brings it back", { tag: "@storm" }, async ({ context }) => {
   const [a, b] = await two(context);
   await fromMenu(a, "Delete");
-  await expect(b.getByText("This layout was deleted in another window.")).toBeVisible();
+  await expect(b.getByText("Another window deleted this layout.")).toBeVisible();
   await expect(b.getByTestId("saved-state")).toHaveText("saved, deleted");
   await addAction(b, "anchor", "press");
-  await a.getByRole("button", { name: "Bring it back" }).click();
+  await a.getByRole("button", { name: "Restore" }).click();
   await expect(word(a, "anchor")).toBeVisible();
   await saved(b);
 });

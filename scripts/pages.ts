@@ -11,16 +11,20 @@ import { parseScreen } from "../core/engine/placement/screen";
 export function findingsPage(): string {
   const sections = FINDING_CODES.map((code) => {
     const { means, measure, severity, fix } = FINDING_DOCS[code];
-    return `## ${code}\n\n${means}\n\n- measure: ${measure}\n- severity: ${severity}\n- mend: ${fix}\n`;
+    return `## ${code}\n\n${means}\n\n- measure: ${measure}\n- severity: ${severity}\n- fix: ${fix}\n`;
   });
   return `# Findings
 
-Made from \`core/checks/findingDocs.ts\` by \`npm run docs\`; a test fails where this page and the code differ.
+After reading this page you know what each finding means, how it is measured, and how to fix it.
 
-A finding is told on each screen, by severity (■ blocker, ◆ warning, ○ note), then in the order of this page. What concerns a control's own geometry or binding
-is told once; the rest is judged within each moment of the game, and told once where it holds in all of them alike. A small move that mends a finding is
-offered only after it has been tried: the finding is gone, and nothing as grave has appeared or grown graver. *Ground* is an area meant to lie under others:
-of floating and trailing sticks, touchpads and swipes. The *area* of a control is its hit area, or its landing area where it has one.
+A finding belongs to a screen. Findings are sorted by severity (■ blocker, ◆ warning, ○ note), then by the order of this page. Findings about a control's own
+geometry or wires are reported once. All others are checked in each moment of the game, and reported once if they are the same in all moments. Nodulum offers
+a small fix only after testing it: the finding is resolved, and no finding of the same severity is new or worse.
+
+*Ground* is an area that may lie under others: floating and trailing sticks, touchpads and swipes. The *area* of a control is its landing area if it has
+one, otherwise its hit area.
+
+This page is generated from \`core/checks/findingDocs.ts\` by \`npm run docs\`.
 
 ${sections.join("\n")}`;
 }
@@ -54,7 +58,7 @@ function table(node: Node): string {
     const fallback = node.required?.includes(key) ? "required" : field.default === undefined ? "–" : `\`${JSON.stringify(field.default)}\``;
     return `| \`${key}\` | ${typeText(field)} | ${fallback} |`;
   });
-  return `| key | value | when left out |\n| --- | --- | --- |\n${rows.join("\n")}`;
+  return `| key | value | default |\n| --- | --- | --- |\n${rows.join("\n")}`;
 }
 
 function tables(): string {

@@ -83,7 +83,7 @@ const PICTURES = [
     async (page) => {
       await menu(page, "Brackwater, first draft");
       await page.keyboard.press("y");
-      await page.getByRole("button", { name: "Take it" }).waitFor({ timeout: 120_000 });
+      await page.getByRole("button", { name: "Apply" }).waitFor({ timeout: 120_000 });
       await page.mouse.move(640, 20);
       await page.waitForTimeout(800);
     },
@@ -96,7 +96,7 @@ const PICTURES = [
       await menu(page, "Brackwater, first draft");
       await page.getByRole("button", { name: "grid", exact: true }).click();
       await page.getByRole("button", { name: /^settle these/ }).click();
-      await page.getByRole("button", { name: "Take it" }).waitFor({ timeout: 120_000 });
+      await page.getByRole("button", { name: "Apply" }).waitFor({ timeout: 120_000 });
       await page.locator('[data-grid-row="log"] button').nth(4).click();
       await page.mouse.move(640, 20);
       await page.waitForTimeout(800);
@@ -194,7 +194,7 @@ const PICTURES = [
     async (page) => {
       await menu(page, "Brackwater, first draft");
       await page.getByRole("button", { name: "spans", exact: true }).click();
-      await page.getByTestId("spans-state").filter({ hasText: "worked out" }).waitFor();
+      await page.getByTestId("spans-state").filter({ hasText: "ready" }).waitFor();
       const plot = await page.getByTestId("span-plot").boundingBox();
       await page.mouse.move(plot.x + plot.width * 0.52, plot.y + 120);
     },
@@ -209,7 +209,7 @@ const PICTURES = [
         .getByTestId("map-state")
         .filter({ hasText: /^worked out$/ })
         .waitFor({ timeout: 60_000 });
-      await page.getByLabel("Lines of equal measure").selectOption({ index: 2 });
+      await page.getByLabel("Contour lines").selectOption({ index: 2 });
       const plot = await page.getByTestId("map-plot").boundingBox();
       await page.mouse.move(plot.x + plot.width * 0.8, plot.y + plot.height * 0.93);
     },

@@ -15,11 +15,43 @@ const FOLDERS = named.length > 0 ? named : ["app", "cli", "core", "page", "parce
 const INTERFACE = /^(?:views|ui|app|page|cli|server|core\/(?:checks|report|handoff|settle))\//;
 /** Words and phrases that a senior engineer would not write today, or that mean something of our own. */
 const PRIVATE = [
-  ...["anew", "thereof", "whatever", "whoever", "wherever", "beside", "besides", "stands", "told", "tells", "graver", "gravest", "grave", "mend", "mends", "deeds"],
-  ...["so many", "so much", "at the most", "at the least", "has to go", "of its own", "of one's own", "one's own", "is left", "comes to", "worked out", "had of", "nothing of"],
-  ...["taken over", "take over", "given up", "told apart", "by themselves", "by itself", "as it were", "all the same"],
+  ...[
+    "anew",
+    "thereof",
+    "whatever",
+    "whoever",
+    "wherever",
+    "beside",
+    "besides",
+    "stands",
+    "told",
+    "tells",
+    "graver",
+    "gravest",
+    "grave",
+    "mend",
+    "mends",
+    "deeds",
+  ],
+  ...[
+    "so many",
+    "so much",
+    "at the most",
+    "at the least",
+    "has to go",
+    "of its own",
+    "of one's own",
+    "one's own",
+    "is left",
+    "comes to",
+    "ready",
+    "had of",
+    "nothing of",
+  ],
+  ...["taken over", "copy", "given up", "told apart", "by themselves", "by itself", "as it were", "all the same"],
 ];
-const PASSIVE = /\b(?:is|are|was|were|be|been|being)\s+(?:not\s+|never\s+|always\s+)?(?:\w+ed|told|kept|drawn|made|found|held|put|said|read|set|taken|given|shown|left|lost|sent|written|chosen|known|seen|done|thrown|begun|worn)\b/i;
+const PASSIVE =
+  /\b(?:is|are|was|were|be|been|being)\s+(?:not\s+|never\s+|always\s+)?(?:\w+ed|told|kept|drawn|made|found|held|put|said|read|set|taken|given|shown|left|lost|sent|written|chosen|known|seen|done|thrown|begun|worn)\b/i;
 
 function* filesIn(folder) {
   for (const name of readdirSync(folder)) {
@@ -40,13 +72,14 @@ const wordsOf = (sentence) => sentence.match(/[\p{L}\d][\p{L}\d'’-]*/gu) ?? []
 
 /** The doc comments of a source text. */
 function* commentsIn(text) {
-  for (const match of text.matchAll(/\/\*\*([\s\S]*?)\*\//g))
-    yield { at: match.index, text: match[1].replace(/^\s*\*\s?/gm, " ").replace(/@\w+/g, " ") };
+  for (const match of text.matchAll(/\/\*\*([\s\S]*?)\*\//g)) yield { at: match.index, text: match[1].replace(/^\s*\*\s?/gm, " ").replace(/@\w+/g, " ") };
 }
 
 /** The texts of the interface in a source: strings of three words and more that are no class names, and texts between tags. */
 function* shownIn(source) {
-  const text = source.replace(/\/\*[\s\S]*?\*\//g, (comment) => comment.replace(/[^\n]/g, " ")).replace(/^\s*(?:import|\/\/).*$/gm, (line) => " ".repeat(line.length));
+  const text = source
+    .replace(/\/\*[\s\S]*?\*\//g, (comment) => comment.replace(/[^\n]/g, " "))
+    .replace(/^\s*(?:import|\/\/).*$/gm, (line) => " ".repeat(line.length));
   for (const match of text.matchAll(/(?<!className=)(?<!class=)(["`])((?:[^"`\\\n]|\\.){12,})\1/g)) {
     const said = match[2].replace(/\$\{[^}]*\}/g, "X");
     const isClass = /(?:^|\s)(?:[a-z]+:)?(?:[a-z]+-)+(?:\[|\d|[a-z])/.test(said) && !/[.,;:] |[A-Z]/.test(said);
@@ -60,13 +93,22 @@ function measure(title, found) {
   const lengths = sentences.map((sentence) => wordsOf(sentence).length).sort((a, b) => a - b);
   const at = (part) => lengths[Math.min(lengths.length - 1, Math.floor(part * lengths.length))] ?? 0;
   const passive = sentences.filter((sentence) => PASSIVE.test(sentence)).length;
-  console.log(`${title}: ${sentences.length} sentences, words per sentence: median ${at(0.5)}, 95th percentile ${at(0.95)}; passive: ${((100 * passive) / Math.max(1, sentences.length)).toFixed(0)} %`);
+  console.log(
+    `${title}: ${sentences.length} sentences, words per sentence: median ${at(0.5)}, 95th percentile ${at(0.95)}; passive: ${((100 * passive) / Math.max(1, sentences.length)).toFixed(0)} %`,
+  );
   const counts = PRIVATE.map((word) => {
     const pattern = new RegExp(`(?<![\\w-])${word}(?![\\w-])`, "i");
     return { word, places: found.filter(({ text }) => pattern.test(text.replace(/\s+/g, " "))) };
   }).filter(({ places }) => places.length > 0);
-  console.log(`  ${counts.reduce((sum, { places }) => sum + places.length, 0)} uses of listed words: ${counts.sort((a, b) => b.places.length - a.places.length).map(({ word, places }) => `${word} ${places.length}`).join(", ")}`);
-  if (showsPlaces) for (const { word, places } of counts) for (const { place, text } of places) console.log(`  ${place} “${word}”: ${text.replace(/\s+/g, " ").trim().slice(0, 160)}`);
+  console.log(
+    `  ${counts.reduce((sum, { places }) => sum + places.length, 0)} uses of listed words: ${counts
+      .sort((a, b) => b.places.length - a.places.length)
+      .map(({ word, places }) => `${word} ${places.length}`)
+      .join(", ")}`,
+  );
+  if (showsPlaces)
+    for (const { word, places } of counts)
+      for (const { place, text } of places) console.log(`  ${place} “${word}”: ${text.replace(/\s+/g, " ").trim().slice(0, 160)}`);
 }
 
 const comments = [];

@@ -34,7 +34,7 @@ export function readCheckRequest(query: URLSearchParams): Result<CheckRequest> {
   const playerSize = Number(query.get("player-size") ?? "1");
   if (!(playerSize >= 0.25 && playerSize <= 4)) tell("player-size", "is not a number from 0.25 to 4");
   const screens = query.getAll("screen");
-  if (screens.length > MOST_SCREENS) tell("screen", `at most ${MOST_SCREENS} screens are named at once`);
+  if (screens.length > MOST_SCREENS) tell("screen", `at most ${MOST_SCREENS} screens per request`);
   if (problems.length > 0) return { ok: false, problems };
   return ok({ format, screens, allPlayers: players === "all", handed, playerSize, moment: query.get("moment"), failOn });
 }

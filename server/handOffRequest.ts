@@ -26,7 +26,7 @@ export function readHandOffRequest(query: URLSearchParams): Result<HandOffReques
   const language = choose("language", CONSTANT_LANGUAGES, "typescript");
   const paper = choose("paper", PAPERS, "a4");
   const screens = query.getAll("screen");
-  if (screens.length > MOST_SCREENS) problems.push({ path: "screen", message: `at most ${MOST_SCREENS} screens are named at once` });
+  if (screens.length > MOST_SCREENS) problems.push({ path: "screen", message: `at most ${MOST_SCREENS} screens per request` });
   const named = query.getAll("parcel").map((parcel) => oneOf<ParcelId>(parcel, { key: "parcel", choices: HERE, usual: "played", problems }));
   if (problems.length > 0) return { ok: false, problems };
   return ok({ parcels: named.length > 0 ? [...new Set(named)] : HERE, screens, direction, language, paper });

@@ -105,8 +105,7 @@ export interface Desk {
 
 /** When whoever is sent away may ask again, s. */
 const RETRY_AFTER_S = 5;
-const busy = () =>
-  refusal(429, said(`too many requests are waiting; ask again in ${RETRY_AFTER_S} seconds`), { "Retry-After": String(RETRY_AFTER_S), Connection: "close" });
+const busy = () => refusal(429, said(`too many requests; retry in ${RETRY_AFTER_S} seconds`), { "Retry-After": String(RETRY_AFTER_S), Connection: "close" });
 
 async function postLayout(request: Request, { pool, held, mostMs = MOST_MS }: Desk, read: (query: URLSearchParams) => Result<Asked>): Promise<Response> {
   // A page elsewhere can send plain texts without being asked for leave; JSON it cannot.
@@ -136,7 +135,7 @@ interface Started {
 }
 
 async function answerOf(pieces: AsyncIterator<LayoutSaid>, { word, type, policy, cutShort }: Asked, { ending, timer, mostMs }: Started): Promise<Response> {
-  const tooLong = () => said(`the ${word} took longer than ${mostMs / 1000} s and was stopped; ask for fewer screens, or use the command line`);
+  const tooLong = () => said(`the ${word} took longer than ${mostMs / 1000} s and was stopped; request fewer screens, or use the command line`);
   const first = await pieces.next();
   /** Nothing more is wanted: the thread makes room for the next. */
   const close = () => {
@@ -148,7 +147,7 @@ async function answerOf(pieces: AsyncIterator<LayoutSaid>, { word, type, policy,
     const isStopped = ending.signal.aborted;
     close();
     if (isStopped) return refusal(503, tooLong());
-    if (first.done) return refusal(503, said(`the ${word} ended without an answer; it may have needed more memory than it is given`));
+    if (first.done) return refusal(503, said(`the ${word} failed without a result; it may have run out of memory`));
     return refusal(first.value.kind === "refused" ? first.value.status : 500, first.value.kind === "refused" ? first.value.problems : []);
   }
   return new Response(streamOf(pieces, { first, cutShort: cutShort?.(tooLong()) ?? null, close }), {
@@ -175,7 +174,7 @@ function streamOf(pieces: AsyncIterator<LayoutSaid>, { first, cutShort, close }:
       if (next.done) {
         close();
         if (cutShort !== null) controller.enqueue(bytesOfPiece(cutShort));
-        return controller.error(new Error("it was stopped on its way"));
+        return controller.error(new Error("the request was stopped"));
       }
       if (next.value.kind === "end") {
         close();

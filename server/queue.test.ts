@@ -64,7 +64,7 @@ test("a full queue is told at once, with when to ask again, and nothing of the b
   };
   const answer = await postCheck(asked(), { pool, held: counting });
   expect([answer.status, Number(answer.headers.get("retry-after")) > 0, taken]).toEqual([429, true, []]);
-  expect(await answer.json()).toEqual({ problems: [{ path: "", message: expect.stringMatching(/too many requests are waiting; ask again in \d+ seconds/) }] });
+  expect(await answer.json()).toEqual({ problems: [{ path: "", message: expect.stringMatching(/too many requests; retry in \d+ seconds/) }] });
 });
 
 test("bodies that wait hold so many bytes together and no more; what is given back is there for the next", async () => {

@@ -20,7 +20,7 @@ export function readReportRequest(query: URLSearchParams): Result<ReportRequest>
   const paper = choose("paper", PAPERS, "a4");
   const scale = choose("scale", SHRINKS.map(String), "2");
   const screens = query.getAll("screen");
-  if (screens.length > MOST_SCREENS) problems.push({ path: "screen", message: `at most ${MOST_SCREENS} screens are named at once` });
+  if (screens.length > MOST_SCREENS) problems.push({ path: "screen", message: `at most ${MOST_SCREENS} screens per request` });
   const named = query.getAll("part").map((part) => oneOf(part, { key: "part", choices: REPORT_PARTS, usual: "layout" as ReportPart, problems }));
   if (problems.length > 0) return { ok: false, problems };
   return ok({ screens, paper, shrinks: SHRINKS.find((one) => String(one) === scale)!, parts: named.length > 0 ? named : REPORT_PARTS });

@@ -217,7 +217,7 @@ test.each<[string, number, () => Promise<Response>, RegExp]>([
   ["a word that is not asked for", 400, () => check("?colour=red", text), /colour.*known: format/],
   ["a screen that is none", 400, () => check("?screen=wide", text), /screen\[0\]/],
   ["a moment that is none", 400, () => check("?moment=storm", text), /moment.*known: under-way/],
-  ["more than a layout may hold", 413, () => check("", "x".repeat(MOST_FILE_BYTES + 1)), /a layout holds at most/],
+  ["more than a layout may hold", 413, () => check("", "x".repeat(MOST_FILE_BYTES + 1)), /a layout has at most/],
 ])("%s is answered with %i and says why", async (_, status, ask, message) => {
   const answer = await ask();
   expect(answer.status).toBe(status);

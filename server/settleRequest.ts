@@ -40,7 +40,7 @@ export function readSettleRequest(query: URLSearchParams): Result<SettleQuery> {
   if (query.has("misses") && !(missMm > 0 && missMm <= MOST_MISS_MM))
     problems.push({ path: "misses", message: `must be a number of mm above 0, at most ${MOST_MISS_MM}` });
   const held = query.getAll("lock");
-  if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} are held at once` });
+  if (held.length > MOST_HELD) problems.push({ path: "lock", message: `at most ${MOST_HELD} ids` });
   if (problems.length > 0 || !read.ok || !codes.ok || !changeable.ok) return { ok: false, problems };
   const severities = SEVERITIES.slice(0, SEVERITIES.indexOf(severity) + 1);
   return ok({

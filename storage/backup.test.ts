@@ -43,7 +43,7 @@ test("a backup brings everything into an empty browser: layouts, deleted ones as
   expect(state.name).toBe("before the playtest");
   expect([...(await kept.pictures([/sha256:(\w+)/.exec(state.text)![1]])).values()]).toEqual(["AAAA"]);
   const again = await finish(takeBackup(parts(kept), bytes));
-  expect(again.ok && takenBackText(again.value)).toBe("2 were the same.");
+  expect(again.ok && takenBackText(again.value)).toBe("2 identical.");
 });
 
 test("what is newer here stays; what is older becomes as it was in the backup, as a step that can be undone", async () => {
@@ -69,10 +69,10 @@ test("what is newer here stays; what is older becomes as it was in the backup, a
 });
 
 test.each([
-  ["no zip", strToU8("hello"), /no zip that can be read/],
+  ["no zip", strToU8("hello"), /zip cannot be read/],
   ["a zip of something else", zipSync({ "a.txt": strToU8("a") }), /backup\.json: is not JSON/],
   ["another format", zipSync({ "backup.json": strToU8('{"format":"x"}') }), /must be "nodulum-backup"/],
-  ["a newer backup", zipSync({ "backup.json": strToU8('{"format":"nodulum-backup","version":2,"made":1,"layouts":[],"states":[]}') }), /is of version 2/],
+  ["a newer backup", zipSync({ "backup.json": strToU8('{"format":"nodulum-backup","version":2,"made":1,"layouts":[],"states":[]}') }), /has version 2/],
 ])("%s is refused with the reason", async (_what, bytes, why) => {
   const done = await finish(takeBackup(parts(), bytes));
   expect(done).toMatchObject({ ok: false, problems: expect.anything() as unknown });

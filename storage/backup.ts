@@ -133,7 +133,7 @@ async function takeInLayout({ kept, now, newId, textOf, report }: TakingPart, en
   if (known.ok && storedForm(known.value.layout).text === form.text) return void (report.same += 1);
   if (!known.ok || here.savedAt >= entry.savedAt) return void report.left.push(here.name);
   const changes = changesBetween(known.value.layout, layout.value);
-  const record = { id: newId(), kind: "edit", label: "take it back from a backup", time: now(), by: "backup", changes } as const;
+  const record = { id: newId(), kind: "edit", label: "restore it from a backup", time: now(), by: "backup", changes } as const;
   const { id } = entry;
   const { name } = layout.value;
   const written = await kept.write({ id, name, text: form.text, savedAt: now(), base: here.revision, records: [record], pictures });
@@ -186,9 +186,9 @@ export function takenBackText({ added, renewed, left, same, states, takes, probl
   const count = (n: number, one: string, many: string) => (n === 0 ? "" : `${n} ${n === 1 ? one : many}`);
   const parts = [
     count(added.length, "layout added", "layouts added"),
-    count(renewed.length, "brought up to the backup", "brought up to the backup"),
-    count(left.length, "newer here, left as it is", "newer here, left as they are"),
-    count(same, "was the same", "were the same"),
+    count(renewed.length, "updated from the backup", "updated from the backup"),
+    count(left.length, "newer here, unchanged", "newer here, unchanged"),
+    count(same, "identical", "identical"),
     count(states, "named state added", "named states added"),
     count(takes, "take added", "takes added"),
   ].filter((part) => part !== "");

@@ -44,7 +44,7 @@ export type Life = "closed" | "given-up";
 export async function within<T>(ms: number, what: string, promise: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const tooLong = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error(`${what} has not answered within ${ms / 1000} s`)), ms);
+    timer = setTimeout(() => reject(new Error(`${what} did not answer within ${ms / 1000} s`)), ms);
   });
   try {
     return await Promise.race([promise, tooLong]);
@@ -85,7 +85,7 @@ export async function openDatabase(name: string, onLife: (life: Life) => void, p
     }
   };
   const opened = async () => {
-    if (givenUp) throw new NewerError("a newer Nodulum has taken over in another window; load this one again to go on");
+    if (givenUp) throw new NewerError("a newer Nodulum is open in another window; reload this window to continue");
     if (db) return db;
     opening ??= open().finally(() => (opening = null));
     return (db = await opening);
@@ -128,7 +128,7 @@ function openOnce(name: string, { closed, givenUp }: Ends): Promise<IDBPDatabase
           db.createObjectStore("takeTexts");
         }
       },
-      blocked: () => reject(new Error("another window still has an older Nodulum open; close it and load this one again")),
+      blocked: () => reject(new Error("an older Nodulum is open in another window; close it and reload this window")),
       // A newer Nodulum wants to open the store: it must not wait for this window. What is being written is written first.
       blocking: (_now, _next, event) => {
         (event.target as IDBDatabase).close();
@@ -141,6 +141,4 @@ function openOnce(name: string, { closed, givenUp }: Ends): Promise<IDBPDatabase
 }
 
 const newer = () =>
-  new NewerError(
-    "a newer Nodulum keeps its layouts in this browser; they are there and untouched, but this older one cannot read them. Load the newer one again",
-  );
+  new NewerError("a newer Nodulum stored its data in this browser, and this older one cannot read it. Nothing was changed; open the newer one");

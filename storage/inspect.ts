@@ -25,7 +25,7 @@ export interface Damage {
 }
 
 const STORES: readonly StoreName[] = ["layouts", "pictures", "log", "states", "takes", "takeTexts", "choices"];
-const AS_IT_IS = "It stays as it is; download what is left of it.";
+const AS_IT_IS = "It is unchanged; download the rest of it.";
 
 const nameIn = (value: unknown, what: string, none: string): string => {
   const name = typeof value === "object" && value !== null && "name" in value && typeof value.name === "string" ? value.name : "";
@@ -61,7 +61,7 @@ export async function* inspectKept(kept: LayoutStore): AsyncGenerator<FileProgre
         store: "log",
         name: `the history of “${layoutName(known, layout)}”`,
         why: `${broken} of its ${count} steps cannot be read`,
-        saved: "The layout itself is whole. Its history goes back to the step after the last of these.",
+        saved: "The layout is complete. Its history starts after the last unreadable step.",
         left: textOf(left),
       });
   for (const [id, name] of known.takes)
@@ -69,8 +69,8 @@ export async function* inspectKept(kept: LayoutStore): AsyncGenerator<FileProgre
       found.push({
         store: "takeTexts",
         name: `the take “${name}”`,
-        why: "what was played is not there",
-        saved: "Only its name is left; remove it.",
+        why: "its events are missing",
+        saved: "Only its name is stored; delete it.",
         left: null,
       });
   return found;
@@ -87,8 +87,8 @@ async function inspected(store: StoreName, key: unknown, value: unknown, known: 
             {
               store,
               name: `the picture ${String(key).slice(0, 8)}`,
-              why: "is not the one that was kept",
-              saved: "What shows it says so; choose the picture again there.",
+              why: "differs from the stored one",
+              saved: "Choose the picture again where it is used.",
               left: textOf(value),
             },
           ];
@@ -128,7 +128,7 @@ async function inspected(store: StoreName, key: unknown, value: unknown, known: 
     case "choices":
       return key !== "open" || typeof value === "string"
         ? []
-        : [{ store, name: "which layout was open", why: "is no layout’s id", saved: "Nothing is lost: the latest layout opens.", left: null }];
+        : [{ store, name: "which layout was open", why: "is not the id of a layout", saved: "Nothing is lost: the latest layout opens.", left: null }];
   }
 }
 
@@ -161,8 +161,8 @@ async function inspectText(name: string, text: string, store: StoreName, { kept 
     {
       store: "pictures",
       name,
-      why: missing === 1 ? "one of its pictures is not there" : `${missing} of its pictures are not there`,
-      saved: "Everything else of it is: download it with empty pictures in their place, and import it.",
+      why: missing === 1 ? "one of its pictures is missing" : `${missing} of its pictures are missing`,
+      saved: "The rest is complete: download it with empty pictures and import it.",
       left: textWithoutMissing(text, dataOf),
       isLayout: true,
     },

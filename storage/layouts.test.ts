@@ -140,7 +140,7 @@ test("one bad record among good ones is set aside as it is; a log is used from b
   expect(layouts.map((l) => l.id)).toEqual(["a"]);
   expect(aside).toMatchObject([{ name: "Broken", why: expect.stringMatching(/^text: must be a text/) as string, value: { text: 7 } }]);
   expect((await store.whole("a"))!.log.map((r) => r.id)).toEqual(["3"]);
-  await expect(store.write(writing("bad", 0, []))).rejects.toThrow(/cannot be read any more/);
+  await expect(store.write(writing("bad", 0, []))).rejects.toThrow(/can no longer be read/);
 });
 
 test.each([1, 2, 3])("what version %i kept is there, and goes on with a log", async (version) => {
@@ -193,7 +193,7 @@ describe("the life of a database", () => {
     const name = freshName();
     const old = await openDB(name, 1, { upgrade: (db) => void db.createObjectStore("layouts", { keyPath: "id" }) });
     const store = await openLayouts({ name });
-    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/another window .* close it/) as string });
+    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/another window; close it/) as string });
     old.close();
   });
 
@@ -203,7 +203,7 @@ describe("the life of a database", () => {
     const store = await openLayouts({ name, onLife: (life) => lives.push(life) });
     const newer = await openDB(name, 5);
     expect([newer.version, lives]).toEqual([5, ["given-up"]]);
-    await expect(store.write(writing("a", null, []))).rejects.toThrow(/newer Nodulum has taken over/);
+    await expect(store.write(writing("a", null, []))).rejects.toThrow(/newer Nodulum is open in another window/);
     newer.close();
   });
 
@@ -213,7 +213,7 @@ describe("the life of a database", () => {
     await newer.put("layouts", { id: "later" });
     newer.close();
     const store = await openLayouts({ name });
-    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/newer Nodulum .* untouched/) as string });
+    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/newer Nodulum .* Nothing was changed/) as string });
     const again = await openDB(name, 9);
     expect(await again.getAll("layouts")).toEqual([{ id: "later" }]);
     again.close();
@@ -223,7 +223,7 @@ describe("the life of a database", () => {
     const never = jest.spyOn(indexedDB, "open").mockImplementation(() => new IDBOpenDBRequest());
     const store = await openLayouts({ name: freshName(), patienceMs: 5 });
     never.mockRestore();
-    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/has not answered within/) as string });
+    expect(store).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/did not answer within/) as string });
   });
 
   test("a database that the browser has closed is opened again with the next use", async () => {

@@ -164,7 +164,7 @@ async function write(db: Db, { base, id, name, text, savedAt, records, pictures,
   if (there !== undefined && (!known || base !== known.revision)) {
     const rows = known && base !== null ? await log.getAll(logOf(id, base + 1)) : [];
     await tx.done;
-    if (!known) throw new Error("the record of this layout cannot be read any more; hand off the file, and load this page again");
+    if (!known) throw new Error("the stored layout can no longer be read; download the file and reload this page");
     return behind(known, base ?? -1, rows);
   }
   if (there === undefined && base !== null) {

@@ -51,7 +51,7 @@ export const newlyOpened = (id: string, layout: Layout): OpenedLayout => ({ id, 
 /** Opens a kept layout with its log, or says why it cannot be read. */
 export async function openKept(store: LayoutStore, id: string): Promise<Result<OpenedLayout>> {
   const whole = await store.whole(id);
-  if (!whole) return refused("", "this layout is no longer kept");
+  if (!whole) return refused("", "this layout no longer exists");
   const { text, revision, deletedAt } = whole.layout;
   const layout = await storedLayout(store, text);
   if (!layout.ok) return layout;

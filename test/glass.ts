@@ -33,12 +33,12 @@ export function layoutOf(controls: readonly object[], more: object = {}): Layout
   return read.value;
 }
 
-/** What the checks themselves say of a version: what is left of that which is asked for, what is new or graver. */
+/** What the checks themselves say of a version: what is left of that which is asked for, what is new or worse. */
 export function saidByChecks(request: SettleRequest, version: Layout) {
   const faces = request.screens.flatMap((screen) => request.faces.map((face) => ({ screen, view: { ...face, moment: request.moment } })));
   const [was, is] = [request.layout, version].map((layout) => faces.map(({ screen, view }) => bareFindings(layout, screen, view)));
   return {
     left: is.flat().filter((finding) => isAskedFor(request, finding)).length,
-    worse: is.flatMap((list, i) => changesOf(was[i], list).filter(({ kind }) => kind === "new" || kind === "graver")),
+    worse: is.flatMap((list, i) => changesOf(was[i], list).filter(({ kind }) => kind === "new" || kind === "worse")),
   };
 }

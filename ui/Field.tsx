@@ -40,7 +40,7 @@ interface NumberProps {
 
 /** Whether what was typed changes what stands in the field (`+3`) instead of saying it anew. */
 const changesWhatStands = (text: string) => /^\s*[+*/]/.test(text);
-const severalDiffer = (label: string) => `${label}: several that differ stand here, so there is nothing to add to; write the whole value.`;
+const severalDiffer = (label: string) => `${label}: the selection has different values, so +, * and / do not work; write a value.`;
 
 const shown = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 

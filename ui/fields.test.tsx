@@ -141,7 +141,7 @@ test("choices, switches and colours show several that differ, and tell what is c
         value={null}
         options={[
           ["linear", "straight"],
-          ["full", "all or nothing"],
+          ["full", "on or off"],
         ]}
         onChange={(v) => void told.push(v)}
       />

@@ -167,12 +167,12 @@ test("two ends are joined exactly where nothing speaks against it, in every pair
 });
 
 test("how an action stands is told moment by moment, those served alike together", () => {
-  const status = { name: "a", kind: "part", word: "nothing on touch in B", toDo: true, near: null } as const;
+  const status = { name: "a", kind: "part", word: "no touch control in B", toDo: true, near: null } as const;
   const moments = ["A", "B", "C"].map((name) => ({ id: name.toLowerCase(), name }));
   const by = (...list: string[][]) => list.map((controls, i) => ({ moment: moments[i].id, by: controls }));
   expect(statusDetail({ ...status, moments: by(["x", "y"], [], ["x", "y"]) }, moments)).toBe("A, C: x, y; B: nothing");
   expect(statusDetail({ ...status, moments: [{ moment: null, by: ["x"] }] }, [])).toBe("x");
-  expect(statusDetail({ ...status, moments: [] }, moments)).toBe("nothing on touch in B");
+  expect(statusDetail({ ...status, moments: [] }, moments)).toBe("no touch control in B");
 });
 
 test("a chain holds all that gives to an action, what a control gives to, and both ends of a wire", () => {
@@ -190,7 +190,7 @@ test("a chain holds all that gives to an action, what a control gives to, and bo
 test("a wire runs from an action to something else, and from nothing to what it does not fit", () => {
   const why = (start: Parameters<typeof whyNot>[1], target: Parameters<typeof whyNot>[2]) => whyNot(brackwater, start, target);
   const touch = (name: string) => ({ kind: "action", name, side: "touch" }) as const;
-  expect(why(touch("horn"), { kind: "end", end: "key KeyQ" })).toMatch(/^a wire runs/);
+  expect(why(touch("horn"), { kind: "end", end: "key KeyQ" })).toMatch(/^a wire connects/);
   expect(why(touch("lamp"), { kind: "port", id: "horn", port: null })).toMatch(/no port of a button gives to a motion/);
   expect(why(touch("horn"), { kind: "port", id: "horn", port: "press" })).toMatch(/already serves/);
   expect(why({ kind: "end", end: "mouse move" }, { kind: "action", name: "helm" })).toMatch(/gives movement, the action is a vector/);
@@ -245,7 +245,7 @@ test("files that cannot be layouts are told apart before they are read", async (
     return read.ok ? read.value : read.problems[0].message;
   };
   expect(await reason(file(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 1])))).toMatch(/PNG picture/);
-  expect(await reason(file(new Uint8Array(), 50 * 1048576))).toMatch(/50\.0 MiB; a layout holds at most/);
+  expect(await reason(file(new Uint8Array(), 50 * 1048576))).toMatch(/50\.0 MiB; a layout has at most/);
   expect(await reason(file(new Uint8Array([0xff, 0xfe, 0x00])))).toMatch(/UTF-8/);
   expect(await reason(file(new Uint8Array()))).toMatch(/empty/);
   expect(await reason(file(new TextEncoder().encode("{}")))).toBe("{}");

@@ -148,7 +148,7 @@ test("looks that a backdrop swallows count, and are worded where they are read",
   );
   const listed = found[screen.name].list!.filter((f) => f.code === "look/faint" && f.accepted === null);
   expect(listed.length).toBeGreaterThan(3);
-  expect(listed[0].text).toMatch(/stands? out of its/);
+  expect(listed[0].text).toMatch(/stands? out from its/);
   expect(found[screens[1].name].tally.warning - tallyOf(checkScreen(faint, screens[1])).warning).toBe(listed.length);
 });
 

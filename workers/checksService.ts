@@ -41,7 +41,7 @@ export interface ChecksService {
   fixes(update: LayoutUpdate, screen: Screen, playerView: PlayerView): FixOffer[];
 }
 
-/** So many moves are tried on a screen, those of the gravest findings first: each means checking the screen again. */
+/** So many moves are tried on a screen, those of the worst findings first: each means checking the screen again. */
 const MOST_FIXES = 24;
 
 /** A service that knows no layout yet. */

@@ -24,7 +24,7 @@ export interface AspectRange {
   readonly insetsMm: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
 }
 
-/** A finding over aspects: closed intervals in order, the gravest severity in them, the worst measure and where it stands. */
+/** A finding over aspects: closed intervals in order, the worst severity in them, the worst measure and where it stands. */
 export interface AspectIntervals {
   readonly code: FindingCode;
   readonly subjects: readonly string[];

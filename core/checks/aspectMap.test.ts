@@ -2,7 +2,7 @@ import { sampleLayouts } from "../../test/samples";
 import { findingsOfMap, MAP_LEVELS, mapCell, mapRow, mapScreen, middleOf, type MapRange } from "./aspectMap";
 import { checkScreen } from "./check";
 import { SEVERITIES } from "./finding";
-import { facesOf, isGraver } from "./grid";
+import { facesOf, isMoreSevere } from "./grid";
 import { aspectsOf } from "./spanRows";
 
 const COARSE = MAP_LEVELS[0];
@@ -27,10 +27,10 @@ test.each(sampleLayouts().map((layout, i) => [i === 0 ? 20 : 5, layout.name, lay
       const found = faces.flatMap((face) => checkScreen(layout, screen, { ...face, moment: null })).filter((f) => f.accepted === null);
       const keys = new Set(found.map((f) => `${f.code} ${f.subjects.join(" ")}`.trim()));
       expect(new Set(cell.map((f) => f.key))).toEqual(keys);
-      const gravest = found.reduce<(typeof found)[number] | null>((a, b) => (a === null || isGraver(b, a) ? b : a), null);
-      expect(cell[0]?.severity).toBe(gravest?.severity);
-      expect(cell[0]?.code).toBe(gravest?.code);
-      expect(cell[0]?.measure?.value ?? 0).toBeCloseTo(gravest?.measure?.value ?? 0, 9);
+      const worst = found.reduce<(typeof found)[number] | null>((a, b) => (a === null || isMoreSevere(b, a) ? b : a), null);
+      expect(cell[0]?.severity).toBe(worst?.severity);
+      expect(cell[0]?.code).toBe(worst?.code);
+      expect(cell[0]?.measure?.value ?? 0).toBeCloseTo(worst?.measure?.value ?? 0, 9);
       expect(cell.map((f) => SEVERITIES.indexOf(f.severity))).toEqual(cell.map((f) => SEVERITIES.indexOf(f.severity)).sort());
     }
   },

@@ -6,7 +6,7 @@ import type { Layout, Screen } from "../format/types";
 import { screenAt, type AspectRange } from "./aspectIntervals";
 import { bareFindings } from "./check";
 import { isWorse, SEVERITIES, type BareFinding, type Severity } from "./finding";
-import { isGraver, type Face } from "./grid";
+import { isMoreSevere, type Face } from "./grid";
 
 /** What a map spans: aspects, and diagonals in inches. */
 export interface MapRange extends Omit<AspectRange, "diagonalInches"> {
@@ -32,7 +32,7 @@ export interface MapFinding {
   readonly severity: Severity;
   readonly measure: BareFinding["measure"];
 }
-/** What is found in a cell, gravest first; what somebody lives with is left out. */
+/** What is found in a cell, worst first; what somebody lives with is left out. */
 export type MapCell = readonly MapFinding[];
 
 /** The aspect and the diagonal in the middle of a cell; row 0 has the largest screens. */
@@ -56,10 +56,10 @@ export function mapCell(layout: Layout, screen: Screen, faces: readonly Face[]):
       if (finding.accepted !== null) continue;
       const key = `${finding.code} ${finding.subjects.join(" ")}`.trim();
       const known = worst.get(key);
-      if (!known || isGraver(finding, known)) worst.set(key, finding);
+      if (!known || isMoreSevere(finding, known)) worst.set(key, finding);
     }
   return [...worst]
-    .sort(([, a], [, b]) => (isGraver(a, b) ? -1 : isGraver(b, a) ? 1 : 0))
+    .sort(([, a], [, b]) => (isMoreSevere(a, b) ? -1 : isMoreSevere(b, a) ? 1 : 0))
     .map(([key, { code, subjects, severity, measure }]) => ({ key, code, subjects, severity, measure }));
 }
 
@@ -83,8 +83,8 @@ export function findingsOfMap(
       if (!known) found.set(finding.key, { finding, cells: 1 });
       else {
         known.cells += 1;
-        const graver = SEVERITIES.indexOf(finding.severity) - SEVERITIES.indexOf(known.finding.severity);
-        if (graver < 0 || (graver === 0 && isWorse(finding.code, finding.measure, known.finding.measure))) known.finding = finding;
+        const worse = SEVERITIES.indexOf(finding.severity) - SEVERITIES.indexOf(known.finding.severity);
+        if (worse < 0 || (worse === 0 && isWorse(finding.code, finding.measure, known.finding.measure))) known.finding = finding;
       }
     }
   return [...found].map(([key, one]) => ({ key, ...one })).sort((a, b) => b.cells - a.cells || (a.key < b.key ? -1 : 1));

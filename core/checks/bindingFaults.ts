@@ -68,7 +68,7 @@ function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Fou
         severity: "note",
         subjects: [control.id],
         measure: null,
-        text: (say) => `all that ${say(control.id)} serves is not read by the game today`,
+        text: (say) => `the game reads none of the actions that ${say(control.id)} serves`,
       };
   }
   for (const action of layout.actions)
@@ -78,6 +78,6 @@ function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Fou
         severity: "warning",
         subjects: [action.name],
         measure: null,
-        text: () => `\`${action.name}\` is bound to the main mouse button: every touch on the glass would give it; bind another button`,
+        text: () => `\`${action.name}\` is bound to the main mouse button, so every touch on the screen triggers it; bind another button`,
       };
 }

@@ -16,7 +16,7 @@ function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
       subjects: [action.name],
       measure: null,
       text: (say) =>
-        `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${say(moment, "moment")}`}; drag it onto the glass, or mark it as for desks alone`,
+        `nothing on touch serves \`${action.name}\`${moment === null ? "" : ` in ${say(moment, "moment")}`}; drag it onto the glass, or mark it as desktop only`,
     };
   }
   const same = new Map<string, string[]>();
@@ -32,7 +32,7 @@ function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
           severity: "note",
           subjects: [other, control.id],
           measure: null,
-          text: (say) => `${say(other)} and ${say(control.id)} serve exactly the same; one of them may go`,
+          text: (say) => `${say(other)} and ${say(control.id)} serve exactly the same actions; remove one`,
         };
       others.push(control.id);
     }

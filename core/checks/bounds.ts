@@ -30,7 +30,7 @@ function* once(context: CheckContext): Iterable<Found> {
         measure: { value, unit: "mm" },
         fix: () => backInto(context, item, frames.safe) ?? backInto(context, item, frames.screen),
         text: (say, fix) =>
-          `${say(control.id)} leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${fix ? fixText(fix, say) : "tie it to the nearer edge or make it smaller"}`,
+          `${say(control.id)} leaves the ${off.side} edge of ${screenName} by ${mmText(value)}; ${fix ? fixText(fix, say) : "anchor it to the nearer edge or make it smaller"}`,
       };
       continue;
     }
@@ -45,7 +45,7 @@ function* once(context: CheckContext): Iterable<Found> {
         measure: { value, unit: "mm" },
         fix: () => backInto(context, item, frames.safe),
         text: (say, fix) =>
-          `${say(control.id)} leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${fix ? fixText(fix, say) : "tie it to the safe frame"}`,
+          `${say(control.id)} leaves the safe frame of ${screenName} at the ${unsafe.side} by ${mmText(value)}; ${fix ? fixText(fix, say) : "anchor it to the safe frame"}`,
       };
     }
   }

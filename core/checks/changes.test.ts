@@ -21,9 +21,9 @@ const finding = (more: Partial<BareFinding> = {}): BareFinding => ({
 });
 const kinds = (was: readonly BareFinding[], is: readonly BareFinding[]) => changesOf(was, is).map(({ kind }) => kind);
 
-test("nothing has changed against oneself; what is new one way is gone the other, what is graver is better", () => {
+test("nothing has changed against oneself; what is new one way is gone the other, what is worse is better", () => {
   let singles = 0;
-  const other = { new: "gone", gone: "new", graver: "better", better: "graver" } as const;
+  const other = { new: "resolved", resolved: "new", worse: "better", better: "worse" } as const;
   fc.assert(
     fc.property(layoutArbitrary, layoutArbitrary, screenArbitrary, (a, b, screen) => {
       const [was, is] = [bareFindings(a, screen, PLAIN_PLAYER_VIEW), bareFindings(b, screen, PLAIN_PLAYER_VIEW)];
@@ -40,30 +40,30 @@ test("nothing has changed against oneself; what is new one way is gone the other
       const isSingle = single(there) && single(back);
       if (isSingle) singles += 1;
       expect(isSingle ? about(there, false) : null).toEqual(isSingle ? about(back, true) : null);
-      expect(there.filter((c) => c.kind === "new").length).toBe(back.filter((c) => c.kind === "gone").length);
+      expect(there.filter((c) => c.kind === "new").length).toBe(back.filter((c) => c.kind === "resolved").length);
     }),
     { numRuns: repeated(60) },
   );
   expect(singles).toBeGreaterThan(5);
 });
 
-test("graver is a graver severity, or a worse measure by more than texts show; what is smaller is worse for what is too small", () => {
+test("worse is a higher severity, or a worse measure by more than texts show; what is smaller is worse for what is too small", () => {
   expect(kinds([], [finding()])).toEqual(["new"]);
-  expect(kinds([finding()], [])).toEqual(["gone"]);
-  expect(kinds([finding()], [finding({ severity: "blocker" })])).toEqual(["graver"]);
-  expect(kinds([finding()], [finding({ measure: { value: 7.9, unit: "mm" } })])).toEqual(["graver"]);
+  expect(kinds([finding()], [])).toEqual(["resolved"]);
+  expect(kinds([finding()], [finding({ severity: "blocker" })])).toEqual(["worse"]);
+  expect(kinds([finding()], [finding({ measure: { value: 7.9, unit: "mm" } })])).toEqual(["worse"]);
   expect(kinds([finding()], [finding({ measure: { value: 8.2, unit: "mm" } })])).toEqual(["better"]);
   expect(kinds([finding()], [finding({ measure: { value: 8.02, unit: "mm" } })])).toEqual([]);
   const far = (value: number) => finding({ code: "reach/far", measure: { value, unit: "mm" } });
-  expect(kinds([far(60)], [far(70)])).toEqual(["graver"]);
+  expect(kinds([far(60)], [far(70)])).toEqual(["worse"]);
 });
 
-test("a finding without a moment stands for every one: more moments are graver, fewer better; other moments are new", () => {
+test("a finding without a moment stands for every one: more moments are worse, fewer better; other moments are new", () => {
   const inMoment = (moment: string | null) => finding({ code: "touch/overlap", moment, measure: { value: 0.2, unit: "share" } });
-  expect(kinds([inMoment("alongside")], [inMoment(null)])).toEqual(["graver"]);
+  expect(kinds([inMoment("alongside")], [inMoment(null)])).toEqual(["worse"]);
   expect(kinds([inMoment(null)], [inMoment("alongside")])).toEqual(["better"]);
   expect(kinds([inMoment(null)], [inMoment("alongside"), inMoment("under-way")])).toEqual(["better"]);
-  expect(kinds([inMoment("alongside")], [inMoment("under-way")])).toEqual(["new", "gone"]);
+  expect(kinds([inMoment("alongside")], [inMoment("under-way")])).toEqual(["new", "resolved"]);
 });
 
 test("what somebody has come to live with is gone, and back when it is taken back", () => {
@@ -72,7 +72,7 @@ test("what somebody has come to live with is gone, and back when it is taken bac
   const accepted = accept(draft, { code: "touch/small", subjects: ["pause"] }, "it is only for us");
   if (!accepted.ok) throw new Error("refused");
   const changes = changesOf(bareFindings(draft, screen), bareFindings(accepted.value, screen));
-  expect(changes.map(({ kind, was }) => [kind, was?.code, was?.subjects])).toEqual([["gone", "touch/small", ["pause"]]]);
+  expect(changes.map(({ kind, was }) => [kind, was?.code, was?.subjects])).toEqual([["resolved", "touch/small", ["pause"]]]);
   expect(changesOf(bareFindings(accepted.value, screen), bareFindings(draft, screen)).map(({ kind }) => kind)).toEqual(["new"]);
 });
 
@@ -86,6 +86,6 @@ test("of a screen the same change on several faces counts once, with the first f
     faces: (["right", "left"] as const).map((handed) => bareFindings(layout, screen, { handed, playerSize: 1, moment: null })),
   });
   const found = screenChanges(judged(draft), judged(grown.value)).filter(({ change }) => change.was?.code === "touch/small");
-  expect(found).toMatchObject([{ face: 0, change: { kind: "gone", was: { subjects: ["pause"] } } }]);
-  expect(changeTally(found)).toEqual({ new: 0, graver: 0, better: 0, gone: 1 });
+  expect(found).toMatchObject([{ face: 0, change: { kind: "resolved", was: { subjects: ["pause"] } } }]);
+  expect(changeTally(found)).toEqual({ new: 0, worse: 0, better: 0, resolved: 1 });
 });

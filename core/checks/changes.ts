@@ -5,8 +5,8 @@
 import { isWorse, SEVERITIES, type BareFinding, type Measure } from "./finding";
 import type { JudgedScreen } from "./grid";
 
-export const CHANGE_KINDS = ["new", "graver", "better", "gone"] as const;
-/** new and gone: it stands in one version alone · graver, better: in both, with another severity, measure, or number of moments. */
+export const CHANGE_KINDS = ["new", "worse", "better", "resolved"] as const;
+/** new and gone: it stands in one version alone · worse, better: in both, with another severity, measure, or number of moments. */
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
 /** `was` is null where it is new, `is` where it is gone. */
@@ -24,7 +24,7 @@ const keyOf = ({ code, subjects }: BareFinding) => JSON.stringify([code, subject
 /** Findings by what they are about, those that somebody lives with left out. */
 export type FindingsByKey = ReadonlyMap<string, readonly BareFinding[]>;
 
-/** What is new, graver or better among findings, against others; what is gone is not told. */
+/** What is new, worse or better among findings, against others; what is gone is not told. */
 export function changesAgainst(before: FindingsByKey, after: FindingsByKey): FindingChange[] {
   const changes: FindingChange[] = [];
   for (const [key, now] of after) for (const finding of now) changes.push(...changeOf(before.get(key) ?? [], now, finding));
@@ -36,7 +36,7 @@ export function changesOf(was: readonly BareFinding[], is: readonly BareFinding[
   const [before, after] = [findingsByKey(was), findingsByKey(is)];
   const changes = changesAgainst(before, after);
   for (const [key, then] of before)
-    for (const finding of then) if (!(after.get(key) ?? []).some((one) => meets(one, finding))) changes.push({ kind: "gone", was: finding, is: null });
+    for (const finding of then) if (!(after.get(key) ?? []).some((one) => meets(one, finding))) changes.push({ kind: "resolved", was: finding, is: null });
   return changes;
 }
 
@@ -60,11 +60,11 @@ function changeOf(then: readonly BareFinding[], now: readonly BareFinding[], is:
   const met = then.filter((one) => meets(one, is));
   if (met.length === 0) return [{ kind: "new", was: null, is }];
   const was = met.reduce((a, b) => (rank(b) < rank(a) || (rank(b) === rank(a) && isWorse(b.code, b.measure, a.measure)) ? b : a));
-  if (rank(was) !== rank(is)) return [{ kind: rank(is) < rank(was) ? "graver" : "better", was, is }];
+  if (rank(was) !== rank(is)) return [{ kind: rank(is) < rank(was) ? "worse" : "better", was, is }];
   const apart = Math.abs((is.measure?.value ?? 0) - (was.measure?.value ?? 0));
-  if (is.measure && apart > SAME[is.measure.unit]) return [{ kind: isWorse(is.code, is.measure, was.measure) ? "graver" : "better", was, is }];
+  if (is.measure && apart > SAME[is.measure.unit]) return [{ kind: isWorse(is.code, is.measure, was.measure) ? "worse" : "better", was, is }];
   // As grave as it was, in more moments than before, or in fewer; of several the first tells it.
-  if (is.moment === null && was.moment !== null) return [{ kind: "graver", was, is }];
+  if (is.moment === null && was.moment !== null) return [{ kind: "worse", was, is }];
   if (is.moment !== null && was.moment === null && now[0] === is) return [{ kind: "better", was, is }];
   return [];
 }
@@ -73,7 +73,7 @@ const rank = ({ severity }: BareFinding) => SEVERITIES.indexOf(severity);
 
 /** How many findings of a screen or a control changed which way. */
 export type ChangeTally = Readonly<Record<ChangeKind, number>>;
-const NO_CHANGES: ChangeTally = { new: 0, graver: 0, better: 0, gone: 0 };
+const NO_CHANGES: ChangeTally = { new: 0, worse: 0, better: 0, resolved: 0 };
 
 /** A change and on which face of its screen it was found. */
 export interface FaceChange {

@@ -124,7 +124,7 @@ export function findingsOfSome(context: CheckContext, playerView: PlayerView, wh
 /** How many findings of a screen get a proved move into their text: proving one means checking the screen again. */
 const FIXES_IN_TEXTS = 4;
 
-/** The moves, of the gravest findings first and `most` of them tried, after which their finding is gone and nothing as grave has appeared or grown graver. */
+/** The moves, of the worst findings first and `most` of them tried, after which their finding is gone and no finding as severe is new or worse. */
 function provedFixes({ context, all }: Judged, playerView: PlayerView, most: number): Map<MomentFound, Fix> {
   const proved = new Map<MomentFound, Fix>();
   const before = new Map(all.map((h) => [keyOf(h.found, h.moment), gravityOf(h.found)]));
@@ -156,7 +156,7 @@ export interface FixOffer {
   readonly fix: Fix;
 }
 
-/** The small moves that would fix findings on a screen, of the gravest findings first and at most `most` of them tried; all of them proved. */
+/** The small moves that would fix findings on a screen, of the worst findings first and at most `most` of them tried; all of them proved. */
 export function fixesOn(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, most = Infinity): FixOffer[] {
   const proved = provedFixes(judgedOn(layout, screen, playerView), playerView, most);
   return [...proved].map(([{ found, moment }, fix]) => ({ code: found.code, subjects: found.subjects, moment, fix }));

@@ -63,7 +63,7 @@ test("what the backdrop swallows is found, with the ratio; what stands out is no
   );
   expect(found.map((f) => f.subjects)).toEqual([["lost"], ["mute"]]);
   expect(found[0]).toMatchObject({ code: "look/faint", severity: "warning", measure: { value: 1, unit: "ratio" } });
-  expect(found[1].text(sayIds, null)).toMatch(/has its word stand out of its own fill at rest by only 1\.0:1/);
+  expect(found[1].text(sayIds, null)).toMatch(/has its word stand out from its own fill at rest by only 1\.0:1/);
 });
 
 test("of a plain colour looks are judged without a still; what is accepted says so; of no backdrop and of a picture it is said that they are not", () => {

@@ -99,14 +99,14 @@ export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Fo
     const { body, ink } = looksAt(look, under);
     const worst = Math.min(body, ink ?? Infinity);
     if (worst >= LEAST_CONTRAST) return [];
-    const what = body <= (ink ?? Infinity) ? "stands out of its backdrop" : `has its ${look.icon ? "icon" : "word"} stand out of its own fill`;
+    const what = body <= (ink ?? Infinity) ? "stands out from its backdrop" : `has its ${look.icon ? "icon" : "word"} stand out from its own fill`;
     return [
       {
         code: "look/faint",
         severity: "warning",
         subjects: [control.id],
         measure: { value: worst, unit: "ratio" },
-        text: (say) => `${say(control.id)} ${what} at rest by only ${worst.toFixed(1)}:1; ${LEAST_CONTRAST}:1 is wanted. Change its line, fill or opacity`,
+        text: (say) => `${say(control.id)} ${what} at rest by only ${worst.toFixed(1)}:1, less than ${LEAST_CONTRAST}:1; change its line, fill or opacity`,
       },
     ];
   });

@@ -47,7 +47,7 @@ function* crowded(context: MomentContext): Iterable<Found> {
       severity: "warning",
       subjects: [],
       measure: { value: cover, unit: "share" },
-      text: () => `the controls cover ${partText(cover)} of ${screenName}, ${partText(layout.limits.maxCover)} at most are wanted; make them smaller`,
+      text: () => `the controls cover ${partText(cover)} of ${screenName}, more than ${partText(layout.limits.maxCover)}; make them smaller`,
     };
 }
 
@@ -74,7 +74,7 @@ function* gaps(context: MomentContext): Iterable<Found> {
       severity: "note",
       subjects: [],
       measure: { value: gap, unit: "share" },
-      text: () => `${partText(gap)} of the open part of ${screenName}, without the system's edge strips, answers to no control; let landing areas meet`,
+      text: () => `${partText(gap)} of the open part of ${screenName}, without the system edge strips, belongs to no control; let landing areas meet`,
     };
 }
 

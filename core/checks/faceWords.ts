@@ -29,7 +29,7 @@ export function measureWords(measure: Measure | null): string {
 
 /** "2 blockers, 1 note; 1 accepted". */
 export function tallyWords(cell: GridCell | null): string {
-  if (!cell) return "nothing found";
+  if (!cell) return "no findings";
   const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (cell.tally[s] > 0 ? [counted(cell.tally[s], s)] : []));
   const open = parts.length > 0 ? parts.join(", ") : "nothing open";
   return cell.accepted > 0 ? `${open}; ${cell.accepted} accepted` : open;
@@ -37,4 +37,4 @@ export function tallyWords(cell: GridCell | null): string {
 
 const GROUP_WORDS = { phone: "phones", between: "between", tablet: "tablets" } as const;
 /** What a group is called. */
-export const groupWord = (name: string | null): string => (name === null ? "the base" : (GROUP_WORDS[name as keyof typeof GROUP_WORDS] ?? name));
+export const groupWord = (name: string | null): string => (name === null ? "base" : (GROUP_WORDS[name as keyof typeof GROUP_WORDS] ?? name));

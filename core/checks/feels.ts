@@ -21,7 +21,7 @@ function* once({ placed, frames, mm, screenName }: CheckContext): Iterable<Found
           subjects: [control.id],
           measure: { value: cut.px / mm, unit: "mm" },
           text: (say) =>
-            `the travel of ${say(control.id)} runs ${mmText(cut.px / mm)} off the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
+            `the travel of ${say(control.id)} goes ${mmText(cut.px / mm)} beyond the ${cut.side} edge of ${screenName}; shorten it or move the stick inwards`,
         };
     }
     const way = ((control.feel.outer - control.feel.inner) * at.travel) / mm;
@@ -31,7 +31,7 @@ function* once({ placed, frames, mm, screenName }: CheckContext): Iterable<Found
         severity: "warning",
         subjects: [control.id],
         measure: { value: way, unit: "mm" },
-        text: (say) => `from nothing to full ${say(control.id)} has ${mmText(way)} on ${screenName}, less than a thumb can tell apart; lengthen the travel`,
+        text: (say) => `${say(control.id)} has only ${mmText(way)} from zero to full on ${screenName}, too little for a thumb; lengthen the travel`,
       };
   }
 }

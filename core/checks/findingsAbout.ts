@@ -16,9 +16,9 @@ export interface FindingAbout {
 }
 
 const rank = ({ severity }: WordedFinding) => SEVERITIES.indexOf(severity);
-const isGraver = (a: WordedFinding, b: WordedFinding) => rank(a) < rank(b) || (rank(a) === rank(b) && isWorse(a.code, a.measure, b.measure));
+const isMoreSevere = (a: WordedFinding, b: WordedFinding) => rank(a) < rank(b) || (rank(a) === rank(b) && isWorse(a.code, a.measure, b.measure));
 
-/** The findings that name one of the controls, each once, gravest first. Accepted ones, and what their wires alone decide, are left out. */
+/** The findings that name one of the controls, each once, worst first. Accepted ones, and what their wires alone decide, are left out. */
 export function findingsAbout(layout: Layout, ids: readonly string[], screens: readonly Screen[], players: readonly Face[]): FindingAbout[] {
   const about = new Set(ids);
   const worst = new Map<string, FindingAbout>();
@@ -35,13 +35,13 @@ export function findingsAbout(layout: Layout, ids: readonly string[], screens: r
         if (finding.accepted !== null || finding.code.startsWith("bind/") || !finding.subjects.some((id) => about.has(id))) continue;
         const key = `${finding.code} ${finding.subjects.join(" ")}`;
         const before = worst.get(key);
-        if (!before || isGraver(finding, before.finding)) worst.set(key, { finding, screen, player });
+        if (!before || isMoreSevere(finding, before.finding)) worst.set(key, { finding, screen, player });
       }
     }
   return [...worst.values()].sort((a, b) => rank(a.finding) - rank(b.finding));
 }
 
-/** The gravest of some findings in a sentence, with for whom, and how many more there are; empty for none. */
+/** The worst of some findings in a sentence, with for whom, and how many more there are; empty for none. */
 export function saidAbout(found: readonly FindingAbout[], say: Say): string {
   if (found.length === 0) return "";
   const [{ finding, player }] = found;

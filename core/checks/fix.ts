@@ -30,7 +30,7 @@ export function fixText(fix: Fix, say: Say): string {
     case "grow":
       return `grow it by ${fix.mm.toFixed(1)} mm all round`;
     case "raise":
-      return `bring ${say(fix.id)} above`;
+      return `draw ${say(fix.id)} above`;
     case "trim":
       return `bring ${fix.part === "landing" ? "the landing area" : "the area"} of ${say(fix.id)} in by ${trimText(fix.mm)}`;
   }

@@ -18,7 +18,7 @@ const gravity = (f: BareFinding) => SEVERITIES.length - SEVERITIES.indexOf(f.sev
 const name = ({ code, subjects }: { code: string; subjects: readonly string[] }) =>
   `${code} ${(code === "touch/overlap" ? [...subjects].sort() : subjects).join(",")}`;
 
-/** Applies each fix that is offered: its finding is gone, and nothing as grave has appeared or grown graver. Gives their number. */
+/** Applies each fix that is offered: its finding is gone, and no finding as severe is new or worse. Gives their number. */
 function tryFixes(layout: Layout, screen: Screen, kinds = new Set<string>()): number {
   const before = bareFindings(layout, screen);
   const fixes = fixesOn(layout, screen);

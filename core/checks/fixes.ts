@@ -45,7 +45,7 @@ export function applyFix(context: EditContext, fix: Fix): Result<Layout> {
     case "grow": {
       const at = byId(context.resolved.controls).get(fix.id);
       const control = byId(context.layout.controls).get(fix.id);
-      if (!at || !control) return { ok: false, problems: [{ path: fix.id, message: "it is not shown on this screen" }] };
+      if (!at || !control) return { ok: false, problems: [{ path: fix.id, message: "it is not visible on this screen" }] };
       const { arrangement } = context.resolved;
       const { grow } = overrideIn(context.layout, arrangement, fix.id)?.hit ?? control.hit;
       const now = Number.parseFloat(convertLength(grow, "mm", ownMeasure(context, at)));
@@ -57,7 +57,7 @@ export function applyFix(context: EditContext, fix: Fix): Result<Layout> {
       const key = fix.part === "landing" ? landingKey(fix.id) : fix.id;
       const placeable = placeableOf(context.layout, key);
       const box = placeable && placeableBox(context.resolved, placeable);
-      if (!box) return { ok: false, problems: [{ path: fix.id, message: "it is not shown on this screen" }] };
+      if (!box) return { ok: false, problems: [{ path: fix.id, message: "it is not visible on this screen" }] };
       return placeAt(context, key, trimmed(box, fix.mm, mm), true);
     }
   }

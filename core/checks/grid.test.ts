@@ -5,7 +5,7 @@ import type { Layout } from "../format/types";
 import { catalogueFor } from "./catalogue";
 import { bareOn, checkScreen } from "./check";
 import { tallyOf } from "./finding";
-import { cellOf, facesOf, findingKey, gridOf, isGraver, type JudgedScreen } from "./grid";
+import { cellOf, facesOf, findingKey, gridOf, isMoreSevere, type JudgedScreen } from "./grid";
 import { repeated } from "../../test/repeated";
 
 const judged = (layout: Layout, count = 24): JudgedScreen[] =>
@@ -16,7 +16,7 @@ const judged = (layout: Layout, count = 24): JudgedScreen[] =>
 const NO_TALLY = tallyOf([]);
 
 test.each(sampleLayouts().map((layout) => [layout.name, layout] as const))(
-  "every cell of %s shows the gravest of what check says, to the digit, and no cell misses any",
+  "every cell of %s shows the worst of what check says, to the digit, and no cell misses any",
   (_, layout) => {
     const screens = catalogueFor(layout.orientation);
     const faces = facesOf(layout);
@@ -28,24 +28,24 @@ test.each(sampleLayouts().map((layout) => [layout.name, layout] as const))(
       const cell = grid.columns[column];
       expect(cell === null).toBe(all.length === 0);
       if (cell) judgedCells += 1;
-      expect(cell?.gravest?.finding.severity ?? null).toBe(
+      expect(cell?.worst?.finding.severity ?? null).toBe(
         open[0] ? ["blocker", "warning", "note"].find((s) => open.some(({ finding }) => finding.severity === s)) : null,
       );
       const apart = new Map(open.map(({ finding }) => [`${finding.severity} ${findingKey(finding)}`, finding]));
       expect(cell?.tally ?? NO_TALLY).toEqual(tallyOf([...apart.values()]));
-      // The gravest is one that check gives on that face, with its measure.
-      for (const { finding, face } of cell?.gravest ? [cell.gravest] : []) {
+      // The worst is one that check gives on that face, with its measure.
+      for (const { finding, face } of cell?.worst ? [cell.worst] : []) {
         const same = checkScreen(layout, screen, { ...faces[face], moment: null }).find(
           (f) => findingKey(f) === findingKey(finding) && f.severity === finding.severity,
         )!;
         expect(same.measure).toEqual(finding.measure);
-        expect(open.some(({ finding: other }) => isGraver(other, finding))).toBe(false);
+        expect(open.some(({ finding: other }) => isMoreSevere(other, finding))).toBe(false);
       }
       for (const row of grid.rows) {
         const about = open.filter(({ finding }) =>
           row.subject === null ? !finding.subjects.some((s) => grid.rows.some((r) => r.subject === s)) : finding.subjects.includes(row.subject),
         );
-        expect((row.cells[column]?.gravest ?? null) === null).toBe(about.length === 0);
+        expect((row.cells[column]?.worst ?? null) === null).toBe(about.length === 0);
       }
     });
     expect(judgedCells).toBeGreaterThan(0);
@@ -67,13 +67,13 @@ test("rows and columns sum up: a row's numbers are those of its cells, and scree
   );
 });
 
-test("what is accepted stands apart and is never the gravest", () => {
+test("what is accepted stands apart and is never the worst", () => {
   const finding = { code: "touch/small", severity: "blocker", subjects: ["a"], moment: null, measure: { value: 4, unit: "mm" }, accepted: "so it is" } as const;
-  expect(cellOf([{ finding, face: 0 }])).toEqual({ gravest: null, tally: { blocker: 0, warning: 0, note: 0 }, accepted: 1 });
+  expect(cellOf([{ finding, face: 0 }])).toEqual({ worst: null, tally: { blocker: 0, warning: 0, note: 0 }, accepted: 1 });
   expect(cellOf([])).toBeNull();
   const open = { ...finding, accepted: null };
   const smaller = { ...open, measure: { value: 3, unit: "mm" } } as const;
-  expect(cellOf([open, smaller].map((f, face) => ({ finding: f, face })))!.gravest!.finding).toBe(smaller);
+  expect(cellOf([open, smaller].map((f, face) => ({ finding: f, face })))!.worst!.finding).toBe(smaller);
 });
 
 test("a layout of one size has two faces, of two sizes four", () => {

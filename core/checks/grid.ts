@@ -1,5 +1,5 @@
 /**
- * All findings at one look: what stands on the layout down, screens across, in each cell the gravest finding of every face and moment. A face
+ * All findings at one look: what stands on the layout down, screens across, in each cell the worst finding of every face and moment. A face
  * is a screen for one hand and one player's size.
  */
 import type { PlayerView } from "../engine/placement/resolve";
@@ -27,8 +27,8 @@ export interface FaceFinding {
   readonly face: number;
 }
 export interface GridCell {
-  /** The gravest finding that nobody lives with; null where all of them are accepted. */
-  readonly gravest: FaceFinding | null;
+  /** The worst finding that nobody lives with; null where all of them are accepted. */
+  readonly worst: FaceFinding | null;
   /** Findings by severity, of all faces and moments; the same on several faces counts once. */
   readonly tally: FindingTally;
   /** How many are accepted. */
@@ -47,8 +47,8 @@ export interface Grid {
   readonly columns: readonly (GridCell | null)[];
 }
 
-/** Whether a finding is graver than another: by severity, then by the order of codes, then by its measure. */
-export function isGraver(a: BareFinding, b: BareFinding): boolean {
+/** Whether a finding is worse than another: by severity, then by the order of codes, then by its measure. */
+export function isMoreSevere(a: BareFinding, b: BareFinding): boolean {
   const [s, t] = [SEVERITIES.indexOf(a.severity), SEVERITIES.indexOf(b.severity)];
   if (s !== t) return s < t;
   const [c, d] = [FINDING_CODES.indexOf(a.code), FINDING_CODES.indexOf(b.code)];
@@ -69,20 +69,20 @@ export const facedFindings = (faces: readonly (readonly BareFinding[])[]): FaceF
 /** Several findings as one cell; null for none. */
 export function cellOf(found: readonly FaceFinding[]): GridCell | null {
   if (found.length === 0) return null;
-  let gravest: FaceFinding | null = null;
+  let worst: FaceFinding | null = null;
   const tally = { blocker: 0, warning: 0, note: 0 };
   let accepted = 0;
   const seen = new Set<string>();
   for (const one of found) {
     const { finding } = one;
     const key = `${finding.severity} ${findingKey(finding)}`;
-    if (finding.accepted === null && (gravest === null || isGraver(finding, gravest.finding))) gravest = one;
+    if (finding.accepted === null && (worst === null || isMoreSevere(finding, worst.finding))) worst = one;
     if (seen.has(key)) continue;
     seen.add(key);
     if (finding.accepted === null) tally[finding.severity] += 1;
     else accepted += 1;
   }
-  return { gravest, tally, accepted };
+  return { worst, tally, accepted };
 }
 
 /** The rows that a finding stands in: of each control and zone it is about, else of the layout. */
@@ -108,13 +108,13 @@ export function gridOf(layout: Pick<Layout, "controls" | "keepClear">, screens: 
   return { rows, columns };
 }
 
-/** Cells of several screens as one: the gravest of them, their numbers added up. */
+/** Cells of several screens as one: the worst of them, their numbers added up. */
 export function sumOf(cells: readonly (GridCell | null)[]): GridCell | null {
   const there = cells.filter((cell): cell is GridCell => cell !== null);
   if (there.length === 0) return null;
-  const graver = (a: FaceFinding | null, b: FaceFinding | null) => (a === null ? b : b === null || !isGraver(b.finding, a.finding) ? a : b);
+  const worse = (a: FaceFinding | null, b: FaceFinding | null) => (a === null ? b : b === null || !isMoreSevere(b.finding, a.finding) ? a : b);
   return there.reduce((a, b) => ({
-    gravest: graver(a.gravest, b.gravest),
+    worst: worse(a.worst, b.worst),
     tally: { blocker: a.tally.blocker + b.tally.blocker, warning: a.tally.warning + b.tally.warning, note: a.tally.note + b.tally.note },
     accepted: a.accepted + b.accepted,
   }));

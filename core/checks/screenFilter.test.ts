@@ -67,14 +67,14 @@ test("whatever the order, every screen stands in it once, and each follows what 
   );
 });
 
-test("by gravity no screen stands before one with a graver finding, and those without any stand last", () => {
+test("by gravity no screen stands before one with a worse finding, and those without any stand last", () => {
   // Screens of a layout with blockers, of one with notes, and such as nothing was found on.
   const mild = (screen: Screen) => ({ name: screen.name, faces: facesOf(brackwater).map((face) => bareOn(brackwater, screen, { ...face, moment: null })) });
   const mixed = screens.map((screen, i) => [mild(screen), judged[i], null][i % 3]);
   const places = screensInOrder(screens, mixed, "gravity");
   const ranks = places.map((place) => {
-    const gravest = screenCell(mixed[place])?.gravest;
-    return gravest ? SEVERITIES.indexOf(gravest.finding.severity) : SEVERITIES.length;
+    const worst = screenCell(mixed[place])?.worst;
+    return worst ? SEVERITIES.indexOf(worst.finding.severity) : SEVERITIES.length;
   });
   expect(new Set(ranks).size).toBeGreaterThan(1);
   expect(ranks).toEqual([...ranks].sort((a, b) => a - b));

@@ -3,7 +3,7 @@ import { arrangementFor } from "../engine/placement/arrangement";
 import { aspectOf, pxPerMm } from "../engine/placement/screen";
 import type { Layout, Screen } from "../format/types";
 import type { FindingCode } from "./finding";
-import { cellOf, isGraver, type GridCell, type JudgedScreen } from "./grid";
+import { cellOf, isMoreSevere, type GridCell, type JudgedScreen } from "./grid";
 
 /** Screens by the shorter side, mm: held like a phone, between, held like a tablet. */
 export const SIZE_CLASSES = [
@@ -49,7 +49,7 @@ export function fitsFilter(screen: Screen, judged: JudgedScreen | null, filter: 
   );
 }
 
-/** own: as they are given · size: the shorter side · gravity: the gravest first. */
+/** own: as they are given · size: the shorter side · gravity: the worst first. */
 export const SCREEN_ORDERS = ["own", "size", "aspect", "gravity", "name"] as const;
 export type ScreenOrder = (typeof SCREEN_ORDERS)[number];
 
@@ -57,11 +57,11 @@ export type ScreenOrder = (typeof SCREEN_ORDERS)[number];
 export const screenCell = (judged: JudgedScreen | null): GridCell | null =>
   judged && cellOf(judged.faces.flatMap((list, face) => list.map((finding) => ({ finding, face }))));
 
-/** The graver first: by its gravest finding, then by how many blockers, warnings and notes. */
+/** The worse first: by its worst finding, then by how many blockers, warnings and notes. */
 function byGravity(a: GridCell | null, b: GridCell | null): number {
-  const [x, y] = [a?.gravest?.finding, b?.gravest?.finding];
+  const [x, y] = [a?.worst?.finding, b?.worst?.finding];
   if (!x || !y) return x ? -1 : y ? 1 : 0;
-  if (x.severity !== y.severity) return isGraver(x, y) ? -1 : 1;
+  if (x.severity !== y.severity) return isMoreSevere(x, y) ? -1 : 1;
   const count = (cell: GridCell) => cell.tally.blocker * 1e6 + cell.tally.warning * 1e3 + cell.tally.note;
   return count(b!) - count(a!);
 }

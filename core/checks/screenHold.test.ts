@@ -17,10 +17,10 @@ const [harbour, , draft] = sampleLayouts();
 const SCREENS = catalogueFor("landscape").slice(0, 6);
 const view = PLAIN_PLAYER_VIEW;
 
-/** What all checks say is new or graver on a screen, notes and bindings aside. */
+/** What all checks say is new or worse on a screen, notes and bindings aside. */
 const worseOn = (before: Layout, after: Layout, screen: Screen) =>
   changesOf(bareFindings(before, screen, view), bareFindings(after, screen, view)).filter(
-    ({ kind, is }) => (kind === "new" || kind === "graver") && is!.severity !== "note" && !is!.code.startsWith("bind/"),
+    ({ kind, is }) => (kind === "new" || kind === "worse") && is!.severity !== "note" && !is!.code.startsWith("bind/"),
   );
 
 /** A move of a control of a layout on a screen, in mm; null where it cannot be made. */

@@ -53,7 +53,7 @@ export function holdScreens(layout: Layout, screens: readonly Screen[], player: 
   };
 }
 
-/** What a version breaks first: a blocker or a warning that is new, or graver than it was. `first`: the place of the screen that is looked at before the others. Null: it breaks nothing. */
+/** What a version breaks first: a blocker or a warning that is new, or worse than it was. `first`: the place of the screen that is looked at before the others. Null: it breaks nothing. */
 export function brokenBy(held: ScreenHold, version: Layout, first = 0): (Broken & { readonly place: number }) | null {
   const { screens } = held;
   for (let i = 0; i < screens.length; i += 1) {
@@ -83,12 +83,12 @@ function brokenOn({ view }: ScreenHold, one: HeldScreen, version: Layout): Worde
   );
 }
 
-/** Of what is found, the gravest that is new or graver; notes aside. */
+/** Of what is found, the worst that is new or worse; notes aside. */
 function worstOf({ found }: HeldScreen, now: readonly WordedFinding[]): WordedFinding | null {
   const grave = now.filter(({ severity }) => severity !== "note");
   if (grave.length === 0) return null;
   const worse = changesAgainst(found, findingsByKey(grave)).flatMap(({ kind, is }) =>
-    is && (kind === "new" || kind === "graver") ? [is as WordedFinding] : [],
+    is && (kind === "new" || kind === "worse") ? [is as WordedFinding] : [],
   );
   return worse.find(({ severity }) => severity === "blocker") ?? worse[0] ?? null;
 }

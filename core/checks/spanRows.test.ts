@@ -29,14 +29,14 @@ test.each([
   }
 });
 
-test("a face that has not been worked out yet has no rows, and rows come gravest first", () => {
+test("a face that has not been worked out yet has no rows, and rows come worst first", () => {
   const profiles = findAspectProfiles(draft, { ...range, from: 1.7, to: 1.8 });
   expect(spanRows([null, null])).toEqual([]);
   const severities = spanRows([null, profiles]).map((row) => ["blocker", "warning", "note"].indexOf(row.profile.severity));
   expect(severities).toEqual([...severities].sort());
 });
 
-test("bars stay within their rows, stand higher where it is graver, and flat where hardly anything changes", () => {
+test("bars stay within their rows, are higher where it is worse, and flat where hardly anything changes", () => {
   fc.assert(
     fc.property(
       fc.array(fc.double({ min: 0.01, max: 100, noNaN: true }), { minLength: 2, maxLength: 20 }),

@@ -51,7 +51,7 @@ const LESS: ReadonlySet<string> = new Set(["touch/small", "touch/close", "feel/f
 /** A change of a measure that fills a row, at least, as a part of the measure. */
 const LEAST_CHANGE = 0.25;
 
-/** How high a bar stands at a value, 0.2…1: the graver the higher, against the most of its own row. */
+/** How high a bar stands at a value, 0.2…1: the worse the higher, against the most of its own row. */
 export function barHeight({ code, points }: Pick<AspectProfile, "code" | "points">, value: number): number {
   const values = points.map(([, v]) => v);
   const [least, most] = [Math.min(...values), Math.max(...values)];

@@ -76,7 +76,7 @@ test("the move for a pair takes away what it says, harms nothing, and no smaller
   }
   expect(move.share).toBeLessThan(pair.share / 4);
   const worse = changesOf(bareFindings(layout, STAGE), bareFindings(after, STAGE)).filter(
-    ({ kind, is }) => (kind === "new" || kind === "graver") && is!.severity !== "note",
+    ({ kind, is }) => (kind === "new" || kind === "worse") && is!.severity !== "note",
   );
   expect(worse).toEqual([]);
   // What a step less would bring is less than nine tenths of it.

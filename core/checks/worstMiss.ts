@@ -99,7 +99,7 @@ export interface OnFaces {
 
 /**
  * The smallest move of either control of a pair (or the one meant drawn above all, which moves nothing) after which others take (to a tenth) the least of the touches meant for the two. It is
- * proved: on no screen and face is a blocker or a warning new, or graver than it was, and on the pair's screen no control gets less in any
+ * proved: on no screen and face is a blocker or a warning new, or worse than it was, and on the pair's screen no control gets less in any
  * moment. Null where none is.
  */
 export function moveForPair({ layout, screens, faces }: OnFaces, pair: MissPair): MissMove | null {
@@ -145,7 +145,7 @@ function harmsNothing({ layout, screens, faces }: OnFaces, version: Layout, plac
   return screens.every((screen) =>
     faces.every((face) => {
       const view = { ...face, moment: null };
-      const worse = changesOf(bareOn(layout, screen, view), bareFindings(version, screen, view)).filter(({ kind }) => kind === "new" || kind === "graver");
+      const worse = changesOf(bareOn(layout, screen, view), bareFindings(version, screen, view)).filter(({ kind }) => kind === "new" || kind === "worse");
       return worse.every(({ is }) => is!.severity === "note");
     }),
   );

@@ -67,7 +67,7 @@ test("controls stand where they stand, in px of the screen; the drawing is as la
     expect(Number(all(tree).find((node) => node.attributes["data-travel"] === id)!.attributes.r)).toBeCloseTo(travel!, 2);
 });
 
-test("each control and zone with an open finding is marked once, by the gravest of them, and nothing else is", () => {
+test("each control and zone with an open finding is marked once, by the worst of them, and nothing else is", () => {
   const resolved = resolveLayout(draft, screen);
   const findings = bareFindings(draft, screen);
   const marked = all(treeOf(layoutDrawing(draft, resolved, { layers: ["findings"], shrinks: 2, findings }))).flatMap(({ name, attributes }) =>

@@ -232,17 +232,17 @@ function measureOf({ visual }: ResolvedControl, mm: number, pen: Pen): string {
   return words(at, `${(visual.w / mm).toFixed(1)} × ${(visual.h / mm).toFixed(1)}`, pen, { size: 1.6, fill: INK.muted, anchor: "middle", family: FIGURES });
 }
 
-/** The gravest finding of each control and zone at its top right corner, and how many there are. */
+/** The worst finding of each control and zone at its top right corner, and how many there are. */
 function marks(resolved: Resolved, findings: readonly BareFinding[], pen: Pen): string {
   const places: readonly (Box & { readonly id: string })[] = [...resolved.controls.map(({ id, visual }) => ({ ...visual, id })), ...resolved.keepClear];
   const { widthPx, heightPx } = resolved.screen;
   return places
     .map((box) => {
       const own = findings.filter((f) => f.accepted === null && f.subjects.includes(box.id));
-      const gravest = SEVERITIES.find((severity) => own.some((f) => f.severity === severity));
-      if (!gravest) return "";
+      const worst = SEVERITIES.find((severity) => own.some((f) => f.severity === severity));
+      if (!worst) return "";
       const inside = (value: number, most: number) => Math.max(1.2 * pen.mm, Math.min(most - 1.2 * pen.mm, value));
-      return mark({ x: inside(box.x + box.w, widthPx), y: inside(box.y, heightPx) }, gravest, pen, box.id);
+      return mark({ x: inside(box.x + box.w, widthPx), y: inside(box.y, heightPx) }, worst, pen, box.id);
     })
     .join("");
 }

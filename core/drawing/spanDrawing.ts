@@ -40,7 +40,7 @@ export function spanDrawing(rows: readonly SpanLine[], { from, to }: Pick<Aspect
       height: `${figure(height)}mm`,
       viewBox: `0 0 ${figure(widthMm)} ${figure(height)}`,
       role: "img",
-      "aria-label": `Over which aspects each finding holds, ${from} to ${to}`,
+      "aria-label": `Aspect ratios of each finding, ${from} to ${to}`,
     },
     element("path", { d: screens.join("") || "M0 0", stroke: INK.muted, "stroke-width": 0.12, "stroke-dasharray": "0.4 0.8", fill: "none" }) +
       rows

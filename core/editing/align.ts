@@ -65,7 +65,7 @@ function boxesOf(context: EditContext, keys: readonly string[]): (readonly [stri
 export function alignTo(context: EditContext, keys: readonly string[], to: Alignment): Result<Layout> {
   const boxes = boxesOf(context, keys);
   const within = boxes.length === 1 ? framesOf(context.screen, context.layout.picture).safe : boundsOf(boxes.map(([, box]) => box));
-  if (!within) return refused("align", "nothing of it is shown on this screen");
+  if (!within) return refused("align", "it is not visible on this screen");
   return placeAll(
     context,
     boxes.map(([key, box]) => [key, alignedBox(box, within, to)] as const),
@@ -76,7 +76,7 @@ export function alignTo(context: EditContext, keys: readonly string[], to: Align
 /** Gives three placeables or more equal gaps along an axis. */
 export function distribute(context: EditContext, keys: readonly string[], axis: "x" | "y"): Result<Layout> {
   const boxes = boxesOf(context, keys);
-  if (boxes.length < 3) return refused("distribute", "equal gaps need three or more");
+  if (boxes.length < 3) return refused("distribute", "equal gaps need at least three controls");
   const out = spacedOut(
     boxes.map(([, box]) => box),
     axis,

@@ -87,7 +87,7 @@ function pinIn(context: EditContext, key: string): Result<{ pin: Pin; box: Box; 
   const placeable = placeableOf(context.layout, key);
   const pin = placementIn(context.layout, context.resolved.arrangement, key);
   const box = placeable && placeableBox(context.resolved, placeable);
-  if (!placeable || !pin || !box) return refused(key, "it is not shown on this screen");
+  if (!placeable || !pin || !box) return refused(key, "it is not visible on this screen");
   if (pin.kind !== "pin") return refused(key, "a span is tied by its edges; only a pin has a tether");
   return ok({ pin, box, placeable });
 }
@@ -142,7 +142,7 @@ export function asKind(context: EditContext, key: string, kind: Placement["kind"
   const placeable = placeableOf(context.layout, key);
   const placement = placementIn(context.layout, context.resolved.arrangement, key);
   const box = placeable && placeableBox(context.resolved, placeable);
-  if (!placeable || !placement || !box) return refused(key, "it is not shown on this screen");
+  if (!placeable || !placement || !box) return refused(key, "it is not visible on this screen");
   if (placement.kind === kind) return ok(context.layout);
   if (placeable.kind === "cluster") return refused(key, "a cluster is a pin");
   const frame = typeof placement.frame === "string" ? placement.frame : "safe";

@@ -36,9 +36,9 @@ const hasOwn = (layout: Layout, arrangement: string | null, id: string) =>
 export function gather(context: EditContext, ids: readonly string[], name: string): Result<{ layout: Layout; id: string }> {
   const boxes = ids.flatMap((id) => placeableBox(context.resolved, { kind: "control", id }) ?? []);
   const bounds = boundsOf(boxes);
-  if (!bounds || boxes.length !== ids.length) return refused("clusters", "a cluster is made of controls shown on this screen");
+  if (!bounds || boxes.length !== ids.length) return refused("clusters", "a cluster needs controls that are visible on this screen");
   if (ids.some((id) => placementIn(context.layout, null, id)?.kind === "span"))
-    return refused("clusters", "a span cannot stand in a cluster; make it a pin first");
+    return refused("clusters", "a span cannot be in a cluster; make it a pin first");
   const placement = pinFor(context, "cluster", "safe", bounds);
   if (!placement) return refused("clusters", "there is no room");
   const cluster: Cluster = { id: freeId(context.layout, name), name: freeName(context.layout, name), placement: placement as Cluster["placement"] };
@@ -101,8 +101,8 @@ export function moveInto(context: EditContext, id: string, cluster: string | nul
   const { arrangement } = context.resolved;
   const pin = placementIn(context.layout, arrangement, id);
   const box = placeableBox(context.resolved, { kind: "control", id });
-  if (!pin || !box) return refused(id, "it is not shown on this screen");
-  if (pin.kind === "span") return refused(id, "a span cannot stand in a cluster; make it a pin first");
+  if (!pin || !box) return refused(id, "it is not visible on this screen");
+  if (pin.kind === "span") return refused(id, "a span cannot be in a cluster; make it a pin first");
   const next = cluster === null ? pinFor(context, "control", "safe", box) : rewritten(context, centred(pin), { cluster }, box);
   if (!next) return refused(id, "the cluster is hidden on this screen");
   const home = clusterOf(pin);

@@ -27,8 +27,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   directions: "directions",
   axes: "moves",
   pressAt: "presses at",
-  releaseAt: "lets go at",
-  holdDeg: "holds on for",
+  releaseAt: "releases at",
+  holdDeg: "holds for",
   ways: "ways",
   neutral: "neutral",
   diagonal: "diagonal",
@@ -74,10 +74,10 @@ export interface FeelStart {
  */
 export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>> = {
   stick: [
-    { name: "direct", plain: "answers at once: inner 5 %, outer 85 %, a straight line", feel: { inner: 0.05, outer: 0.85, curve: { kind: "linear" } } },
+    { name: "direct", plain: "quick: inner 5 %, outer 85 %, linear", feel: { inner: 0.05, outer: 0.85, curve: { kind: "linear" } } },
     {
       name: "even",
-      plain: "fine in the middle: inner 10 %, outer 95 %, power 1.4",
+      plain: "precise in the middle: inner 10 %, outer 95 %, power 1.4",
       feel: { inner: 0.1, outer: 0.95, curve: { kind: "power", exponent: 1.4 } },
     },
     {
@@ -87,35 +87,35 @@ export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>
     },
   ],
   dpad: [
-    { name: "direct", plain: "answers at once: neutral 12 %, diagonals 45°, holds on 2°", feel: { neutral: 0.12, diagonal: 45, holdDeg: 2 } },
-    { name: "even", plain: "straight ways a little wider: neutral 20 %, diagonals 40°, holds on 4°", feel: { neutral: 0.2, diagonal: 40, holdDeg: 4 } },
-    { name: "heavy", plain: "diagonals must be meant: neutral 30 %, diagonals 28°, holds on 9°", feel: { neutral: 0.3, diagonal: 28, holdDeg: 9 } },
+    { name: "direct", plain: "quick: neutral 12 %, diagonals 45°, hold 2°", feel: { neutral: 0.12, diagonal: 45, holdDeg: 2 } },
+    { name: "even", plain: "slightly wider straight directions: neutral 20 %, diagonals 40°, hold 4°", feel: { neutral: 0.2, diagonal: 40, holdDeg: 4 } },
+    { name: "heavy", plain: "deliberate diagonals: neutral 30 %, diagonals 28°, hold 9°", feel: { neutral: 0.3, diagonal: 28, holdDeg: 9 } },
   ],
   button: [
     {
       name: "direct",
-      plain: "lets a thumb slide on and off, long after 300 ms, double within 220 ms",
+      plain: "thumb may slide on and off, long press 300 ms, double tap 220 ms",
       feel: { slideIn: true, slideOut: "release", longMs: 300, withinMs: 220 },
     },
     {
       name: "even",
-      plain: "keeps the thumb that pressed it, long after 500 ms, double within 300 ms",
+      plain: "keeps the thumb that pressed it, long press 500 ms, double tap 300 ms",
       feel: { slideIn: false, slideOut: "keep", longMs: 500, withinMs: 300 },
     },
     {
       name: "heavy",
-      plain: "lets go off the button, long after 800 ms, double within 400 ms",
+      plain: "releases off the button, long press 800 ms, double tap 400 ms",
       feel: { slideIn: false, slideOut: "release", longMs: 800, withinMs: 400 },
     },
   ],
   touchpad: [
-    { name: "direct", plain: "a small sweep turns far: gain 1.6", feel: { gain: 1.6 } },
-    { name: "even", plain: "a millimetre is a millimetre: gain 1", feel: { gain: 1 } },
-    { name: "heavy", plain: "a long sweep turns little: gain 0.6", feel: { gain: 0.6 } },
+    { name: "direct", plain: "fast: gain 1.6", feel: { gain: 1.6 } },
+    { name: "even", plain: "1 to 1: gain 1", feel: { gain: 1 } },
+    { name: "heavy", plain: "slow and precise: gain 0.6", feel: { gain: 0.6 } },
   ],
   swipe: [
-    { name: "direct", plain: "a flick is enough: 5 mm, however slow", feel: { distanceMm: 5, withinMs: 0 } },
-    { name: "even", plain: "a thumb's width: 8 mm, however slow", feel: { distanceMm: 8, withinMs: 0 } },
-    { name: "heavy", plain: "must be meant: 14 mm within 400 ms", feel: { distanceMm: 14, withinMs: 400 } },
+    { name: "direct", plain: "short flick: 5 mm, no time limit", feel: { distanceMm: 5, withinMs: 0 } },
+    { name: "even", plain: "thumb width: 8 mm, no time limit", feel: { distanceMm: 8, withinMs: 0 } },
+    { name: "heavy", plain: "deliberate: 14 mm within 400 ms", feel: { distanceMm: 14, withinMs: 400 } },
   ],
 };

@@ -23,7 +23,7 @@ export function makeMirroredCopies(context: EditContext, keys: readonly string[]
   const newest = () => layout.controls[layout.controls.length - 1].id;
   for (const key of keys) {
     const placeable = placeableOf(layout, key);
-    if (!placeable) return refused(key, "nothing on the glass has this id");
+    if (!placeable) return refused(key, "no control or cluster has this id");
     const box = placeableBox(context.resolved, placeable);
     const side = box && box.x + box.w / 2 > context.screen.widthPx / 2 ? "left" : "right";
     if (placeable.kind === "cluster") {

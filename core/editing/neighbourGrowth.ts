@@ -149,7 +149,7 @@ export function neighbourGrowth(layout: Layout, ids: readonly string[], screens:
 
 /** Grows the hit areas to what has been found; what is seen stays as it is. Refused where there was nothing to grow. */
 export function applyNeighbourGrowth(layout: Layout, found: readonly NeighbourGrowth[]): Result<Layout> {
-  if (found.length === 0) return refused("controls", "none of these has a hit area to grow on these screens");
+  if (found.length === 0) return refused("controls", "none of these has a hit area that can grow on these screens");
   return found.reduce<Result<Layout>>(
     (r, room) => (r.ok ? changeHit(r.value, room.id, { grow: formatLength(room.growMm, "mm") }, room.arrangement) : r),
     ok(layout),

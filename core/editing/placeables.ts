@@ -119,7 +119,7 @@ export function putPlacement(layout: Layout, arrangement: string | null, placeab
 /** The layout with another placement for a placeable, written where it belongs on a screen of that arrangement. */
 export function withPlacement(layout: Layout, arrangement: string | null, key: string, placement: Placement): Result<Layout> {
   const placeable = placeableOf(layout, key);
-  if (!placeable) return refused(key, "nothing on the glass has this id");
+  if (!placeable) return refused(key, "no control or cluster has this id");
   return checked(layout, putPlacement(layout, arrangement, placeable, placement));
 }
 
@@ -175,7 +175,7 @@ export function changePlacements<K extends Placement["kind"]>(
   for (const key of keys) {
     const placeable = placeableOf(layout, key);
     const placement = placementIn(layout, arrangement, key);
-    if (!placeable || !placement) return refused(key, "nothing on the glass has this id");
+    if (!placeable || !placement) return refused(key, "no control or cluster has this id");
     if (placement.kind === kind) next = putPlacement(next, arrangement, placeable, change(placement as Extract<Placement, { kind: K }>, key));
   }
   return checked(layout, next);

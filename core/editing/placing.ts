@@ -139,7 +139,7 @@ function placementFor(context: EditContext, key: string, box: Box, sizes: boolea
   if (!placeable || !placement) return refused("controls", `there is no control "${key}"`);
   const footing = footingOf(context, placement.frame, placeable.kind);
   if (!footing) return refused(key, "its cluster is hidden on this screen");
-  if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a place must be made of numbers");
+  if (![box.x, box.y, box.w, box.h].every(Number.isFinite)) return refused(key, "a position must be numbers");
   if (sizes && (box.w <= 0 || box.h <= 0)) return refused(key, "a control needs a width and a height above 0");
   const now = placeableBox(context.resolved, placeable);
   const free = now ? withLocksKept(context.layout, key, now, box) : box;
@@ -164,7 +164,7 @@ export function moveBy(context: EditContext, keys: readonly string[], dxPx: numb
   for (const key of keys) {
     const placeable = placeableOf(layout, key);
     const box = placeable && placeableBox(resolved, placeable);
-    if (!box) return refused(key, "it is not shown on this screen");
+    if (!box) return refused(key, "it is not visible on this screen");
     const cluster = clusterOf(placementIn(layout, resolved.arrangement, key));
     if (cluster === null || !keys.includes(cluster)) boxes.push([key, { ...box, x: box.x + dxPx, y: box.y + dyPx }]);
   }
@@ -172,7 +172,7 @@ export function moveBy(context: EditContext, keys: readonly string[], dxPx: numb
     const locks = locksOf(layout, key);
     return (dxPx === 0 || locks.includes("x")) && (dyPx === 0 || locks.includes("y")) && locks.length > 0;
   };
-  if (boxes.length > 0 && boxes.every(isHeld)) return refused(boxes[0][0], "it is locked where it stands; unlock it at the lock of its card");
+  if (boxes.length > 0 && boxes.every(isHeld)) return refused(boxes[0][0], "its position is locked; unlock it on its card");
   return placeAll(context, boxes, false);
 }
 

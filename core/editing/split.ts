@@ -46,7 +46,7 @@ export function splitScreen(context: EditContext, [a, b]: readonly [string, stri
     return box ? box.x + box.w / 2 : null;
   };
   const [ax, bx] = [middleOf(a), middleOf(b)];
-  if (ax === null || bx === null || a === b) return refused("split", "choose two that are shown on this screen");
+  if (ax === null || bx === null || a === b) return refused("split", "choose two that are visible on this screen");
   if (![a, b].every((id) => canSplit(byId(layout.controls).get(id))))
     return refused("split", "only sticks, touchpads and swipes can share the screen between them");
   const mirrored = context.playerView.handed === "left";

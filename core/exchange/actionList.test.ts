@@ -109,7 +109,7 @@ test.each([
   ["name,keys\nhorn,KeyH=loud", /row 2, keys.*CODE=number/],
   ["name,pad\nhorn,wheel 3", /row 2, pad.*stick left=scale/],
   ["name,mouse\nhorn,drag", /row 2, mouse.*move=scale/],
-  ["name\nhorn\nhorn", /`horn` stands twice/],
+  ["name\nhorn\nhorn", /`horn` appears twice/],
   ['[{"kind":"press"}]', /\[0\]\.name/],
   ["[", /not JSON/],
 ])("%j is refused, and the fault is named", (text, message) => {

@@ -119,7 +119,7 @@ function readListed(value: unknown): Result<ListedAction[]> {
   const said = value as readonly Record<string, unknown>[];
   const actions = read.value.map((action, i) => Object.fromEntries(Object.entries(action).filter(([key]) => key in said[i])) as unknown as ListedAction);
   const twice = actions.find((a, i) => actions.findIndex((b) => b.name === a.name) !== i);
-  return twice ? refused("", `\`${twice.name}\` stands twice in the list`) : ok(actions);
+  return twice ? refused("", `\`${twice.name}\` appears twice in the list`) : ok(actions);
 }
 
 function readCsv(text: string): Result<ListedAction[]> {

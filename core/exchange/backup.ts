@@ -37,10 +37,10 @@ export function writeContents(contents: BackupContents): string {
 /** Reads a table of contents. */
 export function readContents(text: string): Result<BackupContents> {
   const value = readJson(text);
-  if (!value.ok) return refused(CONTENTS_FILE, "is not JSON; this is no backup of Nodulum, or it is damaged");
+  if (!value.ok) return refused(CONTENTS_FILE, "is not JSON; this is not a Nodulum backup, or it is damaged");
   const read = readThrough(schema, value.value);
   if (!read.ok) return { ok: false, problems: read.problems.map((p) => ({ ...p, path: `${CONTENTS_FILE}: ${p.path}` })) };
   const { format: _format, version, ...contents } = read.value;
-  if (version !== VERSION) return refused(CONTENTS_FILE, `is of version ${version}, this program reads version ${VERSION}; load the newest one`);
+  if (version !== VERSION) return refused(CONTENTS_FILE, `has version ${version}; this program reads version ${VERSION}. Use the newest program`);
   return { ok: true, value: contents };
 }

@@ -47,7 +47,7 @@ export function clipText(layout: Layout, keys: readonly string[]): string {
 
 /** Reads such a text. */
 export function readClip(text: string): Result<Clip> {
-  const none = "the clipboard holds no controls; copy some first";
+  const none = "the clipboard has no controls; copy some first";
   const value = readJson(text);
   const read = value.ok ? readThrough(clipSchema, value.value) : value;
   if (!read.ok) return refused("", none);

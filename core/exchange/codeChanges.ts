@@ -251,7 +251,7 @@ const clipped = (text: string) => (text.length > MOST_LINE ? `${text.slice(0, MO
 const HOW_WORDS: Readonly<Record<CodeChange["how"], string>> = {
   line: "instead of the line",
   arm: "instead of this arm or condition",
-  table: "where the table is asked",
+  table: "where the table is read",
 };
 /** Where what is written belongs, in words. */
 export const placeWords = (how: CodeChange["how"]): string => HOW_WORDS[how];

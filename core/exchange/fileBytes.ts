@@ -6,7 +6,7 @@ import { MOST_FILE_BYTES } from "../format/limits";
 const mib = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MiB`;
 
 /** What is said of a file with more bytes than any layout has. */
-export const fileTooLarge = (bytes: number): string => `the file holds ${mib(bytes)}; a layout holds at most ${mib(MOST_FILE_BYTES)}, pictures and all`;
+export const fileTooLarge = (bytes: number): string => `the file has ${mib(bytes)}; a layout has at most ${mib(MOST_FILE_BYTES)}, including pictures`;
 
 /** A picture by its first bytes (PNG, JPEG, GIF and RIFF/WebP signatures), or null. */
 function pictureKind(bytes: Uint8Array): string | null {
@@ -22,12 +22,12 @@ export function textOfBytes(bytes: Uint8Array, mostBytes = MOST_FILE_BYTES): Res
   if (bytes.length === 0) return refused("", "the file is empty");
   if (bytes.length > mostBytes) return refused("", fileTooLarge(bytes.length));
   const picture = pictureKind(bytes);
-  if (picture) return refused("", `this is ${withArticle(picture)} picture; a layout file is a text ending in .nodulum.json`);
+  if (picture) return refused("", `this is ${withArticle(picture)} picture; a layout file is text that ends in .nodulum.json`);
   try {
     // The platform's own decoder (WHATWG Encoding): a file of 30 MiB by the letter would take seconds and a gigabyte.
     return ok(new TextDecoder("utf-8", { fatal: true, ignoreBOM: true }).decode(bytes));
   } catch {
-    return refused("", "this is not a text in UTF-8; a layout file is one, ending in .nodulum.json");
+    return refused("", "this is not UTF-8 text; a layout file is text that ends in .nodulum.json");
   }
 }
 

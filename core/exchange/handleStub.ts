@@ -101,7 +101,7 @@ ${rests.map(({ name, rest }) => `            ${name}: ${rest},`).join("\n")}
         self._fell = set()
 
     def begin_frame(self):
-        """Begins a frame: nothing has begun or ended in it yet."""
+        """Starts a frame: clears justPressed and justReleased."""
         self._rose.clear()
         self._fell.clear()
 

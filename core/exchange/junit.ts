@@ -33,7 +33,7 @@ export function junitReport(layoutName: string, screens: readonly ScreenFindings
       suiteFailures += 1;
       return `${open}<failure type="${xmlText(f.severity)}" message="${xmlText(f.text)}"/></testcase>`;
     });
-    if (cases.length === 0) cases.push(`    <testcase classname="${xmlText(name)}" name="nothing found"/>`);
+    if (cases.length === 0) cases.push(`    <testcase classname="${xmlText(name)}" name="no findings"/>`);
     const said = Object.entries(notJudged).map(([code, why]) => `${code} not judged: ${why}`);
     const notes = said.length === 0 ? "" : `    <system-out>${xmlText(said.join("; "))}</system-out>\n`;
     tests += cases.length;

@@ -13,7 +13,7 @@ export interface ScreenFindings {
 
 const MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
 
-/** Whether a severity is as grave as `failOn` or graver. */
+/** Whether a severity is as severe as `failOn` or more. */
 export function isGrave(severity: string, failOn: "blocker" | "warning"): boolean {
   return severity === "blocker" || (failOn === "warning" && severity === "warning");
 }
@@ -22,7 +22,7 @@ export function isGrave(severity: string, failOn: "blocker" | "warning"): boolea
 export type Known = (screen: string, finding: Finding) => boolean;
 const NOTHING_KNOWN: Known = () => false;
 
-/** Whether any finding that is neither accepted nor known is as grave as `failOn` or graver. */
+/** Whether any finding that is neither accepted nor known is as severe as `failOn` or more. */
 export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker" | "warning", known: Known = NOTHING_KNOWN): boolean {
   return screens.some((s) => s.findings.some((f) => f.accepted === null && isGrave(f.severity, failOn) && !known(s.name, f)));
 }
@@ -31,7 +31,7 @@ export function fallsShort(screens: readonly ScreenFindings[], failOn: "blocker"
 export function textReport(screens: readonly ScreenFindings[], known: Known = NOTHING_KNOWN): string {
   const lines: string[] = [];
   for (const { name, findings, notJudged = {} } of screens) {
-    lines.push(`${name}: ${findings.length === 0 ? "nothing found" : ""}`.trimEnd());
+    lines.push(`${name}: ${findings.length === 0 ? "no findings" : ""}`.trimEnd());
     for (const f of findings) {
       const moment = f.moment ? ` [${f.moment}]` : "";
       const accepted = f.accepted !== null ? ` (accepted: ${f.accepted})` : known(name, f) ? " (known)" : "";

@@ -30,7 +30,7 @@ test("columns are named, known, and stand once", () => {
   };
   expect(told("")).toContain("one is missing");
   expect(told("one,__proto__")).toBe('unknown column "__proto__"; known: one, two');
-  expect(told("one,two,one")).toBe("the column one stands twice");
+  expect(told("one,two,one")).toBe("the column one appears twice");
   expect(told("\uFEFF one ,\n1")).toBe("");
   const read = readRows("one;two\n1,5;2", ["one"], ["one", "two"]);
   expect(read.ok && read.value.map((r) => [r.cell("one"), r.cell("two")])).toEqual([["1,5", "2"]]);

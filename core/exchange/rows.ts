@@ -48,7 +48,7 @@ export function readRows(text: string, needed: readonly string[], known: readonl
   const unknown = columns.find((column) => column !== "" && !known.includes(column));
   if (unknown !== undefined) return refused("", `unknown column "${unknown}"; known: ${known.join(", ")}`);
   const twice = columns.find((column, i) => column !== "" && columns.indexOf(column) !== i);
-  if (twice !== undefined) return refused("", `the column ${twice} stands twice`);
+  if (twice !== undefined) return refused("", `the column ${twice} appears twice`);
   return {
     ok: true,
     value: rows.map((row, i) => ({

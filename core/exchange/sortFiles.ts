@@ -85,22 +85,21 @@ export async function* sortFiles(chosen: readonly NamedFile[], isArt: boolean): 
     const isPicture = PIXELS.includes(ending) || (ending === "svg" && (isArt || hasPixels || files.length > 1));
     if (isPicture) into.pictures.push({ name: file.name, bytes: await file.bytes() });
     else if (TEXTS.includes(ending)) await sortText(file, isArt || hasPixels, into);
-    else into.refused.push(`“${file.name}”: is nothing that comes in here; a layout, a take, a backup, a table, a drawing or pictures do`);
+    else into.refused.push(`“${file.name}”: is not a file that can be imported; choose a layout, a take, a backup, a table, a drawing or pictures`);
   }
   return into;
 }
 
 /** The files of a zip, one by one; a backup stands by itself. */
 async function* filesOfZip(file: NamedFile, into: Sorting): AsyncGenerator<NamedFile> {
-  if (file.size > MOST_ZIP_BYTES * 4)
-    return void into.refused.push(`“${file.name}”: is larger than any zip that is taken here; take its files in by themselves`);
+  if (file.size > MOST_ZIP_BYTES * 4) return void into.refused.push(`“${file.name}”: the zip is too large; import its files one by one`);
   const bytes = await file.bytes();
   const zip = openZip(bytes);
   if (!zip.ok) return void into.refused.push(`“${file.name}”: ${problemText(zip.problems)}`);
   if (zip.value.names.includes(CONTENTS_FILE)) return void into.backups.push({ name: file.name, bytes });
   let room = MOST_ZIP_BYTES;
   const names = zip.value.names.filter((one) => !bareName(one).startsWith("."));
-  if (names.length > MOST_FILES) into.refused.push(`“${file.name}” holds ${names.length} files; the first ${MOST_FILES} were looked at`);
+  if (names.length > MOST_FILES) into.refused.push(`“${file.name}” has ${names.length} files; only the first ${MOST_FILES} were read`);
   for (const name of names.slice(0, MOST_FILES)) {
     const inside = zip.value.bytesOf(name, Math.min(room, MOST_FILE_BYTES));
     if (inside === null) {
@@ -117,13 +116,13 @@ async function sortText(file: NamedFile, hasArt: boolean, into: Sorting): Promis
   const isTake = name.endsWith(TAKE_FILE);
   const most = isTake ? TAKES.bytes.most : MOST_FILE_BYTES;
   const text = asSentences(size > most ? refused("", isTake ? TAKES.bytes.words : fileTooLarge(size)) : textOfBytes(await file.bytes(), most));
-  if (!text.ok) return void into.refused.push(`“${name}” was not taken, and nothing has changed.\n${problemText(text.problems)}`);
+  if (!text.ok) return void into.refused.push(`“${name}” was not imported; nothing changed.\n${problemText(text.problems)}`);
   const isJson = endingOf(name) === "json";
   const format = isJson ? formatOf(name, text.value) : "";
   const said = { name, text: text.value };
   if (format === "nodulum-take") into.takes.push(said);
   else if (isJson && format !== null && !TABLES.includes(format)) into.layouts.push(said);
-  else if (text.value.length > MOST_TABLE_LETTERS) into.refused.push(`“${name}”: is larger than any table or drawing that is read here (4 MiB)`);
+  else if (text.value.length > MOST_TABLE_LETTERS) into.refused.push(`“${name}”: is too large; a table or drawing has at most 4 MiB`);
   else if (hasArt) into.pieces ??= piecesOf(name, text.value);
   else {
     const read = readRectangleFile(name, text.value);

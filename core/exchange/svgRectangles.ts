@@ -161,7 +161,7 @@ export function readSvgRectangles(source: string): Result<DrawnSheet> {
   const hasView = view.length === 4 && view.every(Number.isFinite) && view[2] > 0 && view[3] > 0;
   const w = hasView ? view[2] : length(of.get("width"), NaN, NaN);
   const h = hasView ? view[3] : length(of.get("height"), NaN, NaN);
-  if (!(w > 0 && h > 0)) return refused("", "the SVG does not say how large it is; give it a viewBox, or a width and a height");
+  if (!(w > 0 && h > 0)) return refused("", "the SVG has no size; add a viewBox, or width and height");
   const size = { w, h };
   const rectangles: DrawnRectangle[] = [];
   const passedOver: string[] = [];
@@ -194,6 +194,6 @@ export function readSvgRectangles(source: string): Result<DrawnSheet> {
   };
   const start: Matrix = hasView ? [1, 0, 0, 1, -view[0], -view[1]] : IDENTITY;
   for (const child of root.children) walk(child, start, null);
-  if (rectangles.length === 0) return refused("", "there is no rect, circle, ellipse or image in the SVG; draw each control as one of them");
+  if (rectangles.length === 0) return refused("", "the SVG has no rect, circle, ellipse or image; draw each control as one of them");
   return ok({ width: w, height: h, rectangles, passedOver });
 }

@@ -30,7 +30,7 @@ export function readTables(fileName: string, text: string): Result<readonly Foun
   const bare = withoutByteOrderMark(text);
   if (!/\.json$/i.test(fileName) && !/^\s*[[{]/.test(bare)) {
     const [columns = [], ...rows] = cellsOf(bare);
-    if (columns.length < 2 || rows.length === 0) return refused("", "a table needs a first row that names its columns, and a row a rectangle below it");
+    if (columns.length < 2 || rows.length === 0) return refused("", "a table needs a header row, and one row per rectangle");
     return bounded([{ path: "", columns: columns.map((name) => name.trim()), rows }]);
   }
   const value = readJson(bare);
@@ -40,7 +40,7 @@ export function readTables(fileName: string, text: string): Result<readonly Foun
   const direction = isThing(value.value) ? Y_DIRECTIONS.find((one) => one === (value.value as { readonly yRuns?: unknown }).yRuns) : undefined;
   return found.length > 0
     ? bounded(direction === undefined ? found : found.map((table) => ({ ...table, direction })))
-    : refused("", "there is no list of things with figures in this JSON");
+    : refused("", "the JSON has no list of objects with numbers");
 }
 
 function bounded(tables: readonly FoundTable[]): Result<readonly FoundTable[]> {
@@ -168,7 +168,7 @@ export function tableRectangles(table: FoundTable, match: TableMatch, screen: Sc
       return value;
     });
     const box = onScreen(figures, match, screen);
-    if (!(box.w > 0 && box.h > 0) && figures.every(Number.isFinite)) problems.push({ path: `row ${i + 2}`, message: "has no width or no height above 0" });
+    if (!(box.w > 0 && box.h > 0) && figures.every(Number.isFinite)) problems.push({ path: `row ${i + 2}`, message: "width and height must be above 0" });
     const kind = cell("kind");
     rectangles.push({
       name: cell("name") || `row ${i + 2}`,
@@ -178,7 +178,7 @@ export function tableRectangles(table: FoundTable, match: TableMatch, screen: Sc
     });
   });
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, 50) };
-  return rectangles.length > 0 ? ok(rectangles) : refused("", "no row is left; choose other rows");
+  return rectangles.length > 0 ? ok(rectangles) : refused("", "no rows match; choose another filter");
 }
 
 /** A box in px of the screen, y down, from its figures as the table tells them. */

@@ -57,7 +57,7 @@ const set = (change: (take: Record<string, unknown>) => void) => {
 test.each<[string, (take: Record<string, unknown>) => void, RegExp]>([
   ["an unknown key", (t) => (t.colour = 1), /colour/],
   ["another format", (t) => (t.format = "nodulum-layout"), /^format: must be "nodulum-take"/],
-  ["a newer version", (t) => (t.version = 2), /^version: must be 1; a higher one is of a newer Nodulum/],
+  ["a newer version", (t) => (t.version = 2), /^version: must be 1; a higher version needs a newer Nodulum/],
   ["no moment", (t) => delete t.moment, /^moment: is missing/],
   ["no frames", (t) => delete t.frames, /^frames: is missing/],
   ["no events", (t) => delete t.events, /^events: is missing/],
@@ -73,7 +73,7 @@ test.each<[string, (take: Record<string, unknown>) => void, RegExp]>([
         { t: 5, type: "on" },
         { t: 4, type: "on" },
       ]),
-    /^events\[1\]: its time 4 lies before/,
+    /^events\[1\]: its time 4 is before/,
   ],
   ["time after half an hour", (t) => (t.events = [{ t: 1_800_001, type: "on" }]), /^events\[0\]: t: must be a number from 0 to 1800000/],
   ["an up without a place", (t) => (t.events = [{ t: 5, id: 1, type: "up" }]), /^events\[0\]: x: /],
@@ -86,7 +86,7 @@ test.each<[string, (take: Record<string, unknown>) => void, RegExp]>([
 
 test("what is no take at all is told so, and the sample is one", () => {
   expect(problemOf(written(sample))).toBe("");
-  expect(problemOf([])).toMatch(/this is no take/);
+  expect(problemOf([])).toMatch(/this is not a take/);
   const read = readTake("{");
   expect(read.ok || read.problems[0].message).toMatch(/is not JSON/);
 });

@@ -33,7 +33,7 @@ const wholeScreen = z.strictObject({
 /** All of a take but its long lists, which are read item by item. */
 const head = z.strictObject({
   format: z.literal(TAKE_FORMAT, `must be "${TAKE_FORMAT}"`),
-  version: z.literal(TAKE_VERSION, `must be ${TAKE_VERSION}; a higher one is of a newer Nodulum: load the newest`),
+  version: z.literal(TAKE_VERSION, `must be ${TAKE_VERSION}; a higher version needs a newer Nodulum`),
   name: nameSchema,
   layout: z.string("must be the digest of a layout").regex(/^[0-9a-f]{64}$/, "must be the digest of a layout: 64 hex digits, a to f small"),
   screen: wholeScreen,
@@ -47,12 +47,12 @@ const head = z.strictObject({
 export function readTake(text: string): Result<Take> {
   if (text.length > TRACES.bytes.most) return refused("", TAKES.bytes.words);
   const value = readJson(text);
-  return value.ok ? parseTake(value.value) : refused("", "is not JSON; this is no take, or it is damaged");
+  return value.ok ? parseTake(value.value) : refused("", "is not JSON; this is not a take, or it is damaged");
 }
 
 /** Reads a take from a plain value. */
 export function parseTake(value: unknown): Result<Take> {
-  if (typeof value !== "object" || value === null || Array.isArray(value)) return refused("", "must be an object; this is no take");
+  if (typeof value !== "object" || value === null || Array.isArray(value)) return refused("", "must be an object; this is not a take");
   const { events, frames, ...rest } = value as Record<string, unknown>;
   const top = readThrough(head, rest);
   const [told, given] = [eventsIn(events), framesIn(frames)];
@@ -70,7 +70,7 @@ function eventsIn(value: unknown): Result<InputEvent[]> {
   for (let i = 0; i < value.length; i += 1) {
     const read = readEvent(value[i], `events[${i}]`);
     if (!read.ok) return read;
-    if (read.value.t < last) return refused(`events[${i}]`, `its time ${read.value.t} lies before that of the one above; events must be in time order`);
+    if (read.value.t < last) return refused(`events[${i}]`, `its time ${read.value.t} is before the previous one; sort the events by time`);
     last = read.value.t;
     events.push(read.value);
   }

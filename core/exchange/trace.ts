@@ -86,7 +86,7 @@ export function createTraceReader(layout: Layout): TraceReader {
     if (!value.ok) return refused(path, "is not JSON");
     const read = readEvent(value.value, path);
     if (!read.ok) return read;
-    if (read.value.t < last) return refused(path, `its time ${read.value.t} lies before that of the line above; events must be in time order`);
+    if (read.value.t < last) return refused(path, `its time ${read.value.t} is before the previous line; sort the events by time`);
     const stranger = strangerIn(read.value, layout);
     return stranger ? refused(path, stranger) : read;
   };

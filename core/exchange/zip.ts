@@ -36,7 +36,7 @@ const DEFLATED = 8;
 /** Reads the directory of a zip; what is no zip is refused. */
 export function openZip(bytes: Uint8Array): Result<Zip> {
   const entries = directoryOf(bytes);
-  if (typeof entries === "string") return refused("", `this is no zip that can be read: ${entries}`);
+  if (typeof entries === "string") return refused("", `this zip cannot be read: ${entries}`);
   return {
     ok: true,
     value: {

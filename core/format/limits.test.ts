@@ -271,7 +271,7 @@ test.each([
   ["of no scale above 0", { reference: { width: 1e308, height: 1e308 }, scale: { share: 1, of: "area" } }],
   ["of a unit beyond numbers", { scale: { mmPerUnit: 1e308 } }],
 ])("a reference %s is refused where it stands", (_, more) => {
-  expect(told(parseLayout(file(more)))).toMatch(/^reference: .* the scale is no number of px; write the px/);
+  expect(told(parseLayout(file(more)))).toMatch(/^reference: .* the scale is not a number of px; write the px/);
 });
 
 test("names stand in one line; the way out is told", () => {

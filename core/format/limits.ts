@@ -56,8 +56,8 @@ export const LISTS = {
   mouse: count(32, "an action", "mouse inputs"),
   pad: count(32, "an action", "pad inputs"),
   cutouts: count(16, "a screen", "cut-outs"),
-  ownScreens: count(64, "a layout", "screens of its own"),
-  rail: count(64, "the rail", "screens"),
+  ownScreens: count(64, "a layout", "custom screens"),
+  rail: count(64, "rail", "screens"),
   callees: count(200, "a layout", "callees of the game's code"),
   momentPictures: count(32, "a layout", "backdrops of moments"),
   playersPart: count(256, "a layout", "players' parts"),
@@ -91,7 +91,7 @@ export const TEXTS = {
 /** Screens, and what is drawn of them. */
 export const SCREENS = {
   sidePx: range(100, 20_000, "px"),
-  ppi: range(30, 1500, "pixels an inch"),
+  ppi: range(30, 1500, "pixels per inch"),
   /** Insets, edges, corners; places and sizes of cut-outs. */
   insetPx: range(0, 20_000, "px"),
   cutoutPx: range(-20_000, 20_000, "px"),
@@ -113,7 +113,7 @@ export const PICTURES = {
   /** What is used again counts each time. */
   svgElements: count(20_000, "an SVG", "elements, what is used again counted each time"),
   /** How deep uses, masks, patterns and filters may stand in one another. */
-  svgNesting: { most: 3, words: "uses, masks, patterns and filters may stand in one another at most 3 deep" },
+  svgNesting: { most: 3, words: "uses, masks, patterns and filters may be nested at most 3 deep" },
   /** Each step of a filter goes over the whole drawing; the slow ones over and over. */
   svgFilterSteps: count(32, "an SVG", "steps of filters at work, counted with each use; turbulence, lighting and the like count 8, morphology 16"),
   svgOctaves: { least: 0, most: 8, words: "turbulence may have at most 8 octaves" },
@@ -140,14 +140,14 @@ export const TAKES = {
   events: count(200_000, "a take", "events"),
   /** At the highest rate, for as long as a take may be, and the tick after. */
   frames: count(1_800_002, "a take", "frames"),
-  hz: { least: 1, most: 1000, words: "must be a whole number from 1 to 1000, ticks a second" },
+  hz: { least: 1, most: 1000, words: "must be a whole number from 1 to 1000, ticks per second" },
   playerSize: range(0.25, 4, ""),
 } as const satisfies Readonly<Record<string, Limit>>;
 
 /** The file as a whole. */
 export const FILES = {
   bytesWithoutPictures: bytes(8 * MIB, "the file is too large: a layout holds", "without its pictures"),
-  nesting: { most: 64, words: "it is nested more than 64 deep; no file of Nodulum's is" },
+  nesting: { most: 64, words: "it is nested more than 64 deep; no Nodulum file is" },
   /** More problems than this are counted, not told. */
   problems: { most: 50, words: "more problems" },
   /** A problem's place, and its words, are cut to this. */

@@ -23,11 +23,10 @@ export function migrate(value: unknown, current: number = FILE_VERSION, chain: r
   if (file.format !== FILE_FORMAT) return refused("format", `this is not a layout file: "format" must be "${FILE_FORMAT}"`);
   const version = file.version;
   if (typeof version !== "number" || !Number.isInteger(version) || version < 1) return refused("version", `must be a whole number from 1 to ${current}`);
-  if (version > current)
-    return refused("version", `the file is of version ${version}, this program reads up to version ${current}; open it with a newer Nodulum`);
+  if (version > current) return refused("version", `the file has version ${version}; this program reads up to version ${current}. Use a newer Nodulum`);
   for (let at = version; at < current; at += 1) {
     const step = chain.find((s) => s.from === at);
-    if (!step) return refused("version", `version ${at} cannot be brought up to ${current}: the step from ${at} is missing`);
+    if (!step) return refused("version", `version ${at} cannot be migrated to ${current}: the step from ${at} is missing`);
     file = { ...step.apply(file), version: at + 1 };
   }
   return ok(file);

@@ -140,6 +140,6 @@ function measureUnion({ options = [], discriminator }: LooseDef, value: object, 
 const LONE_HALF = /[\ud800-\udfff]/u;
 
 function measureText(text: string, path: readonly PropertyKey[], tell: Problem[]): void {
-  if (text.includes("\u0000")) tell.push({ path: pathText(path), message: "holds a NUL character (U+0000); take it out" });
-  else if (LONE_HALF.test(text)) tell.push({ path: pathText(path), message: "holds half a character (a lone surrogate); write it anew" });
+  if (text.includes("\u0000")) tell.push({ path: pathText(path), message: "contains a NUL character (U+0000); remove it" });
+  else if (LONE_HALF.test(text)) tell.push({ path: pathText(path), message: "contains half a character (a lone surrogate); write it again" });
 }

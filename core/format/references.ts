@@ -31,7 +31,7 @@ function scaleReferences({ scale, reference }: Layout, tell: Tell): void {
   if (Number.isFinite(largest) && smallest > 0) return;
   tell(
     "reference",
-    `with ${reference.width} × ${reference.height} and ${scale.mmPerUnit} mm a unit the scale is no number of px; write the px of the screen it is drawn for`,
+    `with ${reference.width} × ${reference.height} and ${scale.mmPerUnit} mm per unit, the scale is not a number of px; write the px of the design screen`,
   );
 }
 
@@ -106,7 +106,7 @@ function overrideReferences(layout: Layout, tell: Tell): void {
       if (!placement) continue;
       if (clusters.has(id) && placement.kind !== "pin") tell(`${path}.placement.kind`, "a cluster is a pin");
       if (placement.kind !== "pin" || typeof placement.frame !== "object") continue;
-      if (kind === undefined) tell(`${path}.placement.frame`, "only a control can stand in a cluster");
+      if (kind === undefined) tell(`${path}.placement.frame`, "only a control can be in a cluster");
       else if (!clusters.has(placement.frame.cluster)) tell(`${path}.placement.frame.cluster`, `there is no cluster "${placement.frame.cluster}"`);
     }
   });

@@ -46,8 +46,8 @@ test("a picture that is no more is told with its place, and everything else can 
   expect(readStored(text, (digest) => known.get(digest))).toEqual({
     ok: false,
     problems: [
-      { path: "pictures[0].data", message: "this picture is not kept any more" },
-      { path: "pictures[2].data", message: "this picture is not kept any more" },
+      { path: "pictures[0].data", message: "this picture is no longer stored" },
+      { path: "pictures[2].data", message: "this picture is no longer stored" },
     ],
   });
   expect(wholeText(text, (digest) => known.get(digest))).toContain("BBBB");

@@ -57,7 +57,7 @@ function withData(value: unknown, path: string, dataOf: DataOf, missing: Problem
       const at = path === "" ? key : `${path}.${key}`;
       if (key !== "data" || typeof item !== "string" || !item.startsWith(REFERENCE)) return [key, withData(item, at, dataOf, missing)];
       const data = dataOf(item.slice(REFERENCE.length));
-      if (data === undefined) missing.push({ path: at, message: "this picture is not kept any more" });
+      if (data === undefined) missing.push({ path: at, message: "this picture is no longer stored" });
       return [key, data ?? item];
     }),
   );

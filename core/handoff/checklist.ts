@@ -7,9 +7,9 @@ export interface ChecklistItem {
 }
 
 const ORIENTATION: Readonly<Record<Layout["orientation"], string>> = {
-  landscape: "The game is held wide: both landscape ways are allowed, portrait is not.",
-  portrait: "The game is held tall: portrait is allowed, landscape is not.",
-  both: "The game turns with the device: every orientation is allowed.",
+  landscape: "Orientation: allow both landscape directions, not portrait.",
+  portrait: "Orientation: allow portrait, not landscape.",
+  both: "Orientation: allow all.",
 };
 
 /** The list: the project's own settings, then each control to be typed in. */
@@ -18,18 +18,18 @@ export function checklist(layout: Layout): readonly ChecklistItem[] {
   const touches = controls.filter(({ kind }) => kind !== "button").length + 1;
   const shown =
     moments.length === 0
-      ? "All controls are shown all the time: the layout has no moments."
+      ? "All controls are always visible: the layout has no moments."
       : `The game says which moment it is, and only that moment's controls are shown: ${moments.map(({ name }) => name).join(", ")}.`;
   return [
     { id: "project.orientation", text: ORIENTATION[layout.orientation] },
-    { id: "project.touches", text: `Several touches at once are switched on: at least ${Math.max(2, touches)}.` },
+    { id: "project.touches", text: `Multi-touch is on: at least ${Math.max(2, touches)} touches.` },
     {
       id: "project.mouse",
-      text: "A touch does not stand for a mouse button as well, or the game would read it twice; a mouse may stand for a touch while testing.",
+      text: "Touches do not also send mouse buttons, or the game reads them twice. A mouse may simulate touches while testing.",
     },
-    { id: "project.layer", text: "The controls lie in a layer over the game and under its menus; a menu takes its touches first." },
-    { id: "project.scale", text: "The layer is scaled by the rule of the sheet, and by nothing else besides." },
-    { id: "project.safe", text: "What is tied to the safe frame goes by the system's insets, and goes by them anew when the device is turned." },
+    { id: "project.layer", text: "The controls are in a layer above the game and below its menus. A menu gets its touches first." },
+    { id: "project.scale", text: "Only the scale rule of this sheet scales the layer." },
+    { id: "project.safe", text: "Controls in the safe frame follow the system insets, also after the device rotates." },
     { id: "project.active", text: shown },
     {
       id: "project.names",
@@ -40,6 +40,6 @@ export function checklist(layout: Layout): readonly ChecklistItem[] {
           .join(", ") || "none yet"
       }.`,
     },
-    ...controls.map(({ id, name }) => ({ id: `control.${id}`, text: `${name} is typed in and tried.` })),
+    ...controls.map(({ id, name }) => ({ id: `control.${id}`, text: `${name} is entered and tested.` })),
   ];
 }

@@ -13,11 +13,11 @@ function curveWords(curve: Curve): string {
     case "bezier":
       return `cubic-bezier(${[curve.x1, curve.y1, curve.x2, curve.y2].map(number).join(", ")})`;
     case "full":
-      return "all or nothing";
+      return "on or off";
   }
 }
 
-const ORIGIN_WORDS = { fixed: "stays", floating: "comes to the thumb", trailing: "follows" } as const;
+const ORIGIN_WORDS = { fixed: "stays", floating: "moves to the thumb", trailing: "follows" } as const;
 const waysWords = (count: number): string => (count === 0 ? "any" : String(count));
 
 /** Every value of a feel, lengths and parts of them in units; of all kinds what they have. */
@@ -49,19 +49,19 @@ export function feelRows(control: Control, at: ResolvedControl): SheetRow[] {
       return [
         feel("ways", String(f.ways)),
         feel("neutral", `${number(f.neutral)} of half the shorter side, ${units(f.neutral * half)}`),
-        ...(f.ways === 8 ? [feel("a diagonal's width", `${number(f.diagonal)}°`)] : []),
+        ...(f.ways === 8 ? [feel("diagonal width", `${number(f.diagonal)}°`)] : []),
         feel("direction held", `${number(f.holdDeg)}°`),
-        feel("slid off", f.slideOut === "keep" ? "keeps its direction" : "lets go"),
+        feel("slide out", f.slideOut === "keep" ? "keeps its direction" : "releases"),
       ];
     }
     case "button": {
       const { feel: f } = control;
       return [
         feel("press", f.press),
-        ...(f.press === "long" ? [feel("long after", `${number(f.longMs)} ms`)] : []),
-        ...(f.press === "double" ? [feel("twice within", `${number(f.withinMs)} ms`)] : []),
+        ...(f.press === "long" ? [feel("long press", `${number(f.longMs)} ms`)] : []),
+        ...(f.press === "double" ? [feel("double tap", `${number(f.withinMs)} ms`)] : []),
         feel("slide in", f.slideIn ? "yes" : "no"),
-        feel("slide out", f.slideOut === "keep" ? "stays pressed" : "lets go"),
+        feel("slide out", f.slideOut === "keep" ? "stays pressed" : "releases"),
         ...(f.buzzMs > 0 ? [feel("vibrates", `${number(f.buzzMs)} ms`)] : []),
       ];
     }
@@ -72,8 +72,8 @@ export function feelRows(control: Control, at: ResolvedControl): SheetRow[] {
       return [
         feel("distance", `${number(f.distanceMm)} mm`),
         feel("directions", waysWords(f.directions)),
-        feel("gives", f.output === "pulse" ? "one tick" : "until let go"),
-        feel("again", f.again === "never" ? "once a touch" : "after each distance"),
+        feel("gives", f.output === "pulse" ? "one tick" : "until release"),
+        feel("again", f.again === "never" ? "once per touch" : "after each distance"),
         ...(f.withinMs > 0 ? [feel("within", `${number(f.withinMs)} ms`)] : []),
       ];
     }

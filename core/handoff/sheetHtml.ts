@@ -51,7 +51,7 @@ function entrySection({ name, id, kind, arrangement, rows }: SheetEntry): string
     element("h3", {}, escaped(`${name} (${kind}, ${id})${where}`)) +
       table(
         ["what", "y runs down", "y runs up", "as the file has it"],
-        rows.map(({ field, down, up, written }) => [field, down, up === down ? "the same" : up, written]),
+        rows.map(({ field, down, up, written }) => [field, down, up === down ? "same" : up, written]),
       ),
   );
 }
@@ -75,11 +75,11 @@ export function sheetHtml({ layout, digest, date, screen, paper, ticked }: Sheet
     element("h1", {}, escaped(`${layout.name}: sheet`)) +
       element("p", { class: "muted" }, `${escaped(date)}; digest ${element("code", {}, digest)}`) +
       paragraph(
-        `Drawn for ${width} × ${height} units (u). Places are told twice: for programs whose y runs down from the top, and for those whose y runs up from the bottom. Anchors and pivots are fractions of the frame and of the control; an offset leads from the anchor to the pivot.`,
+        `Designed for ${width} × ${height} units (u). Positions are given twice: for programs with y down from the top, and with y up from the bottom. Anchors and pivots are fractions of the frame and of the control; an offset goes from the anchor to the pivot.`,
       ) +
       element("figure", {}, drawing),
     part("Scale", [scale.keeps, scale.formula, scale.example].map(paragraph).join("")),
-    part("What stands where", sheetEntries(layout).map(entrySection).join("")),
+    part("Positions", sheetEntries(layout).map(entrySection).join("")),
     part(
       "Actions",
       table(
@@ -88,13 +88,13 @@ export function sheetHtml({ layout, digest, date, screen, paper, ticked }: Sheet
       ),
     ),
     part(
-      "Facing where a stick points",
+      "Turning towards the stick",
       table(
         ["for", "formula"],
         FACING.map((line) => [...line]),
       ),
     ),
-    part("In the game's own project", element("ul", { class: "ticks" }, ticks)),
+    part("In the game’s project", element("ul", { class: "ticks" }, ticks)),
   ].join("\n");
   return documentHtml({ title: `${layout.name}: sheet`, style: `${reportStyle(paper)}${STYLE}`, content: body });
 }

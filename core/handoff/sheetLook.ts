@@ -31,13 +31,13 @@ export function lookRows({ kind, look }: Control, layout: Layout): SheetRow[] {
     look1("at rest", face(look.rest)),
     look1("held", face(look.held)),
     ...(look.away ? [look1("away", `opacity ${number(look.away.opacity)} after ${number(look.away.afterMs)} ms, over ${number(look.away.fadeMs)} ms`)] : []),
-    ...(look.hideAtRest === "none" ? [] : [look1("hidden at rest", look.hideAtRest === "all" ? "all of it" : "its knob")]),
-    ...(kind === "stick" ? [look1("knob", `${number(look.knobSize)} of the base`), look1("comes home", homeWords(look))] : []),
+    ...(look.hideAtRest === "none" ? [] : [look1("hidden at rest", look.hideAtRest === "all" ? "everything" : "its knob")]),
+    ...(kind === "stick" ? [look1("knob", `${number(look.knobSize)} of the base`), look1("returns", homeWords(look))] : []),
     ...(art.length > 0 ? [look1("pictures", art.join("; "))] : []),
   ];
 }
 
 function homeWords({ home, homeAfterMs, returnMs }: Control["look"]): string {
-  if (home === "stay") return "stays where it was let go";
+  if (home === "stay") return "stays at the release point";
   return `${home === "now" ? "at once" : `after ${number(homeAfterMs)} ms`}, over ${number(returnMs)} ms`;
 }

@@ -39,11 +39,11 @@ export function scaleWords({ scale, reference }: Pick<Layout, "scale" | "referen
   return {
     keeps:
       q === 0
-        ? "A unit keeps its millimetres on every screen."
+        ? "A unit has the same millimetres on every screen."
         : q === 1
-          ? "A unit keeps its share of the screen."
+          ? "A unit has the same share of every screen."
           : `A unit is a mix: ${number(100 * (1 - q))} % its millimetres, ${number(100 * q)} % its share of the screen.`,
-    formula: `${formula} px a unit; Wr = ${reference.width}, Hr = ${reference.height}`,
+    formula: `${formula} px per unit; Wr = ${reference.width}, Hr = ${reference.height}`,
     example: `On ${screen.name}, ${widthPx} × ${heightPx} px at ${number(ppi)} ppi: ${parts.join("; ")}; s = ${number(s)}, so 100 u are ${number(100 * s, 1)} px, ${number((100 * s) / pxPerMm(screen), 1)} mm.`,
   };
 }
@@ -52,6 +52,6 @@ export function scaleWords({ scale, reference }: Pick<Layout, "scale" | "referen
 export const FACING: readonly (readonly [name: string, formula: string])[] = [
   ["given: x right, y up", "angle = atan2(y, x), counter-clockwise from the right, in degrees × 180 / π"],
   ["where the program's y runs down", "angle = atan2(−y, x) is clockwise there: turn the figure by −atan2(y, x) where turns run clockwise"],
-  ["how strongly", "strength = √(x² + y²), 0 to 1; below a little (0.01) keep the angle it had"],
+  ["magnitude", "magnitude = √(x² + y²), 0 to 1; below 0.01 keep the previous angle"],
   ["a figure drawn looking up", "subtract 90° counter-clockwise"],
 ];

@@ -13,7 +13,7 @@ import type { PlayedState } from "./traceLog";
  * stick no fine half: one that was used never stayed in the lower half of what it gives · slip: two presses of a control shorter than 60 ms
  * within 150 ms · lost touch: one that nothing took, within 5 mm of a control · never given: an action that was not given at all.
  */
-export type ToldKind = "unnamed pair" | "stick never full" | "stick no fine half" | "slip" | "lost touch" | "never given";
+export type ToldKind = "unnamed pair" | "stick never full" | "stick no fine half" | "slip" | "lost touch" | "never active";
 export interface Told {
   readonly kind: ToldKind;
   /** Names of actions, or ids of controls. */
@@ -43,7 +43,7 @@ export interface Listener {
   told(): readonly Told[];
 }
 
-const ORDER: readonly ToldKind[] = ["slip", "lost touch", "unnamed pair", "stick never full", "stick no fine half", "never given"];
+const ORDER: readonly ToldKind[] = ["slip", "lost touch", "unnamed pair", "stick never full", "stick no fine half", "never active"];
 
 type Tell = (kind: ToldKind, subjects: readonly string[], tick: number) => void;
 
@@ -145,7 +145,7 @@ export function createListener(layout: Pick<Layout, "actions" | "together">): Li
         ...found.values(),
         ...never("stick never full", sticks.never("isFull")),
         ...never("stick no fine half", sticks.never("isFine")),
-        ...(last > 0 ? never("never given", pairs.neverGiven()) : []),
+        ...(last > 0 ? never("never active", pairs.neverGiven()) : []),
       ];
       return all.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.tick - b.tick);
     },
@@ -157,16 +157,16 @@ export function toldText({ kind, subjects: [a, b], times }: Told, nameOf: (contr
   const often = times === 1 ? "" : `, ${times} times`;
   switch (kind) {
     case "unnamed pair":
-      return `${a} and ${b} were given at once${often}; no together set names them`;
+      return `${a} and ${b} were active together${often}, but no together set contains them`;
     case "stick never full":
-      return `${nameOf(a)} never reached its full deflection`;
+      return `${nameOf(a)} never reached full deflection`;
     case "stick no fine half":
-      return `${nameOf(a)} never stayed in the lower half of what it gives: its fine half was not used`;
+      return `${nameOf(a)} was never held in the lower half of its range`;
     case "slip":
       return `${nameOf(a)} slipped${often}: two presses shorter than 60 ms within 150 ms`;
     case "lost touch":
-      return `nothing took a touch within 5 mm of ${nameOf(a)}${often}`;
-    case "never given":
-      return `${a} was never given`;
+      return `no control got a touch within 5 mm of ${nameOf(a)}${often}`;
+    case "never active":
+      return `${a} was never active`;
   }
 }

@@ -130,7 +130,7 @@ describe("told by itself", () => {
       { kind: "unnamed pair", subjects: ["a", "c"], tick: 6, times: 2 },
       { kind: "unnamed pair", subjects: ["b", "c"], tick: 6, times: 2 },
     ]);
-    expect(toldText(pairs[0], (id) => id)).toBe("a and c were given at once, 2 times; no together set names them");
+    expect(toldText(pairs[0], (id) => id)).toBe("a and c were active together, 2 times, but no together set contains them");
   });
 
   test("two presses shorter than 60 ms within 150 ms are a slip; longer ones, and later ones, are none", () => {
@@ -165,8 +165,8 @@ describe("told by itself", () => {
   });
 
   test("an action that was never given, once anything has been played", () => {
-    const never = told(three, tap(10, 1, { x: 200, y: 200 })).filter((t) => t.kind === "never given");
+    const never = told(three, tap(10, 1, { x: 200, y: 200 })).filter((t) => t.kind === "never active");
     expect(never.map((t) => t.subjects[0])).toEqual(["b", "c"]);
-    expect(toldText(never[0], (id) => id)).toBe("b was never given");
+    expect(toldText(never[0], (id) => id)).toBe("b was never active");
   });
 });

@@ -17,7 +17,7 @@ function shrinksFor(widthMm: number, least: number): number {
   return SHRINK_STEPS.find((step) => step >= least && widthMm / step <= CONTENT_MM) ?? Math.ceil(widthMm / CONTENT_MM);
 }
 
-const scaleWords = (shrinks: number) => (shrinks === 1 ? "life size" : `1 mm here is ${shrinks} mm of glass`);
+const scaleWords = (shrinks: number) => (shrinks === 1 ? "life size" : `1 mm here is ${shrinks} mm on the screen`);
 
 /** So many moments are drawn each by itself; of more the layout is drawn once, with all that it has. */
 const MOST_MOMENTS = 6;
@@ -93,7 +93,7 @@ export function screensPart({ screens }: ReportSource): string {
 const notJudged = ({ faintNotJudged: why }: ReportedScreen) =>
   why === null ? "" : element("div", { class: "muted" }, `${element("code", {}, "look/faint")} not judged: ${escaped(why)}`);
 
-/** The findings of a screen, the same of several faces once: as grave as on the worst of them. */
+/** The findings of a screen, the same of several faces once: as severe as on the worst of them. */
 function openFindings({ faces }: ReportedScreen) {
   const known = new Map<string, ReportedScreen["faces"][number][number]>();
   const rank = { blocker: 0, warning: 1, note: 2 };
@@ -120,6 +120,6 @@ export function contactSheet({ layout, screens, shrinks }: ReportSource): string
     const caption = `${element("b", {}, escaped(screen.name))} ${element("span", { class: "muted" }, sizeWords(one))}<br>${tallyMarks(found)}${step === shrinks ? "" : ` ${element("span", { class: "muted" }, scaleWords(step))}`}`;
     return element("figure", { "data-screen": screen.name }, drawing + element("figcaption", {}, caption));
   });
-  const said = `${scaleWords(shrinks)[0].toUpperCase()}${scaleWords(shrinks).slice(1)}, on every screen where nothing else is said; right hand, size 1; every moment shown. Marks: the gravest finding about a control on any face. ■ blocker, ◆ warning, ○ note.`;
+  const said = `${scaleWords(shrinks)[0].toUpperCase()}${scaleWords(shrinks).slice(1)}, unless another scale is given; right hand, size 1; all moments. Marks: worst finding of a control for any player. ■ blocker, ◆ warning, ○ note.`;
   return element("p", { class: "muted" }, said) + element("div", { class: "sheet" }, figures.join("\n"));
 }

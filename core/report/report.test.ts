@@ -98,8 +98,8 @@ test.each([1, 2, 3] as const)(
       const times = screen.widthPx / pxPerMm(screen) / Number(width);
       expect(Number(width)).toBeLessThanOrEqual(CONTENT_MM);
       expect(times).toBeCloseTo(Math.round(times), 3);
-      const told = Math.round(times) === shrinks ? null : `1 mm here is ${Math.round(times)} mm of glass`;
-      expect(caption.match(/1 mm here is \d+ mm of glass/)?.[0] ?? null).toBe(told);
+      const told = Math.round(times) === shrinks ? null : `1 mm here is ${Math.round(times)} mm on the screen`;
+      expect(caption.match(/1 mm here is \d+ mm on the screen/)?.[0] ?? null).toBe(told);
     }
   },
 );
@@ -118,7 +118,7 @@ test("only the parts that are asked for, in their order; paper and progress as a
   expect(empty).toContain("No blockers and no warnings");
   expect(wordsOf(part(empty, "findings"))).toContain("Nothing is open.");
   expect(wordsOf(part(empty, "misses"))).toContain("No touch is meant for a picture here.");
-  expect(wordsOf(part(empty, "spans"))).toContain("Nothing is found on any aspect.");
+  expect(wordsOf(part(empty, "spans"))).toContain("No findings at any aspect ratio.");
 });
 
 test("nothing in a layout becomes markup: names, reasons and words of the game are words", () => {

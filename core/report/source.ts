@@ -9,11 +9,11 @@ export const REPORT_PARTS = ["layout", "screens", "sheet", "grid", "spans", "mis
 /** What a report may tell. */
 export type ReportPart = (typeof REPORT_PARTS)[number];
 export const PART_WORDS: Readonly<Record<ReportPart, string>> = {
-  layout: "The layout",
+  layout: "Layout",
   screens: "Screens",
   sheet: "Contact sheet",
   grid: "Grid of findings",
-  spans: "Over aspect ratios",
+  spans: "Findings by aspect ratio",
   misses: "Misses",
   findings: "Findings",
 };

@@ -3,7 +3,7 @@ import { counted } from "../derived/counted";
 import { faceWords, measureWords } from "../checks/faceWords";
 import type { Finding } from "../checks/finding";
 import { SEVERITIES } from "../checks/finding";
-import { gridOf, isGraver, type GridCell } from "../checks/grid";
+import { gridOf, isMoreSevere, type GridCell } from "../checks/grid";
 import { ofHundred, takersWords } from "../checks/missWords";
 import { spanRows } from "../checks/spanRows";
 import { leastHit, worstPair } from "../checks/worstMiss";
@@ -45,35 +45,31 @@ function cellTables(names: readonly string[], rows: readonly { readonly name: st
     .join("\n");
 }
 
-/** Controls down, screens across: in each cell the gravest finding of all faces and moments. */
+/** Controls down, screens across: in each cell the worst finding of all faces and moments. */
 export function gridPart({ layout, screens }: ReportSource): string {
   const grid = gridOf(
     layout,
     screens.map(({ screen, faces }) => ({ name: screen.name, faces })),
   );
   const cell = (found: GridCell | null): string => {
-    const gravest = found?.gravest?.finding;
-    if (!gravest) return found ? "✓" : "·";
-    const measure = measureWords(gravest.measure).replace(" mm", "").replace(" : 1", "");
-    return element("span", { class: gravest.severity }, `${SIGN[gravest.severity]}${measure}`);
+    const worst = found?.worst?.finding;
+    if (!worst) return found ? "✓" : "·";
+    const measure = measureWords(worst.measure).replace(" mm", "").replace(" : 1", "");
+    return element("span", { class: worst.severity }, `${SIGN[worst.severity]}${measure}`);
   };
   const rows = grid.rows.map(({ subject, cells }) => ({ name: subject === null ? "layout" : nameIn(layout, subject), cells: cells.map(cell) }));
   return (
-    element(
-      "p",
-      { class: "muted" },
-      "The gravest finding of all faces and moments in each cell, with its measure in mm, or % of an area; · nothing found; ✓ only what is accepted.",
-    ) +
+    element("p", { class: "muted" }, "Each cell: the worst finding of all players and moments, in mm or % of an area; · none; ✓ only accepted findings.") +
     cellTables(
       screens.map(({ screen }) => screen.name),
-      [{ name: "all of it", cells: grid.columns.map(cell) }, ...rows],
+      [{ name: "everything", cells: grid.columns.map(cell) }, ...rows],
     )
   );
 }
 
 /** Over which aspects each finding holds. */
 export function spansPart({ layout, spans, screens, faces }: ReportSource): string {
-  if (!spans) return element("p", { class: "muted" }, "Not worked out.");
+  if (!spans) return element("p", { class: "muted" }, "Not computed.");
   const { range } = spans;
   const rows = spanRows(spans.faces);
   const lines = rows.map((row) => {
@@ -96,7 +92,7 @@ export function spansPart({ layout, spans, screens, faces }: ReportSource): stri
       spanDrawing(part, range, { widthMm: CONTENT_MM, labelsMm: 80, lines: screens.map(({ screen }) => aspectOf(screen)) }),
     ),
   );
-  return element("p", { class: "muted" }, said) + (drawn.join("\n") || element("p", {}, "Nothing is found on any aspect."));
+  return element("p", { class: "muted" }, said) + (drawn.join("\n") || element("p", {}, "No findings at any aspect ratio."));
 }
 
 /** As many rows of the span chart as a page of either paper holds. */
@@ -112,7 +108,7 @@ export function missesPart({ layout, screens, faces }: ReportSource): string {
   const pair = worstPair(all);
   const worst = pair
     ? `The worst pair: of a hundred touches meant for ${nameIn(layout, pair.meant)}, ${ofHundred(pair.share)} go to ${nameIn(layout, pair.taker)}, on ${screens[pair.screen].screen.name}, ${faceWords(faces[pair.face])}${pair.moment === null ? "" : `, ${momentIn(layout, pair.moment)}`}.`
-    : "No control takes what is meant for another.";
+    : "No control takes touches meant for another.";
   const rows = aimed.map(({ id, name }) => ({
     name,
     cells: all.map((one) => {
@@ -139,7 +135,7 @@ export function missesPart({ layout, screens, faces }: ReportSource): string {
   const heads =
     element("th", {}, "meant for") +
     element("th", { class: "n" }, "gets") +
-    element("th", {}, "the others go to") +
+    element("th", {}, "the rest goes to") +
     element("th", {}, "where it gets the least");
   return (
     element("p", {}, escaped(worst)) +
@@ -172,7 +168,7 @@ export function findingsPart({ layout, screens, faces }: ReportSource): string {
         if (!known) found.set(key, { worst: finding, at, screens: new Set([screen.name]) });
         else {
           known.screens.add(screen.name);
-          if (isGraver(finding, known.worst)) [known.worst, known.at] = [finding, at];
+          if (isMoreSevere(finding, known.worst)) [known.worst, known.at] = [finding, at];
         }
       }
     });

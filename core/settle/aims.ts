@@ -9,7 +9,7 @@ import type { Layout } from "../format/types";
 import type { FacedScreen } from "./facedScreens";
 import { leavesNotes, type SettleRequest } from "./request";
 
-/** What a finding of a code may measure before it is of a severity: gravest first; the last is where it begins at all. In its own unit. */
+/** What a finding of a code may measure before it is of a severity: worst first; the last is where it begins at all. In its own unit. */
 export type Thresholds = readonly { readonly severity: Severity; readonly measure: number }[];
 
 /** The thresholds of section 3 of the model, for a layout on a screen (`mm`: px a mm). Codes without a measure, or that no place decides, have none. */
@@ -37,7 +37,7 @@ export function thresholdsOf({ limits }: Pick<Layout, "limits">, mm: number): Pa
 /** A finding on a face, whatever the moment. */
 export const findingWord = (code: FindingCode, subjects: readonly string[]): string => `${code} ${subjects.join(" ")}`;
 
-/** What is found on every face of a layout, by code and subjects: of several moments the gravest. */
+/** What is found on every face of a layout, by code and subjects: of several moments the worst. */
 export type FoundOnFaces = readonly ReadonlyMap<string, BareFinding>[];
 
 /** What is found of a layout on a face. */

@@ -89,7 +89,7 @@ export function* lowerMissesSteps(
     const worst = [...here.rates].filter(([id, { rate }]) => !frozen.has(id) && rate > SELDOM).sort(([, a], [, b]) => b.rate - a.rate)[0];
     if (!worst) break;
     const [id, rate] = worst;
-    yield { doing: "lowering misses", left, solved: settling.solvedSoFar, missed: rate.rate };
+    yield { doing: "reducing misses", left, solved: settling.solvedSoFar, missed: rate.rate };
     const next = stepDown(settling, { here, id, rate, step }, faces, moment);
     if (next) {
       movedFor.set(id, movedFor.get(id) ?? rate.face);

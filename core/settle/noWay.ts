@@ -50,7 +50,7 @@ export interface Remainder {
   readonly again: (request: SettleRequest) => { readonly left: readonly FaceFound[]; readonly cost: number };
 }
 
-/** So many findings are looked into, the gravest first; the others are only told as left. */
+/** So many findings are looked into, the worst first; the others are only told as left. */
 const MOST_TOLD = 6;
 /** So many neighbours are taken into a proof. */
 const MOST_NEIGHBOURS = 2;
@@ -94,7 +94,7 @@ function withNotesFree({ request, again }: Remainder, noWays: readonly NoWay[]):
   const free = again({ ...request, notesMayGrow: true });
   return noWays.map((noWay) => {
     if (noWay.proved || isIn(free.left, noWay)) return noWay;
-    const way: WayOut = { kind: "notes", text: `let notes come and grow: gone for ${free.cost.toFixed(2)} mm² of change in all`, costMm2: free.cost };
+    const way: WayOut = { kind: "notes", text: `allow new and worse notes: fixed with ${free.cost.toFixed(2)} mm² total change`, costMm2: free.cost };
     return { ...noWay, waysOut: [way, ...noWay.waysOut] };
   });
 }
@@ -109,10 +109,9 @@ function noWayOf(remainder: Remainder, group: readonly FaceFound[], proofs: Impo
   const waysOut = waysOutOf(remainder, group, worst);
   const common = { code, subjects, face: worst.face, waysOut };
   const what = `${code} of ${idNames(subjects)}`;
-  if (!impossible)
-    return { ...common, proved: false, text: `${what}: none was found, and it is not proved that there is none`, wishes: [], parts: [], shortMm: null };
+  if (!impossible) return { ...common, proved: false, text: `${what}: none found; it is not proved impossible`, wishes: [], parts: [], shortMm: null };
   const wishes = impossible.wishes.map(({ word, face }) => `${wishWords(word)} on ${faceName(remainder.facts[face].face)}`);
-  const text = `${what}: ${wishes.join("; ")} cannot all be had; they fall short by ${impossible.shortMm.toFixed(2)} mm at the least`;
+  const text = `${what}: ${wishes.join("; ")} cannot all be met; at least ${impossible.shortMm.toFixed(2)} mm short`;
   const parts = impossible.wishes.map(({ word, face }) => {
     const [code, ...ids] = word.split(" ");
     return { code, subjects: ids, face };
@@ -126,9 +125,9 @@ function wishWords(word: string): string {
   const all = idNames(ids);
   switch (code) {
     case "touch/overlap":
-      return `${all}, as small as they may be, clear of each other`;
+      return `${all}, at their smallest, clear of each other`;
     case "view/covered":
-      return `\`${ids[0]}\` off \`${ids[1]}\``;
+      return `\`${ids[0]}\` clear of \`${ids[1]}\``;
     case "place/off-screen":
       return `${all} on the screen`;
     case "place/unsafe":
@@ -146,9 +145,9 @@ function wishWords(word: string): string {
     case "held/line":
       return `${all} in their order`;
     case "held/thumb":
-      return `${all} with the thumb that has it`;
+      return `${all} on the side of its thumb`;
     default:
-      return `${all} holding its picture`;
+      return `${all} around its picture`;
   }
 }
 
@@ -211,7 +210,7 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[], worst: Fac
   const arranged = (these: readonly Screen[]): WayOut | null => {
     const own = again({ ...request, screens: these });
     const named = these.map(({ name }) => name);
-    const text = `an arrangement for ${named.join("; ")}: gone there for ${own.cost.toFixed(2)} mm² of change`;
+    const text = `an arrangement for ${named.join("; ")}: fixed there with ${own.cost.toFixed(2)} mm² of change`;
     return isGone(own) ? { kind: "arrangement", screens: named, text, costMm2: own.cost } : null;
   };
   if (screens.length > MOST_ARRANGED && screens.length < request.screens.length)
@@ -230,7 +229,7 @@ function waysOutOf(remainder: Remainder, group: readonly FaceFound[], worst: Fac
       ways.push({
         kind: "smaller-targets",
         minTargetMm,
-        text: `targets of ${minTargetMm} mm: gone on ${names} for ${smaller.cost.toFixed(2)} mm² of change`,
+        text: `targets of ${minTargetMm} mm: fixed on ${names} with ${smaller.cost.toFixed(2)} mm² of change`,
         costMm2: smaller.cost,
       });
       break;
@@ -247,12 +246,12 @@ function oneLess({ request, again }: Remainder, subjects: readonly string[], scr
   if (screens.length > MOST_WORKED_OUT) return both.map((id) => ({ kind: "one-less", ids: ids(id), text: `\`${id}\` in another moment`, costMm2: null }));
   const without = both.map((id) => ({ id, ...again({ ...request, screens, layout: { ...request.layout, controls: controls.filter((c) => c.id !== id) } }) }));
   const best = without.reduce((a, b) => (b.left.length < a.left.length || (b.left.length === a.left.length && b.cost < a.cost) ? b : a));
-  const rest = best.left.length === 0 ? "nothing else is left" : counted(best.left.length, "finding is left", "findings are left");
+  const rest = best.left.length === 0 ? "nothing else remains" : counted(best.left.length, "finding remains", "findings remain");
   return [
     {
       kind: "one-less",
       ids: ids(best.id),
-      text: `\`${best.id}\` in another moment: ${rest} on ${screens.map(({ name }) => name).join("; ")}, for ${best.cost.toFixed(2)} mm² of change`,
+      text: `\`${best.id}\` in another moment: ${rest} on ${screens.map(({ name }) => name).join("; ")}, with ${best.cost.toFixed(2)} mm² of change`,
       costMm2: best.cost,
     },
   ];

@@ -12,7 +12,7 @@ export interface FaceFound {
   readonly finding: BareFinding;
 }
 
-/** `left`: asked for and still there. `worse`: new, or graver than it was. */
+/** `left`: asked for and still there. `worse`: new, or worse than it was. */
 export interface Outcome {
   readonly left: readonly FaceFound[];
   readonly worse: readonly FaceFound[];
@@ -32,13 +32,13 @@ export function outcomeOf(request: SettleRequest, faces: readonly FacedScreen[],
   const isFree = leavesNotes(request);
   const worse = after.flatMap((list, face) =>
     changesOf(before[face], list).flatMap(({ kind, is }) =>
-      is && (kind === "new" || kind === "graver") && !(is.severity === "note" && isFree) ? [{ face, finding: is }] : [],
+      is && (kind === "new" || kind === "worse") && !(is.severity === "note" && isFree) ? [{ face, finding: is }] : [],
     ),
   );
   return { left: askedFor(request, after), worse };
 }
 
-/** Whether one leaves less behind than another: fewer findings of the gravest severity, of as many fewer of the next. */
+/** Whether one leaves less behind than another: fewer findings of the worst severity, of as many fewer of the next. */
 export function isFurther(left: readonly FaceFound[], than: readonly FaceFound[]): boolean {
   const count = (all: readonly FaceFound[], severity: Severity) => all.filter(({ finding }) => finding.severity === severity).length;
   const differs = SEVERITIES.find((severity) => count(left, severity) !== count(than, severity));

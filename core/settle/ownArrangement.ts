@@ -16,7 +16,7 @@ export interface ForScreens {
 /** Adds an arrangement for some screens in which all has, as its own, the place that it has on them already. Refused where several arrangements hold on them: what is to be its own is then told twice. */
 export function withOwnPlaces(layout: Layout, wanted: ForScreens): Result<{ readonly layout: Layout; readonly id: string; readonly others: number }> {
   const holding = [...new Set(wanted.screens.map((screen) => layout.arrangements[arrangementFor(layout.arrangements, screen)]?.id ?? null))];
-  if (holding.length !== 1) return refused("arrangements", "these screens have several arrangements already; change each of them where it holds");
+  if (holding.length !== 1) return refused("arrangements", "these screens already have several arrangements; change each of them");
   const [from] = holding;
   const made = arrangementForScreens(layout, wanted);
   if (!made.ok) return made;

@@ -27,7 +27,7 @@ export interface SettleRequest {
   readonly codes: readonly FindingCode[];
   /** where they are of one of these severities. */
   readonly severities: readonly Severity[];
-  /** Whether notes may come and grow, where none of them has to go: nothing else may become graver. */
+  /** Whether notes may come and grow, where none of them has to go: nothing else may become worse. */
   readonly notesMayGrow: boolean;
   /** What may change of all else. */
   readonly changeable: readonly Changeable[];

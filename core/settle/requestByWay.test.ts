@@ -127,7 +127,7 @@ test("notes left free: what a note stood in the way of goes, as the way out says
   expect(saidByChecks(request, settle(asked).layout).worse).toEqual([]);
 });
 
-test("landing areas leave the system's edge strips on every screen, without a note that is new or graver", () => {
+test("landing areas leave the system's edge strips on every screen, without a note that is new or worse", () => {
   const draft = sampleLayouts()[2];
   // Without what takes long to settle and has no part in it.
   const layout = { ...draft, controls: draft.controls.filter(({ id }) => id !== "nudge" && id !== "log") };

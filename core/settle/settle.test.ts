@@ -44,7 +44,7 @@ test("a clean layout does not change", () => {
   expect(settled.layout).toBe(harbour);
 });
 
-test("what is settled is free of what was asked for, nothing is new or graver; settling once more changes nothing", () => {
+test("what is settled is free of what was asked for, nothing is new or worse; settling once more changes nothing", () => {
   fc.assert(
     fc.property(spoiled, (request) => {
       const settled = settle(request);

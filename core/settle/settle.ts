@@ -20,7 +20,7 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
   const { settled: first, why, pressing } = yield* settledSteps(request);
   const settled = request.missMm > 0 ? yield* missedLessSteps(request, first, pressing) : first;
   if (settled.left.length === 0 || !why) return settled;
-  yield { doing: "looking for ways out", left: settled.left.length, solved: settled.solved };
+  yield { doing: "computing options", left: settled.left.length, solved: settled.solved };
   const again = (other: SettleRequest) => last(settledSteps(other, true)).settled;
   return { ...settled, noWays: noWaysOf({ ...why, left: settled.left, again }) };
 }

@@ -7,7 +7,7 @@ import type { FaceFound } from "./outcome";
 
 /** How far it is. `left`: the findings asked for that the best version so far still has. */
 export interface SettleProgress {
-  readonly doing: "looking" | "trying alone" | "settling" | "trying other ways" | "lowering misses" | "looking for ways out";
+  readonly doing: "looking" | "testing single fixes" | "settling" | "trying other directions" | "reducing misses" | "computing options";
   readonly left: number;
   /** How many programmes were solved. */
   readonly solved: number;

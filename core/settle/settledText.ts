@@ -25,10 +25,10 @@ export function moveWords(move: SettledMove): string {
     ...named("hit area", sides(own[0], own[1])),
     ...named("travel", part(move.travelLonger, "longer", "shorter")),
     ...(move.landingChanged ? ["landing area changed"] : []),
-    ...(move.raised ? ["drawn above the ground that lay on it"] : []),
+    ...(move.raised ? ["drawn above the ground that covered it"] : []),
     ...move.words.map(({ was, is }) => `serves \`${is}\` instead of \`${was}\``),
   ];
-  return words.length > 0 ? words.join("; ") : "by less than a hundredth of a mm in the mean";
+  return words.length > 0 ? words.join("; ") : "by less than 0.01 mm on average";
 }
 
 /** What is left of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
@@ -50,22 +50,23 @@ function leftLines(settled: Settled): string[] {
 export function settledText(settled: Settled): string {
   const { kind, asked, left, cost, moves, misses, noWays } = settled;
   const head = {
-    clean: "nothing to settle: none of what is asked for was found",
-    settled: `settled: ${counted(asked.length, "finding")} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
-    partly: `settled in part: ${asked.length - left.length} of ${counted(asked.length, "finding")} gone, nothing new, nothing graver; ${cost.toFixed(2)} mm² of change`,
-    none: `nothing could be done without making something else worse: ${counted(left.length, "finding is left", "findings are left")}`,
+    clean: "nothing to settle: no requested finding was found",
+    settled: `settled: ${counted(asked.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
+    partly: `partly settled: ${asked.length - left.length} of ${counted(asked.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
+    none: `no change found that makes nothing worse: ${counted(left.length, "finding remains", "findings remain")}`,
   }[kind];
   const lines = [head];
   for (const move of moves) {
     lines.push(`  ${move.id}: ${moveWords(move)}`);
     for (const { code, subjects, face, wanted } of move.reasons)
-      lines.push(`    ${wanted ? "for" : "held by"} ${code} of ${idNames(subjects)} on ${faceName(settled.faces[face])}`);
+      lines.push(`    ${wanted ? "for" : "limited by"} ${code} of ${idNames(subjects)} on ${faceName(settled.faces[face])}`);
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
   for (const { id, before, after } of (misses ?? []).slice(0, MOST_MISSES))
-    lines.push(`  ${id}: missed ${rateText(before.rate)} → ${rateText(after.rate)} at the worst, then on ${faceName(settled.faces[after.face])}`);
-  if (left.length > 0) lines.push("left:", ...leftLines(settled));
-  for (const noWay of noWays) lines.push(`${noWay.proved ? "no way" : "none found"}: ${noWay.text}`, ...noWay.waysOut.map(({ text }) => `  way out: ${text}`));
+    lines.push(`  ${id}: worst misses ${rateText(before.rate)} → ${rateText(after.rate)}, on ${faceName(settled.faces[after.face])}`);
+  if (left.length > 0) lines.push("remaining:", ...leftLines(settled));
+  for (const noWay of noWays)
+    lines.push(`${noWay.proved ? "impossible" : "none found"}: ${noWay.text}`, ...noWay.waysOut.map(({ text }) => `  option: ${text}`));
   return lines.join("\n");
 }
 
@@ -100,4 +101,4 @@ export function settledData(settled: Settled, withLayout: boolean): unknown {
 
 /** How far it is, in words. */
 export const progressWords = ({ doing, left, missed }: SettleProgress): string =>
-  missed === undefined ? `${doing}: ${counted(left, "finding")} left so far` : `${doing}: ${rateText(missed)} of what is missed worst`;
+  missed === undefined ? `${doing}: ${counted(left, "finding")} remaining` : `${doing}: worst ${rateText(missed)}`;

@@ -131,7 +131,7 @@ export class Settling {
 
   *run(): Generator<SettleProgress, Attempt, void> {
     const asked = askedFor(this.request, this.basis.before);
-    yield { doing: "trying alone", left: asked.length, solved: this.solved };
+    yield { doing: "testing single fixes", left: asked.length, solved: this.solved };
     const alone = this.triedAlone(asked);
     const zero = new Float64Array(this.task.motion.variables.length);
     let best: Proved | null = null;
@@ -146,7 +146,7 @@ export class Settling {
     for (const [word, level] of best && !this.basis.isQuick ? [...this.levels].slice(0, MOST_AGAIN) : [])
       for (let wished = 0; wished < level; wished += 1) {
         if (alone.includes(word) && wished === 0) continue;
-        yield { doing: "trying other ways", left: best!.left.length, solved: this.solved };
+        yield { doing: "trying other directions", left: best!.left.length, solved: this.solved };
         this.setLevel(word, wished);
         const { proved } = this.tried(best!.reached.values);
         if (proved && isFurther(proved.left, best!.left)) {
@@ -177,7 +177,7 @@ export class Settling {
       const next = waysAbout(best.reached, this.basis.faces).find(({ word }) => !tried.has(word));
       if (!next) break;
       tried.add(next.word);
-      yield { doing: "trying other ways", left: best.left.length, solved: this.solved };
+      yield { doing: "trying other directions", left: best.left.length, solved: this.solved };
       const reached = this.descend(this.task, best.reached.values, new Map([[next.pair, next.way]]));
       if (reached.broken.length > 0 || reached.cost > best.reached.cost * WORTH_IT) continue;
       const { proved } = this.proved(reached);

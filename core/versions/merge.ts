@@ -83,9 +83,9 @@ export function madeOn(from: Layout, made: Result<Layout>): (now: Layout) => Res
   return (now) => {
     if (!made.ok || now === from) return made;
     const applied = applyChanges(now, withFreeIds(now, changesBetween(from, made.value)));
-    if (applied.conflicts.some((c) => c.why === "gone")) return refused("", "what this changes has been deleted in the meantime");
+    if (applied.conflicts.some((c) => c.why === "gone")) return refused("", "the changed part has been deleted");
     const sound = checked(now, applied.layout);
-    return sound.ok ? sound : refused("", `the layout has changed in the meantime, and this no longer fits: ${problemText(sound.problems, 2)}`);
+    return sound.ok ? sound : refused("", `the layout has changed and this no longer fits: ${problemText(sound.problems, 2)}`);
   };
 }
 

@@ -64,19 +64,19 @@ export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "mo
     if (!action.read) return status("not-read", "not read");
     if (action.touch === "never")
       return servers.length > 0
-        ? status("desk-only", "meant for desks alone, yet served")
+        ? status("desk-only", "marked desktop only, but has a touch control")
         : hardware
-          ? status("desk-only", "desk only, on purpose")
-          : status("idle", "desk only, and no key yet");
-    if (wanted.length === 0) return status("idle", "wanted in no moment");
+          ? status("desk-only", "desktop only")
+          : status("idle", "desktop only, no key yet");
+    if (wanted.length === 0) return status("idle", "in no moment");
     if (bare.length > 0) {
       const all = bare.length === wanted.length;
-      const word = all ? "nothing on touch" : `nothing on touch ${bare.map((m) => `in ${named.get(m!)?.name ?? m!}`).join(", ")}`;
+      const word = all ? "no touch control" : `no touch control ${bare.map((m) => `in ${named.get(m!)?.name ?? m!}`).join(", ")}`;
       return near === null ? status(all ? "unserved" : "part", word, true) : status("misspelt", `${word}; nearly ${near}`, true);
     }
     const most = Math.max(...moments.map((m) => m.by.length));
     const times = most === 1 ? "served" : most === 2 ? "served twice" : `served ${most} times`;
-    return hardware ? status("served", times) : status("touch-only", `${times}, only on touch`);
+    return hardware ? status("served", times) : status("touch-only", `${times}, touch only`);
   });
 }
 

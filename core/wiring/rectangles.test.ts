@@ -109,7 +109,7 @@ test("into its own layout the table of another screen moves the controls that ar
   const screen = plainScreen("s", 2400, 1080, 411);
   const moved = { x: 300, y: 200, w: 150, h: 150 };
   const [guess] = guessControls(brackwater, [{ name: "horn", box: moved, shape: null, kind: null }], screen);
-  expect(guess).toEqual({ kind: "button", by: "as it says", action: "horn", control: "horn" });
+  expect(guess).toEqual({ kind: "button", by: "from the file", action: "horn", control: "horn" });
   const taken = takeRectangles(editContextOf(brackwater, screen), [{ name: "horn", box: moved, shape: null, ...guess }], true);
   if (!taken.ok) throw new Error("not taken");
   expect(taken.value.layout.controls.length).toBe(brackwater.controls.length);

@@ -28,7 +28,7 @@ export interface DrawnRectangle {
 export interface ControlGuess {
   readonly kind: ControlKind;
   /** By what the kind was guessed. */
-  readonly by: "as it says" | "its name" | "its action" | "its shape";
+  readonly by: "from the file" | "its name" | "its action" | "its shape";
   /** The action it is taken to serve; null: none is near. */
   readonly action: string | null;
   /** The control of the layout that it is, by its id; null: a new one. */
@@ -96,11 +96,11 @@ export function guessControls(layout: Layout, rectangles: readonly DrawnRectangl
     const control = layout.controls.find((one) => !takenControls.has(one.id) && (one.id === name || one.name === name));
     if (control) {
       takenControls.add(control.id);
-      return { kind: control.kind, by: "as it says", action: control.serves[0]?.action ?? null, control: control.id };
+      return { kind: control.kind, by: "from the file", action: control.serves[0]?.action ?? null, control: control.id };
     }
     const action = actionOfName(name, layout.actions);
     const told = layout.actions.find((one) => one.name === action);
-    return { ...(kind ? { kind, by: "as it says" as const } : kindOf(rectangle, told, screen)), action, control: null };
+    return { ...(kind ? { kind, by: "from the file" as const } : kindOf(rectangle, told, screen)), action, control: null };
   });
 }
 

@@ -190,7 +190,7 @@ export function serveGives(serve: Serve, kind: ActionKind): string {
     return signed(serve.value ?? 1);
   }
   const what = carries === "number" ? serve.port : carries === "motion" ? "mm" : "x, y";
-  return `${what}${times(serve.scale, carries === "vector" && kind === "motion" ? " a second" : "")}`;
+  return `${what}${times(serve.scale, carries === "vector" && kind === "motion" ? " per second" : "")}`;
 }
 
 /** What a desk source gives to an action of a kind, in figures. */
@@ -198,7 +198,7 @@ export function hardwareSourceGives(wire: HardwareWire, kind: ActionKind): strin
   const { source } = wire;
   if ("move" in source) return `px${times(source.scale)}`;
   if ("axis" in source) return `amount${times(source.scale)}`;
-  if ("stick" in source) return `x, y${times(source.scale, kind === "motion" ? " a second" : "")}`;
+  if ("stick" in source) return `x, y${times(source.scale, kind === "motion" ? " per second" : "")}`;
   return kind === "press" ? "true" : signed(source.value ?? 1);
 }
 

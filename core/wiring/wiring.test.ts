@@ -181,16 +181,16 @@ const harbour = () =>
 test("how each action stands, moment by moment, and what is left to do", () => {
   const statuses = actionStatuses(harbour());
   expect(statuses.map((s) => [s.name, s.kind, s.word])).toEqual([
-    ["helm", "part", "nothing on touch in At the dock"],
-    ["towline", "misspelt", "nothing on touch; nearly tow_line"],
-    ["lamp", "idle", "desk only, and no key yet"],
-    ["chart", "desk-only", "desk only, on purpose"],
+    ["helm", "part", "no touch control in At the dock"],
+    ["towline", "misspelt", "no touch control; nearly tow_line"],
+    ["lamp", "idle", "desktop only, no key yet"],
+    ["chart", "desk-only", "desktop only"],
     ["bilge", "not-read", "not read"],
-    ["flag", "unserved", "nothing on touch"],
+    ["flag", "unserved", "no touch control"],
   ]);
   const half = harbour();
   half.controls[2] = { ...half.controls[2], serves: [{ port: "press", action: "towline" }], moments: ["sail"] } as Layout["controls"][number];
-  expect(actionStatuses(half)[1]).toMatchObject({ kind: "misspelt", word: "nothing on touch in At the dock; nearly tow_line" });
+  expect(actionStatuses(half)[1]).toMatchObject({ kind: "misspelt", word: "no touch control in At the dock; nearly tow_line" });
   expect(statuses[0].moments).toEqual([
     { moment: "sail", by: ["Wheel"] },
     { moment: "dock", by: [] },

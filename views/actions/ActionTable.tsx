@@ -32,10 +32,10 @@ export function ActionTable({ data }: { data: SheetData }) {
   return (
     <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Actions as a table">
       <table className="w-full border-collapse text-left">
-        <caption className="sr-only">What the game reads, and what gives it</caption>
+        <caption className="sr-only">Actions and their inputs</caption>
         <thead className="sticky top-0 z-10 bg-paper">
           <tr>
-            {["Action", "Kind", "How it stands", "Keys, mouse, pads", "Touch controls"].map((word) => (
+            {["Action", "Kind", "Status", "Keys, mouse, pads", "Touch controls"].map((word) => (
               <th key={word} scope="col" className="heading border-b border-rule px-2 py-1.5 font-normal">
                 {word}
               </th>
@@ -49,7 +49,7 @@ export function ActionTable({ data }: { data: SheetData }) {
         </tbody>
       </table>
       {strays.length > 0 && (
-        <ul aria-label="Controls that lead nowhere" className="grid gap-1 p-2">
+        <ul aria-label="Controls without actions" className="grid gap-1 p-2">
           {strays.map((e) => (
             <li key={`${e.control} ${e.index}`}>
               <button
@@ -87,8 +87,8 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
           most={TEXTS.actionName.most}
           bare
           code
-          label={`Word of ${name}`}
-          placeholder="the code’s own word"
+          label={`Code name of ${name}`}
+          placeholder="code name"
           reads={says("action.word")}
           value={name}
           onCommit={(next) => renamed(session, name, next)}
@@ -112,7 +112,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
               word={`${endWord(w.end, letters)}${signOf(w, action.kind)}`}
               title={`${endTitle(w.end, letters)}, gives ${hardwareSourceGives(w, action.kind)}`}
               onPick={() => setSheetState({ pick: { kind: "hardware", action: name, list: w.list, index: w.index } })}
-              remove={`Take ${endWord(w.end, letters)} away from ${name}`}
+              remove={`Remove ${endWord(w.end, letters)} from ${name}`}
               onRemove={() => unplugTold(session, name, w.list, w.index)}
             />
           ))}
@@ -137,7 +137,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
                     word={`${nameOf(layout, w.control)} ${w.serve.port}`}
                     title={serveGives(w.serve, action.kind)}
                     onPick={() => setSheetState({ pick: { kind: "serve", id: w.control, index: w.index } })}
-                    remove={`Take the wire from ${nameOf(layout, w.control)} ${w.serve.port} to ${name} off`}
+                    remove={`Remove the wire from ${nameOf(layout, w.control)} ${w.serve.port} to ${name}`}
                     onRemove={() => removeWire(session, w.control, w.index)}
                   />,
                 ]

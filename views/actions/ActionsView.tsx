@@ -36,11 +36,11 @@ export function ActionsView() {
   const { actions } = layout;
   useEffect(() => openSheet(id), [id]);
   const next = () => {
-    if (!pickNextToDo(toDo, layout)) session.tell({ text: "Nothing is left to do.", tone: "plain" });
+    if (!pickNextToDo(toDo, layout)) session.tell({ text: "All done.", tone: "plain" });
   };
   useKeys("actions", {
-    "next to do": next,
-    "pick nothing": () => setSheetState({ pick: null }),
+    "next open": next,
+    "clear the selection": () => setSheetState({ pick: null }),
     "remove picked": () => removePicked(session),
     rename: renamePicked,
   });
@@ -70,11 +70,11 @@ export function ActionsView() {
           <div className="grid max-w-md justify-items-center gap-2 text-center">
             <p className="text-base font-medium">What does the game read?</p>
             <p className="text-muted">
-              Type the exact words of the game’s code, one after the other, each with its kind: a press is true or false, an axis runs from −1 to 1, a vector
-              has x and y, a motion moves by steps. Or let them be found.
+              Enter the exact names that the game’s code reads, each with its kind: a press is true or false, an axis goes from −1 to 1, a vector has x and y, a
+              motion is a change per tick.
             </p>
             <button className="push push-main" onClick={() => setDialogue("code")}>
-              Find them in the game’s code…
+              Read them from the code…
             </button>
           </div>
         </div>

@@ -23,7 +23,7 @@ export function AddAction() {
         aria-label="Name of the new action"
         {...readingProps(says("action.newWord"))}
         className="box figure h-7 w-44 px-2"
-        placeholder="the code’s own word"
+        placeholder="code name"
         value={name}
         maxLength={64}
         spellCheck={false}

@@ -12,10 +12,10 @@ import type { SheetData } from "./useSheet";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const ONLY: readonly (readonly [SheetState["only"], string])[] = [
-  ["all", "however they stand"],
-  ["left", "left to do"],
+  ["all", "any status"],
+  ["left", "open"],
   ["served", "served"],
-  ["hardware", "desk only"],
+  ["hardware", "desktop only"],
   ["unread", "not read"],
 ];
 
@@ -33,12 +33,12 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
   const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
   const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
   return (
-    <div role="toolbar" aria-label="What is seen" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+    <div role="toolbar" aria-label="Filters" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
       <input
         ref={searchBox}
         type="search"
         maxLength={FIELD_LETTERS.search}
-        aria-label="Search by any word"
+        aria-label="Search"
         {...readingProps(says("sheet.search"))}
         placeholder="search  /"
         className="box h-6 w-40 px-1.5"
@@ -53,15 +53,15 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
       />
       {moments.length > 0 && (
         <span className="flex items-center gap-1">
-          <span className="caption">wanted</span>
+          <span className="caption">used</span>
           <select
-            aria-label="Only those wanted in"
-            {...readingProps(says("sheet.moment"), moments.find((m) => m.id === moment)?.name ?? "in any moment")}
+            aria-label="Filter by moment"
+            {...readingProps(says("sheet.moment"), moments.find((m) => m.id === moment)?.name ?? "any moment")}
             className="box h-6 px-1"
             value={moment ?? ""}
             onChange={(event) => setSheetState({ moment: event.target.value || null })}
           >
-            <option value="">in any moment</option>
+            <option value="">any moment</option>
             {moments.map((m) => (
               <option key={m.id} value={m.id}>
                 {m.name}
@@ -71,7 +71,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         </span>
       )}
       <select
-        aria-label="Only those that stand so"
+        aria-label="Filter by status"
         {...readingProps(says("sheet.only"), ONLY.find(([key]) => key === only)?.[1])}
         className="box h-6 px-1"
         value={only}
@@ -123,10 +123,10 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           </span>
         )}
         <span className={toDo.length > 0 ? "text-[0.75rem] text-blocker" : "caption"} data-testid="to-do">
-          {toDo.length > 0 ? `■ ${toDo.length} left to do` : `${counted(layout.actions.length, "action")}, nothing left to do`}
+          {toDo.length > 0 ? `■ ${toDo.length} open` : `${counted(layout.actions.length, "action")}, all done`}
         </span>
         {toDo.length > 0 && (
-          <button className="push h-6 px-2" onClick={onNext} title="The next one (O)">
+          <button className="push h-6 px-2" onClick={onNext} title="Next open action (O)">
             Next
           </button>
         )}

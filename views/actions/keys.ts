@@ -41,7 +41,7 @@ const PAD_PLACES = [
   "centre",
 ] as const;
 const padPlace = (button: number): string => PAD_PLACES[button] ?? `button ${button}`;
-const AXIS_WORDS = ["left stick, across", "left stick, along", "right stick, across", "right stick, along"];
+const AXIS_WORDS = ["left stick, x", "left stick, y", "right stick, x", "right stick, y"];
 
 /** A desk end in a short word. */
 export function endWord(end: string, letters: KeyLetters = NO_LETTERS): string {
@@ -61,7 +61,7 @@ export function endTitle(end: string, letters: KeyLetters = NO_LETTERS): string 
   if (!made) return end;
   const { list, source } = made;
   if ("code" in source) return letters.has(source.code) ? `key ${source.code}, ${keyWord(source.code, letters)} on this keyboard` : `key ${source.code}`;
-  if ("axis" in source) return `pad axis ${source.axis}: ${AXIS_WORDS[source.axis] ?? "beyond the sticks"}`;
+  if ("axis" in source) return `pad axis ${source.axis}: ${AXIS_WORDS[source.axis] ?? "other axis"}`;
   if ("button" in source) return list === "mouse" ? `${mouseWord(source.button)} mouse button` : `pad button ${source.button}: ${padPlace(source.button)}`;
   return endWord(end, letters);
 }

@@ -5,5 +5,5 @@ export const KINDS: readonly (readonly [ActionKind, string])[] = [
   ["press", "press · true or false"],
   ["axis", "axis · −1 to 1"],
   ["vector", "vector · x and y"],
-  ["motion", "motion · by steps"],
+  ["motion", "motion · change per tick"],
 ];

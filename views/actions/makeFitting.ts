@@ -21,5 +21,5 @@ export function makeFitting(session: Session, action: Action): void {
   }
   if (!session.edit(`grow ${action.name}`, madeOn(layout, ok(grown.value.layout)))) return;
   session.select([grown.value.id]);
-  tellAbout(session, grown.value.layout, grown.value.found, `A ${fittingKind(action.kind)} for ${action.name} is on the bench.`);
+  tellAbout(session, grown.value.layout, grown.value.found, `A ${fittingKind(action.kind)} for ${action.name} was added to the bench.`);
 }

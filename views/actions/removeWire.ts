@@ -13,7 +13,7 @@ export function removeWire(session: Session, id: string, index: number): boolean
   const name = nameOf(layout, id);
   const serve = byId(layout.controls).get(id)?.serves[index];
   const what = `The wire from “${name}”${serve ? `, ${serve.port}, to “${serve.action}”` : ""} is off`;
-  return removeTold(session, `take a wire off ${name}`, what, (l) => unbind(l, id, index));
+  return removeTold(session, `remove a wire of ${name}`, what, (l) => unbind(l, id, index));
 }
 
 /** Takes a key, mouse or pad input off an action. */
@@ -22,5 +22,5 @@ export function unplugTold(session: Session, action: string, list: "keys" | "mou
   const bound = byName(layout.actions).get(action);
   const wire = bound && hardwareWires(bound).find((w) => w.list === list && w.index === index);
   const end = wire ? endWord(wire.end) : "the input";
-  return removeTold(session, `take ${end} from ${action}`, `${end} no longer gives to “${action}”`, (l) => unplug(l, action, list, index));
+  return removeTold(session, `remove ${end} from ${action}`, `${end} removed from “${action}”`, (l) => unplug(l, action, list, index));
 }

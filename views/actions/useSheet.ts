@@ -50,7 +50,7 @@ export function useSheet(): SheetData {
   return { layout, letters, ...facts, seen, positions, chain };
 }
 
-/** Goes to the next thing left to do after what is picked: it is picked, brought into view and given the focus. False where nothing is left. */
+/** Goes to next open item after what is picked: it is picked, brought into view and given the focus. False where nothing is left. */
 export function pickNextToDo(toDo: readonly ToDo[], layout: Pick<Layout, "actions" | "moments">): boolean {
   if (toDo.length === 0) return false;
   const { pick, folded, grouped } = sheetStore.getState();

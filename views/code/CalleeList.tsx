@@ -12,9 +12,9 @@ interface Props {
 
 export function CalleeList({ ranked, ticked, onTick, short = false }: Props) {
   return (
-    <section aria-label="What reads an input">
+    <section aria-label="Functions that read input">
       <h3 className="heading mb-1">What reads an input?</h3>
-      {ranked.length === 0 && <p className="text-muted">Nothing in these files asks by a word.</p>}
+      {ranked.length === 0 && <p className="text-muted">No function in these files takes an action name.</p>}
       <ul className={`${short ? "max-h-[8.5rem]" : "max-h-[20.625rem]"} overflow-auto border border-rule`}>
         {ranked.map((c) => (
           <li key={c.callee}>

@@ -51,28 +51,28 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
       current = false;
     };
   }, [code.files, names, callees, actions, language]);
-  if (problem !== "") return <p role="alert">The files could not be read once more: {problem}. Read them again.</p>;
+  if (problem !== "") return <p role="alert">The files could not be read again: {problem}. Read them again.</p>;
   const files = [...names];
   const isDone = (change: CodeChange) => done.has(keyOf(change));
   const base = name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase();
   return (
-    <section aria-label="What to change in the code" className="grid gap-2">
+    <section aria-label="Code changes" className="grid gap-2">
       <p className="text-muted">
-        So that the game reads a handle called <span className="figure">controls</span>: its <span className="figure">value</span>, and whether it{" "}
-        <span className="figure">rose</span> or <span className="figure">fell</span>, by the words of{" "}
-        {constantFilesFor(files, language).join(", ") || "the constants file"} (Actions, Lists and constants).
+        The new lines read the handle <span className="figure">controls</span> (<span className="figure">value</span>, <span className="figure">rose</span>,{" "}
+        <span className="figure">fell</span>) with the names of {constantFilesFor(files, language).join(", ") || "the constants file"} (Actions, Lists and
+        constants).
       </p>
       <WithoutRuntime files={files} language={language} />
       <div className="flex flex-wrap items-center gap-2">
         <label className="flex items-center gap-1.5">
-          <span className="caption">Written in</span>
+          <span className="caption">In</span>
           <select
-            aria-label="Language to write in"
+            aria-label="Language"
             className="box h-7 px-1"
             value={language ?? ""}
             onChange={(event) => setLanguage(event.target.value === "" ? null : (event.target.value as ConstantLanguage))}
           >
-            <option value="">the language of each file</option>
+            <option value="">each file’s language</option>
             {CONSTANT_LANGUAGES.map((l) => (
               <option key={l} value={l}>
                 {languageWord(l)}
@@ -90,7 +90,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
             disabled={!changes?.length}
             onClick={() => saveText(`${base}-changes.md`, changesMarkdown(name, changes!, isDone), "text/markdown")}
           >
-            Save as Markdown
+            Download Markdown
           </button>
           <button
             type="button"
@@ -98,11 +98,11 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
             disabled={!changes?.length}
             onClick={() => saveText(`${base}-changes.csv`, changesCsv(changes!, isDone), "text/csv")}
           >
-            Save as CSV
+            Download CSV
           </button>
         </span>
       </div>
-      {changes?.length === 0 && <p>Nothing yet: tick what reads an input and take its words over, or bind the keys it reads; their lines then stand here.</p>}
+      {changes?.length === 0 && <p>No lines yet. Select the functions that read input and add their names, or bind the keys that the code reads.</p>}
       <ul className="max-h-[26rem] overflow-auto border border-rule" aria-label="Lines to change" tabIndex={0}>
         {changes?.slice(0, MOST_SHOWN).map((change) => (
           <li key={keyOf(change)} className="border-b border-rule px-1.5 py-1 last:border-b-0">
@@ -122,7 +122,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
           </li>
         ))}
       </ul>
-      {changes !== null && changes.length > MOST_SHOWN && <p className="caption">{changes.length - MOST_SHOWN} more; all of them are in what is saved.</p>}
+      {changes !== null && changes.length > MOST_SHOWN && <p className="caption">{changes.length - MOST_SHOWN} more; the downloads contain all of them.</p>}
     </section>
   );
 }
@@ -140,7 +140,7 @@ function WithoutRuntime({ files, language }: { files: readonly string[]; languag
       There is no Nodulum runtime for {without.join(" and ")}. Call the C header from it (Hand off), or write the handle yourself.{" "}
       {handleStubs(files, actions, language).map(({ file, text }) => (
         <button key={file} type="button" className="push h-6 px-1.5" onClick={() => saveText(file, text, "text/plain")}>
-          Download {file}, a stub to start with
+          Download {file} (stub)
         </button>
       ))}
     </p>

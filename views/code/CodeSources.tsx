@@ -35,7 +35,7 @@ export function CodeSources({ code }: { code: CodeReading }) {
           Files…
         </button>
         <button type="button" className="push" onClick={() => folder.current?.click()}>
-          A folder…
+          Folder…
         </button>
         <input ref={files} type="file" multiple aria-label="Source files" className="sr-only" tabIndex={-1} onChange={chosen} />
         <input
@@ -63,7 +63,7 @@ export function CodeSources({ code }: { code: CodeReading }) {
       >
         <textarea
           aria-label="Source to read"
-          placeholder="or paste source here"
+          placeholder="or paste source code here"
           rows={2}
           maxLength={FIELD_LETTERS.source}
           className="box figure flex-1 px-2 py-1"
@@ -83,7 +83,7 @@ function HowFar({ code: { progress, scanned, stop } }: { code: CodeReading }) {
   if (progress)
     return (
       <span role="status" className="flex items-center gap-2">
-        <progress max={progress.files} value={progress.read + progress.passedOver} aria-label="How far it is" className="w-32 accent-[var(--accent)]" />
+        <progress max={progress.files} value={progress.read + progress.passedOver} aria-label="Progress" className="w-32 accent-[var(--accent)]" />
         <span className="figure text-[0.6875rem]">
           {progress.read} of {progress.files}
         </span>
@@ -96,7 +96,7 @@ function HowFar({ code: { progress, scanned, stop } }: { code: CodeReading }) {
   const { tooLong } = scanned;
   return (
     <span role="status" className="caption">
-      {counted(scanned.read, "file")} read, {scanned.passedOver} passed over (too large, or no text)
+      {counted(scanned.read, "file")} read, {scanned.passedOver} skipped (too large, or no text)
       {tooLong.length > 0 && `; took too long, and were left: ${tooLong.slice(0, 3).join(", ")}${tooLong.length > 3 ? ` and ${tooLong.length - 3} more` : ""}`}
     </span>
   );
@@ -111,8 +111,8 @@ function LeftOut({ code }: { code: CodeReading }) {
   const out = code.told.filter(([name]) => code.leftOut.has(name)).length;
   return (
     <details className="w-full">
-      <summary className="caption w-fit cursor-pointer">Leave files out{out > 0 && `: ${out} of ${code.told.length} left out`}</summary>
-      <ul className="mt-1 max-h-[8rem] overflow-auto border border-rule" aria-label="Files that are read" tabIndex={0}>
+      <summary className="caption w-fit cursor-pointer">Exclude files{out > 0 && `: ${out} of ${code.told.length} excluded`}</summary>
+      <ul className="mt-1 max-h-[8rem] overflow-auto border border-rule" aria-label="Files" tabIndex={0}>
         {code.told.slice(0, MOST_LISTED).map(([name, count]) => (
           <li key={name}>
             <label className="flex h-6 items-center gap-1.5 px-1.5 hover:bg-paper">

@@ -22,12 +22,12 @@ export function StandardTable({ found, actions, onTake }: Props) {
   const proposed = (f: FoundStandard) => nameForInput(f.end, f.purpose, actions);
   const loose = found.filter((f) => f.actions.length === 0);
   return (
-    <section aria-label="Keys, buttons and touches the game reads">
+    <section aria-label="Keys, buttons and touches">
       <header className="mb-1 flex items-center justify-between">
-        <h3 className="heading">Keys, buttons and touches it reads by themselves</h3>
+        <h3 className="heading">Keys, buttons and touches in the code</h3>
         {loose.length > 1 && (
           <button type="button" className="push h-6" onClick={() => onTake(loose.map((f) => ({ end: f.end, name: proposed(f) })))}>
-            Take over all {loose.length}, each as what is proposed
+            Add all {loose.length} as proposed
           </button>
         )}
       </header>
@@ -44,7 +44,7 @@ export function StandardTable({ found, actions, onTake }: Props) {
             </span>
             {f.actions.length > 0 ? (
               <span className="caption">
-                gives to <span className="figure text-[0.6875rem]">{f.actions.join(", ")}</span>
+                action <span className="figure text-[0.6875rem]">{f.actions.join(", ")}</span>
               </span>
             ) : (
               <BindChoice found={f} proposed={proposed(f)} actions={actions} title={endTitle(f.end, letters)} onTake={onTake} />
@@ -79,7 +79,7 @@ function BindChoice({ found, proposed, actions, title, onTake }: ChoiceProps) {
         value=""
         onChange={(event) => onTake([{ end: found.end, name: event.target.value }])}
       >
-        <option value="">bind it to…</option>
+        <option value="">bind to…</option>
         {actions
           .filter((a) => hardwareWhyNot(sourceOfEnd(found.end)!.source, a.kind) === null)
           .map((a) => (

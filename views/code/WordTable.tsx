@@ -5,7 +5,7 @@ import { ActionKindSelect } from "./ActionKindSelect";
 import type { ActionKind } from "../../core/format/types";
 import type { FoundWord } from "../../core/scan/words";
 
-const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "nearly the same", new: "new", gone: "gone", known: "known" };
+const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "similar", new: "new", gone: "not found", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };
 /** So many places are named; the rest are counted. */
 const MOST_OCCURRENCES = 2;
@@ -32,16 +32,16 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
   const accept = (list: readonly FoundWord[]) => onAccept(list.map((w) => ({ word: w.word, kind: kindOf(w) })));
   const fresh = words.filter((w) => w.state === "new");
   return (
-    <section aria-label="Words the game reads" className="min-w-0">
+    <section aria-label="Names the game reads" className="min-w-0">
       <header className="mb-1 flex items-center justify-between">
-        <h3 className="heading">Words the game reads</h3>
+        <h3 className="heading">Names the game reads</h3>
         {fresh.length > 1 && (
           <button type="button" className="push h-6" onClick={() => accept(fresh)}>
-            Take over all {fresh.length} new ones
+            Add all {fresh.length} new ones
           </button>
         )}
       </header>
-      {!ticked && <p className="text-muted">Tick what reads an input; its words then stand here. It is asked once: the layout remembers it.</p>}
+      {!ticked && <p className="text-muted">Select the functions that read input to see their names here. The layout remembers your selection.</p>}
       <ul className="max-h-[20.625rem] overflow-auto">
         {words.map((w) => (
           <li key={`${w.state} ${w.word}`} className="flex min-h-7 items-center gap-2 border-b border-rule px-1" data-word={w.word}>
@@ -57,7 +57,7 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
             )}
             {w.state === "new" && (
               <button type="button" className="push h-6 px-1.5" onClick={() => accept([w])}>
-                Take it over
+                Import
               </button>
             )}
             {w.state === "gone" && (
@@ -65,9 +65,9 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
                 type="button"
                 className="push h-6 px-1.5"
                 onClick={() => onGone(w.word)}
-                title="None of the ticked callees asks for it. It is kept, marked as not read."
+                title="No selected function reads it. It stays, marked as not read."
               >
-                Mark it not read
+                Mark as not read
               </button>
             )}
             {w.state === "nearly" && w.near !== null && (
@@ -76,12 +76,12 @@ export function WordTable({ words, ticked, onAccept, onRespell, onGone }: Props)
                   type="button"
                   className="push h-6 px-1.5"
                   onClick={() => onRespell(w.near!, w.word)}
-                  title={`The action ${w.near} is then called ${w.word}, and everything that names it follows`}
+                  title={`Renames the action ${w.near} to ${w.word} everywhere`}
                 >
-                  Spell it so
+                  Use this spelling
                 </button>
                 <button type="button" className="push h-6 px-1.5" onClick={() => accept([w])}>
-                  It is new
+                  Add
                 </button>
               </>
             )}
@@ -99,7 +99,7 @@ function Places({ word: { near, occurrences } }: { word: FoundWord }) {
     <span className="caption block truncate" title={occurrences.map((p) => `${p.file}:${p.line}`).join("\n")}>
       {near !== null && (
         <>
-          here <span className="figure text-[0.6875rem]">{near}</span> ·{" "}
+          in the layout <span className="figure text-[0.6875rem]">{near}</span> ·{" "}
         </>
       )}
       {occurrences

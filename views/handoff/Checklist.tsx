@@ -14,9 +14,9 @@ export function Checklist({ layout, ticked, onTick }: Props) {
   const items = useMemo(() => checklist(layout), [layout]);
   const done = items.filter(({ id }) => ticked.has(id)).length;
   return (
-    <section aria-label="To tick off" className="grid gap-1.5">
+    <section aria-label="Checklist" className="grid gap-1.5">
       <h2 className="heading">
-        To tick off · {done} of {items.length}
+        Checklist · {done} of {items.length}
       </h2>
       {items.map(({ id, text }) => (
         <label key={id} className="grid grid-cols-[1.25rem_1fr] text-[0.75rem] leading-snug">

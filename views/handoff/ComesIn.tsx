@@ -22,7 +22,7 @@ import { comesIn, comesInAnew, useComingIn } from "./comingIn";
 import { sortIncoming, type Incoming } from "./incoming";
 import { RectanglesDialogue } from "./rectangles/RectanglesDialogue";
 
-const NOT_TAKEN = (name: string, why: string) => `“${name}” was not taken, and nothing has changed.\n${why}`;
+const NOT_TAKEN = (name: string, why: string) => `“${name}” was not imported; nothing changed.\n${why}`;
 
 interface TakenIn {
   readonly done: readonly string[];
@@ -51,7 +51,7 @@ function useTakeIn(): (incoming: Incoming, watch: Watch) => Promise<TakenIn> {
       if (layouts.length > 1) tell("Adding layouts", { done: i, of: layouts.length });
       const result = await library.importText(text);
       if (result.ok) opened = true;
-      if (result.ok) done.push(`“${name}” is a layout of its own now.`);
+      if (result.ok) done.push(`“${name}” was added to your layouts.`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems)));
     }
     for (const [i, { name, text }] of played.entries()) {
@@ -60,19 +60,19 @@ function useTakeIn(): (incoming: Incoming, watch: Watch) => Promise<TakenIn> {
       const read = await fileReader.take(text);
       const { layout } = session.store.getState();
       const result = read.ok ? await takes.keepRead(read.value, read.value.layout === layoutDigest(layout) ? layout : null) : read;
-      if (result.ok) done.push(`“${name}” stands among the takes of “${layout.name}”.`);
+      if (result.ok) done.push(`“${name}” was added to the takes of “${layout.name}”.`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
     }
     for (const { name, bytes } of backups) {
       if (signal.aborted) break;
       const onProgress = (progress: FileProgress) => tell(`Importing “${name}”`, progress);
       const result = await runArchive({ kind: "restore", bytes, now: Date.now(), idPrefix: newId() }, kept, { onProgress, signal });
-      if (!result) refused.push(`“${name}”: stopped. What was added before stays; importing it again adds the rest.`);
+      if (!result) refused.push(`“${name}”: stopped. What was added stays; import it again to add the rest.`);
       else if (result.ok) done.push(`“${name}”: ${takenBackText(result.value)}`);
       else refused.push(NOT_TAKEN(name, problemText(result.problems, 2)));
       session.heard();
     }
-    if (signal.aborted) refused.push("Stopped: what is named above as added stays, the rest was not imported.");
+    if (signal.aborted) refused.push("Stopped. What is listed as added stays; the rest was not imported.");
     return { done, refused, opened };
   };
 }
@@ -92,7 +92,7 @@ export function ComesIn() {
     const reading = files.length === 1 ? `Reading “${files[0].name}”` : `Reading ${files.length} files`;
     tell(reading);
     const incoming = await sortIncoming(files, isArt, { kept, signal: ending.signal, onProgress: (progress) => tell(reading, progress) });
-    if (!incoming) return comesIn({ refused: ["Stopped: nothing was imported."] });
+    if (!incoming) return comesIn({ refused: ["Stopped. Nothing was imported."] });
     const taken = await takeIn(incoming, { signal: ending.signal, tell });
     comesIn({ done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
     // A layout that came alone is gone to; of several, and beside others, it is told that they are there.
@@ -103,8 +103,8 @@ export function ComesIn() {
       .catch((error: unknown) => comesIn({ refused: [`The import failed: ${reasonOf(error)}.`] }))
       .finally(() => comesIn({ underWay: null }));
   return (
-    <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Comes in">
-      <h2 className="heading">Comes in</h2>
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Import">
+      <h2 className="heading">Import</h2>
       <div
         className={`grid justify-items-start gap-2 border border-dashed p-3 ${over ? "border-accent bg-sheet" : "border-edge"}`}
         onDragOver={(event) => {
@@ -126,14 +126,14 @@ export function ComesIn() {
         <FileInput
           ref={input}
           accept=".json,.zip,.csv,.tsv,.svg,application/json"
-          label="Files to take in"
+          label="Files to import"
           onFile={(file) => accept([file])}
           onFiles={(files) => accept(files)}
         />
         <FileInput
           ref={artInput}
           accept=".png,.webp,.svg,.json,.zip"
-          label="Game art to take in"
+          label="Game art to import"
           onFile={(file) => accept([file], true)}
           onFiles={(files) => accept(files, true)}
         />
@@ -141,7 +141,7 @@ export function ComesIn() {
           ref={artFolder}
           folder
           accept=".png,.webp,.svg,.json"
-          label="Folder of looks to take in"
+          label="Folder of game art to import"
           onFile={(file) => accept([file], true)}
           onFiles={(files) => accept(files, true)}
         />
@@ -180,13 +180,13 @@ function Choices({ onFiles, onArt, onFolder }: ChoicesProps) {
     <>
       <p className="text-muted">Drop anything here: layouts, a backup, takes, tables or drawings of rectangles, game art.</p>
       <button type="button" className="push" onClick={onFiles} {...readingProps(says("incoming.files"))}>
-        <Upload size={14} /> Take files in…
+        <Upload size={14} /> Import files…
       </button>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="push" onClick={onArt} {...readingProps(says("incoming.art"))}>
           <ImageUp size={14} /> Game art…
         </button>
-        <button type="button" className="push" aria-label="A folder of game art" onClick={onFolder} {...readingProps(says("incoming.art"))}>
+        <button type="button" className="push" aria-label="Folder of game art" onClick={onFolder} {...readingProps(says("incoming.art"))}>
           <FolderUp size={14} /> folder…
         </button>
       </div>

@@ -17,7 +17,7 @@ export function FilePreview({ parcel, file }: { readonly parcel: ParcelId; reado
   if (type.startsWith("image/")) return <Picture file={file} />;
   if (type === "text/html" && (parcel === "page" || parcel === "runtime"))
     return (
-      <Suspense fallback={<p className="p-3 text-muted">It is being set up…</p>}>
+      <Suspense fallback={<p className="p-3 text-muted">Loading…</p>}>
         <PlayedPreview />
       </Suspense>
     );
@@ -50,7 +50,7 @@ function Document({ text }: { readonly text: string }) {
   return (
     <div ref={room} className="h-full overflow-hidden">
       <iframe
-        title="The document as it prints"
+        title="Print preview"
         sandbox=""
         srcDoc={text}
         className="block origin-top-left border-0 bg-white"

@@ -15,7 +15,7 @@ function stateWords(state: ParcelState): string {
     case "making":
       return "…";
     case "failed":
-      return "not made";
+      return "not created";
     case "made":
       return sizeText(state.made.bytes);
   }
@@ -45,7 +45,7 @@ export function ParcelList({ counter, shown, onShow }: Props) {
                 data-parcel={id}
                 className="flex h-[1.625rem] w-full items-center justify-between border border-transparent px-1.5 text-left hover:border-edge aria-pressed:border-accent aria-pressed:bg-sheet"
                 onClick={() => onShow(id)}
-                {...readingProps(says("handoff.parcel", { parcel: PARCELS[id].title }), size || "not made yet: it is when it is looked at")}
+                {...readingProps(says("handoff.parcel", { parcel: PARCELS[id].title }), size || "not created yet; select it to create it")}
               >
                 <span>{PARCELS[id].title}</span>
                 <span className="figure text-muted">{size}</span>

@@ -58,19 +58,19 @@ export function ParcelPanel(props: Props) {
   const copy = (text: string) =>
     // On plain http there is no clipboard to write to.
     void Promise.resolve(navigator.clipboard as Clipboard | undefined)
-      .then((clipboard) => (clipboard ? clipboard.writeText(text) : Promise.reject(new Error("this page has no clipboard"))))
+      .then((clipboard) => (clipboard ? clipboard.writeText(text) : Promise.reject(new Error("this page cannot use the clipboard"))))
       .then(() => say("Copied."))
-      .catch((error: unknown) => say(`It could not be copied: ${reasonOf(error)}. Take it as a file.`));
+      .catch((error: unknown) => say(`Not copied: ${reasonOf(error)}. Download the file.`));
   const takeAll = async () => {
     setPacking(true);
     const zip = await counter.all();
     setPacking(false);
     if (zip) saveFile(zip.path, zip.content, zip.type);
-    else say("One of the parcels could not be made, so nothing was packed; the list says which.");
+    else say("One parcel could not be created (see the list), so no zip was made.");
   };
   return (
-    <section aria-label="How it leaves" className="grid content-start gap-4">
-      <h2 className="heading">How it leaves</h2>
+    <section aria-label="Options" className="grid content-start gap-4">
+      <h2 className="heading">Options</h2>
       <p>{forWhom}</p>
       {CHOOSABLE[id].length > 0 && (
         <div className="[--name:4.25rem]">
@@ -93,12 +93,12 @@ export function ParcelPanel(props: Props) {
         <button
           type="button"
           className="push push-main"
-          aria-label={`Take the ${title}`}
+          aria-label={`Download the ${title}`}
           disabled={!made || made.parcel.files.length === 0}
           onClick={() => made && saveFile(made.taken.path, made.taken.content, made.taken.type)}
-          {...readingProps(says("handoff.take"), made ? `${made.taken.path}, ${sizeText(made.bytes)}` : "not made yet")}
+          {...readingProps(says("handoff.take"), made ? `${made.taken.path}, ${sizeText(made.bytes)}` : "not created yet")}
         >
-          <Download size={14} /> take it
+          <Download size={14} /> Download
         </button>
         {copyable !== null && (
           <button type="button" className="push" aria-label={`Copy the ${title}`} onClick={() => copy(copyable)} {...readingProps(says("handoff.copy"))}>
@@ -114,11 +114,11 @@ export function ParcelPanel(props: Props) {
       {said?.of === id && <p role="status">{said.text}</p>}
       {made && made.parcel.files.length > 0 && made.parcel.leftOut.length > 0 && (
         <p className="text-warning" data-testid="left-out">
-          ◆ left out: {made.parcel.leftOut.join("; ")}
+          ◆ not included: {made.parcel.leftOut.join("; ")}
         </p>
       )}
       <button type="button" className="push justify-self-start" disabled={packing} onClick={() => void takeAll()} {...readingProps(says("handoff.all"))}>
-        <Package size={14} /> {packing ? "packing…" : "all as one zip"}
+        <Package size={14} /> {packing ? "packing…" : "All as one zip"}
       </button>
     </section>
   );
@@ -127,7 +127,7 @@ export function ParcelPanel(props: Props) {
 function choicesOf(key: Choosable, { screens, moments, options }: Pick<Props, "screens" | "moments" | "options">): Choices {
   switch (key) {
     case "screens":
-      return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "of the rail" : "all"}${one === options.screens ? `, ${screens}` : ""}`]);
+      return SCREEN_CHOICES.map((one) => [one, `${one === "rail" ? "rail" : "all"}${one === options.screens ? `, ${screens}` : ""}`]);
     case "moment":
       return [[EVERY, "every moment"], ...moments.map(({ id, name }) => [id, name] as const)];
     case "direction":

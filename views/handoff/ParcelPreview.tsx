@@ -20,7 +20,7 @@ export function ParcelPreview({ id, state }: Props) {
   const path = chosen?.of === id ? chosen.path : "";
   const file = files.find((one) => one.path === path) ?? firstShown(files);
   return (
-    <section aria-label="The parcel" className="grid min-h-0 min-w-0 grid-rows-[auto_auto_minmax(0,1fr)]">
+    <section aria-label="Parcel preview" className="grid min-h-0 min-w-0 grid-rows-[auto_auto_minmax(0,1fr)]">
       <div className="px-5 pt-4 pb-2">
         <h2 className="text-[1rem] font-semibold">{title}</h2>
         <p className="caption">{holds}</p>
@@ -43,12 +43,12 @@ export function ParcelPreview({ id, state }: Props) {
       <div className="mx-5 mb-5 min-h-0 min-w-0 border border-rule bg-sheet" data-testid="parcel-preview">
         {state.kind === "failed" && (
           <p role="alert" className="p-3 text-blocker">
-            It could not be made: {state.problem}.
+            Could not be created: {state.problem}.
           </p>
         )}
         {(state.kind === "making" || state.kind === "none") && (
           <p role="status" className="p-3 text-muted">
-            It is being made…
+            Creating…
           </p>
         )}
         {state.kind === "made" && !file && <p className="p-3 text-muted">{state.made.parcel.leftOut.join("; ")}</p>}

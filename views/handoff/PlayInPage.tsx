@@ -9,9 +9,9 @@ import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const WORDS: Readonly<Record<TuningState["phase"], string>> = {
   none: "",
-  waiting: "Waiting for the page to say that it is there: it calls tuned(handle), from nodulum-runtime/tuned.",
-  live: "The page plays this layout; every edit goes there at once.",
-  closed: "The page has been closed.",
+  waiting: "Waiting for the page to connect: it calls tuned(handle) from nodulum-runtime/tuned.",
+  live: "The page plays this layout and gets every edit at once.",
+  closed: "The page was closed.",
 };
 
 export function PlayInPage() {
@@ -23,9 +23,9 @@ export function PlayInPage() {
     setRefused(playInPage(session, String(new FormData(event.currentTarget).get("address"))));
   };
   return (
-    <section className="grid gap-2" aria-label="In your own game">
-      <h2 className="heading">In your own game</h2>
-      <p>Your development page, opened from here, plays the open layout while you change it. Nothing of it is in what you ship.</p>
+    <section className="grid gap-2" aria-label="In your game">
+      <h2 className="heading">In your game</h2>
+      <p>Opens your development page, which plays this layout while you edit it. Your released game is not affected.</p>
       <form className="flex flex-wrap gap-2" onSubmit={open}>
         <input
           name="address"
@@ -36,7 +36,7 @@ export function PlayInPage() {
           aria-label="Address of your page"
           {...readingProps(says("tuning.address"), address || "none yet")}
         />
-        <button className="push">Play in my page</button>
+        <button className="push">Open my page</button>
       </form>
       {refused && (
         <p role="alert" className="text-blocker">
@@ -48,22 +48,22 @@ export function PlayInPage() {
       </p>
       {problem && (
         <p role="alert" className="text-blocker">
-          The page did not take the last edit: {problem}
+          The page rejected the last edit: {problem}
         </p>
       )}
       {unreadable > 0 && (
         <p role="alert" className="text-blocker" data-testid="unreadable">
-          The page sent something unreadable (<span className="figure">{unreadable.toLocaleString("en")}</span> {unreadable === 1 ? "time" : "times"}). It was
+          The page sent an unreadable message (<span className="figure">{unreadable.toLocaleString("en")}</span> {unreadable === 1 ? "time" : "times"}). It was
           ignored.
         </p>
       )}
       {asked.length > 0 && (
-        <ul aria-label="Words asked in vain" className="grid gap-0.5 text-[0.75rem]">
+        <ul aria-label="Unknown names" className="grid gap-0.5 text-[0.75rem]">
           {asked.map(({ word, times, nearest }) => (
             <li key={word}>
               <span className="figure">{word}</span>{" "}
               <span className="caption">
-                asked {times} ×, not there{nearest && `; nearly ${nearest}`}
+                requested {times} ×, unknown{nearest && `; did you mean ${nearest}?`}
               </span>
             </li>
           ))}

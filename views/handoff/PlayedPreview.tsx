@@ -50,7 +50,7 @@ export function PlayedPreview() {
           style={{ width: Math.max(0, wide), height: Math.max(0, wide / aspect) }}
         />
       </div>
-      <ul aria-label="What it gives" className="flex flex-wrap gap-x-4 gap-y-0.5 border-t border-rule px-3 py-1.5">
+      <ul aria-label="Action values" className="flex flex-wrap gap-x-4 gap-y-0.5 border-t border-rule px-3 py-1.5">
         {values.map(([name, value]) => (
           <li key={name} className="caption">
             <span className="figure">{name}</span> {value}

@@ -6,7 +6,7 @@ import { bringCleaner, suppliesOf } from "../shared/images";
 
 async function pngOf(canvas: HTMLCanvasElement): Promise<Uint8Array> {
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));
-  if (!blob) throw new Error(`the browser does not paint ${canvas.width} × ${canvas.height} px`);
+  if (!blob) throw new Error(`the browser cannot draw ${canvas.width} × ${canvas.height} px`);
   return new Uint8Array(await blob.arrayBuffer());
 }
 
@@ -15,7 +15,7 @@ function freshCanvas(width: number, height: number): readonly [HTMLCanvasElement
   canvas.width = Math.max(1, width);
   canvas.height = Math.max(1, height);
   const ctx = canvas.getContext("2d");
-  if (!ctx) throw new Error("the browser gives no canvas to paint on");
+  if (!ctx) throw new Error("the browser has no canvas");
   return [canvas, ctx];
 }
 

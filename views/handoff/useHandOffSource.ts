@@ -30,7 +30,7 @@ const PORT_FILES = "/nodulum-c99.json";
 
 async function carried(path: string): Promise<Response> {
   const answer = await fetch(path);
-  if (!answer.ok) throw new Error(`what it is made of (${path}) was answered with ${answer.status}; load the page anew`);
+  if (!answer.ok) throw new Error(`${path} could not be loaded (status ${answer.status}); reload the page`);
   return answer;
 }
 
@@ -83,7 +83,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       report: async () => {
         const wanted = { digest: digestNow(), date, parts: REPORT_PARTS, paper, shrinks: 2 as const, range: spanRange(layout) };
         const html = await checker.report({ layout, screens, faces, stills: stillsOf(layout.workbench, screens) }, wanted, () => undefined);
-        if (html === null) throw new Error("another report was asked for meanwhile");
+        if (html === null) throw new Error("another report was requested");
         return html;
       },
       painter: () => browserPainter(layout),

@@ -35,9 +35,7 @@ export function ComparePanel({ named }: { named: readonly KeptState[] }) {
         </p>
       )}
       {words && first && second && <Differences key={words} was={first} is={second} />}
-      {!was && (
-        <p className="caption px-1">Choose a version: what came, went, moved how far, grew or feels otherwise is told, and both are drawn on the glass.</p>
-      )}
+      {!was && <p className="caption px-1">Choose a version to list the differences and draw both versions on the glass.</p>}
     </section>
   );
 }
@@ -62,11 +60,11 @@ function Differences({ was, is }: { was: Layout; is: Layout }) {
         <p className="caption">Measured on {screen.name}.</p>
         {path === "/layout" ? (
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" checked={onGlass} onChange={(event) => setOnGlass(event.target.checked)} /> over each other on the glass
+            <input type="checkbox" checked={onGlass} onChange={(event) => setOnGlass(event.target.checked)} /> overlaid on the bench
           </label>
         ) : (
           <ViewLink to="/layout" className="text-accent underline">
-            See both over each other on the bench
+            Overlay both versions on the bench
           </ViewLink>
         )}
       </div>

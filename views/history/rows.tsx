@@ -49,22 +49,17 @@ export const EditRow = memo(function EditRow({ listed, isHere, isOthers, today }
 /** Where the log begins. */
 export function FirstRow({ isHere, isEmpty, isCut }: { isHere: boolean; isEmpty: boolean; isCut: boolean }) {
   const session = useSessionActions();
-  if (isEmpty)
-    return <li className="px-3 py-2 text-muted">No edits yet. Whatever you change stands here in its words, and can be gone back to, tomorrow too.</li>;
+  if (isEmpty) return <li className="px-3 py-2 text-muted">No edits yet. Every edit is listed here, and you can go back to it, also after a reload.</li>;
   return (
     <li>
       <button className={ROW} aria-current={isHere ? "step" : undefined} onClick={() => session.goTo(null)}>
         <span aria-hidden className="text-accent">
           {isHere ? "▸" : ""}
         </span>
-        <span className="text-muted">before all of it</span>
+        <span className="text-muted">before all edits</span>
         <span className="caption">{isHere ? "here" : ""}</span>
       </button>
-      {isCut && (
-        <p className="caption px-3 pt-1">
-          What was done earlier is no longer listed: the last {MOST_EDITS.toLocaleString("en")} edits stay, and every named state.
-        </p>
-      )}
+      {isCut && <p className="caption px-3 pt-1">Only the last {MOST_EDITS.toLocaleString("en")} edits and all named states are stored.</p>}
     </li>
   );
 }

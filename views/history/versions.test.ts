@@ -15,8 +15,8 @@ test("what differs is summed up in a line", () => {
     const next = edit(layout);
     return next.ok ? next.value : layout;
   }, harbour);
-  expect(sumOf(compare(harbour, after, { screen }))).toBe("1 gone, 1 other change");
-  expect(sumOf([])).toBe("nothing differs");
+  expect(sumOf(compare(harbour, after, { screen }))).toBe("1 removed, 1 other change");
+  expect(sumOf([])).toBe("no differences");
 });
 
 test("every version is found again: now without what is in hand, a state, an edit of the log; a gone one says so", async () => {

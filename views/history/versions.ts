@@ -5,7 +5,7 @@ const SUMMED = [
   ["moved", "moved"],
   ["sized", "of another size"],
   ["came", "new"],
-  ["went", "gone"],
+  ["went", "removed"],
 ] as const;
 
 /** What differs, in a line: "4 moved, 1 new, 3 other changes". */
@@ -13,5 +13,5 @@ export function sumOf(differences: readonly Difference[]): string {
   const counts = SUMMED.map(([what, word]) => [differences.filter((d) => d.what === what).length, word] as const);
   const fields = tellingDifferences(differences).filter((d) => !SUMMED.some(([what]) => what === d.what)).length;
   const parts = [...counts, [fields, fields === 1 ? "other change" : "other changes"] as const].filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`);
-  return parts.length === 0 ? "nothing differs" : parts.join(", ");
+  return parts.length === 0 ? "no differences" : parts.join(", ");
 }

@@ -44,7 +44,7 @@ export function meets(start: ConnectionStart, target: ConnectionTarget): boolean
 
 /** Why a wire cannot run so; null where it can. */
 export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: ConnectionStart, target: ConnectionTarget): string | null {
-  if (!meets(start, target)) return "a wire runs from an action to a control, or to a key, mouse or pad input";
+  if (!meets(start, target)) return "a wire connects an action with a control, a key, a mouse or a pad input";
   const name = start.kind === "action" ? start.name : target.kind === "action" ? target.name : "";
   const action = byName(layout.actions).get(name);
   if (!action) return `there is no action \`${name}\``;
@@ -52,7 +52,7 @@ export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: Conn
   if (end !== null) {
     if (hardwareWires(action).some((w) => w.end === end)) return `it already gives to \`${name}\``;
     const made = sourceOfEnd(end);
-    return made ? hardwareWhyNot(made.source, action.kind) : "it is no key, mouse or pad input";
+    return made ? hardwareWhyNot(made.source, action.kind) : "it is not a key, mouse or pad input";
   }
   const far = start.kind === "action" ? target : start;
   if (far.kind === "serve") {
@@ -63,7 +63,7 @@ export function whyNot(layout: Pick<Layout, "actions" | "controls">, start: Conn
   const control = byId(layout.controls).get(far.id);
   if (!control) return `there is no control "${far.id}"`;
   if (far.port === null)
-    return controlWhyNot(control.kind, action.kind) ?? (bestPort(control, action) === null ? `every port of it that fits serves \`${name}\` already` : null);
+    return controlWhyNot(control.kind, action.kind) ?? (bestPort(control, action) === null ? `every port that fits already serves \`${name}\`` : null);
   const twice = (control.serves as readonly Serve[]).some((s) => s.port === far.port && s.action === name);
   return twice ? `its ${far.port} port already serves \`${name}\`` : portWhyNot(far.port, action.kind);
 }
@@ -97,6 +97,6 @@ export function joined(layout: Layout, start: ConnectionStart, target: Connectio
       return joinPort(layout, far.id, port!, name);
     }
     case "action":
-      return refused("", "a wire runs from an action to something else");
+      return refused("", "a wire connects an action with a control or an input");
   }
 }

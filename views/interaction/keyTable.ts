@@ -3,7 +3,7 @@
 /** Where a key holds: in every view, or in one. */
 export type KeyPlace = "everywhere" | "actions" | "layout" | "rehearse";
 /** Under which heading the list shows it. */
-export type KeyHeading = "Everywhere" | "Actions" | "Layout: making" | "Layout: placing" | "Layout: seeing" | "Rehearse";
+export type KeyHeading = "Everywhere" | "Actions" | "Layout: create" | "Layout: position" | "Layout: view" | "Rehearse";
 
 /** A row of the list. One without `keys` is told in the list alone: a gesture of the pointer, or what an element of its own does. */
 export interface KeyRow {
@@ -37,9 +37,9 @@ const overlays = (...letters: string[]) => letters.map((letter) => [letter, `ove
 
 const EVERYWHERE = { heading: "Everywhere", place: "everywhere" } as const;
 const ACTIONS = { heading: "Actions", place: "actions" } as const;
-const MAKING = { heading: "Layout: making", place: "layout" } as const;
-const PLACING = { heading: "Layout: placing", place: "layout" } as const;
-const SEEING = { heading: "Layout: seeing", place: "layout" } as const;
+const MAKING = { heading: "Layout: create", place: "layout" } as const;
+const PLACING = { heading: "Layout: position", place: "layout" } as const;
+const SEEING = { heading: "Layout: view", place: "layout" } as const;
 const REHEARSE = { heading: "Rehearse", place: "everywhere" } as const;
 
 export const KEY_TABLE: readonly KeyRow[] = [
@@ -55,7 +55,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     words: "redo",
     on: "sliders",
   },
-  { ...EVERYWHERE, keys: [["shift+h", "history"]], shown: "Shift H", words: "the history: go to any edit, name a state, compare" },
+  { ...EVERYWHERE, keys: [["shift+h", "history"]], shown: "Shift H", words: "history: go to any edit, name a state, compare" },
   {
     ...EVERYWHERE,
     keys: [
@@ -63,17 +63,17 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["shift+f6", "previous region"],
     ],
     shown: "F6 · Shift F6",
-    words: "to the next region · to the one before",
+    words: "next region · previous region",
     on: "fields",
   },
   { ...EVERYWHERE, keys: [["y", "settle"]], shown: "Y", words: "in Layout and Screens: settle these screens" },
   { ...EVERYWHERE, keys: [["?", "shortcuts"]], shown: "?", words: "this list" },
 
-  { ...ACTIONS, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
+  { ...ACTIONS, keys: [["o", "next open"]], shown: "O", words: "next open item" },
   { ...ACTIONS, keys: [["/", "search"]], shown: "/", words: "search by any word" },
   { ...ACTIONS, keys: [], shown: "drag from an end · Enter on an end", words: "draw a wire · draw one by key" },
-  { ...ACTIONS, keys: [], shown: "arrow keys · Enter · Escape", words: "lead the wire along the ends it fits · join it · let it go" },
-  { ...ACTIONS, keys: [], shown: "Enter on +", words: "bind a key by pressing it, a pad by moving it" },
+  { ...ACTIONS, keys: [], shown: "arrow keys · Enter · Escape", words: "choose the end · connect · cancel" },
+  { ...ACTIONS, keys: [], shown: "Enter on +", words: "bind a key by pressing it, or a pad by moving it" },
   {
     ...ACTIONS,
     keys: [
@@ -81,28 +81,28 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["backspace", "remove picked"],
     ],
     shown: "Delete · Backspace",
-    words: "take the picked wire, action or control away",
+    words: "remove the selected wire, action or control",
   },
   { ...ACTIONS, keys: [["f2", "rename"]], shown: "F2", words: "rename the picked action" },
-  { ...ACTIONS, keys: [["escape", "pick nothing"]], shown: "Escape", words: "pick nothing" },
+  { ...ACTIONS, keys: [["escape", "clear the selection"]], shown: "Escape", words: "clear the selection" },
 
-  { ...MAKING, keys: [["o", "next to do"]], shown: "O", words: "the next thing left to do" },
-  { ...MAKING, keys: [], shown: "Enter on an action of the ledger", words: "create its control; of several selected actions what they become together" },
+  { ...MAKING, keys: [["o", "next open"]], shown: "O", words: "next open item" },
+  { ...MAKING, keys: [], shown: "Enter on an action of the ledger", words: "create its control; several selected actions get one control or a group" },
   {
     ...MAKING,
     keys: [],
     shown: "click · Shift click · Ctrl click or Space on an action of the ledger",
-    words: "select it · a range · one more",
+    words: "select one · a range · one more",
   },
   {
     ...MAKING,
     keys: tools.map(([letter, kind]) => [`shift+${letter}`, `tool ${kind}`]),
     shown: "Shift S · D · B · T · W · K",
-    words: "take a stick · d-pad · button · touchpad · swipe · keep-clear zone in hand",
+    words: "tool: stick · d-pad · button · touchpad · swipe · keep-clear zone",
   },
-  { ...MAKING, keys: [["enter", "put down"]], shown: "Enter · draw a box · click", words: "put it down · in that box · there" },
+  { ...MAKING, keys: [["enter", "put down"]], shown: "Enter · draw a box · click", words: "place it · in the box · here" },
   { ...MAKING, keys: [["d", "duplicate"]], shown: "D", words: "duplicate" },
-  { ...MAKING, keys: [["shift+m", "mirror"]], shown: "Shift M", words: "the second side: a mirrored copy" },
+  { ...MAKING, keys: [["shift+m", "mirror"]], shown: "Shift M", words: "second side: a mirrored copy" },
   {
     ...MAKING,
     keys: [
@@ -110,7 +110,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["shift+u", "dissolve"],
     ],
     shown: "U · Shift U",
-    words: "gather into a cluster · dissolve it",
+    words: "make a cluster · dissolve it",
   },
   { ...MAKING, keys: [["shift+x", "split"]], shown: "Shift X", words: "split the screen between two sticks, touchpads or swipes" },
   { ...MAKING, keys: [], shown: "Ctrl C · Ctrl V · Ctrl X", words: "copy · paste · cut" },
@@ -127,25 +127,25 @@ export const KEY_TABLE: readonly KeyRow[] = [
 
   { ...PLACING, keys: [], shown: "Tab · Shift Tab", words: "next, previous control, cluster or zone" },
   { ...PLACING, keys: [], shown: "click · Shift click", words: "select · add to the selection" },
-  { ...PLACING, keys: [["mod+a", "select all"]], shown: "drag on empty glass · Ctrl A", words: "select all within · all" },
+  { ...PLACING, keys: [["mod+a", "select all"]], shown: "drag on empty glass · Ctrl A", words: "select all inside · all" },
   {
     ...PLACING,
     keys: [["enter", "enter cluster"]],
     shown: "Enter · double click · Escape",
-    words: "go into a cluster · likewise · leave it",
+    words: "enter a cluster · enter · leave",
     on: "not-buttons",
   },
   { ...PLACING, keys: [...arrows("", "nudge"), ...arrows("shift+", "nudge far")], shown: "arrow keys · with Shift", words: "nudge by 1 u · by 5 mm" },
-  { ...PLACING, keys: [["shift+y", "hold screens"]], shown: "Shift Y", words: "hold all screens: a drag stops where it would break one of the rail" },
-  { ...PLACING, keys: [], shown: "Alt while dragging", words: "let go of snapping; a tether is tied freely" },
-  { ...PLACING, keys: [], shown: "Shift while dragging a handle", words: "keep the proportion, or let it go where it is kept" },
+  { ...PLACING, keys: [["shift+y", "hold screens"]], shown: "Shift Y", words: "hold all screens: a drag stops where it would break a screen of the rail" },
+  { ...PLACING, keys: [], shown: "Alt while dragging", words: "drag without snapping; place a tether freely" },
+  { ...PLACING, keys: [], shown: "Shift while dragging a handle", words: "keep the proportions, or free them" },
   {
     ...PLACING,
     keys: arrows("mod+shift+", "tie"),
     shown: "Ctrl Shift arrow keys",
-    words: "tie it elsewhere: the next corner, edge or centre that way; it stays where it is",
+    words: "move the anchor to the next corner, edge or centre; the control stays in place",
   },
-  { ...PLACING, keys: [["c", "carry"]], shown: "C · Shift while dropping a tether", words: "carry the control to where its tether is tied" },
+  { ...PLACING, keys: [["c", "carry"]], shown: "C · Shift while dropping a tether", words: "move the control to its anchor" },
   {
     ...PLACING,
     keys: [
@@ -155,18 +155,18 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["shift+]", "to top"],
     ],
     shown: "[ · ] · with Shift",
-    words: "one below · one above · to the bottom, to the top",
+    words: "lower · raise · to the bottom · to the top",
   },
-  { ...PLACING, keys: [], shown: "24/2 · +3 · *2 · 12mm in a field", words: "arithmetic, a change of what stands there, a unit" },
+  { ...PLACING, keys: [], shown: "24/2 · +3 · *2 · 12mm in a field", words: "arithmetic, a relative change, another unit" },
   { ...PLACING, keys: [], shown: "↑ · ↓ · drag in a field", words: "step the number; Shift for ten" },
-  { ...PLACING, keys: [["escape", "let go"]], shown: "Escape", words: "cancel a drag, else put the tool away, else select nothing" },
+  { ...PLACING, keys: [["escape", "cancel"]], shown: "Escape", words: "cancel the drag, put the tool away, or clear the selection" },
 
   { ...SEEING, keys: overlays("h", "l", "z"), shown: "H · L · Z", words: "hit areas · landing areas · dead zone and travel" },
   {
     ...SEEING,
     keys: overlays("s", "e", "r", "k"),
     shown: "S · E · R · K",
-    words: "frames and cut-outs · the system's strips · thumb's reach · keep-clear zones",
+    words: "frames and cut-outs · system edge strips · thumb reach · keep-clear zones",
   },
   { ...SEEING, keys: overlays("g", "n", "a"), shown: "G · N · A", words: "millimetre grid · gaps while moving · misses of a hundred touches" },
   {
@@ -180,7 +180,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
       ["t", "true size"],
     ],
     shown: "+ · − · F · Shift F · T",
-    words: "zoom in · out · fit · to what is selected · true size",
+    words: "zoom in · out · fit · selection · true size",
   },
   { ...SEEING, keys: arrows("", "push"), shown: "arrow keys, nothing selected · Space and drag · wheel", words: "push a zoomed glass about" },
   {
@@ -193,7 +193,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     shown: "M · , · .",
     words: "as a left-handed player · smaller · larger player size",
   },
-  { ...SEEING, keys: [["p", "look held"]], shown: "P", words: "look at the controls as held" },
+  { ...SEEING, keys: [["p", "show held"]], shown: "P", words: "show the controls as held" },
   {
     ...SEEING,
     keys: [
@@ -207,9 +207,9 @@ export const KEY_TABLE: readonly KeyRow[] = [
   { ...REHEARSE, place: "rehearse", keys: [["enter", "play"]], shown: "Enter · click on the glass", words: "keys go to the game", on: "not-buttons" },
   { ...REHEARSE, keys: [], shown: "the keys of the actions", words: "play, while keys go to the game" },
   { ...REHEARSE, keys: [], shown: "F8", words: "change over between A and B of the feel that is open" },
-  { ...REHEARSE, keys: [], shown: "second mouse button · pin", words: "a press that stays where it is let go" },
-  { ...REHEARSE, keys: [], shown: "arrow keys · L · Delete on a pin", words: "move it · loop it · lift it" },
-  { ...REHEARSE, keys: [], shown: "← → · Shift · + − · M · Space on the traces", words: "a tick, a second · zoom · mark · stop and run, or play a take" },
+  { ...REHEARSE, keys: [], shown: "second mouse button · pin", words: "pin: a press that stays after release" },
+  { ...REHEARSE, keys: [], shown: "arrow keys · L · Delete on a pin", words: "move it · loop it · remove it" },
+  { ...REHEARSE, keys: [], shown: "← → · Shift · + − · M · Space on the traces", words: "a tick · a second · zoom · mark · pause and resume, or play a take" },
   { ...REHEARSE, keys: [], shown: "F2 on a take", words: "name it" },
   { ...REHEARSE, keys: [], shown: "Escape, held for 600 ms", words: "leave the glass" },
 ];

@@ -148,7 +148,7 @@ test("every overlay and every kind has its key in the table, and nothing else", 
 
 test("the list shows every row once, under its heading", () => {
   const list = keyList();
-  expect(list.map(([heading]) => heading)).toEqual(["Everywhere", "Actions", "Layout: making", "Layout: placing", "Layout: seeing", "Rehearse"]);
+  expect(list.map(([heading]) => heading)).toEqual(["Everywhere", "Actions", "Layout: create", "Layout: position", "Layout: view", "Rehearse"]);
   expect(list.flatMap(([, rows]) => rows)).toHaveLength(KEY_TABLE.length);
   for (const row of KEY_TABLE) expect([row.shown, row.words].every((text) => text.trim() !== "")).toBe(true);
   expect(new Set(list.flatMap(([heading, rows]) => rows.map((row) => `${heading} ${row.shown}`))).size).toBe(KEY_TABLE.length);

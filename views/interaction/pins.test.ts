@@ -21,11 +21,11 @@ test("a pin stays where it is let go, is taken up again near its place, and lift
   const { events, numbers, pins } = play([
     { kind: "press", t: 0, x: 100, y: 100 },
     { kind: "move", t: 50, number: 1, x: 140, y: 100 },
-    { kind: "let go", t: 60, number: 1 },
+    { kind: "cancel", t: 60, number: 1 },
     { kind: "press", t: 100, x: 300, y: 50 },
-    { kind: "let go", t: 110, number: 2 },
+    { kind: "cancel", t: 110, number: 2 },
     { kind: "press", t: 200, x: 150, y: 104 },
-    { kind: "let go", t: 210, number: 1 },
+    { kind: "cancel", t: 210, number: 1 },
     { kind: "lift", t: 300, number: 1 },
     { kind: "press", t: 400, x: 10, y: 10 },
     { kind: "lift all", t: 500 },
@@ -61,7 +61,7 @@ test("a loop goes at half, true and double speed, and another speed goes on from
     { kind: "press", t: 0, x: 0, y: 0 },
     { kind: "move", t: 1000, number: 1, x: 1000, y: 0 },
     { kind: "move", t: 2000, number: 1, x: 0, y: 0 },
-    { kind: "let go", t: 2000, number: 1 },
+    { kind: "cancel", t: 2000, number: 1 },
     { kind: "loop", t: 3000, number: 1, speed: 1 },
     { kind: "tick", t: 3400 },
   ]);
@@ -89,7 +89,7 @@ test("a loop goes at half, true and double speed, and another speed goes on from
 test("on another screen pins stand at the same parts of it", () => {
   const { pins, events } = play([
     { kind: "press", t: 0, x: 100, y: 40 },
-    { kind: "let go", t: 1, number: 1 },
+    { kind: "cancel", t: 1, number: 1 },
     { kind: "screen", t: 2, scaleX: 2, scaleY: 0.5, reachPx: 30 },
   ]);
   expect(pins).toMatchObject({ reachPx: 30, pins: [{ x: 200, y: 20 }] });
@@ -102,7 +102,7 @@ test("whatever is done, each pin's events are down, moves, up; times do not go b
   const input = fc.oneof(
     fc.record({ kind: fc.constant("press" as const), ...at }),
     fc.record({ kind: fc.constant("move" as const), number, ...at }),
-    fc.record({ kind: fc.constantFrom("let go" as const, "lift" as const), number }),
+    fc.record({ kind: fc.constantFrom("cancel" as const, "lift" as const), number }),
     fc.record({ kind: fc.constant("loop" as const), number, speed: fc.constantFrom(0.5 as const, 1 as const, 2 as const, null) }),
     fc.record({ kind: fc.constant("tick" as const) }),
     fc.record({ kind: fc.constant("screen" as const), scaleX: fc.constantFrom(0.5, 2), scaleY: fc.constantFrom(0.5, 2), reachPx: fc.constant(20) }),

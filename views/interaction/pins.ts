@@ -36,7 +36,7 @@ export interface Pins {
 export type PinInput =
   | { readonly kind: "press"; readonly t: number; readonly x: number; readonly y: number }
   | { readonly kind: "move"; readonly t: number; readonly number: number; readonly x: number; readonly y: number }
-  | { readonly kind: "let go" | "lift"; readonly t: number; readonly number: number }
+  | { readonly kind: "cancel" | "lift"; readonly t: number; readonly number: number }
   | { readonly kind: "lift all"; readonly t: number }
   | { readonly kind: "loop"; readonly t: number; readonly number: number; readonly speed: LoopSpeed | null }
   | { readonly kind: "tick"; readonly t: number }
@@ -83,7 +83,7 @@ export function stepPins(pins: Pins, input: PinInput): PinStep {
         const path = trimmed([...pin.path, { x: input.x, y: input.y, ms: input.t - pin.state.begun }]);
         return { pin: { ...pin, x: input.x, y: input.y, path }, events: [event(pin, input.t, "move", input)] };
       });
-    case "let go":
+    case "cancel":
       return change(pins, input.number, (pin) => ({ pin: { ...pin, state: { kind: "still" } }, events: [] }));
     case "loop":
       return change(pins, input.number, (pin) => loop(pin, input.t, input.speed));

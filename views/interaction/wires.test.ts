@@ -129,7 +129,7 @@ test("from an end that nothing fits no wire is begun, and that is said", () => {
   const s = sheet();
   const start: ConnectionStart = { kind: "serve", id: "nobody", index: 0 };
   s.click(start);
-  expect(s.now()).toMatchObject({ wire: null, last: [{ do: "fits nothing", start }] });
+  expect(s.now()).toMatchObject({ wire: null, last: [{ do: "nothing fits", start }] });
 });
 
 test("an input that stands by several actions is walked to once, and an action that it gives to already is passed over", () => {

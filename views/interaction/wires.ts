@@ -60,7 +60,7 @@ export type WireCommand =
   | { readonly do: "nowhere"; readonly start: ConnectionStart; readonly x: number }
   | { readonly do: "lead"; readonly key: string }
   | { readonly do: "refocus" }
-  | { readonly do: "fits nothing"; readonly start: ConnectionStart };
+  | { readonly do: "nothing fits"; readonly start: ConnectionStart };
 
 /** The layout, and the keys of all ends in the order in which they stand on the sheet. */
 export interface WireWorld {
@@ -158,7 +158,7 @@ function begun(state: WireState, { start, byPointer, point }: WireInput & { type
   if (state.swallows && byPointer) return nothing({ ...state, swallows: false });
   if (state.wire) return nothing(state);
   const [first] = fittingEnds(world, start);
-  if (first === undefined) return { state: NO_WIRE, commands: [{ do: "fits nothing", start }] };
+  if (first === undefined) return { state: NO_WIRE, commands: [{ do: "nothing fits", start }] };
   const wire: ConnectionDrag = { start, by: "key", at: point, over: null, why: null };
   return {
     state: { ...NO_WIRE, wire },

@@ -46,7 +46,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
       />
       <div className="flex items-center gap-2">
         <label htmlFor="display-ppi" className="caption">
-          or the display&rsquo;s pixels an inch
+          or the display&rsquo;s pixels per inch
         </label>
         <input
           id="display-ppi"
@@ -57,7 +57,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
           onChange={(event) => setPpi(event.target.value)}
         />
         <button className="push" disabled={!typedFits} onClick={() => setValue(fromTyped)}>
-          Take it
+          Apply
         </button>
         {ppi !== "" && !typedFits && (
           <span className="text-blocker" role="alert">
@@ -71,7 +71,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
             onDone();
           }}
         >
-          It is as large
+          Same size
         </button>
       </div>
     </div>

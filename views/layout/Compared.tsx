@@ -38,7 +38,7 @@ export function Compared({ compared, context: { screen, playerView }, scale, wit
             {b && <Outline at={b} px={px} stroke={ON_GLASS.accent} width={1.6 * hairline} />}
             {a && b && <Way from={a} to={b} px={px} scale={scale} />}
             {a && b && withMm && isTold(a, b, px * scale) && <Word at={b} px={px} scale={scale} text={changeWords(a, b)} />}
-            {!(a && b) && <Word at={(a ?? b)!} px={px} scale={scale} text={a ? "gone" : "new"} />}
+            {!(a && b) && <Word at={(a ?? b)!} px={px} scale={scale} text={a ? "removed" : "new"} />}
           </g>
         );
       })}

@@ -23,7 +23,7 @@ interface Props {
   readonly selected: boolean;
   /** Reached by Tab; what stands in a cluster that is not entered is not. */
   readonly reachable: boolean;
-  /** How many blockers and warnings name it, and the gravest of them. */
+  /** How many blockers and warnings name it, and the worst of them. */
   readonly findings: number;
   readonly worst: Severity | null;
   readonly tone?: string;

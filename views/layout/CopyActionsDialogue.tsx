@@ -39,7 +39,7 @@ function Targets({ originals }: { originals: Originals }) {
         apply();
       }}
     >
-      <p className="text-muted">For each action of the originals, choose the action that the copies serve.</p>
+      <p className="text-muted">Choose the action of the copy for each original action.</p>
       <ul className="grid gap-1.5">
         {targets.map(({ action, fitting }) => (
           <li key={action}>

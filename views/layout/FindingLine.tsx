@@ -1,5 +1,5 @@
 "use client";
-/** The gravest finding of what is selected in one line, its move as a button; the others a click away. */
+/** The worst finding of what is selected in one line, its move as a button; the others a click away. */
 import { Popover } from "radix-ui";
 import { memo } from "react";
 import { readingProps } from "../../ui/reading";
@@ -34,7 +34,7 @@ function Line({ of }: { of: readonly string[] }) {
           <FindingText text={first.text} />
         </button>
       ) : (
-        <span className="text-muted">what was found is accepted</span>
+        <span className="text-muted">all findings are accepted</span>
       )}
       {offer && (
         <button

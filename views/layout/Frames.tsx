@@ -109,7 +109,7 @@ function EdgeStrips({ screen, scale }: { screen: Screen; scale: number }) {
             <rect x={x} y={y} width={width} height={height} fill="url(#strip)" stroke={ON_GLASS.muted} strokeWidth={1} vectorEffect="non-scaling-stroke" />
             {side === "bottom" && (
               <text x={w / 2} y={y - 4 / scale} textAnchor="middle" fontSize={10 / scale} fill={ON_GLASS.muted}>
-                swipes go to the system
+                system swipes
               </text>
             )}
           </g>

@@ -79,9 +79,7 @@ export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
       </div>
       {empty !== null && (
         <p className="pb-1 text-center text-muted">
-          {empty === "no actions"
-            ? "Nothing to lay out yet: add the actions your game reads."
-            : "Drag an action from the ledger onto the glass; a control that fits it grows there."}
+          {empty === "no actions" ? "No actions yet: add the actions your game reads." : "Drag an action from the ledger onto the glass to create its control."}
         </p>
       )}
       <GlassBar screen={screen} room={room} pointAt={pointAt} />
@@ -171,7 +169,7 @@ const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {
           data-testid="arrangement-in-use"
           {...readingProps(says(arrangement ? "glass.arrangement" : "glass.base"), arrangement?.name)}
         >
-          {arrangement ? `arrangement: ${arrangement.name}` : "the base: no arrangement here"}
+          {arrangement ? `arrangement: ${arrangement.name}` : "base (no arrangement)"}
         </span>
       )}
       {(handed === "left" || playerSize !== 1) && (

@@ -47,7 +47,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
   const bar = useRef<HTMLDivElement>(null);
   useRoving(bar, "across");
   return (
-    <div ref={bar} role="toolbar" aria-label="Tools of the bench" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
+    <div ref={bar} role="toolbar" aria-label="Bench tools" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
       <Palette onDrop={drop} />
       <PlayerTools />
       <HoldSwitch />
@@ -81,7 +81,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
       <button
         className={`${SWITCH} ${lit(several)}`}
         aria-pressed={several}
-        aria-label="Several at once"
+        aria-label="Multi-select"
         {...readingProps(says("bar.several"), several ? "on" : "off")}
         onClick={() => setBench({ tool: null, several: !several })}
       >
@@ -118,7 +118,7 @@ const PlayerTools = memo(function PlayerTools() {
   const held = useBench((b) => b.held);
   const choices = [...new Set([sizes.min, 1, sizes.max])].sort((a, b) => a - b);
   return (
-    <span className="flex items-center gap-0.5" role="group" aria-label="The player">
+    <span className="flex items-center gap-0.5" role="group" aria-label="Player">
       <button
         className={`${SWITCH} ${lit(handed === "left")}`}
         aria-pressed={handed === "left"}
@@ -143,7 +143,7 @@ const PlayerTools = memo(function PlayerTools() {
       <button
         className={`${SWITCH} ${lit(held)}`}
         aria-pressed={held}
-        aria-label="Look at the controls as held"
+        aria-label="Show controls as held"
         {...readingProps(says("bar.held"), held ? "yes" : "no")}
         onClick={() => setBench({ held: !held })}
       >

@@ -221,7 +221,7 @@ const GlassControl = memo(function GlassControl({ control, at, screen, ...more }
   const serves = control.serves.length === 0 ? "serves nothing" : `serves ${control.serves.map((s) => s.action).join(", ")}`;
   const { x, y, w, h } = at.visual;
   const mm = pxPerMm(screen);
-  const reads = says("glass.control", { size: sizeMm(at.visual, mm), hit: sizeMm(touchArea(at), mm), served: `; it ${serves}` });
+  const reads = says("glass.control", { size: sizeMm(at.visual, mm), hit: sizeMm(touchArea(at), mm), served: `; ${serves}` });
   return (
     <ControlTarget
       id={at.id}
@@ -238,7 +238,7 @@ const GlassControl = memo(function GlassControl({ control, at, screen, ...more }
   );
 });
 
-/** For each subject, how many blockers and warnings name it, and the gravest: findings come gravest first. */
+/** For each subject, how many blockers and warnings name it, and the worst: findings come worst first. */
 function grave(findings: readonly Pick<Finding, "accepted" | "severity" | "subjects">[] | undefined): Map<string, { count: number; worst: Severity }> {
   const named = new Map<string, { count: number; worst: Severity }>();
   for (const f of findings ?? []) {

@@ -23,8 +23,8 @@ function KindWish({ wish }: { wish: NonNullable<Bench["kindWish"]> }) {
   return (
     <Dialogue title={`${nameOf(layout, wish.id)} as ${aKind(wish.kind)}`} open onOpenChange={(open) => !open && close()}>
       <div className="grid gap-3">
-        <section aria-label="What it would no longer serve">
-          <h3 className="heading mb-1">It would no longer serve</h3>
+        <section aria-label="Actions it would lose">
+          <h3 className="heading mb-1">It would stop serving</h3>
           <ul className="grid gap-1">
             {lost.map(({ serve, why }) => (
               <li key={`${serve.port} ${serve.action}`}>
@@ -37,8 +37,8 @@ function KindWish({ wish }: { wish: NonNullable<Bench["kindWish"]> }) {
           </ul>
         </section>
         {kept.length > 0 && (
-          <section aria-label="What goes on">
-            <h3 className="heading mb-1">It would go on serving</h3>
+          <section aria-label="Actions it would keep">
+            <h3 className="heading mb-1">It would still serve</h3>
             <ul className="grid gap-0.5">
               {kept.map(({ from, to }) => (
                 <li key={`${from.port} ${from.action}`}>
@@ -51,10 +51,10 @@ function KindWish({ wish }: { wish: NonNullable<Bench["kindWish"]> }) {
         )}
         <div className="flex justify-end gap-2">
           <button className="push" onClick={close}>
-            Leave it {aKind(control.kind)}
+            Keep {aKind(control.kind)}
           </button>
           <button className="push push-main" onClick={() => makeKind(session, wish.id, wish.kind)}>
-            Make it {aKind(wish.kind)}
+            Change to {aKind(wish.kind)}
           </button>
         </div>
       </div>

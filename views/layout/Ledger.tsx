@@ -65,7 +65,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   useRoving(list, "down");
   /** Which of the things left to do was gone to last, and where it stood among them. */
   const [last, setLast] = useState({ at: -1, key: "" });
-  /** Goes to the next thing left to do: an action's row takes the focus, a control is selected on the glass. */
+  /** Goes to next open item: an action's row takes the focus, a control is selected on the glass. */
   const goToNext = () => {
     if (toDo.length === 0) return;
     // What has been done since has gone from the list, and the next one stands in its place.
@@ -76,7 +76,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
     if (what.kind === "control") session.select([what.id]);
     else list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(what.name)}"]`)?.focus();
   };
-  useKeys("layout", { "next to do": goToNext });
+  useKeys("layout", { "next open": goToNext });
 
   const grow = (chosen: readonly Action[], at: Point | null, as?: Together) => {
     if (growActions(session, benchContextNow(session), chosen, { at, as })) setMarked(new Set());
@@ -104,19 +104,19 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   return (
     <section aria-label="Ledger" data-region="1" className={`flex h-full min-h-0 flex-col border-rule ${wide ? "border-r" : ""}`}>
       <header className="flex flex-wrap items-baseline justify-between gap-x-2 px-3 pt-2 pb-1">
-        <RegionHeading title="Ledger" plain="what the game reads" />
+        <RegionHeading title="Ledger" plain="actions of the game" />
         {marked.size > 1 || actions.length === 0 || toDo.length === 0 ? (
           <span className="caption">{marked.size > 1 ? `${marked.size} selected` : actions.length === 0 ? "" : "all served"}</span>
         ) : (
           <button className="min-h-6 text-[0.6875rem] text-blocker underline" {...readingProps(says("ledger.next"), String(toDo.length))} onClick={goToNext}>
-            {toDo.length} left to do
+            {toDo.length} open
           </button>
         )}
       </header>
       {marked.size > 1 && <TogetherChoice actions={sorted.filter((a) => marked.has(a.name))} onChoose={(chosen, as) => grow(chosen, null, as)} />}
       {actions.length === 0 ? (
         <div className="grid gap-2 px-3 text-muted">
-          <p>First say what the game reads. Each action then stands here, to be dragged onto the glass.</p>
+          <p>Add the actions that your game reads. Then drag them onto the glass.</p>
           <ViewLink className="push push-main justify-center" to="/actions">
             Add actions
           </ViewLink>
@@ -185,7 +185,7 @@ const TOGETHER: Readonly<Record<Together, string>> = { arc: "Cluster", stick: "O
 /** Buttons for what the selected actions can become together. */
 function TogetherChoice({ actions, onChoose }: { actions: readonly Action[]; onChoose: (actions: readonly Action[], as: Together) => void }) {
   return (
-    <div role="group" aria-label="Create from the selected actions" className="flex flex-wrap gap-1 px-3 pb-1.5">
+    <div role="group" aria-label="Create from the selection" className="flex flex-wrap gap-1 px-3 pb-1.5">
       {togetherFor(actions).map((as) => (
         <button
           key={as}

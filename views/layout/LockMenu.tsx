@@ -9,13 +9,13 @@ import { useSessionActions } from "../session/context";
 import { namesOf } from "../shared/names";
 
 const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [
-  ["Its place across", ["x"]],
-  ["Its place down", ["y"]],
-  ["Its size", ["size"]],
-  ["All of it", ["x", "y", "size"]],
+  ["Horizontal position", ["x"]],
+  ["Vertical position", ["y"]],
+  ["Size", ["size"]],
+  ["All", ["x", "y", "size"]],
 ];
 const ITEM = "flex h-7 cursor-pointer items-center gap-2 rounded-sm px-2 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent";
-const WORD: Readonly<Record<Lock, string>> = { x: "its place across", y: "its place down", size: "its size" };
+const WORD: Readonly<Record<Lock, string>> = { x: "horizontal position", y: "vertical position", size: "size" };
 
 /** What of one thing is locked. */
 export type LockFact = readonly Lock[];

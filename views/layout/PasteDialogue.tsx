@@ -40,7 +40,7 @@ function Asking({ clip }: { clip: Clip }) {
     <div className="grid gap-3">
       <p className="text-muted">
         From “{clip.layout.name}”: {ids.length === 1 ? "one control" : `${ids.length} controls`}. Say what{" "}
-        {matches.length === 1 ? "its word means" : "their words mean"} here.
+        {matches.length === 1 ? "its action means" : "their actions mean"} here.
       </p>
       <WordsTable
         from={clip.layout}

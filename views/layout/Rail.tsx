@@ -58,10 +58,10 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
       </header>
       <div ref={list} className="min-h-0 flex-1 overflow-auto pb-2">
         {groups.map(([at, screens]) => (
-          <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "The base") : "Screens"}>
+          <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "Base") : "Screens"}>
             {arrangements.length > 0 && (
               <h3 className="caption flex items-center gap-1.5 px-3 pt-1">
-                <span className="truncate">{arrangements[at]?.name ?? "the base"}</span>
+                <span className="truncate">{arrangements[at]?.name ?? "base"}</span>
                 <span className="h-px flex-1 bg-rule" />
               </h3>
             )}
@@ -94,7 +94,7 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
       data-holds={holds || undefined}
       className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet data-holds:bg-sheet data-holds:outline-2 data-holds:-outline-offset-2 data-holds:outline-warning ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
       aria-pressed={onBench}
-      aria-label={`${item.name}, put on the bench`}
+      aria-label={`${item.name}, open on the bench`}
       onClick={() => onPick(item.name)}
       {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
     >

@@ -1,5 +1,5 @@
 "use client";
-/** What can be done with what is selected, as buttons above its card; and the gravest finding about it. */
+/** What can be done with what is selected, as buttons above its card; and the worst finding about it. */
 import {
   ArrowDownToLine,
   ClipboardCopy,
@@ -140,7 +140,7 @@ const Buttons = memo(
         <Divide />
         {button("Above", kinds.includes("control") && order("raise", "up"), { sentence: "do.above", icon: <ArrowUpToLine size={14} /> })}
         {button("Below", kinds.includes("control") && order("lower", "down"), { sentence: "do.below", icon: <ArrowDownToLine size={14} /> })}
-        {button("Gather into a cluster", keys.length > 1 && (() => gatherSelected(session, now(), keys)), {
+        {button("Make a cluster", keys.length > 1 && (() => gatherSelected(session, now(), keys)), {
           sentence: "do.gather",
           icon: <Group size={14} />,
         })}
@@ -155,20 +155,20 @@ const Buttons = memo(
         {button(`Carry there: ${where ?? ""}`, where !== null && carry, { sentence: "do.carry", icon: <Target size={14} />, figures: { where: where ?? "" } })}
         <AlignMenu keys={keys} told={told} />
         <Divide />
-        {button("Copy its look onto others", isControl && copy("look"), {
+        {button("Copy its look to others", isControl && copy("look"), {
           sentence: "do.look",
           icon: <Palette size={14} />,
           pressed: copying?.what === "look",
         })}
-        {button("Copy its feel onto others", isControl && copy("feel"), {
+        {button("Copy its feel to others", isControl && copy("feel"), {
           sentence: "do.feel",
           icon: <Hand size={14} />,
           pressed: copying?.what === "feel",
         })}
-        {button("Room to the neighbours", hasControls && (() => growSelected(session, now(), keys)), { sentence: "do.room", icon: <Expand size={14} /> })}
+        {button("Grow hit areas", hasControls && (() => growSelected(session, now(), keys)), { sentence: "do.room", icon: <Expand size={14} /> })}
         <Divide />
         <LockMenu keys={keys} locks={locks} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
-        {button("Hide for now", () => hideForNow(session, keys), { sentence: "do.hide", icon: <EyeOff size={14} /> })}
+        {button("Hide temporarily", () => hideForNow(session, keys), { sentence: "do.hide", icon: <EyeOff size={14} /> })}
         {button("Zoom to it", () => zoomToSelection(now(), keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
       </span>
     );
@@ -217,12 +217,12 @@ function Notes({ context, keys }: { context: EditContext; keys: readonly string[
           data-testid="hand-back"
           {...readingProps(says("do.handBack", { what: ownFields(layout, arrangement, own[0]).join(", ") }), own.map((key) => nameOf(layout, key)).join(", "))}
           onClick={() =>
-            session.edit(`hand ${namesOf(layout, own)} back`, (l) =>
+            session.edit(`reset ${namesOf(layout, own)}`, (l) =>
               own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
             )
           }
         >
-          changed here · hand back
+          changed here · reset
         </button>
       )}
     </span>

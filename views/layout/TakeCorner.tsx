@@ -58,7 +58,7 @@ export function TakeCorner() {
     >
       <header className="flex items-center gap-1">
         <select
-          aria-label="Take that is looped"
+          aria-label="Looped take"
           className="box h-6 min-w-0 flex-1 px-1 text-[0.75rem]"
           value={wanted ?? ""}
           onChange={(event) => setKey(event.target.value)}
@@ -71,12 +71,7 @@ export function TakeCorner() {
             </option>
           ))}
         </select>
-        <button
-          type="button"
-          className="push push-bare h-6"
-          aria-label="To the other side of the glass"
-          onClick={() => setSide(side === "right" ? "left" : "right")}
-        >
+        <button type="button" className="push push-bare h-6" aria-label="Move to the other corner" onClick={() => setSide(side === "right" ? "left" : "right")}>
           <ArrowLeftRight size={13} aria-hidden />
         </button>
         <button type="button" className="push push-bare h-6" aria-label="Close the looped take" onClick={() => setBench({ loopsTake: false })}>
@@ -140,11 +135,11 @@ function LoopGlass({ opened: { take, on } }: { opened: OpenedTake }) {
     onFrame,
     onPlayed,
   });
-  if (!carry.ok) return <p className="max-w-[15rem] p-1 text-[0.75rem] text-blocker">It cannot be played here: {carry.problems[0].message}.</p>;
+  if (!carry.ok) return <p className="max-w-[15rem] p-1 text-[0.75rem] text-blocker">Cannot be played here: {carry.problems[0].message}.</p>;
   return (
     <div
       role="img"
-      aria-label={`The take “${take.name}”, again and again on the layout as it is`}
+      aria-label={`The take “${take.name}”, repeated on the current layout`}
       data-testid="looped-take"
       className="relative justify-self-center overflow-hidden rounded-sm bg-[#0c141b]"
       style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}

@@ -81,10 +81,10 @@ export const Tray = memo(function Tray({ context, tall = false }: { context: Edi
 
 /** With nothing selected: the layout itself. */
 const ownColumns = (context: EditContext): TrayColumn[] => [
-  { title: "Layout", plain: "what holds for all of it", weight: 1, card: <LayoutCard /> },
-  { title: "Scale", plain: "what a control keeps", weight: 1, card: <ScaleCard context={context} /> },
-  { title: "Arrangements", plain: "other places on other screens", weight: 1.1, card: <ArrangementsCard context={context} /> },
-  { title: "Moments", plain: "times in the game", weight: 0.75, card: <MomentsCard /> },
+  { title: "Layout", plain: "the whole layout", weight: 1, card: <LayoutCard /> },
+  { title: "Scale", plain: "size on other screens", weight: 1, card: <ScaleCard context={context} /> },
+  { title: "Arrangements", plain: "positions per screen size", weight: 1.1, card: <ArrangementsCard context={context} /> },
+  { title: "Moments", plain: "parts of the game", weight: 0.75, card: <MomentsCard /> },
   { title: "Findings on this screen", plain: "", weight: 1.35, card: <FindingsCard of={null} /> },
 ];
 
@@ -102,19 +102,19 @@ function selectionColumns(context: EditContext, { selection, cluster, ids }: Sel
   const zones = layout.keepClear.filter((z) => selection.includes(z.id));
   const column = (title: string, plain: string, weight: number, card: ReactNode): TrayColumn => ({ title, plain, weight, card });
   return [
-    column("Place", "where it stands", 1, <PlaceCard context={context} keys={selection} />),
-    ...(cluster === null ? [] : [column("Cluster", "what stands in it", 0.9, <ClusterCard context={context} id={cluster} />)]),
-    ...(zone === null ? [] : [column("Keep clear", "what it is for", 1, <ZoneCard context={context} id={zone} />)]),
+    column("Place", "position", 1, <PlaceCard context={context} keys={selection} />),
+    ...(cluster === null ? [] : [column("Cluster", "controls in it", 0.9, <ClusterCard context={context} id={cluster} />)]),
+    ...(zone === null ? [] : [column("Keep clear", "purpose", 1, <ZoneCard context={context} id={zone} />)]),
     ...(controls.length === 0
       ? []
       : [
-          column("Touch", "what takes the finger", 1, <TouchCard context={context} controls={controls} placed={placed} />),
-          column("Feel", "what the thumb gives", 1.2, <FeelCard context={context} controls={controls} placed={placed} />),
-          column("Look", "what is seen", 1, <LookCard controls={controls} />),
+          column("Touch", "hit area", 1, <TouchCard context={context} controls={controls} placed={placed} />),
+          column("Feel", "response", 1.2, <FeelCard context={context} controls={controls} placed={placed} />),
+          column("Look", "appearance", 1, <LookCard controls={controls} />),
         ]),
     column(
       controls.length > 0 && cluster === null ? "Serves" : "Shows",
-      controls.length > 0 && cluster === null ? "what the game gets" : "when it is there",
+      controls.length > 0 && cluster === null ? "actions" : "moments",
       0.8,
       <>
         {controls.length > 0 && cluster === null && <ServesCard controls={controls} />}

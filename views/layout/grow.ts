@@ -68,7 +68,7 @@ export function growZone(session: Session, context: EditContext, at: Point | Box
   });
   const placement = pinFor(context, "zone", "safe", "w" in at ? at : about(at));
   if (!placement) {
-    return session.tellRefusal(refused("", "there is no room for a zone on this screen: its safe frame is empty"));
+    return session.tellRefusal(refused("", "this screen has no room for a zone: its safe frame is empty"));
   }
   const made = addZone(context.layout, placement as Parameters<typeof addZone>[1]);
   growInto(session, context, made, "add a keep-clear zone");

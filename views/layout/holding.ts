@@ -32,9 +32,9 @@ export async function switchHolding(session: Session): Promise<void> {
   try {
     drags ??= await import("./heldDrags");
   } catch {
-    return session.tell({ text: "What holds screens could not be fetched: the server does not answer. What is open is untouched.", tone: "problem" });
+    return session.tell({ text: "“Hold all screens” could not be loaded: the server does not answer. Your layout is unchanged.", tone: "problem" });
   }
   const holds = !benchStore.getState().holds;
   setBench({ holds, heldBy: null });
-  sayOnLine(holds ? "All screens are held: a drag stops or gives way where it would break one of the rail." : "Screens are not held any more.");
+  sayOnLine(holds ? "Hold all screens is on: a drag stops where it would break a screen of the rail." : "Hold all screens is off.");
 }

@@ -23,7 +23,7 @@ export function makeKind(session: Session, id: string, kind: ControlKind): void 
   const name = nameOf(layout, id);
   const moved = previewControlKind(layout, id, kind).kept.filter((k) => k.from.port !== k.to.port);
   setBench({ kindWish: null, grown: null });
-  if (!session.edit(`make ${name} ${aKind(kind)}`, (l) => changeControlKind(l, id, kind)) || moved.length === 0) return;
+  if (!session.edit(`change ${name} to ${aKind(kind)}`, (l) => changeControlKind(l, id, kind)) || moved.length === 0) return;
   session.tell({
     text: `“${name}” is ${aKind(kind)} now: ${moved.map((k) => `${k.from.action} comes from ${k.to.port} instead of ${k.from.port}`).join("; ")}.`,
     tone: "plain",

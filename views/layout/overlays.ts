@@ -10,12 +10,12 @@ export const OVERLAYS = [
   { key: "landing", word: "Landing areas", letter: "l" },
   { key: "travel", word: "Dead zone and travel", letter: "z" },
   { key: "frames", word: "Frames, corners, cut-outs", letter: "s" },
-  { key: "edges", word: "System's edge strips", letter: "e" },
-  { key: "reach", word: "Thumb's reach", letter: "r" },
+  { key: "edges", word: "System edge strips", letter: "e" },
+  { key: "reach", word: "Thumb reach", letter: "r" },
   { key: "clear", word: "Keep-clear zones", letter: "k" },
   { key: "grid", word: "Millimetre grid", letter: "g" },
-  { key: "gaps", word: "Gaps while moving", letter: "n" },
-  { key: "misses", word: "Misses of a hundred touches", letter: "a" },
+  { key: "gaps", word: "Gaps while dragging", letter: "n" },
+  { key: "misses", word: "Misses per 100 touches", letter: "a" },
 ] as const;
 export type OverlayKey = (typeof OVERLAYS)[number]["key"];
 export type Overlays = Readonly<Record<OverlayKey, boolean>>;

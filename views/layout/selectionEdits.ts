@@ -22,10 +22,10 @@ import { placeFor, tellAbout } from "../shared/newControls";
 /** Gathers the selected controls into a cluster. */
 export function gatherSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const ids = selection.filter((key) => placeableOf(context.layout, key)?.kind === "control");
-  if (ids.length < 2) return session.tell({ text: "A cluster is made of two controls or more; select them with Shift.", tone: "plain" });
+  if (ids.length < 2) return session.tell({ text: "A cluster needs at least two controls. Select them with Shift.", tone: "plain" });
   const made = gather(context, ids, freeName(context.layout, "Cluster"));
   if (!made.ok) session.edit("gather", madeOn(context.layout, made));
-  else if (session.edit(`gather ${ids.length} controls`, madeOn(context.layout, ok(made.value.layout)))) session.select([made.value.id]);
+  else if (session.edit(`cluster ${ids.length} controls`, madeOn(context.layout, ok(made.value.layout)))) session.select([made.value.id]);
 }
 
 /** Dissolves the selected clusters; what stood in them is then selected. */
@@ -61,7 +61,7 @@ export function mirrorSelected(session: Session, context: EditContext, selection
 /** Splits the screen between the two selected. */
 export function splitSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const [first, second] = selection;
-  if (selection.length !== 2) return session.tell({ text: "The screen is split between two: select two sticks, touchpads or swipes.", tone: "plain" });
+  if (selection.length !== 2) return session.tell({ text: "Select two sticks, touchpads or swipes to split the screen between them.", tone: "plain" });
   session.edit(
     "split the screen",
     seenAs(context, (now) => splitScreen(now, [first, second], 0.5, railOf(now.layout))),
@@ -81,8 +81,8 @@ export function copyToClipboard(session: Session, selection: readonly string[]):
   const { layout } = session.store.getState();
   const told = namesOf(layout, selection, "of them");
   navigator.clipboard.writeText(clipText(layout, selection)).then(
-    () => session.tell({ text: `Copied ${told}: Ctrl V puts it down, here or in another layout.`, tone: "plain" }),
-    () => session.tell({ text: "The browser does not let the page copy by itself; Ctrl C does it.", tone: "problem" }),
+    () => session.tell({ text: `Copied ${told}. Paste with Ctrl V, here or in another layout.`, tone: "plain" }),
+    () => session.tell({ text: "The browser blocks this button. Press Ctrl C.", tone: "problem" }),
   );
 }
 
@@ -119,8 +119,7 @@ export function growSelected(session: Session, context: EditContext, selection: 
   const ids = selection.flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, resolved.arrangement) : [key]));
   const screens = railOf(layout);
   const found = neighbourGrowth(layout, ids, screens.some((s) => s.name === screen.name) ? screens : [...screens, screen]);
-  if (found.length === 0)
-    return session.tell({ text: "What takes touches under others, such as a landing area or a field for swipes, needs no room of its own.", tone: "plain" });
+  if (found.length === 0) return session.tell({ text: "Controls that lie under others, such as landing areas and swipe fields, are skipped.", tone: "plain" });
   const label = found.length === 1 ? `room for ${nameOf(layout, found[0].id)}` : `room for ${counted(new Set(found.map((f) => f.id)).size, "control")}`;
   if (!session.edit(label, (l) => applyNeighbourGrowth(l, found))) return;
   const grown = found.map((f) => f.growMm);
@@ -128,7 +127,7 @@ export function growSelected(session: Session, context: EditContext, selection: 
   const by = least === most ? `${least.toFixed(2)} mm` : `${least.toFixed(2)} to ${most.toFixed(2)} mm`;
   const left = unclaimedPart(session.store.getState().layout, screen);
   session.tell({
-    text: `Grown by ${by} on every side, on ${counted(screens.length, "screen")} at once. ${Math.round(left * 100)} % of the safe frame here belongs to nobody.`,
+    text: `Grown by ${by} on every side, checked on ${counted(screens.length, "screen")}. ${Math.round(left * 100)} % of the safe frame here belongs to no control.`,
     tone: "plain",
     act: { label: "Undo", run: () => session.undo() },
   });

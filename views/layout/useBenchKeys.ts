@@ -110,7 +110,7 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
       setBench({ entered: selection[0], tool: null });
       session.select(inCluster(layout, selection[0], resolved.arrangement).slice(0, 1));
     },
-    "let go": () => letGo(session, selection),
+    cancel: () => letGo(session, selection),
   };
 }
 
@@ -165,7 +165,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
 /** Shows an overlay or takes it away, and says which on the reading line. */
 function turnOverlay({ key, word }: (typeof OVERLAYS)[number]): void {
   toggleOverlay(key);
-  sayOnLine(`${word}: ${isShown(key) ? "shown" : "not shown any more"}.`);
+  sayOnLine(`${word}: ${isShown(key) ? "shown" : "hidden"}.`);
 }
 
 /** Looking: overlays, the player, the moment. Zooming has its keys at its own buttons. */
@@ -175,7 +175,7 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
   const size = (by: number) => () => {
     const playerSize = sizes[clampTo(sizes.indexOf(playerView.playerSize) + by, 0, sizes.length - 1)];
     session.showPlayer({ playerSize });
-    sayOnLine(`As a player who chose size ${playerSize}.`);
+    sayOnLine(`Player size ${playerSize}.`);
   };
   const moments = [...layout.moments.map((m) => m.id), null];
   const moment = (by: number) => () => {
@@ -183,7 +183,7 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
   };
   return {
     ...Object.fromEntries(OVERLAYS.map((o) => [`overlay ${o.letter}`, () => turnOverlay(o)])),
-    "look held": () => {
+    "show held": () => {
       const held = !benchStore.getState().held;
       setBench({ held });
       sayOnLine(`The controls as ${held ? "held" : "at rest"}.`);
@@ -192,7 +192,7 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
     "other hand": () => {
       const handed = playerView.handed === "left" ? "right" : "left";
       session.showPlayer({ handed });
-      sayOnLine(`As a ${handed}-handed player.`);
+      sayOnLine(`Player: ${handed} hand.`);
     },
     "zoom to selection": () => {
       const { selection } = session.store.getState();

@@ -156,7 +156,7 @@ export const SENTENCES = {
   // Scale
   "scale.keeps": { words: "What a control keeps on other screens: {value}.", keys: "← →" },
   "scale.of": { words: "A share of the screen is measured by {value}." },
-  "scale.unit": { words: "1 layout unit (u) is {value} where millimetres are kept; here it is {px}, {mm}." },
+  "scale.unit": { words: "Layout unit: 1 u is {value} where millimetres are kept; here it is {px}, {mm}." },
   "scale.sizeLeast": { words: "Smallest player size: {value} times the normal size." },
   "scale.sizeMost": { words: "Largest player size: {value} times the normal size." },
   "scale.comfort": { words: "Comfortable reach: a thumb reaches up to {value} from its root without effort.", keys: "R shows it" },
@@ -185,7 +185,7 @@ export const SENTENCES = {
   "ledger.row": { words: "{action} ({kind}): {value}. Drag it onto the glass to create a {control} for it.", keys: "drag · Enter" },
   "ledger.together": { words: "Creates {as} for the selected actions.", keys: "click" },
   "ledger.next": { words: "Goes to the next of {value} open actions.", keys: "O" },
-  "rail.counted": { words: "Findings are counted for {value}. While you drag, for the player you edit alone; the others follow." },
+  "rail.counted": { words: "Findings are counted for {value}; during a drag, they are counted for the current player first." },
   "rail.screen": { words: "{value}: {inches}, {aspect}, {mm}. Click to put it on the bench.", keys: "click" },
   "shelf.screen": {
     words: "{value}: {inches}, {aspect}, {mm}. Counts are for {players}. Click to read its findings; double-click to put it on the bench.",

@@ -19,6 +19,7 @@ import { TouchTable } from "./takes/TouchTable";
 import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
 
+const BELOW_WORD: Readonly<Record<(typeof BELOW_CHOICES)[number], string>> = { traces: "Traces", touches: "Touches", told: "Notices" };
 const TAB = "push h-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent";
 
 export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
@@ -62,9 +63,9 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
               className={TAB}
               aria-pressed={below === one}
               onClick={() => setStage({ below: one })}
-              {...readingProps(says("takes.below"), one)}
+              {...readingProps(says("takes.below"), BELOW_WORD[one])}
             >
-              {one}
+              {BELOW_WORD[one]}
             </button>
           ))}
         </div>

@@ -44,9 +44,9 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
           className="box h-6 min-w-0 flex-1 px-1 text-[0.75rem]"
           value={stays ?? ""}
           onChange={(event) => setStage({ stays: event.target.value || null })}
-          {...readingProps(says("feel.follows"), stays === null ? "the control touched last" : control.name)}
+          {...readingProps(says("feel.follows"), stays === null ? "last touched control" : control.name)}
         >
-          <option value="">touched last: {control.name}</option>
+          <option value="">last touched: {control.name}</option>
           {layout.controls.map((c) => (
             <option key={c.id} value={c.id}>
               {c.name} · {c.kind}

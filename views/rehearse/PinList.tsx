@@ -36,7 +36,7 @@ export function PinList({ tools, layout, resolved, screen }: Props) {
     if (!placed) return;
     const number = give({ kind: "press", ...centreOf(placed.hit) });
     if (number === null) tools.onFull();
-    else give({ kind: "let go", number });
+    else give({ kind: "cancel", number });
   };
   const shown = new Set(resolved.controls.map((c) => c.id));
   return (
@@ -45,11 +45,13 @@ export function PinList({ tools, layout, resolved, screen }: Props) {
         <h2 className="heading">Pins</h2>
         {pins.length > 1 && (
           <button type="button" className="push h-6 px-1.5" onClick={() => give({ kind: "lift all" })} {...readingProps(says("pins.liftAll"))}>
-            lift all
+            Remove all
           </button>
         )}
       </header>
-      {pins.length === 0 && <p className="caption">None. Switch pin on, or press with the second mouse button: the finger stays where you let go.</p>}
+      {pins.length === 0 && (
+        <p className="caption">No pins. Turn on “pin”, or press with the second mouse button: the finger stays down where you release it.</p>
+      )}
       <ul aria-label="Pinned touches" className="grid gap-0.5">
         {pins.map((pin) => (
           <PinRow key={pin.number} pin={pin} tools={tools} layout={layout} screen={screen} />
@@ -91,7 +93,7 @@ function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "reso
     return () => window.clearInterval(told);
   }, [tools, number, layout, screen]);
   const letGo = () => {
-    if (isMoving) give({ kind: "let go", number });
+    if (isMoving) give({ kind: "cancel", number });
     setIsMoving(false);
   };
   const onKey = (event: KeyboardEvent<HTMLElement>) => {
@@ -156,7 +158,7 @@ function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "reso
             ))}
           </span>
         )}
-        <button type="button" className="push push-bare h-6" aria-label={`Lift pin ${number}`} onClick={() => give({ kind: "lift", number })}>
+        <button type="button" className="push push-bare h-6" aria-label={`Remove pin ${number}`} onClick={() => give({ kind: "lift", number })}>
           <X size={13} aria-hidden />
         </button>
       </div>

@@ -53,15 +53,15 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
   const sizes = [...new Set([layout.playerSizes.min, 1, layout.playerSizes.max, playerSize])].sort((a, b) => a - b);
   const same = (list: readonly (string | number)[], unit = ""): [string, string][] => list.map((one) => [String(one), `${one}${unit}`]);
   return (
-    <div role="group" aria-label="The stage" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5">
+    <div role="group" aria-label="Stage" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5">
       {canTug && (
         <Choice
           name="game"
-          label="What is played"
+          label="Game"
           value={isYard ? "yard" : "tug"}
           options={[
-            ["tug", "the tug"],
-            ["yard", "the test yard"],
+            ["tug", "tug"],
+            ["yard", "test yard"],
           ]}
           reads="stage.game"
           onChange={(game) => setStage({ wantsYard: game === "yard" })}
@@ -69,7 +69,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       )}
       <Choice
         name="screen"
-        label="Screen of the stage"
+        label="Screen"
         value={benchScreenOf(layout).name}
         options={same(shelfOf(layout).map((s) => s.name))}
         reads="stage.screen"
@@ -95,9 +95,9 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       <LanguageChoice />
       <Choice
         name="ticks"
-        label="Ticks a second"
+        label="Ticks per second"
         value={String(stage.hz)}
-        options={same(HZ_CHOICES, " a second")}
+        options={same(HZ_CHOICES, " per second")}
         reads="stage.hz"
         onChange={(hz) => setStage({ hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
       />
@@ -107,15 +107,15 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         value={stage.overlays}
         options={[
           ["none", "none"],
-          ["touched", "of what is touched"],
+          ["touched", "of touched controls"],
           ["all", "all"],
         ]}
         reads="stage.overlays"
         onChange={(overlays) => setStage({ overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
       />
       <Choice
-        name="played on"
-        label="The device it is played on"
+        name="device"
+        label="Device"
         value={stage.appearance?.device ?? ""}
         options={[["", "any"], ...same(DEVICES)]}
         reads="stage.device"
@@ -126,7 +126,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       />
       <Choice
         name="mouse"
-        label="What the mouse is"
+        label="Mouse"
         value={stage.mouseIsItself ? "itself" : "finger"}
         options={[
           ["finger", "a finger"],
@@ -139,18 +139,18 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       <Toggle word="controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
       <Toggle word="values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage({ showsValues: !stage.showsValues })} />
       <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
-        start again
+        Restart
       </button>
       <Choice
         name="shown"
-        label="How large the glass is shown"
+        label="Zoom"
         value={stage.size}
         options={same(SIZE_CHOICES)}
         reads="stage.shown"
         onChange={(size) => setStage({ size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
       />
       <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={() => setStage({ onlyGlass: true })} {...readingProps(says("stage.only"))}>
-        only the glass
+        Hide panels
       </button>
     </div>
   );

@@ -23,6 +23,6 @@ test("what was used last is told; the same again changes nothing", () => {
   const first = appearanceAtFirst("touch", "phone");
   const touched = appearanceAfter("touch", first, "touch");
   expect(appearanceAfter("touch", touched, "touch")).toBe(touched);
-  expect(appearanceWords("touch", touched)).toMatch(/^On a phone after a touch: controls are shown; the layout shows them from the first touch on/);
-  expect(appearanceWords("no-pad", appearanceAtFirst("no-pad", "desktop with a pad"))).toMatch(/at first: controls are hidden/);
+  expect(appearanceWords("touch", touched)).toMatch(/^On a phone after a touch: controls are shown; the layout shows them after a touch/);
+  expect(appearanceWords("no-pad", appearanceAtFirst("no-pad", "desktop with a pad"))).toMatch(/at the start: controls are hidden/);
 });

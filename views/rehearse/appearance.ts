@@ -27,12 +27,12 @@ export function appearanceAfter(appear: Appear, now: Appearance, used: Used): Ap
 
 const WHEN: Readonly<Record<Appear, string>> = {
   always: "the layout always shows them",
-  touch: "the layout shows them from the first touch on, and hides them when a key or a pad is used",
-  "no-pad": "the layout shows them unless a pad is used",
+  touch: "the layout shows them after a touch and hides them when a key or pad is used",
+  "no-pad": "the layout hides them when a pad is used",
 };
 
 /** What is seen and why, in a sentence. */
 export function appearanceWords(appear: Appear, { device, last, isSeen }: Appearance): string {
-  const after = last === null ? "at first" : `after a ${last}`;
+  const after = last === null ? "at the start" : `after a ${last}`;
   return `On a ${device} ${after}: controls ${isSeen ? "are shown" : "are hidden"}; ${WHEN[appear]}.`;
 }

@@ -134,7 +134,7 @@ export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFu
       const holding = held.current.get(event.pointerId);
       if (!holding) return false;
       held.current.delete(event.pointerId);
-      give({ kind: "let go", number: holding.number });
+      give({ kind: "cancel", number: holding.number });
       return true;
     };
     return {

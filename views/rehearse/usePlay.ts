@@ -127,7 +127,7 @@ export function usePlay() {
   };
   const feeding = useRef<(event: InputEvent) => void>(() => undefined);
   const session = useSessionActions();
-  const onFull = () => session.tell({ text: "Ten fingers are pinned, and no more two hands have: lift one first.", tone: "plain" });
+  const onFull = () => session.tell({ text: "All ten fingers are pinned. Remove a pin first.", tone: "plain" });
   const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), layoutId, onFull });
   const { bind, feed, restart } = useRehearsal({
     layout,

@@ -24,8 +24,7 @@ export function CellPanel() {
   const { layout, screens, faces, judged } = useFaces();
   const open = useScreens((s) => s.cell);
   const place = screens.findIndex((s) => s.name === open?.screen);
-  if (!open || place < 0)
-    return <p className="caption p-4">Choose a cell: its findings are told here, with the picture of the screen and the way to where they can be mended.</p>;
+  if (!open || place < 0) return <p className="caption p-4">Select a cell to see its findings and the screen.</p>;
   return <OpenCell key={`${open.screen}\n${open.subject}`} all={{ layout, screens, faces, judged }} place={place} subject={open.subject} />;
 }
 
@@ -38,22 +37,22 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
   const isMeant = (f: { readonly subjects: readonly string[] }) =>
     subject === "" || (subject === null ? !f.subjects.some((s) => known.has(s)) : f.subjects.includes(subject));
   const cells = (judged[place]?.faces ?? []).map((list, face) => cellOf(list.filter(isMeant).map((finding) => ({ finding, face }))));
-  const gravest = cellOf((judged[place]?.faces ?? []).flatMap((list, face) => list.filter(isMeant).map((finding) => ({ finding, face }))))?.gravest ?? null;
+  const worst = cellOf((judged[place]?.faces ?? []).flatMap((list, face) => list.filter(isMeant).map((finding) => ({ finding, face }))))?.worst ?? null;
   const [chosen, setChosen] = useState<number | null>(null);
-  const face = chosen ?? gravest?.face ?? 0;
+  const face = chosen ?? worst?.face ?? 0;
   const words = useWords(place, face);
   const spread = useSpread();
   const scale = Math.min(WIDTH / screen.widthPx, 190 / screen.heightPx);
   const withIt = useMemo(
     () =>
-      gravest
+      worst
         ? screens.filter((_, i) =>
             judged[i]?.faces.some((list) =>
-              list.some((f) => f.accepted === null && f.code === gravest.finding.code && f.subjects.join() === gravest.finding.subjects.join()),
+              list.some((f) => f.accepted === null && f.code === worst.finding.code && f.subjects.join() === worst.finding.subjects.join()),
             ),
           )
         : [],
-    [gravest, screens, judged],
+    [worst, screens, judged],
   );
   const arrange = (these: readonly Screen[]) => {
     const name = `For ${subject && these.length > 1 ? nameOf(layout, subject) : screen.name}`.slice(0, 80);
@@ -66,19 +65,19 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
     });
     if (!done) return;
     session.tell({
-      text: `“${name}” holds on ${these.length === 1 ? "this screen" : `these ${these.length} screens`}${others > 0 ? `, and on ${others} more between them` : ""}. What is changed on the bench now is changed there alone.`,
+      text: `“${name}” applies to ${these.length === 1 ? "this screen" : `these ${these.length} screens`}${others > 0 ? `, and on ${others} more screens` : ""}. Changes on the bench now apply only there.`,
       tone: "plain",
     });
-    putOnBench(session, { screen: screen.name, face: faces[face], finding: gravest?.finding ?? null });
+    putOnBench(session, { screen: screen.name, face: faces[face], finding: worst?.finding ?? null });
   };
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <header className="grid gap-1.5 border-b border-rule px-4 py-3">
-        <h2 className="font-semibold">{subject === "" ? screen.name : `${subject === null ? "The layout" : nameOf(layout, subject)} on ${screen.name}`}</h2>
+        <h2 className="font-semibold">{subject === "" ? screen.name : `${subject === null ? "Layout" : nameOf(layout, subject)} on ${screen.name}`}</h2>
         <div className="justify-self-center">
           <LiveLayout screen={screen} scale={scale} label={`The layout on ${screen.name}, ${faceWords(faces[face])}`} face={faces[face]} />
         </div>
-        <div role="group" aria-label="Face" className="grid grid-cols-2 gap-1">
+        <div role="group" aria-label="Player" className="grid grid-cols-2 gap-1">
           {faces.map((one, i) => (
             <button
               key={faceWords(one)}
@@ -97,17 +96,17 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
           <button
             type="button"
             className="push push-main h-6"
-            onClick={() => putOnBench(session, { screen: screen.name, face: faces[face], finding: gravest?.finding ?? null })}
+            onClick={() => putOnBench(session, { screen: screen.name, face: faces[face], finding: worst?.finding ?? null })}
             {...readingProps(says("screens.bench"), screen.name)}
           >
-            Put on the bench
+            Open on the bench
           </button>
           <button type="button" className="push h-6" onClick={() => arrange([screen])} {...readingProps(says("screens.arrangeOne"), screen.name)}>
-            An arrangement for this screen
+            Add an arrangement for this screen
           </button>
           {withIt.length > 1 && (
             <button type="button" className="push h-6" onClick={() => arrange(withIt)} {...readingProps(says("screens.arrange"), String(withIt.length))}>
-              An arrangement for the {withIt.length} that have it
+              Add an arrangement for the {withIt.length} that have it
             </button>
           )}
         </span>
@@ -116,7 +115,7 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
         <FindingList
           findings={words?.filter(isMeant)}
           also={spread}
-          empty="Nothing found here on this face."
+          empty="No findings for this player."
           onPick={(_, finding) => putOnBench(session, { screen: screen.name, face: faces[face], finding })}
         />
       </div>
@@ -139,7 +138,7 @@ function useWords(place: number, face: number): readonly Finding[] | undefined {
     checker.words({ layout, screens, faces, stills }, place, faces[face]).then(
       (list) => isWanted && list && setFound({ layout, place, face, list }),
       (error: unknown) =>
-        isWanted && session.tell({ text: `The findings could not be worded: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+        isWanted && session.tell({ text: `The findings could not be shown: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
     );
     return () => {
       isWanted = false;

@@ -13,7 +13,7 @@ import { setScreens, useScreens } from "./screensState";
 import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
 
-/** The changes behind the open cell; without one those of every screen, the gravest first. */
+/** The changes behind the open cell; without one those of every screen, the worst first. */
 export function ChangedHere() {
   const { layout, screens, faces } = useFaces();
   const changes = useChanges();
@@ -28,14 +28,12 @@ export function ChangedHere() {
   const shown = (isAll ? together(found) : found.map((one) => ({ ...one, screens: 1 }))).sort(
     (a, b) => CHANGE_KINDS.indexOf(a.change.kind) - CHANGE_KINDS.indexOf(b.change.kind),
   );
-  if (!changes) return <p className="caption p-4">What changed is told here, with the way to where it stands.</p>;
+  if (!changes) return <p className="caption p-4">Select a cell to see what changed.</p>;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <header className="border-b border-rule px-4 py-3">
         <h2 className="font-semibold">
-          {isAll
-            ? "On all screens"
-            : `${open.subject === "" ? "All of it" : open.subject === null ? "The layout" : nameOf(layout, open.subject)} on ${open.screen}`}
+          {isAll ? "On all screens" : `${open.subject === "" ? "All" : open.subject === null ? "Layout" : nameOf(layout, open.subject)} on ${open.screen}`}
         </h2>
         {!isAll && (
           <button type="button" className="push mt-1 h-6" onClick={() => setScreens({ cell: null })}>
@@ -70,7 +68,7 @@ export function ChangedHere() {
             </li>
           );
         })}
-        {shown.length === 0 && <li className="caption">Nothing changed here.</li>}
+        {shown.length === 0 && <li className="caption">No changes here.</li>}
       </ul>
     </div>
   );

@@ -1,5 +1,5 @@
 "use client";
-/** What changed: the findings of now against a named state, an earlier edit or a file, by screen and control: new, graver, better, gone. */
+/** What changed: the findings of now against a named state, an earlier edit or a file, by screen and control: new, worse, better, resolved. */
 import { useState } from "react";
 import { CHANGE_KINDS, changeTally, type FaceChange } from "../../core/checks/changes";
 import { readingProps } from "../../ui/reading";
@@ -34,11 +34,11 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
     <>
       <section aria-label="Changed" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
-          <h2 className="font-semibold">What is found now</h2>
-          <span className="caption">against</span>
+          <h2 className="font-semibold">Current findings</h2>
+          <span className="caption">compared with</span>
           <span className="w-56" {...readingProps(says("changed.against"), against ? choiceWord(against) : "nothing yet")}>
             <VersionSelect
-              label="Held against this version"
+              label="Compared version"
               value={against}
               named={named}
               onChoose={(choice) => setScreens({ against: choice?.kind === "now" ? null : choice })}
@@ -46,7 +46,7 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
             />
           </span>
           <span className="caption" data-testid="changed-state">
-            {changes && (isWhole ? changesWords(changeTally(all)) || "nothing changed" : `judged ${changes.done} of ${screens.length}`)}
+            {changes && (isWhole ? changesWords(changeTally(all)) || "no changes" : `checked ${changes.done} of ${screens.length}`)}
           </span>
         </header>
         {(problem || changes?.problem) && (
@@ -56,14 +56,14 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
         )}
         {!against && (
           <p className="caption max-w-[34rem] p-4">
-            Choose a named state, an earlier edit or a file: whatever is found now and was not then, is graver, better or gone is told by screen and control.
-            The grid carries the marks too.
+            Choose a named state, an earlier edit or a file to see which findings are new, worse, better or resolved, by screen and control. The grid shows
+            these marks too.
           </p>
         )}
-        {isWhole && rows.length === 0 && <p className="caption p-4">On these screens everything is found as it was.</p>}
+        {isWhole && rows.length === 0 && <p className="caption p-4">No changes on these screens.</p>}
         {rows.length > 0 && (
           <ScreenTable
-            label="What changed: controls down, screens across"
+            label="Changes: controls by screens"
             columns={places.map((place) => screens[place].name)}
             rows={rows.map((subject) => ({ key: subject ?? "layout", name: subject === null ? "layout" : nameOf(layout, subject) }))}
             open={open && { row: rows.indexOf(open.subject), column: places.findIndex((place) => screens[place].name === open.screen) }}

@@ -96,12 +96,12 @@ export function FilterPanel({ shown }: { shown: number }) {
         onChange={(key) => setFilter({ sizeClass: SIZE_CLASSES.find((c) => c.name === key)?.name ?? null })}
       />
       <Choice
-        label="Held"
+        label="Orientation"
         value={filter.held}
         options={[
-          ["any", "either way"],
-          ["wide", "wide"],
-          ["tall", "tall"],
+          ["any", "both"],
+          ["wide", "landscape"],
+          ["tall", "portrait"],
         ]}
         reads="screens.held"
         onChange={(key) => setFilter({ held: key as ScreenFilter["held"] })}
@@ -112,7 +112,7 @@ export function FilterPanel({ shown }: { shown: number }) {
         label="Notch or insets"
         value={filter.notch}
         options={[
-          ["any", "with or without"],
+          ["any", "any"],
           ["with", "with"],
           ["without", "without"],
         ]}
@@ -122,7 +122,7 @@ export function FilterPanel({ shown }: { shown: number }) {
       <Choice
         label="With a finding"
         value={filter.code ?? ""}
-        options={[["", "any or none"], ...FINDING_CODES.map((code) => [code, code] as const)]}
+        options={[["", "any"], ...FINDING_CODES.map((code) => [code, code] as const)]}
         reads="screens.code"
         onChange={(key) => setFilter({ code: FINDING_CODES.find((code) => code === key) ?? null })}
       />
@@ -135,18 +135,18 @@ export function FilterPanel({ shown }: { shown: number }) {
       />
       {!isOpen && (
         <button type="button" className="push h-6" onClick={() => setScreens({ filter: NO_FILTER })} {...readingProps(says("screens.all"))}>
-          all of them
+          Clear filter
         </button>
       )}
       <Choice
         label="Order"
         value={order}
         options={[
-          ["own", "the catalogue’s"],
-          ["rail", "your own, the rail’s"],
+          ["own", "catalogue"],
+          ["rail", "rail"],
           ["size", "shorter side"],
           ["aspect", "aspect"],
-          ["gravity", "gravest first"],
+          ["gravity", "worst first"],
           ["name", "name"],
         ]}
         reads="screens.order"

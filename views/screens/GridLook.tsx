@@ -1,5 +1,5 @@
 "use client";
-/** The grid: controls and the layout down, screens across, in each cell the gravest finding of all faces and moments. */
+/** The grid: controls and the layout down, screens across, in each cell the worst finding of all faces and moments. */
 import { memo, useMemo } from "react";
 import { gridOf, sumOf, type Face, type Grid, type GridCell } from "../../core/checks/grid";
 import { changeTally, type FindingChange } from "../../core/checks/changes";
@@ -76,7 +76,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
       <table
         ref={table}
         role="grid"
-        aria-label="Findings: controls down, screens across"
+        aria-label="Findings: controls by screens"
         className="border-separate border-spacing-0 text-[0.6875rem]"
         onKeyDown={onKeyDown}
       >
@@ -117,7 +117,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
           </tr>
           <tr>
             <th scope="row" className="sticky left-0 z-10 border-b border-edge bg-paper px-3 text-left font-semibold">
-              all of it
+              everything
             </th>
             {columns.map((column, i) =>
               cell(cellIn(grid.columns, column), { row: 0, column: i, subject: "", label: `all of it on ${columnName(column, screens)}` }),
@@ -180,11 +180,11 @@ interface CellProps {
 
 const Cell = memo(
   function Cell({ found, faces, at, label, marks, settled, isOpen, isFirst, onOpen }: CellProps) {
-    const gravest = found?.gravest ?? null;
-    const face = gravest && faces[gravest.face];
-    const measure = gravest ? shortMeasure(gravest.finding.measure) : "";
-    const words = gravest
-      ? `${label}: ${gravest.finding.severity} ${gravest.finding.code}${gravest.finding.measure ? `, ${measureWords(gravest.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
+    const worst = found?.worst ?? null;
+    const face = worst && faces[worst.face];
+    const measure = worst ? shortMeasure(worst.finding.measure) : "";
+    const words = worst
+      ? `${label}: ${worst.finding.severity} ${worst.finding.code}${worst.finding.measure ? `, ${measureWords(worst.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
       : `${label}: ${tallyWords(found)}`;
     return (
       <td role="gridcell" className={`border-b border-l border-rule p-0 ${isOpen ? "bg-sheet" : ""}`}>
@@ -197,21 +197,21 @@ const Cell = memo(
           className={`relative grid ${marks === null && settled === undefined ? "h-6" : "h-9 content-center"} w-full min-w-[3.375rem] place-items-center outline-offset-[-2px] hover:bg-sheet ${isOpen ? "outline-2 outline-accent" : ""}`}
           onClick={onOpen}
         >
-          {gravest ? (
-            <span className={`figure whitespace-nowrap ${settled === undefined ? "" : "leading-4"} ${SEVERITY_CLASS[gravest.finding.severity]}`}>
-              {SEVERITY_MARK[gravest.finding.severity]}
+          {worst ? (
+            <span className={`figure whitespace-nowrap ${settled === undefined ? "" : "leading-4"} ${SEVERITY_CLASS[worst.finding.severity]}`}>
+              {SEVERITY_MARK[worst.finding.severity]}
               {measure && <span className="ml-0.5">{measure}</span>}
             </span>
           ) : (
             <span className="text-muted">{found ? "✓" : "·"}</span>
           )}
           {settled !== undefined && (found !== null || settled !== null) && (
-            <span aria-hidden className="figure h-4 text-[0.625rem] leading-4 whitespace-nowrap" data-settled={settled?.gravest?.finding.severity ?? "none"}>
+            <span aria-hidden className="figure h-4 text-[0.625rem] leading-4 whitespace-nowrap" data-settled={settled?.worst?.finding.severity ?? "none"}>
               <span className="text-accent">→ </span>
-              {settled?.gravest ? (
-                <span className={SEVERITY_CLASS[settled.gravest.finding.severity]}>
-                  {SEVERITY_MARK[settled.gravest.finding.severity]}
-                  {shortMeasure(settled.gravest.finding.measure)}
+              {settled?.worst ? (
+                <span className={SEVERITY_CLASS[settled.worst.finding.severity]}>
+                  {SEVERITY_MARK[settled.worst.finding.severity]}
+                  {shortMeasure(settled.worst.finding.measure)}
                 </span>
               ) : (
                 "✓"

@@ -1,5 +1,5 @@
 "use client";
-/** The map: aspect along the bottom, diagonal up the side, every cell a screen; the gravest finding by colour and pattern, one finding's measure as lines. */
+/** The map: aspect along the bottom, diagonal up the side, every cell a screen; the worst finding by colour and pattern, one finding's measure as lines. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { findingsOfMap, MAP_LEVELS, mapScreen, middleOf, type MapRange } from "../../core/checks/aspectMap";
 import type { Face } from "../../core/checks/grid";
@@ -57,14 +57,14 @@ export function MapLook() {
             label="Player of the map"
             reads={says("map.face")}
             value={face === null ? "" : String(face)}
-            options={[["", "the worst of all"], ...faces.map((one, i) => [String(i), faceWords(one)] as const)]}
+            options={[["", "worst of all players"], ...faces.map((one, i) => [String(i), faceWords(one)] as const)]}
             onChange={(chosen) => setFace(chosen === "" ? null : Number(chosen))}
           />
         </label>
         <label className="flex items-center gap-1.5">
-          <span className="caption">lines of</span>
+          <span className="caption">contours</span>
           <Select
-            label="Lines of equal measure"
+            label="Contour lines"
             className="max-w-[15rem]"
             reads={says("map.measure")}
             value={key ?? ""}
@@ -75,12 +75,12 @@ export function MapLook() {
             onChange={(chosen) => setMeasured(chosen || null)}
           />
         </label>
-        <label className="flex min-h-6 items-center gap-1.5" {...readingProps(says("map.everywhere"), leavesOut ? "left out" : "shown")}>
+        <label className="flex min-h-6 items-center gap-1.5" {...readingProps(says("map.everywhere"), leavesOut ? "hidden" : "shown")}>
           <input type="checkbox" className="accent-[var(--accent)]" checked={leavesOut} onChange={(event) => setLeavesOut(event.target.checked)} />
-          <span className="caption">without what holds everywhere</span>
+          <span className="caption">hide findings that hold everywhere</span>
         </label>
         <span className="caption ml-auto" role="status" data-testid="map-state">
-          {isWhole ? "worked out" : `worked out ${Math.floor(doneShare(all) * 100)} %`}
+          {isWhole ? "ready" : `${Math.floor(doneShare(all) * 100)} % computed`}
         </span>
       </SizeSliders>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_21rem] max-[68rem]:grid-cols-[minmax(0,1fr)_17rem]">
@@ -133,7 +133,7 @@ function useMap(range: MapRange, faces: readonly Face[]): { readonly rows: MapRo
           if (isWhole && isWanted) tell(true);
         },
         (error: unknown) =>
-          isWanted && session.tell({ text: `The map could not be worked out: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+          isWanted && session.tell({ text: `The map could not be computed: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
       );
     return () => {
       isWanted = false;

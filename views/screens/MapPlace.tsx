@@ -29,7 +29,7 @@ export function MapPlace({ rows, range, cursor, onOpen, measured, onMeasure }: P
   const mm = pxPerMm(screen);
   const cell = cellAt(rows, (cursor.column + 0.5) / finest.columns, (cursor.row + 0.5) / finest.rows);
   return (
-    <aside aria-label="The place" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+    <aside aria-label="Selected point" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
       <header className="grid gap-1 border-b border-rule px-4 py-3">
         <h2 className="font-semibold">
           Aspect {place.aspect.toFixed(3)}, {place.inches.toFixed(2)} inches
@@ -38,10 +38,10 @@ export function MapPlace({ rows, range, cursor, onOpen, measured, onMeasure }: P
           {(screen.widthPx / mm).toFixed(0)} × {(screen.heightPx / mm).toFixed(0)} mm · {range.ppi} ppi
         </span>
         <button type="button" className="push push-main h-6 justify-self-start" onClick={onOpen} {...readingProps(says("screens.bench"), "this screen")}>
-          Put on the bench
+          Open on the bench
         </button>
       </header>
-      <ul aria-label="Found there" className="min-h-0 flex-1 overflow-auto px-4 py-2 text-[0.75rem]">
+      <ul aria-label="Findings" className="min-h-0 flex-1 overflow-auto px-4 py-2 text-[0.75rem]">
         {cell?.map(({ key, code, severity, subjects, measure }) => (
           <li key={key} className="border-b border-rule last:border-0">
             <button
@@ -61,11 +61,11 @@ export function MapPlace({ rows, range, cursor, onOpen, measured, onMeasure }: P
             </button>
           </li>
         ))}
-        {cell?.length === 0 && <li className="caption">Nothing found there.</li>}
-        {!cell && <li className="caption">Not worked out yet.</li>}
+        {cell?.length === 0 && <li className="caption">No findings.</li>}
+        {!cell && <li className="caption">Not computed yet.</li>}
       </ul>
       <p className="caption border-t border-rule px-4 py-1.5">
-        crossed: blockers · lines: warnings · dots: notes · circles: the screens of the shelf, a click on one puts it on the bench
+        crosses: blockers · lines: warnings · dots: notes · circles: screens of the shelf (click to open on the bench)
       </p>
     </aside>
   );

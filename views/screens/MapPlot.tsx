@@ -158,7 +158,7 @@ export function MapPlot({ rows, range, lines, cursor, onCursor, onOpen, onScreen
         type="button"
         className="absolute cursor-crosshair outline-offset-0"
         style={{ left: AXIS.left, top: AXIS.top, width: w, height: h }}
-        aria-label={`The map; ${words}`}
+        aria-label={`Map: ${words}`}
         data-testid="map-plot"
         onPointerMove={(event) => {
           const found = at(event);

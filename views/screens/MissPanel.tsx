@@ -32,22 +32,22 @@ export function MissPanel({ pair, isWhole, shown }: Props) {
       <div className="border-b border-rule px-4 py-3">
         <h2 className="heading mb-1">The worst pair</h2>
         {!isWhole ? (
-          <p className="caption">Told when every screen has been worked out.</p>
+          <p className="caption">Computing all screens…</p>
         ) : pair ? (
           <WorstPair key={JSON.stringify(pair)} pair={pair} />
         ) : (
-          <p className="caption">No control takes what is meant for another.</p>
+          <p className="caption">No control takes touches meant for another.</p>
         )}
       </div>
       <div className="min-h-0 flex-1 overflow-auto px-4 py-3">
-        {place >= 0 && <h2 className="mb-1 font-semibold">Who takes from whom on {screens[place].name}</h2>}
+        {place >= 0 && <h2 className="mb-1 font-semibold">Who gets the missed touches on {screens[place].name}</h2>}
         {shown[place] && (
           <table className="w-full text-[0.6875rem]" data-testid="who-takes">
             <thead className="text-left text-muted">
               <tr>
                 <th className="font-normal">meant for</th>
                 <th className="pr-3 text-right font-normal">gets</th>
-                <th className="font-normal">the others go to</th>
+                <th className="font-normal">the rest goes to</th>
               </tr>
             </thead>
             <tbody>
@@ -60,7 +60,7 @@ export function MissPanel({ pair, isWhole, shown }: Props) {
                       {name}
                     </th>
                     <td className="figure py-0.5 pr-3 text-right">{ofHundred(least.misses.hit)}</td>
-                    <td className="py-0.5">{takersWords(least.misses, (taker) => nameOf(layout, taker)) || "nobody"}</td>
+                    <td className="py-0.5">{takersWords(least.misses, (taker) => nameOf(layout, taker)) || "no control"}</td>
                   </tr>
                 );
               })}
@@ -83,7 +83,7 @@ function WorstPair({ pair }: { pair: MissPair }) {
     checker.missMove({ layout, screens, faces }, pair).then(
       (move) => isWanted && setSought({ of: layout, found: move ? { kind: "found", move } : { kind: "none" } }),
       (error: unknown) =>
-        isWanted && session.tell({ text: `A move could not be sought: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+        isWanted && session.tell({ text: `No move could be computed: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
     );
     return () => {
       isWanted = false;
@@ -100,22 +100,22 @@ function WorstPair({ pair }: { pair: MissPair }) {
   return (
     <div className="grid gap-1.5" data-testid="worst-pair">
       <p>
-        Of a hundred touches meant for <b>{name(pair.meant)}</b>, <b className="figure">{ofHundred(pair.share)}</b> go to <b>{name(pair.taker)}</b>: on{" "}
-        {screen.name}, {faceWords(face)}
+        Of 100 touches meant for <b>{name(pair.meant)}</b>, <b className="figure">{ofHundred(pair.share)}</b> go to <b>{name(pair.taker)}</b>: on {screen.name},{" "}
+        {faceWords(face)}
         {pair.moment !== null && `, ${momentName(layout, pair.moment)}`}.
       </p>
-      {found.kind === "seeking" && <p className="caption">Seeking the smallest move that helps most, on every screen…</p>}
+      {found.kind === "seeking" && <p className="caption">Computing the best small move on every screen…</p>}
       {found.kind === "none" && (
-        <p className="caption">No move of either up to 7 mm helps without harm elsewhere: a smaller picture, another place or another order would.</p>
+        <p className="caption">No move of up to 7 mm helps without making something else worse. Try a smaller picture, another position or another order.</p>
       )}
       {found.kind === "found" && (
         <>
           <p data-testid="miss-move">
-            {fixWord(layout, found.move)}: then {ofHundred(found.move.share)} of them do.{" "}
+            {fixWord(layout, found.move)}: then {ofHundred(found.move.share)} of them go there.{" "}
             {Object.entries(found.move.hits)
               .map(([id, [before, after]]) => `${name(id)} gets ${ofHundred(before)} → ${ofHundred(after)}`)
               .join(", ")}
-            . No blocker or warning is new or graver on any of {counted(screens.length, "screen")}, for {counted(faces.length, "player")}.
+            . No blocker or warning is new or worse on any of {counted(screens.length, "screen")}, for {counted(faces.length, "player")}.
           </p>
           <span className="flex flex-wrap gap-1">
             <button
@@ -135,7 +135,7 @@ function WorstPair({ pair }: { pair: MissPair }) {
         onClick={() => putOnBench(session, { screen: screen.name, face, finding: { subjects: [pair.meant, pair.taker], moment: pair.moment } })}
         {...readingProps(says("screens.bench"), screen.name)}
       >
-        Put on the bench
+        Open on the bench
       </button>
     </div>
   );

@@ -38,7 +38,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
     (heard) => checker.misses({ layout, screens, faces }, (place, one) => heard(place, one)),
     [checker, layout, screens, faces],
   );
-  const { answers, done } = useEachScreen(screens, question, { failure: "The misses could not be worked out", keepsOlder: true });
+  const { answers, done } = useEachScreen(screens, question, { failure: "The misses could not be computed", keepsOlder: true });
   const [chosen, setChosen] = useState<Chosen>({ face: null, moment: null });
   const open = useScreens((s) => s.cell);
   const places = useMemo(() => groups.flatMap((group) => group.places), [groups]);
@@ -50,9 +50,9 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
     <>
       <section aria-label="Misses" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
-          <h2 className="font-semibold">Of a hundred touches, how many arrive</h2>
+          <h2 className="font-semibold">Hit rate per 100 touches</h2>
           <span className="caption" data-testid="misses-state">
-            {done < screens.length ? `worked out on ${done} of ${counted(screens.length, "screen")}` : "worked out"}
+            {done < screens.length ? `${done} of ${counted(screens.length, "screen")} computed` : "ready"}
           </span>
           <label className="ml-auto flex items-center gap-1.5">
             <span className="caption">player</span>
@@ -60,7 +60,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
               label="Player of the misses"
               reads={says("misses.face")}
               value={chosen.face === null ? "" : String(chosen.face)}
-              options={[["", "the worst of all"], ...faces.map((face, i) => [String(i), faceWords(face)] as const)]}
+              options={[["", "worst of all players"], ...faces.map((face, i) => [String(i), faceWords(face)] as const)]}
               onChange={(key) => setChosen({ ...chosen, face: key === "" ? null : Number(key) })}
             />
           </label>
@@ -71,7 +71,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
                 label="Moment of the misses"
                 reads={says("misses.moment")}
                 value={chosen.moment ?? ""}
-                options={[["", "the worst of all"], ...layout.moments.map((m) => [m.id, m.name] as const)]}
+                options={[["", "worst of all players"], ...layout.moments.map((m) => [m.id, m.name] as const)]}
                 onChange={(key) => setChosen({ ...chosen, moment: key || null })}
               />
             </label>
@@ -81,7 +81,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
           <p className="caption p-4">No touch is meant for a picture here: buttons, d-pads and sticks that stay are aimed at, and the layout has none.</p>
         ) : (
           <ScreenTable
-            label="Touches of a hundred that each control gets: controls down, screens across"
+            label="Hit rate per 100 touches: controls by screens"
             columns={places.map((place) => screens[place].name)}
             rows={rows.map(({ id }) => ({ key: id, name: name(id) }))}
             open={open && { row: rows.findIndex((c) => c.id === open.subject), column: places.findIndex((place) => screens[place].name === open.screen) }}
@@ -111,10 +111,10 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
         )}
         <p className="caption border-t border-rule px-4 py-1">
           <span aria-hidden className="mr-1 inline-block h-1 w-4 bg-blocker align-middle" /> taken by others
-          <span aria-hidden className="mr-1 ml-3 inline-block h-0 w-4 border-t-4 border-dotted border-muted align-middle" /> by nothing
+          <span aria-hidden className="mr-1 ml-3 inline-block h-0 w-4 border-t-4 border-dotted border-muted align-middle" /> nothing
         </p>
       </section>
-      <aside aria-label="Who takes them" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+      <aside aria-label="Who gets the missed touches" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
         <MissPanel pair={pair} isWhole={done === screens.length} shown={shown} />
       </aside>
     </>

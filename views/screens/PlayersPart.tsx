@@ -16,24 +16,24 @@ export function PlayersPart({ screen }: { screen: string }) {
     const { [screen]: _before, ...others } = parts;
     if (text.trim() === "") return session.remember({ playersPart: others });
     if (!(percent >= 0 && percent <= 100))
-      return session.tell({ text: `“${text.slice(0, 40)}” is no part of your players: write a number from 0 to 100, or nothing.`, tone: "problem" });
+      return session.tell({ text: `“${text.slice(0, 40)}” is not a share: write a number from 0 to 100, or leave it empty.`, tone: "problem" });
     session.remember({ playersPart: { ...others, [screen]: percent / 100 } });
   };
   const shown = part === undefined ? "" : String(Number((part * 100).toFixed(2)));
   return (
     <label className="flex items-center gap-2">
-      <span className="text-[0.75rem]">part of your players</span>
+      <span className="text-[0.75rem]">share of your players</span>
       <input
         key={`${screen} ${shown}`}
-        aria-label={`Part of your players with ${screen}, per cent`}
+        aria-label={`Share of your players with ${screen}, per cent`}
         className="box figure h-6 w-20 px-1 text-right text-[0.75rem]"
         inputMode="decimal"
         maxLength={FIELD_LETTERS.number}
-        placeholder="not told"
+        placeholder="–"
         defaultValue={shown}
         onBlur={(event) => event.target.value !== shown && set(event.target.value)}
         onKeyDown={(event) => event.key === "Enter" && set(event.currentTarget.value)}
-        {...readingProps(says("screens.part", { screen }), part === undefined ? "not told" : `${shown} %`)}
+        {...readingProps(says("screens.part", { screen }), part === undefined ? "–" : `${shown} %`)}
       />
       <span className="text-[0.75rem] text-muted">%</span>
     </label>

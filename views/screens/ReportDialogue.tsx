@@ -54,12 +54,12 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
       <div className="grid gap-3">
         <p className="caption">One document about “{layout.name}” to print or to send: it needs no network, and says when and of which file it was made.</p>
         <fieldset className="grid grid-cols-2 gap-x-3">
-          <legend className="caption mb-1">It holds</legend>
+          <legend className="caption mb-1">Parts</legend>
           {REPORT_PARTS.map((part) => (
             <label
               key={part}
               className="flex h-6 items-center gap-2"
-              {...readingProps(says("report.part", { part: PART_WORDS[part] }), parts.includes(part) ? "in it" : "left out")}
+              {...readingProps(says("report.part", { part: PART_WORDS[part] }), parts.includes(part) ? "in it" : "hidden")}
             >
               <input
                 type="checkbox"
@@ -78,7 +78,7 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
             value={onlyShown ? "shown" : "all"}
             options={[
               ["all", `all ${screens.length}`],
-              ["shown", `those that pass the filter, ${shown.length}`],
+              ["shown", `filtered, ${shown.length}`],
             ]}
             onChange={(key) => setOnlyShown(key === "shown")}
           />
@@ -101,7 +101,7 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
             onChange={(key) => setShrinks(SHRINKS.find((one) => String(one) === key)!)}
           />
         </Row>
-        {nothing && <p role="alert">{parts.length === 0 ? "Choose at least one part." : "No screen passes the filter: take all of them."}</p>}
+        {nothing && <p role="alert">{parts.length === 0 ? "Select at least one part." : "No screen passes the filter. Choose all screens."}</p>}
         {state.kind === "failed" && (
           <p role="alert" className="text-blocker">
             {state.problem}
@@ -112,7 +112,7 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
             Print…
           </button>
           <button type="button" className="push" disabled={nothing || isWorking} onClick={save} {...readingProps(says("report.save"))}>
-            Save as HTML
+            Download HTML
           </button>
           {isWorking && (
             <button type="button" className="push" onClick={stop}>
@@ -120,12 +120,12 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
             </button>
           )}
           <span className="caption ml-auto" role="status" data-testid="report-state">
-            {isWorking ? `worked out ${Math.round(state.part * 100)} %` : state.kind === "done" ? "made" : ""}
+            {isWorking ? `${Math.round(state.part * 100)} % computed` : state.kind === "done" ? "made" : ""}
           </span>
         </div>
         <iframe
           ref={frame}
-          title="The report as it is printed"
+          title="Print preview of the report"
           aria-hidden
           tabIndex={-1}
           className="pointer-events-none absolute size-0 border-0"
@@ -167,7 +167,7 @@ function useReport({ layout, faces }: Pick<Faces, "layout" | "faces">) {
       made(html);
       setState({ kind: "done" });
     } catch (error) {
-      setState({ kind: "failed", problem: `The report could not be made: ${error instanceof Error ? error.message : String(error)}.` });
+      setState({ kind: "failed", problem: `The report could not be created: ${error instanceof Error ? error.message : String(error)}.` });
     }
   };
   const stop = () => {

@@ -69,7 +69,7 @@ export function ScreensView() {
       <ChangesContext.Provider value={changes}>
         <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
           <header className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
-            <div role="group" aria-label="How the screens are looked at" className="flex">
+            <div role="group" aria-label="Views of the screens" className="flex">
               {SCREEN_LOOKS.map((one) => (
                 <button
                   key={one}
@@ -96,12 +96,12 @@ export function ScreensView() {
                 onClick={() => setScreens({ against: null })}
                 {...readingProps(says("changed.end"), choiceWord(against))}
               >
-                against {choiceWord(against)} ✕
+                compared with {choiceWord(against)} ✕
               </button>
             )}
             <span className="caption ml-auto" data-testid="screens-judged">
               {shown} of {counted(screens.length, "screen")} · {counted(faces.length, "player")} · {counted(Math.max(1, layout.moments.length), "moment")}
-              {done < screens.length && ` · judged ${done}`}
+              {done < screens.length && ` · checked ${done}`}
             </span>
             <button
               type="button"
@@ -153,7 +153,7 @@ function Look({ look, groups, isGrouped, shown }: LookProps) {
           <section aria-label="Grid" className="flex min-h-0 min-w-0 flex-col">
             <GridLook groups={groups} isGrouped={isGrouped} />
           </section>
-          <aside aria-label="The cell" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+          <aside aria-label="Cell" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
             <CellPanel />
           </aside>
         </>

@@ -45,7 +45,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
     <>
       <section aria-label="Shelf" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-5 pt-3 pb-1">
-          <h2 className="font-semibold">At true relative size</h2>
+          <h2 className="font-semibold">True relative size</h2>
           <label className="ml-auto flex items-center gap-2">
             <span className="caption">size</span>
             <input
@@ -102,7 +102,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
               onClick={() => putOnBench(session, { screen: screen.name, face: null, finding: null })}
               {...readingProps(says("screens.bench"), screen.name)}
             >
-              Put on the bench
+              Open on the bench
             </button>
           </span>
         </header>
@@ -178,7 +178,7 @@ function Corners({ place, faces, width, height }: { place: number; faces: readon
     <>
       {faces.map((face, i) => {
         const cell = cellOf((found.faces[i] ?? []).map((finding) => ({ finding, face: i })));
-        const severity = cell?.gravest?.finding.severity;
+        const severity = cell?.worst?.finding.severity;
         if (!severity) return null;
         return (
           <button

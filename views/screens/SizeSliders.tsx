@@ -38,7 +38,7 @@ export function SizeSliders<S extends ChartSize>({ size, onSize, children }: { s
     </label>
   );
   return (
-    <div role="group" aria-label="The screens of the chart" className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-1.5">
+    <div role="group" aria-label="Screens of the chart" className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-1.5">
       {size.diagonalInches !== undefined &&
         slider("diagonal", size.diagonalInches, { unit: "in", min: 3, max: 13, step: 0.1 }, (diagonalInches) => onSize({ ...size, diagonalInches }))}
       {slider("density", size.ppi, { unit: "ppi", min: 120, max: 600, step: 10 }, (ppi) => onSize({ ...size, ppi }))}

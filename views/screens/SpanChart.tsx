@@ -48,7 +48,7 @@ export function SpanChart({ rows, range, onBench }: ChartProps) {
               {row.faces.length < faces.length && <span className="shrink-0 text-muted">{row.faces.map((f) => shortFace(faces[f])).join(" ")}</span>}
             </li>
           ))}
-          {rows.length === 0 && <li className="caption p-3">Nothing is found on any aspect.</li>}
+          {rows.length === 0 && <li className="caption p-3">No findings at any aspect ratio.</li>}
         </ul>
         <div
           className="relative cursor-crosshair"

@@ -13,7 +13,7 @@ export function SpanTable({ rows, onBench }: { rows: readonly SpanRow[]; onBench
   return (
     <div className="min-h-0 overflow-auto border-l border-rule bg-sheet">
       <table className="w-full text-[0.6875rem]">
-        <caption className="sr-only">Over which aspects each finding holds</caption>
+        <caption className="sr-only">Aspect ratios of each finding</caption>
         <thead className="sticky top-0 bg-sheet text-left text-muted">
           <tr>
             {["finding", "aspects", "worst"].map((word) => (
@@ -32,7 +32,7 @@ export function SpanTable({ rows, onBench }: { rows: readonly SpanRow[]; onBench
                 </span>{" "}
                 {rowWords(layout, row)}
                 <span className="block text-muted">
-                  {row.faces.length === faces.length ? "every face" : row.faces.map((f) => faceWords(faces[f])).join("; ")}
+                  {row.faces.length === faces.length ? "every player" : row.faces.map((f) => faceWords(faces[f])).join("; ")}
                 </span>
               </th>
               <td className="figure border-b border-rule px-2 py-1 whitespace-nowrap">

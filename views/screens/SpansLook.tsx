@@ -27,7 +27,7 @@ export function SpansLook() {
         setFound({ of: [layout, range, faces], profiles: [...profiles] });
       })
       .catch((error: unknown) =>
-        session.tell({ text: `The spans could not be worked out: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
+        session.tell({ text: `The spans could not be computed: ${error instanceof Error ? error.message : String(error)}.`, tone: "problem" }),
       );
   }, [checker, layout, screens, faces, range, session]);
   const rows = useMemo(() => spanRows(found.profiles), [found]);
@@ -37,7 +37,7 @@ export function SpansLook() {
     <div className="flex h-full min-h-0 flex-col">
       <SizeSliders size={size} onSize={setSize}>
         <span className="caption ml-auto" data-testid="spans-state">
-          {isWorking ? "working…" : "worked out"}
+          {isWorking ? "working…" : "ready"}
         </span>
       </SizeSliders>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_21rem]">

@@ -3,8 +3,13 @@ import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type 
 import { measureWords } from "../../core/checks/faceWords";
 
 /** A mark of its own for each way a finding changes, so that none hangs on a colour. */
-export const CHANGE_MARK: Readonly<Record<ChangeKind, string>> = { new: "+", graver: "↑", better: "↓", gone: "−" };
-export const CHANGE_CLASS: Readonly<Record<ChangeKind, string>> = { new: "text-blocker", graver: "text-warning", better: "text-accent", gone: "text-accent" };
+export const CHANGE_MARK: Readonly<Record<ChangeKind, string>> = { new: "+", worse: "↑", better: "↓", resolved: "−" };
+export const CHANGE_CLASS: Readonly<Record<ChangeKind, string>> = {
+  new: "text-blocker",
+  worse: "text-warning",
+  better: "text-accent",
+  resolved: "text-accent",
+};
 
 /** "2 new, 1 gone"; empty where nothing changed. */
 export const changesWords = (tally: ChangeTally): string => CHANGE_KINDS.flatMap((kind) => (tally[kind] > 0 ? [`${tally[kind]} ${kind}`] : [])).join(", ");
@@ -23,7 +28,7 @@ export function fromTo({ was, is }: FindingChange): string {
   const [before, after] = [measureWords(was.measure), measureWords(is.measure)];
   if (before !== after) return `${severity}, ${before} → ${after}`;
   if (was.moment === is.moment || was.severity !== is.severity) return [severity, after].filter(Boolean).join(", ");
-  return `${severity}, ${is.moment === null ? "in every moment now" : "no longer in every moment"}`;
+  return `${severity}, ${is.moment === null ? "now in every moment" : "no longer in every moment"}`;
 }
 
 /** What a change is about, as rows of the table: its subjects, or nothing of the layout. */

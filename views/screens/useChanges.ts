@@ -31,7 +31,7 @@ export function useChangesOf({ screens, faces, judged }: Faces): Changes | null 
     () => other && ((heard) => checker.judge({ layout: other, screens, faces, stills: stillsOf(other.workbench, screens) }, heard)),
     [checker, other, screens, faces],
   );
-  const { answers } = useEachScreen(screens, question, { failure: "The other version could not be judged", keepsOlder: false });
+  const { answers } = useEachScreen(screens, question, { failure: "The other version could not be checked", keepsOlder: false });
   const all = useMemo(
     () =>
       screens.map((_, place) => {

@@ -11,7 +11,7 @@ const TOLD_EVERY_MS = 80;
 export type EachScreen<T> = (heard: (place: number, answer: T) => void) => Promise<boolean>;
 
 interface Options {
-  /** What is told where it fails, such as "The screens could not be judged". */
+  /** What is told where it fails, such as "The screens could not be checked". */
   readonly failure: string;
   /** Whether the answers to the question before stand until newer ones have come. */
   readonly keepsOlder: boolean;

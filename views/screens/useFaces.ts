@@ -45,7 +45,7 @@ export function useFacesOf(): Faces {
     (heard) => checker.judge({ layout, screens, faces, stills }, heard),
     [checker, layout, screens, faces, stills],
   );
-  const { answers, done } = useEachScreen(screens, question, { failure: "The screens could not be judged", keepsOlder: true });
+  const { answers, done } = useEachScreen(screens, question, { failure: "The screens could not be checked", keepsOlder: true });
   return { layout, screens, faces, stills, judged: answers, done, checker };
 }
 

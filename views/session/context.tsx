@@ -37,7 +37,7 @@ export function useAsking(): (asked: Promise<Result<unknown>>) => void {
   return (asked) =>
     void asked.then(
       (done) => session.tellRefusal(done),
-      (error: unknown) => session.tellRefusal(refused("", `the browser's storage refused: ${reasonOf(error)}`)),
+      (error: unknown) => session.tellRefusal(refused("", `the browser’s storage failed: ${reasonOf(error)}`)),
     );
 }
 /** The kept layouts. */

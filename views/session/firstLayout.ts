@@ -45,17 +45,17 @@ export async function firstLayout(finding: Finding): Promise<First> {
     return await within(patienceMs, "the browser's storage", findIn(finding));
   } catch (error) {
     if (kept.kind === "memory") return { kept, opened: { ...newlyOpened(newId(), samples[0].layout()), isOffered: true }, passedOver: [] };
-    return findIn({ ...finding, kept: memoryStore(`it cannot be read: ${reasonOf(error)}. What is kept there is untouched`) });
+    return findIn({ ...finding, kept: memoryStore(`it cannot be read: ${reasonOf(error)}. The stored data is unchanged`) });
   }
 }
 
 async function findIn({ kept, samples, newId, last = null, shunned = new Set() }: Finding): Promise<First> {
   const { layouts, aside } = await kept.all();
-  const passedOver = aside.map(({ name }) => `“${name}” cannot be read and was set aside as it is`);
+  const passedOver = aside.map(({ name }) => `“${name}” cannot be read and was set aside unchanged`);
   if (layouts.length === 0 && aside.length === 0) {
     // Nobody has saved them: whatever a backup holds under their ids is newer.
     const records = samples.map(({ name, text }, i) => ({ id: sampleId(i), name, text: text(), savedAt: samples.length - i, deletedAt: null, revision: 0 }));
-    kept.addAll(records).catch((error: unknown) => console.error("The samples could not be kept.", error));
+    kept.addAll(records).catch((error: unknown) => console.error("The samples could not be stored.", error));
     return { kept, opened: { ...newlyOpened(records[0].id, samples[0].layout()), revision: 0 }, passedOver };
   }
   const listed = layouts.filter((l) => l.deletedAt === null).sort((a, b) => b.savedAt - a.savedAt);
@@ -63,12 +63,12 @@ async function findIn({ kept, samples, newId, last = null, shunned = new Set() }
   const order = [...listed.filter((l) => l.id === wanted), ...listed.filter((l) => l.id !== wanted)];
   for (const { id, name } of order) {
     if (shunned.has(id)) {
-      passedOver.push(`“${name}” could not be drawn last time, so it was not opened by itself`);
+      passedOver.push(`“${name}” could not be drawn last time, so it was not opened`);
       continue;
     }
     const opened = await openKept(kept, id);
     if (opened.ok) return { kept, opened: opened.value, passedOver };
-    passedOver.push(`“${name}” cannot be read and was set aside as it is (${problemText(opened.problems, 1)})`);
+    passedOver.push(`“${name}” cannot be read and was set aside unchanged (${problemText(opened.problems, 1)})`);
   }
   return { kept, opened: { ...newlyOpened(newId(), samples[0].layout()), isOffered: true }, passedOver };
 }

@@ -77,7 +77,7 @@ test("what storage refuses is told, never thrown", async () => {
   const { library, session } = openWindow(brackwater, { kept: { ...memoryStore("test"), mark: refusing, whole: refusing } });
   await session.flush();
   for (const done of [await library.remove("id"), await library.open("id"), await library.restore("id")])
-    expect(done).toMatchObject({ ok: false, problems: [{ message: "the browser's storage refused: the disk is gone" }] });
+    expect(done).toMatchObject({ ok: false, problems: [{ message: "the browser’s storage failed: the disk is gone" }] });
 });
 
 test("the first sample is shown though the browser refuses to keep the samples; the first edit tells", async () => {
@@ -114,7 +114,7 @@ test("a store that opens and then does not answer, or refuses, is left alone, an
   const browser: LayoutStore = { ...memoryStore("test"), kind: "browser" };
   for (const all of [never, () => Promise.reject(new Error("the disk is gone"))]) {
     const found = await first({ ...browser, all }, { patienceMs: 5 });
-    expect(found.kept).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/cannot be read.*untouched/) as string });
+    expect(found.kept).toMatchObject({ kind: "memory", refusal: expect.stringMatching(/cannot be read.*unchanged/) as string });
     expect(found.opened.layout.name).toBe("Brackwater");
   }
 });

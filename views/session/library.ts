@@ -51,8 +51,8 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
     session.commit();
     if (await session.flush()) return ok(true);
     const { saving, layout } = session.store.getState();
-    const why = saving.kind === "refused" ? saving.reason : "the browser has not answered yet";
-    return refused("", `“${layout.name}” is not saved (${why}), so no other layout is opened. It is tried again by itself; hand off its file to be safe.`);
+    const why = saving.kind === "refused" ? saving.reason : "the browser did not answer yet";
+    return refused("", `“${layout.name}” is not saved (${why}), so no other layout can be opened. Saving is retried; download the layout file to be safe.`);
   };
   const show = (opened: OpenedLayout): Result<true> => {
     session.show(opened);
@@ -63,7 +63,7 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
     try {
       return await work();
     } catch (error) {
-      return refused("", `the browser's storage refused: ${reasonOf(error)}`);
+      return refused("", `the browser’s storage failed: ${reasonOf(error)}`);
     }
   };
   const mark = async (id: string, deletedAt: number | null): Promise<boolean> => {
@@ -113,15 +113,15 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
           if (!left.ok) return left;
         }
         const name = isOpen() ? session.store.getState().layout.name : ((await kept.read(id))?.name ?? "");
-        if (!(await mark(id, now()))) return refused("", "this layout is no longer kept");
+        if (!(await mark(id, now()))) return refused("", "this layout no longer exists");
         if (isOpen() && !(await openAnother())) {
           const empty = newLayout("Untitled", { width: 1600, height: 720 });
           if (empty.ok) await library.add(empty.value);
         }
         session.tell({
-          text: `“${name}” is deleted.`,
+          text: `“${name}” deleted.`,
           tone: "plain",
-          act: { label: "Bring it back", run: () => void library.restore(id).then((done) => session.tellRefusal(done)) },
+          act: { label: "Restore", run: () => void library.restore(id).then((done) => session.tellRefusal(done)) },
         });
         return ok(true);
       }),
@@ -129,7 +129,7 @@ export function createLibrary({ kept, session, windows, now, newId }: LibraryPar
       attempt(async () => {
         const left = await leave();
         if (!left.ok) return left;
-        if (!(await mark(id, null))) return refused("", "this layout is no longer kept");
+        if (!(await mark(id, null))) return refused("", "this layout no longer exists");
         return openOne(id);
       }),
     async importText(text) {

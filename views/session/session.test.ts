@@ -127,7 +127,7 @@ test("deleting says what went, and brings it back at one click", () => {
   session.store.getState().notice!.act!.run();
   expect(layoutOf(session)).toEqual(brackwater);
   deleteAction(session, "pump");
-  expect(session.store.getState().notice?.text).toBe("The action “pump” is removed; “pump” still leads to it, and so to nothing.");
+  expect(session.store.getState().notice?.text).toBe("Action “pump” removed; “pump” still leads to it, and so to nothing.");
 });
 
 test("what the editor remembers is kept without an entry, and outlives undo", () => {

@@ -84,7 +84,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       onDeleted: (isDeleted) => isDeleted !== get().isDeleted && set({ isDeleted }),
       onCleared: () =>
         tell({
-          text: "What this browser kept has been cleared. The open layout is being kept again, from this window; take a backup of what matters.",
+          text: "The browser cleared its stored data. The open layout is being stored again from this window; download a backup.",
           tone: "problem",
         }),
     },
@@ -254,7 +254,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       run = false;
       set({ ...firstState(next, isOwn), notice: null });
       keeper.open(next);
-      kept.setLastOpen(next.id).catch((error: unknown) => console.error("Which layout is open could not be kept.", error));
+      kept.setLastOpen(next.id).catch((error: unknown) => console.error("The open layout could not be remembered.", error));
     },
     async flush() {
       await keeper.settled();
@@ -307,7 +307,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
       const sound = checked(reached, made.layout);
       // What cannot be turned any more is passed over, so that the way on stays open.
       const next = sound.ok ? made.layout : reached;
-      if (!sound.ok) notice = { text: `“${entry.label}” stays as it is: ${spokenProblems(made.layout, sound.problems, 2)}`, tone: "problem" };
+      if (!sound.ok) notice = { text: `“${entry.label}” was not changed: ${spokenProblems(made.layout, sound.problems, 2)}`, tone: "problem" };
       else if (made.left.length > 0) notice = STAYED;
       ({ log, history } = record(reached, next, { kind, label: entry.label, of: entry.id }, history));
       reached = next;
@@ -329,4 +329,4 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
 /** What a gesture has changed, on top of what others have done since it began. */
 const mergedWith = ({ label, origin, made, base }: Gesture) => mergeEdit({ from: origin, made, label }, base);
 
-const STAYED: Notice = { text: "What another window has changed since has stayed as it is.", tone: "plain" };
+const STAYED: Notice = { text: "Changes from another window were kept.", tone: "plain" };

@@ -32,7 +32,7 @@ export interface StatesParts extends LibraryParts {
 }
 
 const MOST_LETTERS = 80;
-const WHOSE = { theirs: "as another window had it", own: "as this window had it" } as const;
+const WHOSE = { theirs: "version of the other window", own: "version of this window" } as const;
 
 /** The states of whatever layout is open. */
 export function createStates({ kept, session, windows, now, newId, compose }: StatesParts): States {
@@ -59,7 +59,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         await keep(name.trim(), version);
         return ok(true);
       } catch (error) {
-        return refused("", `the state could not be kept: ${reasonOf(error)}`);
+        return refused("", `the state could not be stored: ${reasonOf(error)}`);
       }
     },
     async keepLost(lost) {
@@ -69,7 +69,7 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         session.tell({ text: `Two windows changed the same at the same time; the later stands. Kept in the history: ${names.join("; ")}.`, tone: "plain" });
       } catch (error) {
         session.tell({
-          text: `Two windows changed the same at the same time; the later stands, and the earlier could not be kept: ${reasonOf(error)}.`,
+          text: `Two windows changed the same thing. The later change applies; the earlier one could not be stored: ${reasonOf(error)}.`,
           tone: "problem",
         });
       }
@@ -86,9 +86,9 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         changed(state.layout);
       };
       session.tell({
-        text: `The state “${state.name}” is removed.`,
+        text: `State “${state.name}” deleted.`,
         tone: "plain",
-        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
+        act: { label: "Restore", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
       });
       return ok(true);
     },

@@ -65,5 +65,5 @@ test("a backup carries takes with what they were played on; those that are there
   const [row] = await there.takes.list();
   expect(await there.takes.open(row)).toEqual(ok({ take, on: withPicture }));
   const again = await finish(takeBackup(parts, bytes));
-  expect(again.ok && takenBackText(again.value)).toBe("1 was the same.");
+  expect(again.ok && takenBackText(again.value)).toBe("1 identical.");
 });

@@ -81,16 +81,16 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
         changed(take.layout);
       };
       session.tell({
-        text: `The take “${take.name}” is removed.`,
+        text: `Take “${take.name}” deleted.`,
         tone: "plain",
-        act: { label: "Bring it back", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
+        act: { label: "Restore", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
       });
       return ok(true);
     },
     async open(take) {
       const found = await ask("read", () => kept.takeText(take.id));
       if (!found.ok) return found;
-      if (!found.value) return refused("", `the take “${take.name}” is no longer kept`);
+      if (!found.value) return refused("", `the take “${take.name}” no longer exists`);
       const read = readTake(found.value.text);
       if (!read.ok) return read;
       const on = found.value.on === null ? null : await storedLayout(kept, found.value.on);

@@ -79,7 +79,7 @@ test("an edit that what others did has made impossible to take back stays, is to
   await settled();
   a.undo();
   expect(layoutOf(a).moments.some((m) => m.id === "alongside")).toBe(false);
-  expect(a.store.getState().notice?.text).toMatch(/“only under way” stays as it is: .*there is no moment "alongside"/);
+  expect(a.store.getState().notice?.text).toMatch(/“only under way” was not changed: .*there is no moment "alongside"/);
   a.undo();
   expect(helm(a)).toMatchObject({ inner: helm0.inner });
 });
@@ -163,5 +163,5 @@ test("what the browser has lost while it was open is kept again, with its histor
   await session.flush();
   const whole = await stores[1].whole("id");
   expect(whole!.log.map((r) => r.label)).toEqual(["inner", "inner again"]);
-  expect(session.store.getState().notice?.text).toMatch(/has been cleared/);
+  expect(session.store.getState().notice?.text).toMatch(/cleared its stored data/);
 });

@@ -25,7 +25,7 @@ export function useFindings(): void {
   useEffect(() => {
     const stoppedOver = ({ name }: Layout) =>
       session.tell({
-        text: `Checking “${name}” as it is now took too long and was stopped: its findings are of a moment before. They are looked for anew when it changes; all else goes on.`,
+        text: `Checking “${name}” took too long and was stopped. The findings shown are from before the last edit; they are checked again after the next edit.`,
         tone: "problem",
       });
     const made = createChecker(connectChecks, { stoppedOver });

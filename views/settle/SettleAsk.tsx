@@ -56,7 +56,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
           reads={says("settle.sizes")}
         />
         <ChoiceField
-          label="Has to go"
+          label="Fix"
           value={choice.severity}
           options={SEVERITIES.map((severity) => [severity, GRAVITY_WORDS[severity]] as const)}
           onChange={(severity) => choose({ severity })}
@@ -66,7 +66,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
       </div>
       {held.length > 0 && (
         <Chips
-          title="Left as they are"
+          title="Not fixed"
           items={held.map((id) => ({ key: id, word: nameOf(layout, id), reads: "settle.takeIn" as const, drop: () => hold(session, id, false) }))}
         />
       )}
@@ -89,7 +89,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
             checked={choice.notesMayGrow}
             onChange={(event) => choose({ notesMayGrow: event.target.checked })}
           />
-          notes may come and grow
+          Allow new and worse notes
         </label>
         <Ticks title="Must be reached" all={AIMS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
         <Ticks
@@ -110,13 +110,13 @@ const MOST_MISS_MM = 6;
 
 function MissAim() {
   const missMm = useSettle((s) => s.choice.missMm);
-  const words = missMm === USUAL_CHOICE.missMm ? "not asked" : `within ${missMm.toFixed(1)} mm`;
+  const words = missMm === USUAL_CHOICE.missMm ? "no" : `within ${missMm.toFixed(1)} mm`;
   return (
     <div className="field-row" data-row>
-      <span className="field-name">Missed less</span>
+      <span className="field-name">Reduce misses</span>
       <span className="grid grid-cols-[1fr_5.5rem] items-center gap-2 pl-1.5">
         <Range
-          label="Change allowed for fewer misses, mm"
+          label="Change allowed to reduce misses, mm"
           value={[missMm]}
           min={0}
           max={MOST_MISS_MM}

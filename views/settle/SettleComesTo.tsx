@@ -13,17 +13,13 @@ const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as con
 
 export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
   if (!proposal)
-    return (
-      <p className="caption">
-        What moved, how far and why is told here; the glass shows before and after over each other. Nothing is changed before you take it.
-      </p>
-    );
-  if (proposal.settled.moves.length === 0 && proposal.settled.kind === "clean") return <p className="caption">Nothing has to move.</p>;
+    return <p className="caption">The result lists what moved, how far and why; the glass shows before and after. Nothing changes until you apply it.</p>;
+  if (proposal.settled.moves.length === 0 && proposal.settled.kind === "clean") return <p className="caption">Nothing needs to move.</p>;
   const [was, is] = [distinctTally(proposal.before), distinctTally(proposal.after)];
   return (
     <>
       <PartSlider />
-      <table className="w-full text-left text-[0.75rem]" aria-label="Found before and after">
+      <table className="w-full text-left text-[0.75rem]" aria-label="Findings before and after">
         <Heads names={["found", "before", "after", "on screens"]} />
         <tbody>
           {(["blocker", "warning", "note"] as const).map((severity) => (
@@ -88,8 +84,8 @@ function Missed({ proposal: { settled } }: { proposal: Proposal }) {
   const layout = useSession((s) => s.layout);
   if (!settled.misses || settled.misses.length === 0) return null;
   return (
-    <table className="w-full text-left text-[0.75rem]" aria-label="Missed before and after">
-      <Heads names={["missed, at the worst", "before", "after"]} />
+    <table className="w-full text-left text-[0.75rem]" aria-label="Misses before and after">
+      <Heads names={["missed, worst case", "before", "after"]} />
       <tbody>
         {settled.misses.slice(0, MOST_TOLD).map(({ id, before, after }) => (
           <tr key={id} className="border-t border-rule">

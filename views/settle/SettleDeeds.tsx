@@ -34,7 +34,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
         )}
         {canTake && (
           <button type="button" className="push push-main" data-next onClick={() => takeProposal(session)} {...readingProps(says("settle.take"))}>
-            Take it
+            Apply
           </button>
         )}
         {fitsArrangement && (
@@ -44,7 +44,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
             onClick={() => takeIntoArrangement(session)}
             {...readingProps(says("settle.takeInto"), screensWord(asking.length))}
           >
-            As an arrangement
+            Apply as an arrangement
           </button>
         )}
         {!isWorking && (
@@ -55,7 +55,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
             onClick={() => void ask(session)}
             {...readingProps(says("settle.anew"))}
           >
-            Settle anew
+            Recompute
           </button>
         )}
       </div>
@@ -63,43 +63,41 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
   );
 }
 
-const screensWord = (n: number) => (n === 1 ? "the one screen that asked" : `the ${n} that asked`);
+const screensWord = (n: number) => (n === 1 ? "this screen" : `these ${n} screens`);
 const findings = (n: number) => counted(n, "finding");
 
 /** Where it stands, in a sentence. */
 function stateWords(run: SettleRun, proposal: Proposal | null, faces: number): string {
   switch (run.kind) {
     case "idle":
-      return `Nothing is under way. It would look at ${faces} faces.`;
+      return `Ready. Settle would check ${faces} cases (screens × players).`;
     case "failed":
       return run.problem;
     case "working":
-      return run.progress === null
-        ? `Looking at ${faces} faces…`
-        : `${DOING[run.progress.doing]}: ${findings(run.progress.left)} left so far, on ${faces} faces.`;
+      return run.progress === null ? `Checking ${faces} cases…` : `${DOING[run.progress.doing]}: ${findings(run.progress.left)} remaining, in ${faces} cases.`;
     case "done": {
-      if (!proposal) return "The layout has changed since: settle anew.";
+      if (!proposal) return "The layout has changed. Recompute.";
       const { kind, asked, left, cost } = proposal.settled;
       const gone = asked.length - left.length;
       switch (kind) {
         case "clean":
-          return `Nothing to settle: nothing of it is found on ${faces} faces.`;
+          return `Nothing to fix in ${faces} cases.`;
         case "settled":
-          return asked.length === 0 ? "Settled." : `Settled: ${findings(gone)} gone, nothing new, nothing graver; ${cost.toFixed(1)} mm² of change.`;
+          return asked.length === 0 ? "Settled." : `${findings(gone)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
         case "partly":
-          return `Settled in part: ${gone} of ${findings(asked.length)} gone, nothing new, nothing graver; ${cost.toFixed(1)} mm² of change.`;
+          return `Partly settled: ${gone} of ${findings(asked.length)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
         case "none":
-          return `Nothing could be done without making something else worse: ${findings(left.length)} left.`;
+          return `No change found that makes nothing worse: ${findings(left.length)} remaining.`;
       }
     }
   }
 }
 
 const DOING = {
-  looking: "Looking",
-  "trying alone": "Trying each alone",
+  looking: "Checking",
+  "testing single fixes": "Testing single fixes",
   settling: "Settling",
-  "trying other ways": "Trying other ways",
-  "looking for ways out": "Looking for ways out",
-  "lowering misses": "Lowering misses",
+  "trying other directions": "Trying other directions",
+  "computing options": "Computing options",
+  "reducing misses": "Reducing misses",
 } as const;

@@ -48,7 +48,7 @@ export function SettleLeft({ proposal }: { proposal: Proposal }) {
           );
         })}
       {others.length > 0 && (
-        <ul aria-label="Left besides" className="grid gap-0.5">
+        <ul aria-label="Other remaining findings" className="grid gap-0.5">
           {others.slice(0, MOST_OTHERS).map(({ group }) => {
             const { code, severity, subjects } = group[0].finding;
             return (
@@ -82,14 +82,14 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
         <div className="text-[0.75rem]">
           {noWay.proved ? (
             <>
-              <p>These cannot all be had:</p>
+              <p>These cannot all be met:</p>
               <ul className="list-disc pl-4">
                 {noWay.wishes.map((wish) => (
                   <li key={wish}>{named(layout, wish)}</li>
                 ))}
               </ul>
               <p>
-                They fall short by <span className="figure">{noWay.shortMm!.toFixed(1)} mm</span> at the least.
+                At least <span className="figure">{noWay.shortMm!.toFixed(1)} mm</span> short.
               </p>
             </>
           ) : (
@@ -98,8 +98,8 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
         </div>
       </div>
       {noWay.waysOut.length > 0 && (
-        <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Ways out">
-          <span className="caption">Ways out</span>
+        <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Options">
+          <span className="caption">Options</span>
           {noWay.waysOut.map((way) => (
             <button
               key={way.text}
@@ -110,7 +110,7 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
               {...readingProps(says("settle.wayOut"), named(layout, way.text))}
             >
               {wayWords(layout, way)}{" "}
-              <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "cost: ask" : `${way.costMm2.toFixed(1)} mm²`}</span>
+              <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "show cost" : `${way.costMm2.toFixed(1)} mm²`}</span>
             </button>
           ))}
         </div>

@@ -50,7 +50,7 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
               onClick={() => hold(session, move.id, true)}
               {...readingProps(says("settle.leaveOut"), nameOf(layout, move.id))}
             >
-              leave out
+              Exclude
             </button>
           </li>
         ))}

@@ -35,9 +35,9 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
     (here.querySelector<HTMLElement>("[data-next]:not(:disabled)") ?? here).focus();
   }, [run.kind]);
   const columns = [
-    { title: "Settle", plain: "the least change that mends", body: <SettleAsk proposal={proposal} /> },
+    { title: "Settle", plain: "smallest change that fixes", body: <SettleAsk proposal={proposal} /> },
     {
-      title: "What it comes to",
+      title: "Result",
       plain: "",
       body: (
         <>
@@ -47,7 +47,7 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
         </>
       ),
     },
-    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "What is left", plain: "", body: <SettleLeft proposal={proposal} /> }] : []),
+    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "Remaining", plain: "", body: <SettleLeft proposal={proposal} /> }] : []),
   ];
   return (
     <section

@@ -20,7 +20,7 @@ export function SettledTally({ screen }: { screen: string }) {
       {tally.blocker + tally.warning + tally.note === 0 ? (
         <span>
           <span aria-hidden>✓</span>
-          <span className="sr-only">nothing found</span>
+          <span className="sr-only">no findings</span>
         </span>
       ) : (
         <Tally tally={tally} short />

@@ -5,6 +5,6 @@ import type { Session } from "../session/session";
 export function openSettle(session: Session, names: readonly string[]): void {
   import("./settling").then(
     (m) => m.openSettle(session, names),
-    () => session.tell({ text: "Settle could not be fetched: the server does not answer. What is open is untouched.", tone: "problem" }),
+    () => session.tell({ text: "Settle could not be loaded: the server does not answer. Your layout is unchanged.", tone: "problem" }),
   );
 }

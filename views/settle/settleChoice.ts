@@ -10,17 +10,17 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
   touch: "large enough, clear of each other",
   feel: "room for the travel",
   reach: "within the thumb’s reach",
-  view: "keep-clear zones seen",
+  view: "keep-clear zones visible",
 };
 
 export const CHANGEABLE_WORDS: Readonly<Record<Changeable, string>> = {
-  place: "where things stand",
-  size: "how large they are",
+  place: "positions",
+  size: "sizes",
   hit: "hit areas",
   landing: "landing areas",
   travel: "travel of sticks",
   order: "drawing order",
-  word: "misspelt actions",
+  word: "misspelled actions",
 };
 
 /** these: the screens that were in view when it was asked · all: the whole shelf. */
@@ -30,14 +30,14 @@ export type Hands = (typeof HANDS)[number];
 export const HAND_WORDS: Readonly<Record<Hands, string>> = { both: "both hands", right: "the right hand", left: "the left hand" };
 /** usual: size 1 · all: the smallest and the largest that a player may choose as well. */
 export type Sizes = "usual" | "all";
-export const GRAVITY_WORDS: Readonly<Record<Severity, string>> = { blocker: "blockers alone", warning: "blockers, warnings", note: "notes too" };
+export const GRAVITY_WORDS: Readonly<Record<Severity, string>> = { blocker: "blockers only", warning: "blockers, warnings", note: "notes too" };
 
 /** The answers to all that Settle asks. */
 export interface SettleChoice {
   readonly which: Which;
   readonly hands: Hands;
   readonly sizes: Sizes;
-  /** Findings of this severity and graver have to go. */
+  /** Findings of this severity and worse have to go. */
   readonly severity: Severity;
   readonly aims: readonly Aim[];
   readonly changeable: readonly Changeable[];

@@ -35,9 +35,9 @@ test("each family is asked for by its own word, and all of them make all codes",
 });
 
 test.each([
-  [{ ...USUAL_CHOICE, aims: [] }, asked, /Nothing is to be reached/],
-  [{ ...USUAL_CHOICE, changeable: [] }, asked, /Nothing may change/],
-  [USUAL_CHOICE, { ...asked, screens: [] }, /No screen is chosen/],
+  [{ ...USUAL_CHOICE, aims: [] }, asked, /at least one goal/],
+  [{ ...USUAL_CHOICE, changeable: [] }, asked, /at least one thing that may change/],
+  [USUAL_CHOICE, { ...asked, screens: [] }, /No screen selected/],
 ])("what cannot be asked says why", (choice, where, why) => {
   expect(questionOf(choice, where)).toMatch(why);
 });

@@ -28,9 +28,9 @@ export interface Asked {
 
 /** The question as the core takes it; or why it cannot be asked, in words. */
 export function questionOf(choice: SettleChoice, { layout, screens, held }: Asked): SettleRequest | string {
-  if (screens.length === 0) return "No screen is chosen: take the filter away, or choose the whole shelf.";
-  if (choice.aims.length === 0) return "Nothing is to be reached: choose at least one thing.";
-  if (choice.changeable.length === 0) return "Nothing may change: choose at least one thing.";
+  if (screens.length === 0) return "No screen selected. Clear the filter or choose the whole shelf.";
+  if (choice.aims.length === 0) return "Select at least one goal.";
+  if (choice.changeable.length === 0) return "Select at least one thing that may change.";
   return {
     layout,
     screens,

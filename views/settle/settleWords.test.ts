@@ -27,8 +27,8 @@ const finding = (severity: BareFinding["severity"], code: BareFinding["code"], .
 test("a reason names the other control, the screen and the face; a size only where it is not 1", () => {
   const reason = (face: number, wanted: boolean, code: MoveReason["code"], ...subjects: string[]): MoveReason => ({ code, subjects, face, wanted });
   expect(reasonWords(reason(0, true, "touch/overlap", "pump", "horn"), "horn", { layout, faces })).toBe(`for: clear of pump · ${screen.name}, right hand`);
-  expect(reasonWords(reason(1, false, "reach/far", "horn"), "horn", { layout, faces })).toBe(`held by: within reach · ${screen.name}, left hand, size 1.3`);
-  expect(reasonWords(reason(0, true, "misses", "pump"), "horn", { layout, faces })).toContain("pump missed less");
+  expect(reasonWords(reason(1, false, "reach/far", "horn"), "horn", { layout, faces })).toBe(`limited by: within reach · ${screen.name}, left hand, size 1.3`);
+  expect(reasonWords(reason(0, true, "misses", "pump"), "horn", { layout, faces })).toContain("fewer misses on pump");
   expect(reasonWords(reason(0, true, "misses", "horn"), "horn", { layout, faces })).toContain("for: missed less");
 });
 
@@ -45,11 +45,11 @@ test("the same finding on several screens and faces counts once, accepted ones n
 
 test("what went and what moved, in a line", () => {
   const tally = (blocker: number, warning: number, note: number) => ({ blocker, warning, note });
-  expect(goneWords(tally(5, 12, 1), tally(0, 11, 1))).toBe("5 blockers and 1 warning gone");
-  expect(goneWords(tally(1, 2, 3), tally(0, 0, 0))).toBe("1 blocker, 2 warnings and 3 notes gone");
+  expect(goneWords(tally(5, 12, 1), tally(0, 11, 1))).toBe("5 blockers and 1 warning fixed");
+  expect(goneWords(tally(1, 2, 3), tally(0, 0, 0))).toBe("1 blocker, 2 warnings and 3 notes fixed");
   // Fewer of one and more of another: what came is for the table to tell.
-  expect(goneWords(tally(0, 0, 1), tally(0, 0, 2))).toBe("nothing gone");
-  expect(movedWords([])).toBe("nothing changed");
+  expect(goneWords(tally(0, 0, 1), tally(0, 0, 2))).toBe("nothing fixed");
+  expect(movedWords([])).toBe("no changes");
 });
 
 test("what is left is told by what it is about, in the order in which it came", () => {

@@ -20,29 +20,29 @@ function wishWords(code: MoveReason["code"], other: string): string {
     case "touch/overlap":
       return `clear of ${other}`;
     case "touch/buried":
-      return "not under ground";
+      return "not covered by ground";
     case "touch/small":
       return "large enough";
     case "touch/edge":
       return "out of the system’s strips";
     case "touch/steals":
-      return `off ${other}, which takes taps`;
+      return `clear of ${other}, which takes taps`;
     case "touch/close":
       return `the gap to ${other}`;
     case "feel/travel-cut":
       return "its travel on the screen";
     case "feel/fine":
-      return "travel enough";
+      return "enough travel";
     case "reach/far":
       return "within reach";
     case "view/covered":
-      return `${other} seen`;
+      return `${other} visible`;
     case "view/crowded":
-      return "the view free";
+      return "the view unobstructed";
     case "land/gap":
       return "no gap between landing areas";
     case "misses":
-      return other === "" ? "missed less" : `${other} missed less`;
+      return other === "" ? "missed less" : `fewer misses on ${other}`;
     default:
       return code;
   }
@@ -56,7 +56,7 @@ export function facedName({ screen, face }: Pick<FacedScreen, "screen" | "face">
 /** Why a control moved: "for: clear of Horn on Small 4:3, right hand". */
 export function reasonWords(reason: MoveReason, id: string, { layout, faces }: { readonly layout: Layout; readonly faces: readonly FacedScreen[] }): string {
   const other = reason.subjects.find((subject) => subject !== id);
-  const lead = reason.wanted ? "for" : "held by";
+  const lead = reason.wanted ? "for" : "limited by";
   return `${lead}: ${wishWords(reason.code, other === undefined ? "" : nameOf(layout, other))} · ${facedName(faces[reason.face])}`;
 }
 
@@ -71,7 +71,7 @@ export function distinctTally(screens: readonly JudgedScreen[]): FindingTally {
 export const screensWith = (screens: readonly JudgedScreen[], severity: Severity): number =>
   screens.filter(({ faces }) => faces.some((list) => list.some((f) => f.accepted === null && f.severity === severity))).length;
 
-/** What is left, the same on several faces as one; the gravest first, as they came. */
+/** What is left, the same on several faces as one; the worst first, as they came. */
 export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceFound[])[] {
   const groups = new Map<string, FaceFound[]>();
   for (const one of left) {
@@ -86,16 +86,16 @@ export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceF
 
 const listed = (words: readonly string[]) => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`);
 
-/** What went, in a line: "2 blockers and 5 warnings gone"; of nothing: "nothing gone". */
+/** What went, in a line: "2 blockers and 5 warnings gone"; of nothing: "nothing fixed". */
 export function goneWords(before: FindingTally, after: FindingTally): string {
   const parts = (["blocker", "warning", "note"] as const).flatMap((s) => (before[s] > after[s] ? [counted(before[s] - after[s], s)] : []));
-  return parts.length > 0 ? `${listed(parts)} gone` : "nothing gone";
+  return parts.length > 0 ? `${listed(parts)} fixed` : "nothing fixed";
 }
 
 /** How much has moved: "7 changed, 3.2 mm at the most". */
 export function movedWords(moves: readonly SettledMove[]): string {
   const farthest = moves.reduce((most, { farthest: way }) => Math.max(most, way), 0);
-  return moves.length === 0 ? "nothing changed" : `${moves.length} changed${farthest >= 0.05 ? `, ${farthest.toFixed(1)} mm at the most` : ""}`;
+  return moves.length === 0 ? "no changes" : `${moves.length} changed${farthest >= 0.05 ? `, ${farthest.toFixed(1)} mm at the most` : ""}`;
 }
 
 /** A way out in a few words. */
@@ -106,7 +106,7 @@ export function wayWords(layout: Layout, way: WayOut): string {
     case "smaller-targets":
       return `targets of ${way.minTargetMm} mm`;
     case "notes":
-      return "let notes come and grow";
+      return "allow new and worse notes";
     case "one-less":
       return `${nameOf(layout, way.ids[0])} in another moment`;
   }

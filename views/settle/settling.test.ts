@@ -60,7 +60,7 @@ test("two deeds, asked and taken: the first draft has no blocker on the screens 
   await settledRun();
   takeProposal(session);
   expect(blockers(session)).toEqual([]);
-  expect(historyOf(session)).toEqual([expect.stringMatching(/^settle 2 screens: 5 blockers and \d+ warnings gone; \d+ changed, \d+\.\d mm at the most$/)]);
+  expect(historyOf(session)).toEqual([expect.stringMatching(/^settle 2 screens: 5 blockers and \d+ warnings fixed; \d+ changed, \d+\.\d mm at the most$/)]);
   expect(settleStore.getState().isOpen).toBe(false);
   session.undo();
   expect(layoutOf(session)).toEqual(draft);
@@ -109,7 +109,7 @@ test("stopped, nothing comes of it; closed in the middle neither; a question tha
   await settledRun();
   expect([settleStore.getState().isOpen, layoutOf(session)]).toEqual([false, near]);
   openSettle(session, []);
-  expect(settleStore.getState().run).toMatchObject({ kind: "failed", problem: expect.stringContaining("No screen is chosen") });
+  expect(settleStore.getState().run).toMatchObject({ kind: "failed", problem: expect.stringContaining("No screen selected") });
 });
 
 test("a way out is asked about before it is taken, and leads back", async () => {
@@ -152,7 +152,7 @@ test("a clean layout has nothing to take", async () => {
   expect(proposalNow(session)!).toMatchObject({ differs: true, is: { limits: { minTargetMm: 8 } }, settled: { moves: [] } });
   takeProposal(session);
   expect(layoutOf(session).limits.minTargetMm).toBe(8);
-  expect(historyOf(session)).toEqual(["settle 2 screens: nothing gone; nothing changed; with targets of 8 mm"]);
+  expect(historyOf(session)).toEqual(["settle 2 screens: nothing fixed; no changes; with targets of 8 mm"]);
 });
 
 test("what another window does while Settle is asked and looked at stays: what the bench remembers beside the proposal, anything else instead of it", async () => {

@@ -86,7 +86,7 @@ export async function ask(session: Session): Promise<void> {
     const is = layoutFrom(of, found.settled.layout);
     set({ run: { kind: "done", proposal: { ...found, of, is, differs: !isSameButBench(of, is), request } }, part: 1 });
   } catch (error) {
-    if (isMine()) set({ run: { kind: "failed", problem: `It could not be settled: ${error instanceof Error ? error.message : String(error)}.` } });
+    if (isMine()) set({ run: { kind: "failed", problem: `Settle failed: ${error instanceof Error ? error.message : String(error)}.` } });
   }
 }
 
@@ -148,7 +148,7 @@ export function takeIntoArrangement(session: Session): void {
   if (!done) return;
   closeSettle();
   session.tell({
-    text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more between them` : ""}; elsewhere all stands as before.`,
+    text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more screens` : ""}; elsewhere all stands as before.`,
     tone: "plain",
   });
 }
@@ -167,5 +167,5 @@ function takenSafely(proposal: Proposal, wanted: Parameters<typeof takenIntoArra
     const taken = takenIntoArrangement(of, layout, wanted);
     if (!taken.ok || outcomeOf(request, faces, before, taken.value.layout).worse.length === 0) return taken;
   }
-  return refused("", "for these screens alone it would make another one worse; take it for all of them");
+  return refused("", "for these screens only, another screen would get worse; apply it to all of them");
 }

@@ -25,7 +25,7 @@ export function useShownWay(): Between | undefined {
 /** From here on what is shown is nearer to after than to before. */
 const NEARER_AFTER = 0.5;
 
-/** What is found after, while that is what is shown of a face; null where it is not, or is not known. Gravest first, as findings come. */
+/** What is found after, while that is what is shown of a face; null where it is not, or is not known. Worst first, as findings come. */
 export function useSettledFindings(screen: string, { handed, playerSize }: Face): readonly BareFinding[] | null {
   const proposal = useProposal();
   const part = useSettle((s) => s.part);

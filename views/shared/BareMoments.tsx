@@ -11,7 +11,7 @@ export function BareMoments({ name, layout, only = null }: { name: string; layou
   if (bare.length === 0) return null;
   const momentName = (id: string) => byId(layout.moments).get(id)?.name ?? id;
   const controlName = (id: string) => byId(layout.controls).get(id)?.name ?? id;
-  const drop = (moments: readonly string[], words: string) => session.edit(`${name} not wanted ${words}`, (l) => wantNoLonger(l, name, moments));
+  const drop = (moments: readonly string[], words: string) => session.edit(`${name} not needed ${words}`, (l) => wantNoLonger(l, name, moments));
   return (
     <div role="group" aria-label={`Moments without a control for ${name}`} className="grid gap-1 text-[0.75rem]">
       {bare
@@ -29,7 +29,7 @@ export function BareMoments({ name, layout, only = null }: { name: string; layou
               </button>
             ))}
             <button className="push h-6 px-1.5 text-[0.6875rem]" onClick={() => drop([moment], `in ${momentName(moment)}`)}>
-              Not wanted
+              Not needed
             </button>
           </div>
         ))}
@@ -43,7 +43,7 @@ export function BareMoments({ name, layout, only = null }: { name: string; layou
             )
           }
         >
-          Not wanted in any of these {bare.length}
+          Not needed in any of these {bare.length}
         </button>
       )}
     </div>

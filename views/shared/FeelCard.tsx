@@ -65,8 +65,8 @@ export const FeelCard = memo(
 );
 
 const SLIDE_OUT = [
-  ["keep", "keeps on"],
-  ["release", "lets go"],
+  ["keep", "stays pressed"],
+  ["release", "releases"],
 ] as const;
 
 function DpadFeel({ controls, change, preview, begin, commit, cancel, refuse }: FeelProps<"dpad">) {
@@ -114,7 +114,7 @@ function DpadFeel({ controls, change, preview, begin, commit, cancel, refuse }: 
         </div>
       </div>
       <NumberField
-        label="A direction holds on"
+        label="Direction hold"
         unit="°"
         value={of((f) => f.holdDeg)}
         min={0}
@@ -184,13 +184,7 @@ function TouchpadFeel({ controls, change, refuse }: FeelProps<"touchpad">) {
         onChange={(v) => change("gain", v)}
         onRefuse={refuse}
       />
-      <ChoiceField
-        label="Ways it moves"
-        value={common(controls, (c) => c.feel.axes)}
-        options={AXES}
-        reads={says("feel.axes")}
-        onChange={(v) => change("axes", v)}
-      />
+      <ChoiceField label="Axes" value={common(controls, (c) => c.feel.axes)} options={AXES} reads={says("feel.axes")} onChange={(v) => change("axes", v)} />
     </>
   );
 }
@@ -215,13 +209,13 @@ function SwipeFeel({ controls, change, refuse }: FeelProps<"swipe">) {
         value={of((f) => f.output)}
         options={[
           ["pulse", "once"],
-          ["hold", "while it stays down"],
+          ["hold", "while the thumb stays down"],
         ]}
         reads={says("feel.output")}
         onChange={(v) => change("output", v)}
       />
       <ChoiceField
-        label="Again"
+        label="Repeat"
         value={of((f) => f.again)}
         options={[
           ["never", "never"],

@@ -39,7 +39,7 @@ export function fixWord(layout: Layout, { fix }: Pick<FixOffer, "fix">): string 
     case "grow":
       return `Grow it by ${fix.mm.toFixed(1)} mm`;
     case "raise":
-      return `Bring ${nameOf(layout, fix.id)} above`;
+      return `Draw ${nameOf(layout, fix.id)} above`;
     case "trim":
       return `Bring ${nameOf(layout, fix.part === "landing" ? landingKey(fix.id) : fix.id)} in by ${trimText(fix.mm)}`;
   }
@@ -75,7 +75,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
   // Names are those of the moment: findings and moves come anew with every layout, and the list with them.
   const { layout } = session.store.getState();
   if (!findings) return <p className="text-muted">Checking…</p>;
-  if (findings.length === 0) return <p className="text-muted">{empty ?? "Nothing found on this screen: everything fits, and everything is served."}</p>;
+  if (findings.length === 0) return <p className="text-muted">{empty ?? "No findings on this screen."}</p>;
   return (
     <ul className="grid gap-0.5">
       {findings.map((f) => {
@@ -136,9 +136,9 @@ function Acceptance({ finding }: { finding: Finding }) {
       <button
         className="h-6 px-1 underline"
         {...readingProps(says("finding.takeBack"))}
-        onClick={() => session.edit(`take back: ${finding.code}`, (l) => unaccept(l, finding))}
+        onClick={() => session.edit(`undo accepting: ${finding.code}`, (l) => unaccept(l, finding))}
       >
-        take back
+        Withdraw
       </button>
     );
   if (!asking)
@@ -158,9 +158,9 @@ function Acceptance({ finding }: { finding: Finding }) {
     >
       <input
         name="reason"
-        aria-label="Why it can stay"
+        aria-label="Reason"
         {...readingProps(says("finding.accept"))}
-        placeholder="why it can stay"
+        placeholder="reason"
         maxLength={2000}
         autoFocus
         className="box h-6 min-w-0 flex-1 px-1"

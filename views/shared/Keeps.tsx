@@ -12,18 +12,14 @@ interface Props {
 
 /** What a control keeps, in words. */
 const keptWords = (share: number) =>
-  share === 0
-    ? "its millimetres"
-    : share === 1
-      ? "its share of the screen"
-      : `${Math.round(share * 100)} % of the way from its millimetres to its share of the screen`;
+  share === 0 ? "millimetres" : share === 1 ? "share of the screen" : `${Math.round(share * 100)} % from constant millimetres to constant share of the screen`;
 
 export function Keeps({ share, onStart, onChange, onEnd }: Props) {
   return (
     <div className="grid gap-0.5">
       <span className="caption">What does a control keep?</span>
       <Range
-        label="What a control keeps: 0 its millimetres, 1 its share of the screen"
+        label="What a control keeps: 0 = millimetres, 1 = share of the screen"
         reads={says("scale.keeps")}
         shown={keptWords(share)}
         value={[share]}
@@ -35,9 +31,9 @@ export function Keeps({ share, onStart, onChange, onEnd }: Props) {
         onEnd={onEnd}
       />
       <span className="flex justify-between gap-2 text-[0.6875rem]">
-        <span className={share < 0.5 ? "text-ink" : "text-muted"}>its millimetres</span>
+        <span className={share < 0.5 ? "text-ink" : "text-muted"}>millimetres</span>
         <span className="figure text-[0.6875rem] text-muted">{Math.round(share * 100)} %</span>
-        <span className={share > 0.5 ? "text-ink" : "text-muted"}>its share</span>
+        <span className={share > 0.5 ? "text-ink" : "text-muted"}>share</span>
       </span>
     </div>
   );

@@ -16,7 +16,7 @@ export function LanguageChoice() {
     <label className="flex items-center gap-1">
       <span className="caption">words</span>
       <select
-        aria-label="Language of the words"
+        aria-label="Word language"
         className="box h-6 px-0.5 text-[0.6875rem]"
         value={shown}
         onChange={(event) => showLanguage(event.target.value || null)}

@@ -38,7 +38,7 @@ export function NewMoment() {
         {...readingProps(says("moment.new"))}
         name="moment"
         aria-label="Name of the new moment"
-        placeholder="one more"
+        placeholder="new moment"
         maxLength={80}
         className="box h-6 min-w-0 flex-1 px-1.5"
       />

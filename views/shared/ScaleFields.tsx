@@ -11,8 +11,8 @@ const OF: readonly (readonly [Scale["of"], string])[] = [
   ["area", "the area"],
   ["width", "the width"],
   ["height", "the height"],
-  ["inside", "what fits inside"],
-  ["outside", "what covers"],
+  ["inside", "the smaller ratio"],
+  ["outside", "the larger ratio"],
 ];
 
 interface Props {
@@ -34,8 +34,8 @@ export function ScaleFields({ scale, here, onChange }: Props) {
         value={scale.mmPerUnit}
         min={0.0001}
         max={100}
-        reads={says("scale.unit", { px: here ? `${here.px.toFixed(3)} px` : "as the screen has it", mm: here ? `${here.mm.toFixed(3)} mm` : "the same" })}
-        onChange={(mmPerUnit) => onChange("millimetres a unit", { mmPerUnit })}
+        reads={says("scale.unit", { px: here ? `${here.px.toFixed(3)} px` : "depends on the screen", mm: here ? `${here.mm.toFixed(3)} mm` : "same" })}
+        onChange={(mmPerUnit) => onChange("mm per unit", { mmPerUnit })}
       />
     </>
   );

@@ -53,7 +53,7 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
       />
       {ms("Repeats after", "delayMs", "serves.repeatAfter")}
       {ms("Repeats every", "intervalMs", "serves.repeatEvery")}
-      {ms("Rests between", "restMs", "serves.repeatRests")}
+      {ms("Pause between", "restMs", "serves.repeatRests")}
     </>
   );
 }

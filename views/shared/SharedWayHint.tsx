@@ -13,12 +13,12 @@ export function SharedWayHint({ control, index, actions }: { control: Control; i
   if (!shared) return null;
   const { others, free } = shared;
   return (
-    <div role="group" aria-label={`Axes on one way of ${control.name}`} className="grid gap-1.5 text-[0.75rem]">
+    <div role="group" aria-label={`Axes on one port of ${control.name}`} className="grid gap-1.5 text-[0.75rem]">
       <p>
         <span className="text-warning" aria-hidden>
           ◆
         </span>{" "}
-        {PORT_WORD[serve.port]} also serves {others.join(" and ")}: one movement moves {others.length > 1 ? "all of them" : "both"}.
+        {PORT_WORD[serve.port]} also serves {others.join(" and ")}: one movement moves {others.length > 1 ? "Clear filter" : "both"}.
       </p>
       {free && (
         <button

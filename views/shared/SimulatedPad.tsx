@@ -37,7 +37,7 @@ export function SimulatedPad() {
     >
       <header className="flex items-center justify-between">
         <h2 className="heading">Simulated pad</h2>
-        <button className="grid size-6 place-items-center" aria-label="Put the simulated pad away" onClick={() => switchSimulatedPad(false)}>
+        <button className="grid size-6 place-items-center" aria-label="Hide the simulated pad" onClick={() => switchSimulatedPad(false)}>
           <X size={13} />
         </button>
       </header>

@@ -43,8 +43,8 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
   const drag = (label: string) => ({ onStart: () => begin(label), onEnd: commit, onCancel: cancel });
   const curve = of((f) => f.curve);
   const travel = of((f) => f.travel);
-  const inMm = (part: number | null) => (part !== null && at?.travel !== undefined ? `${((part * at.travel) / mm).toFixed(1)} mm` : "each its own");
-  const percent = (part: number | null) => (part === null ? "its part" : `${Number((part * 100).toFixed(1))} %`);
+  const inMm = (part: number | null) => (part !== null && at?.travel !== undefined ? `${((part * at.travel) / mm).toFixed(1)} mm` : "mixed");
+  const percent = (part: number | null) => (part === null ? "share" : `${Number((part * 100).toFixed(1))} %`);
   const zone = (which: "inner" | "outer", label: string, reads: "feel.inner" | "feel.outer") => {
     const value = of((f) => f[which]);
     return (
@@ -126,7 +126,7 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
         value={of((f) => f.origin)}
         options={[
           ["fixed", "stays"],
-          ["floating", "comes to the thumb"],
+          ["floating", "moves to the thumb"],
           ["trailing", "follows"],
         ]}
         reads={says("feel.base")}
@@ -134,11 +134,11 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
       />
       {controls.every((c) => c.feel.origin === "trailing") && (
         <ChoiceField
-          label="A touch begins"
+          label="A touch starts"
           value={of((f) => f.start)}
           options={[
             ["thumb", "under the thumb"],
-            ["centre", "at its middle"],
+            ["centre", "at the middle"],
           ]}
           reads={says("feel.start")}
           onChange={(v) => change("start", v)}
@@ -171,9 +171,9 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
       />
       <Directions value={of((f) => f.directions)} change={change} refuse={refuse} />
       <More set={set} reads={says("region.more")}>
-        <ChoiceField label="Ways it moves" value={of((f) => f.axes)} options={AXES} reads={says("feel.axes")} onChange={(v) => change("axes", v)} />
+        <ChoiceField label="Axes" value={of((f) => f.axes)} options={AXES} reads={says("feel.axes")} onChange={(v) => change("axes", v)} />
         <NumberField
-          label="Direction ports press at"
+          label="Directions press at"
           value={of((f) => f.pressAt)}
           step={0.05}
           min={0.01}
@@ -183,7 +183,7 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
           onRefuse={refuse}
         />
         <NumberField
-          label="Direction ports let go at"
+          label="Directions release at"
           value={of((f) => f.releaseAt)}
           step={0.05}
           min={0.01}
@@ -193,7 +193,7 @@ export function StickFeel({ context, controls, placed, change, preview, begin, c
           onRefuse={refuse}
         />
         <NumberField
-          label="A direction holds on"
+          label="Direction hold"
           unit="°"
           value={of((f) => f.holdDeg)}
           min={0}

@@ -85,7 +85,7 @@ export function VersionSelect({ label, value, named, onChoose, onProblem }: Sele
           <option value="file">a file…</option>
         </optgroup>
         {entries.length > 0 && (
-          <optgroup label="After an edit">
+          <optgroup label="Edits">
             {entries.map((e) => (
               <option key={e.entry.id} value={`edit ${e.lastRecord}`}>
                 {e.entry.label}

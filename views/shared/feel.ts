@@ -20,7 +20,7 @@ export interface FeelProps<K extends Control["kind"]> {
 }
 
 export const AXES = [
-  ["both", "every way"],
-  ["x", "across only"],
-  ["y", "up and down only"],
+  ["both", "any direction"],
+  ["x", "horizontal only"],
+  ["y", "vertical only"],
 ] as const;

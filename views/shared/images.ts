@@ -54,7 +54,7 @@ export function bringCleaner(): Promise<void> {
 
 /** An SVG without anything that acts or reaches out. Call `bringCleaner` first. */
 export function cleanSvg(svg: string): string {
-  if (!cleaner) throw new Error("the SVG cleaner has not come in yet");
+  if (!cleaner) throw new Error("the SVG sanitizer is not loaded yet");
   return cleaner.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
 }
 

@@ -36,12 +36,12 @@ const WORDS: Readonly<Record<string, string>> = { "image/png": "PNG", "image/web
 export async function readPicture<T extends PictureType>(file: File, types: readonly T[], mostBytes: number): Promise<Result<PictureFile<T>>> {
   const type = types.find((t) => t === file.type);
   const wanted = types.map((t) => WORDS[t] ?? t).join(", ");
-  if (!type) return refused(file.name, `is no picture that can be used here; choose one of ${wanted}`);
+  if (!type) return refused(file.name, `is not a usable picture; choose one of ${wanted}`);
   if (file.size > mostBytes) return refused(file.name, `is too large: ${kib(file.size)}; at most ${kib(mostBytes)}. Save it smaller, or as WebP`);
   if (type === "image/svg+xml") {
     await bringCleaner();
     const clean = cleanSvg(await file.text());
-    if (!/<svg[\s>]/.test(clean)) return refused(file.name, "is broken: it holds no SVG drawing");
+    if (!/<svg[\s>]/.test(clean)) return refused(file.name, "is damaged: it contains no SVG drawing");
     const bare = clean.replace(/<svg(?![^>]*xmlns=)/, '<svg xmlns="http://www.w3.org/2000/svg"');
     return sound(file.name, type, await base64Of(new Blob([bare])));
   }
@@ -52,7 +52,7 @@ export async function readPicture<T extends PictureType>(file: File, types: read
 async function sound<T extends PictureType>(name: string, type: T, data: string): Promise<Result<PictureFile<T>>> {
   const problem = pictureProblem(type, data);
   if (problem !== null) return refused(name, problem);
-  if (!canBeShown(type, data) || !(await decodes(type, data))) return refused(name, "is broken: the browser cannot read it as a picture");
+  if (!canBeShown(type, data) || !(await decodes(type, data))) return refused(name, "is damaged: the browser cannot read it as a picture");
   return ok({ name: oneLine(name), type, data });
 }
 

@@ -9,7 +9,7 @@ import { nameOf } from "./names";
 /** Makes an edit that takes something away and says so, with the way back. `what`: a sentence without its end, “Horn” is deleted. */
 export function removeTold(session: Session, label: string, what: string, edit: Edit): boolean {
   if (!session.edit(label, edit)) return false;
-  session.tell({ text: `${what}.`, tone: "plain", act: { label: "Bring it back", run: () => session.undo() } });
+  session.tell({ text: `${what}.`, tone: "plain", act: { label: "Restore", run: () => session.undo() } });
   return true;
 }
 
@@ -39,5 +39,5 @@ export function deleteAction(session: Session, name: string): boolean {
   const { layout } = session.store.getState();
   const left = layout.controls.filter((c) => c.serves.some((s) => s.action === name)).map((c) => c.name);
   const still = left.length === 0 ? "" : `; ${listed(left)} still ${left.length === 1 ? "leads" : "lead"} to it, and so to nothing`;
-  return removeTold(session, `remove ${name}`, `The action “${name}” is removed${still}`, (l) => removeAction(l, name));
+  return removeTold(session, `remove ${name}`, `Action “${name}” removed${still}`, (l) => removeAction(l, name));
 }

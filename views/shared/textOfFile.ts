@@ -8,6 +8,6 @@ export async function textOfFile(file: Pick<File, "size" | "arrayBuffer">): Prom
   try {
     return asSentences(textOfBytes(new Uint8Array(await file.arrayBuffer())));
   } catch {
-    return refused("", "The browser cannot read the file: it may have been moved, changed or locked since it was chosen. Choose it again.");
+    return refused("", "The browser cannot read the file. It may have been moved, changed or locked. Choose it again.");
   }
 }

@@ -38,7 +38,7 @@ export async function versionOf(choice: VersionChoice, session: Session, states:
       return states.layoutOf(choice.state);
     case "edit": {
       const version = versionAt(now, log, choice.record);
-      return version ? ok(version) : refused("", "the log no longer has this edit");
+      return version ? ok(version) : refused("", "the history no longer has this edit");
     }
     case "file":
       return ok(choice.layout);

@@ -11,10 +11,10 @@ import { VIEWS, type ViewPath } from "../shared/views";
 import { closeDeeds, DEEDS, useDeeds, type Deed } from "./deeds";
 
 const WORD: Readonly<Record<Deed, string>> = {
-  grown: "a control grown",
-  felt: "a stick felt",
-  mended: "a screen mended",
-  taken: "a file taken out",
+  grown: "Create a control",
+  felt: "Try a stick",
+  mended: "Fix a screen",
+  taken: "Export a file",
 };
 
 /** What to do next, and the view in which it is done. */
@@ -37,19 +37,19 @@ function nextStep(deed: Deed, layout: Layout, findings: SessionState["findings"]
     case "grown": {
       const name = firstAction(layout);
       return name === null
-        ? { at: "/actions", words: "Write down the words that your game reads." }
+        ? { at: "/actions", words: "Add the actions that your game reads." }
         : { at: "/layout", words: `Drag ${name} from the ledger onto the glass, or press Enter on it.` };
     }
     case "felt": {
       const stick = layout.controls.find((c) => c.kind === "stick") ?? layout.controls[0];
-      return stick ? { at: "/rehearse", words: `Take ${stick.name} with the mouse and feel it.` } : null;
+      return stick ? { at: "/rehearse", words: `Move ${stick.name} with the mouse.` } : null;
     }
     case "mended": {
       const screen = brokenScreen(findings);
-      return screen === null ? null : { at: "/layout", words: `${screen} does not hold: put it on the bench, and take the move beside a finding.` };
+      return screen === null ? null : { at: "/layout", words: `${screen} has findings: open it on the bench and apply a fix.` };
     }
     case "taken":
-      return { at: "/handoff", words: "Take the layout’s file along." };
+      return { at: "/handoff", words: "Download the layout file." };
   }
 }
 
@@ -65,10 +65,12 @@ function Line({ path, done }: { path: string; done: readonly Deed[] }) {
   const next = DEEDS.filter((deed) => !done.includes(deed)).flatMap((deed) => nextStep(deed, layout, findings) ?? [])[0] as Step | undefined;
   const view = VIEWS.find((v) => v.path === next?.at);
   return (
-    <section aria-label="First deeds" className="flex h-8 items-center gap-3 border-b border-rule bg-paper px-3">
+    <section aria-label="First steps" className="flex h-8 items-center gap-3 border-b border-rule bg-paper px-3">
       <p className="flex min-w-0 flex-1 items-center gap-2" role="status">
         <span className="heading shrink-0">{next ? "Next" : "Done"}</span>
-        <span className="truncate">{next ? next.words : done.length === DEEDS.length ? "All four. The list can go." : "Nothing here needs mending."}</span>
+        <span className="truncate">
+          {next ? next.words : done.length === DEEDS.length ? "All four done. You can close this list." : "Nothing to fix here."}
+        </span>
         {next && view && path !== next.at && (
           <button type="button" className="push h-6 shrink-0 px-2" onClick={() => go(next.at)}>
             Go to {view.word}
@@ -88,7 +90,7 @@ function Line({ path, done }: { path: string; done: readonly Deed[] }) {
         type="button"
         className="push push-bare h-6 shrink-0"
         onClick={closeDeeds}
-        aria-label="Close the first deeds"
+        aria-label="Close the first steps"
         {...readingProps(says("deeds.close"))}
       >
         <X size={14} />

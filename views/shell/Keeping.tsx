@@ -24,36 +24,35 @@ function shownOf({ saving, onlyMemory, gesture, layout, isDeleted }: SessionStat
     return {
       text: "not saved",
       tone: "text-blocker",
-      words: `The browser refused to keep the layout: ${saving.reason}. Work goes on, and it is tried again by itself; hand off the file to be safe.`,
+      words: `The browser could not store the layout: ${saving.reason}. You can continue; saving is retried. Download the layout file to be safe.`,
     };
   if (onlyMemory !== null)
     return {
       text: "in memory only",
       tone: "text-warning",
-      words: `The browser keeps nothing here: ${onlyMemory}. Work goes on in memory; hand off the file, or take a backup, before you close the window.`,
+      words: `The browser stores nothing: ${onlyMemory}. The layout is in memory only; download the file or a backup before you close the window.`,
     };
-  if (hasDraft)
-    return { text: "not entered yet", tone: "text-muted", words: "What was typed is not part of the layout yet: Enter, or leaving the field, enters it." };
-  if (gesture && gesture.base !== layout) return { text: "not saved yet", tone: "text-muted", words: "What is in hand is saved when it is let go." };
-  if (saving.kind === "saving") return { text: "saving…", tone: "text-muted", words: "Being written." };
+  if (hasDraft) return { text: "unsaved text", tone: "text-muted", words: "The text in a field is not in the layout yet. Press Enter or leave the field." };
+  if (gesture && gesture.base !== layout) return { text: "not saved yet", tone: "text-muted", words: "The current drag is saved when you release it." };
+  if (saving.kind === "saving") return { text: "saving…", tone: "text-muted", words: "Saving." };
   if (isDeleted)
-    return { text: "saved, deleted", tone: "text-warning", words: "This layout is deleted, and edits to it are kept: bring it back from the list of layouts." };
-  return { text: "saved", tone: "text-muted", words: "Every edit is written, and the browser has confirmed it." };
+    return { text: "saved, deleted", tone: "text-warning", words: "This layout is deleted; edits to it are stored. Restore it from the list of layouts." };
+  return { text: "saved", tone: "text-muted", words: "Every edit is saved and confirmed by the browser." };
 }
 
 const PROMISES: Readonly<Record<Persistence, string>> = {
-  unasked: "After your first edit the browser is asked to keep it for good.",
-  promised: "The browser has promised to keep it until you clear it yourself.",
-  refused: "The browser has not promised to keep it: it may clear it when the disk fills. A backup is safe from that.",
-  unknown: "This browser cannot be asked to keep it for good (it can only on a secure page). A backup is safe whatever it does.",
+  unasked: "After your first edit, the browser is asked for persistent storage.",
+  promised: "The browser keeps it until you clear it.",
+  refused: "The browser may delete it when the disk is full. Download a backup.",
+  unknown: "This browser offers persistent storage only on a secure page. Download a backup.",
 };
 
 const WITHOUT_SERVER: Readonly<Record<Offline, string>> = {
-  never: "Nodulum itself is not kept by this browser (that needs a secure page or this machine): it opens while its server runs.",
-  preparing: "Nodulum itself is being kept, to open without its server.",
-  ready: "Nodulum itself is kept too: it opens and works without its server.",
-  newer: "A new version of Nodulum is kept and waits: press “New version”.",
-  older: "Another window has taken a new version of Nodulum: load this one again.",
+  never: "Nodulum is not available offline (that needs a secure page or this machine).",
+  preparing: "Nodulum is being stored for offline use.",
+  ready: "Nodulum also works offline.",
+  newer: "A new version of Nodulum is ready: press “New version”.",
+  older: "Another window uses a new version of Nodulum: reload this window.",
 };
 
 export function Keeping({ hasDraft }: { hasDraft: boolean }) {
@@ -74,7 +73,7 @@ export function Keeping({ hasDraft }: { hasDraft: boolean }) {
           align="end"
           sideOffset={4}
           collisionPadding={8}
-          aria-label="What is kept"
+          aria-label="Stored data"
           className="z-50 grid max-h-[var(--radix-popover-content-available-height)] w-[21.25rem] gap-3 overflow-auto rounded-sm border border-edge bg-sheet p-4 shadow-lg"
         >
           <p>{words}</p>

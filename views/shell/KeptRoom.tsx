@@ -48,18 +48,18 @@ function Damages() {
     const ending = new AbortController();
     runArchive({ kind: "inspect" }, kept, { onProgress: setProgress, signal: ending.signal }).then(
       (damages) => setFound(damages),
-      (error: unknown) => console.error("What is kept could not be looked through.", error),
+      (error: unknown) => console.error("The stored data could not be checked.", error),
     );
     return () => ending.abort();
   }, [kept]);
   if (found === null)
     return progress === null ? null : (
       <p className="text-muted">
-        Checking what is kept: <span className="figure">{progress.done.toLocaleString("en")}</span> of{" "}
+        Checking the stored data: <span className="figure">{progress.done.toLocaleString("en")}</span> of{" "}
         <span className="figure">{progress.of.toLocaleString("en")}</span> records.
       </p>
     );
-  if (found.length === 0) return <p className="text-muted">Everything that is kept can be read.</p>;
+  if (found.length === 0) return <p className="text-muted">All stored data can be read.</p>;
   return (
     <section className="grid gap-1" aria-label="Damaged records">
       <h2 className="heading text-blocker">
@@ -77,7 +77,7 @@ function Damages() {
             {damage.left !== null && (
               <button
                 className="push h-6 px-1.5"
-                aria-label={`Download what is left of ${damage.name}`}
+                aria-label={`Download the rest of ${damage.name}`}
                 onClick={() => saveText(fileNameFor(damage.name, damage.isLayout ? undefined : ".txt"), damage.left!)}
               >
                 <Download size={12} /> Download
@@ -112,41 +112,41 @@ function Backup() {
   const give = async () => {
     session.commit();
     const isSafe = await session.flush();
-    const bytes = await watched("Making the backup", (watch) => runArchive({ kind: "backup", now: Date.now() }, kept, watch));
-    if (!bytes) return say("Stopped: no backup was made.", true);
+    const bytes = await watched("Creating the backup", (watch) => runArchive({ kind: "backup", now: Date.now() }, kept, watch));
+    if (!bytes) return say("Stopped: no backup was created.", true);
     saveFile(`nodulum-backup-${new Date().toISOString().slice(0, 10)}.zip`, bytes, "application/zip");
-    if (isSafe) say("The backup is made.");
-    else say("The backup is made, but the open layout is not saved and stands in it as it was last: hand off its file as well.", true);
+    if (isSafe) say("Backup created.");
+    else say("Backup created, but the open layout is not saved, so the backup has its last saved version. Download its file too.", true);
   };
   const take = async (file: File) => {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const job = { kind: "restore", bytes, now: Date.now(), idPrefix: newId() } as const;
     const done = await watched(`Importing “${file.name}”`, (watch) => runArchive(job, kept, watch));
-    if (!done) say("Stopped. What was added before stays; importing the backup again adds the rest.", true);
+    if (!done) say("Stopped. What was added stays; import the backup again to add the rest.", true);
     else if (done.ok) say(takenBackText(done.value), done.value.problems.length > 0);
-    else say(`“${file.name}” was not taken, and nothing has changed. ${problemText(done.problems, 2)}`, true);
+    else say(`“${file.name}” was not imported; nothing changed. ${problemText(done.problems, 2)}`, true);
     session.heard();
   };
   return (
     <div className="grid gap-2 border-t border-rule pt-3">
       <h2 className="heading">Backup</h2>
-      <p className="text-muted">All layouts, pictures and named states as one zip. Taken back in, it writes over nothing that is newer here.</p>
+      <p className="text-muted">All layouts, pictures and named states in one zip. Importing it never overwrites newer data.</p>
       <div className="flex gap-2">
         <button
           className="push push-main"
-          onClick={() => void give().catch((error: unknown) => say(`The backup could not be made: ${reasonOf(error)}.`, true))}
+          onClick={() => void give().catch((error: unknown) => say(`The backup could not be created: ${reasonOf(error)}.`, true))}
         >
-          <Download size={14} /> Take a backup
+          <Download size={14} /> Download a backup
         </button>
         <button className="push" onClick={() => input.current?.click()}>
-          <Upload size={14} /> Bring one back…
+          <Upload size={14} /> Import a backup…
         </button>
       </div>
       <FileInput
         ref={input}
         accept=".zip,application/zip"
-        label="Backup to bring back"
-        onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be taken: ${reasonOf(error)}.`, true))}
+        label="Backup to import"
+        onFile={(file) => void take(file).catch((error: unknown) => say(`The backup could not be imported: ${reasonOf(error)}.`, true))}
       />
       {underWay && <Progress {...underWay} />}
       {said && (

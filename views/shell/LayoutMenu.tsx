@@ -39,15 +39,15 @@ export function LayoutMenu() {
       session.tell({
         text: `“${target.name}” was not opened: ${problemText(opened.problems, 2)}`,
         tone: "problem",
-        act: { label: "Download it as it is", run: () => ask(library.textOf(target).then((text) => ok(saveText(fileNameFor(target.name), text)))) },
+        act: { label: "Download unchanged", run: () => ask(library.textOf(target).then((text) => ok(saveText(fileNameFor(target.name), text)))) },
       });
   };
   /** A record that cannot be read is never thrown away: it can be taken out as it is. */
   const tellAside = ({ name: called, why, value }: SetAside) =>
     session.tell({
-      text: `“${called}” cannot be read: ${why}. It stays as it is.`,
+      text: `“${called}” cannot be read: ${why}. It stays unchanged.`,
       tone: "problem",
-      act: { label: "Download it as it is", run: () => saveText(`${fileNameFor(called)}.txt`, JSON.stringify(value, null, 2)) },
+      act: { label: "Download unchanged", run: () => saveText(`${fileNameFor(called)}.txt`, JSON.stringify(value, null, 2)) },
     });
   return (
     <>
@@ -78,10 +78,10 @@ export function LayoutMenu() {
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
             <DropdownMenu.Item className={ITEM} onSelect={() => go("/words")}>
-              Words, with drawings
+              Glossary
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={callDeeds}>
-              First deeds
+              First steps
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
             <DropdownMenu.Label className="heading px-2.5 py-1">Open</DropdownMenu.Label>
@@ -99,7 +99,7 @@ export function LayoutMenu() {
             ))}
             {lists.deleted.length > 0 && (
               <DropdownMenu.Sub>
-                <DropdownMenu.SubTrigger className={ITEM}>Bring back a deleted one…</DropdownMenu.SubTrigger>
+                <DropdownMenu.SubTrigger className={ITEM}>Restore a deleted layout…</DropdownMenu.SubTrigger>
                 <DropdownMenu.Portal>
                   <DropdownMenu.SubContent className={BOX}>
                     {lists.deleted.map((kept) => (

@@ -59,7 +59,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
   useEffect(() => {
     const onFallen = ({ reason }: PromiseRejectionEvent) => {
       console.error(reason);
-      session.tell({ text: `Something went wrong: ${reason instanceof Error ? reason.message : String(reason)}. What is saved is safe.`, tone: "problem" });
+      session.tell({ text: `Something went wrong: ${reason instanceof Error ? reason.message : String(reason)}. Saved data is safe.`, tone: "problem" });
     };
     window.addEventListener("unhandledrejection", onFallen);
     return () => window.removeEventListener("unhandledrejection", onFallen);

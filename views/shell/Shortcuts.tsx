@@ -19,7 +19,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           }}
           {...readingProps(says("words.open"))}
         >
-          Words, with drawings
+          Glossary
         </button>
         <button
           className="push"
@@ -29,7 +29,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           }}
           {...readingProps(says("deeds.call"))}
         >
-          First deeds
+          First steps
         </button>
       </p>
       <div className="grid gap-5">

@@ -23,7 +23,7 @@ export function StarterChoice({ onPick }: { onPick: (layout: Layout) => void }) 
     let current = true;
     fetchStarters().then(
       (starters) => current && setDrawn(starters.map((starter) => ({ starter, layout: starter.layout() }))),
-      () => current && setProblem("The starters could not be fetched: the server does not answer. Everything else goes on."),
+      () => current && setProblem("The starters could not be loaded: the server does not answer."),
     );
     return () => {
       current = false;

@@ -46,7 +46,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
       <div ref={where} role="group" aria-label="Welcome, layouts, views" className="flex h-full items-center gap-3">
         <ViewLink
           to="/welcome"
-          aria-label="Nodulum: the welcome"
+          aria-label="Nodulum: start page"
           aria-current={path === "/welcome" ? "page" : undefined}
           className="flex h-7 items-center gap-2 rounded-sm font-semibold tracking-tight"
           onPointerEnter={() => void fetchView("/welcome")}
@@ -82,7 +82,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <NewVersion hasDraft={hasDraft} />
         <Keeping hasDraft={hasDraft} />
-        <span ref={tools} role="group" aria-label="Undo, history, paper, shortcuts" className="flex items-center gap-1">
+        <span ref={tools} role="group" aria-label="Undo, history, theme, shortcuts" className="flex items-center gap-1">
           {!isWelcome && (
             <>
               <UndoButtons />
@@ -94,8 +94,8 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
           <button
             className="push push-bare"
             onClick={() => setTheme(dark ? "light" : "dark")}
-            aria-label={dark ? "Light paper" : "Dark paper"}
-            {...readingProps(says("strip.paper"), dark ? "Light paper" : "Dark paper")}
+            aria-label={dark ? "Light theme" : "Dark theme"}
+            {...readingProps(says("strip.paper"), dark ? "Light theme" : "Dark theme")}
           >
             {dark ? <Sun size={15} /> : <Moon size={15} />}
           </button>
@@ -114,7 +114,7 @@ function NewVersion({ hasDraft }: { hasDraft: boolean }) {
   const take = useTakeNewer(hasDraft);
   if (offline !== "newer" && offline !== "older") return null;
   return (
-    <button className="push push-main h-6" onClick={take} title="Everything is written first; then the window is loaded again, by the new version">
+    <button className="push push-main h-6" onClick={take} title="Saves everything, then reloads with the new version">
       <RefreshCw size={13} aria-hidden />
       <span className="max-[73.75rem]:sr-only">{offline === "newer" ? "New version" : "Load again"}</span>
     </button>

@@ -43,7 +43,7 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
     <div className="grid h-full place-items-center">
       <div role="alert" className="grid max-w-[35rem] gap-3">
         <p className="font-semibold">This layout could not be drawn.</p>
-        <p>It is kept, and untouched. Export it, or look at another one: the list of layouts is at the top left.</p>
+        <p>It is stored unchanged. Export it, or open another layout from the list at the top left.</p>
         <p className="figure text-[0.75rem] text-muted">{problem}</p>
         <div className="flex gap-2">
           <button className="push push-main" onClick={() => saveText(fileNameFor(layout.name), textOf(layout))}>
@@ -57,7 +57,7 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
                 onAgain();
               }}
             >
-              Take the last edit back
+              Undo the last edit
             </button>
           )}
           <button className="push" onClick={onAgain}>

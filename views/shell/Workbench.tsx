@@ -49,7 +49,7 @@ function Opening() {
       <div className="grid justify-items-center gap-3">
         <p>Opening…</p>
         <p className="late">
-          This takes longer than it should.{" "}
+          This takes longer than usual.{" "}
           <a href="" className="text-accent underline">
             Load it again
           </a>
@@ -65,7 +65,7 @@ function NotOpened({ problem }: { problem: string }) {
     <div className="grid h-full place-items-center">
       <div role="alert" className="grid max-w-[32.5rem] gap-3">
         <p>Nodulum could not be opened: {problem}</p>
-        <p className="text-muted">What this browser keeps is untouched.</p>
+        <p className="text-muted">The stored data is unchanged.</p>
         <button className="push push-main w-fit" onClick={() => window.location.reload()}>
           Load it again
         </button>

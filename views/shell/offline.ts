@@ -65,7 +65,7 @@ export function createOffline({ container, reload }: OfflineParts): OfflineWatch
       } catch (error) {
         // With the server gone there is nothing newer to be found; what is kept goes on.
         if (kept === null && container.controller === null) {
-          console.warn("The application is not kept by this browser.", error);
+          console.warn("The application is not available offline.", error);
           say("never");
         } else if (store.getState() === "preparing") say("ready");
       }

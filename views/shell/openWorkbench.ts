@@ -90,7 +90,7 @@ export async function openWorkbench(): Promise<Opened> {
     // What has been closed may have been cleared: the store is asked.
     if (life === "closed") return session.heard();
     session.tell({
-      text: "A newer Nodulum has been opened in another window and has what is kept now. Load this window again to go on; edits made here are not saved.",
+      text: "A newer Nodulum is open in another window. Reload this window to continue; edits made here are not saved.",
       tone: "problem",
     });
   };
@@ -104,8 +104,8 @@ export async function openWorkbench(): Promise<Opened> {
   };
   document.addEventListener("visibilitychange", onSight);
   window.addEventListener("focus", onSight);
-  if (passedOver.length > 0) session.tell({ text: `${passedOver.join(".\n")}. It stands in the list of layouts.`, tone: "problem" });
-  const sweep = window.setTimeout(() => void kept.sweep().catch((error: unknown) => console.error("Unused pictures could not be let go.", error)), SWEEP_MS);
+  if (passedOver.length > 0) session.tell({ text: `${passedOver.join(".\n")}. See the list of layouts.`, tone: "problem" });
+  const sweep = window.setTimeout(() => void kept.sweep().catch((error: unknown) => console.error("Unused pictures could not be deleted.", error)), SWEEP_MS);
   const onHide = () => {
     windows.tell({ kind: "bye" });
     // A window that could still say goodbye had not frozen.
@@ -138,7 +138,7 @@ async function hearMarked(kept: LayoutStore, session: Session): Promise<void> {
     if (marked === isDeleted || session.store.getState().id !== id) return;
     session.setDeleted(marked);
     session.tell({
-      text: marked ? "This layout was deleted in another window. It is still here, and edits to it are kept." : "Another window has brought this layout back.",
+      text: marked ? "Another window deleted this layout. It stays open here, and edits are stored." : "Another window restored this layout.",
       tone: "plain",
     });
   } catch {

@@ -31,8 +31,8 @@ export function useOffline(): Offline {
 export function useTakeNewer(hasDraft: boolean): () => void {
   const session = useSessionActions();
   return useCallback(() => {
-    const later = (why: string) => session.tell({ text: `The new version is not taken yet: ${why}.`, tone: "problem" });
-    if (hasDraft) return later("something was typed and not entered; enter it, or press Escape");
+    const later = (why: string) => session.tell({ text: `The new version is not loaded yet: ${why}.`, tone: "problem" });
+    if (hasDraft) return later("a field has unsaved text; press Enter or Escape there");
     session.commit();
     void session.flush().then((safe) => (safe ? theWatch().take() : later("the open layout is not saved")));
   }, [session, hasDraft]);
@@ -55,11 +55,10 @@ export function useKeepingOffline(): void {
     const forget = store.subscribe((state) => {
       if (state === "newer")
         session.tell({
-          text: "A new version of Nodulum is here. It is taken when you press “New version” (the two arrows) in the strip above.",
+          text: "A new version of Nodulum is ready. Press “New version” (the two arrows) at the top.",
           tone: "plain",
         });
-      if (state === "older")
-        session.tell({ text: "Another window has taken a new version of Nodulum. This one goes on with the older until you load it again.", tone: "plain" });
+      if (state === "older") session.tell({ text: "Another window uses a new version of Nodulum. Reload this window to use it too.", tone: "plain" });
     });
     return () => {
       window.clearTimeout(rest);

@@ -19,10 +19,10 @@ export interface DrawnForChoice {
 export const USUAL_SCALE: DrawnForChoice["scale"] = { share: 0, of: "shorter", mmPerUnit: 0.09 };
 
 const REFERENCES: readonly (readonly [string, number, number])[] = [
-  ["Wide, 1600 × 720", 1600, 720],
-  ["Wide, 1280 × 720", 1280, 720],
-  ["Tall, 720 × 1440", 720, 1440],
-  ["Tall, 720 × 1280", 720, 1280],
+  ["Landscape, 1600 × 720", 1600, 720],
+  ["Landscape, 1280 × 720", 1280, 720],
+  ["Portrait, 720 × 1440", 720, 1440],
+  ["Portrait, 720 × 1280", 720, 1280],
   ["Tablet, 1024 × 768", 1024, 768],
 ];
 

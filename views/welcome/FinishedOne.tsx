@@ -34,7 +34,7 @@ export function FinishedOne({ begin }: { begin: (making: Promise<Result<unknown>
     <section aria-labelledby="a-finished-one">
       <header className="mb-2 flex items-center justify-between">
         <h2 id="a-finished-one" className="text-base font-semibold">
-          Look at a finished one
+          See a finished layout
         </h2>
         <button type="button" className="push" onClick={() => void begin(open())} {...readingProps(says("welcome.finished"))}>
           Open Brackwater on the bench

@@ -17,9 +17,9 @@ import { useToldGame } from "./useToldGame";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const HELD: readonly (readonly [Held, string, string])[] = [
-  ["wide", "wide", "M2 5h16v10H2z"],
-  ["tall", "tall", "M6 2h8v16H6z"],
-  ["either", "either", "M2 8h12v9H2zM11 8V2h7v15h-4"],
+  ["wide", "landscape", "M2 5h16v10H2z"],
+  ["tall", "portrait", "M6 2h8v16H6z"],
+  ["either", "both", "M2 8h12v9H2zM11 8V2h7v15h-4"],
 ];
 
 export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknown>>) => Promise<boolean> }) {
@@ -73,7 +73,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           rows={4}
           maxLength={FIELD_LETTERS.source}
           className="box figure px-2 py-1.5"
-          placeholder={"type or paste the words, one a line\nwalk, leap, bleat, look"}
+          placeholder={"type or paste the names, one per line\nwalk, leap, bleat, look"}
           spellCheck={false}
           value={told.text}
           onChange={(event) => told.setText(event.target.value)}
@@ -82,10 +82,10 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
       </div>
       <p className="flex flex-wrap items-center gap-1.5">
         <button type="button" className="push" aria-expanded={fromCode} onClick={() => setFromCode(!fromCode)}>
-          or find them in its code…
+          or read them from the code…
         </button>
         <button type="button" className="push" onClick={() => file.current?.click()}>
-          or a layout file…
+          or open a layout file…
         </button>
         <FileInput ref={file} accept=".json,application/json" label="Layout file to open" onFile={(chosen) => void openFile(chosen)} />
       </p>
@@ -99,8 +99,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
       )}
       {told.shown.length === 0 && told.problem === "" && (
         <p className="text-muted">
-          They will stand in the ledger beside the bench. Drag one onto the glass and a fitting control grows there, named and bound; what it does on other
-          screens is seen at once.
+          They appear in the ledger next to the bench. Drag one onto the glass to create its control, named and bound; you see it on other screens at once.
         </p>
       )}
       <ToldWords told={told} />
@@ -112,7 +111,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         }}
       >
         <fieldset className="flex items-center gap-1.5">
-          <legend className="caption mb-1">It is held</legend>
+          <legend className="caption mb-1">Orientation</legend>
           {HELD.map(([key, word, d]) => (
             <button
               key={key}
@@ -139,7 +138,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
             className="box h-8 px-2"
             value={name}
             maxLength={80}
-            placeholder="What the game is called"
+            placeholder="Name of your game"
             onChange={(event) => setName(event.target.value)}
             {...readingProps(says("welcome.name"))}
           />
@@ -152,7 +151,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           />
         </div>
         <button className="push push-main h-8" disabled={!preview.ok || isMaking}>
-          To the bench
+          Open on the bench
         </button>
       </form>
       {!preview.ok && (

@@ -17,9 +17,9 @@ export function ToldWords({ told }: { told: ToldGame }) {
     );
   if (told.shown.length === 0) return null;
   return (
-    <section aria-label="Words of the game">
+    <section aria-label="Names the game reads">
       <h3 className="heading mb-1">{counted(told.shown.length, "word")}, which appear in the ledger</h3>
-      <ul className="grid max-h-[11rem] grid-cols-2 gap-x-4 overflow-auto border-y border-rule" aria-label="Words, with their kinds">
+      <ul className="grid max-h-[11rem] grid-cols-2 gap-x-4 overflow-auto border-y border-rule" aria-label="Names with their kinds">
         {told.shown.map((word) => (
           <Row key={word.name} word={word} told={told} />
         ))}
@@ -43,7 +43,7 @@ function Row({ word: { name, kind, from, ends }, told }: { word: ToldWord; told:
       <button
         type="button"
         className="grid size-6 shrink-0 place-items-center text-muted hover:text-ink"
-        aria-label={`Leave ${name} out`}
+        aria-label={`Exclude ${name}`}
         onClick={() => told.leaveOut(name)}
         {...readingProps(says("welcome.drop"), name)}
       >

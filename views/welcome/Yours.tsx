@@ -48,7 +48,7 @@ export function Yours({ begin }: { begin: (making: Promise<Result<unknown>>) => 
   return (
     <section aria-labelledby="yours">
       <h2 id="yours" className="mb-2 text-base font-semibold">
-        Yours
+        Your layouts
       </h2>
       <ul className="border-y border-rule">
         {listed.map(({ kept, when, left }) => (
@@ -62,7 +62,7 @@ export function Yours({ begin }: { begin: (making: Promise<Result<unknown>>) => 
               <span className="truncate font-medium">{kept.name}</span>
               <span className="caption">{when}</span>
               <span className={`text-[0.6875rem] ${left ? "text-blocker" : "text-muted"}`}>
-                {left === null ? "cannot be read" : left === 0 ? "nothing left to do" : `■ ${left} left to do`}
+                {left === null ? "cannot be read" : left === 0 ? "all done" : `■ ${left} open`}
               </span>
             </button>
           </li>

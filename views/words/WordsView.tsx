@@ -1,5 +1,5 @@
 "use client";
-/** Our words: each with a small drawing and a line. Made from docs/GLOSSARY.md. */
+/** The glossary: each term with a drawing and a sentence, generated from docs/GLOSSARY.md. */
 import { useDeferredValue, useState } from "react";
 import { DRAWINGS, type Drawing, type Stroke } from "./drawings";
 import { WORDS } from "./glossary";
@@ -38,8 +38,8 @@ export function WordsView() {
       <div className="mx-auto grid max-w-[78rem] gap-4 px-8 py-6">
         <header className="flex flex-wrap items-end justify-between gap-4">
           <div>
-            <h1 className="text-lg font-semibold">Words</h1>
-            <p className="text-muted">Each of our words, as it is used in the window, the file and the pages about it. One meaning a word.</p>
+            <h1 className="text-lg font-semibold">Glossary</h1>
+            <p className="text-muted">The terms that Nodulum uses, each with a drawing.</p>
           </div>
           <label className="grid gap-1">
             <span className="caption">Search</span>
@@ -54,9 +54,9 @@ export function WordsView() {
           </label>
         </header>
         <p role="status" className="caption">
-          {shown.length} of {WORDS.length} words
+          {shown.length} of {WORDS.length} terms
         </p>
-        <ul aria-label="Words" className="grid grid-cols-[repeat(auto-fill,minmax(21rem,1fr))] gap-x-8">
+        <ul aria-label="Glossary" className="grid grid-cols-[repeat(auto-fill,minmax(21rem,1fr))] gap-x-8">
           {shown.map(({ word, means }) => (
             <li key={word} className="grid min-h-[4rem] grid-cols-[64px_minmax(0,1fr)] items-start gap-x-4 border-t border-rule py-2.5" data-word={word}>
               <WordDrawing drawing={DRAWINGS[word]} />
@@ -67,7 +67,7 @@ export function WordsView() {
             </li>
           ))}
         </ul>
-        {shown.length === 0 && <p>No word of ours has that in it.</p>}
+        {shown.length === 0 && <p>No term matches.</p>}
       </div>
     </div>
   );

@@ -12,7 +12,7 @@ const isSame = (a: Named, b: Named) => a.code === b.code && a.subjects.length ==
 
 /** Accepts a finding with a reason; an earlier reason is replaced. */
 export function accept(layout: Layout, finding: Named, reason: string): Result<Layout> {
-  if (reason.trim() === "") return refused("accepted", "say why it can stay: the reason is shown beside the finding");
+  if (reason.trim() === "") return refused("accepted", "enter a reason; it is shown next to the finding");
   const entry = { code: finding.code, subjects: [...finding.subjects], reason: reason.trim() };
   return checked(layout, { ...layout, accepted: [...layout.accepted.filter((a) => !isSame(a, finding)), entry] });
 }

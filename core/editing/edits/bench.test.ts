@@ -108,7 +108,7 @@ test("a finding is accepted with a reason, and taken back", () => {
   expect(accepted.accepted).toEqual([{ ...finding, reason: "they rhyme" }]);
   expect(get(accept(accepted, { ...finding, subjects: ["horn", "helm"] }, "again")).accepted).toHaveLength(1);
   expect(get(unaccept(accepted, finding)).accepted).toEqual([]);
-  expect(reason(accept(base(), finding, "  "))).toMatch(/say why/);
+  expect(reason(accept(base(), finding, "  "))).toMatch(/enter a reason/);
 });
 
 test("zones and names; what is removed takes what refers to it along", () => {
@@ -139,7 +139,7 @@ test("own screens: added to the rail, renamed in their place, removed; what cann
     [{ ...slate, name: " " }, /a name/],
   ] as const)
     expect(reason(addScreens(base(), [wrong], [], used))).toMatch(message);
-  expect(reason(setRail(added, []))).toMatch(/one screen at least/);
+  expect(reason(setRail(added, []))).toMatch(/at least one screen/);
 });
 
 test("locks and players' parts follow what they name, and go with it", () => {

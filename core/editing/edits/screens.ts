@@ -5,7 +5,7 @@ import { checked } from "./checked";
 
 /** Puts screens, by name, into the rail in this order. A name twice counts once. */
 export function setRail(layout: Layout, names: readonly string[]): Result<Layout> {
-  if (names.length === 0) return refused("rail", "the rail needs one screen at least");
+  if (names.length === 0) return refused("rail", "the rail needs at least one screen");
   return checked(layout, { ...layout, workbench: { ...layout.workbench, rail: [...new Set(names)] } });
 }
 

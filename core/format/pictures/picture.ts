@@ -57,7 +57,7 @@ function lookAt(type: PictureType, data: string): Look {
   if (!isBase64(data)) return { problem: "must be base64: letters, digits, + and /, in groups of four, = only at the end", size: null };
   if (type === "image/svg+xml") {
     const text = decodeUtf8(decodeBase64(data));
-    return { problem: text === null ? "is broken: it is no text in UTF-8" : svgProblem(text), size: null };
+    return { problem: text === null ? "is damaged: it is not UTF-8 text" : svgProblem(text), size: null };
   }
   // Browsers go by what the bytes are, not by what they are called.
   const bytes = decodeBase64(data, LOOKED_THROUGH);

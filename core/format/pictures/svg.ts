@@ -45,7 +45,7 @@ const plain = (name: string) => name.slice(name.lastIndexOf(":") + 1).toLowerCas
 export function svgProblem(text: string): string | null {
   const read = readXml(text, PICTURES.svgElements.most);
   if ("problem" in read) return read.problem;
-  if (plain(read.root.name) !== "svg") return `is no SVG: it begins with <${read.root.name.slice(0, 40)}>`;
+  if (plain(read.root.name) !== "svg") return `is not an SVG: it begins with <${read.root.name.slice(0, 40)}>`;
   for (const element of read.elements) {
     const problem = elementProblem(element);
     if (problem) return problem;
@@ -56,22 +56,22 @@ export function svgProblem(text: string): string | null {
 function elementProblem({ name, attributes, text }: XmlElement): string | null {
   const kind = plain(name);
   const forbidden = FORBIDDEN.get(kind);
-  if (forbidden) return `holds ${forbidden} (<${name.slice(0, 40)}>); take it out`;
+  if (forbidden) return `contains ${forbidden} (<${name.slice(0, 40)}>); remove it`;
   if (kind === "style" && !isQuietStyle(text)) return OUTSIDE_STYLE;
   for (const [attribute, value] of attributes) {
     const which = plain(attribute);
-    if (which.startsWith("on")) return `holds an event handler (${attribute.slice(0, 40)}); take it out`;
-    if (which === "base" || which === "src") return `reaches outside itself (${attribute}); take it out`;
+    if (which.startsWith("on")) return `contains an event handler (${attribute.slice(0, 40)}); remove it`;
+    if (which === "base" || which === "src") return `refers to something outside the file (${attribute}); remove it`;
     if (which === "href" && value.trim() !== "" && !/^\s*#/.test(value))
-      return `reaches outside itself (${attribute}="${value.slice(0, 40)}"); put in it what it needs`;
-    if (which === "attributename" && /^\s*(?:xlink:)?href\s*$|^\s*on/i.test(value)) return `changes a reference while it is shown (${kind}); take it out`;
+      return `refers to something outside the file (${attribute}="${value.slice(0, 40)}"); embed it`;
+    if (which === "attributename" && /^\s*(?:xlink:)?href\s*$|^\s*on/i.test(value)) return `animates a reference (${kind}); remove it`;
     if (which === "numoctaves" && !(Number(value) <= PICTURES.svgOctaves.most)) return `is too slow to draw: ${PICTURES.svgOctaves.words}`;
     if (which === "style" ? !isQuietStyle(value) : !isQuietValue(value)) return OUTSIDE_STYLE;
   }
   return null;
 }
 
-const OUTSIDE_STYLE = "has a style that reaches outside itself, or may (url, @import, a backslash); take it out";
+const OUTSIDE_STYLE = "has a style that may refer to something outside the file (url, @import, a backslash); remove it";
 /** Every url() of a value leads to something in the drawing. */
 const isQuietValue = (value: string) => !/url\s*\(\s*(?!\s*["']?\s*#)/i.test(value);
 /** In a style sheet besides: nothing is brought in, and nothing is hidden behind a backslash or a comment within a word. */
@@ -108,8 +108,8 @@ function costProblem(root: XmlElement, elements: readonly XmlElement[]): string 
   const costOf = (element: XmlElement, references: number): Cost => {
     const known = costs.get(element);
     if (known !== undefined && known !== "under way") return known;
-    if (known === "under way") problem ??= "refers to itself in a circle; draw what it means";
-    if (references > MOST_REFERENCES) problem ??= `is too deep: what it refers to refers on more than ${MOST_REFERENCES} times`;
+    if (known === "under way") problem ??= "refers to itself in a circle; draw the content directly";
+    if (references > MOST_REFERENCES) problem ??= `is too deep: references are nested more than ${MOST_REFERENCES} times`;
     if (problem !== null) return NOTHING;
     costs.set(element, "under way");
     const kind = plain(element.name);

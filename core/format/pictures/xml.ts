@@ -59,7 +59,7 @@ function readDocument(source: string, most: number): XmlRead {
   const begin = (element: Open) => {
     if (open.length === 0 && root !== null) broken("a second root");
     if (elements.length >= most) throw new Fault(`is too large: an SVG holds at most ${most.toLocaleString("en")} elements`);
-    if (open.length >= MOST_DEEP) throw new Fault(`is too deep: elements stand in one another more than ${MOST_DEEP} deep`);
+    if (open.length >= MOST_DEEP) throw new Fault(`is too deep: elements are nested more than ${MOST_DEEP} deep`);
     elements.push(element);
     if (open.length === 0) root = element;
     else open[open.length - 1].children.push(element);
@@ -107,7 +107,7 @@ function after(source: string, end: string, from: number): number {
 
 /** `<?xml … ?>` alone; a style sheet from elsewhere comes as one of these. */
 function instruction(source: string, at: number): number {
-  if (!/^<\?xml[\s?]/.test(source.slice(at, at + 6))) throw new Fault("holds a processing instruction, which may bring in something from outside; take it out");
+  if (!/^<\?xml[\s?]/.test(source.slice(at, at + 6))) throw new Fault("contains a processing instruction, which may load something from outside; remove it");
   return after(source, "?>", at);
 }
 
@@ -115,7 +115,7 @@ function instruction(source: string, at: number): number {
 function doctype(source: string, at: number, late: boolean): number {
   const end = after(source, ">", at);
   const text = source.slice(at, end);
-  if (late || !/^<!DOCTYPE\s/i.test(text)) throw fault(at, "a declaration where none may stand");
+  if (late || !/^<!DOCTYPE\s/i.test(text)) throw fault(at, "a declaration in the wrong place");
   if (text.includes("[")) throw new Fault("declares entities of its own; write them out");
   return end;
 }
@@ -143,7 +143,7 @@ function startTag(source: string, from: number): { readonly element: Open; reado
     if (source.startsWith("/>", spaced)) return { element: { name, attributes, children: [], text: "" }, closed: true, end: spaced + 2 };
     if (spaced === at) throw fault(at, "no space before an attribute");
     const key = nameAt(source, spaced);
-    if (seen.has(key)) throw fault(spaced, `${key.slice(0, 40)} stands twice`);
+    if (seen.has(key)) throw fault(spaced, `${key.slice(0, 40)} appears twice`);
     if (seen.size >= MOST_ATTRIBUTES) throw new Fault(`is too large: an element has more than ${MOST_ATTRIBUTES} attributes`);
     seen.add(key);
     const equals = skipSpace(source, spaced + key.length);

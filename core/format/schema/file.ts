@@ -34,7 +34,7 @@ const scaleSchema = record({
   mmPerUnit: positive.default(0.09),
 });
 
-const actionName = lineOf(TEXTS.actionName, "the word the game reads");
+const actionName = lineOf(TEXTS.actionName, "the name the game reads");
 
 const deadRange = { inner: numberIn(0, 1).default(0.1), outer: numberIn(0, 1).default(0.95) };
 const innerFirst = "inner must be less than outer";

@@ -47,7 +47,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
         {status.word}
       </p>
       {action.read && action.touch === "wanted" && (
-        <ul aria-label={`What serves ${name}`} className="grid gap-0.5 text-[0.75rem]">
+        <ul aria-label={`Controls of ${name}`} className="grid gap-0.5 text-[0.75rem]">
           {status.moments.map(({ moment, by }) => (
             <li key={moment ?? ""} className="flex gap-2">
               <span className="caption w-24 shrink-0 truncate pt-px">{moment === null ? "always" : (byId(layout.moments).get(moment)?.name ?? moment)}</span>
@@ -66,8 +66,8 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
       </button>
-      <div role="group" aria-label={`What adds up to ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">
-        {sum.terms.length === 0 && <span className="text-muted">Nothing gives to it yet.</span>}
+      <div role="group" aria-label={`Inputs of ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">
+        {sum.terms.length === 0 && <span className="text-muted">No input yet.</span>}
         {sum.terms.map((t, i) => (
           <span key={i} className="flex justify-between gap-2">
             <span className="figure truncate">
@@ -86,19 +86,19 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
         value={action.touch}
         options={[
           ["wanted", "on touch"],
-          ["never", "at desks alone"],
+          ["never", "on desktop only"],
         ]}
-        onChange={(touch) => change("where it is wanted", { touch })}
+        onChange={(touch) => change("devices", { touch })}
       />
       <SwitchField
         after
-        label="the game reads it"
+        label="read by the game"
         reads={says("action.read", { action: name })}
         value={action.read}
         onChange={(read) => change("reading", { read })}
       />
       {layout.moments.length > 0 && (
-        <Chips label="wanted in" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
+        <Chips label="moments" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
       )}
       {(action.kind === "axis" || action.kind === "vector") && (
         <div role="group" aria-label="Smoothing" className="grid gap-1">
@@ -129,10 +129,10 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
               reads={says("action.slowed")}
               value={action.ease}
               options={[
-                ["all", "all that gives to it"],
-                ["switches", "keys and buttons alone"],
+                ["all", "all inputs"],
+                ["switches", "only keys and buttons"],
               ]}
-              onChange={(ease) => change("what is slowed", { ease })}
+              onChange={(ease) => change("smoothing", { ease })}
             />
           )}
           <ChoiceField
@@ -141,9 +141,9 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
             value={action.combine}
             options={[
               ["sum", "touch, keys and pad add up"],
-              ["strongest", "the strongest counts alone"],
+              ["strongest", "only the strongest counts"],
             ]}
-            onChange={(combine) => change("how it adds up", { combine })}
+            onChange={(combine) => change("how inputs combine", { combine })}
           />
         </div>
       )}
@@ -156,7 +156,7 @@ function NoteField({ name, note, onChange }: { name: string; note: string; onCha
   return (
     <textarea
       aria-label={`Note on ${name}`}
-      placeholder="a note"
+      placeholder="Note"
       rows={2}
       maxLength={2000}
       className="box w-full px-1.5 py-1"

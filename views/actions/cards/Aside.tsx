@@ -11,8 +11,8 @@ import { HardwareCard, EndCard, ServeCard } from "./WireCards";
 
 export function Aside({ data }: { data: SheetData }) {
   return (
-    <aside aria-label="What is picked" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
-      <div className="min-h-0 flex-1 overflow-auto p-3" tabIndex={0} role="group" aria-label="Its card">
+    <aside aria-label="Selection" className="flex min-h-0 flex-col border-l border-rule bg-sheet">
+      <div className="min-h-0 flex-1 overflow-auto p-3" tabIndex={0} role="group" aria-label="Details">
         <Picked data={data} />
       </div>
       <TryGlass data={data} />
@@ -51,11 +51,9 @@ function Picked({ data }: { data: SheetData }) {
 function ToDoCard({ data }: { data: SheetData }) {
   const { toDo, statuses, loose, clashes } = data;
   return (
-    <section aria-label="Left to do" className="grid gap-2">
-      <h2 className="text-[0.875rem] font-semibold">{toDo.length === 0 ? "Nothing is left to do" : `${toDo.length} left to do`}</h2>
-      {toDo.length === 0 && (
-        <p className="text-muted">Every action that is wanted on touch is served in each of its moments, and every control leads somewhere.</p>
-      )}
+    <section aria-label="Open" className="grid gap-2">
+      <h2 className="text-[0.875rem] font-semibold">{toDo.length === 0 ? "All done" : `${toDo.length} open`}</h2>
+      {toDo.length === 0 && <p className="text-muted">Every touch action has a control in each of its moments, and every control serves an action.</p>}
       <ul className="grid gap-1">
         {toDo.map((t) => (
           <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
@@ -75,9 +73,9 @@ function ToDoCard({ data }: { data: SheetData }) {
         ))}
       </ul>
       {clashes.length > 0 && (
-        <p className="text-[0.75rem] text-warning">◆ {clashes.length === 1 ? "One input gives" : `${clashes.length} inputs give`} two actions at once.</p>
+        <p className="text-[0.75rem] text-warning">◆ {clashes.length === 1 ? "One input triggers" : `${clashes.length} inputs trigger`} two actions at once.</p>
       )}
-      <p className="text-muted">Pick an action, a control or a wire to see its whole chain. Drag from an end to draw a wire.</p>
+      <p className="text-muted">Select an action, a control or a wire to see its chain. Drag from an end to draw a wire.</p>
     </section>
   );
 }

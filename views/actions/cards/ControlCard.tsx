@@ -30,7 +30,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
         <span className="truncate text-[0.875rem] font-semibold">{control.name}</span>
         <span className="caption">{control.kind}</span>
         <ViewLink className="push ml-auto h-6 px-1.5 text-[0.6875rem]" to="/layout" onClick={() => session.select([control.id])}>
-          Show on the bench
+          Open on the bench
         </ViewLink>
       </h2>
       {serves.length === 0 && <p className="text-[0.75rem] text-warning">◆ serves nothing</p>}
@@ -43,7 +43,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
                 <span className="figure min-w-0 truncate">
                   {portSign(s.port)} → {s.action}
                 </span>
-                <span className={action ? "caption" : "text-[0.6875rem] text-blocker"}>{action ? serveGives(s, action.kind) : "nothing reads it"}</span>
+                <span className={action ? "caption" : "text-[0.6875rem] text-blocker"}>{action ? serveGives(s, action.kind) : "no action"}</span>
               </button>
             </li>
           );
@@ -51,7 +51,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
       </ul>
       {free.length > 0 && (
         <select
-          aria-label={`Let ${control.name} serve one action more`}
+          aria-label={`Add an action to ${control.name}`}
           className="box h-6 w-full px-1"
           value=""
           onChange={(event) => {

@@ -27,7 +27,7 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
       viewBox={`0 0 ${W} ${H}`}
       width="100%"
       role="img"
-      aria-label={`Given in full, it rises in ${riseMs} ms; let go, it falls in ${fallMs} ms`}
+      aria-label={`Rises to full in ${riseMs} ms; falls to 0 in ${fallMs} ms after release`}
       className="box block"
       style={{ aspectRatio: `${W} / ${H}` }}
     >
@@ -37,10 +37,10 @@ export function EasePicture({ action }: { action: Pick<Action, "riseMs" | "fallM
         <animateMotion dur={`${Math.max(0.6, lastMs / 1000)}s`} repeatCount="3" path={path} keyPoints="0;1" keyTimes="0;1" calcMode="paced" />
       </circle>
       <text x={PAD + 2} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
-        given
+        pressed
       </text>
       <text x={heldPart + 3} y={H - PAD - 2} fontSize={8} fill="var(--muted)">
-        let go · {Math.round(lastMs)} ms in all
+        released · {Math.round(lastMs)} ms in all
       </text>
     </svg>
   );

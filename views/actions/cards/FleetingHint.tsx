@@ -5,15 +5,15 @@ import { helpFleeting, type Fleeting, type FleetingHelp } from "../../../core/wi
 import { useSessionActions } from "../../session/context";
 
 const HELP: Readonly<Record<FleetingHelp, string>> = {
-  "rise-at-once": "Let it rise at once",
-  "hold-output": "Give until the finger lifts",
+  "rise-at-once": "Set rise to 0 ms",
+  "hold-output": "Give until release",
   "hold-press": "Give while it is pressed",
 };
 
 export function FleetingHint({ action, control, told }: { action: Action; control: Control | null; told: Fleeting | null }) {
   const session = useSessionActions();
   if (!told) return null;
-  const what = told.always ? "It gives for one tick alone" : "A press that comes and goes within one tick";
+  const what = told.always ? "It gives for one tick only" : "A press shorter than one tick";
   return (
     <div role="group" aria-label="A short press" className="grid gap-1.5 border-t border-rule pt-2 text-[0.75rem]">
       <p>
@@ -21,7 +21,7 @@ export function FleetingHint({ action, control, told }: { action: Action; contro
           ◆
         </span>{" "}
         {what}
-        {told.always ? ", and that " : " "}comes to {Math.max(1, Math.round(told.part * 100))} % of what it gives: {action.name} rises in{" "}
+        {told.always ? ", which " : " "}gives only {Math.max(1, Math.round(told.part * 100))} % of the value, because {action.name} rises in{" "}
         <span className="figure">{action.riseMs} ms</span>.
       </p>
       <span className="flex flex-wrap gap-1">

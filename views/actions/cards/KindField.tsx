@@ -40,12 +40,16 @@ export function KindField({ action, bare = false }: { action: Action; bare?: boo
     <>
       {bare ? field : <Labelled label="kind">{field}</Labelled>}
       {asked && (
-        <div role="group" aria-label={`What ${asked.kind} would do to ${name}`} className="grid gap-1.5 rounded-sm border border-warning p-2 text-[0.75rem]">
+        <div
+          role="group"
+          aria-label={`Effect of the kind ${asked.kind} on ${name}`}
+          className="grid gap-1.5 rounded-sm border border-warning p-2 text-[0.75rem]"
+        >
           <p>
             As {asked.kind === "axis" ? "an" : "a"} {asked.kind},{" "}
-            {asked.preview.broken.length === 1 ? "one wire no longer fits:" : `${asked.preview.broken.length} wires no longer fit:`}
+            {asked.preview.broken.length === 1 ? "one wire does not fit:" : `${asked.preview.broken.length} wires do not fit:`}
           </p>
-          <ul className="grid max-h-[7.5rem] gap-1 overflow-auto" tabIndex={0} aria-label="Wires that no longer fit">
+          <ul className="grid max-h-[7.5rem] gap-1 overflow-auto" tabIndex={0} aria-label="Wires that do not fit">
             {asked.preview.broken.map(({ wire, why }, i) => (
               <li key={i}>
                 <span className="figure">{wireWord(wire)}</span> <span className="caption">{why}</span>
@@ -55,10 +59,10 @@ export function KindField({ action, bare = false }: { action: Action; bare?: boo
           {asked.preview.change.length > 0 && <p className="caption">{asked.preview.change.map(wireWord).join(", ")}: given a value that fits.</p>}
           <span className="flex flex-wrap gap-1">
             <button className="push push-main h-6 px-1.5" onClick={() => change(asked.kind, "take-off")}>
-              Change, take them off
+              Change and remove them
             </button>
             <button className="push h-6 px-1.5" onClick={() => change(asked.kind, "leave")}>
-              Change, leave them
+              Change and keep them
             </button>
             <button className="push h-6 px-1.5" onClick={() => setAsked(null)}>
               Keep {action.kind}

@@ -14,7 +14,7 @@ export function ServeChoice({ action, layout }: { action: Action; layout: Layout
   if (free.length === 0) return null;
   return (
     <select
-      aria-label={`Serve ${action.name} by one control more`}
+      aria-label={`Add a control to ${action.name}`}
       className="box h-6 w-full px-1"
       value=""
       onChange={(event) => {
@@ -22,7 +22,7 @@ export function ServeChoice({ action, layout }: { action: Action; layout: Layout
         session.edit(`wire ${action.name} to ${chosen.control.name}`, (l) => joinPort(l, chosen.control.id, chosen.port, action.name));
       }}
     >
-      <option value="">serve it by…</option>
+      <option value="">add a control…</option>
       {free.map(({ control, port }, i) => (
         <option key={`${control.id} ${port}`} value={i}>
           {control.name} · {port}

@@ -87,7 +87,7 @@ export function TryGlass({ data }: { data: SheetData }) {
             {...bind}
             tabIndex={0}
             role="application"
-            aria-label={`The layout on ${screen.name}, to be tried; keys go to it while it has the focus, hold Escape to leave`}
+            aria-label={`Try the layout on ${screen.name}. It gets the keys while it has the focus; hold Escape to leave`}
             data-testid="try-glass"
             className="touch-none overflow-hidden rounded-sm bg-[#0c141b] select-none"
             style={{ width: screen.widthPx * scale, height: screen.heightPx * scale }}
@@ -97,7 +97,7 @@ export function TryGlass({ data }: { data: SheetData }) {
         )}
       </div>
       <p className="caption min-h-4 truncate" data-testid="live">
-        {said === "" ? "Press a key, move a pad, or touch a control." : `live: ${said}`}
+        {said === "" ? "Press a key, move a pad, or touch a control." : `now: ${said}`}
       </p>
     </section>
   );

@@ -31,7 +31,7 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
       <WireHead
         from={`${control.name}, ${serve.port}`}
         to={serve.action}
-        gives={action ? serveGives(serve, action.kind) : "nothing reads it"}
+        gives={action ? serveGives(serve, action.kind) : "no action"}
         onRemove={() => removeWire(session, id, index)}
       />
       <ChoiceField
@@ -42,11 +42,11 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
       />
       <ChoiceField
-        label="leads to"
+        label="action"
         reads={says("wire.leadsTo")}
         value={others.some((a) => a.name === serve.action) ? serve.action : null}
         options={others.map((a) => [a.name, a.name])}
-        onChange={(name) => session.edit(`lead ${control.name} to ${name}`, (l) => leadServe(l, id, index, name))}
+        onChange={(name) => session.edit(`wire ${control.name} to ${name}`, (l) => leadServe(l, id, index, name))}
       />
       {action && <ServeFields serve={serve} action={action} onChange={change} />}
       {action && <FleetingHint action={action} control={control} told={fleetingServe(action, control, serve)} />}
@@ -81,14 +81,14 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
         />
       )}
       <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
-        Bind one input more to {name}…
+        Add an input to {name}…
       </button>
       {hardwareGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
       {"inner" in source && (
         <>
           <NumberField
             reads={says("wire.deadTo")}
-            label="Dead to"
+            label="Inner dead zone"
             unit="%"
             min={0}
             max={source.outer * 100 - 1}
@@ -97,7 +97,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
           />
           <NumberField
             reads={says("wire.fullFrom")}
-            label="Full from"
+            label="Outer dead zone"
             unit="%"
             min={source.inner * 100 + 1}
             max={100}
@@ -120,7 +120,7 @@ export function EndCard({ end, data }: { end: string; data: SheetData }) {
       <h2 className="text-[0.875rem] font-semibold">{endTitle(end, data.letters)}</h2>
       {clash && (
         <p className="text-[0.75rem] text-warning">
-          ◆ {clash.actions.join(" and ")} are given at once by it{moment ? ` in ${moment}` : ""}. Bind one of them elsewhere, or let their moments differ.
+          ◆ {clash.actions.join(" and ")} are triggered together{moment ? ` in ${moment}` : ""}. Bind one of them elsewhere, or use different moments.
         </p>
       )}
       <ul className="grid gap-1">
@@ -145,7 +145,7 @@ function WireHead({ from, to, gives, onRemove }: { from: string; to: string; giv
       <h2 className="flex items-baseline gap-2">
         <span className="text-[0.875rem] font-semibold">A wire</span>
         <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={onRemove}>
-          Take it off
+          Remove
         </button>
       </h2>
       <p className="text-[0.75rem]">

@@ -47,15 +47,13 @@ function FromCode() {
   const tick = (callee: string) => {
     const next = callees.includes(callee) ? callees.filter((c) => c !== callee) : [...callees, callee];
     setChosen(true);
-    session.edit("what reads an input", (l) => changeLayout(l, { workbench: { ...l.workbench, callees: next } }));
+    session.edit("functions that read input", (l) => changeLayout(l, { workbench: { ...l.workbench, callees: next } }));
   };
   // What was ticked by itself is remembered once something of it is used.
   const withCallees = (added: Result<Layout>) =>
     added.ok ? changeLayout(added.value, { workbench: { ...added.value.workbench, callees: [...callees] } }) : added;
   const take = (inputs: readonly TakenInput[]) =>
-    session.edit(inputs.length === 1 ? `bind ${endWord(inputs[0].end)} to ${inputs[0].name}` : `take over ${inputs.length} inputs`, (l) =>
-      takeInputs(l, inputs),
-    );
+    session.edit(inputs.length === 1 ? `bind ${endWord(inputs[0].end)} to ${inputs[0].name}` : `add ${inputs.length} inputs`, (l) => takeInputs(l, inputs));
   return (
     <CodeDrop code={code}>
       <CodeSources code={code} />
@@ -69,7 +67,7 @@ function FromCode() {
               aria-pressed={shown === which}
               onClick={() => setShown(which)}
             >
-              {which === "reads" ? "What it reads" : "What to change in the code"}
+              {which === "reads" ? "Names and inputs" : "Code changes"}
             </button>
           ))}
         </div>
@@ -82,11 +80,9 @@ function FromCode() {
             <WordTable
               words={words}
               ticked={callees.length > 0}
-              onAccept={(list) =>
-                session.edit(list.length === 1 ? `take over ${list[0].word}` : `take over ${list.length} words`, (l) => withCallees(addActions(l, list)))
-              }
-              onGone={(word) => session.edit(`${word} is not read`, (l) => changeAction(l, word, { read: false }))}
-              onRespell={(from, to) => session.edit(`spell ${from} ${to}`, (l) => renameAction(l, from, to))}
+              onAccept={(list) => session.edit(list.length === 1 ? `add ${list[0].word}` : `add ${list.length} names`, (l) => withCallees(addActions(l, list)))}
+              onGone={(word) => session.edit(`mark ${word} as not read`, (l) => changeAction(l, word, { read: false }))}
+              onRespell={(from, to) => session.edit(`rename ${from} to ${to}`, (l) => renameAction(l, from, to))}
             />
           </div>
           <StandardTable found={standards} actions={actions} onTake={take} />

@@ -27,8 +27,8 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
   return (
     <Dialogue title="Lists and constants" open={open} onOpenChange={onOpenChange} wide>
       <div className="grid gap-4">
-        <section aria-label="A list of actions" className="grid gap-2">
-          <h3 className="heading">A list</h3>
+        <section aria-label="Action list" className="grid gap-2">
+          <h3 className="heading">List</h3>
           <div className="flex flex-wrap gap-1.5">
             <button className="push" onClick={() => saveText("actions.csv", actionsCsv(layout.actions), "text/csv")}>
               Export as CSV
@@ -47,10 +47,11 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
             </p>
           )}
           {preview && list && (
-            <div role="group" aria-label="What would change" className="grid gap-1 border border-rule p-2">
+            <div role="group" aria-label="Changes" className="grid gap-1 border border-rule p-2">
               <p>
                 <span className="figure">{preview.added.length}</span> added, <span className="figure">{preview.changed.length}</span> changed,{" "}
-                <span className="figure">{preview.same}</span> as they are; <span className="figure">{preview.unnamed.length}</span> not in the list stay.
+                <span className="figure">{preview.same}</span> as they are; <span className="figure">{preview.unnamed.length}</span> not in the list stay
+                unchanged.
               </p>
               <ul className="max-h-[8.75rem] overflow-auto">
                 {preview.added.map((a) => (
@@ -68,10 +69,10 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
                 className="push push-main justify-self-end"
                 disabled={preview.added.length + preview.changed.length === 0}
                 onClick={() => {
-                  if (session.edit("take a list of actions over", (l) => applyActions(l, list))) setList(null);
+                  if (session.edit("import an action list", (l) => applyActions(l, list))) setList(null);
                 }}
               >
-                Take it over
+                Import
               </button>
             </div>
           )}

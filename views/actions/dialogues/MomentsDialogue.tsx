@@ -28,7 +28,7 @@ function MomentList({ layout }: { layout: Layout }) {
   const { moments } = layout;
   const [asked, setAsked] = useState<Moment | null>(null);
   const remove = (moment: Moment, homeless: Homeless) => {
-    removeTold(session, `remove the moment ${moment.name}`, `The moment “${moment.name}” is removed`, (l) => removeMoment(l, moment.id, homeless));
+    removeTold(session, `remove the moment ${moment.name}`, `Moment “${moment.name}” removed`, (l) => removeMoment(l, moment.id, homeless));
     setAsked(null);
   };
   const ask = (moment: Moment) => {
@@ -37,7 +37,7 @@ function MomentList({ layout }: { layout: Layout }) {
     else remove(moment, { kind: "none" });
   };
   return (
-    <section aria-label="The moments, in order" className="grid gap-1">
+    <section aria-label="Moments in order" className="grid gap-1">
       <p className="text-muted">A moment is a time in the game with its own controls: under way, paused. Without moments every control shows all the time.</p>
       <ol className="grid gap-1">
         {moments.map((m, i) => (
@@ -84,7 +84,11 @@ function Becomes({ layout, moment, onChoose, onKeep }: { layout: Layout; moment:
   const [to, setTo] = useState(others[0]?.id ?? "");
   const glass = [...alone.controls, ...alone.zones];
   return (
-    <div role="group" aria-label={`What becomes of what belongs to ${moment.name} alone`} className="grid gap-2 rounded-sm border border-warning p-2">
+    <div
+      role="group"
+      aria-label={`What happens to controls and actions that only ${moment.name} uses`}
+      className="grid gap-2 rounded-sm border border-warning p-2"
+    >
       <p>
         To {moment.name} alone belong{" "}
         {glass.length > 0 && (
@@ -112,15 +116,15 @@ function Becomes({ layout, moment, onChoose, onKeep }: { layout: Layout; moment:
           ))}
         </select>
         <button className="push h-6 px-2" onClick={() => onChoose({ kind: "none" })}>
-          Keep it, shown in none
+          Keep it, hidden in every moment
         </button>
         {glass.length > 0 && (
           <button className="push h-6 px-2" onClick={() => onChoose({ kind: "remove" })}>
-            Remove it from the glass
+            Delete it
           </button>
         )}
         <button className="push h-6 px-2" onClick={onKeep}>
-          Keep the moment
+          Cancel
         </button>
       </span>
     </div>
@@ -146,8 +150,8 @@ function MomentGrid({ layout }: { layout: Layout }) {
           set: (next) => session.edit(`moments of ${a.name}`, (l) => changeAction(l, a.name, { moments: next })),
         }));
   return (
-    <section aria-label="What shows when" className="grid gap-1.5">
-      <span role="group" aria-label="Of what" className="flex">
+    <section aria-label="Visible controls" className="grid gap-1.5">
+      <span role="group" aria-label="Show" className="flex">
         {(["controls", "actions"] as const).map((word) => (
           <button
             key={word}
@@ -155,13 +159,13 @@ function MomentGrid({ layout }: { layout: Layout }) {
             className={`push h-6 px-2 ${of === word ? "border-accent text-accent" : ""}`}
             onClick={() => setOf(word)}
           >
-            {word === "controls" ? "Controls show" : "Actions are wanted"}
+            {word === "controls" ? "Controls" : "Actions"}
           </button>
         ))}
       </span>
       <div className="max-h-[21.25rem] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Grid">
         <table className="w-full border-collapse">
-          <caption className="sr-only">{of === "controls" ? "In which moments each control and zone shows" : "In which moments each action is wanted"}</caption>
+          <caption className="sr-only">{of === "controls" ? "Moments in which each control and zone is visible" : "Moments of each action"}</caption>
           <thead className="sticky top-0 bg-sheet">
             <tr>
               <th scope="col" className="heading px-2 py-1 text-left font-normal">
@@ -182,7 +186,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
               <tr key={row.key} className="border-t border-rule hover:bg-paper">
                 <th scope="row" className="truncate px-2 py-0.5 text-left font-normal">
                   <span className={of === "actions" ? "figure" : ""}>{row.word}</span>
-                  {row.moments.length === 0 && <span className="ml-2 text-[0.6875rem] text-warning">◆ in none</span>}
+                  {row.moments.length === 0 && <span className="ml-2 text-[0.6875rem] text-warning">◆ in no moment</span>}
                 </th>
                 {moments.map((m) => {
                   const on = row.moments.includes(m.id);

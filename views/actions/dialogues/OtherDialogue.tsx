@@ -38,7 +38,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
     let current = true;
     library.list().then(
       (all) => current && setKept(all.kept.filter((l) => l.id !== openId)),
-      (error: unknown) => current && setProblem(`The kept layouts cannot be listed: ${error instanceof Error ? error.message : String(error)}`),
+      (error: unknown) => current && setProblem(`The stored layouts cannot be listed: ${error instanceof Error ? error.message : String(error)}`),
     );
     return () => {
       current = false;
@@ -63,7 +63,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
     <div className="grid gap-3">
       <div className="flex flex-wrap items-center gap-1.5">
         <select
-          aria-label="The other layout"
+          aria-label="Other layout"
           className="box h-7 max-w-[20rem] px-1"
           defaultValue=""
           onChange={(event) => {
@@ -77,8 +77,8 @@ function FromOther({ onDone }: { onDone: () => void }) {
               );
           }}
         >
-          <option value="">a layout kept here, or a starter…</option>
-          <optgroup label="Kept here">
+          <option value="">one of your layouts, or a starter…</option>
+          <optgroup label="Your layouts">
             {kept.map((l) => (
               <option key={l.id} value={l.id}>
                 {l.name}
@@ -100,7 +100,7 @@ function FromOther({ onDone }: { onDone: () => void }) {
         <FileInput
           ref={file}
           accept=".json,application/json"
-          label="Layout to take controls from"
+          label="Layout file with the controls"
           onFile={(f) => void readLayoutFile(f).then((read) => show(read, f.name))}
         />
       </div>
@@ -133,11 +133,11 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
     const screen = benchScreenOf(here);
     const unitRatio = unitPx(from.scale, from.reference, screen) / unitPx(here.scale, here.reference, screen);
     const used = adopt(here, from, { words, controls, unitRatio });
-    if (!used.ok) return session.edit("take over", madeOn(here, used));
-    if (!session.edit(`take ${namesOf(used.value.layout, used.value.ids)} over from ${from.name}`, madeOn(here, ok(used.value.layout)))) return;
+    if (!used.ok) return session.edit("copy", madeOn(here, used));
+    if (!session.edit(`copy ${namesOf(used.value.layout, used.value.ids)} from ${from.name}`, madeOn(here, ok(used.value.layout)))) return;
     session.select(used.value.ids);
     session.tell({
-      text: `${counted(used.value.ids.length, "control")} taken over from “${from.name}”. Arrangements stay behind.`,
+      text: `${counted(used.value.ids.length, "control")} copied from “${from.name}”. Arrangements are not copied.`,
       tone: "plain",
     });
     onDone();
@@ -170,25 +170,25 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
                 {c.name} <span className="caption">{c.kind}</span>
               </span>
               <select
-                aria-label={`What to take of ${c.name}`}
+                aria-label={`What to copy from ${c.name}`}
                 className="box h-6 px-1 text-[0.6875rem]"
                 value={controls.get(c.id) ?? "leave"}
                 onChange={(event) => choose(c.id, event.target.value as ControlChoice | "leave")}
               >
-                <option value="control">the control</option>
-                <option value="look">its look alone</option>
+                <option value="control">control</option>
+                <option value="look">look only</option>
                 <option value="leave">nothing</option>
               </select>
             </li>
           ))}
         </ul>
         <p className="caption mt-1">
-          A control comes with its cluster, feel, look and pictures, at the size it has there. A look alone goes onto the controls here of its kind that serve
-          the same. Wires that do not go together stay behind, and so do arrangements.
+          A copied control keeps its cluster, feel, look, pictures and size. “Look only” applies the look to your controls of the same kind that serve the same
+          actions. Wires that do not fit and arrangements are not copied.
         </p>
       </section>
       <button className="push push-main justify-self-end" disabled={controls.size === 0} onClick={run}>
-        Take over {controls.size} of {from.controls.length}
+        Copy {controls.size} of {from.controls.length}
       </button>
     </>
   );

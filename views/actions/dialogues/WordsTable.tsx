@@ -10,7 +10,7 @@ const choiceText = (choice: WordChoice) => (choice.kind === "means" ? `= ${choic
 const textChoice = (text: string): WordChoice =>
   text.startsWith("= ") ? { kind: "means", action: text.slice(2) } : { kind: text === "new" ? "new" : "leave" };
 
-const STATE = { same: "the same", near: "nearly the same", none: "not here" } as const;
+const STATE = { same: "same", near: "similar", none: "missing" } as const;
 
 interface Props {
   readonly from: Layout;
@@ -27,21 +27,21 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
   return (
     <section aria-label="Words">
       <h3 className="heading mb-1">Words</h3>
-      <div className="max-h-[13.75rem] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Words of the two layouts">
+      <div className="max-h-[13.75rem] overflow-auto border border-rule" tabIndex={0} role="group" aria-label="Action names of the two layouts">
         <table className="w-full border-collapse text-left">
           <thead className="sticky top-0 bg-sheet">
             <tr className="caption">
               <th scope="col" className="px-2 py-1 font-normal">
-                there
+                in the other layout
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
                 match
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
-                means here
+                action here
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
-                does not go together
+                does not fit
               </th>
             </tr>
           </thead>
@@ -54,11 +54,11 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
                     <span className="figure">{m.word}</span> <span className="caption">{m.kind}</span>
                   </th>
                   <td className={`px-2 text-[0.6875rem] ${m.state === "near" ? "text-warning" : "text-muted"}`}>
-                    {byHand.has(m.word) ? "by hand" : STATE[m.state]}
+                    {byHand.has(m.word) ? "your choice" : STATE[m.state]}
                   </td>
                   <td className="px-2 py-0.5">
                     <select
-                      aria-label={`What ${m.word} means here`}
+                      aria-label={`Action for ${m.word}`}
                       className="box h-6 max-w-[11.25rem] px-1"
                       value={choiceText(words.get(m.word)!)}
                       onChange={(event) => onChoose(m.word, textChoice(event.target.value))}

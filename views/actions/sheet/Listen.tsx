@@ -139,7 +139,7 @@ function Listening({ action }: { action: Action }) {
           onKeyDown={onKey}
           onKeyUp={onKeyUp}
         >
-          {wanted === undefined ? "Press a key, or move the pad" : `Press the key for ${VALUE_WORD[String(wanted)]}, or move the pad`}
+          {wanted === undefined ? "Press a key or move the pad" : `Press the key for ${VALUE_WORD[String(wanted)]}, or move the pad`}
         </button>
         {asked.length > 1 && (
           <div className="flex items-center gap-2">
@@ -147,7 +147,7 @@ function Listening({ action }: { action: Action }) {
               Key {step + 1} of {asked.length}
             </p>
             <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={skip}>
-              Skip this one
+              Skip
             </button>
             <button className="push h-6 px-1.5 text-[0.6875rem]" onClick={close}>
               Done
@@ -164,7 +164,7 @@ function Listening({ action }: { action: Action }) {
                 <span className="figure text-[0.6875rem]">{endWord(w.end, letters)}</span>
                 <button
                   className="grid size-6 place-items-center text-muted"
-                  aria-label={`Take ${endWord(w.end, letters)} away`}
+                  aria-label={`Remove ${endWord(w.end, letters)}`}
                   onClick={() => unplugTold(session, name, w.list, w.index)}
                 >
                   <X size={10} />
@@ -180,7 +180,7 @@ function Listening({ action }: { action: Action }) {
               key={end}
               className="push h-6 px-1.5 text-[0.6875rem]"
               disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
-              title={end === "mouse 0" ? "Every touch on the glass would give this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
+              title={end === "mouse 0" ? "Every touch on the screen would trigger this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
               onClick={() => choose(end)}
             >
               {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
@@ -196,7 +196,7 @@ function Listening({ action }: { action: Action }) {
             </button>
           ))}
           <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
-            {padOn ? "Put the simulated pad away" : "Simulated pad"}
+            {padOn ? "Hide the simulated pad" : "Simulated pad"}
           </button>
         </div>
       </Popover.Content>

@@ -85,7 +85,7 @@ export function Sheet({ data }: { data: SheetData }) {
             onClick={() => toggleFold(g.key)}
           >
             {g.folded ? <ChevronRight size={13} aria-hidden /> : <ChevronDown size={13} aria-hidden />}
-            <span className="truncate">wanted {g.word}</span>
+            <span className="truncate">used {g.word}</span>
             <span className="figure text-[0.6875rem]">{g.count}</span>
           </button>
         ))}
@@ -148,7 +148,9 @@ export function Sheet({ data }: { data: SheetData }) {
               />
             );
           })}
-          {layout.controls.length === 0 && <li className="text-muted">No controls yet. Make one from an action, or drag actions onto the glass in Layout.</li>}
+          {layout.controls.length === 0 && (
+            <li className="text-muted">No controls yet. Create one from an action, or drag actions onto the glass in Layout.</li>
+          )}
         </ul>
         <ConnectionWord letters={letters} />
       </div>
@@ -186,7 +188,7 @@ function ConnectionWord({ letters }: { letters: SheetData["letters"] }) {
     : connectionDrag.over === null
       ? `from ${named(connectionDrag.start)}`
       : connectionDrag.why === null
-        ? `${named(connectionDrag.start)} → ${named(connectionDrag.over)}${connectionDrag.by === "key" ? ": Enter joins, Escape lets go" : ""}`
+        ? `${named(connectionDrag.start)} → ${named(connectionDrag.over)}${connectionDrag.by === "key" ? ": Enter connects, Escape cancels" : ""}`
         : `${named(connectionDrag.over)}: ${connectionDrag.why}`;
   return (
     <>

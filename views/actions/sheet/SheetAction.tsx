@@ -52,7 +52,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
         <button
           className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center border-r border-rule text-muted hover:text-accent"
           aria-label={`Bind a key, mouse or pad input to ${name}`}
-          title="Click and press a key or move a pad; or drag to an input that stands here"
+          title="Click, then press a key or move a pad; or drag to an input in the list"
           {...connecting.endProps({ kind: "action", name, side: "hardware" }, () => {
             pick();
             setSheetState({ listening: name });
@@ -68,8 +68,8 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
               most={TEXTS.actionName.most}
               bare
               code
-              label={`Word of ${name}`}
-              placeholder="the code’s own word"
+              label={`Code name of ${name}`}
+              placeholder="code name"
               reads={says("action.word")}
               value={name}
               onCommit={(next) => renamed(session, name, next)}
@@ -89,10 +89,10 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
                 event.stopPropagation();
                 makeFitting(session, action);
               }}
-              aria-label={`Make ${withArticle(fittingKind(action.kind))} for ${name} on the bench`}
-              title="Makes a fitting control on the bench, bound to this action"
+              aria-label={`Create ${withArticle(fittingKind(action.kind))} for ${name} on the bench`}
+              title="Creates a control that fits this action on the bench"
             >
-              make {withArticle(fittingKind(action.kind))}
+              create {withArticle(fittingKind(action.kind))}
             </button>
           )}
         </p>
@@ -100,7 +100,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
       <button
         className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center border-l border-rule hover:text-accent"
         aria-label={`Draw a wire from ${name} to a control`}
-        title="Drag to a control; or Enter, then the arrow keys"
+        title="Drag to a control, or press Enter and use the arrow keys"
         {...connecting.endProps({ kind: "action", name, side: "touch" })}
       >
         <span aria-hidden className="size-2.5 rounded-full border border-current bg-paper" />

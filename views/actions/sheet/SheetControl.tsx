@@ -78,7 +78,7 @@ function Knob({ label, props }: { label: string; props: ReturnType<Connecting["e
     <button
       className="grid h-full w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
       aria-label={label}
-      title="Drag to an action; or Enter, then the arrow keys"
+      title="Drag to an action, or press Enter and use the arrow keys"
       {...props}
     >
       <span aria-hidden className="size-2 rounded-full border border-current bg-paper" />
@@ -110,7 +110,7 @@ function ServeRow({
   return (
     <p className={`flex items-center gap-1 pr-2 ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`} style={{ height: SERVE_HEIGHT }}>
       <Knob
-        label={stray ? `Lead the wire of ${control.name} to an action` : `Draw a wire from the ${serve.port} port of ${control.name} to one action more`}
+        label={stray ? `Change the action of ${control.name}` : `Draw another wire from the ${serve.port} port of ${control.name}`}
         props={connecting.endProps(stray ? { kind: "serve", id, index } : { kind: "port", id, port: serve.port })}
       />
       <button
@@ -153,7 +153,7 @@ function ServeRow({
               className="shrink-0 underline"
               onClick={() => session.edit(`bind ${control.name} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}
             >
-              take {near}
+              use {near}
             </button>
           )}
         </span>

@@ -39,11 +39,11 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
   const here = wires.find((w) => w.action === place.by) ?? wires[0];
   const value = here && "value" in here.source ? here.source.value : undefined;
   const sign = here && (here.kind === "vector" || here.kind === "axis") && ("code" in here.source || "button" in here.source) ? directionWord(value) : null;
-  const warning = clash ? `◆ ${clash.actions.length} at once` : end === MAIN_MOUSE ? "◆ every touch" : null;
+  const warning = clash ? `◆ ${clash.actions.length} actions` : end === MAIN_MOUSE ? "◆ every touch" : null;
   const told = clash
     ? `${clash.actions.join(" and ")} are both given by it${clash.moment === null ? "" : ` in ${byId(moments).get(clash.moment)?.name ?? clash.moment}`}`
     : end === MAIN_MOUSE
-      ? "The main mouse button: every touch on the glass would give this action; bind another button"
+      ? "Main mouse button: every touch on the screen would trigger this action. Bind another button."
       : endTitle(end, letters);
   const pick = () => setSheetState({ pick: only ? { kind: "hardware", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
   return (
@@ -69,8 +69,8 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
         </button>
         <button
           className="grid w-6 shrink-0 cursor-crosshair touch-none place-items-center hover:text-accent"
-          aria-label={`Draw a wire from ${endTitle(end, letters)} to one action more`}
-          title="Drag to an action; or Enter, then the arrow keys"
+          aria-label={`Draw another wire from ${endTitle(end, letters)}`}
+          title="Drag to an action, or press Enter and use the arrow keys"
           {...connecting.endProps({ kind: "end", end })}
         >
           <span aria-hidden className="size-2 rounded-full border border-current bg-paper" />

@@ -98,8 +98,8 @@ function createConnecting(session: Session): Connecting {
         return lead(command.key);
       case "refocus":
         return origin?.focus();
-      case "fits nothing":
-        return session.tell({ text: `Nothing here fits ${wordOf(command.start)}.`, tone: "plain" });
+      case "nothing fits":
+        return session.tell({ text: `Nothing fits ${wordOf(command.start)}.`, tone: "plain" });
     }
   };
   /** Brings a wire that is led by key to an end. */

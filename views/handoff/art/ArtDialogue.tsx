@@ -106,7 +106,7 @@ export function ArtDialogue({ source, onClose }: Props) {
             </li>
           ))}
         </ul>
-        {twice && <p role="alert">Two pictures are chosen for {targets.find(([key]) => key === twice.target)?.[1]}; choose another look for one of them.</p>}
+        {twice && <p role="alert">Two pictures for {targets.find(([key]) => key === twice.target)?.[1]}; choose another look for one of them.</p>}
         {tried && !tried.ok && (
           <p role="alert" className="text-blocker">
             {problemText(tried.problems, 3)}
@@ -114,7 +114,7 @@ export function ArtDialogue({ source, onClose }: Props) {
         )}
         <div className="flex items-center gap-3">
           <button type="button" data-first className="push push-main" disabled={!tried?.ok} onClick={take} {...readingProps(says("art.take"))}>
-            Put them on
+            Apply
           </button>
           <span className="caption ml-auto" role="status">
             {used.length} of {pictures.length} used

@@ -29,13 +29,11 @@ export function SheetCutter({ sheet, pieces, onCut }: Props) {
       const all = of(image).slice(0, MOST_PIECES);
       const done = all.flatMap((piece) => cutPiece(image, piece) ?? []);
       setSaid(
-        done.length === 0
-          ? "Nothing is drawn in any piece."
-          : `Cut into ${done.length}${done.length < all.length ? `; ${all.length - done.length} were empty` : ""}.`,
+        done.length === 0 ? "All pieces are empty." : `Cut into ${done.length}${done.length < all.length ? `; ${all.length - done.length} were empty` : ""}.`,
       );
       if (done.length > 0) onCut(done);
     } catch (error) {
-      setSaid(`It could not be cut: ${reasonOf(error)}.`);
+      setSaid(`Could not be cut: ${reasonOf(error)}.`);
     }
   };
   const bare = sheet.name.replace(/\.[a-z]+$/i, "");

@@ -32,7 +32,7 @@ export function RectangleGlass({ layout, after, ids, screen }: Props) {
       viewBox={`0 0 ${w} ${h}`}
       className="max-h-[38vh] w-full border border-ink bg-paper"
       role="img"
-      aria-label={`${counted(ids.length, "control")} as they will stand on ${screen.name}`}
+      aria-label={`${counted(ids.length, "control")} after the import, on ${screen.name}`}
     >
       <rect
         x={safe.x}

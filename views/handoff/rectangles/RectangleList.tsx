@@ -27,7 +27,7 @@ const NONE = "\u0000";
 
 export function RectangleList({ layout, rows, guesses, onChange }: Props) {
   return (
-    <div className="max-h-[46vh] overflow-auto border border-rule" tabIndex={0} role="region" aria-label="The rectangles">
+    <div className="max-h-[46vh] overflow-auto border border-rule" tabIndex={0} role="region" aria-label="Rectangles">
       <table className="w-full text-[0.75rem]">
         <thead>
           <tr className="caption">
@@ -48,7 +48,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                 <td className="px-1.5 py-0.5">
                   <input
                     type="checkbox"
-                    aria-label={`Take ${name}`}
+                    aria-label={`Import ${name}`}
                     className="accent-[var(--accent)]"
                     checked={taken}
                     onChange={(event) => onChange(i, { ...now, taken: event.target.checked })}
@@ -66,7 +66,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                     reads={says("rectangles.control")}
                     className="w-full"
                     value={control ?? NONE}
-                    options={[[NONE, "new"], ...layout.controls.map((one) => [one.id, `moves ${one.name}`] as const)]}
+                    options={[[NONE, "new"], ...layout.controls.map((one) => [one.id, `move ${one.name}`] as const)]}
                     onChange={(id) => onChange(i, { ...now, control: id === NONE ? null : id })}
                   />
                 </td>
@@ -74,10 +74,10 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                   {control === null ? (
                     <Select
                       label={`Kind of ${name}`}
-                      reads={says("rectangles.kind", { why: kind === guess.kind ? `guessed by ${guess.by}` : "chosen" })}
+                      reads={says("rectangles.kind", { why: kind === guess.kind ? `from ${guess.by}` : "chosen" })}
                       value={kind}
                       options={KINDS.map(
-                        (one) => [one, `${KIND_WORDS[one]}${one === guess.kind && guess.by !== "as it says" ? ` · ${guess.by}` : ""}`] as const,
+                        (one) => [one, `${KIND_WORDS[one]}${one === guess.kind && guess.by !== "from the file" ? ` · ${guess.by}` : ""}`] as const,
                       )}
                       onChange={(next) => onChange(i, { ...now, kind: KINDS.find((one) => one === next)! })}
                     />
@@ -88,7 +88,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                 <td className="px-1.5">
                   {control === null ? (
                     <Select
-                      label={`What ${name} serves`}
+                      label={`Action of ${name}`}
                       reads={says("rectangles.action")}
                       className="w-full min-w-24"
                       value={action ?? NONE}
@@ -96,7 +96,7 @@ export function RectangleList({ layout, rows, guesses, onChange }: Props) {
                       onChange={(next) => onChange(i, { ...now, action: next === NONE ? null : next })}
                     />
                   ) : (
-                    "as it does"
+                    "unchanged"
                   )}
                 </td>
               </tr>

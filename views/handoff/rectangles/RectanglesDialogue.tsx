@@ -33,9 +33,9 @@ export function RectanglesDialogue({ source, onClose }: Props) {
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.45fr)] gap-5">
         <div className="grid content-start gap-3">
           <label className="field-row">
-            <span className="field-name">drawn for</span>
+            <span className="field-name">design width</span>
             <Select
-              label="The screen they were drawn for"
+              label="Design screen"
               reads={says("rectangles.screen")}
               className="w-full"
               value={String(screenAt)}
@@ -48,8 +48,8 @@ export function RectanglesDialogue({ source, onClose }: Props) {
           )}
           <RectangleGlass layout={layout} screen={screen} after={result?.ok ? result.value.layout : layout} ids={result?.ok ? result.value.ids : []} />
           <p className="caption">
-            Thick: as they will stand. Thin: what is there. A line leads to the point of the safe frame that each is tied to, the nearest corner, edge’s middle
-            or the centre.
+            Thick: the imported controls. Thin: existing ones. A line leads to each control’s anchor: the nearest corner, edge middle or the centre of the safe
+            frame.
           </p>
         </div>
         <div className="grid min-h-0 content-start gap-3">
@@ -59,7 +59,7 @@ export function RectanglesDialogue({ source, onClose }: Props) {
             </p>
           )}
           {source.kind === "drawing" && source.sheet.passedOver.length > 0 && (
-            <p className="text-warning">◆ passed over, for their places cannot be told: {source.sheet.passedOver.slice(0, 8).join(", ")}</p>
+            <p className="text-warning">◆ skipped, position unknown: {source.sheet.passedOver.slice(0, 8).join(", ")}</p>
           )}
           {rows.length > 0 && <RectangleList layout={layout} rows={rows} guesses={guesses} onChange={choose} />}
           {result && !result.ok && (
@@ -69,14 +69,14 @@ export function RectanglesDialogue({ source, onClose }: Props) {
           )}
           <div className="flex items-center gap-3">
             <button type="button" data-first className="push push-main" disabled={!result?.ok} onClick={takeIn} {...readingProps(says("rectangles.take"))}>
-              Take them in
+              Import
             </button>
             <label className="flex items-center gap-1.5" {...readingProps(says("rectangles.clusters"), clusters ? "yes" : "no")}>
               <input type="checkbox" className="accent-[var(--accent)]" checked={clusters} onChange={(event) => setClusters(event.target.checked)} />
-              those that stand together as clusters
+              Group nearby buttons into clusters
             </label>
             <span className="caption ml-auto" role="status" data-testid="rectangles-said">
-              {wished === 0 ? "none is chosen" : `${made} new, ${wished - made} moved`}
+              {wished === 0 ? "none selected" : `${made} new, ${wished - made} moved`}
             </span>
           </div>
         </div>

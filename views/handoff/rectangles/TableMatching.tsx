@@ -26,7 +26,7 @@ export function TableMatching({ tables, table, match, onTable, onMatch }: Props)
       <Select label={label} reads={says("rectangles.match", { field: word })} className="w-full min-w-0" value={value} options={options} onChange={onChange} />
     </label>
   );
-  const columns: Choices = [[NONE, "in no column"], ...found.columns.map((column) => [column, column] as const)];
+  const columns: Choices = [[NONE, "no column"], ...found.columns.map((column) => [column, column] as const)];
   const { only } = match;
   return (
     <div className="grid gap-x-4 gap-y-0.5 [--name:4.5rem] sm:grid-cols-2">
@@ -42,29 +42,29 @@ export function TableMatching({ tables, table, match, onTable, onMatch }: Props)
         ),
       )}
       {row(
-        ["unit", "Unit of the figures", match.unit],
+        ["unit", "Unit", match.unit],
         TABLE_UNITS.map((unit) => [unit, unit] as const),
         (key) => onMatch({ ...match, unit: TABLE_UNITS.find((one) => one === key)! }),
       )}
       {row(
-        ["y runs", "Which way y runs", match.direction],
-        Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from top left" : "up, from bottom left"] as const),
+        ["y runs", "Direction of y", match.direction],
+        Y_DIRECTIONS.map((one) => [one, one === "down" ? "down, from the top left" : "up, from the bottom left"] as const),
         (key) => onMatch({ ...match, direction: Y_DIRECTIONS.find((one) => one === key)! }),
       )}
       {row(
-        ["x, y are", "What x and y are of", match.of],
+        ["x, y are", "What x and y measure", match.of],
         [
-          ["corner", "the corner by the origin"],
-          ["middle", "the middle"],
+          ["corner", "corner at the origin"],
+          ["middle", "centre"],
         ],
         (key) => onMatch({ ...match, of: key === "middle" ? "middle" : "corner" }),
       )}
-      {row(["rows by", "Column that chooses the rows", only?.column ?? NONE], [[NONE, "all rows"], ...columns.slice(1)], (key) =>
+      {row(["rows by", "Filter column", only?.column ?? NONE], [[NONE, "all rows"], ...columns.slice(1)], (key) =>
         onMatch({ ...match, only: key === NONE ? null : { column: key, value: valuesIn(found, key)[0] ?? "" } }),
       )}
       {only &&
         row(
-          ["that have", "Value of the rows", only.value],
+          ["where it is", "Filter value", only.value],
           valuesIn(found, only.column)
             .slice(0, MOST_VALUES)
             .map((value) => [value, value || "(nothing)"] as const),

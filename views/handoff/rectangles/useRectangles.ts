@@ -57,7 +57,7 @@ export function useRectangles(source: RectangleSource) {
     },
     /** Takes them in as one step; false where it was refused, which is told. */
     take: () =>
-      session.edit(`take in ${wishes.length} rectangles of ${source.fileName}`, (now) => {
+      session.edit(`import ${wishes.length} rectangles from ${source.fileName}`, (now) => {
         const done = takeRectangles(editContextOf(now, screen, PLAIN_PLAYER_VIEW), wishes, clusters);
         return done.ok ? { ok: true, value: done.value.layout } : done;
       }),

@@ -71,7 +71,7 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
                   className={ICON}
                   aria-label={`Delete ${a.name}`}
                   {...readingProps(says("arrangement.remove"))}
-                  onClick={() => removeTold(session, `delete ${a.name}`, `The arrangement “${a.name}” is deleted`, (l) => removeArrangement(l, a.id))}
+                  onClick={() => removeTold(session, `delete ${a.name}`, `Arrangement “${a.name}” deleted`, (l) => removeArrangement(l, a.id))}
                 >
                   <Trash2 size={12} />
                 </button>
@@ -85,7 +85,7 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
         ))}
       </ul>
       <button className="push h-6 justify-self-start" onClick={add} {...readingProps(says("arrangement.add"))}>
-        <Plus size={13} /> An arrangement for screens like this
+        <Plus size={13} /> Add an arrangement for this screen
       </button>
     </>
   );
@@ -133,12 +133,12 @@ function Axis({ context }: { context: EditContext }) {
   const nameOf = (id: string) => byId(arrangements).get(id)?.name ?? id;
   const here = aspectOf(context.screen);
   return (
-    <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "the base"}`).join("; ")} className="pb-3">
+    <div role="img" aria-label={parts.map((p) => `${p.from} to ${p.to}: ${p.ids.map(nameOf).join(" and ") || "base"}`).join("; ")} className="pb-3">
       <div className="relative h-[1.625rem] border-b border-edge" data-testid="arrangement-axis">
         {parts.map((p) => (
           <div
             key={p.from}
-            title={`${p.from} to ${p.to}: ${p.ids.map(nameOf).join(", then ") || "the base"}${p.overlap ? " (overlap: the first applies)" : p.gap ? " (a gap: the base holds)" : ""}`}
+            title={`${p.from} to ${p.to}: ${p.ids.map(nameOf).join(", then ") || "base"}${p.overlap ? " (overlap: the first applies)" : p.gap ? " (gap: the base applies)" : ""}`}
             className={`absolute bottom-0 h-[0.875rem] overflow-hidden px-0.5 text-[0.59375rem] leading-[0.875rem] whitespace-nowrap ${p.ids.length > 0 ? "border-x border-accent bg-accent/20 text-ink" : p.gap ? "text-warning" : "text-muted"}`}
             style={{
               left: `${part(p.from)}%`,

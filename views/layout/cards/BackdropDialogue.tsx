@@ -44,11 +44,11 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
     put(read.value);
   };
   return (
-    <Dialogue title="Behind the controls" open={open} onOpenChange={onOpenChange}>
+    <Dialogue title="Backdrop" open={open} onOpenChange={onOpenChange}>
       <div className="grid gap-3">
         {moments.length > 0 && (
           <ChoiceField
-            label="Behind what"
+            label="Moment"
             value={which}
             options={[[ALL, "every moment"], ...moments.map((m) => [m.id, m.name] as const)]}
             reads={says("backdrop.which")}
@@ -57,7 +57,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
         )}
         {which === ALL ? (
           <ChoiceField
-            label="Still"
+            label="Picture"
             value={picture ? "own" : bench.backdrop}
             options={[
               ["plain", "a plain colour"],
@@ -72,10 +72,10 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
           <div className="field-row" data-row>
             <span className="field-name">Picture</span>
             <span className="flex items-center gap-2">
-              {picture ? picture.name : <span className="text-muted">as in every moment</span>}
+              {picture ? picture.name : <span className="text-muted">same as every moment</span>}
               {picture && (
                 <button className="push h-6" onClick={() => put(undefined)}>
-                  take it away
+                  Remove
                 </button>
               )}
             </span>
@@ -109,21 +109,21 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             {/* eslint-disable-next-line @next/next/no-img-element -- a data URL; there is nothing to optimise */}
             <img src={pictureUrl(picture) ?? undefined} alt={picture.name} className="max-h-[7.5rem] border border-rule object-contain" />
             <ChoiceField
-              label="Placed"
+              label="Fit"
               reads={says("backdrop.fit")}
               value={bench.fit}
               options={[
-                ["fill", "filled: it covers the glass"],
-                ["fit", "fitted: all of it is seen"],
+                ["fill", "fill the screen"],
+                ["fit", "fit into the screen"],
               ]}
               onChange={(fit) => change("backdrop", { fit })}
             />
           </>
         )}
         <div className="grid grid-cols-[4.125rem_1fr_2.75rem] items-center gap-2">
-          <span className="caption">Dimmed</span>
+          <span className="caption">Dim</span>
           <Range
-            label="Dimmed"
+            label="Dim"
             reads={says("backdrop.dim")}
             shown={`${Math.round(bench.dim * 100)} %`}
             value={[bench.dim]}

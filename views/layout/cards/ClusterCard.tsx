@@ -27,7 +27,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
         <span className="figure">{children.length}</span> in it:{" "}
         <span>{children.map((child) => nameOf(context.layout, child)).join(", ") || "nothing yet"}</span>
       </p>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="Form of the cluster">
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Arrangement of the cluster">
         {CLUSTER_FORMS.map((form) => (
           <button
             key={form}
@@ -47,7 +47,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
       <p className="caption">Free: go in, and move each by hand.</p>
       {m && (
         <LengthField
-          label="One size"
+          label="Common size"
           reads={says("cluster.size")}
           value={size}
           onChange={(v) => {
@@ -91,7 +91,7 @@ export function ZoneCard({ context, id }: { context: EditContext; id: string }) 
       <p className="text-muted">Controls must leave this free: it belongs to the game’s own picture.</p>
       <SwitchField
         after
-        label="the game itself takes taps here"
+        label="the game takes taps here"
         reads={says("zone.taps")}
         value={zone.taps}
         onChange={(taps) => session.edit(`taps in ${zone.name}`, (l) => changeTaps(l, id, taps))}

@@ -27,7 +27,7 @@ export function KeptPicture({ context: { layout, screen } }: { context: EditCont
       {...readingProps(says("scale.picture", { control: control.name, sizes: told }))}
     >
       <span className="field-name">
-        <span className="figure">{control.name}</span> on the smallest, the open and the largest screen
+        <span className="figure">{control.name}</span> on the smallest, the current and the largest screen
       </span>
       <div className="flex items-end justify-between gap-1">
         {sizes.map((size) => (

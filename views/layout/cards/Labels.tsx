@@ -26,12 +26,12 @@ export function Labels({ controls, change }: Props) {
   const add = () => {
     const language = tag.trim();
     if (language === "") return;
-    if (Object.hasOwn(labels, language)) return session.tell({ text: `There is a word in ${languageName(language)} already.`, tone: "problem" });
+    if (Object.hasOwn(labels, language)) return session.tell({ text: `There is already a word in ${languageName(language)}.`, tone: "problem" });
     if (change("word in a language", (l) => ({ labels: { ...l.labels, [language]: l.label } }))) setTag("");
   };
   const more = says("look.addLanguage");
   return (
-    <div role="group" aria-label="Words in other languages">
+    <div role="group" aria-label="Translations">
       {Object.entries(labels).map(([language, text]) => (
         <div key={language} className="field-row" data-row>
           <span className="field-name">{languageName(language)}</span>

@@ -38,7 +38,7 @@ export function Landing({ context, stick }: { context: EditContext; stick: Extra
       <div className="field-row" data-row>
         <span className="field-name">Landing area</span>
         <button className="push h-6 justify-self-start" onClick={give} {...readingProps(landing)}>
-          Give it a landing area
+          Add a landing area
         </button>
       </div>
     );
@@ -69,7 +69,7 @@ export function Landing({ context, stick }: { context: EditContext; stick: Extra
                     )
                   }
                 >
-                  Let it span
+                  Make it a span
                 </button>
               )}
             </Popover.Content>
@@ -77,7 +77,7 @@ export function Landing({ context, stick }: { context: EditContext; stick: Extra
         </Popover.Root>
         <button
           className="grid size-6 place-items-center"
-          aria-label="Take the landing area away"
+          aria-label="Remove the landing area"
           onClick={() => session.edit(`landing area of ${stick.name}`, (l) => changeFeel(l, stick.id, { landing: undefined }))}
         >
           <X size={13} />

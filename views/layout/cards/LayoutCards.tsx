@@ -71,21 +71,21 @@ export function LayoutCard() {
       {(["width", "height"] as const).map((side) => (
         <FigureField
           key={side}
-          label={`Drawn for, ${side}`}
+          label={`Design ${side}`}
           unit="u"
           value={reference[side]}
           range={[1, 100000]}
           reads={says(side === "width" ? "layout.drawnWidth" : "layout.drawnHeight")}
-          onChange={(value) => change("drawn for", { reference: { ...reference, [side]: value } })}
+          onChange={(value) => change("design width", { reference: { ...reference, [side]: value } })}
         />
       ))}
       <ChoiceField
-        label="Held"
+        label="Orientation"
         value={layout.orientation}
         options={[
-          ["landscape", "wide"],
-          ["portrait", "tall"],
-          ["both", "either way"],
+          ["landscape", "landscape"],
+          ["portrait", "portrait"],
+          ["both", "both"],
         ]}
         reads={says("layout.held")}
         onChange={(orientation) => change("orientation", { orientation })}
@@ -117,13 +117,13 @@ export function LayoutCard() {
               )
             }
           >
-            Room to the neighbours
+            Grow hit areas
           </button>
         </div>
       )}
       <More set={set} reads={says("region.more")}>
         <ChoiceField
-          label="Controls show"
+          label="Controls"
           value={layout.appear}
           options={[
             ["touch", "from the first touch"],
@@ -142,23 +142,23 @@ export function LayoutCard() {
           reads={says("layout.grid")}
           onChange={(gridMm) => change("grid", { workbench: { ...layout.workbench, gridMm } })}
         />
-        {limit("minTargetMm", "Least target", "layout.target")}
-        {limit("minGapMm", "Least gap", "layout.gap")}
+        {limit("minTargetMm", "Minimum target", "layout.target")}
+        {limit("minGapMm", "Minimum gap", "layout.gap")}
         <FigureField
-          label="Most cover"
+          label="Maximum cover"
           unit="%"
           value={limits.maxCover * 100}
           range={[0, 100]}
           step={5}
           digits={1}
           reads={says("layout.cover")}
-          onChange={(percent) => change("most cover", { limits: { ...limits, maxCover: percent / 100 } })}
+          onChange={(percent) => change("maximum cover", { limits: { ...limits, maxCover: percent / 100 } })}
         />
         {(["minAspect", "maxAspect"] as const).map((end) => (
           <FigureField
             key={end}
-            label={end === "minAspect" ? "Picture frame, least aspect" : "Picture frame, greatest aspect"}
-            word={end === "minAspect" ? "Picture, least aspect" : "Picture, greatest"}
+            label={end === "minAspect" ? "Picture frame, minimum aspect" : "Picture frame, maximum aspect"}
+            word={end === "minAspect" ? "Picture, min. aspect" : "Picture, max."}
             value={picture?.[end] ?? null}
             none="as the screen"
             step={0.05}
@@ -174,9 +174,9 @@ export function LayoutCard() {
 }
 
 const PLAIN: Readonly<Record<LookSet, string>> = {
-  line: "thin, hardly in the way",
-  solid: "plates, seen on any picture",
-  night: "dim and warm, for eyes used to the dark",
+  line: "thin lines",
+  solid: "solid plates",
+  night: "dim and warm",
 };
 
 /** Sets of looks, each put on every control at one click. */
@@ -215,10 +215,10 @@ function Backdrop() {
   const [open, setOpen] = useState(false);
   const name = bench.picture?.name ?? { plain: "a plain colour", harbour: "the harbour", "post-office": "the post office" }[bench.backdrop];
   return (
-    <Labelled label="Behind">
+    <Labelled label="Backdrop">
       <button
         className="box min-h-6 w-full px-1.5 text-left break-words"
-        aria-label={`Behind the controls: ${name}`}
+        aria-label={`Backdrop: ${name}`}
         onClick={() => setOpen(true)}
         {...readingProps(says("layout.behind"), name)}
       >
@@ -240,7 +240,7 @@ export function ScaleCard({ context }: { context: EditContext }) {
     <>
       <Keeps
         share={scale.share}
-        onStart={() => session.begin("what controls keep")}
+        onStart={() => session.begin("scale")}
         onChange={(share) => session.preview((l) => changeLayout(l, { scale: { ...l.scale, share } }))}
         onEnd={() => session.commit()}
       />
@@ -266,12 +266,12 @@ export function ScaleCard({ context }: { context: EditContext }) {
         {(["comfortMm", "stretchMm"] as const).map((reach) => (
           <FigureField
             key={reach}
-            label={reach === "comfortMm" ? "Thumb’s comfortable reach" : "Thumb’s stretch"}
+            label={reach === "comfortMm" ? "Comfortable thumb reach" : "Stretched thumb reach"}
             unit="mm"
             value={limits[reach]}
             range={[1, 300]}
             reads={says(reach === "comfortMm" ? "scale.comfort" : "scale.stretch")}
-            onChange={(v) => session.edit("thumb’s reach", (l) => changeLayout(l, { limits: { ...l.limits, [reach]: v } }), true)}
+            onChange={(v) => session.edit("thumb reach", (l) => changeLayout(l, { limits: { ...l.limits, [reach]: v } }), true)}
           />
         ))}
       </More>

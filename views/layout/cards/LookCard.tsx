@@ -59,7 +59,7 @@ export const LookCard = memo(
         {face("rest")}
         {face("held")}
         <NumberField
-          label="Turned"
+          label="Rotation"
           unit="°"
           value={of((l) => l.rotateDeg)}
           min={-360}
@@ -71,11 +71,11 @@ export const LookCard = memo(
         />
         {of((l) => l.rotateDeg) !== 0 && of((l) => l.label) !== "" && (
           <SwitchField
-            label="The word turns too"
+            label="Rotate the word too"
             word="Turn word"
             value={of((l) => l.turnLabel)}
             reads={says("look.turnLabel")}
-            onChange={(turnLabel) => change("turning of the word", () => ({ turnLabel }))}
+            onChange={(turnLabel) => change("rotation of the word", () => ({ turnLabel }))}
           />
         )}
         {hasStick && (
@@ -102,27 +102,27 @@ export const LookCard = memo(
           </div>
         )}
         <ChoiceField
-          label="At rest shows"
+          label="Visible at rest"
           value={of((l) => l.hideAtRest)}
           options={[
-            ["none", "all of it"],
+            ["none", "everything"],
             ["knob", "all but the knob"],
             ["all", "nothing"],
           ]}
           reads={says("look.atRest")}
-          onChange={(hideAtRest) => change("what shows at rest", () => ({ hideAtRest }))}
+          onChange={(hideAtRest) => change("look at rest", () => ({ hideAtRest }))}
         />
         {moves && (
           <ChoiceField
-            label="After release the base"
+            label="Base after release"
             value={of((l) => l.home)}
             options={[
-              ["now", "goes home"],
-              ["later", "goes home later"],
+              ["now", "returns at once"],
+              ["later", "returns later"],
               ["stay", "stays"],
             ]}
             reads={says("look.home")}
-            onChange={(home) => change("way home", (l) => ({ home, ...(home === "later" && l.homeAfterMs === 0 && { homeAfterMs: HOME_LATER_MS }) }))}
+            onChange={(home) => change("return", (l) => ({ home, ...(home === "later" && l.homeAfterMs === 0 && { homeAfterMs: HOME_LATER_MS }) }))}
           />
         )}
         <MoreLook controls={controls} change={change} />

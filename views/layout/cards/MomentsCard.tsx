@@ -24,7 +24,7 @@ export function MomentsCard() {
             className="grid size-6 place-items-center rounded-sm hover:bg-paper"
             aria-label={`Delete the moment ${m.name}`}
             {...readingProps(says("moment.remove"))}
-            onClick={() => removeTold(session, `delete the moment ${m.name}`, `The moment “${m.name}” is deleted`, (l) => removeMoment(l, m.id))}
+            onClick={() => removeTold(session, `delete the moment ${m.name}`, `Moment “${m.name}” deleted`, (l) => removeMoment(l, m.id))}
           >
             <X size={12} />
           </button>

@@ -45,8 +45,8 @@ export function MoreLook({ controls, change }: Props) {
   return (
     <More set={set} reads={says("region.more")}>
       <NumberField
-        label="Fades to, long untouched"
-        word="Fades to"
+        label="Fade to when unused"
+        word="Fade to"
         unit="%"
         digits={0}
         value={away ? away.opacity * 100 : null}
@@ -55,20 +55,20 @@ export function MoreLook({ controls, change }: Props) {
         min={0}
         max={100}
         reads={says("look.fades")}
-        onChange={(percent) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, opacity: percent / 100 } }))}
-        onClear={() => change("look when away", () => ({ away: undefined }))}
+        onChange={(percent) => change("look when unused", (l) => ({ away: { ...AWAY, ...l.away, opacity: percent / 100 } }))}
+        onClear={() => change("look when unused", () => ({ away: undefined }))}
         onRefuse={refuse}
       />
       {fades && (
         <>
           {ms(
-            "Fades after",
+            "Fade after",
             "look.fadesAfter",
             common(controls, (c) => c.look.away?.afterMs ?? null),
-            (afterMs) => change("look when away", (l) => ({ away: { ...AWAY, ...l.away, afterMs } })),
+            (afterMs) => change("look when unused", (l) => ({ away: { ...AWAY, ...l.away, afterMs } })),
           )}
           {ms(
-            "Fading takes",
+            "Fade time",
             "look.fadesOver",
             common(controls, (c) => c.look.away?.fadeMs ?? null),
             (fadeMs) => change("fading", (l) => (l.away ? { away: { ...l.away, fadeMs } } : {})),
@@ -77,22 +77,22 @@ export function MoreLook({ controls, change }: Props) {
       )}
       {sticks.length > 0 &&
         ms(
-          "Glides back over",
+          "Return time",
           "look.glide",
           common(sticks, (c) => c.look.returnMs),
           (returnMs) => change("glide", () => ({ returnMs })),
         )}
       {later &&
         ms(
-          "Goes home after",
+          "Returns after",
           "look.homeAfter",
           common(sticks, (c) => c.look.homeAfterMs),
-          (homeAfterMs) => change("way home", () => ({ homeAfterMs })),
+          (homeAfterMs) => change("return", () => ({ homeAfterMs })),
         )}
       {sticks.length > 0 && (
         <SwitchField
-          label="The knob has a look of its own"
-          word="Knob’s own look"
+          label="Separate look for the knob"
+          word="Separate knob look"
           value={ownKnob}
           reads={says("look.ownKnob")}
           onChange={(own) => change("look of the knob", (l) => ({ knob: own ? { rest: turned(l.rest), held: turned(l.held) } : undefined }))}

@@ -65,7 +65,7 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
         reads={says(list === "size" ? (i === 0 ? "place.width" : "place.height") : i === 0 ? "place.x" : "place.y", {
           side: label,
           pivot: anchorWord(pins[0].pin.pivot),
-          mm: mm || "each its own",
+          mm: mm || "mixed",
         })}
         onChange={(v) => {
           if (list === "size" && keys.length === 1 && placeableOf(layout, keys[0])?.kind === "cluster") return sizeCluster(keys[0], i, v);
@@ -133,7 +133,7 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
       {field("size", 1, { label: "Height" })}
       <More set={setUnderMore(pins)} reads={says("region.more")}>
         <ChoiceField
-          label="Pivot: the point of it that is measured from"
+          label="Pivot: the reference point of the control"
           word="Pivot"
           value={pivot?.join(",") ?? null}
           options={pointChoices(pivot)}
@@ -144,8 +144,8 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
           <span className="field-name">by its picture</span>
           <AnchorPicture label="Pivot" at={pivot} aspect={1.3} reads="place.pivot" onPick={pivotTo} />
         </div>
-        {limit("minMm", "Never below", "place.least")}
-        {limit("maxMm", "Never above", "place.most")}
+        {limit("minMm", "Minimum", "place.least")}
+        {limit("maxMm", "Maximum", "place.most")}
       </More>
     </>
   );

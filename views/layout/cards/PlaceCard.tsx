@@ -47,7 +47,7 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
       )}
       {one !== null && kind && placeable?.kind !== "cluster" && (
         <ChoiceField
-          label="Placed"
+          label="Fit"
           value={kind}
           options={[
             ["pin", "pinned"],

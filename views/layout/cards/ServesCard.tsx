@@ -32,14 +32,12 @@ export const ServesCard = memo(
       <>
         {one && serves.length === 0 && <p className="text-warning">◆ serves nothing yet</p>}
         {one && serves.map((serve, index) => <ServeLine key={index} control={one} serve={serve} index={index} actions={actions} />)}
-        {!one && (
-          <p className="text-muted">{shared.length > 0 ? `All of them serve ${shared.map((a) => a.name).join(", ")}.` : "They serve nothing in common."}</p>
-        )}
+        {!one && <p className="text-muted">{shared.length > 0 ? `All of them serve ${shared.map((a) => a.name).join(", ")}.` : "No common actions."}</p>}
         {free.length > 0 && (
           <label className="field-row [--name:4.25rem]" data-row>
             <span className="field-name">{serves.length === 0 ? "Serves" : "And"}</span>
             <select
-              aria-label="Serve one action more"
+              aria-label="Add an action"
               {...readingProps(says("serves.more"))}
               className="box h-6 w-full px-1"
               value=""
@@ -97,10 +95,10 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
           </span>
           <button
             className="grid size-6 shrink-0 place-items-center"
-            aria-label={`Serve ${serve.action} no longer`}
+            aria-label={`Remove ${serve.action}`}
             {...readingProps(says("serves.remove", { action: serve.action }))}
             onClick={() =>
-              removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” no longer serves “${serve.action}”`, (l) =>
+              removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” stopped serving “${serve.action}”`, (l) =>
                 unbind(l, control.id, index),
               )
             }
@@ -111,10 +109,10 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
       </div>
       {!action && (
         <p className="text-[0.6875rem] text-blocker">
-          ■ the game does not read this
+          ■ not read by the game
           {near && (
             <button className="ml-1 underline" onClick={() => change("action", { action: near })}>
-              take {near}
+              use {near}
             </button>
           )}
         </p>

@@ -30,7 +30,7 @@ export function SpanFields({ context, id }: { context: EditContext; id: string }
           <span className="grid grid-cols-[3.5rem_minmax(0,1fr)] gap-1">
             <NumberField
               bare
-              label={`${edge} edge: tied at`}
+              label={`${edge} edge: anchor`}
               unit="%"
               value={fraction(edge) * 100}
               min={0}
@@ -47,7 +47,7 @@ export function SpanFields({ context, id }: { context: EditContext; id: string }
             />
             <LengthField
               bare
-              label={`${edge} edge: in by`}
+              label={`${edge} edge: inset`}
               value={span.inset[edge]}
               reads={says("place.inset", { edge, mm: mm(span.inset[edge]) })}
               onChange={(v) =>

@@ -36,13 +36,13 @@ export function TiedTo({ context, keys }: { context: EditContext; keys: readonly
   const frame = keys.length === 1 && <FrameChoice context={context} id={keys[0]} bare />;
   return (
     <div className="grid grid-cols-[3.25rem_auto_minmax(0,1fr)] items-center gap-x-1.5" data-row>
-      <span className="field-name h-[1.625rem] leading-[1.625rem]">Tied to</span>
+      <span className="field-name h-[1.625rem] leading-[1.625rem]">Anchor</span>
       <span className="row-span-2">
-        <AnchorPicture label="Tied to" at={at} aspect={context.screen.widthPx / context.screen.heightPx} reads="place.anchor" onPick={tieTo} />
+        <AnchorPicture label="Anchor" at={at} aspect={context.screen.widthPx / context.screen.heightPx} reads="place.anchor" onPick={tieTo} />
       </span>
       <ChoiceField
         bare
-        label="Tied to"
+        label="Anchor"
         value={at?.join(",") ?? null}
         options={pointChoices(at)}
         reads={says("place.anchor")}

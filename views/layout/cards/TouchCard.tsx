@@ -65,7 +65,7 @@ export const TouchCard = memo(
           part={words.part}
           value={value}
           also={!words.narrow && value !== null && lengthOf(value).unit !== "mm" ? inMm(value) : undefined}
-          reads={says(words.reads, { mm: inMm(value) || "each its own" })}
+          reads={says(words.reads, { mm: inMm(value) || "mixed" })}
           onChange={(v) => change(words.label.toLowerCase(), (h) => put(h, v))}
           convert={here}
           onUnit={(unit) => change(`unit of the ${words.label.toLowerCase()}`, (h, id) => put(h, unitOf(get(h), unit, id)))}
@@ -114,8 +114,8 @@ export const TouchCard = memo(
           label="Touch goes to"
           value={common(controls, (c) => hitOf(c).sharing)}
           options={[
-            ["own", "it alone"],
-            ["shared", "also what lies below"],
+            ["own", "this control only"],
+            ["shared", "controls below too"],
           ]}
           reads={says("touch.sharing")}
           onChange={(sharing) => change("sharing", () => ({ sharing }))}
@@ -128,9 +128,9 @@ export const TouchCard = memo(
               {given && (
                 <button
                   className="min-h-6 font-sans text-accent underline"
-                  onClick={() => session.edit(`hand the hit area of ${one.name} back`, (l) => handBack(l, arrangement, one.id, "hit"))}
+                  onClick={() => session.edit(`reset the hit area of ${one.name}`, (l) => handBack(l, arrangement, one.id, "hit"))}
                 >
-                  hand back
+                  reset
                 </button>
               )}
             </span>
@@ -149,7 +149,7 @@ export const TouchCard = memo(
             (h, v) => ({ shift: [h.shift[0], v] }),
           )}
           <SwitchField
-            label="A size of its own"
+            label="Separate size"
             value={ownSize}
             reads={says("touch.ownSize")}
             onChange={(own) => change("hit size", () => ({ size: own ? AS_ITS_BOX : undefined }))}

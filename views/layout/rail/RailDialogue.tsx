@@ -61,11 +61,11 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
                     </button>
                     <button
                       className={ICON}
-                      aria-label={`${screen.name} out of the rail`}
+                      aria-label={`Remove ${screen.name} from the rail`}
                       disabled={rail.length === 1}
                       onClick={() =>
                         put(
-                          "take a screen out of the rail",
+                          "remove a screen from the rail",
                           names.filter((n) => n !== screen.name),
                         )
                       }
@@ -83,15 +83,15 @@ export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
                   <li key={screen.name} className="flex items-center gap-0.5 border-b border-rule px-2 py-1">
                     <button
                       className={ICON}
-                      aria-label={`${screen.name} into the rail`}
-                      onClick={() => put("put a screen into the rail", [...names, screen.name])}
+                      aria-label={`Add ${screen.name} to the rail`}
+                      onClick={() => put("add a screen to the rail", [...names, screen.name])}
                     >
                       <Plus size={14} />
                     </button>
                     {row(screen)}
                   </li>
                 ))}
-                {rest.length === 0 && <li className="p-2 text-muted">All of them stand in the rail.</li>}
+                {rest.length === 0 && <li className="p-2 text-muted">All screens are in the rail.</li>}
               </ul>
             </section>
           </div>

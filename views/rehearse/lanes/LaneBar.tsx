@@ -20,21 +20,27 @@ export function LaneBar({ lanes, transport }: { lanes: Lanes; transport?: ReactN
         <button
           type="button"
           className={BUTTON}
-          aria-label={runs ? "Stop the traces" : "Let the traces run"}
+          aria-label={runs ? "Pause the traces" : "Resume the traces"}
           onClick={() => give({ kind: runs ? "stop" : "run" })}
           {...readingProps(says(runs ? "lanes.stop" : "lanes.run"))}
         >
           {runs ? <Pause size={13} aria-hidden /> : <Play size={13} aria-hidden />}
         </button>
       )}
-      <button type="button" className={BUTTON} aria-label="A tick back" onClick={() => give({ kind: "step", ticks: -1 })} {...readingProps(says("lanes.back"))}>
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label="Previous tick"
+        onClick={() => give({ kind: "step", ticks: -1 })}
+        {...readingProps(says("lanes.back"))}
+      >
         <ChevronLeft size={13} aria-hidden />
       </button>
-      <button type="button" className={BUTTON} aria-label="A tick on" onClick={() => give({ kind: "step", ticks: 1 })} {...readingProps(says("lanes.on"))}>
+      <button type="button" className={BUTTON} aria-label="Next tick" onClick={() => give({ kind: "step", ticks: 1 })} {...readingProps(says("lanes.on"))}>
         <ChevronRight size={13} aria-hidden />
       </button>
       <select
-        aria-label="Seconds that are seen"
+        aria-label="Visible seconds"
         className="box h-6 px-0.5 text-[0.75rem]"
         value={view.seconds}
         onChange={(event) => give({ kind: "seconds", seconds: Number(event.target.value) })}

@@ -129,7 +129,7 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
         ref={box}
         role="slider"
         tabIndex={0}
-        aria-label="Tick that is read"
+        aria-label="Selected tick"
         aria-valuemin={kept.first}
         aria-valuemax={Math.max(kept.first, kept.end - 1)}
         aria-valuenow={Math.max(kept.first, read)}

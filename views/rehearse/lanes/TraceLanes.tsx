@@ -93,8 +93,8 @@ function LaneHead({ lane, lanes, nameOf, figures }: Pick<Props, "lanes" | "nameO
   );
 }
 const kindWords = {
-  press: "pressed as a block",
+  press: "filled while pressed",
   axis: "one line",
-  vector: "right as a thick line, up as a thin one",
-  motion: "right as a thick line, up as a thin one, mm a tick",
+  vector: "x thick, y thin",
+  motion: "x thick, y thin, mm per tick",
 };

@@ -30,11 +30,7 @@ export function CompareTakes({ list, read, onClose }: Props) {
   const named = useNamed();
   const one = list.find((t) => t.key === chosen) ?? list[0];
   const found = useComparison({ one, read, a, b, named, carries });
-  const sides: [Side, string][] = [
-    ["own", "the layout it was played on"],
-    ["now", "the layout as it is now"],
-    ...named.map((s): [Side, string] => [`state ${s.id}`, s.name]),
-  ];
+  const sides: [Side, string][] = [["own", "original layout"], ["now", "current layout"], ...named.map((s): [Side, string] => [`state ${s.id}`, s.name])];
   return (
     <Dialogue title="Compare a take" open wide="widest" onOpenChange={(open) => !open && onClose()}>
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -43,10 +39,10 @@ export function CompareTakes({ list, read, onClose }: Props) {
         <Choice label="B" value={b} options={sides} onChange={(side) => setB(side as Side)} />
         <label className="flex items-center gap-1.5" {...readingProps(says("takes.carries"), carries ? "yes" : "no")}>
           <input type="checkbox" className="accent-[var(--accent)]" checked={carries} onChange={(event) => setCarries(event.target.checked)} />
-          touches move with their controls
+          move touches with their controls
         </label>
       </div>
-      {found === null && <p className="caption">Played twice…</p>}
+      {found === null && <p className="caption">Comparing…</p>}
       {found && !found.ok && (
         <p role="alert" className="text-blocker">
           {problemText(found.problems, 2)}
@@ -61,7 +57,7 @@ function Choice({ label, ...rest }: { label: string; value: string; options: Cho
   return (
     <label className="flex items-center gap-1.5">
       <span className="caption">{label}</span>
-      <Select label={label === "Take" ? "Take that is compared" : `Layout ${label}`} reads={says("takes.side")} className="max-w-[15rem]" {...rest} />
+      <Select label={label === "Take" ? "Compared take" : `Layout ${label}`} reads={says("takes.side")} className="max-w-[15rem]" {...rest} />
     </label>
   );
 }
@@ -103,9 +99,9 @@ function useComparison({ one, read, a, b, named, carries }: Asked): Found | null
     let current = true;
     const sideOf = async (side: Side, opened: OpenedTake): Promise<Result<Layout>> => {
       if (side === "now") return ok(now);
-      if (side === "own") return opened.on ? ok(opened.on) : refused("", "the layout this take was played on is not known here; choose another for A and B");
+      if (side === "own") return opened.on ? ok(opened.on) : refused("", "the layout of this take is not stored here; choose other versions for A and B");
       const state = named.find((s) => `state ${s.id}` === side);
-      return state ? states.layoutOf(state) : refused("", "this state is no longer kept");
+      return state ? states.layoutOf(state) : refused("", "this state no longer exists");
     };
     const work = async (): Promise<Found> => {
       const opened = await read(one);

@@ -25,7 +25,7 @@ export function RecordBar({ recording }: { recording: Recording }) {
       {isRecording && <Recorded recording={recording} />}
       <button type="button" className={BUTTON} onClick={keepLast} {...readingProps(says("takes.last"))}>
         <History size={11} aria-hidden />
-        keep last {BACK_S} s
+        Keep last {BACK_S} s
       </button>
     </div>
   );

@@ -55,10 +55,10 @@ export function TakeHead() {
   const { take, on } = open;
   const hand = `${take.handed} hand, size ${take.playerSize}`;
   return (
-    <div role="group" aria-label="The open take" className="flex min-w-0 items-center gap-2 text-[0.75rem]">
+    <div role="group" aria-label="Open take" className="flex min-w-0 items-center gap-2 text-[0.75rem]">
       <span className="truncate font-semibold">{take.name}</span>
       <select
-        aria-label="What the take is played on"
+        aria-label="Layout of the take"
         className="box h-6 w-36 truncate px-0.5 text-[0.75rem]"
         value={asItWas ? "was" : "now"}
         onChange={(event) => setTake({ asItWas: event.target.value === "was" })}
@@ -66,14 +66,14 @@ export function TakeHead() {
       >
         {on && (
           <option value="was">
-            as it was: {take.screen.name}, {hand}
+            original: {take.screen.name}, {hand}
           </option>
         )}
-        <option value="now">as things are now</option>
+        <option value="now">current layout</option>
       </select>
       <button type="button" className={BUTTON} onClick={closeTake} {...readingProps(says("takes.close"))}>
         <span className="flex items-center gap-1">
-          <X size={12} aria-hidden /> play live
+          <X size={12} aria-hidden /> Close the take
         </span>
       </button>
     </div>

@@ -100,7 +100,7 @@ function Table({ actions, hz, shown, onShow }: { actions: readonly Action[]; hz:
       <caption className="sr-only">Every action on A and on B</caption>
       <thead className="text-left text-muted">
         <tr>
-          {["action", "on A", "on B", "first differs", "by at most"].map((word, i) => (
+          {["action", "on A", "on B", "first differs", "max. difference"].map((word, i) => (
             <th key={word} scope="col" className={`${cell} font-normal ${i > 0 ? "text-right" : ""}`}>
               {word}
             </th>

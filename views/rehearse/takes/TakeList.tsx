@@ -42,9 +42,9 @@ export function TakeList({ now }: { now: StageNow }) {
           compare…
         </button>
         <button type="button" className={SMALL} onClick={() => file.current?.click()} {...readingProps(says("takes.import"))}>
-          from a file…
+          import…
         </button>
-        <FileInput ref={file} label="Take in a take" accept=".json,.ndjson" onFile={(chosen) => ask(takeIn(chosen))} />
+        <FileInput ref={file} label="Import a take" accept=".json,.ndjson" onFile={(chosen) => ask(takeIn(chosen))} />
       </header>
       {list.length === 0 && <p className="caption">None yet. Record from now on, or keep the last 30 s after the fact: both stand over the traces.</p>}
       <ul aria-label="Takes of this layout" className="grid">
@@ -135,8 +135,8 @@ function TakeRow({ one, onOpen, onSave }: RowProps) {
           <X size={13} aria-hidden />
         </button>
       ) : (
-        <span className="caption w-6 text-center text-[0.625rem]" title="ships with the sample">
-          ships
+        <span className="caption w-6 text-center text-[0.625rem]" title="part of the sample">
+          sample
         </span>
       )}
     </li>
@@ -153,13 +153,13 @@ function SaveMenu({ name, onSave }: { name: string; onSave: (part: TakePart) => 
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" className="z-50 min-w-44 rounded-sm border border-edge bg-sheet p-1 shadow-lg">
           <DropdownMenu.Item className={item} onSelect={() => onSave("take")} {...readingProps(says("takes.export"), name)}>
-            the take, with its frames
+            take with frames
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onSave("events")} {...readingProps(says("takes.events"), name)}>
-            its events, NDJSON
+            events, NDJSON
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onSave("frames")} {...readingProps(says("takes.frames"), name)}>
-            its frames, NDJSON
+            frames, NDJSON
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

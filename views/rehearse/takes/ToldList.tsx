@@ -16,7 +16,7 @@ export function ToldList({ hz, nameOf, told, onGo }: Props) {
   const all = useEvery(500, told, (a, b) => JSON.stringify(a) === JSON.stringify(b));
   if (all.length === 0) return <p className="caption p-4">Nothing to tell yet: play, or open a take.</p>;
   return (
-    <ol aria-label="Told by itself" className="min-h-0 overflow-y-auto py-1 text-[0.75rem]">
+    <ol aria-label="Notices" className="min-h-0 overflow-y-auto py-1 text-[0.75rem]">
       {all.map((one) => (
         <li key={`${one.kind} ${one.subjects.join(" ")}`} className="border-b border-rule" data-told={one.kind}>
           <button
@@ -24,7 +24,7 @@ export function ToldList({ hz, nameOf, told, onGo }: Props) {
             className="grid w-full grid-cols-[8.5rem_1fr] items-baseline px-4 py-0.5 text-left hover:bg-sheet"
             onClick={() => onGo(one.tick)}
           >
-            <span className="figure text-muted">{isOfAll(one) ? "in all of it" : `tick ${one.tick} · ${timeWords(one.tick, hz)}`}</span>
+            <span className="figure text-muted">{isOfAll(one) ? "in the whole take" : `tick ${one.tick} · ${timeWords(one.tick, hz)}`}</span>
             <span>{toldText(one, nameOf)}</span>
           </button>
         </li>
@@ -32,4 +32,4 @@ export function ToldList({ hz, nameOf, told, onGo }: Props) {
     </ol>
   );
 }
-const isOfAll = ({ kind }: Told) => kind === "never given" || kind === "stick never full" || kind === "stick no fine half";
+const isOfAll = ({ kind }: Told) => kind === "never active" || kind === "stick never full" || kind === "stick no fine half";

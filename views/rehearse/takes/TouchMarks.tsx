@@ -8,10 +8,10 @@ import { useEvery } from "./useEvery";
 const MOST = 400;
 
 export const FATE_WORDS: Readonly<Record<TouchFate, string>> = {
-  meant: "by the control it was meant for",
-  another: "by another control",
-  game: "by the game’s own zone",
-  nothing: "by nothing",
+  meant: "intended control",
+  another: "another control",
+  game: "the game’s zone",
+  nothing: "nothing",
 };
 /** The night shades: the glass is dark in both themes. */
 const FATE_TONES: Readonly<Record<TouchFate, string>> = { meant: "#8ea2ff", another: "#e0b050", game: "#9db4c0", nothing: "#ff8a7a" };

@@ -23,7 +23,7 @@ export function TouchTable({ controls, nameOf, marks }: Props) {
         <caption className="sr-only">Touches on each control and within 5 mm of it</caption>
         <thead className="sticky top-0 bg-paper text-left text-muted">
           <tr>
-            {["control", "touches", "it took", "another took", "nothing took", "from its middle", "spread"].map((word, i) => (
+            {["control", "touches", "took it", "another took", "nothing took", "from the middle", "spread"].map((word, i) => (
               <th key={word} scope="col" className={`border-b border-rule px-3 py-1 font-normal ${i > 0 ? "text-right" : ""}`}>
                 {word}
               </th>
@@ -59,10 +59,10 @@ export function TouchTable({ controls, nameOf, marks }: Props) {
             </li>
           ))}
         </ul>
-        <p className="caption">Full where it came down, ringed where it slid in, hollow where it was lifted.</p>
+        <p className="caption">Filled: touch start. Ring: slid in. Hollow: release.</p>
         {stray > 0 && (
           <p>
-            <span className="figure">{stray}</span> came down farther than 5 mm from every picture.
+            <span className="figure">{stray}</span> started more than 5 mm from every picture.
           </p>
         )}
       </div>

@@ -114,7 +114,7 @@ export function useSegment(of: SegmentOf): Recording {
   const stop = () => {
     wantsRecording.current = false;
     setRecording(false);
-    ask(keep(segment.recorder.stop(), segment.of, "Nothing was played while it recorded: nothing is kept."));
+    ask(keep(segment.recorder.stop(), segment.of, "Nothing was played, so no take was stored."));
   };
   return {
     isRecording,
@@ -132,7 +132,7 @@ export function useSegment(of: SegmentOf): Recording {
       segment.listener.tick(number, values, played, { tickMs: 1000 / hz, marks: fresh });
       if (wantsRecording.current && !segment.recorder.isRecording()) segment.recorder.record();
       if (segment.recorder.isFull()) {
-        session.tell({ text: "The recording is as long as a take may be: it is kept, and has ended.", tone: "plain" });
+        session.tell({ text: "Maximum length reached: the take is stored and recording stopped.", tone: "plain" });
         stop();
       }
     },
@@ -142,6 +142,6 @@ export function useSegment(of: SegmentOf): Recording {
       segment.recorder.record();
     },
     stop,
-    keepLast: () => ask(keep(segment.recorder.last(BACK_S), segment.of, "Nothing was played in the last 30 s: nothing is kept.")),
+    keepLast: () => ask(keep(segment.recorder.last(BACK_S), segment.of, "Nothing was played in the last 30 s, so no take was stored.")),
   };
 }

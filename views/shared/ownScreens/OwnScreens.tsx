@@ -24,8 +24,8 @@ export function OwnScreens({ onForm }: { onForm: (wish: ScreenWish) => void }) {
   const own = layout.workbench.screens;
   const used = new Set(shelfOf(layout).map((s) => s.name));
   return (
-    <section aria-label="Your own screens" className="grid gap-1">
-      <h3 className="heading">Your own</h3>
+    <section aria-label="Your screens" className="grid gap-1">
+      <h3 className="heading">Your screens</h3>
       {own.length === 0 && <p className="text-muted">None yet: describe a device of yours, or import a list.</p>}
       <ul className="flex flex-wrap gap-1.5">
         {own.map((screen) => (
@@ -44,7 +44,7 @@ export function OwnScreens({ onForm }: { onForm: (wish: ScreenWish) => void }) {
             <button
               className={ICON}
               aria-label={`Delete ${screen.name}`}
-              onClick={() => removeTold(session, `delete ${screen.name}`, `Your screen “${screen.name}” is deleted`, (l) => removeScreen(l, screen.name))}
+              onClick={() => removeTold(session, `delete ${screen.name}`, `Screen “${screen.name}” deleted`, (l) => removeScreen(l, screen.name))}
             >
               <Trash2 size={13} />
             </button>
@@ -52,7 +52,7 @@ export function OwnScreens({ onForm }: { onForm: (wish: ScreenWish) => void }) {
         ))}
       </ul>
       <button className="push push-main mt-1 justify-self-start" onClick={() => onForm({ screen: plainScreen("", 2400, 1080, 400), replaces: null })}>
-        A screen of your own…
+        Add a screen…
       </button>
     </section>
   );

@@ -89,9 +89,9 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const cutouts = readCutouts(figures.cutouts);
-    if (!cutouts) return setProblem("Cut-outs are written x y w h in px, a semicolon between two.");
+    if (!cutouts) return setProblem("Write cut-outs as x y w h in px, separated by semicolons.");
     const next = drawnScreen(name, figures);
-    if (!next) return setProblem("Every figure is a number; width, height and density are above 0.");
+    if (!next) return setProblem("Every value must be a number; width, height and density must be above 0.");
     const changed = replaces === null ? addScreens(layout, [next], rail, used) : changeScreen(layout, replaces, next, used);
     if (!changed.ok) return setProblem(problemText(changed.problems, 3));
     session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, madeOn(layout, changed));
@@ -167,7 +167,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         {field("Corner radius", figures.corner, (corner) => set({ corner }), "px")}
       </div>
       {four("Insets", "insets")}
-      {four("System's edge strips", "edges")}
+      {four("System edge strips", "edges")}
       <label className="grid min-w-0 gap-0.5">
         <span className="caption">Cut-outs, px: x y w h; x y w h</span>
         <input
@@ -186,7 +186,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         <button type="button" className="push" onClick={onDone}>
           Back
         </button>
-        <button className="push push-main">{replaces === null ? "Add it" : "Change it"}</button>
+        <button className="push push-main">{replaces === null ? "Add" : "Change"}</button>
       </div>
     </form>
   );

@@ -98,7 +98,7 @@ export function ScreenPicture({ screen, onChange }: Props) {
         height={h * scale}
         viewBox={`0 0 ${w} ${h}`}
         role="group"
-        aria-label="The screen, to be drawn"
+        aria-label="Screen preview"
         className="touch-none overflow-visible bg-paper"
         onPointerDown={onDown}
         onKeyDown={onKey}
