@@ -300,7 +300,7 @@ test("search, filter, groups and folds; the same as a table, where all can be do
   await expect(action(page, "helm")).toHaveCount(0);
   await expect(action(page, "log")).toBeVisible();
   await page.getByLabel("Filter by moment").selectOption("");
-  await page.getByLabel("by moment").check();
+  await page.getByLabel("Group by moment").check();
   const group = page.getByRole("button", { name: /^used Under way and Alongside|^used Under way \d/ }).first();
   await group.click();
   await expect(group).toHaveAttribute("aria-expanded", "false");

@@ -310,7 +310,7 @@ test.describe("by fingers alone", () => {
     await offer.tap();
     await expect(page.locator('[data-finding="touch/overlap"]')).toHaveCount(0);
     // Several, without a key held: gathered into a cluster.
-    await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Multi-select" }).tap();
+    await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Multiple" }).tap();
     await visual(page, "fire").first().tap();
     await expect(selectionBar(page)).toContainText("2 selected");
     await selectionBar(page).getByRole("button", { name: "Make a cluster" }).tap();

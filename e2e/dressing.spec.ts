@@ -72,34 +72,38 @@ test("own pictures are shown as images alone: nothing in them acts; broken and l
   await expect(look(page).getByRole("button", { name: "Picture, rest: none" })).toBeVisible();
 });
 
-test("the pictures of a stick stand in one dialog; art turns and its word stays upright; a button is created with an icon", async ({ page }) => {
-  await open(page);
-  await control(page, "helm").click({ position: { x: 12, y: 20 } });
-  await look(page)
-    .getByRole("button", { name: /^Picture, knob/ })
-    .click();
-  const dialog = page.getByRole("dialog", { name: "Pictures of helm" });
-  await expect(dialog.locator("[data-slot]")).toHaveText([/^Base, at rest/, /^Base, held/, /^Knob/]);
-  const svg = (name: string) => ({ name, mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
-  await dialog.getByLabel("Picture file, rest").setInputFiles(svg("base.svg"));
-  await dialog.getByRole("combobox", { name: "Picture, Knob" }).selectOption("base.svg");
-  await dialog.getByRole("button", { name: "Done" }).click();
-  for (const part of ["rest", "knob"]) await expect(look(page).getByRole("button", { name: `Picture, ${part}: base.svg` })).toBeVisible();
-  await control(page, "horn").click();
-  await look(page).getByRole("textbox", { name: "Rotation" }).fill("90");
-  await page.keyboard.press("Enter");
-  await look(page).getByRole("checkbox", { name: "Rotate the word too" }).uncheck();
-  await page.getByRole("button", { name: "Undo: rotation of the word of horn" }).waitFor();
-  await startLayout(page, "Icons");
-  await addAction(page, "jump", "press");
-  await page.getByLabel("Name of the new action").blur();
-  await page.keyboard.press("2");
-  await page.getByRole("region", { name: "Ledger" }).locator('[data-row="jump"]').focus();
-  await page.keyboard.press("Enter");
-  await page.getByRole("toolbar", { name: "Kind of jump" }).getByRole("button", { name: "Icon instead of word" }).click();
-  await expect(look(page).getByRole("textbox", { name: "Word on it" })).toHaveValue("");
-  await expect(look(page).getByRole("button", { name: /^Icon: (?!none)/ })).toBeVisible();
-});
+test(
+  "the pictures of a stick stand in one dialog; art turns and its word stays upright; a button is created with an icon",
+  { tag: "@storm" },
+  async ({ page }) => {
+    await open(page);
+    await control(page, "helm").click({ position: { x: 12, y: 20 } });
+    await look(page)
+      .getByRole("button", { name: /^Picture, knob/ })
+      .click();
+    const dialog = page.getByRole("dialog", { name: "Pictures of helm" });
+    await expect(dialog.locator("[data-slot]")).toHaveText([/^Base, at rest/, /^Base, held/, /^Knob/]);
+    const svg = (name: string) => ({ name, mimeType: "image/svg+xml", buffer: Buffer.from(SVG) });
+    await dialog.getByLabel("Picture file, rest").setInputFiles(svg("base.svg"));
+    await dialog.getByRole("combobox", { name: "Picture, Knob" }).selectOption("base.svg");
+    await dialog.getByRole("button", { name: "Done" }).click();
+    for (const part of ["rest", "knob"]) await expect(look(page).getByRole("button", { name: `Picture, ${part}: base.svg` })).toBeVisible();
+    await control(page, "horn").click();
+    await look(page).getByRole("textbox", { name: "Rotation" }).fill("90");
+    await page.keyboard.press("Enter");
+    await look(page).getByRole("checkbox", { name: "Rotate the word too" }).uncheck();
+    await page.getByRole("button", { name: "Undo: rotation of the word of horn" }).waitFor();
+    await startLayout(page, "Icons");
+    await addAction(page, "jump", "press");
+    await page.getByLabel("Name of the new action").blur();
+    await page.keyboard.press("2");
+    await page.getByRole("region", { name: "Ledger" }).locator('[data-row="jump"]').focus();
+    await page.keyboard.press("Enter");
+    await page.getByRole("toolbar", { name: "Kind of jump" }).getByRole("button", { name: "Icon instead of word" }).click();
+    await expect(look(page).getByRole("textbox", { name: "Word on it" })).toHaveValue("");
+    await expect(look(page).getByRole("button", { name: /^Icon: (?!none)/ })).toBeVisible();
+  },
+);
 
 test("several at once: one colour for all, and what differs says so", async ({ page }) => {
   await open(page);

@@ -288,7 +288,7 @@ test(
     const zip = zipSync({ "a.nodulum.json": strToU8(layout("Ebb")), "inner/b.json": strToU8(layout("Flow")), "notes.doc": strToU8("x") });
     await page.getByLabel("Files to import").setInputFiles({ name: "two.zip", mimeType: "application/zip", buffer: Buffer.from(zip) });
     await expect(page.getByTestId("taken-in")).toContainText("“b.json” was added to your layouts.");
-    await expect(page.getByRole("region", { name: "Import" }).getByRole("alert")).toContainText("“notes.doc”: is nothing that comes in here");
+    await expect(page.getByRole("region", { name: "Import" }).getByRole("alert")).toContainText("“notes.doc”: is not a file that can be imported");
     await page.getByRole("button", { name: /^Layouts; open/ }).click();
     for (const name of ["Ebb", "Flow"]) await expect(page.getByRole("menuitem", { name })).toBeVisible();
   },

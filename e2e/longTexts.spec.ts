@@ -20,7 +20,7 @@ test(
     await context.grantPermissions(["clipboard-read", "clipboard-write"], { origin: baseURL });
     await open(page, "/actions");
     await page.evaluate((text) => navigator.clipboard.writeText(text), LONG);
-    const action = page.locator('input[aria-label^="Word of"]').first();
+    const action = page.locator('input[aria-label^="Code name of"]').first();
     expect(await paste(page, page.getByLabel("Search"))).toBe(80);
     await page.getByLabel("Search").fill("");
     expect(await paste(page, page.getByLabel("Name of the new action"))).toBe(64);

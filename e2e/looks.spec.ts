@@ -121,7 +121,7 @@ test(
     const plot = page.getByTestId("map-plot");
     await plot.focus();
     const before = (await plot.getAttribute("aria-label"))!;
-    expect(before).toMatch(/^The map; Aspect 1\.8\d\d, 6\.\d\d inches: blocker bind\/unknown-action towline tow_line and \d+ more$/);
+    expect(before).toMatch(/^Map: Aspect 1\.8\d\d, 6\.\d\d inches: blocker bind\/unknown-action towline tow_line and \d+ more$/);
     await page.keyboard.press("Shift+ArrowRight");
     await page.keyboard.press("ArrowUp");
     await expect(plot).not.toHaveAttribute("aria-label", before);

@@ -170,7 +170,7 @@ test("two axes selected in the ledger become one stick, four directions one d-pa
   await saved(page);
 });
 
-test("what is created holds on every screen of the rail for every player, or it is said why not", async ({ page }) => {
+test("what is created holds on every screen of the rail for every player, or it is said why not", { tag: "@storm" }, async ({ page }) => {
   await open(page);
   await startLayout(page, "Whole");
   for (const name of ["flare", "winch", "bell"]) await addAction(page, name, "press");

@@ -88,7 +88,7 @@ test("dropped or carried in a tall game, a control is tied to the nearest point;
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   await expect(dialogue.getByLabel("What does your game read?")).toBeFocused();
-  await dialogue.getByRole("button", { name: "tall" }).click();
+  await dialogue.getByRole("button", { name: "portrait" }).click();
   await dialogue.getByLabel("Name of the game").fill("Chimney");
   await page.keyboard.press("Enter");
   await expect(dialogue).toBeHidden();
@@ -171,7 +171,7 @@ test("deleting says what went, by name, and brings it back", async ({ page }) =>
   await open(page);
   await control(page, "log").click();
   await page.keyboard.press("Delete");
-  await notice(page, "“log book” deleted.");
+  await notice(page, "“log book” is deleted.");
   await page.getByRole("button", { name: "Restore" }).click();
   await expect(control(page, "log")).toBeVisible();
 });
@@ -186,11 +186,11 @@ test("a cluster of which nothing shows in a moment is not on the glass; held eit
   await expect(control(page, "cluster")).toHaveCount(0);
   await page.keyboard.press("Escape");
   await expect(page.locator('[data-bench="wide"]')).toBeVisible();
-  await region(page, "Layout").getByLabel("Held").selectOption("both");
+  await region(page, "Layout").getByLabel("Orientation").selectOption("both");
   await expect(page.locator('[data-bench="wide"]')).toBeVisible();
   await expect(page.getByTestId("bench-screen")).toHaveText("Tall phone 20:9, notch, landscape");
   await openLayout(page, "Pigeonhole");
-  await region(page, "Layout").getByLabel("Held").selectOption("both");
+  await region(page, "Layout").getByLabel("Orientation").selectOption("both");
   await expect(page.locator('[data-bench="tall"]')).toBeVisible();
 });
 

@@ -58,7 +58,7 @@ test("a finding is accepted with a reason, and taken back", { tag: "@storm" }, a
   await small.getByLabel("Reason").fill("only for the pilot");
   await small.getByLabel("Reason").press("Enter");
   await expect(small).toContainText("accepted: only for the pilot");
-  await small.getByRole("button", { name: "Undo" }).click();
+  await small.getByRole("button", { name: "Withdraw" }).click();
   await expect(small.getByRole("button", { name: "accept…" })).toBeVisible();
 });
 

@@ -29,7 +29,7 @@ test.use({ serviceWorkers: "allow" });
 /** Waits until the browser says that it keeps the application. */
 async function kept(page: Page): Promise<void> {
   await page.getByTestId("saved-state").click();
-  await expect(page.getByText("Nodulum also works offline")).toBeVisible();
+  await expect(page.getByText(/Nodulum also works offline|it opens and works without its server/)).toBeVisible();
   await page.keyboard.press("Escape");
 }
 /** Something typed and not entered holds a newer version back when it is asked for; gives the field. */

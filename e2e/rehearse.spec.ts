@@ -55,7 +55,7 @@ test("the stage draws only where something on it changes: not while all rests, a
     };
   });
   await open(page, "/rehearse");
-  await page.getByLabel("Game").selectOption("yard");
+  await page.getByLabel("Scene").selectOption("yard");
   const drawn = () =>
     page.evaluate(async () => {
       const counted = window as unknown as { drawn: number };
@@ -219,7 +219,7 @@ test("arriving by key leaves the keys to the window: 4 leads on; keys go to the 
 
 test("appearance is rehearsed: what shows on each device at first, after a touch, a key, a pad; a value line stands over the glass", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByLabel("Game").selectOption({ label: "test yard" });
+  await page.getByLabel("Scene").selectOption({ label: "test yard" });
   const pixel = () =>
     page.evaluate(() => {
       const canvas = document.querySelector<HTMLCanvasElement>("[data-testid=play-glass] canvas")!;
@@ -233,7 +233,7 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
   const told = page.getByTestId("appearance");
   await expect(told).toContainText("On a desktop at the start: controls are hidden; the layout shows them after a touch");
   await expect.poll(pixel).toEqual(GROUND);
-  const part = page.getByRole("group", { name: "Controls on the device" });
+  const part = page.getByRole("group", { name: "Visibility of the controls" });
   await part.getByRole("button", { name: "a touch" }).click();
   await expect(told).toContainText("after a touch: controls are shown");
   await expect.poll(pixel).not.toEqual(GROUND);

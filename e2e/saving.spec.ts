@@ -40,26 +40,30 @@ test.describe("“saved” is always true", () => {
     await saved(page);
   });
 
-  test("what is refused is tried again by itself; meanwhile leaving asks, no other layout is opened, and nothing is lost", async ({ page }) => {
-    await canBeFull(page);
-    await open(page, "/actions");
-    await saved(page);
-    await setFull(page, true);
-    await addAction(page, "anchor", "press");
-    await expect(savedState(page)).toHaveText("not saved");
-    expect(await leavingAsks(page)).toBe(true);
-    await fromMenu(page, "Pigeonhole");
-    await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout can be opened/)).toBeVisible();
-    await opened(page, "Brackwater");
-    await fromMenu(page, "Delete");
-    await opened(page, "Brackwater");
-    await setFull(page, false);
-    await saved(page);
-    await openLayout(page, "Pigeonhole");
-    await opened(page, "Pigeonhole");
-    await openLayout(page, "Brackwater", true);
-    await expect(word(page, "anchor")).toBeVisible();
-  });
+  test(
+    "what is refused is tried again by itself; meanwhile leaving asks, no other layout is opened, and nothing is lost",
+    { tag: "@storm" },
+    async ({ page }) => {
+      await canBeFull(page);
+      await open(page, "/actions");
+      await saved(page);
+      await setFull(page, true);
+      await addAction(page, "anchor", "press");
+      await expect(savedState(page)).toHaveText("not saved");
+      expect(await leavingAsks(page)).toBe(true);
+      await fromMenu(page, "Pigeonhole");
+      await expect(page.getByText(/“Brackwater” is not saved \(No room left\), so no other layout can be opened/)).toBeVisible();
+      await opened(page, "Brackwater");
+      await fromMenu(page, "Delete");
+      await opened(page, "Brackwater");
+      await setFull(page, false);
+      await saved(page);
+      await openLayout(page, "Pigeonhole");
+      await opened(page, "Pigeonhole");
+      await openLayout(page, "Brackwater", true);
+      await expect(word(page, "anchor")).toBeVisible();
+    },
+  );
 
   test("another layout is opened only when this one is written", { tag: "@storm" }, async ({ page }) => {
     await open(page, "/actions");

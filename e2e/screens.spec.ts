@@ -247,7 +247,7 @@ test("the rail counts what the grid counts, for all players; while something is 
   await expect.poll(inRail).toEqual(atRest);
 });
 
-test("the map and the spans use the height that is there", async ({ page }) => {
+test("the map and the spans use the height that is there", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/screens");
   for (const [look, plot] of [
     ["spans", "span-plot"],

@@ -6,7 +6,7 @@ import { control, middle, noViolationsInStorm, open, opened, openLayout, visual 
 import { isStorm } from "../test/repeated";
 
 const panel = (page: Page) => page.getByRole("region", { name: "Settle", exact: true });
-const take = (page: Page) => panel(page).getByRole("button", { name: "Apply" });
+const take = (page: Page) => panel(page).getByRole("button", { name: "Apply", exact: true });
 const found = (page: Page, severity: string) => panel(page).locator(`[data-settle-tally="${severity}"] td`);
 const history = async (page: Page) => {
   await page.keyboard.press("Shift+H");
@@ -128,7 +128,7 @@ test("no way: the wishes are drawn and told, a way out is one click, and what it
 test("missed less: within the millimetres allowed, and the rates before and after are told", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/layout");
   await page.keyboard.press("y");
-  await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing to settle");
+  await expect(panel(page).getByTestId("settle-state")).toContainText("Nothing to fix");
   const slider = panel(page).getByRole("slider", { name: "Change allowed to reduce misses, mm" });
   for (let i = 0; i < 4; i += 1) await slider.press("ArrowRight");
   await expect(panel(page).getByTestId("settle-miss-mm")).toHaveText("within 2.0 mm");

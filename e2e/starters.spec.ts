@@ -28,7 +28,7 @@ test("a starter's controls come into a game of one's own, its words matched to t
   const dialogue = page.getByRole("dialog", { name: "From another layout" });
   await dialogue.getByLabel("Other layout").selectOption({ label: "Side view: walk, leap and dash, seen from the side" });
   await expect(dialogue.getByLabel(/leap/).first()).toBeVisible();
-  await dialogue.getByRole("button", { name: /^Take/ }).click();
+  await dialogue.getByRole("button", { name: /^Copy/ }).click();
   await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
   await expect(control(page, "leap")).toHaveAttribute("aria-label", /serves leap/);
   await expect(control(page, "dash")).toHaveAttribute("aria-label", /serves Dash/);

@@ -182,7 +182,7 @@ async function settle(world: DeedWorld): Promise<void> {
   const panel = page.getByRole("region", { name: "Settle", exact: true }).first();
   await panel.waitFor();
   await page.waitForTimeout(200 + random() * 1500);
-  const take = panel.getByRole("button", { name: "Apply" });
+  const take = panel.getByRole("button", { name: "Apply", exact: true });
   if ((await take.count()) > 0 && (await take.isEnabled())) {
     facts.places.clear();
     await edited(world, () => take.click());

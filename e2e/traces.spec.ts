@@ -55,7 +55,7 @@ test(
   },
 );
 
-test("the strip shows what was pressed where it was pressed, running and stopped alike", async ({ page }) => {
+test("the strip shows what was pressed where it was pressed, running and stopped alike", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
   await page.getByLabel("Pin a finger on a control").selectOption({ label: "horn" });
   await expect(value(page, "horn")).toHaveText("true");

@@ -87,7 +87,7 @@ test.describe("by touch", () => {
 
 test("feel changes while the thumb is down; the yard plays any layout", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByLabel("Game").selectOption("yard");
+  await page.getByLabel("Scene").selectOption("yard");
   const box = (await page.getByTestId("play-glass").boundingBox())!;
   const from = { x: box.x + box.width * 0.18, y: box.y + box.height * 0.68 };
   await page.mouse.move(from.x, from.y);

@@ -1,4 +1,5 @@
 /** The port in C against the conformance cases and against the engine itself, on the same random layouts and traces. */
+import { isStorm } from "../../test/repeated";
 import { spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -320,8 +321,9 @@ withCompiler("a loop whose clock repeats, goes back or is none: time stands, the
   ]);
 });
 
-/** Clang with its fuzzing runtime, which Debian has in a package of its own. */
+/** Clang with its fuzzing runtime, which Debian has in a separate package. Its build takes long, so only the storm uses it. */
 const hasFuzzingClang =
+  (isStorm || process.env.NODULUM_C99_FUZZ !== undefined) &&
   hasCompiler &&
   spawnSync("clang", ["-x", "c", "-", "-fsanitize=fuzzer,address,undefined", "-o", join(folder, "probe")], {
     input: "int LLVMFuzzerTestOneInput(const unsigned char *data, unsigned long size) { return data == 0 && size > 0; }",

@@ -92,7 +92,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
               checked={grouped}
               onChange={(event) => setSheetState({ grouped: event.target.checked })}
             />
-            by moment
+            Group by moment
           </label>
           {groups.length > 0 && (
             <button

@@ -19,7 +19,7 @@ export function Checklist({ layout, ticked, onTick }: Props) {
         Checklist · {done} of {items.length}
       </h2>
       {items.map(({ id, text }) => (
-        <label key={id} className="grid grid-cols-[1.25rem_1fr] text-[0.75rem] leading-snug">
+        <label key={id} className="grid min-h-6 grid-cols-[1.25rem_1fr] text-[0.75rem] leading-snug">
           <input
             type="checkbox"
             className="mt-0.5 size-3.5 accent-[var(--accent)]"

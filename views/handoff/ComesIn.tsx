@@ -141,7 +141,7 @@ export function ComesIn() {
           ref={artFolder}
           folder
           accept=".png,.webp,.svg,.json"
-          label="Folder of game art to import"
+          label="Folder of pictures to import"
           onFile={(file) => accept([file], true)}
           onFiles={(files) => accept(files, true)}
         />

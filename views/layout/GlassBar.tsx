@@ -81,7 +81,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
       <button
         className={`${SWITCH} ${lit(several)}`}
         aria-pressed={several}
-        aria-label="Multi-select"
+        aria-label="Multiple"
         {...readingProps(says("bar.several"), several ? "on" : "off")}
         onClick={() => setBench({ tool: null, several: !several })}
       >

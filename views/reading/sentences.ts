@@ -185,7 +185,7 @@ export const SENTENCES = {
   "ledger.row": { words: "{action} ({kind}): {value}. Drag it onto the glass to create a {control} for it.", keys: "drag · Enter" },
   "ledger.together": { words: "Creates {as} for the selected actions.", keys: "click" },
   "ledger.next": { words: "Goes to the next of {value} open actions.", keys: "O" },
-  "rail.counted": { words: "Findings are counted for {value}; during a drag, they are counted for the current player first." },
+  "rail.counted": { words: "Findings are counted for {value}. During a drag, the current player comes first." },
   "rail.screen": { words: "{value}: {inches}, {aspect}, {mm}. Click to put it on the bench.", keys: "click" },
   "shelf.screen": {
     words: "{value}: {inches}, {aspect}, {mm}. Counts are for {players}. Click to read its findings; double-click to put it on the bench.",

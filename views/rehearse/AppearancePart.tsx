@@ -12,7 +12,7 @@ export function AppearancePart() {
   if (!appearance) return null;
   const { device, last } = appearance;
   return (
-    <div role="group" aria-label="Controls on the device" className="flex min-h-7 flex-wrap items-center gap-2 border-b border-rule px-4 text-[0.75rem]">
+    <div role="group" aria-label="Visibility of the controls" className="flex min-h-7 flex-wrap items-center gap-2 border-b border-rule px-4 text-[0.75rem]">
       <span role="status" data-testid="appearance">
         {appearanceWords(appear, appearance)}
       </span>

@@ -57,7 +57,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       {canTug && (
         <Choice
           name="game"
-          label="Game"
+          label="Scene"
           value={isYard ? "yard" : "tug"}
           options={[
             ["tug", "tug"],
