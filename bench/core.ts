@@ -7,7 +7,7 @@ import { editContextOf, moveBy } from "../core/editing/placing";
 import { advance, tickTime } from "../core/engine/input/advance";
 import type { InputEvent } from "../core/engine/input/events";
 import { prepareInput } from "../core/engine/input/setup";
-import { initialState } from "../core/engine/input/state";
+import { initialState } from "../core/engine/input/inputState";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { prepareLayout } from "../core/engine/placement/prepare";

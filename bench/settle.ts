@@ -1,9 +1,9 @@
 /** How well and how fast Settle settles: the first draft of Brackwater, and layouts that a careless hand has spoiled. */
 import { catalogueFor } from "../core/checks/catalogue";
-import { changesOf } from "../core/checks/changes";
+import { changesOf } from "../core/checks/findingChanges";
 import { bareFindings } from "../core/checks/check";
 import { settle } from "../core/settle/settle";
-import type { Settled } from "../core/settle/settled";
+import type { SettleResult } from "../core/settle/settleResult";
 import type { SettleRequest } from "../core/settle/request";
 import { leastByRandomSearch } from "../test/randomSearch";
 import { sampleLayouts } from "../test/samples";
@@ -18,7 +18,7 @@ const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`;
 const median = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
 /** How many findings a settled layout has that are new or worse, by the checks alone. */
-function worseIn({ layout, screens, faces, moment }: SettleRequest, settled: Settled): number {
+function worseIn({ layout, screens, faces, moment }: SettleRequest, settled: SettleResult): number {
   let worse = 0;
   for (const screen of screens)
     for (const face of faces) {
@@ -39,7 +39,7 @@ function take(many: Generator<SettleRequest>, most: number): SettleRequest[] {
   return Array.from({ length: most }, () => many.next().value as SettleRequest);
 }
 
-function timed(request: SettleRequest): { readonly settled: Settled; readonly ms: number } {
+function timed(request: SettleRequest): { readonly settled: SettleResult; readonly ms: number } {
   const began = performance.now();
   const settled = settle(request);
   return { settled, ms: performance.now() - began };

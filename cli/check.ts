@@ -4,12 +4,12 @@ import { Option, type Command } from "commander";
 import { findAspectIntervals } from "../core/checks/aspectIntervals";
 import { readBaseline } from "../core/exchange/baseline";
 import { checkedPlayers, checkScreens, REPORT_FORMATS, reportText, type CheckedPlayer, type ReportFormat } from "../core/exchange/checkReport";
-import { fallsShort, type Known, type ScreenFindings } from "../core/exchange/report";
+import { fallsShort, type Known, type CheckedScreen } from "../core/exchange/checkText";
 import { readScreens } from "../core/exchange/screens";
 import type { Layout, Screen } from "../core/format/types";
 import { catalogueFor } from "../core/checks/catalogue";
 import { printJson, printMessage, printText, type Streams } from "./output";
-import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+import { CallError, layoutFrom, orFail, screenFrom, readText, viewFrom, type ViewOptions } from "./inputs";
 
 /** Work that takes longer than this says how far it is, ms. */
 const PATIENCE_MS = 1000;
@@ -40,7 +40,7 @@ export function addCheck(command: Command, streams: Streams): void {
     .description("print the findings on each screen (default: the built-in catalogue)")
     .action((file: string, options: CheckOptions) => {
       const layout = layoutFrom(streams, file);
-      const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(textOf(options.baseline)), options.baseline);
+      const known: Known = options.baseline === undefined ? () => false : orFail(readBaseline(readText(options.baseline)), options.baseline);
       const results = judge(streams, layout, screensFrom(layout, options), checkedPlayers(layout, viewFrom(options, layout), options.players === "all"));
       printText(streams, reportText(options.format, { file, layout, results, known, failOn: options.failOn }));
       if (fallsShort(results, options.failOn, known)) streams.fallShort();
@@ -49,15 +49,15 @@ export function addCheck(command: Command, streams: Streams): void {
 
 /** The screens of a list and those named one by one; without either, the shipped catalogue. */
 export function screensFrom(layout: Layout, options: ScreenOptions): Screen[] {
-  const listed = options.screens === undefined ? [] : orFail(readScreens(textOf(options.screens)), options.screens);
+  const listed = options.screens === undefined ? [] : orFail(readScreens(readText(options.screens)), options.screens);
   const named = options.screen.map(screenFrom);
   return listed.length + named.length > 0 || options.screens !== undefined ? [...listed, ...named] : catalogueFor(layout.orientation);
 }
 
 /** Checks, and says now and then how far it is. */
-function judge(streams: Streams, layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): ScreenFindings[] {
+function judge(streams: Streams, layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): CheckedScreen[] {
   let told = performance.now();
-  const results: ScreenFindings[] = [];
+  const results: CheckedScreen[] = [];
   for (const result of checkScreens(layout, screens, players)) {
     results.push(result);
     const now = performance.now();

@@ -5,21 +5,21 @@ import { dirname, join, resolve, sep } from "node:path";
 import { Option, type Command } from "commander";
 import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../core/exchange/constants";
 import { fileNamesOnce } from "../core/exchange/fileName";
-import { readTake, TAKE_FILE, writeTake } from "../core/exchange/take";
+import { readTake, TAKE_FILE, writeTake } from "../core/exchange/takeFile";
 import { problemText } from "../core/engine/result";
 import { TAKES } from "../core/format/limits";
 import type { Layout } from "../core/format/types";
-import { Y_DIRECTIONS, type YDirection } from "../core/exchange/told";
-import { framesOf } from "../core/rehearsal/take";
+import { Y_DIRECTIONS, type YDirection } from "../core/exchange/boxDirection";
+import { takeFrames } from "../core/rehearsal/take";
 import { PAPERS, type Paper } from "../core/report/style";
 import { makeParcel } from "../parcels/makeParcel";
 import { PARCEL_IDS, type Parcel, type ParcelId } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
-import type { TakeFile } from "../parcels/source";
-import { parcelFolder, parcelZip } from "../parcels/zip";
+import type { TakeFile } from "../parcels/parcelSource";
+import { parcelFolder, parcelZip } from "../parcels/parcelZip";
 import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import { screensFrom, type ScreenOptions } from "./check";
-import { CallError, isSameFile, layoutFrom, orFail, textOf } from "./inputs";
+import { CallError, isSameFile, layoutFrom, orFail, readText } from "./inputs";
 import { printMessage, type Streams } from "./output";
 
 interface HandOffOptions extends ScreenOptions {
@@ -90,8 +90,8 @@ function parcelsFrom(list: string | undefined): readonly ParcelId[] {
 function takesFrom(paths: readonly string[], layout: Layout): readonly TakeFile[] {
   const fileName = fileNamesOnce();
   return paths.map((path) => {
-    const take = orFail(readTake(textOf(path, TAKES.bytes.most, TAKES.bytes.words)), path);
-    const frames = framesOf(take, layout);
+    const take = orFail(readTake(readText(path, TAKES.bytes.most, TAKES.bytes.words)), path);
+    const frames = takeFrames(take, layout);
     if (!frames.ok) throw new CallError(`${path}: ${problemText(frames.problems)}`);
     return { path: fileName(take.name, TAKE_FILE), text: writeTake({ ...take, frames: frames.value }) };
   });

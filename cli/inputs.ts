@@ -26,7 +26,7 @@ export function unreadable(file: string, error: unknown): CallError {
 }
 
 /** The text of a file: what the browser takes, and nothing else. `most`: bytes, as of a layout where nothing is said; `tooLarge`: what is said of more. */
-export function textOf(file: string, most = MOST_FILE_BYTES, tooLarge?: string): string {
+export function readText(file: string, most = MOST_FILE_BYTES, tooLarge?: string): string {
   let bytes: Uint8Array;
   try {
     const { size } = statSync(file);
@@ -63,7 +63,7 @@ export function writeText(file: string, text: string): void {
 
 /** The layout of a file. What of its wires is ignored is told on standard error. */
 export function layoutFrom(streams: Streams, file: string): Layout {
-  const layout = orFail(readLayout(textOf(file)), file);
+  const layout = orFail(readLayout(readText(file)), file);
   for (const { control, index, part, word } of ignoredParts(layout)) {
     const at = layout.controls.findIndex(({ id }) => id === control);
     printMessage(streams, `${file}: notice: controls[${at}].serves[${index}].${part} (${control}): ${word}`);

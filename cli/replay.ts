@@ -6,12 +6,12 @@ import { replayTicks, type TickOutput } from "../core/engine/input/advance";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { resolve } from "../core/engine/placement/resolve";
 import { takeJunit } from "../core/exchange/junit";
-import { readTake } from "../core/exchange/take";
+import { readTake } from "../core/exchange/takeFile";
 import { TAKES, TRACES } from "../core/format/limits";
 import type { Layout } from "../core/format/types";
 import { actionDifferences, firstDifference, type FrameDifference } from "../core/rehearsal/frameDifferences";
 import { layoutDigest, stageOf, ticksOf, type Take } from "../core/rehearsal/take";
-import { CallError, layoutFrom, orFail, screenFrom, textOf, viewFrom, type ViewOptions } from "./inputs";
+import { CallError, layoutFrom, orFail, screenFrom, readText, viewFrom, type ViewOptions } from "./inputs";
 import { printJson, printMessage, printStream, printText, type Streams } from "./output";
 import { eventsOf } from "./trace";
 
@@ -89,7 +89,7 @@ async function playTake({ streams, command, file, options }: Call, takeFile: str
 }
 
 function takeFrom(file: string): Take {
-  if (existsSync(file)) return orFail(readTake(textOf(file, TRACES.bytes.most, TAKES.bytes.words)), file);
+  if (existsSync(file)) return orFail(readTake(readText(file, TRACES.bytes.most, TAKES.bytes.words)), file);
   throw new CallError(`${file}: there is no such file`);
 }
 

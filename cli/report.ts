@@ -4,7 +4,7 @@ import { Option, type Command } from "commander";
 import { digestOfText } from "../core/format/digest";
 import { writeLayout } from "../core/format/write";
 import { makeReport } from "../core/report/gatherReport";
-import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/source";
+import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/reportSource";
 import { PAPERS, type Paper } from "../core/report/style";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, isSameFile, layoutFrom, writeText } from "./inputs";

@@ -1,6 +1,6 @@
 /** The command line (model.md section 4): argument parsing and printing around core. */
 import { Command, CommanderError } from "commander";
-import { printResolved } from "../core/exchange/resolved";
+import { printResolved } from "../core/exchange/resolvedData";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { jsonForTerminal } from "../core/exchange/terminal";
 import { compile } from "../core/format/compile";

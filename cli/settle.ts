@@ -6,8 +6,8 @@ import type { Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
 import { CHANGEABLES, MOST_MISS_MM, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
-import type { Settled } from "../core/settle/settled";
-import { progressWords, settledData, settledText } from "../core/settle/settledText";
+import type { SettleResult } from "../core/settle/settleResult";
+import { progressWords, settledData, describeResult } from "../core/settle/describeResult";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, layoutFrom, orFail, viewFrom, writeText, type ViewOptions } from "./inputs";
 import { printJson, printMessage, printText, type Streams } from "./output";
@@ -54,7 +54,7 @@ export function addSettle(command: Command, streams: Streams): void {
       const settled = watched(streams, requestFrom(layout, options));
       if (options.output !== undefined) writeText(options.output, writeLayout(settled.layout));
       if (options.format === "json") printJson(streams, settledData(settled, options.output === undefined));
-      else printText(streams, settledText(settled).split("\n").map(lineForTerminal).join("\n"));
+      else printText(streams, describeResult(settled).split("\n").map(lineForTerminal).join("\n"));
       if (options.output === undefined && settled.layout !== layout)
         printMessage(streams, "nothing was written; name a file with -o to keep the settled layout");
       if (settled.kind === "partly" || settled.kind === "none") streams.fallShort();
@@ -102,7 +102,7 @@ function missMmFrom(text: string | undefined): number {
 }
 
 /** Settles, and says now and then how far it is. */
-function watched(streams: Streams, request: SettleRequest): Settled {
+function watched(streams: Streams, request: SettleRequest): SettleResult {
   let told = performance.now();
   const steps = settleSteps(request);
   for (;;) {

@@ -1,6 +1,6 @@
 /** Traces read from a file as they are wanted: however long one is, a piece of it is held. */
 import { closeSync, fstatSync, openSync, readSync, statSync } from "node:fs";
-import { createTraceReader } from "../core/exchange/trace";
+import { createTraceReader } from "../core/exchange/traceFile";
 import type { InputEvent } from "../core/engine/input/events";
 import { TRACES } from "../core/format/limits";
 import type { Layout } from "../core/format/types";

@@ -169,7 +169,7 @@ test(
     const lines = dialogue(page).getByRole("list", { name: "Lines to change" }).getByRole("listitem");
     await expect(lines).toHaveCount(3);
     await expect(lines.first()).toContainText("tug.py:1");
-    await expect(lines.first()).toContainText("if controls.rose(actions.HONK): honk()");
+    await expect(lines.first()).toContainText("if controls.just_pressed(actions.HONK): honk()");
     await expect(lines.nth(2)).toContainText("if controls.value(actions.HELM): steer()");
     await expect(dialogue(page).getByTestId("without-runtime")).toContainText("There is no Nodulum runtime for Python.");
     const stub = page.waitForEvent("download");

@@ -28,7 +28,7 @@ test("two thumbs at once: a stick and a button by their words, edges, angle and 
   await frames(page);
   const [x, y] = (await value(page, "walk")) as [number, number];
   expect([x, y].map((n) => n.toFixed(3))).toEqual(["0.707", "0.707"]);
-  expect(await on(page, (h) => [h.angle("walk"), h.strength("walk"), h.value("leap"), h.strength("leap")])).toEqual([
+  expect(await on(page, (h) => [h.angle("walk"), h.magnitude("walk"), h.value("leap"), h.magnitude("leap")])).toEqual([
     expect.closeTo(45, 3),
     expect.closeTo(1, 6),
     true,
@@ -71,7 +71,7 @@ test("a game's own loop steps by itself: rose and fell are told for one step, an
       for (let i = 0; i < n; i += 1) {
         await new Promise((done) => requestAnimationFrame(done));
         handle.step();
-        seen.push({ rose: handle.rose("leap"), fell: handle.fell("leap"), held: handle.value("leap") });
+        seen.push({ rose: handle.justPressed("leap"), fell: handle.justReleased("leap"), held: handle.value("leap") });
       }
       return seen;
     }, count);
@@ -208,14 +208,14 @@ test("moment, hand, language, show, off and on take hold while it plays; a word 
   await on(page, (h) => h.show("leap", false));
   await frames(page);
   expect(await ids()).toEqual(["look", "walk"]);
-  await on(page, (h) => (h.show("leap", true), h.off()));
+  await on(page, (h) => (h.show("leap", true), void (h.enabled = false)));
   await frames(page);
   expect(await ids()).toEqual([]);
-  await on(page, (h) => (h.on(), (h.moment = null), void (h.handed = "left")));
+  await on(page, (h) => ((h.enabled = true), (h.moment = null), void (h.handed = "left")));
   await frames(page);
   expect((await middleOf(page, "walk")).x).toBeGreaterThan(450);
   expect(await on(page, (h) => [h.value("Leap"), h.value("leep"), h.value("leep"), h.value("anchor")])).toEqual([false, false, false, false]);
-  expect(await on(page, (h) => h.asked)).toEqual({
+  expect(await on(page, (h) => h.unknownNames)).toEqual({
     Leap: { times: 1, nearest: "leap" },
     leep: { times: 2, nearest: "leap" },
     anchor: { times: 1, nearest: null },
@@ -251,18 +251,22 @@ test("what a player changes for himself keeps to the glass and clear of others, 
   const before = await middleOf(page, "leap");
   expect(
     await on(page, (h) => [
-      h.own.move("leap", -20, 0),
-      h.own.size("leap", 1.25),
-      h.own.size("leap", 3),
-      h.own.move("leap", 200, 0),
-      h.own.move("bleat", -20, 14),
-      h.own.fade("leap", 0.5),
+      h.overrides.move("leap", -20, 0),
+      h.overrides.size("leap", 1.25),
+      h.overrides.size("leap", 3),
+      h.overrides.move("leap", 200, 0),
+      h.overrides.move("bleat", -20, 14),
+      h.overrides.fade("leap", 0.5),
     ]),
   ).toEqual([true, true, false, false, false, true]);
   expect((await middleOf(page, "leap")).x).toBeCloseTo(before.x - (20 / 25.4) * 160, 2);
   const visual = await on(page, (h) => h.controls().find((c: any) => c.id === "leap").visual.w);
   expect(visual).toBeCloseTo(((12 * 1.25) / 25.4) * 160, 2);
-  expect(await on(page, (h) => [h.own.sensitivity("walk", 0.5), h.own.invert("walk", false, true), h.own.sensitivity("wark", 1)])).toEqual([true, true, false]);
+  expect(await on(page, (h) => [h.overrides.sensitivity("walk", 0.5), h.overrides.invert("walk", false, true), h.overrides.sensitivity("wark", 1)])).toEqual([
+    true,
+    true,
+    false,
+  ]);
   const hand = await Hand.of(page);
   const walk = await middleOf(page, "walk");
   await hand.down(1, walk.x, walk.y);
@@ -271,12 +275,12 @@ test("what a player changes for himself keeps to the glass and clear of others, 
   const [x, y] = (await value(page, "walk")) as [number, number];
   expect([Math.abs(x).toFixed(6), y.toFixed(6)]).toEqual(["0.000000", "-0.500000"]);
   await hand.up(1);
-  const kept = await on(page, (h) => JSON.stringify(h.own.json()));
-  await on(page, (h) => h.own.reset());
+  const kept = await on(page, (h) => JSON.stringify(h.overrides.json()));
+  await on(page, (h) => h.overrides.reset());
   expect(await middleOf(page, "leap")).toEqual(before);
-  await openGame(page, gameBody(`appear: "always", own: ${kept}`));
+  await openGame(page, gameBody(`appear: "always", overrides: ${kept}`));
   await ready(page);
-  expect(await on(page, (h) => JSON.stringify(h.own.json()))).toBe(kept);
+  expect(await on(page, (h) => JSON.stringify(h.overrides.json()))).toBe(kept);
 });
 
 test("two handles on one page do not meet; closed they leave nothing behind", async ({ page }) => {
@@ -301,8 +305,8 @@ test("two handles on one page do not meet; closed they leave nothing behind", as
   expect(await page.evaluate(() => [(window as any).handle.value("leap"), (window as any).second.value("leap")])).toEqual([false, true]);
   await hand.up(2);
   await page.evaluate(() => {
-    (window as any).handle.close();
-    (window as any).second.close();
+    (window as any).handle.dispose();
+    (window as any).second.dispose();
   });
   expect(
     await page.evaluate(() => [
@@ -358,7 +362,7 @@ test("the browser's own gestures stay away from the glass, a button that asks fo
     const { play } = (await import("/runtime/none.js" as string)) as any;
     const handle = play("anything", {});
     handle.step();
-    return [handle.value("walk"), handle.angle("walk"), handle.rose("leap"), handle.controls(), handle.own.move("leap", 1, 1), handle.moment];
+    return [handle.value("walk"), handle.angle("walk"), handle.justPressed("leap"), handle.controls(), handle.overrides.move("leap", 1, 1), handle.moment];
   });
   expect(none).toEqual([false, 0, false, [], false, null]);
 });
@@ -425,7 +429,7 @@ for (const density of [1, 3] as const)
 test("where movement is wanted controls come and go in a moment, not at once; where it is not, at once", async ({ page }) => {
   const strengths = async (motion: "no-preference" | "reduce") => {
     await page.emulateMedia({ reducedMotion: motion });
-    await openGame(page, gameBody(`draw: () => ({ paint: ({ strength }) => (window.strengths ??= []).push(strength), close() {} }), appear: "touch"`));
+    await openGame(page, gameBody(`draw: () => ({ paint: ({ opacity }) => (window.strengths ??= []).push(opacity), dispose() {} }), appear: "touch"`));
     await ready(page);
     await page.touchscreen.tap(450, 300);
     await page.waitForFunction(() => (window as any).strengths?.at(-1) === 1);

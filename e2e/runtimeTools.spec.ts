@@ -20,7 +20,7 @@ test("the players' page: by finger and by key a control goes where it may, is si
     page,
     "playersPage",
     "playersPage",
-    `window.closePage = playersPage(handle, over, { words: { done: "back" }, onDone: () => (window.kept = JSON.stringify(handle.own.json())) });`,
+    `window.closePage = playersPage(handle, over, { words: { done: "back" }, onDone: () => (window.kept = JSON.stringify(handle.overrides.json())) });`,
   );
   const dialogue = page.getByRole("dialog", { name: "Drag the controls to where your thumbs are" });
   await noViolations(page, "the players' page");
@@ -137,7 +137,7 @@ test("changes that a player made elsewhere, or somebody made up, never put a con
   page,
 }) => {
   const kept = { controls: { walk: { right: -10_000, down: 10_000, size: 4, fade: 1 }, leap: { right: 9000, down: -9000, size: 0.25, fade: 1 } }, actions: {} };
-  await openGame(page, gameBody(`appear: "always", own: ${JSON.stringify(JSON.stringify(kept))}`));
+  await openGame(page, gameBody(`appear: "always", overrides: ${JSON.stringify(JSON.stringify(kept))}`));
   await ready(page);
   for (const viewport of [
     { width: 900, height: 420 },
@@ -174,5 +174,5 @@ test("changes that a player made elsewhere, or somebody made up, never put a con
     await hand.up(2);
     await hand.up(1);
   }
-  expect(await page.evaluate(() => (window as any).handle.own.json())).toEqual(kept);
+  expect(await page.evaluate(() => (window as any).handle.overrides.json())).toEqual(kept);
 });

@@ -75,7 +75,7 @@ test.describe("the game's own fingers", () => {
     await hand.down(2, GAME_AT[0], GAME_AT[1]);
     await page.evaluate(() => void dispatchEvent(new Event("blur")));
     await hand.move(1, stick.x + 20, stick.y);
-    await page.evaluate(() => (window as any).controls.close());
+    await page.evaluate(() => (window as any).controls.dispose());
     await hand.up(1);
     await hand.up(2);
     await frames(page);
@@ -125,7 +125,7 @@ test("what is no layout is refused in words, an object with a format is read as 
   const more = `
     const text = await (await fetch("/quay.played.json")).text();
     const { readPlayed } = await import("/runtime/index.js");
-    const tell = (layout, over = "#game") => { try { play(layout, { over }).close(); return "plays"; } catch (error) { return error.message; } };
+    const tell = (layout, over = "#game") => { try { play(layout, { over }).dispose(); return "plays"; } catch (error) { return error.message; } };
     const json = JSON.parse(text);
     const read = readPlayed(json).value.layout;
     window.told = [

@@ -1,12 +1,12 @@
 /** The page that plays by itself: a layout, the runtime and the test yard in one file, with hand, size and moment to choose, values and feel to see, takes to record. */
 import { drawing } from "../runtime/drawing";
 import { play } from "../runtime/play";
-import { record, type Recording } from "../runtime/recording";
+import { record, type TakeRecorder } from "../runtime/recording";
 import type { Handle, PlayedControl } from "../runtime/handle";
 import { keepTurned } from "../runtime/turn";
 import { placing, roomOf } from "../samples/yard/places";
 import { createYard } from "../samples/yard/yard";
-import { createFeel } from "./feel";
+import { createFeel } from "./feelPanel";
 
 const byId = <E extends HTMLElement>(id: string) => document.getElementById(id) as E;
 
@@ -78,7 +78,7 @@ function createBar(handle: Handle): void {
   size.onchange = () => (handle.playerSize = Number(size.value));
   moment.onchange = () => (handle.moment = moment.value || null);
   const button = byId<HTMLButtonElement>("record");
-  let recording: Recording | null = null;
+  let recording: TakeRecorder | null = null;
   button.onclick = () => {
     if (recording) {
       save(

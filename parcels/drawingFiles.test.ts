@@ -2,7 +2,7 @@ import { plainScreen } from "../core/engine/placement/screen";
 import { sampleLayouts } from "../test/samples";
 import { drawingFiles } from "./drawingFiles";
 import { plainSource } from "./plainSource";
-import type { Painter } from "./source";
+import type { PngPainter } from "./parcelSource";
 
 test("a screen larger than browsers paint is left out as a PNG and named; screens of one name are files of their own", async () => {
   const [layout] = sampleLayouts();
@@ -17,7 +17,7 @@ test("a screen larger than browsers paint is left out as a PNG and named; screen
     sizes.push([width, height]);
     return Promise.resolve(new Uint8Array(1));
   };
-  const painter: Painter = { supplies: { pictureOf: () => null, icons: {} }, paint: painted, paintSvg: (_, width, height) => painted(width, height) };
+  const painter: PngPainter = { supplies: { pictureOf: () => null, icons: {} }, paint: painted, paintSvg: (_, width, height) => painted(width, height) };
   const { files, leftOut } = await drawingFiles({ ...plain, painter: () => Promise.resolve(painter) });
   expect(files.map(({ path }) => path)).toEqual(["screens/wall.svg", "screens/wall-2.svg", "screens/wall-2.png", "contact-sheet.svg", "contact-sheet.png"]);
   expect(leftOut).toEqual(["screens/wall.png: 20000 × 9000 px is more than browsers paint"]);

@@ -4,7 +4,7 @@ import { resolvedOn } from "../core/derived/resolved";
 import { DRAWING_LAYERS, layoutDrawing } from "../core/drawing/layoutDrawing";
 import { contactSheet } from "../core/handoff/contactSheet";
 import type { Parcel, ParcelFile } from "./parcel";
-import { MOST_SIDE_PX, type HandOffSource } from "./source";
+import { MOST_SIDE_PX, type HandOffSource } from "./parcelSource";
 
 /** px a mm of the contact sheet as a PNG; fewer where it would be larger than browsers paint. */
 const SHEET_PX_PER_MM = 4;

@@ -2,7 +2,7 @@
 import { drawLook, lookPictures, lookSvg } from "./looks";
 import type { Parcel, ParcelFile } from "./parcel";
 import { pictureSheet, pictureSheetJson } from "./pictureSheet";
-import { MOST_SIDE_PX, type HandOffSource } from "./source";
+import { MOST_SIDE_PX, type HandOffSource } from "./parcelSource";
 
 /** How many px a unit PNGs have. */
 const LOOK_SCALES = [1, 2, 3, 4] as const;

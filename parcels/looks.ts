@@ -6,12 +6,12 @@
 import { drawnFor } from "../core/versions/compare";
 import { resolvedOn } from "../core/derived/resolved";
 import { byId } from "../core/derived/byId";
-import { element } from "../core/drawing/element";
+import { element } from "../core/drawing/svgElement";
 import { SvgCanvas, type SvgPicture } from "../core/drawing/svgCanvas";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { pxPerMm } from "../core/engine/placement/screen";
 import type { Control, Layout } from "../core/format/types";
-import { drawControls, type Arm, type Drawn, type DrawingContext, type LookPart, type Pose, type Supplies } from "../runtime/art";
+import { drawControls, type Arm, type DrawnControl, type DrawingContext, type LookPart, type Pose, type Supplies } from "../runtime/art";
 import { ICONS } from "../runtime/icons";
 
 export const LOOK_STATES = ["rest", "held", "away"] as const;
@@ -28,7 +28,7 @@ export interface LookPicture {
   /** Its sides at 1×, px, margins among them. */
   readonly width: number;
   readonly height: number;
-  readonly drawn: Drawn;
+  readonly drawn: DrawnControl;
   readonly hairline: number;
 }
 

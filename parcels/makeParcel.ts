@@ -2,9 +2,9 @@
 import { constantFile, constantsFile } from "../core/exchange/constants";
 import { fileNameFor } from "../core/exchange/fileName";
 import { playingPage } from "../core/exchange/playingPage";
-import { textOf } from "../core/derived/text";
+import { layoutText } from "../core/derived/text";
 import { compile } from "../core/format/compile";
-import { TABLE_UNITS } from "../core/exchange/told";
+import { TABLE_UNITS } from "../core/exchange/boxDirection";
 import { controlsCsv, controlsJson, controlTable } from "../core/handoff/controlTable";
 import { sheetCsv, sheetHtml } from "../core/handoff/sheetHtml";
 import { drawingFiles } from "./drawingFiles";
@@ -12,7 +12,7 @@ import { lookFiles } from "./lookFiles";
 import type { Parcel, ParcelFile, ParcelId } from "./parcel";
 import { playedArray } from "./playedArray";
 import { runtimePage } from "./runtimePage";
-import type { HandOffSource } from "./source";
+import type { HandOffSource } from "./parcelSource";
 
 const json = (path: string, content: string): ParcelFile => ({ path, type: "application/json", content });
 const html = (path: string, content: string): ParcelFile => ({ path, type: "text/html", content });
@@ -22,7 +22,7 @@ const csv = (path: string, content: string): ParcelFile => ({ path, type: "text/
 type Made = Pick<Parcel, "files"> & Partial<Pick<Parcel, "leftOut">>;
 
 const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promise<Made>>> = {
-  layout: ({ layout }) => ({ files: [json(fileNameFor(layout.name), textOf(layout))] }),
+  layout: ({ layout }) => ({ files: [json(fileNameFor(layout.name), layoutText(layout))] }),
   played: (source) => ({ files: [played(source)] }),
   runtime: async (source) => {
     const own = Object.entries(await source.runtimeFiles()).map(([path, content]): ParcelFile => ({

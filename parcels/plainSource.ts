@@ -1,9 +1,9 @@
 /** What parcels are made from where there is no browser: the command line and the server. */
 import { digestOfText } from "../core/format/digest";
-import { textOf } from "../core/derived/text";
+import { layoutText } from "../core/derived/text";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { makeReport } from "../core/report/gatherReport";
-import type { HandOffSource } from "./source";
+import type { HandOffSource } from "./parcelSource";
 
 /** What is told of it; the rest follows. */
 export interface PlainSource extends Pick<HandOffSource, "layout" | "date" | "screens" | "direction" | "language" | "paper" | "takes"> {
@@ -16,7 +16,7 @@ export interface PlainSource extends Pick<HandOffSource, "layout" | "date" | "sc
 
 /** The source: the right hand, a player of size 1, nothing ticked, no painter. */
 export function plainSource({ pageScript, runtimeFiles, portFiles, step, ...told }: PlainSource): HandOffSource {
-  const digest = digestOfText(textOf(told.layout));
+  const digest = digestOfText(layoutText(told.layout));
   const { layout, date, screens, paper } = told;
   return {
     ...told,

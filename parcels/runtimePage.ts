@@ -1,5 +1,5 @@
 /** A page that shows the web runtime at work beside the played file: where a game's own code would begin. */
-import { escaped } from "../core/drawing/element";
+import { escaped } from "../core/drawing/svgElement";
 import type { Layout } from "../core/format/types";
 
 /** The page; `playedFile`: the played file's name beside it. */

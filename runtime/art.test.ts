@@ -2,7 +2,7 @@ import { recorder, type Stroke } from "../test/canvas";
 import { placed, staged } from "../test/stage";
 import type { Control } from "../core/format/types";
 import { LETTER_PART as JUDGED_LETTERS, WORD_PART as JUDGED_WORDS } from "../core/checks/overflowingWords";
-import { drawControls, forgetWordWidths, INK_STRENGTH, LETTER_PART, POSE_AT_REST, WORD_PART, type Drawn, type Pose, type Supplies } from "./art";
+import { drawControls, forgetWordWidths, INK_STRENGTH, LETTER_PART, POSE_AT_REST, WORD_PART, type DrawnControl, type Pose, type Supplies } from "./art";
 
 /** Path2D is the browser's; here it remembers what it was made of. */
 class Path {
@@ -23,7 +23,7 @@ const controlOf = (kind: Control["kind"], look: object = {}): Control =>
 /** What is painted of one control of 200 px; `hairline` in px. */
 function paint(control: Control, pose: Pose, supplies?: Supplies, hairline = 1): Stroke[] {
   const { ctx, painted } = recorder();
-  const drawn: Drawn = { control, box: { x: 400, y: 150, w: 200, h: 200 }, travel: 100, pose };
+  const drawn: DrawnControl = { control, box: { x: 400, y: 150, w: 200, h: 200 }, travel: 100, pose };
   drawControls(ctx, [drawn], hairline, supplies);
   return painted;
 }

@@ -32,7 +32,7 @@ export type LookPart = "base" | "knob" | "mark" | Arm;
 export type Arm = "right" | "up" | "left" | "down";
 
 /** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
-export interface Drawn {
+export interface DrawnControl {
   readonly control: Control;
   readonly box: Box;
   readonly travel: number;
@@ -92,11 +92,11 @@ export interface Supplies {
 const NO_SUPPLIES: Supplies = { pictureOf: () => null, icons: {} };
 
 /** Draws controls in order. `hairline`: how wide a thin line is in the present coordinates. */
-export function drawControls(ctx: Ctx, drawn: readonly Drawn[], hairline: number, supplies: Supplies = NO_SUPPLIES): void {
+export function drawControls(ctx: Ctx, drawn: readonly DrawnControl[], hairline: number, supplies: Supplies = NO_SUPPLIES): void {
   for (const item of drawn) drawControl(ctx, item, hairline, supplies);
 }
 
-function drawControl(ctx: Ctx, drawn: Drawn, hairline: number, supplies: Supplies): void {
+function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: Supplies): void {
   const { pictureOf } = supplies;
   const { control, box, pose, part } = drawn;
   const { look } = control;
@@ -125,7 +125,7 @@ function opacityOf(control: Control, pose: Pose, opacity: number): number {
 }
 
 /** A control without its knob and its word. */
-function drawBody(ctx: Ctx, { control, box, pose, part }: Drawn, face: Face, hairline: number): void {
+function drawBody(ctx: Ctx, { control, box, pose, part }: DrawnControl, face: Face, hairline: number): void {
   switch (control.kind) {
     case "stick":
       return drawRose(ctx, box, face, hairline);
@@ -238,7 +238,7 @@ function knobFace({ look }: Control, held: boolean): Face {
 }
 
 /** A stick's knob: its own picture, or a sighting ring. */
-function drawKnob(ctx: Ctx, { control, box, travel, pose }: Drawn, hairline: number, pictureOf: PictureOf): void {
+function drawKnob(ctx: Ctx, { control, box, travel, pose }: DrawnControl, hairline: number, pictureOf: PictureOf): void {
   const { knobSize, art, rotateDeg } = control.look;
   const cx = box.x + box.w / 2 + pose.x * travel;
   const cy = box.y + box.h / 2 - pose.y * travel;
@@ -277,7 +277,7 @@ const ARMS: readonly { readonly arm: Arm; readonly dx: number; readonly dy: numb
   { arm: "down", dx: 0, dy: 1 },
 ];
 
-function drawQuoins(ctx: Ctx, box: Box, face: Face, { pose, part }: Pick<Drawn, "pose" | "part">): void {
+function drawQuoins(ctx: Ctx, box: Box, face: Face, { pose, part }: Pick<DrawnControl, "pose" | "part">): void {
   const cx = box.x + box.w / 2;
   const cy = box.y + box.h / 2;
   const r = Math.min(box.w, box.h) / 2;

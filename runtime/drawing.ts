@@ -3,8 +3,8 @@ import type { Picture, PlayedLayout } from "../core/engine/types";
 import { forgetWordWidths, type Icons } from "./art";
 import { changedRegion, drawRegion } from "./region";
 import { createLaid } from "./attach/lay";
-import { putAbove, shownElement } from "./element";
-import type { Frame, MakePainter } from "./handle";
+import { putAbove, shownElement } from "./canvasAbove";
+import type { PaintFrame, MakePainter } from "./handle";
 import { ICONS } from "./icons";
 
 /** Pictures are shown as images alone: an SVG among them runs nothing and loads nothing. `came` hears of each that has come in. */
@@ -37,7 +37,7 @@ export const drawingWith =
     let isStale = false;
     const pictures = createPictures(() => (isStale = true));
     /** What the canvas shows; null: nothing that could be drawn on. */
-    let shown: Frame | null = null;
+    let shown: PaintFrame | null = null;
     const fonts = document.fonts;
     const fontsCame = () => {
       forgetWordWidths();
@@ -50,8 +50,8 @@ export const drawingWith =
         laid.follow(shownElement(over) ?? over);
         return isStale;
       },
-      paint(frame: Frame) {
-        const { layout, screen, drawn, strength, scale } = frame;
+      paint(frame: PaintFrame) {
+        const { layout, screen, drawn, opacity: strength, scale } = frame;
         const [w, h] = [Math.max(1, Math.round(screen.widthPx)), Math.max(1, Math.round(screen.heightPx))];
         const isOther = isStale || canvas.width !== w || canvas.height !== h || shown?.layout !== layout || shown.scale !== scale;
         isStale = false;
@@ -59,13 +59,13 @@ export const drawingWith =
         if (canvas.height !== h) canvas.height = h;
         const ctx = canvas.getContext("2d");
         if (!ctx) return;
-        if (shown?.strength !== strength) canvas.style.setProperty("opacity", String(strength), "important");
+        if (shown?.opacity !== strength) canvas.style.setProperty("opacity", String(strength), "important");
         const supplies = { pictureOf: pictures(layout), icons };
         const region = isOther || !shown ? null : changedRegion(shown.drawn, drawn, { hairline: 1 / scale, w, h });
         shown = frame;
         drawRegion(ctx, drawn, { region, hairline: 1 / scale, supplies });
       },
-      close() {
+      dispose() {
         fonts?.removeEventListener("loadingdone", fontsCame);
         above.close();
       },

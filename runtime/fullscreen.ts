@@ -1,5 +1,5 @@
 /** Fills the screen with an element of the game. */
-import { elementOf } from "./element";
+import { elementOf } from "./canvasAbove";
 
 /** What an element has while it is laid over the window because the browser fills the screen with none. */
 const FILLING: Readonly<Record<string, string>> = {

@@ -2,32 +2,32 @@
 import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
-import type { Drawn } from "./art";
-import type { OwnChanges } from "./own";
-import type { PlayedSource } from "./source";
+import type { DrawnControl } from "./art";
+import type { OwnChanges } from "./overrides";
+import type { PlayedSource } from "./playedSource";
 
 /** When controls are seen: as the layout file says, or overruled by the game. */
 export type Appear = PlayedLayout["appear"];
 
 /** What a drawing is given. */
-export interface Frame {
+export interface PaintFrame {
   readonly layout: PlayedLayout;
   readonly screen: Screen;
-  readonly drawn: readonly Drawn[];
+  readonly drawn: readonly DrawnControl[];
   /** How strongly all of it is seen, 0…1, where it fades in and out. */
-  readonly strength: number;
+  readonly opacity: number;
   /** CSS px a px of the screen. */
   readonly scale: number;
 }
 /** Something that draws what is played over an element; `nodulum-runtime/draw` has one. */
 export interface Painter {
   /** Draws. Called before a picture in which anything of the frame differs from the last one; what is the same in `drawn` is the very same object. */
-  paint(frame: Frame): void;
+  paint(frame: PaintFrame): void;
   /** Asked before every picture: whether it must draw though nothing of the frame has changed, as when an image has come in or its canvas is cleared by others. */
   isStale?(): boolean;
   /** Whether it can be seen; false: the controls take no touches. Seen where this is left out. */
   isSeen?(): boolean;
-  close(): void;
+  dispose(): void;
 }
 /** Makes a painter over an element. */
 export type MakePainter = (over: HTMLElement) => Painter;
@@ -58,7 +58,7 @@ export interface PlayOptions {
   /** `own`: it steps by itself, before each picture; `game`: the game calls `step`. */
   readonly loop?: "own" | "game";
   /** What a player had changed, as `own.json()` gave it. */
-  readonly own?: unknown;
+  readonly overrides?: unknown;
   /** Hears of what cannot be thrown: a pad that came or went. */
   readonly onPad?: (isThere: boolean) => void;
 }
@@ -81,7 +81,7 @@ export interface PlayedControl {
 }
 
 /** A word that the game asked for and the layout does not have. */
-export interface Asked {
+export interface UnknownName {
   readonly times: number;
   /** The word that is most like it; null: none is. */
   readonly nearest: string | null;
@@ -97,61 +97,61 @@ export interface Own {
   fade(id: string, part: number): boolean;
   /** What an action gives, times a factor, 0.1…5. */
   sensitivity(action: string, factor: number): boolean;
-  /** Turns an action round, across, up and down. */
+  /** Inverts an action horizontally, vertically or both. */
   invert(action: string, across: boolean, upDown: boolean): boolean;
-  /** All that was changed, to be kept by the game and given to `play` again. */
+  /** Returns all changes, for the game to store and pass to `play` again. */
   json(): OwnChanges;
   reset(): void;
 }
 
-/** Hears a tick: what every action gives, the time since it began to play (ms), what came in it. */
+/** Called after each tick with the value of every action, the time since the start (ms) and the events of the tick. */
 export type OnTick = (values: ActionValues, timeMs: number, events: readonly InputEvent[]) => void;
 
-/** A layout that plays. `Name`: the words of the game, such as `ActionName` of the constants, so that a misspelt one does not compile. */
+/** A playing layout. `Name`: the action names of the game, such as `ActionName` of the exported constants, so that a misspelled name does not compile. */
 export interface Handle<Name extends string = string> {
   /**
-   * What an action gives: a press true/false, an axis −1…1, a vector or a motion [x, y], y up. A motion is that of the last step. A word that the
-   * layout does not have gives what the nearest word that it has gives at rest; false where none is near. The type is any
-   * unless its use says more: `const gas: number = controls.value("gas")`.
+   * Returns the value of an action: true or false for a press, −1…1 for an axis, [x, y] with y up for a vector or a motion. A motion is the
+   * change in the last step. An unknown name returns the value at rest of the nearest action, or false if none is similar. The type is any
+   * unless you give one: `const gas: number = controls.value("gas")`.
    */
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- of a word alone the kind is not known; any is what can be taken apart, counted with and asked
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the kind is not known from the name; any can be destructured, computed with and tested
   value<V extends ActionValue = any>(name: Name): V;
-  /** The way a vector points, degrees counter-clockwise from the right; 0 where it gives nothing. */
+  /** Returns the direction of a vector in degrees counter-clockwise from the right; 0 for a zero vector. */
   angle(name: Name): number;
-  /** How much an action gives, 0…1 (a motion: how far it went). */
-  strength(name: Name): number;
-  /** Whether a press began, ended, since the last step but one. */
-  rose(name: Name): boolean;
-  fell(name: Name): boolean;
-  /** Hears the values of every tick, its time and the events that came in it; gives what stops it. */
+  /** Returns the magnitude of an action's value, 0…1 (for a motion: its length). */
+  magnitude(name: Name): number;
+  /** Whether a press began (ended) between the last two steps. */
+  justPressed(name: Name): boolean;
+  justReleased(name: Name): boolean;
+  /** Calls the listener after every tick; returns a function that removes it. */
   onTick(listener: OnTick): () => void;
-  /** Plays up to now (ms, as `performance.now()`): for a game with its own loop. */
+  /** Runs all due ticks up to now (ms, as `performance.now()`), for a game with its own loop. */
   step(nowMs?: number): void;
-  /** Every control that shows, in drawing order. */
+  /** Returns the visible controls in drawing order. */
   controls(): readonly PlayedControl[];
-  /** Hides a control or shows it again. */
+  /** Shows or hides a control. */
   show(id: string, on: boolean): void;
   moment: string | null;
   handed: "right" | "left";
   playerSize: number;
   language: string;
   appear: Appear;
-  /** The element that the controls stand over. */
+  /** The element below the controls. */
   readonly over: HTMLElement;
   readonly screen: Screen;
   readonly layout: PlayedLayout;
-  /** SHA-256 of the layout's file, as the played file says it. */
+  /** SHA-256 of the layout file, from the played file. */
   readonly digest: string;
   readonly hz: number;
-  /** All controls off, and on again. */
-  off(): void;
-  on(): void;
-  /** Another layout, given as to `play`; touches go on on what is the same. */
+  /** Whether the touch controls are enabled. Disabled, they are hidden and take no touches. */
+  enabled: boolean;
+  /** Replaces the layout. Accepts the same sources as `play`; touches continue on unchanged controls. */
   replace(played: PlayedSource): void;
-  readonly own: Own;
-  /** Words that were asked for and are not there, and how often each word was read. */
-  readonly asked: Readonly<Record<string, Asked>>;
+  readonly overrides: Own;
+  /** Names that were read but do not exist. */
+  readonly unknownNames: Readonly<Record<string, UnknownName>>;
+  /** How often each name was read. */
   readonly reads: Readonly<Record<string, number>>;
-  /** Leaves nothing behind. */
-  close(): void;
+  /** Removes listeners, drawing and animation frames. */
+  dispose(): void;
 }

@@ -1,8 +1,8 @@
 /** `nodulum-runtime`: plays a layout over an element of a page. */
 export { play } from "./play";
-export { readPlayed, type PlayedJson, type PlayedSource } from "./source";
+export { readPlayed, type PlayedJson, type PlayedSource } from "./playedSource";
 export { fullscreen } from "./fullscreen";
-export type { Appear, Asked, Frame, Handle, MakePainter, OnTick, Own, Painter, PlayedControl, PlayOptions } from "./handle";
-export type { OwnChanges } from "./own";
+export type { Appear, UnknownName as Asked, PaintFrame as Frame, Handle, MakePainter, OnTick, Own, Painter, PlayedControl, PlayOptions } from "./handle";
+export type { OwnChanges } from "./overrides";
 export type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 export type { PlayedLayout, Screen } from "../core/engine/types";

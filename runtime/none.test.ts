@@ -14,7 +14,7 @@ test.each([
   const rests = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] };
   expect(layout.actions.map(({ name }) => handle.value(name))).toEqual(layout.actions.map(({ kind }) => rests[kind]));
   expect([handle.value("hlem"), handle.value("sidel"), handle.value("horm"), handle.value("something else")]).toEqual([[0, 0], 0, false, false]);
-  expect([handle.rose("horn"), handle.strength("helm"), handle.angle("helm"), handle.controls()]).toEqual([false, 0, 0, []]);
+  expect([handle.justPressed("horn"), handle.magnitude("helm"), handle.angle("helm"), handle.controls()]).toEqual([false, 0, 0, []]);
 });
 
 test("what cannot be read, or is not given, rests as well", () => {

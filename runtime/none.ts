@@ -6,15 +6,15 @@ import { nearestWord } from "../core/engine/nearest";
 import type { ActionKind } from "../core/engine/types";
 import type { ActionValue } from "../core/engine/input/events";
 import type { Handle, MakePainter } from "./handle";
-import type { OwnChanges } from "./own";
+import type { OwnChanges } from "./overrides";
 import type { play as Play } from "./play";
-import type { readPlayed as ReadPlayed } from "./source";
+import type { readPlayed as ReadPlayed } from "./playedSource";
 import type { fullscreen as Fullscreen } from "./fullscreen";
 import type { asKeys as AsKeys } from "./standIns/asKeys";
 import type { asPad as AsPad } from "./standIns/asPad";
 import type { asMouse as AsMouse } from "./standIns/asMouse";
 import type { record as Record } from "./recording";
-import type { watch as Watch } from "./playedWords";
+import type { watch as Watch } from "./nameWatch";
 import type { overlay as Overlay } from "./overlay";
 import type { keepTurned as KeepTurned } from "./turn";
 import type { tuned as Tuned } from "./tuned";
@@ -56,18 +56,17 @@ export function play<Name extends string = string>(played?: unknown, options?: P
     playerSize: options?.playerSize ?? 1,
     language: options?.language ?? "",
     appear: options?.appear ?? "touch",
-    off: nothing,
-    on: nothing,
+    enabled: false,
     replace: nothing,
-    own: { move: no, size: no, fade: no, sensitivity: no, invert: no, json: (): OwnChanges => ({ controls: {}, actions: {} }), reset: nothing },
+    overrides: { move: no, size: no, fade: no, sensitivity: no, invert: no, json: (): OwnChanges => ({ controls: {}, actions: {} }), reset: nothing },
     over: null,
     screen: null,
     layout: null,
     digest: "",
     hz: options?.hz ?? 60,
-    asked: {},
+    unknownNames: {},
     reads: {},
-    close: nothing,
+    dispose: nothing,
   };
   return none as unknown as Handle<Name>;
 }
@@ -81,7 +80,7 @@ export const asKeys: typeof AsKeys = end;
 export const asPad: typeof AsPad = end;
 export const asMouse: typeof AsMouse = end;
 export const record: typeof Record = () => ({ stop: () => "", lengthMs: () => 0 });
-export const watch: typeof Watch = () => ({ file: () => "", close: nothing });
+export const watch: typeof Watch = () => ({ file: () => "", dispose: nothing });
 export const overlay: typeof Overlay = end;
 export const keepTurned: typeof KeepTurned = end;
 export const tuned: typeof Tuned = end;

@@ -3,7 +3,7 @@
  * values, the words asked for in vain. Shown where the address has `nodulum-overlay`, or where `always` is said.
  */
 import { createLaid } from "./attach/lay";
-import { elementOf, putAbove, shownElement } from "./element";
+import { elementOf, putAbove, shownElement } from "./canvasAbove";
 import type { Handle } from "./handle";
 
 const WORDS = "12px ui-monospace, monospace";
@@ -34,7 +34,7 @@ export function overlay(handle: Handle, over: Element | string | null = handle.o
     canvas.style.setProperty("z-index", "2147483646", "important");
     const { width, height } = game.getBoundingClientRect();
     const density = window.devicePixelRatio || 1;
-    const shows = JSON.stringify([handle.controls(), values, [...fingers], handle.asked, width, height, density]);
+    const shows = JSON.stringify([handle.controls(), values, [...fingers], handle.unknownNames, width, height, density]);
     if (shows === shown) return;
     shown = shows;
     [canvas.width, canvas.height] = [Math.round(width * density), Math.round(height * density)];
@@ -90,7 +90,7 @@ function paintWords(ctx: CanvasRenderingContext2D, handle: Handle, values: Reado
   const told = Object.entries(values).map(
     ([name, value]) => `${name} ${Array.isArray(value) ? value.map((n: number) => n.toFixed(2)).join(" ") : String(value)}`,
   );
-  const missed = Object.entries(handle.asked).map(
+  const missed = Object.entries(handle.unknownNames).map(
     ([word, { times, nearest }]) => `${word}: asked for ${times} ×, not there${nearest ? `; nearly ${nearest}` : ""}`,
   );
   [...told, ...missed].forEach((line, i) => {

@@ -2,7 +2,7 @@
 import type { Resolved } from "../core/engine/placement/resolve";
 import type { PlayedLayout } from "../core/engine/types";
 import type { Own } from "./handle";
-import { AS_GIVEN, AS_LAID_OUT, fitOwn, keepsClear, NO_CHANGES, readOwn, withOwn, type OwnAction, type OwnChanges, type OwnControl } from "./own";
+import { AS_GIVEN, AS_LAID_OUT, fitOwn, keepsClear, NO_CHANGES, readOwn, withOwn, type OwnAction, type OwnChanges, type OwnControl } from "./overrides";
 
 export interface OwnParts {
   readonly layout: () => PlayedLayout;

@@ -6,23 +6,23 @@ import type { Point } from "../core/engine/geometry/point";
 import type { InputEvent } from "../core/engine/input/events";
 import { isShown, stackAt } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
-import { createDesk, type Desk } from "./attach/desk";
+import { createDesk, type DeskInput } from "./attach/deskInput";
 import { createFingers, type Fingers } from "./attach/fingers";
-import { createGlass, type Glass } from "./attach/glass";
-import { elementOf } from "./element";
+import { createGlass, type Glass } from "./attach/elementScreen";
+import { elementOf } from "./canvasAbove";
 import { createBuzz } from "./buzz";
-import { playedControls } from "./controls";
-import type { Drawn } from "./art";
-import type { Appear, Frame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
-import { createMotion } from "./motion";
-import { fadedByOwn, withOwnValues, type OwnChanges } from "./own";
+import { playedControls } from "./playedControls";
+import type { DrawnControl } from "./art";
+import type { Appear, PaintFrame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
+import { createMotion } from "./returnMotion";
+import { fadedByOwn, withOwnValues, type OwnChanges } from "./overrides";
 import { createOwn, type OwnHandle } from "./ownHandle";
 import { createPlayer, type PlayedFor, type Player } from "./player";
 import { createDrawnControls } from "./poses";
-import { createReading, type Reading } from "./reading";
+import { createReading, type ValueReader } from "./valueReader";
 import { createSeen, type Seen } from "./seen";
-import { readSource, type PlayedSource } from "./source";
-import { inLanguage } from "./words";
+import { readSource, type PlayedSource } from "./playedSource";
+import { inLanguage } from "./labelLanguage";
 
 /** What the address of the page asks for: `?nodulum-appear=always`. */
 function appearFlag(): Appear | null {
@@ -33,7 +33,7 @@ function appearFlag(): Appear | null {
 const now = () => performance.now();
 
 class Playing<Name extends string> implements Handle<Name> {
-  readonly own: OwnHandle;
+  readonly overrides: OwnHandle;
   readonly hz: number;
   readonly over: HTMLElement;
   #layout: PlayedLayout;
@@ -49,13 +49,13 @@ class Playing<Name extends string> implements Handle<Name> {
   readonly #player: Player;
   readonly #glass: Glass;
   readonly #fingers: Fingers;
-  readonly #desk: Desk;
+  readonly #desk: DeskInput;
   readonly #seen: Seen;
   readonly #painter: Painter | null;
   readonly #buzz: () => void;
   readonly #posed = createDrawnControls(createMotion());
-  #faded: { readonly of: readonly Drawn[]; readonly by: OwnChanges | null; readonly drawn: readonly Drawn[] } = { of: [], by: null, drawn: [] };
-  #painted: Partial<Frame> = {};
+  #faded: { readonly of: readonly DrawnControl[]; readonly by: OwnChanges | null; readonly drawn: readonly DrawnControl[] } = { of: [], by: null, drawn: [] };
+  #painted: Partial<PaintFrame> = {};
   readonly #reading = createReading((name, nearest) =>
     console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
   );
@@ -74,8 +74,8 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#codes = codesOf(layout);
     this.#view = { handed: options.handed ?? "right", playerSize: sizeIn(layout, options.playerSize ?? 1), moment: momentIn(layout, options.moment ?? null) };
     this.#glass = createGlass(over, { fixed: screen, ppi }, () => this.#moved());
-    this.own = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.own);
-    this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.own.changes(), inPlace: true });
+    this.overrides = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.overrides);
+    this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.overrides.changes(), inPlace: true });
     this.#buzz = createBuzz(this.#player);
     this.#know();
     this.#seen = createSeen(appearFlag() ?? options.appear ?? layout.appear);
@@ -133,7 +133,7 @@ class Playing<Name extends string> implements Handle<Name> {
   /** Something it is played with has changed: what is the same goes on, and every finger is judged anew where it lies. */
   #retune(): void {
     this.#spoken = inLanguage(this.#layout, this.#language);
-    this.#player.retune(this.#spoken, this.#glass.screen(), { ...this.#view, own: this.own.changes() });
+    this.#player.retune(this.#spoken, this.#glass.screen(), { ...this.#view, own: this.overrides.changes() });
     this.#know();
     this.#fingers.again();
   }
@@ -152,9 +152,9 @@ class Playing<Name extends string> implements Handle<Name> {
     return setup.slides && setup.controls.some((control) => control.kind === "button" && control.feel.slideIn && isShown(state, control));
   }
 
-  #drawn(): readonly Drawn[] {
+  #drawn(): readonly DrawnControl[] {
     const drawn = this.#posed({ layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() });
-    const changes = this.own.changes();
+    const changes = this.overrides.changes();
     // What a player has faded is made anew only where something has changed, so that what is the same stays the same.
     if (drawn !== this.#faded.of || changes !== this.#faded.by) this.#faded = { of: drawn, by: changes, drawn: fadedByOwn(drawn, changes) };
     return this.#faded.drawn;
@@ -167,9 +167,9 @@ class Playing<Name extends string> implements Handle<Name> {
     const isStale = painter.isStale?.() ?? false;
     const [drawn, before] = [this.#drawn(), this.#painted];
     const [layout, screen, scale] = [this.#spoken, this.screen, this.#glass.scale()];
-    const isSame = before.drawn === drawn && before.strength === strength && before.layout === layout && before.screen === screen && before.scale === scale;
+    const isSame = before.drawn === drawn && before.opacity === strength && before.layout === layout && before.screen === screen && before.scale === scale;
     if (isSame && !isStale) return;
-    const frame: Frame = { layout, screen, drawn, strength, scale };
+    const frame: PaintFrame = { layout, screen, drawn, opacity: strength, scale };
     this.#painted = frame;
     painter.paint(frame);
   }
@@ -186,7 +186,7 @@ class Playing<Name extends string> implements Handle<Name> {
     const readsStep = this.#readsStep;
     this.#readsStep = false;
     this.#player.playTo(nowMs, (values, t, { events }) => {
-      const given = withOwnValues(values, this.#layout, this.own.changes());
+      const given = withOwnValues(values, this.#layout, this.overrides.changes());
       this.#reading.tick(given);
       this.#buzz();
       if (this.#listeners.size > 0) for (const heard of this.#listeners) heard(given, t, events);
@@ -195,16 +195,16 @@ class Playing<Name extends string> implements Handle<Name> {
   }
 
   /** What a game reads before the runtime's own step of this picture has in it what has come in by now. Edges and movements add to those of the step before. */
-  #fresh(): Reading {
+  #fresh(): ValueReader {
     if (this.#readsStep && this.#player.hasEvents()) this.#playTo(now());
     return this.#reading;
   }
 
   value: Handle<Name>["value"] = (name) => this.#fresh().value(name) as never;
   angle = (name: Name) => this.#fresh().angle(name);
-  strength = (name: Name) => this.#fresh().strength(name);
-  rose = (name: Name) => this.#fresh().rose(name);
-  fell = (name: Name) => this.#fresh().fell(name);
+  magnitude = (name: Name) => this.#fresh().strength(name);
+  justPressed = (name: Name) => this.#fresh().rose(name);
+  justReleased = (name: Name) => this.#fresh().fell(name);
 
   onTick(listener: OnTick): () => void {
     this.#listeners.add(listener);
@@ -264,20 +264,19 @@ class Playing<Name extends string> implements Handle<Name> {
   get digest(): string {
     return this.#digest;
   }
-  get asked() {
+  get unknownNames() {
     return this.#reading.asked;
   }
   get reads() {
     return this.#reading.reads;
   }
 
-  off(): void {
-    this.#isOn = false;
-    this.#player.feed({ t: now(), type: "off" });
+  get enabled(): boolean {
+    return this.#isOn;
   }
-  on(): void {
-    this.#isOn = true;
-    this.#player.feed({ t: now(), type: "on" });
+  set enabled(enabled: boolean) {
+    this.#isOn = enabled;
+    this.#player.feed({ t: now(), type: enabled ? "on" : "off" });
   }
 
   replace(played: PlayedSource): void {
@@ -291,9 +290,10 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#retune();
   }
 
-  close(): void {
+  dispose(): void {
     cancelAnimationFrame(this.#animation);
-    for (const part of [this.#fingers, this.#desk, this.#glass, this.#painter]) part?.close();
+    for (const part of [this.#fingers, this.#desk, this.#glass]) part.close();
+    this.#painter?.dispose();
     this.#listeners.clear();
   }
 }

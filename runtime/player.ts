@@ -6,12 +6,12 @@ import { advanceInPlace, tickRoom, tickTime, type TickInput } from "../core/engi
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { prepareInput, type InputSetup } from "../core/engine/input/setup";
 import { carryOver } from "../core/engine/input/carryOver";
-import { initialState, workingCopy, type InputState } from "../core/engine/input/state";
+import { initialState, workingCopy, type InputState } from "../core/engine/input/inputState";
 import { letGoOfHidden } from "../core/engine/input/touches";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
-import { fitOwn, withOwn, type OwnChanges } from "./own";
+import { fitOwn, withOwn, type OwnChanges } from "./overrides";
 
 /** Who plays: hand, size and moment, and what that player has changed for himself. */
 export interface PlayedFor extends PlayerView {

@@ -2,7 +2,7 @@
  * `nodulum-runtime/players-page`: a page over the game on which players change the controls for themselves: drag one, size and fade it, make
  * an action more or less sensitive, turn it round. By fingers and by keys. What cannot be is refused by the handle, and is felt as a stop.
  */
-import { elementOf, putAbove } from "./element";
+import { elementOf, putAbove } from "./canvasAbove";
 import type { Handle, PlayedControl } from "./handle";
 
 /** The words of the page, for games in other languages. */
@@ -68,7 +68,7 @@ function createBoxes(handle: Handle, over: HTMLElement, choice: Choice): Boxes {
       const way = WAYS[event.key];
       if (!way) return;
       event.preventDefault();
-      handle.own.move(id, way[0] * STEP_MM, way[1] * STEP_MM);
+      handle.overrides.move(id, way[0] * STEP_MM, way[1] * STEP_MM);
       show(id);
     };
     draggable(handle, over, {
@@ -107,7 +107,8 @@ function draggable(handle: Handle, over: HTMLElement, { box, id, moved, ended }:
   box.onpointermove = (event) => {
     if (!from) return;
     const [right, down] = [(event.clientX - from.x) / mmPx(), (event.clientY - from.y) / mmPx()];
-    if (handle.own.move(id, right, down) || handle.own.move(id, right, 0) || handle.own.move(id, 0, down)) from = { x: event.clientX, y: event.clientY };
+    if (handle.overrides.move(id, right, down) || handle.overrides.move(id, right, 0) || handle.overrides.move(id, 0, down))
+      from = { x: event.clientX, y: event.clientY };
     moved();
   };
   box.onpointerup = box.onpointercancel = () => {
@@ -127,8 +128,8 @@ function addChanges(
   const change = (key: "size" | "fade", factor: number) => () => {
     const { id } = choice;
     if (id === null) return;
-    const now = handle.own.json().controls[id]?.[key] ?? 1;
-    handle.own[key](id, key === "fade" ? Math.min(1, Math.max(0.1, now * factor)) : now * factor);
+    const now = handle.overrides.json().controls[id]?.[key] ?? 1;
+    handle.overrides[key](id, key === "fade" ? Math.min(1, Math.max(0.1, now * factor)) : now * factor);
     show(id);
   };
   add(say.larger, change("size", 1.1));
@@ -141,14 +142,14 @@ function addChanges(
 function actionFields(handle: Handle, say: PageWords): HTMLElement[] {
   return handle.layout.actions.flatMap(({ name, kind }) => {
     if (kind !== "vector" && kind !== "motion") return [];
-    const own = handle.own.json().actions[name];
+    const own = handle.overrides.json().actions[name];
     const label = make("label", SKIN, { textContent: `${name}, ${say.sensitivity} ` });
     const range = make("input", "vertical-align:middle", { type: "range", min: "0.25", max: "3", step: "0.05", value: String(own?.factor ?? 1) });
-    range.oninput = () => void handle.own.sensitivity(name, Number(range.value));
+    range.oninput = () => void handle.overrides.sensitivity(name, Number(range.value));
     label.append(range);
     const turned = make("label", SKIN, { textContent: `${name}, ${say.turned} ` });
     const box = make("input", "vertical-align:middle", { type: "checkbox", checked: own?.upDown ?? false });
-    box.onchange = () => void handle.own.invert(name, own?.across ?? false, box.checked);
+    box.onchange = () => void handle.overrides.invert(name, own?.across ?? false, box.checked);
     turned.append(box);
     return [label, turned];
   });
@@ -182,7 +183,7 @@ export function playersPage(handle: Handle, over: Element | string | null = hand
   addChanges(handle, choice, { say, add, show });
   bar.append(...actionFields(handle, say));
   add(say.reset, () => {
-    handle.own.reset();
+    handle.overrides.reset();
     show();
   });
   add(say.done, close);

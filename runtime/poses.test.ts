@@ -1,7 +1,7 @@
 import { advance, tickTime } from "../core/engine/input/advance";
 import type { InputEvent } from "../core/engine/input/events";
 import { prepareInput } from "../core/engine/input/setup";
-import { initialState } from "../core/engine/input/state";
+import { initialState } from "../core/engine/input/inputState";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { HZ, placed, STAGE, staged } from "../test/stage";
 import { POSE_AT_REST } from "./art";

@@ -1,17 +1,17 @@
 /** What a playing control shows, read from the engine's state. */
 import { deflection } from "../core/engine/input/stick";
 import type { InputSetup } from "../core/engine/input/setup";
-import type { InputState } from "../core/engine/input/state";
+import type { InputState } from "../core/engine/input/inputState";
 import { isShown } from "../core/engine/input/touches";
 import { readControl } from "../core/engine/input/kinds";
 import type { ReadyStick } from "../core/engine/input/ready";
 import type { Control, PlayedLayout } from "../core/engine/types";
 import type { Resolved } from "../core/engine/placement/resolve";
-import { POSE_AT_REST, type Drawn, type Pose } from "./art";
-import type { Motion } from "./motion";
+import { POSE_AT_REST, type DrawnControl, type Pose } from "./art";
+import type { ReturnMotion } from "./returnMotion";
 
 /** What is played: a layout, where it stands, and the engine's state of it. */
-export interface Played {
+export interface PlayedState {
   readonly layout: Pick<PlayedLayout, "controls">;
   readonly resolved: Resolved;
   readonly setup: InputSetup;
@@ -19,7 +19,7 @@ export interface Played {
 }
 
 /** Every shown control with its pose, in drawing order; with a memory of touches also what goes on moving after them. */
-export function drawnControls(played: Played, motion?: Motion): readonly Drawn[] {
+export function drawnControls(played: PlayedState, motion?: ReturnMotion): readonly DrawnControl[] {
   return createDrawnControls(motion)(played);
 }
 
@@ -27,16 +27,16 @@ export function drawnControls(played: Played, motion?: Motion): readonly Drawn[]
  * The same for picture after picture: what has not changed since the last one is the very same object, and where nothing has the list is the very
  * same list. So whoever draws sees at once what to draw anew, and a picture in which nothing moves leaves nothing to be collected.
  */
-export function createDrawnControls(motion?: Motion): (played: Played) => readonly Drawn[] {
+export function createDrawnControls(motion?: ReturnMotion): (played: PlayedState) => readonly DrawnControl[] {
   let from: readonly Control[] = [];
   let byId: ReadonlyMap<string, Control> = new Map();
-  let last: readonly Drawn[] = [];
+  let last: readonly DrawnControl[] = [];
   return ({ layout, resolved, setup, state }) => {
     if (layout.controls !== from) {
       from = layout.controls;
       byId = new Map(from.map((control) => [control.id, control]));
     }
-    let next: Drawn[] | null = null;
+    let next: DrawnControl[] | null = null;
     let count = 0;
     for (let i = 0; i < resolved.controls.length; i += 1) {
       const at = resolved.controls[i];
@@ -48,7 +48,7 @@ export function createDrawnControls(motion?: Motion): (played: Played) => readon
       }
       const posed = poseOf(setup, state, i);
       const pose = motion ? motion.pose(control, posed, setup.controls[i].centre, state.time) : posed;
-      const before = last[count] as Drawn | undefined;
+      const before = last[count] as DrawnControl | undefined;
       const travel = at.travel ?? 0;
       const isSame = before?.control === control && before.box === at.visual && before.travel === travel && samePose(before.pose, pose);
       if (!isSame && next === null) next = last.slice(0, count);

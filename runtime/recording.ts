@@ -2,7 +2,7 @@
 import type { InputEvent } from "../core/engine/input/events";
 import type { Handle } from "./handle";
 
-export interface Recording {
+export interface TakeRecorder {
   /** Ends it and gives the take's file as text. */
   stop(name?: string): string;
   /** How long it has been going on, ms. */
@@ -14,7 +14,7 @@ const MOST_MS = 1_800_000;
 const MOST_EVENTS = 200_000;
 
 /** Begins to record. A take begins with nothing held: what is down already is left out until its next down. */
-export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): Recording {
+export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): TakeRecorder {
   const { digest, screen, handed, playerSize, hz, moment } = handle;
   const events: InputEvent[] = [];
   let from: number | null = null;

@@ -3,7 +3,7 @@
  * are. Everything that reaches into these boxes is drawn again, clipped to them, so the picture is the same as if all of it had been.
  */
 import type { Box } from "../core/engine/geometry/point";
-import { drawControls, type Drawn, type Supplies } from "./art";
+import { drawControls, type DrawnControl, type Supplies } from "./art";
 
 /** Lines stand half their width outside their box, hairlines; rounding a pixel. */
 const LINES = 3;
@@ -16,10 +16,10 @@ interface Found {
   readonly hairline: number;
   readonly box: Box;
 }
-const found = new WeakMap<Drawn, Found>();
+const found = new WeakMap<DrawnControl, Found>();
 
 /** Where a control draws, whole px: its base where it lies, its knob, everything turned. */
-export function drawnBox(drawn: Drawn, hairline: number): Box {
+export function drawnBox(drawn: DrawnControl, hairline: number): Box {
   const known = found.get(drawn);
   if (known?.hairline === hairline) return known.box;
   const box = boxOf(drawn, hairline);
@@ -27,7 +27,7 @@ export function drawnBox(drawn: Drawn, hairline: number): Box {
   return box;
 }
 
-function boxOf({ control, box, travel, pose }: Drawn, hairline: number): Box {
+function boxOf({ control, box, travel, pose }: DrawnControl, hairline: number): Box {
   const { look } = control;
   const isStick = control.kind === "stick";
   const middle = isStick && pose.origin ? pose.origin : { x: box.x + box.w / 2, y: box.y + box.h / 2 };
@@ -47,7 +47,7 @@ function boxOf({ control, box, travel, pose }: Drawn, hairline: number): Box {
 }
 
 /** Whether two states of a control are drawn alike: of most kinds not every figure of a pose is drawn. */
-function isDrawnAlike(a: Drawn, b: Drawn): boolean {
+function isDrawnAlike(a: DrawnControl, b: DrawnControl): boolean {
   if (a === b) return true;
   const [p, q] = [a.pose, b.pose];
   if (a.control !== b.control || a.box !== b.box || a.travel !== b.travel || p.held !== q.held || (p.away ?? 0) !== (q.away ?? 0)) return false;
@@ -66,8 +66,8 @@ function isDrawnAlike(a: Drawn, b: Drawn): boolean {
 
 /** The boxes to draw anew, px of the canvas; none: the picture stays as it is; null: all of it, for other controls are drawn than before. */
 export function changedRegion(
-  before: readonly Drawn[],
-  after: readonly Drawn[],
+  before: readonly DrawnControl[],
+  after: readonly DrawnControl[],
   { hairline, w, h }: { readonly hairline: number; readonly w: number; readonly h: number },
 ): readonly Box[] | null {
   if (before.length !== after.length) return null;
@@ -88,7 +88,7 @@ const meet = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && 
 /** Draws controls in order within a region; null: on the whole canvas, which is cleared. */
 export function drawRegion(
   ctx: CanvasRenderingContext2D,
-  drawn: readonly Drawn[],
+  drawn: readonly DrawnControl[],
   { region, hairline, supplies }: { readonly region: readonly Box[] | null; readonly hairline: number; readonly supplies: Supplies },
 ): void {
   if (region === null) {
@@ -102,7 +102,7 @@ export function drawRegion(
   for (const { x, y, w, h } of region) ctx.rect(x, y, w, h);
   ctx.clip();
   for (const { x, y, w, h } of region) ctx.clearRect(x, y, w, h);
-  const reached: Drawn[] = [];
+  const reached: DrawnControl[] = [];
   for (let i = 0; i < drawn.length; i += 1) {
     const box = drawnBox(drawn[i], hairline);
     for (let k = 0; k < region.length; k += 1)

@@ -8,13 +8,13 @@ import type { Handle, PlayOptions } from "./handle";
 import { overlay } from "./overlay";
 import { fullscreen } from "./fullscreen";
 import { play } from "./play";
-import { watch, type Watched } from "./playedWords";
-import { readPlayed } from "./source";
+import { watch, type NameWatch } from "./nameWatch";
+import { readPlayed } from "./playedSource";
 import { asKeys } from "./standIns/asKeys";
 import { asMouse } from "./standIns/asMouse";
 import { asPad } from "./standIns/asPad";
 
-const nodulum = { play, readPlayed, fullscreen, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as Watched | null };
+const nodulum = { play, readPlayed, fullscreen, drawing, asKeys, asPad, asMouse, handle: null as Handle | null, watched: null as NameWatch | null };
 Object.assign(window, { nodulum });
 
 declare global {

@@ -25,7 +25,7 @@ const MOST_WORDS = 50;
 const MOST_LETTERS = 64;
 
 /** Begins where the editor has opened this page; gives what ends it. */
-export function tuned(handle: Pick<Handle, "replace" | "asked">): () => void {
+export function tuned(handle: Pick<Handle, "replace" | "unknownNames">): () => void {
   const flags = new URLSearchParams(location.search);
   const [token, editor] = [flags.get(TOKEN_FLAG), flags.get(EDITOR_FLAG)];
   const opener = window.opener as Window | null;
@@ -44,7 +44,7 @@ export function tuned(handle: Pick<Handle, "replace" | "asked">): () => void {
   addEventListener("message", heard);
   let told = "";
   const timer = setInterval(() => {
-    const words = Object.entries(handle.asked).filter(([word]) => word.length <= MOST_LETTERS);
+    const words = Object.entries(handle.unknownNames).filter(([word]) => word.length <= MOST_LETTERS);
     const asked = Object.fromEntries(words.slice(0, MOST_WORDS));
     const text = JSON.stringify(asked);
     if (text !== told) tell({ nodulum: "asked", token, asked });

@@ -1,5 +1,5 @@
 /** `nodulum-runtime/turn`: keeps a game turned the way its layout is held: by the browser where it lets itself, else by asking the player. */
-import { elementOf, putAbove, setOwnStyle } from "./element";
+import { elementOf, putAbove, setOwnStyle } from "./canvasAbove";
 import type { Handle } from "./handle";
 
 export interface TurnOptions {

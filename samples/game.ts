@@ -1,5 +1,5 @@
 /** What a demo game is to the view that plays it: it reads action values by name, nothing else, at a fixed tick. */
-import { ownEntry } from "../core/engine/own";
+import { ownEntry } from "../core/engine/playerChanges";
 import type { ActionValues } from "../core/engine/input/events";
 
 export interface Game {

@@ -1,5 +1,5 @@
 import { firstDifference } from "../core/rehearsal/frameDifferences";
-import { framesOf, layoutDigest, takeLengthMs } from "../core/rehearsal/take";
+import { takeFrames, layoutDigest, takeLengthMs } from "../core/rehearsal/take";
 import { SAMPLES } from "./samples";
 import { takesOfSample } from "./takes";
 
@@ -10,7 +10,7 @@ test.each(SAMPLES.map((sample, i) => [sample.name, i] as const))("the three take
   expect(new Set(takes.map((t) => t.name)).size).toBe(3);
   for (const take of takes) {
     expect(take.layout).toBe(layoutDigest(layout));
-    const frames = framesOf(take, layout);
+    const frames = takeFrames(take, layout);
     // A take is a test of the controls: where this fails and the change is meant, `npm run takes` writes them anew.
     expect(frames.ok && take.frames && firstDifference(take.frames, frames.value)).toBeNull();
     expect(takeLengthMs(take)).toBeGreaterThan(1000);

@@ -1,5 +1,5 @@
 /** The takes that ship with the samples, three each; fetched when they are asked for. */
-import { parseTake } from "../core/exchange/take";
+import { parseTake } from "../core/exchange/takeFile";
 import type { Take } from "../core/rehearsal/take";
 
 /** Three files of takes, as they are imported. */

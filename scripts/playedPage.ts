@@ -2,7 +2,7 @@
 import { advance, tickTime } from "../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { prepareInput } from "../core/engine/input/setup";
-import { initialState } from "../core/engine/input/state";
+import { initialState } from "../core/engine/input/inputState";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { parseScreen } from "../core/engine/placement/screen";
 import { readPlayed } from "../core/engine/read/played";

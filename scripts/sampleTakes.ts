@@ -4,8 +4,8 @@ import { screenOf, SCREEN_CLASSES } from "../core/checks/catalogue";
 import { resolvedOn } from "../core/derived/resolved";
 import type { InputEvent } from "../core/engine/input/events";
 import { centreOf } from "../core/engine/geometry/point";
-import { writeTake, TAKE_FILE } from "../core/exchange/take";
-import { framesOf, layoutDigest, type Take } from "../core/rehearsal/take";
+import { writeTake, TAKE_FILE } from "../core/exchange/takeFile";
+import { takeFrames, layoutDigest, type Take } from "../core/rehearsal/take";
 import type { Layout, Screen } from "../core/format/types";
 import { SAMPLES } from "../samples/samples";
 
@@ -59,7 +59,7 @@ function handsOn(layout: Layout, at: Omit<Take, "events" | "frames" | "layout">)
     take(): Take {
       const order = events.map((event, i) => ({ event, i })).sort((a, b) => a.event.t - b.event.t || a.i - b.i);
       const take: Take = { ...at, layout: layoutDigest(layout), events: order.map(({ event }) => event), frames: null };
-      const frames = framesOf(take, layout);
+      const frames = takeFrames(take, layout);
       if (!frames.ok) throw new Error(`${take.name}: ${JSON.stringify(frames.problems)}`);
       return { ...take, frames: frames.value };
     },

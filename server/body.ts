@@ -32,10 +32,13 @@ export function createHeldBytes(most = MOST_HELD_BYTES, passed: (bytes: number) 
 }
 
 /** A body that was read, which is held until it is released; or why there is none. */
-export type Body = { readonly kind: "read"; readonly bytes: Uint8Array<ArrayBuffer>; release(): void } | { readonly kind: "large" } | { readonly kind: "busy" };
+export type RequestBody =
+  | { readonly kind: "read"; readonly bytes: Uint8Array<ArrayBuffer>; release(): void }
+  | { readonly kind: "large" }
+  | { readonly kind: "busy" };
 
 /** Reads a body, as long as it is no larger than a layout may be and there is room for it among the others. `isBusy`: nothing of it is kept. */
-export async function readBody(request: Request, held: HeldBytes, isBusy: boolean): Promise<Body> {
+export async function readBody(request: Request, held: HeldBytes, isBusy: boolean): Promise<RequestBody> {
   let bytes: GrowingBytes | null = createGrowingBytes(MOST_FILE_BYTES);
   let size = 0;
   let taken = 0;

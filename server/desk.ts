@@ -3,22 +3,22 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { createHeldBytes, MOST_HELD_BYTES } from "./body";
 import { createCollector } from "./collect";
-import type { Desk } from "./handlers";
+import type { ServerContext } from "./handlers";
 import { createThreadPool } from "./threadPool";
 
 /** Next bundles each route by itself, with these modules in each: the process keeps the one desk under this name. */
 const KEPT = Symbol.for("nodulum.desk");
-const kept = globalThis as { [KEPT]?: Desk };
+const kept = globalThis as { [KEPT]?: ServerContext };
 
 /**
  * The desk of this process. Its threads run dist/server/layoutThread.mjs of the folder the process was started in. NODULUM_WORK_SECONDS says how
  * long work on one layout may take, s.
  */
-export function desk(): Desk {
+export function desk(): ServerContext {
   return (kept[KEPT] ??= createDesk());
 }
 
-function createDesk(): Desk {
+function createDesk(): ServerContext {
   const seconds = Number(process.env.NODULUM_WORK_SECONDS);
   return {
     pool: createThreadPool(pathToFileURL(join(process.cwd(), "dist", "server", "layoutThread.mjs"))),

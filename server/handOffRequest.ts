@@ -1,7 +1,7 @@
 /** What a request for parcels asks for, read from its address. */
 import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../core/exchange/constants";
 import { ok, type Problem, type Result } from "../core/engine/result";
-import { Y_DIRECTIONS, type YDirection } from "../core/exchange/told";
+import { Y_DIRECTIONS, type YDirection } from "../core/exchange/boxDirection";
 import { PAPERS, type Paper } from "../core/report/style";
 import { PARCEL_IDS, type ParcelId } from "../parcels/parcel";
 import { MOST_SCREENS, oneOf, strangers } from "./query";

@@ -43,7 +43,7 @@ interface Asked {
 }
 
 /** `POST /api/check`: a layout file in, its findings out. See docs/HTTP.md. */
-export function postCheck(request: Request, desk: Desk): Promise<Response> {
+export function postCheck(request: Request, desk: ServerContext): Promise<Response> {
   return postLayout(request, desk, (query) => {
     const asked = readCheckRequest(query);
     if (!asked.ok) return asked;
@@ -54,7 +54,7 @@ export function postCheck(request: Request, desk: Desk): Promise<Response> {
 }
 
 /** `POST /api/report`: a layout file in, the report about it out, as HTML. */
-export function postReport(request: Request, desk: Desk): Promise<Response> {
+export function postReport(request: Request, desk: ServerContext): Promise<Response> {
   return postLayout(request, desk, (query) => {
     const asked = readReportRequest(query);
     if (!asked.ok) return asked;
@@ -69,7 +69,7 @@ export function postReport(request: Request, desk: Desk): Promise<Response> {
 }
 
 /** `POST /api/compile`: a layout file in, the played file out. */
-export function postCompile(request: Request, desk: Desk): Promise<Response> {
+export function postCompile(request: Request, desk: ServerContext): Promise<Response> {
   return postLayout(request, desk, (query) => {
     const problems = strangers(query, []);
     return problems.length > 0 ? { ok: false, problems } : ok({ job: { kind: "compile" }, word: "compiling", type: "application/json" });
@@ -77,7 +77,7 @@ export function postCompile(request: Request, desk: Desk): Promise<Response> {
 }
 
 /** `POST /api/settle`: a layout file in; how far it is and then what came of it out, a line each. */
-export function postSettle(request: Request, desk: Desk): Promise<Response> {
+export function postSettle(request: Request, desk: ServerContext): Promise<Response> {
   return postLayout(request, desk, (query) => {
     const asked = readSettleRequest(query);
     if (!asked.ok) return asked;
@@ -87,7 +87,7 @@ export function postSettle(request: Request, desk: Desk): Promise<Response> {
 }
 
 /** `POST /api/handoff`: a layout file in, chosen parcels out, as one zip. */
-export function postHandOff(request: Request, desk: Desk): Promise<Response> {
+export function postHandOff(request: Request, desk: ServerContext): Promise<Response> {
   return postLayout(request, desk, (query) => {
     const asked = readHandOffRequest(query);
     if (!asked.ok) return asked;
@@ -97,7 +97,7 @@ export function postHandOff(request: Request, desk: Desk): Promise<Response> {
 }
 
 /** What the routes share: the threads, the bytes that wait for them, and how long work may take, ms. */
-export interface Desk {
+export interface ServerContext {
   readonly pool: ThreadPool;
   readonly held: HeldBytes;
   readonly mostMs?: number;
@@ -107,7 +107,11 @@ export interface Desk {
 const RETRY_AFTER_S = 5;
 const busy = () => refusal(429, said(`too many requests; retry in ${RETRY_AFTER_S} seconds`), { "Retry-After": String(RETRY_AFTER_S), Connection: "close" });
 
-async function postLayout(request: Request, { pool, held, mostMs = MOST_MS }: Desk, read: (query: URLSearchParams) => Result<Asked>): Promise<Response> {
+async function postLayout(
+  request: Request,
+  { pool, held, mostMs = MOST_MS }: ServerContext,
+  read: (query: URLSearchParams) => Result<Asked>,
+): Promise<Response> {
   // A page elsewhere can send plain texts without being asked for leave; JSON it cannot.
   if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(request.headers.get("content-type") ?? "")) return refusal(415, said("send the layout as application/json"));
   const asked = read(new URL(request.url).searchParams);

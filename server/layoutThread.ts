@@ -4,7 +4,7 @@ import { checkedPlayers, checkScreens, reportText } from "../core/exchange/check
 import { textOfBytes } from "../core/exchange/fileBytes";
 import { jsonForTerminal } from "../core/exchange/terminal";
 import { digestOfText } from "../core/format/digest";
-import { readJson } from "../core/format/json";
+import { readJson } from "../core/format/parseJson";
 import { parseLayout } from "../core/format/parse";
 import type { Problem } from "../core/engine/result";
 import type { Layout, Screen } from "../core/format/types";
@@ -15,12 +15,12 @@ import { compile } from "../core/format/compile";
 import { makeParcel } from "../parcels/makeParcel";
 import type { Parcel } from "../parcels/parcel";
 import { plainSource } from "../parcels/plainSource";
-import { parcelZip } from "../parcels/zip";
+import { parcelZip } from "../parcels/parcelZip";
 import { pageScript, portFiles, runtimeFiles } from "../parcels/carried";
 import type { HandOffRequest } from "./handOffRequest";
 import type { ReportRequest } from "./reportRequest";
 import { settleSteps } from "../core/settle/settle";
-import { settledData } from "../core/settle/settledText";
+import { settledData } from "../core/settle/describeResult";
 import { settleRequestOf, type SettleQuery } from "./settleRequest";
 
 /** What is asked of a layout; a report and what is handed off carry the date they are made on. */

@@ -1,6 +1,6 @@
 /** What a request for a report asks for, read from its address. */
 import { ok, type Problem, type Result } from "../core/engine/result";
-import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/source";
+import { REPORT_PARTS, SHRINKS, type ReportPart } from "../core/report/reportSource";
 import { PAPERS, type Paper } from "../core/report/style";
 import { MOST_SCREENS, oneOf, strangers } from "./query";
 

@@ -3,8 +3,8 @@
  * is reported by the name of what it is in, with what can be saved of it.
  */
 import type { FileProgress } from "../core/exchange/sortFiles";
-import { readKeptLayout, readKeptState, readKeptTake, readKeptTakeText, readLogRecord, type KeptLayout } from "../core/exchange/kept";
-import { readTake } from "../core/exchange/take";
+import { readKeptLayout, readKeptState, readKeptTake, readKeptTakeText, readLogRecord, type KeptLayout } from "../core/exchange/storedRecords";
+import { readTake } from "../core/exchange/takeFile";
 import { problemText } from "../core/engine/result";
 import { digestOfText } from "../core/format/digest";
 import { digestsIn, readStored, textWithoutMissing } from "../core/format/stored";

@@ -1,6 +1,6 @@
 import "fake-indexeddb/auto";
 import { openDB } from "idb";
-import type { KeptLayout } from "../core/exchange/kept";
+import type { KeptLayout } from "../core/exchange/storedRecords";
 import type { LogRecord } from "../core/versions/log";
 import { openDatabase } from "./database";
 import { openLayouts } from "./layouts";

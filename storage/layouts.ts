@@ -5,7 +5,7 @@
  * refused, everything works from memory and says so.
  */
 import type { IDBPDatabase } from "idb";
-import { readKeptLayout, readKeptState, readKeptTake, readKeptTakeText, readableLog, type KeptLayout } from "../core/exchange/kept";
+import { readKeptLayout, readKeptState, readKeptTake, readKeptTakeText, readableLog, type KeptLayout } from "../core/exchange/storedRecords";
 import { digestsIn } from "../core/format/stored";
 import { problemText } from "../core/engine/result";
 import type { LogRecord } from "../core/versions/log";

@@ -1,5 +1,5 @@
 /** A store that lives as long as the tab: what is left where the browser refuses storage. It keeps the same rules. */
-import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/kept";
+import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/storedRecords";
 import type { LogRecord } from "../core/versions/log";
 import type { LayoutStore, PicturesByDigest, Writing, Written } from "./store";
 

@@ -1,6 +1,6 @@
 /** Kept layouts read again: their texts with the pictures that they refer to, and their logs. */
-import type { KeptLayout } from "../core/exchange/kept";
-import { withPictureData } from "../core/exchange/kept";
+import type { KeptLayout } from "../core/exchange/storedRecords";
+import { withPictureData } from "../core/exchange/storedRecords";
 import { digestsIn, pictureData, pictureReference, readStored, wholeText } from "../core/format/stored";
 import type { Layout } from "../core/format/types";
 import { ok, refused, type Result } from "../core/engine/result";

@@ -1,5 +1,5 @@
 /** What a store of layouts is asked and answers, wherever it keeps them. */
-import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/kept";
+import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/storedRecords";
 import type { LogRecord } from "../core/versions/log";
 
 export type { KeptLayout, KeptState, KeptTake, KeptTakeText };

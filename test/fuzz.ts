@@ -3,7 +3,7 @@
  * outside its range. The random numbers come from a seed, so that a failure can be had again. For tests and `npm run fuzz`.
  */
 import { checkScreen } from "../core/checks/check";
-import { readTrace } from "../core/exchange/trace";
+import { readTrace } from "../core/exchange/traceFile";
 import { replay } from "../core/engine/input/advance";
 import { readLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";

@@ -3,8 +3,8 @@
  * values, lets the checks say whether they will do, and creeps down from those that do.
  */
 import { costOf, pricesOf } from "../core/settle/cost";
-import { facedScreens, NUMBERS } from "../core/settle/facedScreens";
-import { motionOf, numbersAt } from "../core/settle/motion";
+import { facedScreens, NUMBERS } from "../core/settle/scenarios";
+import { motionOf, numbersAt } from "../core/settle/layoutMotion";
 import { allFindings, askedFor, outcomeOf } from "../core/settle/outcome";
 import { USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { variablesOf, withValues } from "../core/settle/variables";

@@ -1,7 +1,7 @@
 /** Layouts that were sound on some screens, and what a careless hand made of them: for the laws of Settle and its bench. Made from a number alone. */
 import { bareFindings } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
-import type { Face } from "../core/checks/grid";
+import type { PlayerCase } from "../core/checks/grid";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { isAskedFor } from "../core/settle/aims";
@@ -19,7 +19,7 @@ export function randomFrom(seed: number): () => number {
 }
 
 /** Both hands, as laid out. */
-export const BOTH_HANDS: readonly Face[] = [
+export const BOTH_HANDS: readonly PlayerCase[] = [
   { handed: "right", playerSize: 1 },
   { handed: "left", playerSize: 1 },
 ];
@@ -77,7 +77,7 @@ function layoutOf(drafts: readonly Draft[], share: number, moments: number): Lay
 }
 
 /** A request for everything that Settle is asked for unless told otherwise. */
-export function requestFor(layout: Layout, screens: readonly Screen[], faces: readonly Face[] = BOTH_HANDS): SettleRequest {
+export function requestFor(layout: Layout, screens: readonly Screen[], faces: readonly PlayerCase[] = BOTH_HANDS): SettleRequest {
   return {
     layout,
     screens,

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
-import { readTrace } from "../core/exchange/trace";
-import { readTake, writeTake } from "../core/exchange/take";
-import { framesOf } from "../core/rehearsal/take";
+import { readTrace } from "../core/exchange/traceFile";
+import { readTake, writeTake } from "../core/exchange/takeFile";
+import { takeFrames } from "../core/rehearsal/take";
 import { sampleLayouts } from "./samples";
 import { bareTake } from "./takes";
 
@@ -16,7 +16,7 @@ test("the events told by example are a trace, are a take's events, and are of ev
   expect(kinds).toEqual(new Set(["down", "move", "up", "cancel", "key", "mouse button", "mouse", "pad", "moment", "control", "off", "on", "blur"]));
   const take = bareTake(brackwater, events.value);
   expect(readTake(writeTake(take))).toEqual({ ok: true, value: take });
-  expect(framesOf(take, brackwater).ok).toBe(true);
+  expect(takeFrames(take, brackwater).ok).toBe(true);
 });
 
 test("the table of the file names its keys in the order in which they are written", () => {

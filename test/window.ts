@@ -8,7 +8,7 @@ import { newlyOpened, openKept } from "../storage/openKept";
 import { createLibrary } from "../views/session/library";
 import { createSession, type Session, type SessionParts } from "../views/session/session";
 import { createStates } from "../views/session/states";
-import { createTakes } from "../views/session/takes";
+import { createTakes } from "../views/session/takeLibrary";
 import { composeHere } from "../workers/writing";
 
 let ids = 0;

@@ -19,7 +19,7 @@ interface Props {
   readonly shown?: string;
 }
 
-export function Range({ label, value, min, max, step, onStart, onChange, onEnd, names, reads, shown }: Props) {
+export function RangeSlider({ label, value, min, max, step, onStart, onChange, onEnd, names, reads, shown }: Props) {
   return (
     <Slider.Root
       className="relative flex h-5 w-full touch-none items-center select-none"

@@ -17,11 +17,11 @@ import { sampleLayouts } from "../test/samples";
 import { openTwoWindows, openWindow } from "../test/window";
 import { benchContextNow } from "./session/benchContext";
 import type { Edit, Session } from "./session/session";
-import { benchScreenOf, railOf } from "./session/screens";
+import { benchScreenOf, railOf } from "./session/railScreens";
 import { clearBench, setBench } from "./layout/bench";
 import { createGlassCommands, glassWorld } from "./layout/glassCommands";
 import { switchHolding } from "./layout/holding";
-import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "./interaction/glass";
+import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "./interaction/benchPointer";
 import type { PressedOn, Tool } from "./interaction/glassGesture";
 
 const [harbour] = sampleLayouts();

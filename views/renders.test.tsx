@@ -15,7 +15,7 @@ import { useSheet } from "./actions/useSheet";
 import { Ledger } from "./layout/Ledger";
 import { GlassOverlay } from "./layout/GlassOverlay";
 import { benchContextNow } from "./session/benchContext";
-import { SessionProvider } from "./session/context";
+import { SessionProvider } from "./session/SessionContext";
 import type { Session } from "./session/session";
 
 beforeAll(() => {

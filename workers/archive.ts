@@ -12,7 +12,7 @@ const PATIENCE_MS = 60_000;
 const TOLD_EVERY = 25;
 
 /** How a job is watched. */
-export interface Watched {
+export interface JobWatch {
   readonly onProgress: (progress: FileProgress) => void;
   /** Ends the job at once. */
   readonly signal: AbortSignal;
@@ -22,7 +22,7 @@ export interface Watched {
 export async function runArchive<J extends ArchiveJob>(
   job: J,
   kept: LayoutStore,
-  { onProgress, signal }: Watched,
+  { onProgress, signal }: JobWatch,
   connect: () => Connection<ArchiveService> = connectArchive,
 ): Promise<ArchiveResults[J["kind"]] | null> {
   const worker = supervised({ connect, patienceMs: PATIENCE_MS });

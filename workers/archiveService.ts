@@ -1,7 +1,7 @@
 /** What the archive worker does, apart from its message channel: files sorted and backups made and taken in, step by step, so that each step can say how far it is. */
 import { sortFiles, type FileProgress, type SortedFiles } from "../core/exchange/sortFiles";
 import { inspectKept, type Damage } from "../storage/inspect";
-import { makeBackup, takeBackup, type TakenBack } from "../storage/backup";
+import { makeBackup, takeBackup, type TakenBack } from "../storage/backupZip";
 import type { LayoutStore } from "../storage/store";
 import type { Result } from "../core/engine/result";
 

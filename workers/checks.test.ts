@@ -10,7 +10,7 @@ import { sampleLayouts } from "../test/samples";
 import { createChecker, type ScreenFindings } from "./checks";
 import { createChecksService, type ChecksQuestion, type ChecksService } from "./checksService";
 import type { Connection } from "./connect";
-import { createMirrorReceiver, createMirrorSender } from "./mirror";
+import { createMirrorReceiver, createMirrorSender } from "./layoutMirror";
 
 const [harbour, , firstDraft] = sampleLayouts();
 const screens = catalogueFor("landscape").slice(0, 4);

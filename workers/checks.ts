@@ -4,25 +4,25 @@
  * layout a moment ago; whether it is still wanted (another layout may be open by now) is for `done` to say.
  */
 import type { FixOffer } from "../core/checks/check";
-import type { Face } from "../core/checks/grid";
+import type { PlayerCase } from "../core/checks/grid";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
 import type { ChecksService, ScreenFindings } from "./checksService";
 import type { Connection } from "./connect";
-import { createMirrorSender, type MirrorSender } from "./mirror";
+import { createMirrorSender, type MirrorSender } from "./layoutMirror";
 import { createStillSender, type StillSender, type StillSource } from "./stills";
 import { supervised, TooLongError, type Supervised } from "./supervised";
 
 export type { FixOffer, ScreenFindings };
 
 /** What is asked: the findings of a layout on screens. */
-export interface Asked {
+export interface ChecksRequest {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
   /** The player whose findings are read. */
-  readonly reader: Face;
+  readonly reader: PlayerCase;
   /** The players that are counted for. */
-  readonly players: readonly Face[];
+  readonly players: readonly PlayerCase[];
   /** For each screen the still behind its controls. */
   readonly stills: readonly StillSource[];
   /** The names of the screens whose findings are read; of all others only the counts are wanted. */
@@ -32,7 +32,7 @@ export interface Asked {
 /** The checks, asked from the page. */
 export interface Checker {
   /** Asks for the findings of a layout on screens; `done` hears the answer, by the screens' names, unless a later request has taken this one's place in the queue. */
-  request(asked: Asked, done: (findings: Record<string, ScreenFindings>) => void): void;
+  request(asked: ChecksRequest, done: (findings: Record<string, ScreenFindings>) => void): void;
   /** The small moves that fix findings on a screen; an answer that a later question has overtaken is null. */
   fixes(layout: Layout, screen: Screen, playerView: PlayerView): Promise<FixOffer[] | null>;
   dispose(): void;
@@ -44,7 +44,7 @@ const BREATH_MS = 90;
 /** The largest layout there may be is checked on every screen within a few seconds; what takes longer is stopped, ms. */
 const PATIENCE_MS = 20_000;
 
-interface Request extends Asked {
+interface Request extends ChecksRequest {
   readonly done: (findings: Record<string, ScreenFindings>) => void;
 }
 
@@ -53,14 +53,14 @@ const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], 
 const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** What has been told to the worker so far. */
-interface Told {
+interface ChecksEvents {
   readonly mirror: MirrorSender;
   screens: readonly Screen[];
   readonly stills: StillSender;
 }
 
 /** Asks the worker one question; what it knows already is not sent again. */
-async function ask(worker: Supervised<ChecksService>, told: Told, asked: Asked): Promise<Record<string, ScreenFindings>> {
+async function ask(worker: Supervised<ChecksService>, told: ChecksEvents, asked: ChecksRequest): Promise<Record<string, ScreenFindings>> {
   const { layout, screens, reader, players, stills, read } = asked;
   const found = await worker.ask(async (remote) => {
     const sent: Promise<void>[] = [];
@@ -86,7 +86,7 @@ export interface CheckerOptions {
 /** A client over workers, of which `connect` starts one. */
 export function createChecker(connect: () => Connection<ChecksService>, options: CheckerOptions = {}): Checker {
   const { breathMs = BREATH_MS, patienceMs = PATIENCE_MS, stoppedOver } = options;
-  const told: Told = { mirror: createMirrorSender(), screens: [], stills: createStillSender() };
+  const told: ChecksEvents = { mirror: createMirrorSender(), screens: [], stills: createStillSender() };
   const forget = () => {
     told.mirror.reset();
     told.screens = [];

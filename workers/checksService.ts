@@ -2,11 +2,11 @@
 import { bareOn, checkScreen, fixesOn, type FixOffer } from "../core/checks/check";
 import type { Still } from "../core/checks/contrast";
 import type { Finding, FindingTally } from "../core/checks/finding";
-import { cellOf, facedFindings, NOTHING_FOUND, type Face } from "../core/checks/grid";
+import { cellOf, facedFindings, NOTHING_FOUND, type PlayerCase } from "../core/checks/grid";
 import { sayNames } from "../core/checks/say";
 import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Screen } from "../core/format/types";
-import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+import { createMirrorReceiver, type LayoutUpdate } from "./layoutMirror";
 import { createStillStore } from "./stills";
 
 /** What is found on a screen. `list` null: only the counts were asked for, and nothing has been worded or proved. */
@@ -22,9 +22,9 @@ export interface ChecksQuestion {
   /** The screens, or null for those of the question before. */
   readonly screens: readonly Screen[] | null;
   /** The player whose findings are read. */
-  readonly reader: Face;
+  readonly reader: PlayerCase;
   /** The players that are counted for. */
-  readonly players: readonly Face[];
+  readonly players: readonly PlayerCase[];
   /** For each screen the key of the still behind its controls. */
   readonly stills: readonly string[];
   /** The names of the screens whose findings are read, not only counted. */

@@ -6,14 +6,14 @@ import type { Remote } from "comlink";
 import { MAP_LEVELS, type MapCell, type MapLevel, type MapRange } from "../core/checks/aspectMap";
 import type { AspectProfile, AspectRange } from "../core/checks/aspectIntervals";
 import type { Finding } from "../core/checks/finding";
-import type { Face, JudgedScreen } from "../core/checks/grid";
+import type { PlayerCase, JudgedScreen } from "../core/checks/grid";
 import type { MissMove, MissPair, ScreenMisses } from "../core/checks/worstMiss";
 import type { Layout, Screen } from "../core/format/types";
 import type { ReportedScreen } from "../core/report/reportedScreen";
-import type { ReportSource } from "../core/report/source";
+import type { ReportSource } from "../core/report/reportSource";
 import type { Connection } from "./connect";
 import type { FacesService } from "./facesService";
-import { createMirrorSender } from "./mirror";
+import { createMirrorSender } from "./layoutMirror";
 import { createStillSender, type StillSource } from "./stills";
 import { supervised } from "./supervised";
 
@@ -21,7 +21,7 @@ import { supervised } from "./supervised";
 export interface FacesAsked {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
-  readonly faces: readonly Face[];
+  readonly faces: readonly PlayerCase[];
   /** For each screen the still behind its controls; absent where looks are not asked about. */
   readonly stills?: readonly StillSource[];
 }
@@ -35,7 +35,7 @@ export interface FacesChecker {
   /** Judges every screen, those named in `first` before the others; `onScreen` hears of each, by its place. Resolves to false where a newer question has ended it. */
   judge(asked: FacesAsked, onScreen: (place: number, judged: JudgedScreen) => void, first?: readonly number[]): Promise<boolean>;
   /** The findings of one face of a screen in words; null where a newer question has been asked meanwhile. */
-  words(asked: FacesAsked, place: number, face: Face): Promise<readonly Finding[] | null>;
+  words(asked: FacesAsked, place: number, face: PlayerCase): Promise<readonly Finding[] | null>;
   /** Over which aspects each finding holds, face by face; `onFace` hears of each. Resolves to false where a newer question has ended it. */
   spans(asked: FacesAsked, range: AspectRange, onFace: (place: number, profiles: readonly AspectProfile[]) => void): Promise<boolean>;
   /** Where touches land on every screen, in the order told in `first`, then the others; `onScreen` hears of each. Resolves to false where a newer question has ended it. */

@@ -2,7 +2,7 @@
 import { mapRow, type MapCell, type MapLevel, type MapRange } from "../core/checks/aspectMap";
 import { bareOn, checkScreen } from "../core/checks/check";
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../core/checks/aspectIntervals";
-import type { Face } from "../core/checks/grid";
+import type { PlayerCase } from "../core/checks/grid";
 import type { BareFinding, Finding } from "../core/checks/finding";
 import type { Still } from "../core/checks/contrast";
 import { sayNames } from "../core/checks/say";
@@ -10,8 +10,8 @@ import { missesInMoments, moveForPair, type MissMove, type MissPair, type Screen
 import type { Screen } from "../core/format/types";
 import { reportScreen, reportSpans, type ReportedScreen } from "../core/report/reportedScreen";
 import { reportHtml } from "../core/report/report";
-import type { ReportSource } from "../core/report/source";
-import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+import type { ReportSource } from "../core/report/reportSource";
+import { createMirrorReceiver, type LayoutUpdate } from "./layoutMirror";
 import { createStillStore } from "./stills";
 
 /** The worker's side of faces. */
@@ -21,21 +21,21 @@ export interface FacesService {
   /** Takes the layout that is asked about from here on, the screens where they are others than before, and for each screen the key of its still. */
   begin(update: LayoutUpdate, screens: readonly Screen[] | null, stills: readonly string[]): void;
   /** What is found on a screen, by its place among them, face by face. */
-  judge(screen: number, faces: readonly Face[]): readonly (readonly BareFinding[])[];
+  judge(screen: number, faces: readonly PlayerCase[]): readonly (readonly BareFinding[])[];
   /** The findings of one face in words. */
-  words(screen: number, face: Face): readonly Finding[];
+  words(screen: number, face: PlayerCase): readonly Finding[];
   /** Over which aspects each finding holds for a face, with its measure at up to `points` of them. */
-  spans(range: AspectRange, face: Face, points: number): readonly AspectProfile[];
+  spans(range: AspectRange, face: PlayerCase, points: number): readonly AspectProfile[];
   /** Where touches land on a screen, by its place among them, face by face. */
-  misses(screen: number, faces: readonly Face[]): ScreenMisses["faces"];
+  misses(screen: number, faces: readonly PlayerCase[]): ScreenMisses["faces"];
   /** The smallest move that helps a pair most; null where none is proved. */
-  missMove(pair: MissPair, faces: readonly Face[]): MissMove | null;
+  missMove(pair: MissPair, faces: readonly PlayerCase[]): MissMove | null;
   /** A row of the map. */
-  mapRow(range: MapRange, level: MapLevel, at: { readonly row: number; readonly faces: readonly Face[] }): readonly MapCell[];
+  mapRow(range: MapRange, level: MapLevel, at: { readonly row: number; readonly faces: readonly PlayerCase[] }): readonly MapCell[];
   /** The part of a report about a screen, by its place among them. */
-  reportScreen(screen: number, faces: readonly Face[]): ReportedScreen;
+  reportScreen(screen: number, faces: readonly PlayerCase[]): ReportedScreen;
   /** The part of a report about aspects, for one face. */
-  reportSpans(range: AspectRange, face: Face): readonly AspectProfile[];
+  reportSpans(range: AspectRange, face: PlayerCase): readonly AspectProfile[];
   /** The report, of parts that have been gathered. */
   reportHtml(source: Omit<ReportSource, "layout">): string;
 }

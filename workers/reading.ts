@@ -3,7 +3,7 @@ import { refused, type Result } from "../core/engine/result";
 import type { ListedAction } from "../core/exchange/actionList";
 import type { Layout, Screen } from "../core/format/types";
 import { connectReading, type Connection } from "./connect";
-import type { ReadTake } from "../core/exchange/take";
+import type { ReadTake } from "../core/exchange/takeFile";
 import type { ReadingService } from "./readingService";
 import { supervised, TooLongError } from "./supervised";
 

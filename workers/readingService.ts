@@ -1,7 +1,7 @@
 /** What the reading worker does, apart from its message channel: texts of files into what they hold. */
 import { readActionList, type ListedAction } from "../core/exchange/actionList";
 import { readScreenList } from "../core/exchange/screens";
-import { readTake, readTakeOf, type ReadTake } from "../core/exchange/take";
+import { readTake, readTakeOf, type ReadTake } from "../core/exchange/takeFile";
 import { ok, type Result } from "../core/engine/result";
 import { readLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";

@@ -1,8 +1,8 @@
 /** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
 import type { CodeChange, ChangeOptions } from "../core/exchange/codeChanges";
-import type { FileStandard, FoundRead } from "../core/scan/words";
+import type { FileStandard, FoundRead } from "../core/scan/foundWords";
 import { connectScan } from "./connect";
-import type { NamedFile, ScanBatch, ScanService } from "./scanService";
+import type { SourceFile, ScanBatch, ScanService } from "./scanService";
 import { supervised, TooLongError, type Supervised } from "./supervised";
 
 export interface ScanProgress {
@@ -35,7 +35,7 @@ const PATIENCE_MS = 10_000;
 /** Scans a batch. Where that takes too long each of its files is read alone, and what is at fault is left. */
 async function scanned(
   worker: Supervised<ScanService>,
-  batch: readonly NamedFile[],
+  batch: readonly SourceFile[],
   tooLong: string[],
 ): Promise<readonly (ScanBatch & { readonly files: number })[]> {
   try {
@@ -63,8 +63,8 @@ const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 const MOST_WORKERS = 2;
 
 /** Files of which each part goes to a worker at once; `passedOver` counts what is not read at all. */
-function* batches(files: readonly File[], passOver: () => void): Generator<readonly NamedFile[]> {
-  let batch: NamedFile[] = [];
+function* batches(files: readonly File[], passOver: () => void): Generator<readonly SourceFile[]> {
+  let batch: SourceFile[] = [];
   let size = 0;
   for (const file of files) {
     const name = pathOf(file);

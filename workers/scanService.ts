@@ -1,12 +1,12 @@
 /** What the scan worker does, apart from its message channel: reading a game's code. */
 import { changesIn, type CodeChange, type ChangeOptions } from "../core/exchange/codeChanges";
 import { familyOf } from "../core/scan/lex";
-import { scanPlayedWords } from "../core/scan/playedWords";
+import { scanPlayedWords } from "../core/scan/watchedNames";
 import { scanSource } from "../core/scan/reads";
-import { gatherReads, type FileRead, type FileStandard, type FoundRead } from "../core/scan/words";
+import { gatherReads, type FileRead, type FileStandard, type FoundRead } from "../core/scan/foundWords";
 
 /** A file with the name and folders it was dropped with; what is read of it stays here. */
-export interface NamedFile {
+export interface SourceFile {
   readonly name: string;
   readonly file: File;
 }
@@ -25,9 +25,9 @@ const isBinary = (text: string): boolean => text.slice(0, 4000).includes("\u0000
 /** The worker's side of the scan. */
 export interface ScanService {
   /** What a batch of files reads. */
-  scan(files: readonly NamedFile[]): Promise<ScanBatch>;
+  scan(files: readonly SourceFile[]): Promise<ScanBatch>;
   /** What is to be changed in some files so that they read a handle of named values. */
-  changes(files: readonly NamedFile[], wanted: ChangeOptions): Promise<readonly CodeChange[]>;
+  changes(files: readonly SourceFile[], wanted: ChangeOptions): Promise<readonly CodeChange[]>;
 }
 
 /** A service that has read nothing yet. */

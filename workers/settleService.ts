@@ -4,11 +4,11 @@ import type { JudgedScreen } from "../core/checks/grid";
 import type { Layout } from "../core/format/types";
 import type { SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
-import type { Settled, SettleProgress } from "../core/settle/settled";
+import type { SettleResult, SettleProgress } from "../core/settle/settleResult";
 
 /** What came of it, with all that is found before and after: screen by screen as they were asked about, face by face. */
 export interface SettledFound {
-  readonly settled: Settled;
+  readonly settled: SettleResult;
   readonly before: readonly JudgedScreen[];
   readonly after: readonly JudgedScreen[];
 }

@@ -1,8 +1,8 @@
-import { storedForm } from "../core/derived/stored";
+import { storedForm } from "../core/derived/storedForm";
 import { removePlaceables } from "../core/editing/edits/controls";
 import { sampleLayouts } from "../test/samples";
 import type { Connection } from "./connect";
-import type { LayoutUpdate } from "./mirror";
+import type { LayoutUpdate } from "./layoutMirror";
 import { createComposer } from "./writing";
 import { createWritingService, type WritingService } from "./writingService";
 

@@ -2,10 +2,10 @@
  * Layouts into the form in which they are stored, off the main thread: after an edit only what changed goes over. Where no worker can be
  * had, or one fails, the same is done on the spot: nothing may keep an edit from being written.
  */
-import { storedForm, type StoredForm } from "../core/derived/stored";
+import { storedForm, type StoredForm } from "../core/derived/storedForm";
 import type { Layout } from "../core/format/types";
 import type { Connection } from "./connect";
-import { createMirrorSender } from "./mirror";
+import { createMirrorSender } from "./layoutMirror";
 import { supervised } from "./supervised";
 import type { WritingService } from "./writingService";
 

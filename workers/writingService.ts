@@ -1,6 +1,6 @@
 /** What the writing worker does, apart from its message channel: layouts into the form in which they are stored. */
-import { storedForm, type StoredForm } from "../core/derived/stored";
-import { createMirrorReceiver, type LayoutUpdate } from "./mirror";
+import { storedForm, type StoredForm } from "../core/derived/storedForm";
+import { createMirrorReceiver, type LayoutUpdate } from "./layoutMirror";
 
 /** The worker's side of writing. */
 export interface WritingService {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import { Workbench } from "../../views/shell/Workbench";
+import { WorkbenchShell } from "../../views/shell/Workbench";
 
 export default function WorkLayout({ children }: { children: ReactNode }) {
-  return <Workbench>{children}</Workbench>;
+  return <WorkbenchShell>{children}</WorkbenchShell>;
 }

@@ -13,7 +13,7 @@ import type { Layout, Screen } from "../format/types";
 import { plainScreen } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import { bareFindings } from "./check";
-import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type FindingCode, type Measure, type Severity } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type FindingCode, type FindingMeasure, type Severity } from "./finding";
 
 /** What stays while the aspect runs. */
 export interface AspectRange {
@@ -31,7 +31,7 @@ export interface AspectIntervals {
   readonly moment: string | null;
   readonly severity: Severity;
   readonly intervals: readonly (readonly [number, number])[];
-  readonly worst: { readonly aspect: number; readonly value: number; readonly unit: Measure["unit"] } | null;
+  readonly worst: { readonly aspect: number; readonly value: number; readonly unit: FindingMeasure["unit"] } | null;
 }
 /** The same with its measure along the range: aspects and values in the order of the aspects. Of what has no measure there are none. */
 export interface AspectProfile extends AspectIntervals {
@@ -57,7 +57,7 @@ interface Gathered {
   readonly first: BareFinding;
   severity: Severity;
   intervals: [number, number][];
-  worst: { aspect: number; value: number; unit: Measure["unit"] } | null;
+  worst: { aspect: number; value: number; unit: FindingMeasure["unit"] } | null;
   points: [number, number][];
 }
 

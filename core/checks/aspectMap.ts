@@ -6,7 +6,7 @@ import type { Layout, Screen } from "../format/types";
 import { screenAt, type AspectRange } from "./aspectIntervals";
 import { bareFindings } from "./check";
 import { isWorse, SEVERITIES, type BareFinding, type Severity } from "./finding";
-import { isMoreSevere, type Face } from "./grid";
+import { isMoreSevere, type PlayerCase } from "./grid";
 
 /** What a map spans: aspects, and diagonals in inches. */
 export interface MapRange extends Omit<AspectRange, "diagonalInches"> {
@@ -49,7 +49,7 @@ export function mapScreen({ ppi, insetsMm }: MapRange, { aspect, inches }: { rea
 }
 
 /** What is found on a screen of the map, over all faces. @internal exported for its test */
-export function mapCell(layout: Layout, screen: Screen, faces: readonly Face[]): MapCell {
+export function mapCell(layout: Layout, screen: Screen, faces: readonly PlayerCase[]): MapCell {
   const worst = new Map<string, BareFinding>();
   for (const face of faces)
     for (const finding of bareFindings(layout, screen, { ...face, moment: null })) {
@@ -67,7 +67,7 @@ export function mapCell(layout: Layout, screen: Screen, faces: readonly Face[]):
 export function mapRow(
   layout: Layout,
   range: MapRange,
-  { level, row, faces }: { readonly level: MapLevel; readonly row: number; readonly faces: readonly Face[] },
+  { level, row, faces }: { readonly level: MapLevel; readonly row: number; readonly faces: readonly PlayerCase[] },
 ): MapCell[] {
   return Array.from({ length: level.columns }, (_, column) => mapCell(layout, mapScreen(range, middleOf(range, level, column, row)), faces));
 }

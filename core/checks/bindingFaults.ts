@@ -4,13 +4,13 @@ import { portFits, serveLacks } from "../engine/input/fits";
 import { byName } from "../derived/byId";
 import type { Layout } from "../format/types";
 import { nearestWord } from "../engine/nearest";
-import type { Found } from "./finding";
+import type { CheckResult } from "./finding";
 
 /** Kept by what they are about, the controls and the actions: they are the same on every screen. */
-const known = new WeakMap<Layout["controls"], { readonly of: Layout["actions"]; readonly faults: readonly Found[] }>();
+const known = new WeakMap<Layout["controls"], { readonly of: Layout["actions"]; readonly faults: readonly CheckResult[] }>();
 
 /** The faults of a layout's bindings, in the order of the file. */
-export function bindingFaults(layout: Pick<Layout, "controls" | "actions">): readonly Found[] {
+export function bindingFaults(layout: Pick<Layout, "controls" | "actions">): readonly CheckResult[] {
   const before = known.get(layout.controls);
   if (before?.of === layout.actions) return before.faults;
   const faults = [...findFaults(layout)];
@@ -18,7 +18,7 @@ export function bindingFaults(layout: Pick<Layout, "controls" | "actions">): rea
   return faults;
 }
 
-function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Found> {
+function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<CheckResult> {
   const actions = byName(layout.actions);
   const names = layout.actions.map((action) => action.name);
   for (const control of layout.controls) {

@@ -2,9 +2,9 @@
 import { layoutIndexOf } from "../derived/layoutIndex";
 import { bindingFaults } from "./bindingFaults";
 import type { Check, MomentContext } from "./context";
-import type { Found } from "./finding";
+import type { CheckResult } from "./finding";
 
-function* inMoment({ layout, moment, shown }: MomentContext): Iterable<Found> {
+function* inMoment({ layout, moment, shown }: MomentContext): Iterable<CheckResult> {
   const index = layoutIndexOf(layout);
   for (const action of layout.actions) {
     if (!action.read || action.touch !== "wanted" || (moment !== null && !action.moments.includes(moment))) continue;

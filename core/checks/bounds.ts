@@ -2,12 +2,12 @@
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import { placementIn } from "../editing/placeables";
 import type { Check, CheckContext } from "./context";
-import { mmText, type Found } from "./finding";
+import { mmText, type CheckResult } from "./finding";
 import { backInto } from "./fixes";
 import { fixText } from "./fix";
 import { outside } from "./outside";
 
-function* once(context: CheckContext): Iterable<Found> {
+function* once(context: CheckContext): Iterable<CheckResult> {
   const { placed, frames, mm, screenName } = context;
   for (const item of placed) {
     const { control, at } = item;

@@ -1,7 +1,7 @@
 /** All findings of a layout on a screen: the families judged once and in each moment, brought together and put in order. */
 import { LENGTH_SLACK, SAME_MEASURE } from "../engine/geometry/tolerances";
 import type { Layout, Screen } from "../format/types";
-import { keptOnScreen } from "../derived/kept";
+import { keptOnScreen } from "../derived/cached";
 import { preparedOf } from "../derived/prepared";
 import { resolvedOn } from "../derived/resolved";
 import { PLAIN_PLAYER_VIEW, resolve, type PlayerView, type Resolved } from "../engine/placement/resolve";
@@ -11,21 +11,21 @@ import { faintLooks, type Still } from "./contrast";
 import { words } from "./overflowingWords";
 import { checkContext, inMoment, type Check, type CheckContext } from "./context";
 import { feels } from "./feels";
-import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type Finding, type FindingCode, type Found } from "./finding";
+import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type Finding, type FindingCode, type CheckResult } from "./finding";
 import { sayIds, type Say } from "./say";
 import { contextWithFix } from "./fixes";
 import { type Fix } from "./fix";
 import { bounds } from "./bounds";
 import { reaches } from "./reaches";
 import { cover, coverage, zonesSeen } from "./coverage";
-import { touches, touchesAlone, touchesTogether } from "./touches";
+import { touches, touchesAlone, touchesTogether } from "./touchFindings";
 
 /** The families. Nothing else knows their number. */
 const CHECKS: readonly Check[] = [bindings, bounds, touches, feels, reaches, coverage, words];
 
 /** What was found, and the moment it holds in. */
 interface MomentFound {
-  readonly found: Found;
+  readonly found: CheckResult;
   readonly moment: string | null;
 }
 
@@ -145,8 +145,8 @@ function provedFixes({ context, all }: Judged, playerView: PlayerView, most: num
   return proved;
 }
 
-const keyOf = (f: Found, moment: string | null) => `${f.code}\n${f.subjects.join("\n")}\n\n${moment ?? ""}`;
-const gravityOf = (f: Found) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
+const keyOf = (f: CheckResult, moment: string | null) => `${f.code}\n${f.subjects.join("\n")}\n\n${moment ?? ""}`;
+const gravityOf = (f: CheckResult) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
 
 /** A small move that would fix a finding, proved, with the finding it belongs to. */
 export interface FixOffer {
@@ -179,11 +179,11 @@ function mergeMoments(judged: readonly MomentFound[], moments: number): MomentFo
   });
 }
 
-function sameMeasure(a: Found, b: Found): boolean {
+function sameMeasure(a: CheckResult, b: CheckResult): boolean {
   return Math.abs((a.measure?.value ?? 0) - (b.measure?.value ?? 0)) <= SAME_MEASURE + LENGTH_SLACK;
 }
 
-function acceptedReason(layout: Layout, f: Found): string | null {
+function acceptedReason(layout: Layout, f: CheckResult): string | null {
   if (layout.accepted.length === 0) return null;
   const entry = layout.accepted.find((a) => a.code === f.code && a.subjects.length === f.subjects.length && a.subjects.every((s) => f.subjects.includes(s)));
   return entry ? entry.reason : null;

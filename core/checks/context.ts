@@ -5,8 +5,8 @@ import { isUnderlay } from "../derived/underlay";
 import { touchArea } from "../engine/input/ready";
 import type { Control, KeepClear, Layout } from "../format/types";
 import type { Resolved, ResolvedControl, ResolvedZone } from "../engine/placement/resolve";
-import { framesOf, pxPerMm, type Frames } from "../engine/placement/screen";
-import type { Found } from "./finding";
+import { framesOf, pxPerMm, type ScreenFrames } from "../engine/placement/screen";
+import type { CheckResult } from "./finding";
 import { byId } from "../derived/byId";
 
 /** A control, where it stands, and the area that takes its touches. */
@@ -29,7 +29,7 @@ export interface CheckContext {
   readonly resolved: Resolved;
   readonly screenName: string;
   readonly mm: number;
-  readonly frames: Frames;
+  readonly frames: ScreenFrames;
   readonly placed: readonly PlacedControl[];
   /** The controls that are asked about: of pairs only those that one of them is in. Absent: all. */
   readonly about?: ReadonlySet<string>;
@@ -43,8 +43,8 @@ export interface MomentContext extends CheckContext {
 
 /** A family of findings. `once`: judged a single time on a screen; `inMoment`: judged in each moment. */
 export interface Check {
-  readonly once?: (context: CheckContext) => Iterable<Found>;
-  readonly inMoment?: (context: MomentContext) => Iterable<Found>;
+  readonly once?: (context: CheckContext) => Iterable<CheckResult>;
+  readonly inMoment?: (context: MomentContext) => Iterable<CheckResult>;
 }
 
 /** Gathers a screen's context. `resolved` must be of this layout, every moment shown. */

@@ -9,7 +9,7 @@ import type { Box } from "../engine/geometry/point";
 import type { Control, Layout } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
 import { byId } from "../derived/byId";
-import type { Found } from "./finding";
+import type { CheckResult } from "./finding";
 
 /** Red, green, blue, 0…255. */
 export type Rgb = readonly [number, number, number];
@@ -86,10 +86,10 @@ export function looksAt(look: Control["look"], under: Rgb): { readonly body: num
 }
 
 /** The `look/faint` findings of a layout on a screen, in file order. Controls that show nothing at rest, or a picture of their own, are passed over. */
-export function faintLooks(layout: Layout, resolved: Resolved, still: Still): Found[] {
+export function faintLooks(layout: Layout, resolved: Resolved, still: Still): CheckResult[] {
   const { widthPx: w, heightPx: h } = resolved.screen;
   const places = byId(resolved.controls);
-  return layout.controls.flatMap((control): Found[] => {
+  return layout.controls.flatMap((control): CheckResult[] => {
     const at = places.get(control.id);
     const { look } = control;
     if (!at || look.hideAtRest === "all" || look.art?.rest !== undefined) return [];

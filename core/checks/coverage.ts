@@ -5,7 +5,7 @@ import { type Shape } from "../engine/geometry/shape";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import { coveredArea } from "../engine/geometry/coveredArea";
 import type { Check, MomentContext } from "./context";
-import { partText, type Found } from "./finding";
+import { partText, type CheckResult } from "./finding";
 
 const MIN_COVERED = 0.01;
 const MAX_GAP = 0.02;
@@ -14,7 +14,7 @@ const solidOf = ({ shown }: MomentContext) => shown.filter(({ control }) => cont
 const boxOf = (box: Box): Shape => ({ shape: "box", x: box.x, y: box.y, w: box.w, h: box.h });
 
 /** Zones of the game that a picture covers. */
-function* zonesCovered(context: MomentContext): Iterable<Found> {
+function* zonesCovered(context: MomentContext): Iterable<CheckResult> {
   const { zones, screenName } = context;
   for (const { control, at } of solidOf(context))
     for (const { zone, at: box } of zones) {
@@ -32,7 +32,7 @@ function* zonesCovered(context: MomentContext): Iterable<Found> {
 }
 
 /** How much of the screen all pictures cover. */
-function* crowded(context: MomentContext): Iterable<Found> {
+function* crowded(context: MomentContext): Iterable<CheckResult> {
   const { layout, frames, screenName } = context;
   const screen = boxOf(frames.screen);
   const cover =
@@ -61,7 +61,7 @@ export function openFrame(safe: Box, screen: Pick<Box, "w" | "h">, edges: Readon
 }
 
 /** How much of the open frame lies under no area. */
-function* gaps(context: MomentContext): Iterable<Found> {
+function* gaps(context: MomentContext): Iterable<CheckResult> {
   const { shown, frames, resolved, screenName } = context;
   const open = openFrame(frames.safe, frames.screen, resolved.screen.edges);
   const whole = open.w * open.h;

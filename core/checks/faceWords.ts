@@ -1,13 +1,13 @@
 /** Faces, measures and marks of the screens in words. */
 import { counted } from "../derived/counted";
-import type { Face, GridCell } from "./grid";
-import type { Measure } from "./finding";
+import type { PlayerCase, GridCell } from "./grid";
+import type { FindingMeasure } from "./finding";
 
 /** "right hand, size 0.8". */
-export const faceWords = ({ handed, playerSize }: Face): string => `${handed} hand, size ${playerSize}`;
+export const faceWords = ({ handed, playerSize }: PlayerCase): string => `${handed} hand, size ${playerSize}`;
 
 /** Whom a count is for: "both hands, sizes 0.8 and 1.3", or of one player alone "right hand, size 1". */
-export function playersWords(players: readonly Face[]): string {
+export function playersWords(players: readonly PlayerCase[]): string {
   if (players.length === 1) return faceWords(players[0]);
   const hands = new Set(players.map(({ handed }) => handed));
   const sizes = [...new Set(players.map(({ playerSize }) => playerSize))];
@@ -15,7 +15,7 @@ export function playersWords(players: readonly Face[]): string {
 }
 
 /** A measure as a cell writes it: mm to a tenth, shares in per cent, ratios to a tenth. */
-export function measureWords(measure: Measure | null): string {
+export function measureWords(measure: FindingMeasure | null): string {
   if (!measure) return "";
   switch (measure.unit) {
     case "mm":

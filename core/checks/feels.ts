@@ -2,13 +2,13 @@
 import { centreOf } from "../engine/geometry/point";
 import { LENGTH_SLACK, SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import type { Check, CheckContext } from "./context";
-import { mmText, type Found } from "./finding";
+import { mmText, type CheckResult } from "./finding";
 import { outside } from "./outside";
 
 /** The least way between dead zone and full deflection that a thumb can tell apart, mm (model.md section 3). */
 const LEAST_WAY_MM = 2;
 
-function* once({ placed, frames, mm, screenName }: CheckContext): Iterable<Found> {
+function* once({ placed, frames, mm, screenName }: CheckContext): Iterable<CheckResult> {
   for (const { control, at } of placed) {
     if (control.kind !== "stick" || at.travel === undefined) continue;
     if (control.feel.origin === "fixed") {

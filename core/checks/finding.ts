@@ -6,7 +6,7 @@ export type Severity = "blocker" | "warning" | "note";
 export const SEVERITIES: readonly Severity[] = ["blocker", "warning", "note"];
 
 /** A measure and its unit: mm, a share (1 = the whole), or a ratio of contrast. */
-export interface Measure {
+export interface FindingMeasure {
   readonly value: number;
   readonly unit: "mm" | "share" | "ratio";
 }
@@ -16,11 +16,11 @@ interface FindingCore<Code> {
   readonly code: Code;
   readonly severity: Severity;
   readonly subjects: readonly string[];
-  readonly measure: Measure | null;
+  readonly measure: FindingMeasure | null;
 }
 
 /** What one check found. The text is worked out only where it is wanted, with the fix that has been proved to work or null. */
-export interface Found extends FindingCore<FindingCode> {
+export interface CheckResult extends FindingCore<FindingCode> {
   readonly text: (say: Say, fix: Fix | null) => string;
   /** A small move that should fix it, or null where none would; to be proved before it is offered. */
   readonly fix?: () => Fix | null;
@@ -70,7 +70,7 @@ export type FindingCode = (typeof FINDING_CODES)[number];
 const LESS_IS_WORSE: ReadonlySet<FindingCode> = new Set<FindingCode>(["touch/small", "touch/close", "feel/fine", "look/faint", "look/overflow"]);
 
 /** Whether one measure of a finding is worse than another; what has none is no worse than anything. */
-export function isWorse(code: FindingCode, measure: Measure | null, than: Measure | null): boolean {
+export function isWorse(code: FindingCode, measure: FindingMeasure | null, than: FindingMeasure | null): boolean {
   const more = (measure?.value ?? 0) - (than?.value ?? 0);
   return LESS_IS_WORSE.has(code) ? more < 0 : more > 0;
 }

@@ -5,21 +5,21 @@ import { findingsOfSome, type WordedFinding } from "./check";
 import { checkContext, nearTo } from "./context";
 import { playersWords } from "./faceWords";
 import { isWorse, SEVERITIES } from "./finding";
-import type { Face } from "./grid";
+import type { PlayerCase } from "./grid";
 import type { Say } from "./say";
 
 /** A finding, and the screen and player for whom it is worst. */
 export interface FindingAbout {
   readonly finding: WordedFinding;
   readonly screen: Screen;
-  readonly player: Face;
+  readonly player: PlayerCase;
 }
 
 const rank = ({ severity }: WordedFinding) => SEVERITIES.indexOf(severity);
 const isMoreSevere = (a: WordedFinding, b: WordedFinding) => rank(a) < rank(b) || (rank(a) === rank(b) && isWorse(a.code, a.measure, b.measure));
 
 /** The findings that name one of the controls, each once, worst first. Accepted ones, and what their wires alone decide, are left out. */
-export function findingsAbout(layout: Layout, ids: readonly string[], screens: readonly Screen[], players: readonly Face[]): FindingAbout[] {
+export function findingsAbout(layout: Layout, ids: readonly string[], screens: readonly Screen[], players: readonly PlayerCase[]): FindingAbout[] {
   const about = new Set(ids);
   const worst = new Map<string, FindingAbout>();
   for (const screen of screens)

@@ -16,18 +16,18 @@ import { pxPerMm } from "../engine/placement/screen";
 import { clusterOf, landingKey, overrideIn, placeableBox, placeableOf, placementIn } from "../editing/placeables";
 import type { Result } from "../engine/result";
 import type { CheckContext, PlacedControl } from "./context";
-import type { Fix, Side } from "./fix";
+import type { Fix, FixSide } from "./fix";
 import { outside } from "./outside";
 
-const WAYS: readonly (readonly [Side, number, number])[] = [
+const WAYS: readonly (readonly [FixSide, number, number])[] = [
   ["up", 0, -1],
   ["down", 0, 1],
   ["left", -1, 0],
   ["right", 1, 0],
 ];
 /** The ways a fix moves a control. */
-export const SIDES: readonly Side[] = WAYS.map(([side]) => side);
-const wayOf = (side: Side) => WAYS.find(([name]) => name === side)!;
+export const SIDES: readonly FixSide[] = WAYS.map(([side]) => side);
+const wayOf = (side: FixSide) => WAYS.find(([name]) => name === side)!;
 
 /** A length in mm rounded up to what texts show, so that what is proposed is enough. */
 function enoughMm(mm: number): number {
@@ -96,7 +96,7 @@ const grownBy = (area: Shape, px: number): Shape => ({ ...area, x: area.x - px, 
 
 /** A box with edges brought in; `scale`: px a mm. */
 function trimmed<B extends Box>(box: B, mm: Extract<Fix, { kind: "trim" }>["mm"], scale: number): B {
-  const by = (side: Side) => (mm[side] ?? 0) * scale;
+  const by = (side: FixSide) => (mm[side] ?? 0) * scale;
   return {
     ...box,
     x: box.x + by("left"),
@@ -110,7 +110,7 @@ function trimmed<B extends Box>(box: B, mm: Extract<Fix, { kind: "trim" }>["mm"]
 export function outOfStrips(context: CheckContext, placed: PlacedControl): Fix | null {
   const { widthPx, heightPx, edges } = context.resolved.screen;
   const { area, at, control } = placed;
-  const depths: readonly (readonly [Side, number])[] = [
+  const depths: readonly (readonly [FixSide, number])[] = [
     ["left", edges.left - area.x],
     ["right", area.x + area.w - (widthPx - edges.right)],
     ["up", edges.top - area.y],
@@ -174,20 +174,20 @@ export function setApart(context: CheckContext, a: PlacedControl, b: PlacedContr
 }
 
 /** Whether a move would take a control farther out of the frame of the cluster it stands in. */
-function leavesCluster(context: CheckContext, { control, at }: PlacedControl, side: Side, mm: number): boolean {
+function leavesCluster(context: CheckContext, { control, at }: PlacedControl, side: FixSide, mm: number): boolean {
   const home = clusterOf(placementIn(context.layout, context.resolved.arrangement, control.id));
   const frame = home === null ? undefined : context.resolved.clusters[home];
   if (!frame) return false;
   return outside(shifted(at.visual, side, mm * context.mm), frame).px > Math.max(LENGTH_SLACK, outside(at.visual, frame).px);
 }
 
-function shifted<B extends Box>(box: B, side: Side, px: number): B {
+function shifted<B extends Box>(box: B, side: FixSide, px: number): B {
   const [, dx, dy] = wayOf(side);
   return { ...box, x: box.x + dx * px, y: box.y + dy * px };
 }
 
 /** How far `mover` must go one way until it is `gap` px clear of `other`: from a shift that surely clears, halved down. */
-function shiftToClear(mover: Shape, other: Shape, side: Side, gap: number): number {
+function shiftToClear(mover: Shape, other: Shape, side: FixSide, gap: number): number {
   const [, dx, dy] = wayOf(side);
   let high =
     gap + (dx > 0 ? other.x + other.w - mover.x : dx < 0 ? mover.x + mover.w - other.x : dy > 0 ? other.y + other.h - mover.y : mover.y + mover.h - other.y);
@@ -200,7 +200,7 @@ function shiftToClear(mover: Shape, other: Shape, side: Side, gap: number): numb
   return high;
 }
 
-function isHarmless(context: CheckContext, mover: PlacedControl, side: Side, px: number): boolean {
+function isHarmless(context: CheckContext, mover: PlacedControl, side: FixSide, px: number): boolean {
   const { frames, resolved } = context;
   const visual = shifted(mover.at.visual, side, px);
   const area = shifted(mover.area, side, px);

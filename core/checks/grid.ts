@@ -7,10 +7,10 @@ import type { Layout } from "../format/types";
 import { FINDING_CODES, isWorse, SEVERITIES, type BareFinding, type FindingTally } from "./finding";
 
 /** A hand and a player's size. */
-export type Face = Pick<PlayerView, "handed" | "playerSize">;
+export type PlayerCase = Pick<PlayerView, "handed" | "playerSize">;
 
 /** The faces of a layout: right and left hand, smallest and largest player; one size where both are the same. */
-export function facesOf({ playerSizes }: Pick<Layout, "playerSizes">): readonly Face[] {
+export function facesOf({ playerSizes }: Pick<Layout, "playerSizes">): readonly PlayerCase[] {
   const sizes = [...new Set([playerSizes.min, playerSizes.max])];
   return (["right", "left"] as const).flatMap((handed) => sizes.map((playerSize) => ({ handed, playerSize })));
 }

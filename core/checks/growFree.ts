@@ -13,12 +13,12 @@ import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
 import { findingsAbout, type FindingAbout } from "./findingsAbout";
 import { SEVERITIES } from "./finding";
-import type { Face } from "./grid";
+import type { PlayerCase } from "./grid";
 
 /** The screens and players for which a place should be free of findings. */
 export interface PlaceFor {
   readonly screens: readonly Screen[];
-  readonly players: readonly Face[];
+  readonly players: readonly PlayerCase[];
 }
 
 /** A layout with something new in it, and what is found of that nevertheless. */

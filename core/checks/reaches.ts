@@ -6,7 +6,7 @@ import { byName } from "../derived/byId";
 import { layoutIndexOf } from "../derived/layoutIndex";
 import { thumbPivots } from "../editing/thumbs";
 import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
-import { mmText, type Found } from "./finding";
+import { mmText, type CheckResult } from "./finding";
 
 /** One thumb lies on two buttons at once when they are at most this far apart, mm. */
 const ONE_THUMB_GAP_MM = 3;
@@ -20,7 +20,7 @@ function thumbOf(s: PlacedControl, pivots: readonly Point[]): number {
   return best;
 }
 
-function* once(context: CheckContext): Iterable<Found> {
+function* once(context: CheckContext): Iterable<CheckResult> {
   const { layout, placed, mm, screenName } = context;
   const pivots = thumbPivots(context.layout, context.resolved.screen);
   for (const { control, at, area, underlay } of placed) {
@@ -101,7 +101,7 @@ function keptAnswer({ placed }: CheckContext, key: string, make: () => boolean):
   return answer;
 }
 
-function* inMoment(context: MomentContext): Iterable<Found> {
+function* inMoment(context: MomentContext): Iterable<CheckResult> {
   const { layout, shown, moment, screenName } = context;
   const actions = byName(layout.actions);
   const { servers } = layoutIndexOf(layout);

@@ -7,7 +7,7 @@ import { pxPerMm } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
 import { catalogueFor } from "./catalogue";
-import { changesOf } from "./changes";
+import { changesOf } from "./findingChanges";
 import { bareFindings } from "./check";
 import { brokenBy, holdScreens, allowedWay } from "./screenHold";
 import { sayIds } from "./say";

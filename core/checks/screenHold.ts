@@ -7,7 +7,7 @@ import type { Point } from "../engine/geometry/point";
 import { ok, type Result } from "../engine/result";
 import type { PlayerView, Resolved } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
-import { changesAgainst, findingsByKey, type FindingsByKey } from "./changes";
+import { changesAgainst, findingsByKey, type FindingsByKey } from "./findingChanges";
 import { bareOn, findingsOfSome, type WordedFinding } from "./check";
 import { checkContext, nearTo, type CheckContext, type PlacedControl } from "./context";
 

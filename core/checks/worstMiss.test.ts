@@ -4,7 +4,7 @@ import { editContextOf } from "../editing/placing";
 import { resolveLayout } from "../engine/placement/resolve";
 import type { Layout } from "../format/types";
 import { catalogueFor } from "./catalogue";
-import { changesOf } from "./changes";
+import { changesOf } from "./findingChanges";
 import { bareFindings } from "./check";
 import { applyFix } from "./fixes";
 import { facesOf } from "./grid";

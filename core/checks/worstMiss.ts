@@ -2,11 +2,11 @@
 import { editContextOf } from "../editing/placing";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
-import { changesOf } from "./changes";
+import { changesOf } from "./findingChanges";
 import { bareFindings, bareOn } from "./check";
 import type { Fix } from "./fix";
 import { applyFix, SIDES } from "./fixes";
-import type { Face } from "./grid";
+import type { PlayerCase } from "./grid";
 import { missesOn, type ControlMisses } from "./misses";
 
 /** What becomes of touches in one moment; null where the layout has no moments. */
@@ -21,7 +21,7 @@ export interface ScreenMisses {
 }
 
 /** Misses of a face of a screen, in each moment. Moments that show the same controls share their answer. */
-export function missesInMoments(layout: Layout, screen: Screen, face: Face): MomentMisses[] {
+export function missesInMoments(layout: Layout, screen: Screen, face: PlayerCase): MomentMisses[] {
   const resolved = resolvedOn(layout, screen, { ...face, moment: null });
   if (layout.moments.length === 0) return [{ moment: null, controls: missesOn(layout, resolved, { handed: face.handed, moment: null }) }];
   const known = new Map<string, readonly ControlMisses[]>();
@@ -94,7 +94,7 @@ const PROOFS = 10;
 export interface OnFaces {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
-  readonly faces: readonly Face[];
+  readonly faces: readonly PlayerCase[];
 }
 
 /**

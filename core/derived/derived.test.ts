@@ -6,7 +6,7 @@ import type { Layout } from "../format/types";
 import { sampleLayouts } from "../../test/samples";
 import { frozen, layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { byId, byName } from "./byId";
-import { keptOnScreen } from "./kept";
+import { keptOnScreen } from "./cached";
 import { layoutIndexOf } from "./layoutIndex";
 import { preparedOf } from "./prepared";
 import { resolvedOn, workDone } from "./resolved";

@@ -4,7 +4,7 @@
  */
 import { resolve, type KeptPlaces, type PlayerView, type Resolved } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
-import { keptOnScreen } from "./kept";
+import { keptOnScreen } from "./cached";
 import { preparedOf } from "./prepared";
 
 /** The places known on a screen, and what they depend on besides the controls themselves: where one of these changes, nothing known holds any more. */
@@ -14,7 +14,7 @@ interface Known extends Pick<Layout, "scale" | "reference" | "picture"> {
 const known = new WeakMap<Screen, Map<string, Known>>();
 
 /** How much has been worked out since the application began: for measuring, of no consequence to anything else. */
-export interface Work {
+export interface ResolveCounts {
   /** Screens placed, whole or in part. */
   readonly screens: number;
   /** Controls placed on a screen that could not be taken from the version before. */
@@ -23,7 +23,7 @@ export interface Work {
 let screensWorked = 0;
 let controlsWorked = 0;
 /** What has been worked out so far. */
-export const workDone = (): Work => ({ screens: screensWorked, controls: controlsWorked });
+export const workDone = (): ResolveCounts => ({ screens: screensWorked, controls: controlsWorked });
 
 function placesOf(screen: Screen, { handed, playerSize }: PlayerView, layout: Layout): KeptPlaces {
   let views = known.get(screen);

@@ -16,7 +16,7 @@ const KEPT: TextKeeper = {
 };
 
 /** The text of a layout's file, as `writeLayout` gives it. */
-export function textOf(layout: Layout): string {
+export function layoutText(layout: Layout): string {
   let text = layouts.get(layout);
   if (text === undefined) layouts.set(layout, (text = writeLayout(layout, KEPT)));
   return text;

@@ -6,7 +6,7 @@ import { bareFindings } from "../checks/check";
 import { resolveLayout } from "../engine/placement/resolve";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { DRAWING_LAYERS, layoutDrawing } from "./layoutDrawing";
-import { element, escaped } from "./element";
+import { element, escaped } from "./svgElement";
 import { repeated } from "../../test/repeated";
 
 const [brackwater, , draft] = sampleLayouts();

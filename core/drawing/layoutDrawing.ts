@@ -12,7 +12,7 @@ import type { Resolved, ResolvedControl } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
 import type { Control, Layout } from "../format/types";
 import { FIGURES, FINDING_INK, FONT, INK } from "./ink";
-import { element, escaped, figure } from "./element";
+import { element, escaped, figure } from "./svgElement";
 
 export const DRAWING_LAYERS = ["glass", "zones", "areas", "controls", "names", "measures", "findings"] as const;
 export type DrawingLayer = (typeof DRAWING_LAYERS)[number];

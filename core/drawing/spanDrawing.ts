@@ -2,7 +2,7 @@
 import type { AspectProfile, AspectRange } from "../checks/aspectIntervals";
 import { barHeight } from "../checks/spanRows";
 import { FIGURES, FINDING_INK, FONT, INK } from "./ink";
-import { element, escaped, figure } from "./element";
+import { element, escaped, figure } from "./svgElement";
 
 /** A row: what it is about, in words, and where it holds. */
 export interface SpanLine {

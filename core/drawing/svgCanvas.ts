@@ -3,7 +3,7 @@
  * that was seen. It has as much of CanvasRenderingContext2D as drawing controls takes. Turns and moves are expected before a path is begun,
  * as there, and each shape carries the matrix that was in force.
  */
-import { element, escaped, figure, type Attributes } from "./element";
+import { element, escaped, figure, type Attributes } from "./svgElement";
 import { wordWidth } from "../derived/letterWidths";
 
 /** x' = a·x + c·y + e, y' = b·x + d·y + f. */

@@ -6,7 +6,7 @@ import { clampTo, type Box } from "../engine/geometry/point";
 import type { Frame, Layout, Pin, Placement, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { footingOf, nearestAnchor, pinAt, pinNear, placeAt, spanAt, type EditContext } from "./placing";
-import { fromOtherSide, mirrorBox, mirrorPlacement } from "./mirror";
+import { fromOtherSide, mirrorBox, mirrorPlacement } from "./mirrored";
 import { placementIn, placeableBox, placeableOf, withPlacement, type Placeable } from "./placeables";
 
 /** Where a control can be tied: the corners, edges' middles and centre of a frame, as fractions. */

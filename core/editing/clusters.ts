@@ -3,7 +3,7 @@
  * pinned to it. Gathering and dissolving rewrite placements for another frame in the base and under every arrangement, so
  * that nothing jumps anywhere.
  */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { freeId, freeName } from "./edits/controls";

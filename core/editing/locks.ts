@@ -1,5 +1,5 @@
 /** Locks of the bench (`workbench.locked`): what of a control, cluster or zone is not moved, or not sized, by hand or key. Players know nothing of them. */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import type { Box } from "../engine/geometry/point";
 import type { Result } from "../engine/result";
 import type { Layout } from "../format/types";

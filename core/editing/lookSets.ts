@@ -26,7 +26,7 @@ const FACES: Readonly<Record<LookSet, Pick<Look, "rest" | "held">>> = {
 };
 
 /** The faces of a set, to be shown before it is put on. */
-export const facesOf = (set: LookSet): Pick<Look, "rest" | "held"> => FACES[set];
+export const looksOfSet = (set: LookSet): Pick<Look, "rest" | "held"> => FACES[set];
 
 /** Puts a set of looks on every control. */
 export function putLooks(layout: Layout, set: LookSet): Result<Layout> {

@@ -4,7 +4,7 @@ import { byId } from "../derived/byId";
 import { checked } from "./edits/checked";
 import type { Cluster, Control, Layout, Pin } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
-import { mirrorControl, mirrorPlacement } from "./mirror";
+import { mirrorControl, mirrorPlacement } from "./mirrored";
 import { moveBy, editContextOf, type EditContext } from "./placing";
 import { clusterOf, placeableBox, placeableOf } from "./placeables";
 

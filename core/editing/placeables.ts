@@ -5,7 +5,7 @@
  * On a screen with an arrangement, what is changed by hand is that arrangement's: it is written as an override, and the
  * base stays as it is until the override is handed back.
  */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import type { Box } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { refused, type Result } from "../engine/result";

@@ -4,7 +4,7 @@ import { LENGTH_UNITS } from "../engine/placement/length";
 import { newLayout } from "./edits/layout";
 import { addAction } from "./edits/actions";
 import { convertLength, moveBy, nearestAnchor, placeAt, editContextOf, type EditContext } from "./placing";
-import { mirrorControl, mirrorPlacement } from "./mirror";
+import { mirrorControl, mirrorPlacement } from "./mirrored";
 import { fittingKind, growControl } from "./make";
 import { framesOf, plainScreen } from "../engine/placement/screen";
 import { handBack, ownFields, placementIn } from "./placeables";

@@ -10,8 +10,8 @@ import { checked } from "./edits/checked";
 import type { Frame, Layout, Pin, Placement, Screen, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
 import { locksOf, withLocksKept } from "./locks";
-import { mirrorBox } from "./mirror";
-import { keptOnScreen } from "../derived/kept";
+import { mirrorBox } from "./mirrored";
+import { keptOnScreen } from "../derived/cached";
 import { resolvedOn } from "../derived/resolved";
 import { frameBox, PLAIN_PLAYER_VIEW, type Resolved, type PlayerView } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
@@ -47,7 +47,7 @@ export const seenAs =
     edit(editContextOf(now, screen, playerView));
 
 /** What lengths within a box come to: what percent is of, what a unit and a mm come to, and the factors of absolute lengths and of percent. */
-export interface Measure extends Metrics {
+export interface LengthMetrics extends Metrics {
   readonly box: Box;
   readonly absolute: number;
   readonly percent: number;
@@ -56,8 +56,8 @@ export interface Measure extends Metrics {
 /** A frame under a placeable, and how the placeable's lengths are measured in it: those of its offset and those of its size. */
 export interface Footing {
   readonly frame: Box;
-  readonly offset: Measure;
-  readonly size: Measure;
+  readonly offset: LengthMetrics;
+  readonly size: LengthMetrics;
   /** Whether this player sees the placeable mirrored in its frame. */
   readonly mirrored: boolean;
 }
@@ -78,19 +78,19 @@ export function footingOf(context: EditContext, frame: Frame, kind: Placeable["k
 }
 
 /** How a control's own lengths are measured: travel, and all of its hit area. */
-export function ownMeasure(context: EditContext, at: { readonly visual: Box; readonly k: number }): Measure {
+export function ownMeasure(context: EditContext, at: { readonly visual: Box; readonly k: number }): LengthMetrics {
   return { box: at.visual, unitPx: context.resolved.scale, pxPerMm: pxPerMm(context.screen), absolute: at.k, percent: 1 };
 }
 
 /** A length of `px` in a unit. A unit that comes to nothing here (percent of an empty frame) gives u instead. */
-function lengthFor(px: number, unit: LengthUnit, measure: Measure): string {
+function lengthFor(px: number, unit: LengthUnit, measure: LengthMetrics): string {
   const one = lengthPx({ amount: 1, unit: LENGTH_UNITS.indexOf(unit) }, rulerOf(measure.box, measure, measure.absolute, measure.percent));
   if (!(Math.abs(one) > 0)) return formatLength(px / (measure.unitPx * measure.absolute), "u");
   return formatLength(px / one, unit);
 }
 
 /** What a length comes to, px. */
-export function pxOf(text: string, measure: Measure): number {
+export function pxOf(text: string, measure: LengthMetrics): number {
   return lengthPx(readyLength(text), rulerOf(measure.box, measure, measure.absolute, measure.percent));
 }
 
@@ -214,6 +214,6 @@ export function nearestAnchor(frame: Box, box: Box): [number, number] {
 }
 
 /** A length written in another unit without changing what it comes to. */
-export function convertLength(text: string, unit: LengthUnit, measure: Measure): string {
+export function convertLength(text: string, unit: LengthUnit, measure: LengthMetrics): string {
   return lengthFor(pxOf(text, measure), unit, measure);
 }

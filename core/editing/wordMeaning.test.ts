@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { nearPairs } from "../scan/words";
+import { nearPairs } from "../scan/foundWords";
 import { axisMeant, axisPort, commonName, differByMeaning, DIRECTIONS, fourDirections, orderedByMeaning } from "./wordMeaning";
 
 const named = (...names: string[]) => names.map((name) => ({ name }));

@@ -7,7 +7,7 @@ import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
 import { problemsToTell, readThrough } from "../format/readThrough";
 import { byRow, readRows, writeRows, type TableRow } from "./rows";
-import { readJson, withoutByteOrderMark } from "../format/json";
+import { readJson, withoutByteOrderMark } from "../format/parseJson";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";
 import { actionSchema } from "../format/schema/file";

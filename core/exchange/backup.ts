@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { refused, type Result } from "../engine/result";
 import { readThrough } from "../format/readThrough";
-import { readJson } from "../format/json";
+import { readJson } from "../format/parseJson";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";
 

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import type { Finding } from "../checks/finding";
 import { readThrough } from "../format/readThrough";
-import { readJson } from "../format/json";
+import { readJson } from "../format/parseJson";
 import { ok, type Result } from "../engine/result";
 
 const baselineSchema = z.object({

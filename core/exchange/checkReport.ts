@@ -5,7 +5,7 @@ import type { Finding } from "../checks/finding";
 import type { PlayerView } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
 import { junitReport } from "./junit";
-import { isGrave, textReport, type Known, type ScreenFindings } from "./report";
+import { isGrave, textReport, type Known, type CheckedScreen } from "./checkText";
 import { sarifLog } from "./sarif";
 import { jsonForTerminal } from "./terminal";
 
@@ -29,7 +29,7 @@ export function checkedPlayers(layout: Layout, playerView: PlayerView, all: bool
 }
 
 /** The findings of each screen for each player, as they are wanted: the players of a screen after each other. */
-export function* checkScreens(layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): Generator<ScreenFindings> {
+export function* checkScreens(layout: Layout, screens: readonly Screen[], players: readonly CheckedPlayer[]): Generator<CheckedScreen> {
   for (const screen of screens)
     for (const [i, { suffix, playerView }] of players.entries()) {
       // Said once of a screen, whoever it is judged for.
@@ -43,7 +43,7 @@ export function* checkScreens(layout: Layout, screens: readonly Screen[], player
 }
 
 /** The results as JSON: the findings of each screen, then what was not judged on which screen, and why. */
-function jsonReport(results: readonly ScreenFindings[]): unknown {
+function jsonReport(results: readonly CheckedScreen[]): unknown {
   const notJudged = results.flatMap(({ name, notJudged: codes = {} }) => Object.entries(codes).map(([code, why]) => ({ screen: name, code, why })));
   return { screens: results.map(({ name, findings }) => ({ name, findings })), ...(notJudged.length > 0 && { notJudged }) };
 }
@@ -52,7 +52,7 @@ function jsonReport(results: readonly ScreenFindings[]): unknown {
 export interface CheckReport {
   readonly file: string;
   readonly layout: Layout;
-  readonly results: readonly ScreenFindings[];
+  readonly results: readonly CheckedScreen[];
   readonly known: Known;
   readonly failOn: "blocker" | "warning";
 }

@@ -4,10 +4,10 @@
  */
 import { z } from "zod";
 import { readThrough } from "../format/readThrough";
-import { readJson } from "../format/json";
+import { readJson } from "../format/parseJson";
 import { LISTS, TEXTS } from "../format/limits";
 import { parseLayout } from "../format/parse";
-import { listOf, textOf } from "../format/schema/parts";
+import { listOf, textSchema } from "../format/schema/parts";
 import type { Layout, Serve } from "../format/types";
 import { plainLayout } from "../format/write";
 import { clusterOf } from "../editing/placeables";
@@ -18,7 +18,7 @@ const FORMAT = "nodulum-controls";
 const clipSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(1),
-  whole: listOf(textOf(TEXTS.subject), LISTS.clusters),
+  whole: listOf(textSchema(TEXTS.subject), LISTS.clusters),
   layout: z.unknown(),
 });
 

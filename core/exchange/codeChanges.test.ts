@@ -30,24 +30,24 @@ if event.key in (lib.K_SPACE, lib.K_q, lib.K_w): either()`;
   expect(linesOf("tug.py", source)).toEqual([
     [2, "line", "if controls.value(actions.HELM).y > 0.5: ahead()"],
     [3, "line", "if controls.value(actions.HELM).x < -0.5: port()"],
-    [4, "line", "if controls.rose(actions.JUMP): jump()"],
-    [5, "line", "if not controls.rose(actions.JUMP): wait()"],
+    [4, "line", "if controls.just_pressed(actions.JUMP): jump()"],
+    [5, "line", "if not controls.just_pressed(actions.JUMP): wait()"],
     [6, "line", "if controls.value(actions.HORN) and True: honk()"],
     [7, "line", "way = controls.value(actions.HELM)"],
-    [9, "line", "if (controls.rose(actions.JUMP) or controls.value(actions.HELM).y > 0.5): either()"],
+    [9, "line", "if (controls.just_pressed(actions.JUMP) or controls.value(actions.HELM).y > 0.5): either()"],
   ]);
 });
 
 test.each([
-  ["tug.ts", "if (controls.rose(ACTIONS.jump)) go();"],
+  ["tug.ts", "if (controls.justPressed(ACTIONS.jump)) go();"],
   ["Tug.cs", "if (controls.Rose(Actions.Jump)) go();"],
-  ["tug.cpp", "if (controls.rose(actions::Jump)) go();"],
-  ["Tug.java", "if (controls.rose(Actions.JUMP)) go();"],
-  ["tug.kt", "if (controls.rose(Actions.JUMP)) go();"],
-  ["tug.swift", "if (controls.rose(Actions.jump)) go();"],
-  ["tug.dart", "if (controls.rose(Actions.jump)) go();"],
-  ["tug.lua", "if (controls:rose(Actions.JUMP)) go();"],
-  ["tug.rs", "if (controls.rose(actions::JUMP)) go();"],
+  ["tug.cpp", "if (controls.just_pressed(actions::Jump)) go();"],
+  ["Tug.java", "if (controls.justPressed(Actions.JUMP)) go();"],
+  ["tug.kt", "if (controls.justPressed(Actions.JUMP)) go();"],
+  ["tug.swift", "if (controls.justPressed(Actions.jump)) go();"],
+  ["tug.dart", "if (controls.justPressed(Actions.jump)) go();"],
+  ["tug.lua", "if (controls:just_pressed(Actions.JUMP)) go();"],
+  ["tug.rs", "if (controls.just_pressed(actions::JUMP)) go();"],
 ])("%s", (file, written) => {
   expect(linesOf(file, "if (input.just_pressed(Action.JUMP)) go();")).toEqual([[1, "line", written]]);
 });
@@ -60,7 +60,7 @@ const KEYMAP = { [Keys.SPACE]: "x" };
 if (input.vector(
   "helm")) go();`;
   expect(linesOf("tug.ts", source)).toEqual([
-    [2, "arm", "if (controls.rose(ACTIONS.jump)) { … }"],
+    [2, "arm", "if (controls.justPressed(ACTIONS.jump)) { … }"],
     [4, "table", "controls.value(ACTIONS.jump)"],
     [6, "arm", "controls.value(ACTIONS.helm)"],
   ]);
@@ -104,8 +104,8 @@ func _unhandled_input(event):
   const vector = { callees, actions: [...ACTIONS, action("go", "vector")], language: null };
   expect(linesOf("tug.gd", source, vector)).toEqual([
     [2, "line", "velocity = controls.value(actions.GO) * SPEED"],
-    [5, "line", "if controls.rose(actions.JUMP):"],
-    [7, "line", "if controls.fell(actions.JUMP): land()"],
+    [5, "line", "if controls.just_pressed(actions.JUMP):"],
+    [7, "line", "if controls.just_released(actions.JUMP): land()"],
   ]);
   // With an action for each direction there is no vector to read: the four are listed.
   const four = { callees, actions: ["go_left", "go_right", "go_up", "go_down"].map((name) => action(name, "press")), language: null };

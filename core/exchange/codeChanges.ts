@@ -1,13 +1,13 @@
 /**
  * What to change in a game's code so that it reads its actions from a handle of named values: for each line that asks by a word or a
- * key, what stands there and what to write instead. The handle gives `value(name)`, and `rose(name)` and `fell(name)` for what began
+ * key, what stands there and what to write instead. The handle gives `value(name)`, and `justPressed(name)` and `justReleased(name)` for what began
  * or ended since the last tick; the names are those of the constants file.
  */
 import { hardwareEnds, hardwareWires } from "../wiring/hardwareWires";
-import { endOfAsking, type Asking } from "../scan/asking";
+import { endOfAsking, type CalleeUse } from "../scan/asking";
 import { familyOf, type Family, type Token } from "../scan/lex";
-import { findIn, type Found } from "../scan/reads";
-import { standardEnd } from "../scan/words";
+import { findIn, type FoundRead } from "../scan/reads";
+import { standardEnd } from "../scan/foundWords";
 import type { Action } from "../format/types";
 import { constantFile, identifiersOf, type ConstantLanguage } from "./constants";
 import { writeRows } from "./rows";
@@ -62,6 +62,9 @@ interface Writing {
 }
 const large = (text: string) => text[0].toUpperCase() + text.slice(1);
 const plainCall = (method: string, constant: string) => `controls.${method}(${constant})`;
+/** `justPressed` → `just_pressed`, for languages whose methods are written so. */
+const snake = (text: string) => text.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const snakeCall = (method: string, constant: string) => plainCall(snake(method), constant);
 const bang = (condition: string) => `!${condition}`;
 const bracketed = (condition: string) => `if (${condition}) { … }`;
 const unbracketed = (condition: string) => `if ${condition} { … }`;
@@ -70,21 +73,21 @@ const member = (identifier: string) => `Actions.${identifier}`;
 const WRITING: Readonly<Record<ConstantLanguage, Writing>> = {
   typescript: { call: plainCall, constant: (id) => `ACTIONS.${id}`, not: bang, or: "||", when: bracketed },
   csharp: { call: (method, constant) => `controls.${large(method)}(${constant})`, constant: member, not: bang, or: "||", when: bracketed },
-  c: { call: (method, constant) => `controls_${method}(controls, ${constant})`, constant: (id) => `ACTION_${id}`, not: bang, or: "||", when: bracketed },
-  cpp: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: bracketed },
+  c: { call: (method, constant) => `controls_${snake(method)}(controls, ${constant})`, constant: (id) => `ACTION_${id}`, not: bang, or: "||", when: bracketed },
+  cpp: { call: snakeCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: bracketed },
   java: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
   kotlin: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
   swift: { call: plainCall, constant: member, not: bang, or: "||", when: unbracketed },
   dart: { call: plainCall, constant: member, not: bang, or: "||", when: bracketed },
   lua: {
-    call: (method, constant) => `controls:${method}(${constant})`,
+    call: (method, constant) => `controls:${snake(method)}(${constant})`,
     constant: member,
     not: (condition) => `not ${condition}`,
     or: "or",
     when: (condition) => `if ${condition} then … end`,
   },
-  rust: { call: plainCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: unbracketed },
-  python: { call: plainCall, constant: (id) => `actions.${id}`, not: (condition) => `not ${condition}`, or: "or", when: (condition) => `if ${condition}: …` },
+  rust: { call: snakeCall, constant: (id) => `actions::${id}`, not: bang, or: "||", when: unbracketed },
+  python: { call: snakeCall, constant: (id) => `actions.${id}`, not: (condition) => `not ${condition}`, or: "or", when: (condition) => `if ${condition}: …` },
 };
 
 /** A source file, with its text. */
@@ -139,7 +142,7 @@ export function changesIn({ name, text }: SourceFile, wanted: ChangeOptions): Co
 
 /** A read that means an action, as the source spells it. */
 interface Meaning {
-  readonly found: Found;
+  readonly found: FoundRead;
   readonly meant: Meant;
   readonly read: string;
 }
@@ -184,16 +187,16 @@ function byEnd(actions: readonly Action[], end: string): Meant | null {
   return { action, part: action.kind === "axis" && typeof value === "number" ? (value < 0 ? " < -0.5" : " > 0.5") : "" };
 }
 
-/** What is written for a read: a value, or what of it rose or fell where an event was asked for. */
-function valueOf(writing: Writing, { callee, shape }: Asking, { action, part }: Meant, constant: string): string {
+/** What is written for a read: the value, or whether it was just pressed or released if the code asks for an event. */
+function valueOf(writing: Writing, { callee, shape }: CalleeUse, { action, part }: Meant, constant: string): string {
   if (action.kind !== "press") return writing.call("value", constant) + part;
-  if (/(?:just|was)[_a-z]*releas|(?:key|button)_?up$|released$/i.test(callee)) return writing.call("fell", constant);
+  if (/(?:just|was)[_a-z]*releas|(?:key|button)_?up$|released$/i.test(callee)) return writing.call("justReleased", constant);
   // What is asked of one event happens once.
   const isEvent =
     shape === "compare" ||
     /^(?:e|ev|evt|event|input_?event)\./i.test(callee) ||
     /just|(?:key|button|get\w*)_?down$|trigger|pressed_?this|was_?pressed/i.test(callee);
-  return writing.call(isEvent ? "rose" : "value", constant);
+  return writing.call(isEvent ? "justPressed" : "value", constant);
 }
 
 /** A part of a source and what to write in its place. */
@@ -204,7 +207,7 @@ interface Edit {
   readonly how: CodeChange["how"];
 }
 
-function editOf(tokens: readonly Token[], asked: Asking, value: string, writing: Writing): Edit {
+function editOf(tokens: readonly Token[], asked: CalleeUse, value: string, writing: Writing): Edit {
   const { at } = tokens[asked.first];
   const last = endOfAsking(tokens, asked);
   const { end } = tokens[last];
@@ -254,7 +257,7 @@ const HOW_WORDS: Readonly<Record<CodeChange["how"], string>> = {
   table: "where the table is read",
 };
 /** Where what is written belongs, in words. */
-export const placeWords = (how: CodeChange["how"]): string => HOW_WORDS[how];
+export const changePlaceWords = (how: CodeChange["how"]): string => HOW_WORDS[how];
 
 /** Text between back ticks of Markdown: as many as it needs. */
 function ticked(text: string): string {
@@ -271,7 +274,7 @@ export function changesMarkdown(title: string, changes: readonly CodeChange[], d
     if (change.file !== file) lines.push(...(file === "" ? [] : [""]), `## ${change.file}`, "");
     file = change.file;
     lines.push(`- [${done(change) ? "x" : " "}] line ${change.line}, ${change.actions.join(", ")}: ${ticked(change.stands)}`);
-    lines.push(`  → ${ticked(change.write)} (${placeWords(change.how)})`);
+    lines.push(`  → ${ticked(change.write)} (${changePlaceWords(change.how)})`);
   }
   return `${lines.join("\n")}\n`;
 }
@@ -280,7 +283,7 @@ export function changesMarkdown(title: string, changes: readonly CodeChange[], d
 export function changesCsv(changes: readonly CodeChange[], done: (change: CodeChange) => boolean): string {
   return writeRows(
     ["file", "line", "reads", "actions", "stands", "write", "how", "done"],
-    changes.map((c) => [c.file, String(c.line), c.reads.join("; "), c.actions.join("; "), c.stands, c.write, placeWords(c.how), done(c) ? "yes" : "no"]),
+    changes.map((c) => [c.file, String(c.line), c.reads.join("; "), c.actions.join("; "), c.stands, c.write, changePlaceWords(c.how), done(c) ? "yes" : "no"]),
   );
 }
 

@@ -1,10 +1,10 @@
 import { fileNamesOnce } from "./fileName";
 import { sampleLayouts } from "../../test/samples";
 import { fileSchema } from "../format/schema/file";
-import { fallsShort, textReport } from "./report";
+import { fallsShort, textReport } from "./checkText";
 import { layoutJsonSchema } from "./schema";
 import { readScreens } from "./screens";
-import { readTrace } from "./trace";
+import { readTrace } from "./traceFile";
 
 const [brackwater] = sampleLayouts();
 

@@ -29,7 +29,7 @@ interface StubWriting {
 const CSHARP: StubWriting = {
   file: "Controls.cs",
   rest: { press: "false", axis: "0f", vector: "new ActionValue(0f, 0f)", motion: "new ActionValue(0f, 0f)" },
-  write: (rests) => `// The handle that the game reads its actions from. There is no Nodulum runtime for C#: once a frame, call BeginFrame, then Set
+  write: (rests) => `// The handle from which the game reads its actions. There is no Nodulum runtime for C#: in each frame, call BeginFrame, then Set
 // for each action, from your touches, keys and pads.
 using System.Collections.Generic;
 
@@ -51,27 +51,27 @@ public sealed class Controls
     {
 ${rests.map(({ name, rest }) => `        { ${name}, ${rest} },`).join("\n")}
     };
-    private readonly HashSet<string> rose = new HashSet<string>();
-    private readonly HashSet<string> fell = new HashSet<string>();
+    private readonly HashSet<string> pressed = new HashSet<string>();
+    private readonly HashSet<string> released = new HashSet<string>();
 
-    /// <summary>Begins a frame: nothing has begun or ended in it yet.</summary>
-    public void BeginFrame() { rose.Clear(); fell.Clear(); }
+    /// <summary>Starts a frame: clears JustPressed and JustReleased.</summary>
+    public void BeginFrame() { pressed.Clear(); released.Clear(); }
 
     /// <summary>Sets the value of an action. An unknown name throws a KeyNotFoundException.</summary>
     public void Set(string name, ActionValue value)
     {
         bool was = values[name], now = value;
-        if (now && !was) rose.Add(name);
-        if (was && !now) fell.Add(name);
+        if (now && !was) pressed.Add(name);
+        if (was && !now) released.Add(name);
         values[name] = value;
     }
 
-    /// <summary>The value of an action, as it was set last.</summary>
+    /// <summary>The value of an action, last set.</summary>
     public ActionValue Value(string name) { return values[name]; }
-    /// <summary>Whether the action began in this frame.</summary>
-    public bool Rose(string name) { return rose.Contains(name); }
-    /// <summary>Whether the action ended in this frame.</summary>
-    public bool Fell(string name) { return fell.Contains(name); }
+    /// <summary>Whether the action was pressed in this frame.</summary>
+    public bool JustPressed(string name) { return pressed.Contains(name); }
+    /// <summary>Whether the action was released in this frame.</summary>
+    public bool JustReleased(string name) { return released.Contains(name); }
 }
 `,
 };
@@ -79,9 +79,9 @@ ${rests.map(({ name, rest }) => `        { ${name}, ${rest} },`).join("\n")}
 const PYTHON: StubWriting = {
   file: "controls.py",
   rest: { press: "False", axis: "0.0", vector: "Pair(0.0, 0.0)", motion: "Pair(0.0, 0.0)" },
-  write: (rests) => `"""The handle that the game reads its actions from.
+  write: (rests) => `"""The handle from which the game reads its actions.
 
-There is no Nodulum runtime for Python: once a frame, call begin_frame, then set for each action, from your touches, keys and pads.
+There is no Nodulum runtime for Python: in each frame, call begin_frame, then set for each action, from your touches, keys and pads.
 """
 from collections import namedtuple
 
@@ -97,34 +97,34 @@ class Controls:
         self._values = {
 ${rests.map(({ name, rest }) => `            ${name}: ${rest},`).join("\n")}
         }
-        self._rose = set()
-        self._fell = set()
+        self._pressed = set()
+        self._released = set()
 
     def begin_frame(self):
-        """Starts a frame: clears justPressed and justReleased."""
-        self._rose.clear()
-        self._fell.clear()
+        """Starts a frame: clears just_pressed and just_released."""
+        self._pressed.clear()
+        self._released.clear()
 
     def set(self, name, value):
         """Sets the value of an action: True or False, a number, or Pair(x, y). An unknown name raises a KeyError."""
         was, now = _is_on(self._values[name]), _is_on(value)
         if now and not was:
-            self._rose.add(name)
+            self._pressed.add(name)
         if was and not now:
-            self._fell.add(name)
+            self._released.add(name)
         self._values[name] = value
 
     def value(self, name):
-        """The value of an action, as it was set last."""
+        """The value of an action, last set."""
         return self._values[name]
 
-    def rose(self, name):
-        """Whether the action began in this frame."""
-        return name in self._rose
+    def just_pressed(self, name):
+        """Whether the action was pressed in this frame."""
+        return name in self._pressed
 
-    def fell(self, name):
-        """Whether the action ended in this frame."""
-        return name in self._fell
+    def just_released(self, name):
+        """Whether the action was released in this frame."""
+        return name in self._released
 
 
 controls = Controls()
@@ -134,12 +134,12 @@ controls = Controls()
 const LUA: StubWriting = {
   file: "controls.lua",
   rest: { press: "false", axis: "0", vector: "{ x = 0, y = 0 }", motion: "{ x = 0, y = 0 }" },
-  write: (rests) => `-- The handle that the game reads its actions from. There is no Nodulum runtime for Lua: once a frame, call begin_frame, then set
+  write: (rests) => `-- The handle from which the game reads its actions. There is no Nodulum runtime for Lua: in each frame, call begin_frame, then set
 -- for each action, from your touches, keys and pads.
 local values = {
 ${rests.map(({ name, rest }) => `  [${name}] = ${rest},`).join("\n")}
 }
-local rose, fell = {}, {}
+local pressed, released = {}, {}
 local controls = {}
 
 local function known(name)
@@ -152,32 +152,32 @@ local function is_on(value)
   return value ~= false and value ~= 0
 end
 
--- Begins a frame: nothing has begun or ended in it yet.
+-- Starts a frame: clears just_pressed and just_released.
 function controls:begin_frame()
-  rose, fell = {}, {}
+  pressed, released = {}, {}
 end
 
 -- Sets the value of an action: true or false, a number, or a table with x and y.
 function controls:set(name, value)
   local was, now = is_on(known(name)), is_on(value)
-  if now and not was then rose[name] = true end
-  if was and not now then fell[name] = true end
+  if now and not was then pressed[name] = true end
+  if was and not now then released[name] = true end
   values[name] = value
 end
 
--- The value of an action, as it was set last.
+-- The value of an action, last set.
 function controls:value(name)
   return known(name)
 end
 
--- Whether the action began in this frame.
-function controls:rose(name)
-  return known(name) ~= nil and rose[name] == true
+-- Whether the action was pressed in this frame.
+function controls:just_pressed(name)
+  return known(name) ~= nil and pressed[name] == true
 end
 
--- Whether the action ended in this frame.
-function controls:fell(name)
-  return known(name) ~= nil and fell[name] == true
+-- Whether the action was released in this frame.
+function controls:just_released(name)
+  return known(name) ~= nil and released[name] == true
 end
 
 return controls

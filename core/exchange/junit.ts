@@ -3,7 +3,7 @@ import { counted } from "../derived/counted";
 import { xmlForTerminal } from "./terminal";
 import type { Finding } from "../checks/finding";
 import type { ActionDifference } from "../rehearsal/frameDifferences";
-import type { ScreenFindings } from "./report";
+import type { CheckedScreen } from "./checkText";
 
 const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
 
@@ -15,7 +15,7 @@ function xmlText(text: string): string {
 }
 
 /** The report. `fails` says which findings fail their case; the others are passed with their text as output, accepted ones skipped with their reason. A screen without findings is one passed case. */
-export function junitReport(layoutName: string, screens: readonly ScreenFindings[], fails: (screen: string, finding: Finding) => boolean): string {
+export function junitReport(layoutName: string, screens: readonly CheckedScreen[], fails: (screen: string, finding: Finding) => boolean): string {
   let tests = 0;
   let failures = 0;
   let skipped = 0;

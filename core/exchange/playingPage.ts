@@ -1,5 +1,5 @@
 /** A page that plays by itself: one HTML file with the played file and the script that plays it, which needs no network and no server. */
-import { element, escaped } from "../drawing/element";
+import { element, escaped } from "../drawing/svgElement";
 import type { Layout } from "../format/types";
 
 export interface PlayingPage {

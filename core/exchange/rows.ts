@@ -3,7 +3,7 @@
  * apostrophe before it, and so does one that begins with apostrophes and then so: each cell that is read back is the one that was written.
  */
 import Papa from "papaparse";
-import { withoutByteOrderMark } from "../format/json";
+import { withoutByteOrderMark } from "../format/parseJson";
 import { refused, type Problem, type Result } from "../engine/result";
 
 /** A formula begins with one of these signs, their full-width forms and the minus sign among them, or with what spreadsheets pass over before them. */

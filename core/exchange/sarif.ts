@@ -1,12 +1,12 @@
 /** Findings as SARIF 2.1.0 (OASIS), as code hosts read it: a result a finding and screen, a rule a code. */
 import { FINDING_CODES, type Severity } from "../checks/finding";
 import { FINDING_DOCS } from "../checks/findingDocs";
-import type { Known, ScreenFindings } from "./report";
+import type { Known, CheckedScreen } from "./checkText";
 
 const LEVEL: Readonly<Record<Severity, "error" | "warning" | "note">> = { blocker: "error", warning: "warning", note: "note" };
 
 /** The log of one check, as a plain value. `uri`: the layout file as it was named. `known`: results of the baseline are marked unchanged. */
-export function sarifLog(uri: string, screens: readonly ScreenFindings[], known: Known = () => false): unknown {
+export function sarifLog(uri: string, screens: readonly CheckedScreen[], known: Known = () => false): unknown {
   const results = screens.flatMap(({ name, findings }) =>
     findings.map((f) => ({
       ruleId: f.code,

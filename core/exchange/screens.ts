@@ -2,7 +2,7 @@
 import { screenSchema } from "../format/schema/file";
 import { problemsToTell, readThrough } from "../format/readThrough";
 import { byRow, readRows, writeRows } from "./rows";
-import { readJson, withoutByteOrderMark } from "../format/json";
+import { readJson, withoutByteOrderMark } from "../format/parseJson";
 import { LISTS } from "../format/limits";
 import { listOf } from "../format/schema/parts";
 import { parseScreen } from "../engine/placement/screen";

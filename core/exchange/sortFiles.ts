@@ -1,13 +1,13 @@
 /** What files are that somebody brings, by their names and what stands in them: layouts, takes, a backup, rectangles, game art. Zips are opened. */
 import type { Box } from "../engine/geometry/point";
 import { problemText, refused } from "../engine/result";
-import { readJson } from "../format/json";
+import { readJson } from "../format/parseJson";
 import { MOST_FILE_BYTES, TAKES } from "../format/limits";
 import { CONTENTS_FILE } from "./backup";
 import { asSentences, fileTooLarge, textOfBytes } from "./fileBytes";
 import { readRectangleFile, type RectangleSource } from "./rectangleFile";
 import { guessMatch, NEEDED, readTables } from "./tableRectangles";
-import { TAKE_FILE } from "./take";
+import { TAKE_FILE } from "./takeFile";
 import { openZip } from "./zip";
 
 /** A file whose bytes are read when they are wanted. */

@@ -3,7 +3,7 @@
  * chapter 7). What else is drawn, and what only serves to draw other things, is passed over. Nothing is shown and nothing of it runs.
  */
 import { readXml, type XmlElement } from "../format/pictures/xml";
-import { withoutByteOrderMark } from "../format/json";
+import { withoutByteOrderMark } from "../format/parseJson";
 import { PICTURES } from "../format/limits";
 import type { Box } from "../engine/geometry/point";
 import { ok, refused, type Result } from "../engine/result";

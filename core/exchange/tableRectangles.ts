@@ -6,11 +6,11 @@ import { counted } from "../derived/counted";
 import { pxPerMm } from "../engine/placement/screen";
 import { PORTS } from "../engine/types";
 import { ok, refused, type Problem, type Result } from "../engine/result";
-import { readJson, withoutByteOrderMark } from "../format/json";
+import { readJson, withoutByteOrderMark } from "../format/parseJson";
 import type { ControlKind, Screen } from "../format/types";
 import type { DrawnRectangle } from "../wiring/rectangles";
 import { cellsOf } from "./rows";
-import { boxTold, TABLE_UNITS, Y_DIRECTIONS, type TableUnit, type YDirection } from "./told";
+import { boxIn, TABLE_UNITS, Y_DIRECTIONS, type TableUnit, type YDirection } from "./boxDirection";
 
 /** A table as it was found: in a JSON file at a path, in a CSV file at none. */
 export interface FoundTable {
@@ -90,13 +90,13 @@ function cellsOfThing(thing: Readonly<Record<string, unknown>>, before: string):
 }
 
 export const FIELDS = ["name", "x", "y", "w", "h", "kind", "shape"] as const;
-export type Field = (typeof FIELDS)[number];
+export type RectangleField = (typeof FIELDS)[number];
 /** Without one of these there is no rectangle. */
-export const NEEDED: readonly Field[] = ["name", "x", "y", "w", "h"];
+export const NEEDED: readonly RectangleField[] = ["name", "x", "y", "w", "h"];
 
 /** How a table is read: which column each field stands in (null: in none), and in which units and directions. */
 export interface TableMatch {
-  readonly columns: Readonly<Record<Field, string | null>>;
+  readonly columns: Readonly<Record<RectangleField, string | null>>;
   readonly unit: TableUnit;
   readonly direction: YDirection;
   /** What x and y are of: the corner nearest the origin, or the middle. */
@@ -106,7 +106,7 @@ export interface TableMatch {
 }
 
 /** What columns are called, the likeliest first. */
-const USUAL: Readonly<Record<Field, readonly string[]>> = {
+const USUAL: Readonly<Record<RectangleField, readonly string[]>> = {
   name: ["id", "name", "label", "title", "key", "object", "node"],
   x: ["x", "left", "visual.px.x", "rect.x", "position.x", "pos x", "x px", "bounds.x", "frame.x"],
   y: ["y", "top", "bottom", "visual.px.y", "rect.y", "position.y", "pos y", "y px", "bounds.y", "frame.y"],
@@ -118,7 +118,7 @@ const USUAL: Readonly<Record<Field, readonly string[]>> = {
 
 /** A first match of a table, to be put right by hand. */
 export function guessMatch({ columns, rows, direction }: FoundTable): TableMatch {
-  const find = (field: Field) => {
+  const find = (field: RectangleField) => {
     for (const usual of USUAL[field]) {
       const found = columns.find((column) => column.toLowerCase() === usual);
       if (found !== undefined) return found;
@@ -153,14 +153,14 @@ const SHAPES = ["ellipse", "box", "capsule"] as const;
 export function tableRectangles(table: FoundTable, match: TableMatch, screen: Screen): Result<readonly DrawnRectangle[]> {
   const lacking = NEEDED.filter((field) => match.columns[field] === null);
   if (lacking.length > 0) return refused("", `say which column is ${lacking.join(", ")}`);
-  const at = Object.fromEntries(FIELDS.map((field) => [field, table.columns.indexOf(match.columns[field] ?? "")])) as Record<Field, number>;
+  const at = Object.fromEntries(FIELDS.map((field) => [field, table.columns.indexOf(match.columns[field] ?? "")])) as Record<RectangleField, number>;
   const { only } = match;
   const filter = only === null ? -1 : table.columns.indexOf(only.column);
   const problems: Problem[] = [];
   const rectangles: DrawnRectangle[] = [];
   table.rows.forEach((row, i) => {
     if (only !== null && (row[filter] ?? "") !== only.value) return;
-    const cell = (field: Field) => (at[field] < 0 ? "" : (row[at[field]] ?? "").trim());
+    const cell = (field: RectangleField) => (at[field] < 0 ? "" : (row[at[field]] ?? "").trim());
     const figures = (["x", "y", "w", "h"] as const).map((field) => {
       const value = cell(field) === "" ? NaN : Number(cell(field).replace(/(?:px|mm)$/, ""));
       if (!Number.isFinite(value))
@@ -187,5 +187,5 @@ function onScreen([x, y, w, h]: readonly number[], { unit, direction, of }: Tabl
   const mm = pxPerMm(screen);
   const [across, down] = unit === "px" ? [1, 1] : unit === "mm" ? [mm, mm] : [widthPx, heightPx];
   const half = of === "middle" ? 0.5 : 0;
-  return boxTold({ x: (x - half * w) * across, y: (y - half * h) * down, w: w * across, h: h * down }, heightPx, direction);
+  return boxIn({ x: (x - half * w) * across, y: (y - half * h) * down, w: w * across, h: h * down }, heightPx, direction);
 }

@@ -7,7 +7,7 @@ import { parseScreen } from "../engine/placement/screen";
 import { readPlayed } from "../engine/read/played";
 import { problemText } from "../engine/result";
 import type { PlayedLayout } from "../engine/types";
-import { printResolved } from "../exchange/resolved";
+import { printResolved } from "../exchange/resolvedData";
 import { fileArbitrary, fileLayout } from "../../test/arbitrary";
 import { conformanceCases, difference } from "../../test/cases";
 import { sampleLayouts } from "../../test/samples";

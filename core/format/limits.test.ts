@@ -1,6 +1,6 @@
 import { readLayout, parseLayout } from "./parse";
 import { FILES, LISTS, MOST_FILE_BYTES, PICTURES, SCREENS, TEXTS, type Limit } from "./limits";
-import { isNestedDeeper, readJson } from "./json";
+import { isNestedDeeper, readJson } from "./parseJson";
 import { pngOf, svgOf } from "../../test/pictures";
 import { readContents } from "../exchange/backup";
 import { readScreens } from "../exchange/screens";

@@ -2,7 +2,7 @@
 import { ok, refused, type Result } from "../engine/result";
 import { fillDependent } from "./dependent";
 import { readThrough, problemsToTell } from "./readThrough";
-import { readJson } from "./json";
+import { readJson } from "./parseJson";
 import { FILES, MOST_FILE_BYTES } from "./limits";
 import { migrate } from "./migrate";
 import { referenceProblems } from "./references";

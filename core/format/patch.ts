@@ -5,7 +5,7 @@
  * Of a list only the items that are new are in the patch; the others are told by their place in the version before, so that whoever
  * applies it keeps the very objects it has.
  */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import type { Layout } from "./types";
 
 /** An item of a list: its place in the list before, or a new item. */

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { changeLook, reorderControls } from "../editing/edits/controls";
 import { addMoment } from "../editing/edits/moments";
-import { storedForm } from "../derived/stored";
-import { textOf } from "../derived/text";
+import { storedForm } from "../derived/storedForm";
+import { layoutText } from "../derived/text";
 import { sampleLayouts } from "../../test/samples";
 import { frozen, layoutArbitrary } from "../../test/arbitrary";
 import { digestOfText } from "./digest";
@@ -59,18 +59,18 @@ test("what is kept of texts gives what would be written anew, whatever was edite
   fc.assert(
     fc.property(layoutArbitrary, layoutArbitrary, (a, b) => {
       for (const layout of [a, { ...a, moments: b.moments, name: b.name }, { ...b, controls: a.controls, arrangements: a.arrangements }, a])
-        expect(textOf(frozen(layout))).toBe(writeLayout(layout));
+        expect(layoutText(frozen(layout))).toBe(writeLayout(layout));
     }),
     { numRuns: repeated(40) },
   );
 });
 
 test("a moment that comes makes every control say where it shows", () => {
-  textOf(harbour);
+  layoutText(harbour);
   const more = addMoment(harbour, "storm");
   if (!more.ok) throw new Error("refused");
-  expect(textOf(more.value)).toBe(writeLayout(more.value));
-  expect(textOf(more.value)).not.toBe(textOf(harbour));
+  expect(layoutText(more.value)).toBe(writeLayout(more.value));
+  expect(layoutText(more.value)).not.toBe(layoutText(harbour));
 });
 
 test("an arrangement's text follows the kind of the control whose hit area it changes", () => {
@@ -81,7 +81,7 @@ test("an arrangement's text follows the kind of the control whose hit area it ch
   };
   const pad = { ...harbour.controls.find((c) => c.id === "lamp")!, id: "horn" };
   const swapped: Layout = { ...layout, controls: layout.controls.map((c) => (c.id === "horn" ? pad : c)) };
-  for (const version of [layout, swapped, layout]) expect(textOf(version)).toBe(writeLayout(version));
+  for (const version of [layout, swapped, layout]) expect(layoutText(version)).toBe(writeLayout(version));
 });
 
 test("an edit makes only the text of what it changed", () => {

@@ -3,7 +3,7 @@
  * each once. A picture of a megabyte is not written again because a button has moved.
  */
 import type { Problem, Result } from "../engine/result";
-import { readJson } from "./json";
+import { readJson } from "./parseJson";
 import { backdropData } from "./schema/file";
 import { parseLayout, readLayout } from "./parse";
 import type { Layout } from "./types";

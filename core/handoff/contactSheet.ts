@@ -1,7 +1,7 @@
 /** The layout on all chosen screens at one scale, in one drawing. */
 import { counted } from "../derived/counted";
 import { resolvedOn } from "../derived/resolved";
-import { element, escaped, figure } from "../drawing/element";
+import { element, escaped, figure } from "../drawing/svgElement";
 import { FIGURES, FONT, INK } from "../drawing/ink";
 import { layoutDrawing } from "../drawing/layoutDrawing";
 import type { PlayerView } from "../engine/placement/resolve";

@@ -6,7 +6,7 @@ import type { PlayerView, Resolved } from "../engine/placement/resolve";
 import { byId } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import { writeRows } from "../exchange/rows";
-import { boxTold, type TableUnit, type YDirection } from "../exchange/told";
+import { boxIn, type TableUnit, type YDirection } from "../exchange/boxDirection";
 import type { ControlKind, Layout, Screen } from "../format/types";
 
 export interface TableOptions {
@@ -42,7 +42,7 @@ const exact = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
 
 function byUnit(box: Box, { screen }: Resolved, direction: YDirection): BoxByUnit {
   const { widthPx, heightPx } = screen;
-  const px = boxTold(box, heightPx, direction);
+  const px = boxIn(box, heightPx, direction);
   const mm = pxPerMm(screen);
   const each = (x: number, y: number): Box => ({ x: exact(px.x / x), y: exact(px.y / y), w: exact(px.w / x), h: exact(px.h / y) });
   return { px: each(1, 1), mm: each(mm, mm), fractions: each(widthPx, heightPx) };

@@ -7,7 +7,7 @@ import { framesOf, plainScreen } from "../engine/placement/screen";
 import { unitPx } from "../engine/placement/scale";
 import { catalogueFor } from "../checks/catalogue";
 import { cellsOf } from "../exchange/rows";
-import { boxTold } from "../exchange/told";
+import { boxIn } from "../exchange/boxDirection";
 import type { Layout } from "../format/types";
 import { drawnFor } from "../versions/compare";
 import { layoutArbitrary } from "../../test/arbitrary";
@@ -38,9 +38,9 @@ test("typed in as it says, both ways of y, everything stands where it was drawn"
         expect(frame).toMatch(typeof control.placement.frame === "string" ? / frame$/ : /^cluster /);
         const [w, h] = figures(value(entry, "size").down);
         for (const way of ["down", "up"] as const) {
-          const about = boxTold(within, screen.heightPx, way);
+          const about = boxIn(within, screen.heightPx, way);
           const [[ax, ay], [px, py], [dx, dy]] = ["anchor x, y", "pivot x, y", "offset x, y"].map((field) => figures(value(entry, field)[way]));
-          const box = boxTold(at.visual, screen.heightPx, way);
+          const box = boxIn(at.visual, screen.heightPx, way);
           // Each figure is written to a thousandth of a unit, and fractions to a thousandth of theirs.
           const slack = 0.002 + 0.0005 * (about.w + about.h + w + h);
           expect(Math.abs(about.x + ax * about.w + dx - px * w - box.x)).toBeLessThan(slack);

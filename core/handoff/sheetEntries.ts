@@ -7,8 +7,8 @@ import { byId, nameById } from "../derived/byId";
 import type { Action, Control, Layout, Placement } from "../format/types";
 import { feelRows } from "./sheetFeel";
 import { lookRows, servesRows } from "./sheetLook";
-import { drawn, placeRows, touchRows, type Drawn } from "./sheetPlace";
-import { momentName, number, row, type SheetRow } from "./sheetRow";
+import { drawn, placeRows, touchRows, type DesignPlaces } from "./sheetPlace";
+import { momentNameById, number, row, type SheetRow } from "./sheetRow";
 
 /** A control, cluster or zone with its rows; under an arrangement where it stands elsewhere there. */
 export interface SheetEntry {
@@ -49,7 +49,7 @@ const placementOf = (layout: Layout, id: string): Placement =>
   (layout.clusters.find((c) => c.id === id) ?? layout.keepClear.find((zone) => zone.id === id))!.placement;
 
 function boxEntry(
-  { layout, resolved }: Drawn,
+  { layout, resolved }: DesignPlaces,
   { id, name, placement }: { readonly id: string; readonly name: string; readonly placement: Placement },
   { kind, arrangement }: Pick<SheetEntry, "kind" | "arrangement">,
 ): SheetEntry {
@@ -57,7 +57,7 @@ function boxEntry(
   return { id, name, kind, arrangement, rows: box ? placeRows(placement, box, { layout, resolved }) : [row("shows", "shown", "hidden")] };
 }
 
-function controlEntry({ layout, resolved }: Drawn, control: Control, arrangement: string | null): SheetEntry {
+function controlEntry({ layout, resolved }: DesignPlaces, control: Control, arrangement: string | null): SheetEntry {
   const { id, name, kind } = control;
   const at = byId(resolved.controls).get(id);
   if (!at) return { id, name, kind, arrangement, rows: [row("shows", "shown", "hidden")] };
@@ -68,14 +68,14 @@ function controlEntry({ layout, resolved }: Drawn, control: Control, arrangement
       ...touchRows(control, at, resolved),
       ...feelRows(control, at),
       ...servesRows(control, layout),
-      row("shows", "moments", control.moments.length === 0 ? "never" : control.moments.map((moment) => momentName(layout, moment)).join(", ")),
+      row("shows", "moments", control.moments.length === 0 ? "never" : control.moments.map((moment) => momentNameById(layout, moment)).join(", ")),
       ...lookRows(control, layout),
     ],
   };
 }
 
 /** An action with what else gives to it, by the texts of their ends. */
-export interface SheetAction {
+export interface ActionEntry {
   readonly name: string;
   readonly kind: Action["kind"];
   readonly moments: string;
@@ -84,7 +84,7 @@ export interface SheetAction {
 }
 
 /** The actions that the game reads. */
-export function sheetActions(layout: Layout): readonly SheetAction[] {
+export function sheetActions(layout: Layout): readonly ActionEntry[] {
   return layout.actions
     .filter(({ read }) => read)
     .map((action) => {
@@ -93,7 +93,7 @@ export function sheetActions(layout: Layout): readonly SheetAction[] {
       return {
         name,
         kind,
-        moments: moments.map((id) => momentName(layout, id)).join(", "),
+        moments: moments.map((id) => momentNameById(layout, id)).join(", "),
         inputs: ends.join(", "),
         smoothing: riseMs > 0 || fallMs > 0 ? `rises in ${number(riseMs)} ms, falls in ${number(fallMs)} ms` : "",
       };

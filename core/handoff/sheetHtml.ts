@@ -1,5 +1,5 @@
 /** The sheet as a page to print and as a table. */
-import { element, escaped } from "../drawing/element";
+import { element, escaped } from "../drawing/svgElement";
 import { layoutDrawing } from "../drawing/layoutDrawing";
 import { resolvedOn } from "../derived/resolved";
 import { PLAIN_PLAYER_VIEW } from "../engine/placement/resolve";

@@ -9,13 +9,13 @@ import type { Arrangement, Control, Frame, Layout, Placement } from "../format/t
 import { number, pair, row, units, type SheetRow } from "./sheetRow";
 
 /** Where things stand as drawn: on a screen with as many px as the reference has units, so that a px is a unit. */
-export interface Drawn {
+export interface DesignPlaces {
   readonly layout: Layout;
   readonly resolved: Resolved;
 }
 
 /** A layout as drawn, by its base alone (null) or under one arrangement, whatever screen that is for. */
-export function drawn(layout: Layout, arrangement: Arrangement | null): Drawn {
+export function drawn(layout: Layout, arrangement: Arrangement | null): DesignPlaces {
   // The base by itself, or one arrangement alone and always.
   const alone = { ...layout, arrangements: arrangement === null ? [] : [{ ...arrangement, when: {} }] };
   return { layout: alone, resolved: resolvedOn(alone, drawnFor(layout), PLAIN_PLAYER_VIEW) };
@@ -23,7 +23,7 @@ export function drawn(layout: Layout, arrangement: Arrangement | null): Drawn {
 
 const frameWords = (frame: Frame, layout: Layout): string => (typeof frame === "string" ? `${frame} frame` : `cluster ${nameById(layout, frame.cluster)}`);
 
-function frameBox(frame: Frame, { layout, resolved }: Drawn): Box {
+function frameBox(frame: Frame, { layout, resolved }: DesignPlaces): Box {
   if (typeof frame === "string") return framesOf(resolved.screen, layout.picture)[frame];
   return Object.hasOwn(resolved.clusters, frame.cluster) ? resolved.clusters[frame.cluster] : { x: 0, y: 0, w: 0, h: 0 };
 }
@@ -32,7 +32,7 @@ function frameBox(frame: Frame, { layout, resolved }: Drawn): Box {
 const turned = (fraction: number): number => 1 - fraction;
 
 /** Where something stands: `box` is where it came to. */
-export function placeRows(placement: Placement, box: Box, on: Drawn): SheetRow[] {
+export function placeRows(placement: Placement, box: Box, on: DesignPlaces): SheetRow[] {
   const frame = frameBox(placement.frame, on);
   const size = row("place", "size", `${units(box.w)} × ${units(box.h)}`, placement.kind === "pin" ? placement.size.join(" × ") : "");
   const tied = row("place", "frame", frameWords(placement.frame, on.layout));

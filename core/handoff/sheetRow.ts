@@ -27,4 +27,4 @@ export const pair = (x: number, y: number, write = number): string => `${write(x
 export const row = (part: SheetPart, field: string, value: string, written = ""): SheetRow => ({ part, field, down: value, up: value, written });
 
 /** The name of a moment; of one that is not there its id. */
-export const momentName = (layout: Layout, id: string): string => byId(layout.moments).get(id)?.name ?? id;
+export const momentNameById = (layout: Layout, id: string): string => byId(layout.moments).get(id)?.name ?? id;

@@ -4,7 +4,7 @@
  */
 import type { InputEvent, TouchInput } from "../engine/input/events";
 import { applyEvent } from "../engine/input/advance";
-import { workingCopy } from "../engine/input/state";
+import { workingCopy } from "../engine/input/inputState";
 import { centreOf } from "../engine/geometry/point";
 import { framesOf as screenFrames, pxPerMm } from "../engine/placement/screen";
 import { ok, type Result } from "../engine/result";

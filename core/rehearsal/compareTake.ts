@@ -3,11 +3,11 @@ import type { TickOutput } from "../engine/input/advance";
 import { ok, type Result } from "../engine/result";
 import type { ActionKind } from "../engine/types";
 import { byName } from "../derived/byId";
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import type { Layout } from "../format/types";
 import { carryTake } from "./carryTake";
 import { actionDifferences, actionFigures, firstDifference, type ActionDifference, type ActionFigures, type FrameDifference } from "./frameDifferences";
-import { framesOf, type Take } from "./take";
+import { takeFrames, type Take } from "./take";
 
 /** What is compared. `from`: the layout the take was played on, or the nearest there is; `carries`: touches move with their controls. */
 export interface TakePair {
@@ -44,10 +44,10 @@ const MOST_POINTS = 400;
 /** Compares. Refused where the take cannot be played on one of them. */
 export function compareTake({ take, from, a, b, carries }: TakePair): Result<TakeDifference> {
   const framesOn = (layout: Layout): Result<TickOutput[]> => {
-    if (!carries) return framesOf(take, layout);
+    if (!carries) return takeFrames(take, layout);
     const { screen, handed, playerSize } = take;
     const carried = carryTake(take, from, { layout, screen, handed, playerSize });
-    return carried.ok ? framesOf(carried.value, layout) : carried;
+    return carried.ok ? takeFrames(carried.value, layout) : carried;
   };
   const [was, is] = [framesOn(a), framesOn(b)];
   if (!was.ok) return was;

@@ -7,9 +7,9 @@ import type { ActionValue, ActionValues } from "../engine/input/events";
 import { isIdle } from "../engine/input/kinds";
 import type { ReadyAny } from "../engine/input/ready";
 import type { InputSetup } from "../engine/input/setup";
-import type { InputState } from "../engine/input/state";
+import type { InputState } from "../engine/input/inputState";
 import { deflection } from "../engine/input/stick";
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import type { PlayedState } from "./traceLog";
 
 /** What the thumb does on a control of each kind, and what becomes of it; null where nobody touches it. Directions in degrees, counter-clockwise from right. */

@@ -1,7 +1,7 @@
 /** Two replays held against each other: where they first differ, and by how much, action by action. */
 import type { TickOutput } from "../engine/input/advance";
 import type { ActionValue } from "../engine/input/events";
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 
 /** Numbers within this of each other, absolute or relative, are the same: replays by other programs sum in another order. */
 const SAME = 1e-6;

@@ -4,7 +4,7 @@
  * something is down leaves that touch or key out until its next down.
  */
 import type { InputEvent } from "../engine/input/events";
-import type { InputState } from "../engine/input/state";
+import type { InputState } from "../engine/input/inputState";
 import { tickTime, type TickInput } from "../engine/input/advance";
 import { mouseCode, padAxis, padButton } from "../engine/input/hardwareInput";
 import { isIdle } from "../engine/input/kinds";

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { advance, replay, tickTime } from "../engine/input/advance";
 import type { ActionValues, InputEvent } from "../engine/input/events";
-import { initialState, type InputState } from "../engine/input/state";
-import { readTake, writeTake } from "../exchange/take";
+import { initialState, type InputState } from "../engine/input/inputState";
+import { readTake, writeTake } from "../exchange/takeFile";
 import { changeFeel } from "../editing/edits/controls";
 import { eventsArbitrary } from "../../test/arbitrary";
 import { sampleLayouts } from "../../test/samples";
@@ -10,7 +10,7 @@ import { bareTake, standing, tap, TALL, WIDE } from "../../test/takes";
 import { carryTake } from "./carryTake";
 import { actionDifferences, actionFigures, firstDifference } from "./frameDifferences";
 import { createRecorder, isAtRest, type Recorder } from "./recorder";
-import { framesOf, stageOf, tickNumber, type Take } from "./take";
+import { takeFrames, stageOf, tickNumber, type Take } from "./take";
 import { createTakePlayer } from "./takePlayer";
 import { repeated } from "../../test/repeated";
 
@@ -21,7 +21,7 @@ const stage = (take: Take, layout = brackwater) => {
   return made.value;
 };
 const frames = (take: Take, layout = brackwater) => {
-  const made = framesOf(take, layout);
+  const made = takeFrames(take, layout);
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   return made.value;
 };
@@ -142,9 +142,9 @@ test("where something is held without an end, what is kept stays bounded, and a 
 
 test("what a take names and a layout lacks is refused by name; the digest of another layout is no matter", () => {
   const take = bareTake(brackwater, [{ t: 1, type: "control", id: "anchor", shown: false }]);
-  const refusal = framesOf(take, brackwater);
+  const refusal = takeFrames(take, brackwater);
   expect(refusal.ok || refusal.problems[0].message).toMatch(/the take is of a control "anchor" that the layout lacks; known: /);
-  const moment = framesOf(bareTake(brackwater, [], { moment: "storm" }), brackwater);
+  const moment = takeFrames(bareTake(brackwater, [], { moment: "storm" }), brackwater);
   expect(moment.ok || moment.problems[0].message).toMatch(/a moment "storm".*known: under-way/);
   expect(frames(bareTake(brackwater, [], { layout: "0".repeat(64) }))).toHaveLength(2);
 });
@@ -225,7 +225,7 @@ describe("on another screen, hand or layout", () => {
     });
     if (!made.ok) throw new Error("it can be carried");
     expect(made.value.events).toHaveLength(take.events.length);
-    expect(framesOf(made.value, pigeonhole).ok).toBe(true);
+    expect(takeFrames(made.value, pigeonhole).ok).toBe(true);
   });
 });
 

@@ -11,7 +11,7 @@ import { ok, refused, type Result } from "../engine/result";
 import { resolve, type PlayerView, type Resolved } from "../engine/placement/resolve";
 import { preparedOf } from "../derived/prepared";
 import { digestOfText } from "../format/digest";
-import { textOf } from "../derived/text";
+import { layoutText } from "../derived/text";
 import type { Layout, Screen } from "../format/types";
 
 export interface Take {
@@ -32,7 +32,7 @@ export interface Take {
 }
 
 /** The digest by which a take names its layout: SHA-256 of the text of the layout's file. */
-export const layoutDigest = (layout: Layout): string => digestOfText(textOf(layout));
+export const layoutDigest = (layout: Layout): string => digestOfText(layoutText(layout));
 
 /** A layout made ready for a take: where everything stands on its screen, for its hand and size, at its rate. */
 export interface TakeStage {
@@ -84,7 +84,7 @@ export function stageOf(take: Take, layout: Layout): Result<TakeStage> {
 export const ticksOf = (take: Take, stage: TakeStage): Generator<TickStep> => replaySteps(stage.setup, take.events, take.moment);
 
 /** The frames of a take on a layout: what `replay` gives for its events. Refused where it names what the layout lacks. */
-export function framesOf(take: Take, layout: Layout): Result<TickOutput[]> {
+export function takeFrames(take: Take, layout: Layout): Result<TickOutput[]> {
   const stage = stageOf(take, layout);
   if (!stage.ok) return stage;
   const frames: TickOutput[] = [];

@@ -5,9 +5,9 @@
 import { advance, tickTime } from "../engine/input/advance";
 import { TIME_SLACK } from "../engine/geometry/tolerances";
 import type { ActionValues, InputEvent } from "../engine/input/events";
-import { initialState, type InputState } from "../engine/input/state";
+import { initialState, type InputState } from "../engine/input/inputState";
 import { tickNumber, type Take, type TakeStage } from "./take";
-import { createListener, type Told } from "./told";
+import { createListener, type Notice } from "./notices";
 import { marksOf, type TouchMark } from "./touchMarks";
 import { createTraceLog, type TraceLog } from "./traceLog";
 
@@ -26,7 +26,7 @@ export interface TakePlayer {
   /** All that has been worked out: values tick by tick from its tick 0 on, which is the take's first. */
   readonly log: TraceLog;
   readonly marks: () => readonly TouchMark[];
-  readonly told: () => readonly Told[];
+  readonly told: () => readonly Notice[];
   /** Works on until so many ticks more are known, or the end; true at the end. */
   work(ticks: number): boolean;
   /** Goes to a tick, 0 to `ticks`; what is not known yet is worked out on the way. */

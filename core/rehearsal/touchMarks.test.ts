@@ -7,7 +7,7 @@ import { placed, STAGE, staged, touch } from "../../test/stage";
 import { bareTake, standing, tap } from "../../test/takes";
 import { stageOf, type Take } from "./take";
 import { createTakePlayer, type TakePlayer } from "./takePlayer";
-import { toldText } from "./told";
+import { noticeText } from "./notices";
 import { touchTable } from "./touchMarks";
 import { repeated } from "../../test/repeated";
 
@@ -130,7 +130,7 @@ describe("told by itself", () => {
       { kind: "unnamed pair", subjects: ["a", "c"], tick: 6, times: 2 },
       { kind: "unnamed pair", subjects: ["b", "c"], tick: 6, times: 2 },
     ]);
-    expect(toldText(pairs[0], (id) => id)).toBe("a and c were active together, 2 times, but no together set contains them");
+    expect(noticeText(pairs[0], (id) => id)).toBe("a and c were active together, 2 times, but no together set contains them");
   });
 
   test("two presses shorter than 60 ms within 150 ms are a slip; longer ones, and later ones, are none", () => {
@@ -167,6 +167,6 @@ describe("told by itself", () => {
   test("an action that was never given, once anything has been played", () => {
     const never = told(three, tap(10, 1, { x: 200, y: 200 })).filter((t) => t.kind === "never active");
     expect(never.map((t) => t.subjects[0])).toEqual(["b", "c"]);
-    expect(toldText(never[0], (id) => id)).toBe("b was never active");
+    expect(noticeText(never[0], (id) => id)).toBe("b was never active");
   });
 });

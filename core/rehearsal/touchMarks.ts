@@ -5,7 +5,7 @@
 import { applyEvent } from "../engine/input/advance";
 import type { InputEvent, TouchInput } from "../engine/input/events";
 import type { InputSetup } from "../engine/input/setup";
-import { workingCopy, type InputState } from "../engine/input/state";
+import { workingCopy, type InputState } from "../engine/input/inputState";
 import { isShown } from "../engine/input/touches";
 import { distanceTo } from "../engine/geometry/distance";
 import { magnitude } from "../engine/geometry/point";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { advance, tickTime } from "../engine/input/advance";
 import type { ActionValues, InputEvent } from "../engine/input/events";
 import { prepareInput } from "../engine/input/setup";
-import { initialState } from "../engine/input/state";
+import { initialState } from "../engine/input/inputState";
 import { prepareLayout } from "../engine/placement/prepare";
 import { plainScreen } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, resolve } from "../engine/placement/resolve";

@@ -5,7 +5,7 @@
 import type { ActionValue, ActionValues } from "../engine/input/events";
 import { isIdle } from "../engine/input/kinds";
 import type { InputSetup } from "../engine/input/setup";
-import type { InputState } from "../engine/input/state";
+import type { InputState } from "../engine/input/inputState";
 import type { ActionKind } from "../engine/types";
 
 /** A layout at play: what it was prepared to, and its state after a tick. */

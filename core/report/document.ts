@@ -1,5 +1,5 @@
 /** A document to print: whole in one HTML file, needs no network, runs nothing. */
-import { escaped } from "../drawing/element";
+import { escaped } from "../drawing/svgElement";
 
 interface DocumentParts {
   readonly title: string;

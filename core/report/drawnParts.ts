@@ -2,13 +2,13 @@
 import { PLAIN_PLAYER_VIEW, type Resolved } from "../engine/placement/resolve";
 import { resolvedOn } from "../derived/resolved";
 import { layoutDrawing } from "../drawing/layoutDrawing";
-import { element, escaped } from "../drawing/element";
+import { element, escaped } from "../drawing/svgElement";
 import { pxPerMm } from "../engine/placement/screen";
 import { drawnFor } from "../versions/compare";
 import type { ReportedScreen } from "./reportedScreen";
-import type { ReportSource } from "./source";
+import type { ReportSource } from "./reportSource";
 import { CONTENT_MM } from "./style";
-import { aspectWords, momentIn, sizeWords, tallyMarks } from "./words";
+import { aspectWords, momentIn, sizeWords, tallyMarks } from "./reportWords";
 
 const SHRINK_STEPS = [1, 2, 3, 4, 6, 8, 12, 16, 32, 64, 128];
 
@@ -106,7 +106,7 @@ function openFindings({ faces }: ReportedScreen) {
 }
 
 /** Every screen at one scale, for the right hand and a player of size 1, with the findings of all faces marked. */
-export function contactSheet({ layout, screens, shrinks }: ReportSource): string {
+export function contactSheetPart({ layout, screens, shrinks }: ReportSource): string {
   const figures = screens.map((one, i) => {
     const { screen } = one;
     const found = openFindings(one);

@@ -1,11 +1,11 @@
 /** A report from beginning to end, for those who wait for it in one place: the command line and the server. */
 import type { AspectRange } from "../checks/aspectIntervals";
-import { facesOf, type Face } from "../checks/grid";
+import { facesOf, type PlayerCase } from "../checks/grid";
 import { aspectsOf } from "../checks/spanRows";
 import type { Layout, Screen } from "../format/types";
 import { reportScreen, reportSpans, type ReportedScreen } from "./reportedScreen";
 import { reportHtml } from "./report";
-import { REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
+import { REPORT_PARTS, type ReportPart, type ReportSource } from "./reportSource";
 
 /** The screens that the span chart runs over, unless others are wanted: a phone of 6.1 inches. */
 export const SPAN_SIZE: Omit<AspectRange, "from" | "to"> = { diagonalInches: 6.1, ppi: 420, insetsMm: { left: 4, top: 0, right: 4, bottom: 2 } };
@@ -13,7 +13,7 @@ export const SPAN_SIZE: Omit<AspectRange, "from" | "to"> = { diagonalInches: 6.1
 /** What is asked of a report; what is left out is as usual. */
 export interface ReportAsked extends Pick<ReportSource, "layout" | "digest" | "date"> {
   readonly screens: readonly Screen[];
-  readonly faces?: readonly Face[];
+  readonly faces?: readonly PlayerCase[];
   readonly parts?: readonly ReportPart[];
   readonly paper?: ReportSource["paper"];
   readonly shrinks?: ReportSource["shrinks"];

@@ -11,7 +11,7 @@ import { accept } from "../editing/edits/accept";
 import { pxPerMm } from "../engine/placement/screen";
 import type { Layout } from "../format/types";
 import { makeReport, spanRange, type ReportAsked } from "./gatherReport";
-import { REPORT_PARTS } from "./source";
+import { REPORT_PARTS } from "./reportSource";
 import { CONTENT_MM } from "./style";
 
 const [brackwater, pigeonhole, draft] = sampleLayouts();

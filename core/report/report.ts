@@ -5,11 +5,11 @@
 import { counted } from "../derived/counted";
 import { faceWords } from "../checks/faceWords";
 import { cellOf, facedFindings } from "../checks/grid";
-import { element, escaped } from "../drawing/element";
+import { element, escaped } from "../drawing/svgElement";
 import { documentHtml } from "./document";
 import type { ReportedScreen } from "./reportedScreen";
-import { contactSheet, drawnPart, screensPart } from "./drawnParts";
-import { PART_WORDS, REPORT_PARTS, type ReportPart, type ReportSource } from "./source";
+import { contactSheetPart, drawnPart, screensPart } from "./drawnParts";
+import { PART_WORDS, REPORT_PARTS, type ReportPart, type ReportSource } from "./reportSource";
 import { reportStyle } from "./style";
 import { findingsPart, gridPart, missesPart, spansPart } from "./tableParts";
 
@@ -19,7 +19,7 @@ export function reportHtml(source: ReportSource): string {
   const inside: Readonly<Record<ReportPart, () => string>> = {
     layout: () => drawnPart(source),
     screens: () => screensPart(source),
-    sheet: () => contactSheet(source),
+    sheet: () => contactSheetPart(source),
     grid: () => gridPart(source),
     spans: () => spansPart(source),
     misses: () => missesPart(source),

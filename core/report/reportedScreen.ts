@@ -4,7 +4,7 @@ import { checkScreen } from "../checks/check";
 import { plainStill, whyFaintNotJudged } from "../checks/backdrop";
 import type { Still } from "../checks/contrast";
 import type { Finding } from "../checks/finding";
-import type { Face } from "../checks/grid";
+import type { PlayerCase } from "../checks/grid";
 import { sayNames } from "../checks/say";
 import { missesInMoments, type ScreenMisses } from "../checks/worstMiss";
 import type { Layout, Screen } from "../format/types";
@@ -19,7 +19,7 @@ export interface ReportedScreen {
 }
 
 /** The part of a report about one screen. `still`: what is seen behind the controls there; null: it cannot be decoded here. */
-export function reportScreen(layout: Layout, screen: Screen, faces: readonly Face[], still: Still | null = plainStill(layout.workbench)): ReportedScreen {
+export function reportScreen(layout: Layout, screen: Screen, faces: readonly PlayerCase[], still: Still | null = plainStill(layout.workbench)): ReportedScreen {
   const say = sayNames(layout);
   return {
     screen,
@@ -30,6 +30,6 @@ export function reportScreen(layout: Layout, screen: Screen, faces: readonly Fac
 }
 
 /** The part of a report about aspects, for one face. */
-export function reportSpans(layout: Layout, range: AspectRange, face: Face): readonly AspectProfile[] {
+export function reportSpans(layout: Layout, range: AspectRange, face: PlayerCase): readonly AspectProfile[] {
   return findAspectProfiles(layout, range, { ...face, moment: null });
 }

@@ -7,13 +7,13 @@ import { gridOf, isMoreSevere, type GridCell } from "../checks/grid";
 import { ofHundred, takersWords } from "../checks/missWords";
 import { spanRows } from "../checks/spanRows";
 import { leastHit, worstPair } from "../checks/worstMiss";
-import { element, escaped } from "../drawing/element";
+import { element, escaped } from "../drawing/svgElement";
 import { spanDrawing } from "../drawing/spanDrawing";
 import { aspectOf } from "../engine/placement/screen";
 import type { Layout } from "../format/types";
-import type { ReportSource } from "./source";
+import type { ReportSource } from "./reportSource";
 import { CONTENT_MM } from "./style";
-import { momentIn, nameIn } from "./words";
+import { momentIn, nameIn } from "./reportWords";
 
 /** So many screens stand beside each other in a table of the paper's width. */
 const COLUMNS = 14;

@@ -1,6 +1,6 @@
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
-import { compareStandards, compareWords, gatherReads } from "./words";
+import { compareStandards, compareWords, gatherReads } from "./foundWords";
 
 const inputsOf = (file: string, source: string) => scanSource(source, familyOf(file)).standards.filter((s) => s.sort === "mouse-button");
 

@@ -2,9 +2,9 @@
  * Where source reads the main mouse button, the number of touches, or whether there is any touch. On glass every touch gives these: a game that
  * reads them acts on touches that are meant for controls, too.
  */
-import type { Asking } from "./asking";
+import type { CalleeUse } from "./asking";
 import { chainBefore, chainEnd, isSign, memoized } from "./chains";
-import { wordsOf } from "./keyNames";
+import { partsOfName } from "./keyNames";
 import type { Family, Token } from "./lex";
 
 /** A read of a mouse button, or of any touch. */
@@ -12,7 +12,7 @@ export interface PointerRead {
   /** The number of the button as PointerEvent.button has it; 0, the main button, for any touch. */
   readonly button: number;
   /** The tokens of the question. */
-  readonly asking: Asking;
+  readonly asking: CalleeUse;
 }
 
 const PADS = /pad|joy|controller|stick/i;
@@ -24,7 +24,7 @@ const FROM_ONE: ReadonlySet<Family> = new Set<Family>(["lua", "python"]);
 const BUTTON_OF_WORD: Readonly<Record<string, number>> = { left: 0, main: 0, primary: 0, lmb: 0, middle: 1, right: 2, secondary: 2, rmb: 2 };
 
 /** Whether a mouse, and no pad, is named by what asks or shortly before it. */
-function isOfMouse(tokens: readonly Token[], { callee, first }: Asking): boolean {
+function isOfMouse(tokens: readonly Token[], { callee, first }: CalleeUse): boolean {
   if (PADS.test(callee)) return false;
   if (POINTS.test(callee)) return true;
   for (let i = first - 1; i >= 0 && i > first - CONTEXT; i -= 1) {
@@ -38,7 +38,7 @@ function isOfMouse(tokens: readonly Token[], { callee, first }: Asking): boolean
 const lastName = (chain: string) => chain.slice(chain.lastIndexOf(".") + 1);
 
 /** The main button, asked for by its number: `getMouseButton(0)`, `event.button === 0`, `mouse.pressed()[0]`. */
-export function mainButtonByNumber(tokens: readonly Token[], i: number, asked: Asking | null, family: Family): PointerRead | null {
+export function mainButtonByNumber(tokens: readonly Token[], i: number, asked: CalleeUse | null, family: Family): PointerRead | null {
   if (!asked) return null;
   const { callee, shape } = asked;
   const isMask = shape === "compare" && (isSign(tokens[i - 1], "&") || isSign(tokens[i + 1], "&"));
@@ -53,11 +53,11 @@ export function mainButtonByNumber(tokens: readonly Token[], i: number, asked: A
 /** A mouse button that a constant names: `MOUSE_BUTTON_LEFT`, `MouseButton.Left`, `event.button == Buttons.LEFT`. Null for every other constant. */
 export function buttonOfConstant(
   tokens: readonly Token[],
-  asked: Asking,
+  asked: CalleeUse,
   { owner, word }: { readonly owner: string; readonly word: string },
 ): PointerRead | null {
   if (PADS.test(owner) || PADS.test(word) || PADS.test(asked.callee) || asked.shape === "table") return null;
-  const words = wordsOf(`${owner} ${word}`).map((w) => w.toLowerCase());
+  const words = partsOfName(`${owner} ${word}`).map((w) => w.toLowerCase());
   const at = words.findIndex((w) => Object.hasOwn(BUTTON_OF_WORD, w));
   if (at < 0) return null;
   const saysMouse = words.some((w) => /^(?:mouse|mousebuttons?|pointerbuttons?|lmb|rmb)$/.test(w));
@@ -70,7 +70,7 @@ export function buttonOfConstant(
 }
 
 /** A mouse button that a text names, asked of a mouse: `mouse.isDown("left")`. */
-export function buttonOfText(tokens: readonly Token[], word: string, asked: Asking): PointerRead | null {
+export function buttonOfText(tokens: readonly Token[], word: string, asked: CalleeUse): PointerRead | null {
   const button = Object.hasOwn(BUTTON_OF_WORD, word.toLowerCase()) ? BUTTON_OF_WORD[word.toLowerCase()] : null;
   return button !== null && POINTS.test(asked.callee) && isOfMouse(tokens, asked) ? { button, asking: asked } : null;
 }
@@ -109,7 +109,7 @@ const STARTS = /^(?:touchstart|pointerdown|mousedown)$/i;
 const WHOLE = /^(?:window|document|body|globalThis|input|stage|scene|view|root|game|\w*canvas)$/i;
 
 /** A listener for every touch that looks at none of them: `canvas.addEventListener("touchstart", jump)`, `input.on("pointerdown", () => jump())`. */
-export function listenerAt(tokens: readonly Token[], i: number, asked: Asking | null): PointerRead | null {
+export function listenerAt(tokens: readonly Token[], i: number, asked: CalleeUse | null): PointerRead | null {
   if (asked?.shape !== "call" || asked.bracket !== i - 1 || !STARTS.test(tokens[i].text) || !isSign(tokens[i + 1], ",")) return null;
   const names = asked.callee.split(".");
   if (!/^(?:addEventListener|on|once)$/.test(names[names.length - 1]) || (names.length > 1 && !WHOLE.test(names[names.length - 2]))) return null;

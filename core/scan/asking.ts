@@ -3,12 +3,12 @@
  * switch, or a table in which it stands beside another.
  */
 import { chainBefore, chainEnd, closing, isSign, matching } from "./chains";
-import type { Piece } from "./constants";
+import type { Piece } from "./sourceConstants";
 import type { Token } from "./lex";
 
 export type ReadShape = "call" | "index" | "compare" | "table" | "members";
 /** What asks, and the tokens of the question (of a call without the rest of its arguments). In a table: which side the piece stands on. */
-export interface Asking extends Piece {
+export interface CalleeUse extends Piece {
   readonly callee: string;
   readonly shape: ReadShape;
   readonly side?: "left" | "right" | "list";
@@ -29,19 +29,19 @@ const COMPARE = ["==", "===", "!=", "!==", "~="] as const;
 const isName = (token: Token | undefined, ...texts: readonly string[]) => token?.kind === "name" && texts.includes(token.text);
 
 /** What asks by a piece; null where nothing does. */
-export function asking(place: SourcePlace, piece: Piece): Asking | null {
+export function asking(place: SourcePlace, piece: Piece): CalleeUse | null {
   return placeInList(place, piece) ?? comparison(place, piece) ?? among(place, piece) ?? arm(place, piece) ?? argument(place, piece) ?? entry(place, piece);
 }
 
 /** `keys[JUMP]`. */
-function placeInList({ tokens }: SourcePlace, { first, last }: Piece): Asking | null {
+function placeInList({ tokens }: SourcePlace, { first, last }: Piece): CalleeUse | null {
   if (!isSign(tokens[first - 1], "[") || !isSign(tokens[last + 1], "]")) return null;
   const chain = chainBefore(tokens, first - 2);
   return chain && { callee: chain.text, shape: "index", first: chain.from, last: last + 1 };
 }
 
 /** `name == JUMP`, either way round; `held & JUMP`, a bit of a mask; `name is JUMP`. */
-function comparison({ tokens }: SourcePlace, { first, last }: Piece): Asking | null {
+function comparison({ tokens }: SourcePlace, { first, last }: Piece): CalleeUse | null {
   const before = tokens[first - 1];
   const after = tokens[last + 1];
   const isMask = (at: number) => isSign(tokens[at], "&") && !isSign(tokens[at - 1], "&") && !isSign(tokens[at + 1], "&");
@@ -57,7 +57,7 @@ function comparison({ tokens }: SourcePlace, { first, last }: Piece): Asking | n
 }
 
 /** `name in (JUMP, LEAP)`: one of several it is compared with. */
-function among({ tokens, open }: SourcePlace, piece: Piece): Asking | null {
+function among({ tokens, open }: SourcePlace, piece: Piece): CalleeUse | null {
   const bracket = open[open.length - 1] as number | undefined;
   if (bracket === undefined || !isName(tokens[bracket - 1], "in")) return null;
   const chain = chainBefore(tokens, bracket - 2);
@@ -65,7 +65,7 @@ function among({ tokens, open }: SourcePlace, piece: Piece): Asking | null {
 }
 
 /** `case JUMP:`, `case JUMP, LEAP ->`, and the arms of a match: what is compared stands at the head of all of them. */
-function arm(place: SourcePlace, piece: Piece): Asking | null {
+function arm(place: SourcePlace, piece: Piece): CalleeUse | null {
   const { tokens } = place;
   let before = piece.first - 1;
   while (isSign(tokens[before], ",", "|") || isName(tokens[before], "or")) {
@@ -113,7 +113,7 @@ function headOf({ tokens, open }: SourcePlace, i: number): string | null {
 }
 
 /** The argument of a call, or a text behind a name without brackets (Lua). */
-function argument({ tokens, open }: SourcePlace, { first, last }: Piece): Asking | null {
+function argument({ tokens, open }: SourcePlace, { first, last }: Piece): CalleeUse | null {
   const bracket = open[open.length - 1] as number | undefined;
   if (bracket === undefined || !isSign(tokens[bracket], "(") || !isSign(tokens[first - 1], "(", ",")) return null;
   // A part of a sum is no word; a text that something is joined to is none either, but its call still asks by it.
@@ -125,7 +125,7 @@ function argument({ tokens, open }: SourcePlace, { first, last }: Piece): Asking
 }
 
 /** The last token of a question: its closing bracket, where it has one. */
-export function endOfAsking(tokens: readonly Token[], { last, bracket }: Asking): number {
+export function endOfAsking(tokens: readonly Token[], { last, bracket }: CalleeUse): number {
   return bracket === undefined ? last : (closing(tokens, bracket) ?? last);
 }
 
@@ -152,7 +152,7 @@ const ENTRY_BEFORE: ReadonlySet<string> = new Set(["{", "[", "(", ",", ":", "=>"
 const ENTRY_AFTER: ReadonlySet<string> = new Set(["}", "]", ")", ",", ":", "=>", "=", "->", "to", ";"]);
 
 /** An entry of a table or list that has a name. */
-function entry(place: SourcePlace, piece: Piece): Asking | null {
+function entry(place: SourcePlace, piece: Piece): CalleeUse | null {
   const { tokens, open } = place;
   const after = tokens[piece.last + 1] as Token | undefined;
   const before = tokens[piece.first - 1] as Token | undefined;

@@ -32,7 +32,7 @@ export function closing(tokens: readonly Token[], open: number): number | null {
 }
 
 /** Names in a row: as text, at most the last three (what stands farther left is where, not what), and the first token of all of them. */
-export interface Chain {
+export interface NameChain {
   readonly text: string;
   readonly from: number;
 }
@@ -45,7 +45,7 @@ export function joins(tokens: readonly Token[], i: number): boolean {
 }
 
 /** The names that end at a place; what is called or looked up there, where it ends with a bracket. */
-export function chainBefore(tokens: readonly Token[], end: number): Chain | null {
+export function chainBefore(tokens: readonly Token[], end: number): NameChain | null {
   const parts: string[] = [];
   let i = end;
   if (isSign(tokens[end], ")", "]")) {

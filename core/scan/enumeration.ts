@@ -1,5 +1,5 @@
 /** The members of an enumeration, where it is declared: a game that lists its inputs says all of them at one place. */
-import type { Asking, SourcePlace } from "./asking";
+import type { CalleeUse, SourcePlace } from "./asking";
 import { isSign } from "./chains";
 import type { Family, Token } from "./lex";
 
@@ -9,7 +9,7 @@ const HEAD = 14;
 const FAR = 600;
 
 /** The name of the enumeration in which a name is declared at a place, as what asks for it; null where it is declared in none. */
-export function enumerationOf(place: SourcePlace, i: number, family: Family): Asking | null {
+export function enumerationOf(place: SourcePlace, i: number, family: Family): CalleeUse | null {
   const { tokens, open } = place;
   const before = tokens[i - 1] as Token | undefined;
   // A member begins a line, or follows a bracket, a comma or the word case: nearly every other name is told apart by that.

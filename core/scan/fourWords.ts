@@ -1,12 +1,12 @@
 /** Four directions that one call reads as a vector, such as `input.vector("left", "right", "up", "down")`: one read of one word, not four. */
 import { commonName, DIRECTIONS, fourDirections } from "../editing/wordMeaning";
 import type { ActionKind } from "../format/types";
-import type { Asking } from "./asking";
-import type { Piece } from "./constants";
+import type { CalleeUse } from "./asking";
+import type { Piece } from "./sourceConstants";
 
 /** A place that asks, as far as it matters here. */
 interface Asked {
-  readonly asking: Asking;
+  readonly asking: CalleeUse;
   readonly piece: Piece;
   readonly read: { readonly word: string; readonly owner: string; readonly kind: ActionKind | null } | null;
 }

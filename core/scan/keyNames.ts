@@ -92,7 +92,7 @@ const KEY_CODES: ReadonlyMap<number, string> = new Map([
 ]);
 
 /** The words of a name, parted at what is no letter or digit and where a small letter meets a large one: `K_LEFT`, `keyLeft`, `KeyLeft`. */
-export function wordsOf(name: string): string[] {
+export function partsOfName(name: string): string[] {
   return name
     .replace(/([a-z\d])([A-Z])/g, "$1 $2")
     .split(/[^A-Za-z\d]+/)
@@ -103,14 +103,14 @@ export function wordsOf(name: string): string[] {
 const SAYS_KEY = /^(?:(?:virtual)?keys?(?:code|codes|board|event|map)?|scancodes?|[bcdfghj-np-tv-z]{0,4}k)$/i;
 
 /** Whether the name of a list of constants says that they are keys: `Keys`, `KeyCode`, `keyboard`. */
-export const isKeyList = (owner: string): boolean => wordsOf(owner).some((word) => SAYS_KEY.test(word) && word.length > 1);
+export const isKeyList = (owner: string): boolean => partsOfName(owner).some((word) => SAYS_KEY.test(word) && word.length > 1);
 
 /**
  * The key that a constant plainly means: one with a word for key before its name (`K_LEFT`, `KEY_SPACE`, `GAME_KEY_W`), or one of a list whose
  * name says so (`Keys.W`). `owner`: the name before the member, or empty. Null for every other constant.
  */
 export function keyOfConstant(owner: string, member: string): string | null {
-  const words = wordsOf(member);
+  const words = partsOfName(member);
   let from = 0;
   for (let i = 0; i < Math.min(3, words.length - 1); i += 1) if (SAYS_KEY.test(words[i])) from = i + 1;
   if (from > 0) return keyCalled(words.slice(from).join(""));

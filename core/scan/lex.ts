@@ -3,7 +3,7 @@
  * lines they stand on. Comments are left out. What differs between languages (how comments and texts begin and end) is in a
  * table of families; a language that is not known is read like the family of C.
  */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 
 /** Where a piece of source stands: `line` counts from 1; `at` and `end` are the places of its first character and behind its last one. */
 interface Standing {

@@ -1,8 +1,8 @@
 /** What a key in source seems to be read for: the word a table puts beside it, or what is done where it is found pressed. */
-import { endOfAsking, type Asking, type SourcePlace } from "./asking";
+import { endOfAsking, type CalleeUse, type SourcePlace } from "./asking";
 import { chainBefore, chainEnd, isSign, matching } from "./chains";
-import { constantAt, type Piece } from "./constants";
-import { keyCalled, wordsOf } from "./keyNames";
+import { constantAt, type Piece } from "./sourceConstants";
+import { keyCalled, partsOfName } from "./keyNames";
 import type { Token } from "./lex";
 
 /** The other side of a table's entry. */
@@ -18,7 +18,7 @@ const SAYS_NOTHING =
   /^(?:if|else|elif|and|or|not|return|break|continue|self|this|true|false|none|null|nil|print|println|log|append|push|add|get|set|put|play|call|emit|exit|quit|then|end|do|is|in|case|default|switch|var|let|const|val|int|float|bool|double|string|new|await|super|player|game|event|e|evt|key|keys|keycode|code|preventdefault|stoppropagation|stopimmediatepropagation|contains|containskey|includes|has|have|find|indexof|any|some|every|test|match|matches|exists|pressed|down|held|released|justpressed|ispressed|isdown|(?:is|was|get)_?(?:key|button|input)\w*|key_?is_?\w+|abs|min|max|clamp|floor|ceil|round|sqrt|sin|cos|len|str|int|range|math|mathf|console|vec2|vector2?|self|void|timer|time|now|get_tree|get_node)$/i;
 
 /** What stands on the other side of the entry in which a piece stands; null where it is no entry of a table. */
-export function otherSideOf({ tokens }: SourcePlace, asked: Asking, piece: Piece): OtherSide | null {
+export function otherSideOf({ tokens }: SourcePlace, asked: CalleeUse, piece: Piece): OtherSide | null {
   // A pair of arguments: `bindings.put(KEY_X, FIRE)`.
   if (asked.shape === "call" || asked.side === "list") return pairIn(tokens, piece);
   if (asked.shape !== "table") return null;
@@ -60,7 +60,7 @@ export interface Purpose {
 const NOTHING: Purpose = { purpose: "", isShared: false };
 
 /** What is done where an input is found pressed: what the call's own handler does, else what follows the question, else what the function around it is called. */
-export function purposeOf(place: SourcePlace, asked: Asking, piece: Piece): Purpose {
+export function purposeOf(place: SourcePlace, asked: CalleeUse, piece: Piece): Purpose {
   const { tokens } = place;
   const end = endOfAsking(tokens, asked);
   const handler = asked.bracket === undefined ? null : handlerIn(tokens, piece.last + 1, end);
@@ -154,7 +154,7 @@ function nameOfFunction(tokens: readonly Token[], brace: number): string {
 
 /** A function's name without the words that only say that it handles something. */
 function barePurpose(name: string): string {
-  const words = wordsOf(name).filter((word) => !HANDLES_ONLY.test(word));
+  const words = partsOfName(name).filter((word) => !HANDLES_ONLY.test(word));
   if (words.join("").length < 3) return "";
   if (name.includes("_")) return words.join("_");
   return words.map((word, k) => (k === 0 ? word[0].toLowerCase() + word.slice(1) : word[0].toUpperCase() + word.slice(1))).join("");

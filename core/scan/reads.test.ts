@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { familyOf } from "./lex";
 import { scanSource } from "./reads";
-import { compareStandards, compareWords, gatherReads, nearPairs, rankCallees, type FileRead } from "./words";
+import { compareStandards, compareWords, gatherReads, nearPairs, rankCallees, type FileRead } from "./foundWords";
 import { repeated } from "../../test/repeated";
 
 /** The same small game in each language: reads written the way people write them there, and texts that are no reads. */

@@ -6,12 +6,12 @@
  */
 import type { ActionKind } from "../format/types";
 import { buttonOfConstant, buttonOfText, listenerAt, mainButtonByNumber, mayBeTouch, touchesAt, type PointerRead } from "./anyTouch";
-import { asking, type Asking, type SourcePlace, type ReadShape } from "./asking";
+import { asking, type CalleeUse, type SourcePlace, type ReadShape } from "./asking";
 import { isSign, memoized } from "./chains";
-import { constantAt, type Piece } from "./constants";
+import { constantAt, type Piece } from "./sourceConstants";
 import { enumerationOf } from "./enumeration";
 import { joinFourWords } from "./fourWords";
-import { followHandlers } from "./handlers";
+import { followHandlers } from "./inputHandlers";
 import { isKeyList, keyCalled, keyOfKeyCode } from "./keyNames";
 import { lex, type Family, type Token } from "./lex";
 import { otherSideOf, purposeOf } from "./purpose";
@@ -19,7 +19,7 @@ import { otherSideOf, purposeOf } from "./purpose";
 export type { ReadShape };
 
 /** One place where source asks by a word. */
-export interface Read {
+export interface ActionRead {
   readonly word: string;
   /** What the word is a member of, where it is a constant: of `Action.JUMP` it is `Action`; empty for others. */
   readonly owner: string;
@@ -49,14 +49,14 @@ export interface Standard {
   readonly isShared: boolean;
 }
 /** Where a read or a standard stands: the tokens of what asks, and how it is asked. */
-export interface Found {
-  readonly asking: Asking;
+export interface FoundRead {
+  readonly asking: CalleeUse;
   readonly piece: Piece;
-  readonly read: Read | null;
+  readonly read: ActionRead | null;
   readonly standard: Standard | null;
 }
 export interface ScanResult {
-  readonly reads: readonly Read[];
+  readonly reads: readonly ActionRead[];
   readonly standards: readonly Standard[];
 }
 
@@ -87,7 +87,7 @@ function likelyKind(callee: string, shape: ReadShape): ActionKind | null {
 
 /** Everything in a source text that asks by a word, and what it says in standards. */
 export function scanSource(source: string, family: Family): ScanResult {
-  const reads: Read[] = [];
+  const reads: ActionRead[] = [];
   const standards: Standard[] = [];
   findIn(source, family, ({ read, standard }) => {
     if (read) reads.push(read);
@@ -97,7 +97,7 @@ export function scanSource(source: string, family: Family): ScanResult {
 }
 
 /** Goes through a source text and tells each place that asks, in order; gives the tokens. */
-export function findIn(source: string, family: Family, tell: (found: Found) => void): readonly Token[] {
+export function findIn(source: string, family: Family, tell: (found: FoundRead) => void): readonly Token[] {
   const tokens = lex(source, family);
   const handlers = followHandlers(source, tokens, family);
   const open: number[] = [];
@@ -124,18 +124,18 @@ export function findIn(source: string, family: Family, tell: (found: Found) => v
 }
 
 /** The main mouse button, or any touch. */
-function pointerRead(place: SourcePlace, piece: Piece, { asking: asked, button }: PointerRead): Found {
+function pointerRead(place: SourcePlace, piece: Piece, { asking: asked, button }: PointerRead): FoundRead {
   return { asking: asked, piece, read: null, standard: standardOf(place, asked, piece, { sort: "mouse-button", value: String(button) }) };
 }
 
 /** How many touches there are, or whether there is any. */
-function touchAt(place: SourcePlace, i: number): Found | null {
+function touchAt(place: SourcePlace, i: number): FoundRead | null {
   const touches = mayBeTouch(place.tokens[i].text) ? touchesAt(place.tokens, i) : null;
   return touches && pointerRead(place, { first: i, last: i }, touches);
 }
 
 /** A number that a standard of the web asks by: a button or an axis of a pad, the main mouse button, or a legacy keyCode. */
-function numberAt(place: SourcePlace, i: number, family: Family): Found | null {
+function numberAt(place: SourcePlace, i: number, family: Family): FoundRead | null {
   const { tokens } = place;
   const before = tokens[i - 1] as Token | undefined;
   if (before?.kind === "text" || before?.kind === "number") return null;
@@ -159,7 +159,7 @@ function numberAt(place: SourcePlace, i: number, family: Family): Found | null {
 }
 
 /** A text, or a single character, that something asks by. */
-function textAt(place: SourcePlace, i: number, { isHandled }: Told): Found | null {
+function textAt(place: SourcePlace, i: number, { isHandled }: Told): FoundRead | null {
   const token = place.tokens[i];
   const word = token.text;
   if (token.kind === "text" && !token.whole) return null;
@@ -181,7 +181,7 @@ const asksOfKeys = memoized((callee) => callee.split(".").some(isKeyList));
 const ASKS_BY_CODE = /(?:^|\.)(?:codes?|keys?|pressed|down|held|(?:\w*_)?keys|\w*Keys)(?:\.(?:has|includes|contains|containsKey|get|indexOf))?$/i;
 
 /** The key that a text means where it is asked of keys: its position, or what a keyboard event calls it. */
-function keyOfText(word: string, { callee, shape, side }: Asking): string | null {
+function keyOfText(word: string, { callee, shape, side }: CalleeUse): string | null {
   if (KEY_CODE.test(word)) {
     if (shape === "table") return side !== "right" && isLikelyInput(callee) ? word : null;
     return ASKS_BY_CODE.test(callee) ? word : null;
@@ -208,7 +208,7 @@ function mayCount(tokens: readonly Token[], i: number): boolean {
 }
 
 /** A constant, a member, or the first name of an entry that something asks by. */
-function nameAt(place: SourcePlace, i: number, told: Told): Found | null {
+function nameAt(place: SourcePlace, i: number, told: Told): FoundRead | null {
   const { tokens } = place;
   const { family, isHandled } = told;
   const constant = constantAt(tokens, i, family);
@@ -237,7 +237,7 @@ function nameAt(place: SourcePlace, i: number, told: Told): Found | null {
 }
 
 /** A key that stands bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
-function bareKeyAt(place: SourcePlace, i: number): Found | null {
+function bareKeyAt(place: SourcePlace, i: number): FoundRead | null {
   const { text } = place.tokens[i];
   const before = place.tokens[i - 1] as Token | undefined;
   if (before?.text !== "{" && before?.text !== ",") return null;
@@ -250,23 +250,23 @@ function bareKeyAt(place: SourcePlace, i: number): Found | null {
 }
 
 /** Tables are of everything there is: one counts where its name says so, or a key stands beside the word. */
-function belongs(place: SourcePlace, asked: Asking, piece: Piece): boolean {
+function belongs(place: SourcePlace, asked: CalleeUse, piece: Piece): boolean {
   if (asked.shape !== "table") return true;
   if (isLikelyInput(asked.callee)) return true;
   return otherSideOf(place, asked, piece)?.isKey ?? false;
 }
 
 /** A member of an enumeration whose name says that it lists inputs, where it is declared. */
-function memberAt(place: SourcePlace, i: number, { family, isHandled }: Told): Found | null {
+function memberAt(place: SourcePlace, i: number, { family, isHandled }: Told): FoundRead | null {
   const asked = enumerationOf(place, i, family);
   if (!asked || !isLikelyInput(asked.callee)) return null;
   const { text, line } = place.tokens[i];
   return { asking: asked, piece: asked, read: readOf(asked, { word: text, owner: asked.callee, line, isHandled: isHandled() }), standard: null };
 }
 
-const keyRead = (place: SourcePlace, asked: Asking, piece: Piece, value: string): Standard => standardOf(place, asked, piece, { sort: "key", value });
+const keyRead = (place: SourcePlace, asked: CalleeUse, piece: Piece, value: string): Standard => standardOf(place, asked, piece, { sort: "key", value });
 
-function standardOf(place: SourcePlace, asked: Asking, piece: Piece, input: Pick<Standard, "sort" | "value">): Standard {
+function standardOf(place: SourcePlace, asked: CalleeUse, piece: Piece, input: Pick<Standard, "sort" | "value">): Standard {
   const beside = otherSideOf(place, asked, piece);
   const isPair = asked.shape === "table" || (beside !== null && !beside.isKey);
   const { purpose, isShared } = isPair ? { purpose: beside?.word ?? "", isShared: false } : purposeOf(place, asked, piece);
@@ -274,7 +274,7 @@ function standardOf(place: SourcePlace, asked: Asking, piece: Piece, input: Pick
 }
 
 /** How a question is written, so that all that ask alike read alike. */
-function calleeText({ callee, shape, side }: Asking): string {
+function calleeText({ callee, shape, side }: CalleeUse): string {
   switch (shape) {
     case "call":
       return `${callee}(…)`;
@@ -298,6 +298,6 @@ const KINDS: Readonly<Record<ReadShape, (callee: string) => ActionKind | null>> 
   members: memoized((callee) => likelyKind(callee, "members")),
 };
 
-function readOf(asked: Asking, { word, owner, line, isHandled }: Pick<Read, "word" | "owner" | "line" | "isHandled">): Read {
+function readOf(asked: CalleeUse, { word, owner, line, isHandled }: Pick<ActionRead, "word" | "owner" | "line" | "isHandled">): ActionRead {
   return { word, owner, callee: calleeText(asked), shape: asked.shape, line, kind: KINDS[asked.shape](asked.callee), isHandled };
 }

@@ -6,7 +6,7 @@ import { bareFindings } from "../checks/check";
 import { isWorse, SEVERITIES, type BareFinding, type FindingCode, type Severity } from "../checks/finding";
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import type { Layout } from "../format/types";
-import type { FacedScreen } from "./facedScreens";
+import type { Scenario } from "./scenarios";
 import { leavesNotes, type SettleRequest } from "./request";
 
 /** What a finding of a code may measure before it is of a severity: worst first; the last is where it begins at all. In its own unit. */
@@ -41,7 +41,7 @@ export const findingWord = (code: FindingCode, subjects: readonly string[]): str
 export type FoundOnFaces = readonly ReadonlyMap<string, BareFinding>[];
 
 /** What is found of a layout on a face. */
-export const findingsOn = (layout: Layout, { screen, face }: FacedScreen, moment: string | null): BareFinding[] =>
+export const findingsOn = (layout: Layout, { screen, face }: Scenario, moment: string | null): BareFinding[] =>
   bareFindings(layout, screen, { ...face, moment });
 
 /** The findings of every face by code and subjects. */
@@ -61,7 +61,7 @@ export const isAskedFor = ({ codes, severities }: Pick<SettleRequest, "codes" | 
   finding.accepted === null && codes.includes(finding.code) && severities.includes(finding.severity);
 
 /** How far a finding may go on a face. `wanted`: whether it is yet to be brought there. */
-export interface Aim {
+export interface ConstraintTarget {
   readonly measure: number;
   readonly wanted: boolean;
   /** Whether it is there and stays: it may be all that it was, and no spare is asked for. */
@@ -69,11 +69,11 @@ export interface Aim {
 }
 
 /** How much has been given up of what was asked for, by face and finding: 0 nothing; 1 that it goes, where it may still become less grave; 2 that too. */
-export type Waived = ReadonlyMap<string, number>;
+export type Relaxed = ReadonlyMap<string, number>;
 export const waivedKey = (face: number, word: string): string => `${face} ${word}`;
 
 /** The aim for a finding of a code with thresholds, of which the layout had `found` on this face (undefined: nothing). */
-export function aimOf(thresholds: Thresholds, found: BareFinding | undefined, request: SettleRequest, waived: number): Aim {
+export function aimOf(thresholds: Thresholds, found: BareFinding | undefined, request: SettleRequest, waived: number): ConstraintTarget {
   const grave = leavesNotes(request) ? thresholds.filter(({ severity }) => severity !== "note") : thresholds;
   const least = (grave[grave.length - 1] ?? thresholds[thresholds.length - 1]).measure;
   const isFree = found?.severity === "note" && leavesNotes(request) && grave.length > 0;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { saidByChecks } from "../../test/glass";
+import { saidByChecks } from "../../test/settleCases";
 import { countAsked, spoiledLayout } from "../../test/spoiled";
 import type { Layout } from "../format/types";
 import { CHANGEABLES, readChangeables, type Changeable } from "./request";

@@ -1,5 +1,5 @@
 /** The cost of a change, added up anew from where everything stands before and after. */
-import { GLASS, layoutOf, pinned, RIGHT } from "../../test/glass";
+import { GLASS, layoutOf, pinned, RIGHT } from "../../test/settleCases";
 import { requestFor, spoiledLayout } from "../../test/spoiled";
 import { resolveLayout, type ResolvedControl } from "../engine/placement/resolve";
 import { pxPerMm } from "../engine/placement/screen";

@@ -4,8 +4,8 @@
  * area stands about its picture, landing areas, travel) has a small one, so that of equals the least changed is chosen.
  */
 import type { Layout } from "../format/types";
-import { HIT, NUMBERS, VISUAL } from "./facedScreens";
-import type { Derivative, Motion, Numbers } from "./motion";
+import { HIT, NUMBERS, VISUAL } from "./scenarios";
+import type { Derivative, LayoutMotion, Numbers } from "./layoutMotion";
 import type { VariableKind } from "./variables";
 
 /** A figure of a control that has a price: a sum of its numbers. */
@@ -55,13 +55,13 @@ export function costOf({ origin, weights, faces }: Prices, numbers: Numbers): nu
 }
 
 /** What the small prices add. */
-export function smallCost({ variables }: Motion, values: ArrayLike<number>): number {
+export function smallCost({ variables }: LayoutMotion, values: ArrayLike<number>): number {
   return variables.reduce((sum, { kind }, i) => sum + SMALL_PRICE[kind] * values[i] ** 2, 0);
 }
 
 /** The cost of a step from some values, as half a square and a line: ½·sᵀHs + cᵀs and a constant. */
 export function costProgramme(
-  motion: Motion,
+  motion: LayoutMotion,
   prices: Prices,
   derivative: Derivative,
   at: { readonly values: Float64Array; readonly numbers: Numbers },

@@ -6,21 +6,21 @@
  * short by as little as can be. What only has to stay may not.
  */
 import { costOf, smallCost, type Prices } from "./cost";
-import { derivativeAt, isAsSaid, numbersAt, predicted, type Derivative, type Motion, type Numbers } from "./motion";
-import { nextStep, SHORT_PRICE, type MotionState, type Pressing } from "./nextStep";
+import { derivativeAt, isAsSaid, numbersAt, predicted, type Derivative, type LayoutMotion, type Numbers } from "./layoutMotion";
+import { nextStep, SHORT_PRICE, type MotionState, type ActiveConstraint } from "./nextStep";
 import type { SettleRequest } from "./request";
-import type { Waived } from "./aims";
-import type { FaceFacts, Way, Wish, Wishing } from "./wishes";
+import type { Relaxed } from "./aims";
+import type { FaceFacts, Way, Constraint, ConstraintContext } from "./constraints";
 
 /** What is to be solved. */
 export interface Task {
   readonly request: SettleRequest;
-  readonly motion: Motion;
+  readonly motion: LayoutMotion;
   readonly prices: Prices;
   readonly facts: readonly FaceFacts[];
-  readonly waived: Waived;
+  readonly waived: Relaxed;
   /** The wishes of a face; `ways`: how pairs are told to keep clear. */
-  readonly wishes: (wishing: Wishing) => Iterable<Wish>;
+  readonly wishes: (wishing: ConstraintContext) => Iterable<Constraint>;
 }
 
 /** Where a descent has come to. */
@@ -32,9 +32,9 @@ export interface Reached {
   /** By how much the wishes that do not hold fall short, together, mm. */
   readonly short: number;
   /** The wishes that do not hold. */
-  readonly broken: readonly Wish[];
+  readonly broken: readonly Constraint[];
   /** The wishes that press, with what a mm of each costs, mm². */
-  readonly pressing: readonly Pressing[];
+  readonly pressing: readonly ActiveConstraint[];
   /** How many programmes were solved. */
   readonly solved: number;
 }
@@ -59,8 +59,8 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
   const known = new Set<string>();
   const active = new Set<number>();
   const lasting = lastingWays(firstWays);
-  const take = (wishes: readonly Wish[]): boolean => {
-    const worst = new Map<string, Wish>();
+  const take = (wishes: readonly Constraint[]): boolean => {
+    const worst = new Map<string, Constraint>();
     for (const wish of wishes) {
       const word = `${wish.code} ${wish.subjects.join(" ")}`;
       if (wish.value < (worst.get(word)?.value ?? Infinity)) worst.set(word, wish);
@@ -83,10 +83,10 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
 }
 
 /** Where descents have begun: several begin at the same values. */
-const states = new WeakMap<Motion, WeakMap<Float64Array, MotionState>>();
+const states = new WeakMap<LayoutMotion, WeakMap<Float64Array, MotionState>>();
 
 /** Where all stands at some values, and how it moves there. The same two give the same object. */
-function stateAt(motion: Motion, values: Float64Array): MotionState {
+function stateAt(motion: LayoutMotion, values: Float64Array): MotionState {
   const known = states.get(motion) ?? new WeakMap<Float64Array, MotionState>();
   states.set(motion, known);
   const before = known.get(values);
@@ -97,7 +97,7 @@ function stateAt(motion: Motion, values: Float64Array): MotionState {
   return state;
 }
 
-const shortOf = (broken: readonly Wish[]) => broken.reduce((sum, { value }) => sum - value, 0);
+const shortOf = (broken: readonly Constraint[]) => broken.reduce((sum, { value }) => sum - value, 0);
 
 /** Ways apart hold to the end; directions only at first. */
 const lastingWays = (ways: ReadonlyMap<string, Way>): ReadonlyMap<string, Way> =>
@@ -158,14 +158,14 @@ function isBetter(a: Reached, b: Reached): boolean {
   return a.cost < b.cost;
 }
 
-const isBroken = ({ value }: Wish) => value < -HOLDS_MM;
+const isBroken = ({ value }: Constraint) => value < -HOLDS_MM;
 
 /** Every wish of some faces. */
-function allWishes({ request, waived, wishes }: Task, facts: readonly FaceFacts[], numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
+function allWishes({ request, waived, wishes }: Task, facts: readonly FaceFacts[], numbers: Numbers, ways: ReadonlyMap<string, Way>): Constraint[] {
   return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], waived, ways, brief: false })]);
 }
 
 /** The wishes that do not hold, of every face. */
-function allBroken({ request, facts, waived, wishes }: Task, numbers: Numbers, ways: ReadonlyMap<string, Way>): Wish[] {
+function allBroken({ request, facts, waived, wishes }: Task, numbers: Numbers, ways: ReadonlyMap<string, Way>): Constraint[] {
   return facts.flatMap((one) => [...wishes({ request, facts: one, numbers: numbers[one.index], waived, ways, brief: true })].filter(isBroken));
 }

@@ -1,13 +1,13 @@
 import { spoiledLayout } from "../../test/spoiled";
 import { byWord } from "./aims";
-import { facedScreens } from "./facedScreens";
+import { facedScreens } from "./scenarios";
 import { provedImpossible } from "./impossible";
-import { motionBy, motionOf } from "./motion";
+import { motionBy, motionOf } from "./layoutMotion";
 import { allFindings, askedFor } from "./outcome";
 import { USUALLY_CHANGEABLE, type SettleRequest } from "./request";
 import { settle } from "./settle";
 import { variablesOf } from "./variables";
-import { factsOf, type FaceFacts, type Wishing } from "./wishes";
+import { factsOf, type FaceFacts, type ConstraintContext } from "./constraints";
 import { repeated } from "../../test/repeated";
 
 /** A claim about a finding: that it cannot be taken away where it is found, by what its own controls may do. */
@@ -21,7 +21,14 @@ function claimsOf(request: SettleRequest) {
     faces,
     variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE }),
   );
-  const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, waived: new Map(), ways: new Map(), brief: false });
+  const wishing = (one: FaceFacts, numbers: Float64Array): ConstraintContext => ({
+    request,
+    facts: one,
+    numbers,
+    waived: new Map(),
+    ways: new Map(),
+    brief: false,
+  });
   return askedFor(request, before).map(({ face, finding }) => {
     const ids = new Set(finding.subjects);
     return { motion: motionBy(motion, ({ parts }) => parts.some(({ slot }) => ids.has(slot.id))), facts, wishing, ids, faces: [face] };

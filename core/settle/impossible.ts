@@ -6,25 +6,25 @@
  */
 import type { Shape } from "../engine/geometry/shape";
 import { sharedPart, type WholeOf } from "./contact";
-import { HIT, NUMBERS, VISUAL } from "./facedScreens";
-import { derivativeAt, numbersAt, variableTerms, type Derivative, type Motion, type Numbers } from "./motion";
-import { placeWishes } from "./placeWishes";
-import { solveQuadratic, type Row } from "./quadratic";
+import { HIT, NUMBERS, VISUAL } from "./scenarios";
+import { derivativeAt, numbersAt, variableTerms, type Derivative, type LayoutMotion, type Numbers } from "./layoutMotion";
+import { placeWishes } from "./placeConstraints";
+import { solveQuadratic, type LinearConstraint } from "./quadratic";
 import { LEAST_SIDE } from "./variables";
-import { aimFor, areaOn, areaPlace, visualOf, type FaceFacts, type FaceControl, type Wish, type Wishing } from "./wishes";
+import { aimFor, areaOn, areaPlace, visualOf, type FaceFacts, type FaceControl, type Constraint, type ConstraintContext } from "./constraints";
 
 /** What a proof is about: some controls, the faces on which they must keep clear, the wishes that are asked for. */
 export interface Claim {
-  readonly motion: Motion;
+  readonly motion: LayoutMotion;
   readonly facts: readonly FaceFacts[];
-  readonly wishing: (facts: FaceFacts, numbers: Float64Array) => Wishing;
+  readonly wishing: (facts: FaceFacts, numbers: Float64Array) => ConstraintContext;
   readonly ids: ReadonlySet<string>;
   /** The faces, by their places, on which pairs are looked at. */
   readonly faces: readonly number[];
 }
 
 /** A line that values have to hold, and the wish it stands for. */
-interface Line extends Row {
+interface Line extends LinearConstraint {
   readonly word: string;
   readonly face: number;
 }
@@ -32,7 +32,7 @@ interface Line extends Row {
 interface Choice {
   readonly word: string;
   readonly face: number;
-  readonly lines: readonly Row[];
+  readonly lines: readonly LinearConstraint[];
 }
 
 /** Wishes that cannot all be had: none of them can be left out. `shortMm`: by how much they fall short at the least. */
@@ -84,7 +84,7 @@ export function provedImpossible(claim: Claim): Impossible | null {
 const at = (values: Float64Array, indexes: readonly number[], weights: readonly number[]) =>
   indexes.reduce((sum, index, k) => sum + weights[k] * values[index], 0);
 
-const ROUND = new Set<Wish["code"]>([
+const ROUND = new Set<Constraint["code"]>([
   "place/off-screen",
   "place/unsafe",
   "touch/small",
@@ -98,7 +98,7 @@ const ROUND = new Set<Wish["code"]>([
 /** The lines of the controls' own wishes on every face, drawn where all is at `numbers` (values `from`), by derivatives at the beginning. */
 function linesOf(claim: Claim, numbers: Numbers, derivative: Derivative, from?: Float64Array): Line[] {
   const lines = new Map<string, Line>();
-  const add = (word: string, face: number, terms: Wish["terms"], room: number) => {
+  const add = (word: string, face: number, terms: Constraint["terms"], room: number) => {
     const row = variableTerms(derivative, face, terms);
     const moved = from ? at(from, row.indexes, row.weights) : 0;
     const bound = moved - room - SPARE_MM;
@@ -137,7 +137,7 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
       const now = { x: b[0].x + b[0].w / 2 - a[0].x - a[0].w / 2, y: b[0].y + b[0].h / 2 - a[0].y - a[0].h / 2 };
       const edges = edgesInside(a[0], b[0], { ...whole, towards: Math.atan2(now.y, now.x) });
       if (!edges) return [];
-      const lines = edges.map(({ x, y, bound }): Row => {
+      const lines = edges.map(({ x, y, bound }): LinearConstraint => {
         const middle = (from: number, sign: number) => [[from, sign * x], [from + 1, sign * y], [from + 2, (sign * x) / 2], [from + 3, (sign * y) / 2]] as const; // prettier-ignore
         const row = variableTerms(derivative, index, [...middle(a[1], -1), ...(b[1] === null ? [] : middle(b[1], 1))]);
         return { ...row, bound: bound - x * now.x - y * now.y - SPARE_MM };
@@ -166,7 +166,7 @@ function choicesOf(claim: Claim, numbers: Numbers, derivative: Derivative): Choi
 const shrunk = (shape: Shape, w: number, h: number): Shape => ({ ...shape, x: shape.x + (shape.w - w) / 2, y: shape.y + (shape.h - h) / 2, w, h });
 
 /** The least that an area may become: as its picture shrinks, but no smaller than a target has to be. */
-function leastArea(line: Float64Array, placed: FaceControl, wishing: Wishing): Shape {
+function leastArea(line: Float64Array, placed: FaceControl, wishing: ConstraintContext): Shape {
   const area = areaOn(line, placed);
   const at = placed.place * NUMBERS;
   const { measure } = aimFor(wishing, "touch/small", [placed.control.id]);
@@ -204,7 +204,7 @@ function edgesInside(
 }
 
 /** Values that hold all lines and one of each choice; null where there are none, or that there are too many cases to say. */
-function valuesFor(lines: readonly Row[], choices: readonly Choice[], n: number, cases: { left: number }): Float64Array | null | "too many" {
+function valuesFor(lines: readonly LinearConstraint[], choices: readonly Choice[], n: number, cases: { left: number }): Float64Array | null | "too many" {
   if (cases.left <= 0) return "too many";
   cases.left -= 1;
   const values = nearestTo0(lines, n);
@@ -223,10 +223,10 @@ function valuesFor(lines: readonly Row[], choices: readonly Choice[], n: number,
 }
 
 /** The least values that hold all lines; null where none do. Few of the lines press: they are taken in as they are broken. */
-function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
+function nearestTo0(lines: readonly LinearConstraint[], n: number): Float64Array | null {
   const square = Array.from({ length: n }, (_, i) => Float64Array.from({ length: n }, (_, j) => (i === j ? 1 : 0)));
   const open = new Set(lines);
-  const taken: Row[] = [];
+  const taken: LinearConstraint[] = [];
   for (let values = new Float64Array(n); ;) {
     const broken = [...open].filter(({ indexes, weights, bound }) => at(values, indexes, weights) < bound - 1e-7);
     if (broken.length === 0) return values;
@@ -243,7 +243,7 @@ function nearestTo0(lines: readonly Row[], n: number): Float64Array | null {
 /** Of the wishes, one finding after the other left out, those that the proof does not do without; and by how much these fall short at the least. `every`: the choices with all their edges, for what falls short may choose edges that leave nothing now. */
 function leastSet(lines: readonly Line[], choices: readonly Choice[], every: readonly Choice[], n: number): Impossible | null {
   const left = { short: mostCases(n), fewer: 6 * mostCases(n) };
-  const holds = (some: readonly Row[], pairs: readonly Choice[], of: keyof typeof left) => {
+  const holds = (some: readonly LinearConstraint[], pairs: readonly Choice[], of: keyof typeof left) => {
     const cases = { left: left[of] };
     const found = valuesFor(some, pairs, n, cases);
     left[of] = cases.left;

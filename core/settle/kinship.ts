@@ -1,5 +1,5 @@
 /** What belongs together in a layout and has to stay so: mirrored copies, rows and columns, same sizes. */
-import { mirrorPlacement } from "../editing/mirror";
+import { mirrorPlacement } from "../editing/mirrored";
 import { clusterOf, placementIn } from "../editing/placeables";
 import { canonicalLength } from "../engine/placement/length";
 import type { Layout, Pin, Placement } from "../format/types";

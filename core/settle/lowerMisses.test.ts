@@ -1,9 +1,9 @@
 import { catalogueFor } from "../checks/catalogue";
-import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/glass";
+import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/settleCases";
 import { sampleLayouts } from "../../test/samples";
 import { requestFor } from "../../test/spoiled";
 import { missRates } from "./lowerMisses";
-import { facedScreens } from "./facedScreens";
+import { facedScreens } from "./scenarios";
 import { settle } from "./settle";
 
 const [harbour, , draft] = sampleLayouts();

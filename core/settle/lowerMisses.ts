@@ -6,9 +6,9 @@
 import { missesOn } from "../checks/misses";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout } from "../format/types";
-import type { FacedScreen } from "./facedScreens";
-import type { MissChange, MissRate, SettleProgress } from "./settled";
-import type { Settling } from "./settling";
+import type { Scenario } from "./scenarios";
+import type { MissChange, MissRate, SettleProgress } from "./settleResult";
+import type { Solver } from "./solver";
 import { withValues } from "./variables";
 
 /** How each control is missed at its worst, by its id; controls that no touch is meant for have none. */
@@ -46,7 +46,7 @@ function momentsOf(layout: Layout, moment: string | null): readonly (string | nu
 }
 
 /** How each control is missed at its worst. `only`: these alone. */
-export function missRates(layout: Layout, faces: readonly FacedScreen[], moment: string | null, only?: ReadonlySet<string>): MissRates {
+export function missRates(layout: Layout, faces: readonly Scenario[], moment: string | null, only?: ReadonlySet<string>): MissRates {
   const worst = new Map<string, MissRate>();
   const moments = momentsOf(layout, moment);
   faces.forEach((faced, face) => {
@@ -76,8 +76,8 @@ interface Standing {
 
 /** Lowers the worst misses of the layout that a run of Settle is about; `settling` is asked for nothing but that all stays. */
 export function* lowerMissesSteps(
-  settling: Settling,
-  faces: readonly FacedScreen[],
+  settling: Solver,
+  faces: readonly Scenario[],
   { moment, left }: { readonly moment: string | null; readonly left: number },
 ): Generator<SettleProgress, Lowered, void> {
   const { layout } = settling.motion;
@@ -112,7 +112,7 @@ interface Down {
 }
 
 /** One step down the slope of a control's misses; null where nothing is gained by it, or somebody else would lose by it. */
-function stepDown(settling: Settling, { here, id, rate, step }: Down, faces: readonly FacedScreen[], moment: string | null): Standing | null {
+function stepDown(settling: Solver, { here, id, rate, step }: Down, faces: readonly Scenario[], moment: string | null): Standing | null {
   const slopes = slopesOf(settling, here.values, id, { faced: faces[rate.face], moment: rate.moment, rate: rate.rate });
   const steepest = slopes.reduce((most, slope) => Math.max(most, Math.abs(slope)), 0);
   if (!(steepest > 0)) return null;
@@ -133,10 +133,10 @@ function stepDown(settling: Settling, { here, id, rate, step }: Down, faces: rea
 
 /** How a control's misses on a face change with each variable, by a mm of it. Only what moves it, or whoever is drawn there, has a slope. */
 function slopesOf(
-  settling: Settling,
+  settling: Solver,
   values: Float64Array,
   id: string,
-  { faced, moment, rate }: { readonly faced: FacedScreen; readonly moment: string | null; readonly rate: number },
+  { faced, moment, rate }: { readonly faced: Scenario; readonly moment: string | null; readonly rate: number },
 ): Float64Array {
   const { motion } = settling;
   const only = new Set([id]);

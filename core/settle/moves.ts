@@ -3,10 +3,10 @@ import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
-import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type FacedScreen } from "./facedScreens";
-import type { Pressing } from "./nextStep";
+import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type Scenario } from "./scenarios";
+import type { ActiveConstraint } from "./nextStep";
 import type { FaceFound } from "./outcome";
-import { isHeld } from "./wishes";
+import { isHeld } from "./constraints";
 
 /** A finding on a face that asked for a move; misses: that touches meant for the control it names go astray there. */
 export interface MoveReason {
@@ -18,7 +18,7 @@ export interface MoveReason {
 }
 
 /** A length in the file that has changed. */
-export interface FieldChange {
+export interface LengthChange {
   readonly path: string;
   readonly was: string;
   readonly is: string;
@@ -41,7 +41,7 @@ export interface SettledMove {
   readonly raised: boolean;
   /** Actions that its wires name otherwise. */
   readonly words: readonly { readonly was: string; readonly is: string }[];
-  readonly fields: readonly FieldChange[];
+  readonly fields: readonly LengthChange[];
   /** What pressed most, first. */
   readonly reasons: readonly MoveReason[];
 }
@@ -52,15 +52,15 @@ const STILL_MM = 0.0005;
 const MOST_REASONS = 3;
 
 /** What asked for the moves: the findings that were to go, and the wishes that held the second version where it is. */
-export interface Asking {
+export interface MoveReasons {
   readonly asked: readonly FaceFound[];
-  readonly pressing: readonly Pressing[];
+  readonly pressing: readonly ActiveConstraint[];
   /** Controls that were to be missed less, and the face each was missed worst on. */
   readonly missed?: ReadonlyMap<string, number>;
 }
 
 /** The moves from one version of a layout to another, in the order of the file. */
-export function movesBetween(before: Layout, after: Layout, faces: readonly FacedScreen[], asking: Asking): SettledMove[] {
+export function movesBetween(before: Layout, after: Layout, faces: readonly Scenario[], asking: MoveReasons): SettledMove[] {
   const oldPlaces = placesOf(before);
   const newPlaces = placesOf(after);
   const was = faces.map((face) => numbersOn(before, face, oldPlaces));
@@ -111,7 +111,7 @@ function underlayAbove({ controls }: Layout, control: Control): string[] {
 }
 
 /** Why a control moved: what lay on it, then the wishes that speak of it or of its numbers (which begin at a place), those that press most first; where none presses any more, what was to go from it. */
-function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map() }: Asking, raised: boolean): MoveReason[] {
+function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map() }: MoveReasons, raised: boolean): MoveReason[] {
   const own = asked
     .filter(({ finding }) => finding.subjects.includes(id))
     .map(({ face, finding: { code, subjects } }): MoveReason => ({ code, subjects, face, wanted: true }));
@@ -130,8 +130,8 @@ function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map(
 }
 
 /** The lengths of a control, of the cluster it stands in, and of what arrangements change about either, that have changed. */
-function fieldChanges(before: Layout, after: Layout, id: string): FieldChange[] {
-  const changes: FieldChange[] = [];
+function fieldChanges(before: Layout, after: Layout, id: string): LengthChange[] {
+  const changes: LengthChange[] = [];
   const compare = (path: string, was: unknown, is: unknown): void => {
     if (typeof was === "string" && typeof is === "string") {
       if (was !== is) changes.push({ path, was, is });

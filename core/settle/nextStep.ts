@@ -5,19 +5,19 @@
 import type { FindingCode } from "../checks/finding";
 import { findingWord } from "./aims";
 import { costProgramme, type Prices } from "./cost";
-import { variableTerms, type Derivative, type Motion, type Numbers } from "./motion";
-import { solveQuadratic, type Row, type Solution } from "./quadratic";
-import type { Wish } from "./wishes";
+import { variableTerms, type Derivative, type LayoutMotion, type Numbers } from "./layoutMotion";
+import { solveQuadratic, type LinearConstraint, type Solution } from "./quadratic";
+import type { Constraint } from "./constraints";
 
 /** What moves, and what it costs. */
 interface Pricing {
-  readonly motion: Motion;
+  readonly motion: LayoutMotion;
   readonly prices: Prices;
 }
 
 /** A wish that presses, and what a mm of it costs, mm². */
-export interface Pressing {
-  readonly wish: Wish;
+export interface ActiveConstraint {
+  readonly wish: Constraint;
   readonly multiplier: number;
 }
 
@@ -41,7 +41,7 @@ type Programme = ReturnType<typeof costProgramme>;
 interface WishRow {
   /** What tells rows apart from step to step. */
   readonly key: string;
-  readonly wish: Wish | null;
+  readonly wish: Constraint | null;
   readonly indexes: readonly number[];
   readonly weights: readonly number[];
   /** The sum of weight · step is at least this. */
@@ -61,22 +61,22 @@ export interface MotionState {
 export function nextStep(
   { motion, prices }: Pricing,
   here: MotionState,
-  wishes: readonly Wish[],
+  wishes: readonly Constraint[],
   known: Set<string>,
-): { step: Float64Array | null; pressing: readonly Pressing[]; solved: number } {
+): { step: Float64Array | null; pressing: readonly ActiveConstraint[]; solved: number } {
   const rows = [...rowsOf(wishes, here.derivative), ...rangeRows(motion, here.values)];
   const programme = costProgramme(motion, prices, here.derivative, here);
   const chosen = new Set(rows.filter(({ key, wish, bound }) => (wish !== null && bound > 0) || known.has(key)));
   let solved = 0;
   let step: Float64Array = new Float64Array(here.values.length);
-  let pressing: readonly Pressing[] = [];
+  let pressing: readonly ActiveConstraint[] = [];
   // What has nothing to do with a row that has come in has its solution already.
   const solutions = new Map<string, Solution>();
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const list = [...chosen];
     const parts = separated(motion, list, here.values);
     step = new Float64Array(here.values.length);
-    const pressed: { wish: Wish; multiplier: number }[] = [];
+    const pressed: { wish: Constraint; multiplier: number }[] = [];
     for (const part of parts) {
       const word = `${part.variables[0]} ${part.rows.map(({ key }) => key).join(";")}`;
       const before = solutions.get(word);
@@ -100,7 +100,7 @@ export function nextStep(
 const along = ({ indexes, weights }: WishRow, step: Float64Array) => indexes.reduce((sum, index, k) => sum + weights[k] * step[index], 0);
 
 /** Wishes as rows of the variables. Of those that say the same in the same way the one with the least room stands for all. */
-function rowsOf(wishes: readonly Wish[], derivative: Derivative): WishRow[] {
+function rowsOf(wishes: readonly Constraint[], derivative: Derivative): WishRow[] {
   const rows = new Map<string, WishRow>();
   for (const wish of wishes) {
     if (wish.value > OUT_OF_STRIDE_MM) continue;
@@ -118,7 +118,7 @@ function rowsOf(wishes: readonly Wish[], derivative: Derivative): WishRow[] {
 }
 
 /** How far each variable may go in a step. */
-function rangeRows({ variables }: Motion, values: Float64Array): WishRow[] {
+function rangeRows({ variables }: LayoutMotion, values: Float64Array): WishRow[] {
   return variables.flatMap(({ low, high }, i) => [
     { key: `low ${i}`, wish: null, indexes: [i], weights: [1], bound: Math.max(low - values[i], -STRIDE_MM), group: null },
     { key: `high ${i}`, wish: null, indexes: [i], weights: [-1], bound: Math.max(values[i] - high, -STRIDE_MM), group: null },
@@ -132,7 +132,7 @@ interface Separate {
 }
 
 /** What has nothing to do with each other, apart: rows join the variables they speak of, controls those that move them. What no row speaks of and is where it began is left out. */
-function separated({ moved }: Motion, rows: readonly WishRow[], values: Float64Array): Separate[] {
+function separated({ moved }: LayoutMotion, rows: readonly WishRow[], values: Float64Array): Separate[] {
   const leaders = moved.map((_, v) => v);
   const leaderOf = (v: number): number => (leaders[v] === v ? v : (leaders[v] = leaderOf(leaders[v])));
   const join = (list: readonly number[]) => list.forEach((v) => (leaders[leaderOf(v)] = leaderOf(list[0])));
@@ -164,7 +164,7 @@ function solveElastic({ hessian: whole, linear: line }: Programme, { variables, 
       if (!slacks.has(word)) slacks.set(word, variables.length + slacks.size);
       return slacks.get(word)!;
     };
-    const all: Row[] = rows.map((row) => {
+    const all: LinearConstraint[] = rows.map((row) => {
       const own = row.indexes.map((v) => place.get(v)!);
       const slack = slackOf(row);
       return slack === null

@@ -2,14 +2,14 @@
 import { counted } from "../derived/counted";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
-import { findingWord, type Waived } from "./aims";
+import { findingWord, type Relaxed } from "./aims";
 import { faceName, idNames } from "./faceName";
 import { provedImpossible, type Impossible } from "./impossible";
-import { motionBy, numbersAt, type Motion } from "./motion";
+import { motionBy, numbersAt, type LayoutMotion } from "./layoutMotion";
 import type { FaceFound } from "./outcome";
 import type { Screen } from "../format/types";
 import type { SettleRequest } from "./request";
-import { areaOn, type FaceFacts, type Wishing } from "./wishes";
+import { areaOn, type FaceFacts, type ConstraintContext } from "./constraints";
 
 /** A way out, in words, and what it costs where that could be worked out, mm². */
 export type WayOut = { readonly text: string; readonly costMm2: number | null } & (
@@ -43,9 +43,9 @@ export interface NoWay {
 /** What is left of a settling, and how another question is asked: how many findings are left, and what it costs. */
 export interface Remainder {
   readonly request: SettleRequest;
-  readonly motion: Motion;
+  readonly motion: LayoutMotion;
   readonly facts: readonly FaceFacts[];
-  readonly waived: Waived;
+  readonly waived: Relaxed;
   readonly left: readonly FaceFound[];
   readonly again: (request: SettleRequest) => { readonly left: readonly FaceFound[]; readonly cost: number };
 }
@@ -157,7 +157,14 @@ function impossibleFor({ motion, facts, request, waived }: Remainder, { face, fi
   const prove = (ids: ReadonlySet<string>, isAsked: (given: string) => boolean) => {
     // What is claimed is asked for in full again; what else has been given up stays so.
     const still = new Map([...waived].filter(([key]) => !isAsked(key.slice(key.indexOf(" ") + 1))));
-    const wishing = (one: FaceFacts, numbers: Float64Array): Wishing => ({ request, facts: one, numbers, waived: still, ways: new Map(), brief: false });
+    const wishing = (one: FaceFacts, numbers: Float64Array): ConstraintContext => ({
+      request,
+      facts: one,
+      numbers,
+      waived: still,
+      ways: new Map(),
+      brief: false,
+    });
     const isOwn = (id: string) => ids.has(id) || isHomeOf(request, id, ids);
     const own = motionBy(motion, ({ parts }) => parts.some(({ slot }) => isOwn(slot.id)));
     return provedImpossible({ motion: own, facts, wishing, ids, faces: [face] });
@@ -182,7 +189,7 @@ function isHomeOf({ layout }: SettleRequest, cluster: string, ids: ReadonlySet<s
 }
 
 /** What is nearest to some controls on a face, of those that may overlap with them. */
-function neighbours(motion: Motion, facts: FaceFacts, ids: ReadonlySet<string>): readonly string[] {
+function neighbours(motion: LayoutMotion, facts: FaceFacts, ids: ReadonlySet<string>): readonly string[] {
   const numbers = numbersAt(motion, new Float64Array(motion.variables.length))[facts.index];
   const near = facts.pairs.flatMap(([a, b]) => {
     const [mine, other] = ids.has(a.control.id) ? [a, b] : [b, a];

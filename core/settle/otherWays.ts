@@ -1,7 +1,7 @@
 /** The ways in which a pair may be told to keep clear, other than the one it takes by itself. */
 import type { Reached } from "./descend";
-import type { FacedScreen } from "./facedScreens";
-import { isHeld, pairWord, type Way } from "./wishes";
+import type { Scenario } from "./scenarios";
+import { isHeld, pairWord, type Way } from "./constraints";
 
 /** A way for a pair, and a word for the two together. */
 export interface PairWay {
@@ -11,7 +11,7 @@ export interface PairWay {
 }
 
 /** The ways that pairs may be told, those that press most first. */
-export function waysAbout({ pressing }: Reached, faces: readonly FacedScreen[]): PairWay[] {
+export function waysAbout({ pressing }: Reached, faces: readonly Scenario[]): PairWay[] {
   const pairs = new Map<string, { weight: number; along: { x: number; y: number }; overlap: boolean }>();
   for (const { wish, multiplier } of pressing) {
     if (wish.subjects.length !== 2 || isHeld(wish.code)) continue;

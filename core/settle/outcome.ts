@@ -1,9 +1,9 @@
 /** What the checks say of a settled layout: what of that which was asked for is left, and what has come or grown that may not. */
-import { changesOf } from "../checks/changes";
+import { changesOf } from "../checks/findingChanges";
 import { SEVERITIES, type BareFinding, type Severity } from "../checks/finding";
 import type { Layout } from "../format/types";
 import { findingsOn, isAskedFor } from "./aims";
-import type { FacedScreen } from "./facedScreens";
+import type { Scenario } from "./scenarios";
 import { leavesNotes, type SettleRequest } from "./request";
 
 /** A finding, and the face (by its place) that it is on. */
@@ -19,7 +19,7 @@ export interface Outcome {
 }
 
 /** What is found of a layout, face by face. */
-export const allFindings = (layout: Layout, faces: readonly FacedScreen[], moment: string | null): BareFinding[][] =>
+export const allFindings = (layout: Layout, faces: readonly Scenario[], moment: string | null): BareFinding[][] =>
   faces.map((face) => findingsOn(layout, face, moment));
 
 /** The findings that are asked for. */
@@ -27,7 +27,7 @@ export const askedFor = (request: SettleRequest, found: readonly (readonly BareF
   found.flatMap((list, face) => list.flatMap((finding) => (isAskedFor(request, finding) ? [{ face, finding }] : [])));
 
 /** Holds a version of a layout against what was found of the layout before. */
-export function outcomeOf(request: SettleRequest, faces: readonly FacedScreen[], before: readonly (readonly BareFinding[])[], version: Layout): Outcome {
+export function outcomeOf(request: SettleRequest, faces: readonly Scenario[], before: readonly (readonly BareFinding[])[], version: Layout): Outcome {
   const after = allFindings(version, faces, request.moment);
   const isFree = leavesNotes(request);
   const worse = after.flatMap((list, face) =>

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { solveQuadratic, type Row } from "./quadratic";
+import { solveQuadratic, type LinearConstraint } from "./quadratic";
 import { repeated } from "../../test/repeated";
 
 const number = fc.integer({ min: -40, max: 40 }).map((n) => n / 8);
@@ -18,7 +18,11 @@ const dot = (a: ArrayLike<number>, b: ArrayLike<number>) => Array.from(a).reduce
 /** A matrix that is positive definite, whatever its numbers: the identity and a square. */
 function made({ roots, linear, rows }: { roots: number[]; linear: number[]; rows: { weights: number[]; bound: number }[] }) {
   const hessian = roots.map((a, i) => Float64Array.from(roots, (b, j) => a * b + (i === j ? 1 : 0)));
-  return { hessian, linear: Float64Array.from(linear), rows: rows.map(({ weights, bound }): Row => ({ indexes: weights.map((_, i) => i), weights, bound })) };
+  return {
+    hessian,
+    linear: Float64Array.from(linear),
+    rows: rows.map(({ weights, bound }): LinearConstraint => ({ indexes: weights.map((_, i) => i), weights, bound })),
+  };
 }
 
 test("what is found holds every row, and its gradient is a sum of the rows that press, none with a negative part", () => {
@@ -48,7 +52,7 @@ test("what is found holds every row, and its gradient is a sum of the rows that 
 test("rows that contradict each other have no solution; what has no rows has its least", () => {
   const one = [Float64Array.of(2)];
   expect(solveQuadratic(one, Float64Array.of(-6), [])!.values[0]).toBeCloseTo(3, 9);
-  const between: Row[] = [
+  const between: LinearConstraint[] = [
     { indexes: [0], weights: [1], bound: 1 },
     { indexes: [0], weights: [-1], bound: 0 },
   ];

@@ -8,7 +8,7 @@
 import qpgen2 from "quadprog/lib/qpgen2";
 
 /** One wish of a programme: the sum of weight · x[index] is at least `bound`. */
-export interface Row {
+export interface LinearConstraint {
   readonly indexes: readonly number[];
   readonly weights: readonly number[];
   readonly bound: number;
@@ -30,7 +30,7 @@ const HOLDS = 1e-7;
 class TooManySteps extends Error {}
 
 /** Solves a programme; H symmetric, positive definite, as rows. Null where no values hold every row. */
-export function solveQuadratic(hessian: readonly Float64Array[], linear: Float64Array, rows: readonly Row[]): Solution | null {
+export function solveQuadratic(hessian: readonly Float64Array[], linear: Float64Array, rows: readonly LinearConstraint[]): Solution | null {
   const n = linear.length;
   const q = rows.length;
   // Nothing can change: the rows hold, or they do not.

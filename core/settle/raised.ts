@@ -2,7 +2,7 @@
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { Layout } from "../format/types";
-import { isShownWith } from "./wishes";
+import { isShownWith } from "./constraints";
 
 /** The layout with every one of these controls above all ground, those that were lower still below those that were higher; what is held keeps its place among the rest. */
 export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, held: ReadonlySet<string>): Layout {

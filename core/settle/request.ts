@@ -1,6 +1,6 @@
 /** What Settle is asked: on which screens and faces which findings are to go, and what may not change for it. */
 import { FINDING_CODES, type FindingCode, type Severity } from "../checks/finding";
-import type { Face } from "../checks/grid";
+import type { PlayerCase } from "../checks/grid";
 import { nearestWord } from "../engine/nearest";
 import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
@@ -20,7 +20,7 @@ export interface SettleRequest {
   /** One or more; their order is of no consequence. */
   readonly screens: readonly Screen[];
   /** One or more: each screen is judged for each of these hands and sizes. */
-  readonly faces: readonly Face[];
+  readonly faces: readonly PlayerCase[];
   /** The moment that alone is judged; null: every moment of the layout. */
   readonly moment: string | null;
   /** Findings of these codes are to go, */

@@ -1,4 +1,4 @@
-import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/glass";
+import { GLASS, layoutOf, pinned, RIGHT, saidByChecks } from "../../test/settleCases";
 import { sampleLayouts } from "../../test/samples";
 import { isStorm } from "../../test/repeated";
 import { requestFor } from "../../test/spoiled";

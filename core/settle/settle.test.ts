@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { catalogueFor } from "../checks/catalogue";
 import { facesOf } from "../checks/grid";
-import { mirrorControl, mirrorPlacement } from "../editing/mirror";
+import { mirrorControl, mirrorPlacement } from "../editing/mirrored";
 import { placementIn } from "../editing/placeables";
 import { lengthOf } from "../engine/placement/length";
 import { plainScreen } from "../engine/placement/screen";
@@ -11,7 +11,7 @@ import { writeLayout } from "../format/write";
 import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { leastByRandomSearch } from "../../test/randomSearch";
 import { sampleLayouts } from "../../test/samples";
-import { GLASS, layoutOf, pinned, RIGHT, saidByChecks as judged } from "../../test/glass";
+import { GLASS, layoutOf, pinned, RIGHT, saidByChecks as judged } from "../../test/settleCases";
 import { countAsked, requestFor, spoiledLayout } from "../../test/spoiled";
 import { readCodes } from "./request";
 import { settle } from "./settle";

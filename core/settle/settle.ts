@@ -5,18 +5,18 @@
 import type { Layout } from "../format/types";
 import { costOf, pricesOf } from "./cost";
 import { raisedAboveUnderlay } from "./raised";
-import { facedScreens, numbersOn, type FacedScreen } from "./facedScreens";
+import { facedScreens, numbersOn, type Scenario } from "./scenarios";
 import { lowerMissesSteps, missChanges, missRates } from "./lowerMisses";
 import { movesBetween } from "./moves";
 import { noWaysOf, type Remainder } from "./noWay";
 import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
 import type { SettleRequest } from "./request";
-import { spelledAnew } from "./spelledAnew";
-import type { Settled, SettleProgress } from "./settled";
-import { Settling, type Attempt } from "./settling";
+import { spelledAnew } from "./correctedNames";
+import type { SettleResult, SettleProgress } from "./settleResult";
+import { Solver, type Attempt } from "./solver";
 
 /** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
-export function* settleSteps(request: SettleRequest): Generator<SettleProgress, Settled, void> {
+export function* settleSteps(request: SettleRequest): Generator<SettleProgress, SettleResult, void> {
   const { settled: first, why, pressing } = yield* settledSteps(request);
   const settled = request.missMm > 0 ? yield* missedLessSteps(request, first, pressing) : first;
   if (settled.left.length === 0 || !why) return settled;
@@ -26,11 +26,11 @@ export function* settleSteps(request: SettleRequest): Generator<SettleProgress, 
 }
 
 /** The second aim: what is settled, missed less, within the change that is allowed for it. */
-function* missedLessSteps(request: SettleRequest, settled: Settled, pressing: Attempt["pressing"]): Generator<SettleProgress, Settled, void> {
+function* missedLessSteps(request: SettleRequest, settled: SettleResult, pressing: Attempt["pressing"]): Generator<SettleProgress, SettleResult, void> {
   const { layout, faces, asked } = settled;
   const before = allFindings(layout, faces, request.moment);
   const rates = missRates(request.layout, faces, request.moment);
-  const settling = new Settling(
+  const settling = new Solver(
     { ...request, layout, codes: [] },
     { faces, before, held: heldWhole(request), children: true, isQuick: true, withinMm: request.missMm },
   );
@@ -63,7 +63,7 @@ function last<T>(steps: Generator<unknown, T, void>): T {
 
 /** What came of it, and what there is to say why something is left. */
 interface Explained {
-  readonly settled: Settled;
+  readonly settled: SettleResult;
   readonly why: Omit<Remainder, "left" | "again"> | null;
   readonly pressing: Attempt["pressing"];
 }
@@ -109,7 +109,7 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
 const MOST_ROUNDS = 4;
 
 /** One attempt: clusters as wholes, and where that leaves something, what stands in them by itself. */
-function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], isQuick: boolean): Generator<SettleProgress, Attempt, void> {
+function* attemptSteps(request: SettleRequest, faces: readonly Scenario[], isQuick: boolean): Generator<SettleProgress, Attempt, void> {
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
   const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
@@ -117,7 +117,7 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], is
   let best: Attempt | null = null;
   let solved = 0;
   for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
-    const attempt: Attempt = yield* new Settling({ ...request, layout: ordered }, { faces, before, held, children, isQuick }).run();
+    const attempt: Attempt = yield* new Solver({ ...request, layout: ordered }, { faces, before, held, children, isQuick }).run();
     solved += attempt.solved;
     if (best === null || isFurther(attempt.left, best.left)) best = attempt;
     if (best.left.length === 0) break;
@@ -126,14 +126,14 @@ function* attemptSteps(request: SettleRequest, faces: readonly FacedScreen[], is
 }
 
 /** What the change from a request's layout to another version costs, mm². */
-function costBetween({ layout, weights }: SettleRequest, version: Layout, faces: readonly FacedScreen[]): number {
+function costBetween({ layout, weights }: SettleRequest, version: Layout, faces: readonly Scenario[]): number {
   const places = new Map(layout.controls.map(({ id }, i) => [id, i]));
   const numbers = (one: Layout) => faces.map((face) => numbersOn(one, face, places));
   return costOf(pricesOf(layout, numbers(layout), weights), numbers(version));
 }
 
 /** Settles a layout at once. */
-export function settle(request: SettleRequest): Settled {
+export function settle(request: SettleRequest): SettleResult {
   return last(settleSteps(request));
 }
 

@@ -1,6 +1,6 @@
 /** Slots: the places in a layout's file where lengths stand that may change, and how a length in one is read and put back. */
 import { byId } from "../derived/byId";
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import { formatLength, lengthOf } from "../engine/placement/length";
 import { landingKey, placeableOf, placementIn, putOverride, putPlacement } from "../editing/placeables";
 import type { Control, Hit, Layout, Pin, Placement } from "../format/types";
@@ -14,7 +14,7 @@ export interface Slot {
   readonly arrangement: string | null;
 }
 /** A length in a slot: offsets and sides of pins, insets of spans; sides, growth and shift of hit areas; the travel of a stick. */
-export type Field = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "travel";
+export type LengthField = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "travel";
 
 /** A slot as a word of its own. */
 export const slotKey = ({ kind, id, arrangement }: Slot): string => `${kind} ${id} ${arrangement ?? ""}`;
@@ -37,7 +37,7 @@ export function hitOf(layout: Layout, { id, arrangement }: Slot): Hit {
 }
 
 /** How much each length of a slot is to change, in its own unit. */
-export type Changes = ReadonlyMap<Field, number>;
+export type LengthChanges = ReadonlyMap<LengthField, number>;
 
 /** A length and so much more, with so many decimals. */
 function more(text: string, change: number | undefined, decimals: number): string {
@@ -47,8 +47,8 @@ function more(text: string, change: number | undefined, decimals: number): strin
 }
 
 /** A placement with its lengths changed. */
-function changedPlacement(placement: Placement, changes: Changes, decimals: number): Placement {
-  const by = (text: string, field: Field) => more(text, changes.get(field), decimals);
+function changedPlacement(placement: Placement, changes: LengthChanges, decimals: number): Placement {
+  const by = (text: string, field: LengthField) => more(text, changes.get(field), decimals);
   if (placement.kind === "span") {
     const { left, top, right, bottom } = placement.inset;
     return { ...placement, inset: { left: by(left, "left"), top: by(top, "top"), right: by(right, "right"), bottom: by(bottom, "bottom") } };
@@ -61,8 +61,8 @@ function changedPlacement(placement: Placement, changes: Changes, decimals: numb
   } satisfies Pin;
 }
 
-function changedHit(hit: Hit, changes: Changes, decimals: number): Hit {
-  const by = (text: string, field: Field) => more(text, changes.get(field), decimals);
+function changedHit(hit: Hit, changes: LengthChanges, decimals: number): Hit {
+  const by = (text: string, field: LengthField) => more(text, changes.get(field), decimals);
   return {
     ...hit,
     ...(hit.size ? { size: [by(hit.size[0], "w"), by(hit.size[1], "h")] as [string, string] } : {}),
@@ -72,7 +72,7 @@ function changedHit(hit: Hit, changes: Changes, decimals: number): Hit {
 }
 
 /** The layout with the lengths of one slot changed. Not checked. */
-export function withSlot(layout: Layout, slot: Slot, changes: Changes, decimals: number): Layout {
+export function withSlot(layout: Layout, slot: Slot, changes: LengthChanges, decimals: number): Layout {
   const { kind, id, arrangement } = slot;
   switch (kind) {
     case "place":

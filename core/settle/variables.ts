@@ -3,15 +3,15 @@
  * 0 being the layout as it was. Parts that must change together share one: the sides of a circle, same sizes in a row, mirrored copies.
  */
 import { byId } from "../derived/byId";
-import { editContextOf, footingOf, ownMeasure, pxOf, type EditContext, type Measure } from "../editing/placing";
+import { editContextOf, footingOf, ownMeasure, pxOf, type EditContext, type LengthMetrics } from "../editing/placing";
 import { locksOf } from "../editing/locks";
 import { clusterOf, placeableOf } from "../editing/placeables";
 import { canonicalLength, lengthOf } from "../engine/placement/length";
 import type { Layout, Placement } from "../format/types";
-import type { FacedScreen } from "./facedScreens";
+import type { Scenario } from "./scenarios";
 import { isMirror, mirroredCopiesIn, sizeKinship } from "./kinship";
 import type { Changeable } from "./request";
-import { hitOf, placementOf, slotKey, slotUnder, withSlot, type Field, type Slot } from "./slots";
+import { hitOf, placementOf, slotKey, slotUnder, withSlot, type LengthField, type Slot } from "./slots";
 
 /** What a variable changes. */
 export type VariableKind = "cluster" | "place" | "size" | "hit" | "shift" | "landing" | "travel";
@@ -19,7 +19,7 @@ export type VariableKind = "cluster" | "place" | "size" | "hit" | "shift" | "lan
 /** One length that changes with a variable; `sign` −1 where it changes the other way. */
 export interface Part {
   readonly slot: Slot;
-  readonly field: Field;
+  readonly field: LengthField;
   readonly sign: 1 | -1;
 }
 export interface Variable {
@@ -52,7 +52,7 @@ const MOST_DECIMALS = 6;
 /** A layout, where it is looked at, and what of it may change. */
 export interface Scope {
   readonly layout: Layout;
-  readonly faces: readonly FacedScreen[];
+  readonly faces: readonly Scenario[];
   readonly held: ReadonlySet<string>;
   readonly changeable: readonly Changeable[];
   /** Whether controls in clusters move by themselves. */
@@ -65,7 +65,7 @@ export interface Scope {
 interface Draft extends Part {
   readonly kind: VariableKind;
   readonly text: string;
-  readonly measureOn: (context: EditContext) => Measure | null;
+  readonly measureOn: (context: EditContext) => LengthMetrics | null;
   /** How far it may go, as parts of what it is, or in mm. */
   readonly range: { readonly least: number; readonly most: number } | number;
 }
@@ -98,7 +98,7 @@ export function variablesOf(scope: Scope): Variable[] {
   });
 }
 
-const partKey = ({ slot, field }: { readonly slot: Slot; readonly field: Field }) => `${slotKey(slot)} ${field}`;
+const partKey = ({ slot, field }: { readonly slot: Slot; readonly field: LengthField }) => `${slotKey(slot)} ${field}`;
 
 /** Every length that may change on the screens of an arrangement. */
 function draftsUnder(scope: Scope, arrangement: string | null): Draft[] {
@@ -162,7 +162,7 @@ function insetDrafts(kind: VariableKind, layout: Layout, slot: Slot, span: Place
   return (["left", "top", "right", "bottom"] as const).map((field) => ({ kind, slot, field, sign: 1, text: span.inset[field], measureOn, range: FARTHEST_MM }));
 }
 
-function ownDraft(kind: VariableKind, slot: Slot, field: Field, text: string): Draft {
+function ownDraft(kind: VariableKind, slot: Slot, field: LengthField, text: string): Draft {
   const measureOn = (context: EditContext) => {
     const at = byId(context.resolved.controls).get(slot.id);
     return at ? ownMeasure(context, at) : null;
@@ -202,7 +202,7 @@ function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[],
 }
 
 /** The field that is another's mirror, and whether it changes the other way. */
-const MIRRORED: Partial<Record<Field, readonly [Field, 1 | -1]>> = { dx: ["dx", -1], left: ["right", 1], right: ["left", 1] };
+const MIRRORED: Partial<Record<LengthField, readonly [LengthField, 1 | -1]>> = { dx: ["dx", -1], left: ["right", 1], right: ["left", 1] };
 
 /** The length of an original of which a copy's is the mirror; null where the two slots do not mirror each other. */
 function mirrorOf(layout: Layout, { slot, field }: Draft, original: string, originals: ReadonlyMap<string, string>): Part | null {
@@ -248,7 +248,7 @@ function lockedSizes(layout: Layout, drafts: ReadonlyMap<string, Draft>, kin: Re
 }
 
 /** A variable of lengths that change together; null where their unit comes to nothing. */
-function variableOf(faces: readonly FacedScreen[], layout: Layout, group: readonly Draft[]): Variable | null {
+function variableOf(faces: readonly Scenario[], layout: Layout, group: readonly Draft[]): Variable | null {
   const [first] = group;
   const { unit, amount } = lengthOf(first.text);
   const mmPerUnit: number[] = [];
@@ -267,12 +267,12 @@ function variableOf(faces: readonly FacedScreen[], layout: Layout, group: readon
 
 /** The layout with its variables at some values, mm. `written`: with as many decimals as will stand in the file, else with six. */
 export function withValues(layout: Layout, variables: readonly Variable[], values: ArrayLike<number>, written: boolean): Layout {
-  const slots = new Map<string, { slot: Slot; decimals: number; changes: Map<Field, number> }>();
+  const slots = new Map<string, { slot: Slot; decimals: number; changes: Map<LengthField, number> }>();
   variables.forEach(({ parts, perMm, decimals }, i) => {
     if (values[i] === 0) return;
     for (const { slot, field, sign } of parts) {
       const key = slotKey(slot);
-      const known = slots.get(key) ?? { slot, decimals: 0, changes: new Map<Field, number>() };
+      const known = slots.get(key) ?? { slot, decimals: 0, changes: new Map<LengthField, number>() };
       slots.set(key, known);
       known.decimals = Math.max(known.decimals, decimals);
       known.changes.set(field, values[i] * perMm * sign);

@@ -8,7 +8,7 @@ import type { Box } from "../engine/geometry/point";
 import { byId, nameById } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
-import { changesBetween, type FieldChange } from "./changes";
+import { changesBetween, type FieldChange } from "./fieldChanges";
 import { isKeyed, isSameValue, valueAt, type Keyed } from "./fields";
 
 /** What of a layout is told apart by lists of its own; `layout`: the rest of it. */

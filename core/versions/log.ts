@@ -3,7 +3,7 @@
  * ever added; to take something back is a record too. What undo and redo would do next is read from the log, so it outlasts whoever made it.
  */
 import type { Layout } from "../format/types";
-import { applyChanges, changesBetween, inverseOf, type FieldChange, type Conflict } from "./changes";
+import { applyChanges, changesBetween, inverseOf, type FieldChange, type Conflict } from "./fieldChanges";
 
 /**
  * edit: something was done; `joins`: it goes on with that edit, as steps of one field do · undo, redo: the edit `of` was taken back, made
@@ -27,7 +27,7 @@ export interface LogRecord {
 }
 
 /** An edit with all that was joined to it. `changes`: what it did, or did last when made again, record by record. */
-export interface Entry {
+export interface LogEntry {
   readonly id: string;
   readonly label: string;
   readonly words?: string;
@@ -37,8 +37,8 @@ export interface Entry {
 }
 /** What undo takes back, the last first to go; what redo makes again, the first first. */
 export interface History {
-  readonly past: readonly Entry[];
-  readonly future: readonly Entry[];
+  readonly past: readonly LogEntry[];
+  readonly future: readonly LogEntry[];
 }
 /** @internal exported for its test */
 export const NO_HISTORY: History = { past: [], future: [] };
@@ -70,17 +70,17 @@ export function withRecord(history: History, record: LogRecord): History {
   }
 }
 
-function withEdit(past: readonly Entry[], record: LogRecord): readonly Entry[] {
+function withEdit(past: readonly LogEntry[], record: LogRecord): readonly LogEntry[] {
   const last = past.at(-1);
   return record.joins !== undefined && last?.id === record.joins ? [...past.slice(0, -1), joined(last, record)] : [...past, entryOf(record)];
 }
 
-const entryOf = ({ id, label, words, time, by, changes }: LogRecord): Entry => ({ id, label, words, time, by, changes: [changes] });
+const entryOf = ({ id, label, words, time, by, changes }: LogRecord): LogEntry => ({ id, label, words, time, by, changes: [changes] });
 /** What came of the first step is not what came of all of them. */
-const joined = (entry: Entry, { time, changes }: LogRecord): Entry => ({ ...entry, words: undefined, time, changes: [...entry.changes, changes] });
+const joined = (entry: LogEntry, { time, changes }: LogRecord): LogEntry => ({ ...entry, words: undefined, time, changes: [...entry.changes, changes] });
 
 /** A step that was made: the version it leads to, what it changed, and what it left because others have changed it since. */
-export interface Step {
+export interface LogStep {
   readonly layout: Layout;
   readonly changes: readonly FieldChange[];
   readonly left: readonly Conflict[];
@@ -90,7 +90,7 @@ export interface Step {
  * An entry turned on a version that may have gone on since: one of the past is taken back, one of the future made again. Either way it is
  * what the entry did last, backwards.
  */
-export function turnEntry(layout: Layout, entry: Entry): Step {
+export function turnEntry(layout: Layout, entry: LogEntry): LogStep {
   const left: Conflict[] = [];
   let now = layout;
   for (const changes of [...entry.changes].reverse()) {
@@ -110,7 +110,7 @@ export function versionAt(layout: Layout, records: readonly LogRecord[], id: str
 
 /** An edit as the list of the history shows it. done: it holds · undone: redo makes it again · dropped: taken back, and then something else was done. */
 export interface ListedEntry {
-  readonly entry: Entry;
+  readonly entry: LogEntry;
   readonly standing: "done" | "undone" | "dropped";
   /** The last record that belongs to it: the version at this record is the layout after the edit. */
   readonly lastRecord: string;
@@ -118,7 +118,7 @@ export interface ListedEntry {
 
 /** All edits of a log, whoever made them, the newest first. */
 export function listedEntries(records: readonly LogRecord[], history: History): readonly ListedEntry[] {
-  const entries = new Map<string, { entry: Entry; lastRecord: string; taken: boolean }>();
+  const entries = new Map<string, { entry: LogEntry; lastRecord: string; taken: boolean }>();
   for (const record of records) {
     if (record.kind === "edit") {
       const first = record.joins === undefined ? undefined : entries.get(record.joins);

@@ -6,7 +6,7 @@ import { parseLayout } from "../format/parse";
 import { plainLayout } from "../format/write";
 import type { Result } from "../engine/result";
 import type { Layout } from "../format/types";
-import { changesBetween } from "./changes";
+import { changesBetween } from "./fieldChanges";
 import { historyOf, listedEntries, turnEntry, recordsToTrim, versionAt, withRecord, NO_HISTORY, type LogRecord } from "./log";
 import { merge } from "./merge";
 

@@ -7,7 +7,7 @@ import { checked } from "../editing/edits/checked";
 import { freeIdOf } from "../editing/edits/ids";
 import { problemText, refused, type Result } from "../engine/result";
 import type { Layout } from "../format/types";
-import { applyChanges, changesBetween, type FieldChange } from "./changes";
+import { applyChanges, changesBetween, type FieldChange } from "./fieldChanges";
 import { isKeyed, valueAt } from "./fields";
 import type { LogRecord } from "./log";
 

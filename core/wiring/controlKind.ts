@@ -3,7 +3,7 @@
  * action; what no port can give is told with the reason, before it is done.
  */
 import { withArticle } from "../derived/counted";
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import { defaultShape, defaultSlideOut } from "../format/dependent";
 import { byId, byName } from "../derived/byId";
 import { checked } from "../editing/edits/checked";

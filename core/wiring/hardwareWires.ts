@@ -3,7 +3,7 @@
  * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is told from all
  * others, so that two actions on one key are seen to hang on the same end.
  */
-import { ownEntry } from "../engine/own";
+import { ownEntry } from "../engine/playerChanges";
 import { checked } from "../editing/edits/checked";
 import { byName } from "../derived/byId";
 import type { Action, ActionKind, Layout } from "../format/types";

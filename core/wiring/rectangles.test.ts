@@ -9,7 +9,7 @@ import { plainScreen } from "../engine/placement/screen";
 import { controlsCsv, controlsJson, controlTable } from "../handoff/controlTable";
 import { readSvgRectangles } from "../exchange/svgRectangles";
 import { guessMatch, readTables, tableRectangles } from "../exchange/tableRectangles";
-import { TABLE_UNITS, Y_DIRECTIONS } from "../exchange/told";
+import { TABLE_UNITS, Y_DIRECTIONS } from "../exchange/boxDirection";
 import type { Layout, Screen } from "../format/types";
 import { layoutArbitrary, screenArbitrary } from "../../test/arbitrary";
 import { sampleLayouts } from "../../test/samples";

@@ -203,7 +203,7 @@ export function hardwareSourceGives(wire: HardwareWire, kind: ActionKind): strin
 }
 
 /** The small sum of an action: every source that gives to it, and how they come together. `nameOf` words a desk end. */
-export function sumOf(layout: Layout, action: Action, nameOf: (end: string) => string): ActionSum {
+export function inputSumOf(layout: Layout, action: Action, nameOf: (end: string) => string): ActionSum {
   const names = new Map(layout.controls.map((c) => [c.id, c.name]));
   const terms = wiresOf(layout, action.name).flatMap((wire): Term[] => {
     if (wire.kind === "touch") {

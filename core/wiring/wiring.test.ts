@@ -5,7 +5,7 @@ import { advance, tickTime } from "../engine/input/advance";
 import { easeTrace } from "./ease";
 import type { ActionValue, InputEvent } from "../engine/input/events";
 import { prepareInput } from "../engine/input/setup";
-import { initialState } from "../engine/input/state";
+import { initialState } from "../engine/input/inputState";
 import { PORTS } from "../engine/types";
 import type { ActionKind, ControlKind, Layout, Port, Serve } from "../format/types";
 import { prepareLayout } from "../engine/placement/prepare";
@@ -13,7 +13,7 @@ import { PLAIN_PLAYER_VIEW, resolve } from "../engine/placement/resolve";
 import type { Result } from "../engine/result";
 import { hardwareEnd, hardwareWhyNot, hardwareWires, plugIn, sourceOfEnd, unplug, changeHardware } from "./hardwareWires";
 import { movedEnd } from "./moved";
-import { changeActionKind, controlWhyNot, joinPort, leadServe, portWhyNot, previewKind, sumOf } from "./serves";
+import { changeActionKind, controlWhyNot, joinPort, leadServe, portWhyNot, previewKind, inputSumOf } from "./serves";
 import { hardwareClashes, leftToDo, looseEnds, actionStatuses } from "./actionStatus";
 
 const get = <T>(result: Result<T>): T => {
@@ -247,7 +247,7 @@ test("the sum of an action names all that gives to it, and leaves out what gives
       },
     ],
   );
-  expect(sumOf(layout, layout.actions[0], (end) => end)).toEqual({
+  expect(inputSumOf(layout, layout.actions[0], (end) => end)).toEqual({
     terms: [
       { from: "Wheel x", gives: "x × 0.5" },
       { from: "Left", gives: "−1" },

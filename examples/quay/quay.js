@@ -35,7 +35,7 @@ controls.onTick(() => {
 });
 
 function draw() {
-  if (controls.rose("bleat")) goat.bleats += 1;
+  if (controls.justPressed("bleat")) goat.bleats += 1;
   goat.view += controls.value("look")[0] * 0.01;
   const [w, h] = [(canvas.width = canvas.clientWidth * devicePixelRatio), (canvas.height = canvas.clientHeight * devicePixelRatio)];
   const ctx = canvas.getContext("2d");

@@ -8,7 +8,7 @@ import fc from "fast-check";
 import { replay } from "../../core/engine/input/advance";
 import type { InputEvent } from "../../core/engine/input/events";
 import { resolveLayout, type Resolved } from "../../core/engine/placement/resolve";
-import { printResolved } from "../../core/exchange/resolved";
+import { printResolved } from "../../core/exchange/resolvedData";
 import { compile } from "../../core/format/compile";
 import { digestOfText } from "../../core/format/digest";
 import { parseLayout } from "../../core/format/parse";

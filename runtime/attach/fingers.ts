@@ -4,11 +4,11 @@
  */
 import type { InputEvent } from "../../core/engine/input/events";
 import type { Point } from "../../core/engine/geometry/point";
-import { holds } from "../element";
-import { isTyping, OWN_EVENT } from "./desk";
+import { holds } from "../canvasAbove";
+import { isTyping, OWN_EVENT } from "./deskInput";
 import { createListening } from "./listen";
 import { pointerEvents, type MouseButtons, type PointerSample } from "./pointer";
-import { createTouchSieve, type Sifted } from "./touches";
+import { createTouchSieve, type Sifted } from "./touchEvents";
 
 export interface FingersParts {
   readonly over: HTMLElement;

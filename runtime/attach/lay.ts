@@ -8,7 +8,7 @@
  * and the shift that brings the two middles together is A⁻¹ · (middle of the game's element − middle of ours). The middle of the box around a
  * parallelogram is the middle of the parallelogram, so this holds for turned elements too.
  */
-import { setOwnStyle } from "../element";
+import { setOwnStyle } from "../canvasAbove";
 
 /** How far the two may lie apart before ours is laid anew, CSS px. */
 const APART_PX = 0.01;

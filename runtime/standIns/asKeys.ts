@@ -1,7 +1,7 @@
 /** A layout as a keyboard: each action's first key a direction goes down and up, for games that know only keys. */
 import type { ActionValue, ActionValues, InputEvent } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
-import { OWN_EVENT } from "../attach/desk";
+import { OWN_EVENT } from "../attach/deskInput";
 import type { Handle } from "../handle";
 import { keyFigures } from "./keyFigures";
 import { isDownNow } from "./switches";

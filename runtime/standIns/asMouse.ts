@@ -1,7 +1,7 @@
 /** A layout as a mouse: motions as its movement, presses as its buttons, for games that know only the mouse. */
 import type { ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
-import { OWN_EVENT } from "../attach/desk";
+import { OWN_EVENT } from "../attach/deskInput";
 import type { Handle } from "../handle";
 import { focusGame, targetFor, type StandInTarget } from "./target";
 

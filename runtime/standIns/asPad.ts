@@ -1,7 +1,7 @@
 /** A layout as one more pad (W3C Gamepad, standard mapping), for games that know only pads. */
 import type { ActionValue, ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
-import { OWN_PAD } from "../attach/desk";
+import { OWN_PAD } from "../attach/deskInput";
 import type { Handle } from "../handle";
 import { DOWN_AT } from "./switches";
 

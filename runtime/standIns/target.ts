@@ -1,6 +1,6 @@
 /** Where events of stand-ins go: to the game, never into a text that a player types. */
-import { isTyping } from "../attach/desk";
-import { elementOf, holds } from "../element";
+import { isTyping } from "../attach/deskInput";
+import { elementOf, holds } from "../canvasAbove";
 import type { Handle } from "../handle";
 
 /** The element, the window or the document that the game listens on, or a selector. */

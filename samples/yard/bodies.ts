@@ -15,7 +15,7 @@ export interface TrailPoint {
  * Puck: place and speed, its value's way of the last two seconds, which parts of the unit disc were reached. View: turned by degrees, all of
  * them, and how fast (°/s). Needle: −1…1, and its rate (1/s). Lamp: on, how often it was lit, and how long this time or last (ms).
  */
-export type Body =
+export type YardBody =
   | {
       readonly kind: "puck";
       readonly x: number;
@@ -43,7 +43,7 @@ const CELLS_IN_DISC = Array.from({ length: CELLS * CELLS }, (_, i) => i).filter(
 /** A speed follows within so long, ms: figures that flicker are not read. */
 const CALM_MS = 150;
 
-export function newBody(kind: ActionKind): Body {
+export function newBody(kind: ActionKind): YardBody {
   switch (kind) {
     case "vector":
       return { kind: "puck", x: 0, y: 0, vx: 0, vy: 0, trail: [], reached: new Set() };
@@ -71,7 +71,7 @@ const NEEDLE_RESTS = 0.01;
 const VIEW_RESTS = 0.1;
 
 /** One tick of a body; the very same body where it rests. `t`: the time in the yard after it, ms. */
-export function moveBody(body: Body, name: string, values: ActionValues, { ms, t }: { ms: number; t: number }): Body {
+export function moveBody(body: YardBody, name: string, values: ActionValues, { ms, t }: { ms: number; t: number }): YardBody {
   const s = ms / 1000;
   switch (body.kind) {
     case "puck": {
@@ -112,7 +112,7 @@ export function moveBody(body: Body, name: string, values: ActionValues, { ms, t
 }
 
 /** What a body tells in figures. */
-export function bodyWords(body: Body): string {
+export function bodyWords(body: YardBody): string {
   switch (body.kind) {
     case "puck": {
       const now = body.trail.at(-1);

@@ -5,14 +5,14 @@
  */
 import type { PlayedAction } from "../../core/engine/types";
 import type { Game } from "../game";
-import { bodyWords, moveBody, newBody, TRAIL_MS, type Body } from "./bodies";
+import { bodyWords, moveBody, newBody, TRAIL_MS, type YardBody } from "./bodies";
 import { placesFor, type Disc, type Placing } from "./places";
 
 /** How strongly bodies behind landing areas are drawn. */
 const FAINT = 0.4;
 
 export interface Yard extends Game {
-  readonly bodies: () => ReadonlyMap<string, Body>;
+  readonly bodies: () => ReadonlyMap<string, YardBody>;
   /** Says where the bodies stand, in px of the screen, in the order of the actions, and whether they are drawn faintly. */
   place(placing: Placing): void;
 }
@@ -69,7 +69,7 @@ interface Drawing {
   readonly strength: number;
 }
 
-function drawBody(ctx: CanvasRenderingContext2D, body: Body, { cx, cy, r }: Disc, drawing: Drawing): void {
+function drawBody(ctx: CanvasRenderingContext2D, body: YardBody, { cx, cy, r }: Disc, drawing: Drawing): void {
   ctx.lineWidth = Math.max(1, r * 0.03);
   ctx.strokeStyle = "#5f7380";
   ctx.beginPath();

@@ -10,18 +10,18 @@ import { hardwareWires, type HardwareWire } from "../../core/wiring/hardwareWire
 import { hardwareSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
 import type { ActionStatus } from "../../core/wiring/actionStatus";
 import { TypedField } from "../../ui/Typed";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { KindField } from "./cards/KindField";
 import { ServeChoice } from "./cards/ServeChoice";
-import { directionWord, endTitle, endWord, type KeyLetters } from "./keys";
+import { directionWord, endTitle, endWord, type KeyLetters } from "./keyWords";
 import { setSheetState, useSheetState } from "./sheetState";
-import { ListenAnchor } from "./sheet/Listen";
+import { ListenAnchor } from "./sheet/BindingCapture";
 import { STATUS_MARK, statusClass } from "./sheet/SheetAction";
 import { renamed } from "./renamed";
 import { statusDetail } from "./statusDetail";
 import type { SheetData } from "./useSheet";
 import { nameOf } from "../shared/names";
-import { removeWire, unplugTold } from "./removeWire";
+import { removeWire, unplugWithNotice } from "./removeWire";
 import { TEXTS } from "../../core/format/limits";
 
 export function ActionTable({ data }: { data: SheetData }) {
@@ -113,7 +113,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
               title={`${endTitle(w.end, letters)}, gives ${hardwareSourceGives(w, action.kind)}`}
               onPick={() => setSheetState({ pick: { kind: "hardware", action: name, list: w.list, index: w.index } })}
               remove={`Remove ${endWord(w.end, letters)} from ${name}`}
-              onRemove={() => unplugTold(session, name, w.list, w.index)}
+              onRemove={() => unplugWithNotice(session, name, w.list, w.index)}
             />
           ))}
           <ListenAnchor action={action}>

@@ -2,9 +2,9 @@
 /** What the game reads, and what serves it: the patch sheet or the same as a table, the card of what is picked, and the ways in and out. */
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import { nearPairs } from "../../core/scan/words";
+import { nearPairs } from "../../core/scan/foundWords";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
 import { openSheet, setSheetState, sheetStore, useSheetState } from "./sheetState";

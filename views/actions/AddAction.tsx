@@ -5,8 +5,8 @@ import { addAction } from "../../core/editing/edits/actions";
 import type { ActionKind } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
-import { KINDS } from "./kinds";
+import { useSessionActions } from "../session/SessionContext";
+import { ACTION_KINDS } from "./actionKinds";
 
 export function AddAction() {
   const session = useSessionActions();
@@ -38,7 +38,7 @@ export function AddAction() {
         value={kind}
         onChange={(event) => setKind(event.target.value as ActionKind)}
       >
-        {KINDS.map(([key, word]) => (
+        {ACTION_KINDS.map(([key, word]) => (
           <option key={key} value={key}>
             {word}
           </option>

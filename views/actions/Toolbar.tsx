@@ -5,7 +5,7 @@ import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useKeys } from "../interaction/useKeys";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
 import { groupsOf } from "./sheetPositions";
 import type { SheetData } from "./useSheet";

@@ -6,15 +6,15 @@ import { growFree } from "../../core/checks/growFree";
 import { fittingKind } from "../../core/editing/make";
 import { ok } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
-import { benchScreenOf } from "../session/screens";
+import { benchScreenOf } from "../session/railScreens";
 import type { Session } from "../session/session";
-import { homeOf } from "../shared/home";
+import { startPoint } from "../shared/startPoint";
 import { placeFor, tellAbout } from "../shared/newControls";
 
 export function makeFitting(session: Session, action: Action): void {
   const { layout, playerView } = session.store.getState();
   const context = editContextOf(layout, benchScreenOf(layout), { ...playerView, moment: null });
-  const grown = growFree(context, { kind: null, action, at: homeOf(context, fittingKind(action.kind)) }, placeFor(context));
+  const grown = growFree(context, { kind: null, action, at: startPoint(context, fittingKind(action.kind)) }, placeFor(context));
   if (!grown.ok) {
     session.edit(`grow ${action.name}`, madeOn(layout, grown));
     return;

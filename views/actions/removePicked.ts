@@ -1,7 +1,7 @@
 "use client";
 /** Takes away what is picked: a wire, an action, a control. */
 import { deleteAction, deletePlaceables } from "../shared/remove";
-import { removeWire, unplugTold } from "./removeWire";
+import { removeWire, unplugWithNotice } from "./removeWire";
 import type { Session } from "../session/session";
 import { sheetStore, setSheetState } from "./sheetState";
 
@@ -17,7 +17,7 @@ export function removePicked(session: Session): void {
       case "serve":
         return removeWire(session, pick.id, pick.index);
       case "hardware":
-        return unplugTold(session, pick.action, pick.list, pick.index);
+        return unplugWithNotice(session, pick.action, pick.list, pick.index);
     }
   })();
   if (done) setSheetState({ pick: null });

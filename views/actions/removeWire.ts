@@ -4,8 +4,8 @@ import { byId, byName } from "../../core/derived/byId";
 import { hardwareWires, unplug } from "../../core/wiring/hardwareWires";
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";
-import { removeTold } from "../shared/remove";
-import { endWord } from "./keys";
+import { removeWithNotice } from "../shared/remove";
+import { endWord } from "./keyWords";
 
 /** Takes a wire off a control's port. */
 export function removeWire(session: Session, id: string, index: number): boolean {
@@ -13,14 +13,14 @@ export function removeWire(session: Session, id: string, index: number): boolean
   const name = nameOf(layout, id);
   const serve = byId(layout.controls).get(id)?.serves[index];
   const what = `The wire from “${name}”${serve ? `, ${serve.port}, to “${serve.action}”` : ""} is off`;
-  return removeTold(session, `remove a wire of ${name}`, what, (l) => unbind(l, id, index));
+  return removeWithNotice(session, `remove a wire of ${name}`, what, (l) => unbind(l, id, index));
 }
 
 /** Takes a key, mouse or pad input off an action. */
-export function unplugTold(session: Session, action: string, list: "keys" | "mouse" | "pad", index: number): boolean {
+export function unplugWithNotice(session: Session, action: string, list: "keys" | "mouse" | "pad", index: number): boolean {
   const { layout } = session.store.getState();
   const bound = byName(layout.actions).get(action);
   const wire = bound && hardwareWires(bound).find((w) => w.list === list && w.index === index);
   const end = wire ? endWord(wire.end) : "the input";
-  return removeTold(session, `remove ${end} from ${action}`, `${end} removed from “${action}”`, (l) => unplug(l, action, list, index));
+  return removeWithNotice(session, `remove ${end} from ${action}`, `${end} removed from “${action}”`, (l) => unplug(l, action, list, index));
 }

@@ -33,12 +33,12 @@ export interface GroupPosition {
   readonly folded: boolean;
   readonly count: number;
 }
-export interface Row {
+export interface SheetRow {
   readonly y: number;
   readonly h: number;
 }
 /** Where a desk end stands. One that gives to actions far apart stands by each of them: a wire over half the sheet tells nothing. */
-export interface EndPosition extends Row {
+export interface EndPosition extends SheetRow {
   readonly key: string;
   readonly end: string;
   /** The action it stands by. */
@@ -64,9 +64,9 @@ export interface ServeWirePosition {
 }
 export interface SheetPositions {
   readonly groups: readonly GroupPosition[];
-  readonly actions: ReadonlyMap<string, Row>;
+  readonly actions: ReadonlyMap<string, SheetRow>;
   readonly ends: readonly EndPosition[];
-  readonly controls: ReadonlyMap<string, Row>;
+  readonly controls: ReadonlyMap<string, SheetRow>;
   readonly hardwareWires: readonly HardwareWirePosition[];
   readonly serveWires: readonly ServeWirePosition[];
   readonly height: number;
@@ -137,7 +137,7 @@ export function sheetPositions(
   options: { readonly grouped: boolean; readonly folded: ReadonlySet<string>; readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
 ): SheetPositions {
   const groups: GroupPosition[] = [];
-  const actions = new Map<string, Row>();
+  const actions = new Map<string, SheetRow>();
   const ends: EndPosition[] = [];
   const byEnd = new Map<string, EndPosition[]>();
   const nearest = (end: string, at: number) => byEnd.get(end)?.findLast((e) => Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
@@ -207,9 +207,9 @@ export function sheetPositions(
 function placeControls(
   controls: readonly Control[],
   middle: ReadonlyMap<string, number>,
-  open: ReadonlyMap<string, Row>,
+  open: ReadonlyMap<string, SheetRow>,
   options: { readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
-): Map<string, Row> {
+): Map<string, SheetRow> {
   const near = new Map(options.loose.flatMap((e) => (e.near === null ? [] : [[e.control, e.near] as const])));
   const wanted = controls.flatMap((control, order) => {
     const served = (control.serves as readonly Serve[]).map((s) => s.action);
@@ -221,7 +221,7 @@ function placeControls(
     return [{ control, order, at: at.length > 0 ? Math.min(...at) : Infinity }];
   });
   wanted.sort((a, b) => a.at - b.at || a.order - b.order);
-  const rows = new Map<string, Row>();
+  const rows = new Map<string, SheetRow>();
   let y = 0;
   for (const { control, at } of wanted) {
     const h = CONTROL_HEAD + Math.max(1, control.serves.length) * SERVE_HEIGHT;
@@ -233,7 +233,7 @@ function placeControls(
 }
 
 /** What hangs together: names of actions, ids of controls, desk ends, and keys of wires. */
-export interface Chain {
+export interface WireChain {
   readonly actions: ReadonlySet<string>;
   readonly controls: ReadonlySet<string>;
   readonly ends: ReadonlySet<string>;
@@ -244,7 +244,7 @@ export interface Chain {
  * The whole chain of a pick: of an action everything that gives to it; of a control, key, mouse or pad input the actions it gives
  * to; of a wire its two ends. Null where nothing is picked, or what was picked is no more.
  */
-export function chainOf(pick: Picked | null, layout: { readonly actions: readonly Action[]; readonly controls: readonly Control[] }): Chain | null {
+export function chainOf(pick: Picked | null, layout: { readonly actions: readonly Action[]; readonly controls: readonly Control[] }): WireChain | null {
   if (!pick) return null;
   const actions = new Set<string>();
   const controls = new Set<string>();

@@ -3,11 +3,11 @@
 import { useMemo } from "react";
 import { hardwareClashes, leftToDo, looseEnds, actionStatuses, type Clash, type LooseEnd, type ActionStatus, type ToDo } from "../../core/wiring/actionStatus";
 import type { Action, Layout } from "../../core/format/types";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { useKeyLetters } from "../shared/useKeyLetters";
-import { endWord, type KeyLetters } from "./keys";
+import { endWord, type KeyLetters } from "./keyWords";
 import { sheetStore, setSheetState, useSheetState, type Picked } from "./sheetState";
-import { chainOf, groupsOf, seenActions, sheetPositions, type Chain, type SheetPositions } from "./sheetPositions";
+import { chainOf, groupsOf, seenActions, sheetPositions, type WireChain, type SheetPositions } from "./sheetPositions";
 
 export interface SheetData {
   readonly layout: Layout;
@@ -18,7 +18,7 @@ export interface SheetData {
   readonly toDo: readonly ToDo[];
   readonly seen: readonly Action[];
   readonly positions: SheetPositions;
-  readonly chain: Chain | null;
+  readonly chain: WireChain | null;
 }
 
 export function useSheet(): SheetData {

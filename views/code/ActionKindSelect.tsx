@@ -2,7 +2,7 @@
 /** The kind of a word that is not an action yet, chosen before it becomes one. */
 import type { ActionKind } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import { KINDS } from "../actions/kinds";
+import { ACTION_KINDS } from "../actions/actionKinds";
 import { says } from "../reading/sentences";
 
 export function ActionKindSelect({ word, kind, onChoose }: { word: string; kind: ActionKind; onChoose: (kind: ActionKind) => void }) {
@@ -14,7 +14,7 @@ export function ActionKindSelect({ word, kind, onChoose }: { word: string; kind:
       onChange={(event) => onChoose(event.target.value as ActionKind)}
       {...readingProps(says("word.kind"), word)}
     >
-      {KINDS.map(([key]) => (
+      {ACTION_KINDS.map(([key]) => (
         <option key={key}>{key}</option>
       ))}
     </select>

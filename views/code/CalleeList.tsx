@@ -1,6 +1,6 @@
 "use client";
 /** What in the code may read an input, the likeliest first, to be ticked. */
-import type { Callee } from "../../core/scan/words";
+import type { Callee } from "../../core/scan/foundWords";
 
 interface Props {
   readonly ranked: readonly Callee[];

@@ -2,11 +2,11 @@
 /** What to change in the code: line by line what stands there and what to write instead, to tick off, and to take along as Markdown or CSV. */
 import { counted } from "../../core/derived/counted";
 import { useEffect, useMemo, useState } from "react";
-import { changesCsv, changesMarkdown, constantFilesFor, placeWords, type CodeChange } from "../../core/exchange/codeChanges";
+import { changesCsv, changesMarkdown, constantFilesFor, changePlaceWords, type CodeChange } from "../../core/exchange/codeChanges";
 import { handleStubs, languagesWithoutRuntime } from "../../core/exchange/handleStub";
 import { CONSTANT_LANGUAGES, languageWord, type ConstantLanguage } from "../../core/exchange/constants";
 import { changesInFiles } from "../../workers/scan";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { saveText } from "../shared/download";
 import { note, noted } from "../shared/notes";
 import type { CodeReading } from "./useCodeReading";
@@ -58,9 +58,9 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
   return (
     <section aria-label="Code changes" className="grid gap-2">
       <p className="text-muted">
-        The new lines read the handle <span className="figure">controls</span> (<span className="figure">value</span>, <span className="figure">rose</span>,{" "}
-        <span className="figure">fell</span>) with the names of {constantFilesFor(files, language).join(", ") || "the constants file"} (Actions, Lists and
-        constants).
+        The new lines read the handle <span className="figure">controls</span> (<span className="figure">value</span>,{" "}
+        <span className="figure">justPressed</span>, <span className="figure">justReleased</span>) with the names of{" "}
+        {constantFilesFor(files, language).join(", ") || "the constants file"} (Actions, Lists and constants).
       </p>
       <WithoutRuntime files={files} language={language} />
       <div className="flex flex-wrap items-center gap-2">
@@ -113,7 +113,7 @@ export function ChangeList({ code, callees }: { code: CodeReading; callees: read
                   <span className="figure text-[0.6875rem]">
                     {change.file}:{change.line}
                   </span>{" "}
-                  · {change.actions.join(", ")} · {placeWords(change.how)}
+                  · {change.actions.join(", ")} · {changePlaceWords(change.how)}
                 </span>
                 <code className="figure block break-words text-muted line-through decoration-1">{change.stands}</code>
                 <code className="figure block break-words">{change.write}</code>

@@ -3,9 +3,9 @@
 import type { Action } from "../../core/format/types";
 import { hardwareWhyNot, sourceOfEnd } from "../../core/wiring/hardwareWires";
 import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
-import type { FoundStandard } from "../../core/scan/words";
+import type { FoundStandard } from "../../core/scan/foundWords";
 import { useKeyLetters } from "../shared/useKeyLetters";
-import { endTitle, endWord } from "../actions/keys";
+import { endTitle, endWord } from "../actions/keyWords";
 
 /** The main mouse button: any touch gives it, too. */
 const ANY_TOUCH = "mouse 0";

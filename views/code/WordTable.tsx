@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { ActionKindSelect } from "./ActionKindSelect";
 import type { ActionKind } from "../../core/format/types";
-import type { FoundWord } from "../../core/scan/words";
+import type { FoundWord } from "../../core/scan/foundWords";
 
 const STATE_WORD: Readonly<Record<FoundWord["state"], string>> = { nearly: "similar", new: "new", gone: "not found", known: "known" };
 const STATE_TONE: Readonly<Record<FoundWord["state"], string>> = { nearly: "text-warning", new: "text-accent", gone: "text-note", known: "text-muted" };

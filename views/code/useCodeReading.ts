@@ -2,7 +2,7 @@
 /** Reading a game's code: the files, how far it is, what was found, and which files are left out of it. */
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { scanFiles, type Scanned, type ScanProgress } from "../../workers/scan";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 
 /** What has been read, less what is left out; null before anything was. */
 export interface CodeReading {

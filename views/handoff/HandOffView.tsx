@@ -1,9 +1,9 @@
 "use client";
 /** Hand off, as a counter: what leaves at the left, as it will be in the middle, how it leaves at the right; what comes in below the list. */
 import { useEffect } from "react";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { Checklist } from "./Checklist";
-import { ComesIn } from "./ComesIn";
+import { ImportPanel } from "./ImportPanel";
 import { useHandOffOptions, useTicks } from "./options";
 import { ParcelList } from "./ParcelList";
 import { ParcelPanel } from "./ParcelPanel";
@@ -27,7 +27,7 @@ export function HandOffView() {
     <div className="grid h-full grid-cols-[15rem_minmax(0,1fr)_16rem]">
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-6 overflow-auto border-r border-rule p-4">
         <ParcelList counter={counter} shown={shown} onShow={(parcel) => setOptions({ shown: parcel })} />
-        <ComesIn />
+        <ImportPanel />
         <PlayInPage />
       </div>
       <ParcelPreview id={shown} state={counter.stateOf(shown)} />

@@ -3,7 +3,7 @@
 import { Copy, Download, Package } from "lucide-react";
 import { useState } from "react";
 import { CONSTANT_LANGUAGES, languageWord } from "../../core/exchange/constants";
-import { Y_DIRECTIONS } from "../../core/exchange/told";
+import { Y_DIRECTIONS } from "../../core/exchange/boxDirection";
 import type { Layout } from "../../core/format/types";
 import { PAPERS } from "../../core/report/style";
 import { PARCELS, type ParcelId } from "../../parcels/parcel";

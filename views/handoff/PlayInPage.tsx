@@ -3,7 +3,7 @@
 import { useState, type FormEvent } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { playInPage, useTuning, type TuningState } from "./tuning";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 

@@ -5,8 +5,8 @@ import { compile } from "../../core/format/compile";
 import { drawing } from "../../runtime/drawing";
 import { play } from "../../runtime/play";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { useSession } from "../session/context";
-import { benchScreenOf } from "../session/screens";
+import { useSession } from "../session/SessionContext";
+import { benchScreenOf } from "../session/railScreens";
 import { useRoom } from "../shared/useRoom";
 import { valueText } from "../rehearse/valueText";
 
@@ -37,7 +37,7 @@ export function PlayedPreview() {
       last = text;
       setValues(now);
     });
-    return () => handle.close();
+    return () => handle.dispose();
   }, [layout, ppi, wide, moment]);
   return (
     <div className="grid h-full grid-rows-[minmax(0,1fr)_auto]">

@@ -1,7 +1,7 @@
 "use client";
 /** Paints PNGs on the browser's canvas: looks by the game's own hand, drawings from their SVG in the letters of the application. */
 import type { Layout } from "../../core/format/types";
-import type { Painter } from "../../parcels/source";
+import type { PngPainter } from "../../parcels/parcelSource";
 import { bringCleaner, suppliesOf } from "../shared/images";
 
 async function pngOf(canvas: HTMLCanvasElement): Promise<Uint8Array> {
@@ -75,7 +75,7 @@ async function picturesDecoded(layout: Layout): Promise<void> {
 }
 
 /** The painter of a layout, once its pictures and the letters are there. */
-export async function browserPainter(layout: Layout): Promise<Painter> {
+export async function browserPainter(layout: Layout): Promise<PngPainter> {
   await Promise.all([picturesDecoded(layout), document.fonts.ready]);
   return {
     supplies: suppliesOf(layout),

@@ -2,7 +2,7 @@
 /** How parcels leave: chosen once, remembered by the browser, for every layout. What is ticked is remembered for each layout. */
 import { useState } from "react";
 import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../../core/exchange/constants";
-import { Y_DIRECTIONS, type YDirection } from "../../core/exchange/told";
+import { Y_DIRECTIONS, type YDirection } from "../../core/exchange/boxDirection";
 import { PAPERS, type Paper } from "../../core/report/style";
 import { PARCEL_IDS, type ParcelId } from "../../parcels/parcel";
 import { note, noted } from "../shared/notes";

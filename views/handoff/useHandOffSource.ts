@@ -1,23 +1,23 @@
 "use client";
 /** What the parcels are made from: the open layout, the options, and what the application carries for them. */
 import { useEffect, useMemo, useRef, useState } from "react";
-import { writeTake, TAKE_FILE } from "../../core/exchange/take";
+import { writeTake, TAKE_FILE } from "../../core/exchange/takeFile";
 import { fileNamesOnce } from "../../core/exchange/fileName";
 import { facesOf } from "../../core/checks/grid";
-import { textOf } from "../../core/derived/text";
+import { layoutText } from "../../core/derived/text";
 import { problemText } from "../../core/engine/result";
 import { digestOfText } from "../../core/format/digest";
 import type { Layout } from "../../core/format/types";
-import { framesOf, layoutDigest } from "../../core/rehearsal/take";
+import { takeFrames, layoutDigest } from "../../core/rehearsal/take";
 import { spanRange } from "../../core/report/gatherReport";
-import { REPORT_PARTS } from "../../core/report/source";
-import type { HandOffSource, TakeFile } from "../../parcels/source";
+import { REPORT_PARTS } from "../../core/report/reportSource";
+import type { HandOffSource, TakeFile } from "../../parcels/parcelSource";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";
-import { useSession, useTakes } from "../session/context";
-import { railOf, shelfOf } from "../session/screens";
-import type { Takes } from "../session/takes";
-import { stillsOf } from "../shared/backdrop";
+import { useSession, useTakes } from "../session/SessionContext";
+import { railOf, shelfOf } from "../session/railScreens";
+import type { Takes } from "../session/takeLibrary";
+import { stillsOf } from "../shared/backdropPicture";
 import { today } from "../shared/today";
 import { useTakeList, type ListedTake } from "../shared/useTakeList";
 import { browserPainter } from "./browserPainter";
@@ -43,7 +43,7 @@ async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout)
     if (!opened) continue;
     const { take, on } = opened;
     const own = on ?? (take.layout === layoutDigest(now) ? now : null);
-    const frames = own === null ? null : framesOf(take, own);
+    const frames = own === null ? null : takeFrames(take, own);
     files.push({ path: fileName(name, TAKE_FILE), text: writeTake({ ...take, frames: frames?.ok ? frames.value : null }) });
   }
   return files;
@@ -66,7 +66,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
   return useMemo((): HandOffSource => {
     // Of a layout with many pictures it takes a second: only what tells it works it out.
     let digest: string | null = null;
-    const digestNow = () => (digest ??= digestOfText(textOf(layout)));
+    const digestNow = () => (digest ??= digestOfText(layoutText(layout)));
     const date = today();
     const screens = choice === "rail" ? railOf(layout) : shelfOf(layout);
     const faces = facesOf(layout);

@@ -8,8 +8,8 @@ import { fileNameFor } from "../../core/exchange/fileName";
 import { pictureData } from "../../core/format/stored";
 import { makeParcel } from "../../parcels/makeParcel";
 import { fileBytes, PARCEL_IDS, type Parcel, type ParcelFile, type ParcelId } from "../../parcels/parcel";
-import type { HandOffSource } from "../../parcels/source";
-import { parcelZip, takenAs } from "../../parcels/zip";
+import type { HandOffSource } from "../../parcels/parcelSource";
+import { parcelZip, takenAs } from "../../parcels/parcelZip";
 
 /** A parcel made: what it holds, and the one file that is taken, with its size. */
 export interface MadeParcel {

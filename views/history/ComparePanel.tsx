@@ -1,16 +1,16 @@
 "use client";
 /** Two versions compared: what differs as a list, and both over each other on the glass. */
 import { useEffect, useMemo, useState } from "react";
-import type { KeptState } from "../../core/exchange/kept";
+import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { compare, tellingDifferences, type Difference } from "../../core/versions/compare";
-import { useSession, useSessionActions } from "../session/context";
-import { benchScreenOf } from "../session/screens";
-import { usePath } from "../shared/go";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { benchScreenOf } from "../session/railScreens";
+import { usePath } from "../shared/navigate";
 import { ViewLink } from "../shared/ViewLink";
 import { useVersion, VersionSelect } from "../shared/VersionSelect";
 import { choiceWord, type VersionChoice } from "../shared/versions";
-import { sumOf } from "./versions";
+import { differenceSummary } from "./differenceSummary";
 
 const NOW: VersionChoice = { kind: "now" };
 
@@ -55,7 +55,7 @@ function Differences({ was, is }: { was: Layout; is: Layout }) {
     <>
       <div className="grid gap-1 px-1">
         <p className="font-semibold" role="status">
-          {sumOf(differences)}
+          {differenceSummary(differences)}
         </p>
         <p className="caption">Measured on {screen.name}.</p>
         {path === "/layout" ? (

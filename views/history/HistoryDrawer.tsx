@@ -2,12 +2,12 @@
 /** The history, a drawer over the right edge: the edits in their words, newest first; states by name; any two versions compared. */
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type FormEvent } from "react";
-import type { KeptState } from "../../core/exchange/kept";
+import type { KeptState } from "../../core/exchange/storedRecords";
 import { listedEntries, MOST_EDITS, timesInOrder } from "../../core/versions/log";
-import { useAsking, useSession, useStates } from "../session/context";
+import { useAsking, useSession, useStates } from "../session/SessionContext";
 import { ComparePanel } from "./ComparePanel";
 import { useNamedStates } from "../shared/useNamedStates";
-import { EditRow, FirstRow, StateRow } from "./rows";
+import { EditRow, FirstRow, StateRow } from "./HistoryRows";
 
 /** So many rows are shown at first, and more when wanted. */
 const ROWS = 150;

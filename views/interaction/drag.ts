@@ -32,7 +32,7 @@ export type DragInput<T> =
   | { readonly type: "abandon" };
 
 /** What a drag tells: it follows the pointer from where it was pressed to where it is. */
-export interface DragTold<T> {
+export interface DragReport<T> {
   readonly about: T;
   readonly from: WindowPoint;
   readonly at: WindowPoint;
@@ -42,9 +42,9 @@ export interface DragTold<T> {
 /** What is to be done. After `begin` there is always exactly one `drop` or one `abandon`; a press that is no drag ends in `click`, or in nothing. */
 export type DragCommand<T> =
   | { readonly do: "capture"; readonly pointer: number }
-  | ({ readonly do: "begin" } & DragTold<T>)
-  | ({ readonly do: "move" } & DragTold<T>)
-  | ({ readonly do: "drop" } & DragTold<T>)
+  | ({ readonly do: "begin" } & DragReport<T>)
+  | ({ readonly do: "move" } & DragReport<T>)
+  | ({ readonly do: "drop" } & DragReport<T>)
   | { readonly do: "click"; readonly about: T; readonly at: WindowPoint; readonly keys: Modifiers }
   | { readonly do: "abandon"; readonly about: T };
 

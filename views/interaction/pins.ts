@@ -20,7 +20,7 @@ export type PinState =
   | { readonly kind: "still" }
   | { readonly kind: "in hand"; readonly begun: number }
   | { readonly kind: "loop"; readonly begun: number; readonly speed: LoopSpeed };
-export interface Pin extends Point {
+export interface TouchPin extends Point {
   /** As it is numbered on the glass, from 1. */
   readonly number: number;
   readonly isDown: boolean;
@@ -29,7 +29,7 @@ export interface Pin extends Point {
   readonly state: PinState;
 }
 export interface Pins {
-  readonly pins: readonly Pin[];
+  readonly pins: readonly TouchPin[];
   /** A press so near to a pin takes it up, px. */
   readonly reachPx: number;
 }
@@ -68,8 +68,8 @@ const LEAST_PATH_MS = 60;
 
 export const noPins = (reachPx: number): Pins => ({ pins: [], reachPx });
 
-const idOf = (pin: Pin) => FIRST_PIN_ID + pin.number;
-const event = (pin: Pin, t: number, type: PinEvent["type"], at: Point): PinEvent => ({ t, id: idOf(pin), type, x: at.x, y: at.y });
+const idOf = (pin: TouchPin) => FIRST_PIN_ID + pin.number;
+const event = (pin: TouchPin, t: number, type: PinEvent["type"], at: Point): PinEvent => ({ t, id: idOf(pin), type, x: at.x, y: at.y });
 const near = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** One step. What names a pin that is not there changes nothing. */
@@ -107,20 +107,20 @@ export function stepPins(pins: Pins, input: PinInput): PinStep {
 }
 
 interface Changed {
-  readonly pin: Pin;
+  readonly pin: TouchPin;
   readonly events: readonly PinEvent[];
 }
 
-function each(pins: Pins, act: (pin: Pin) => Changed): PinStep {
+function each(pins: Pins, act: (pin: TouchPin) => Changed): PinStep {
   const changed = pins.pins.map(act);
   return { pins: { ...pins, pins: changed.map((c) => c.pin) }, events: changed.flatMap((c) => c.events), number: null };
 }
 
-function change(pins: Pins, number: number, act: (pin: Pin) => Changed): PinStep {
+function change(pins: Pins, number: number, act: (pin: TouchPin) => Changed): PinStep {
   return each(pins, (pin) => (pin.number === number ? act(pin) : { pin, events: [] }));
 }
 
-function lift(pins: Pins, t: number, isMeant: (pin: Pin) => boolean): PinStep {
+function lift(pins: Pins, t: number, isMeant: (pin: TouchPin) => boolean): PinStep {
   const lifted = pins.pins.filter(isMeant);
   return {
     pins: { ...pins, pins: pins.pins.filter((pin) => !isMeant(pin)) },
@@ -132,8 +132,8 @@ function lift(pins: Pins, t: number, isMeant: (pin: Pin) => boolean): PinStep {
 /** Takes up the pin under the finger, the nearest first; else makes one, with the lowest number that is free. */
 function press(pins: Pins, { t, x, y }: { t: number; x: number; y: number }): PinStep {
   const at = { x, y };
-  const under = pins.pins.filter((pin) => near(pin, at) <= pins.reachPx).sort((a, b) => near(a, at) - near(b, at))[0] as Pin | undefined;
-  const begin: Pick<Pin, "isDown" | "path" | "state"> = { isDown: true, path: [{ x, y, ms: 0 }], state: { kind: "in hand", begun: t } };
+  const under = pins.pins.filter((pin) => near(pin, at) <= pins.reachPx).sort((a, b) => near(a, at) - near(b, at))[0] as TouchPin | undefined;
+  const begin: Pick<TouchPin, "isDown" | "path" | "state"> = { isDown: true, path: [{ x, y, ms: 0 }], state: { kind: "in hand", begun: t } };
   if (under) {
     const step = change(pins, under.number, (pin) => ({ pin: { ...pin, ...at, ...begin }, events: [event(pin, t, pin.isDown ? "move" : "down", at)] }));
     return { ...step, number: under.number };
@@ -142,7 +142,7 @@ function press(pins: Pins, { t, x, y }: { t: number; x: number; y: number }): Pi
   const taken = new Set(pins.pins.map((pin) => pin.number));
   let number = 1;
   while (taken.has(number)) number += 1;
-  const pin: Pin = { number, ...at, ...begin };
+  const pin: TouchPin = { number, ...at, ...begin };
   return { pins: { ...pins, pins: [...pins.pins, pin].sort((a, b) => a.number - b.number) }, events: [event(pin, t, "down", at)], number };
 }
 
@@ -155,7 +155,7 @@ function trimmed(path: readonly PathPoint[]): readonly PathPoint[] {
 }
 
 /** Begins a loop, or ends it where the finger is: held, down. */
-function loop(pin: Pin, t: number, speed: LoopSpeed | null): Changed {
+function loop(pin: TouchPin, t: number, speed: LoopSpeed | null): Changed {
   if (speed !== null) {
     // Another speed goes on from where the movement is.
     const before = pin.state;
@@ -167,7 +167,7 @@ function loop(pin: Pin, t: number, speed: LoopSpeed | null): Changed {
 }
 
 /** What sort of movement a path is. @internal exported for its test */
-export function loopSort({ path }: Pick<Pin, "path">, reachPx: number): "round" | "flick" | "press" {
+export function loopSort({ path }: Pick<TouchPin, "path">, reachPx: number): "round" | "flick" | "press" {
   const [first] = path;
   const last = path[path.length - 1];
   if (path.every((p) => near(p, first) <= reachPx / 4)) return "press";
@@ -175,7 +175,7 @@ export function loopSort({ path }: Pick<Pin, "path">, reachPx: number): "round" 
 }
 
 /** Where a looped finger is, and whether it is down, so long after the loop began at true speed. @internal exported for its test */
-export function loopAt(pin: Pick<Pin, "path">, ms: number, reachPx: number): { readonly isDown: boolean; readonly at: Point } {
+export function loopAt(pin: Pick<TouchPin, "path">, ms: number, reachPx: number): { readonly isDown: boolean; readonly at: Point } {
   const sort = loopSort(pin, reachPx);
   if (sort === "press") return { isDown: ms % PRESS_EVERY_MS < PRESS_MS, at: pin.path[0] };
   const length = Math.max(LEAST_PATH_MS, pin.path[pin.path.length - 1].ms);
@@ -193,7 +193,7 @@ function pathAt(path: readonly PathPoint[], ms: number): Point {
   return { x: a.x + (b.x - a.x) * part, y: a.y + (b.y - a.y) * part };
 }
 
-function looped(pin: Pin, t: number, { begun, speed }: { begun: number; speed: LoopSpeed }, reachPx: number): Changed {
+function looped(pin: TouchPin, t: number, { begun, speed }: { begun: number; speed: LoopSpeed }, reachPx: number): Changed {
   const { isDown, at } = loopAt(pin, Math.max(0, t - begun) * speed, reachPx);
   const type = isDown ? (pin.isDown ? "move" : "down") : pin.isDown ? "up" : null;
   return { pin: { ...pin, x: at.x, y: at.y, isDown }, events: type === null ? [] : [event(pin, t, type, at)] };

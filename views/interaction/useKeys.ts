@@ -1,7 +1,7 @@
 "use client";
 /** The keys of a place, while it is shown. */
 import { useEffect, useRef } from "react";
-import { workKey, type KeyHandlers } from "./keys";
+import { workKey, type KeyHandlers } from "./keyStroke";
 import type { KeyPlace } from "./keyTable";
 import { keyOwner, targetOfEvent } from "./typing";
 

@@ -17,7 +17,7 @@ import { alignTo, distribute, type Alignment } from "../../core/editing/align";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { benchContextNow } from "../session/benchContext";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 
 const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
   ["left", "Align left", <AlignStartVertical key="l" size={14} />],

@@ -2,12 +2,12 @@
 /** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one stands at the left. */
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import dynamic from "next/dynamic";
 import { benchStore, clearBench, leaveBench, useBench } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
-import { Glass, type GlassHandle } from "./Glass";
+import { BenchGlass, type GlassHandle } from "./Glass";
 import { KindWishDialogue } from "./KindWishDialogue";
 import { CopyActionsDialogue } from "./CopyActionsDialogue";
 import { Ledger } from "./Ledger";
@@ -79,7 +79,7 @@ export function BenchView() {
       </div>
       <div className="relative col-span-3 col-start-1 row-start-2 min-h-0 border-t border-rule">{tray}</div>
       <div className="relative col-start-2 row-start-1 min-h-0 min-w-0">
-        <Glass ref={glass} />
+        <BenchGlass ref={glass} />
         <LoopedTake />
       </div>
       <div className="relative col-start-3 row-start-1 min-h-0">
@@ -100,7 +100,7 @@ export function BenchView() {
       </div>
       <div className="relative col-start-2 row-span-2 row-start-1 min-h-0 border-x border-rule">{tray}</div>
       <div className="relative col-start-1 row-span-2 row-start-1 min-h-0">
-        <Glass ref={glass} />
+        <BenchGlass ref={glass} />
         <LoopedTake />
       </div>
       <div className="col-start-3 row-start-2 min-h-0 border-t border-rule">

@@ -3,7 +3,7 @@
 import { typedNumber } from "../../core/editing/arithmetic";
 import { useState } from "react";
 import { Dialogue } from "../../ui/Dialogue";
-import { Range } from "../../ui/Range";
+import { RangeSlider } from "../../ui/Range";
 import { calibrate, CALIBRATION_RANGE, CARD_MM, fromPpi, useCalibration } from "./trueSize";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
@@ -36,7 +36,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
           </span>
         </div>
       </div>
-      <Range
+      <RangeSlider
         label="Width of the card"
         value={[value]}
         min={CALIBRATION_RANGE.least}

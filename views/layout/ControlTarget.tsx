@@ -5,7 +5,7 @@ import { memo } from "react";
 import type { Severity } from "../../core/checks/finding";
 import { SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps, type Reading } from "../../ui/reading";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { FINDING_TONE, ON_GLASS } from "./tones";
 
 interface Props {

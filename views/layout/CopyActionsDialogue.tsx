@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { copyWires, wireTargets, type Originals } from "../../core/wiring/copiedWires";
 import { Dialogue } from "../../ui/Dialogue";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { namesOf } from "../shared/names";
 import { setBench, useBench } from "./bench";
 

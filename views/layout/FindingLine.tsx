@@ -5,7 +5,7 @@ import { memo } from "react";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { FindingText, fixWord, offerFor } from "../shared/FindingList";
 import { FindingsCard } from "./cards/FindingsCard";
 import { useFindingMoves } from "./useFindingMoves";

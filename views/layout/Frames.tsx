@@ -19,7 +19,7 @@ interface Props {
   readonly scale: number;
 }
 
-export const Frames = memo(
+export const FrameLines = memo(
   function Frames({ screen, picture, gridMm, limits, overlays, scale }: Props) {
     const frames = framesOf(screen, picture);
     const { widthPx: w, heightPx: h, cornerPx } = screen;

@@ -1,6 +1,6 @@
 "use client";
 /** The device on the bench, drawn to true proportion: backdrop and controls on a canvas, areas and handles over it; fitted, zoomed or life size. */
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { usePinch } from "@use-gesture/react";
 import { memo, useEffect, useImperativeHandle, useRef, type Ref } from "react";
 import type { Point } from "../../core/engine/geometry/point";
@@ -13,7 +13,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useBenchScreen } from "../session/benchContext";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { LiveLayout } from "../shared/LiveLayout";
 import { useRoom } from "../shared/useRoom";
 import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
@@ -31,7 +31,7 @@ export interface GlassHandle {
   pointAt(clientX: number, clientY: number): Point | null;
 }
 
-export const Glass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
+export const BenchGlass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }) {
   const area = useRef<HTMLDivElement>(null);
   const device = useRef<HTMLDivElement>(null);
   const gestures = useRef<GlassGestures>(null);

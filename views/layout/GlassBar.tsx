@@ -6,13 +6,13 @@ import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
 import type { ControlKind, Screen } from "../../core/format/types";
 import { benchContextNow } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
 import { useKeys } from "../interaction/useKeys";
 import { useGlassScale } from "./glassScale";
 import { setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
-import { KIND_LETTER, KIND_WORD, KindIcon, KINDS } from "./kinds";
+import { KIND_LETTER, KIND_WORD, KindIcon, CONTROL_KINDS } from "./controlKinds";
 import { lit, SWITCH } from "./barStyle";
 import { switchHolding } from "./holding";
 import { OverlayList } from "./OverlayList";
@@ -87,7 +87,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
       >
         <SquareDashedMousePointer size={15} />
       </button>
-      {[...KINDS, "zone" as const].map((kind) => (
+      {[...CONTROL_KINDS, "zone" as const].map((kind) => (
         <button
           key={kind}
           className={`${SWITCH} ${lit(tool === kind)}`}

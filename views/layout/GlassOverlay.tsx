@@ -1,6 +1,6 @@
 "use client";
 /** Everything over the glass: areas, frames, controls, clusters and zones as targets, tether and handles, guides, the fingertip. Coordinates are px of the screen. */
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { memo, useMemo, useRef, type Ref } from "react";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Control, Screen } from "../../core/format/types";
@@ -11,13 +11,13 @@ import { pxPerMm } from "../../core/engine/placement/screen";
 import { homeOf, inCluster, landingKey, placeableBox, placeableOf } from "../../core/editing/placeables";
 import { useBenchContext } from "../session/benchContext";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { AreaPatterns, ControlAreas } from "./Areas";
 import { useBench } from "./bench";
 import { Compared } from "./Compared";
 import { ControlTarget } from "./ControlTarget";
-import { Frames, ZoneArea } from "./Frames";
+import { FrameLines, ZoneArea } from "./Frames";
 import { Guides, NeighbourGaps } from "./Guides";
 import { Handles } from "./Handles";
 import { useOverlays } from "./overlays";
@@ -80,7 +80,7 @@ export function GlassOverlay({ scale, gestures }: { scale: number; gestures: Ref
       data-testid="glass"
     >
       <AreaPatterns scale={scale} />
-      <Frames screen={screen} picture={layout.picture} limits={layout.limits} gridMm={layout.workbench.gridMm} overlays={overlays} scale={scale} />
+      <FrameLines screen={screen} picture={layout.picture} limits={layout.limits} gridMm={layout.workbench.gridMm} overlays={overlays} scale={scale} />
       {layout.keepClear.map((zone) => {
         const at = byId(resolved.keepClear).get(zone.id);
         if (!at || (!overlays.clear && !isSelected(zone.id))) return null;

@@ -3,7 +3,7 @@
 import { byId } from "../../core/derived/byId";
 import { previewControlKind } from "../../core/wiring/controlKind";
 import { Dialogue } from "../../ui/Dialogue";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { setBench, useBench, type Bench } from "./bench";
 import { aKind, makeKind } from "./kindWish";

@@ -11,7 +11,7 @@ import type { Action } from "../../core/format/types";
 import { fittingKind, togetherFor, type Together } from "../../core/editing/make";
 import { leftToDo, actionStatuses, type ToDo } from "../../core/wiring/actionStatus";
 import { benchContextNow } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { RegionHeading } from "../../ui/RegionHeading";

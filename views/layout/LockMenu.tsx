@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import { changeLocks, type Lock } from "../../core/editing/locks";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { namesOf } from "../shared/names";
 
 const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [

@@ -1,7 +1,7 @@
 "use client";
 /** Asks what the copies that mirroring made serve, while they are selected: the actions of the originals, others, or none. */
 import { copyWires } from "../../core/wiring/copiedWires";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { namesOf } from "../shared/names";
 import { setBench, useBench } from "./bench";
 

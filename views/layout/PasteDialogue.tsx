@@ -7,9 +7,9 @@ import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { Dialogue } from "../../ui/Dialogue";
 import { choiceOf, WordsTable } from "../actions/dialogues/WordsTable";
 import { useBenchContext } from "../session/benchContext";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { setBench, useBench } from "./bench";
-import { paste } from "./paste";
+import { paste } from "./pasteEdit";
 
 export function PasteDialogue() {
   const clip = useBench((b) => b.pasted);

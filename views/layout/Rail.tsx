@@ -1,6 +1,6 @@
 "use client";
 /** The rail: the same layout live on other screens, each with its count of findings, those of an arrangement together. A click puts that screen on the bench. */
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { memo, useCallback, useMemo, useRef, useState } from "react";
@@ -11,8 +11,8 @@ import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { Tally } from "../../ui/Tally";
-import { useSession, useSessionActions } from "../session/context";
-import { railOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { railOf } from "../session/railScreens";
 import { screenFigures } from "../shared/screenFigures";
 import { useBench } from "./bench";
 import { SettledTally } from "../settle/SettledTally";

@@ -33,7 +33,7 @@ import { readingProps } from "../../ui/reading";
 import { CARRY_MM } from "../interaction/glassGesture";
 import { says, type SentenceKey } from "../reading/sentences";
 import { benchContextNow } from "../session/benchContext";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { nameOf, namesOf } from "../shared/names";
 import { deletePlaceables } from "../shared/remove";
 import { AlignMenu } from "./AlignMenu";

@@ -10,7 +10,7 @@ import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { FeelCard } from "../shared/FeelCard";
 import { useRoom } from "../shared/useRoom";
 import { ArrangementsCard } from "./cards/ArrangementsCard";

@@ -7,12 +7,12 @@ import type { Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import { growInto, growZone } from "./grow";
 import { createHolding, isHeldBack } from "./holding";
-import { isShown } from "./overlays";
+import { isOverlayShown } from "./overlays";
 
 /** How things are on the glass at this moment. `scale`: CSS px a px of the screen. */
 export function glassWorld(session: Session, scale: number): GlassWorld {
   const { entered, tool, pan } = benchStore.getState();
-  return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isShown("grid") };
+  return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isOverlayShown("grid") };
 }
 
 /** Commands that need no element of the page. */

@@ -11,7 +11,7 @@ import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
 import type { Session } from "../session/session";
-import { homeOf } from "../shared/home";
+import { startPoint } from "../shared/startPoint";
 import { placeFor, tellAbout } from "../shared/newControls";
 import { setBench } from "./bench";
 
@@ -37,7 +37,7 @@ export function growInto(
 /** Grows one action's control, or what several become together (without `as` the likeliest), at a point; at none given where the thumb that will most likely want it lies, clear of others. */
 export function growActions(session: Session, context: EditContext, actions: readonly Action[], { at, as }: { at: Point | null; as?: Together }): boolean {
   const [action] = actions;
-  const home = homeOf(context, fittingKind(action.kind));
+  const home = startPoint(context, fittingKind(action.kind));
   const place = placeFor(context);
   if (actions.length === 1) {
     const grown = at ? growControl(context, { kind: null, action, at }) : growFree(context, { kind: null, action, at: home }, place);

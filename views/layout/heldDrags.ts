@@ -4,7 +4,7 @@ import { sayNames } from "../../core/checks/say";
 import { ok } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
 import { sayOnLine } from "../reading/watch";
-import { benchScreenOf, railOf } from "../session/screens";
+import { benchScreenOf, railOf } from "../session/railScreens";
 import type { Edit, Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import type { HeldDrag } from "./heldDrag";

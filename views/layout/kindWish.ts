@@ -5,7 +5,7 @@ import { changeControlKind, previewControlKind } from "../../core/wiring/control
 import type { Session } from "../session/session";
 import { nameOf } from "../shared/names";
 import { setBench } from "./bench";
-import { KIND_WORD } from "./kinds";
+import { KIND_WORD } from "./controlKinds";
 
 /** A kind with its article: "a stick". */
 export const aKind = (kind: ControlKind) => withArticle(KIND_WORD[kind].toLowerCase());

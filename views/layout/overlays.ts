@@ -57,4 +57,4 @@ export function toggleOverlay(key: OverlayKey): void {
 
 export const useOverlays = (): Overlays => useStore(store);
 /** Whether an overlay is shown just now. */
-export const isShown = (key: OverlayKey): boolean => store.getState()[key];
+export const isOverlayShown = (key: OverlayKey): boolean => store.getState()[key];

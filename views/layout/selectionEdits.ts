@@ -13,7 +13,7 @@ import { wireTargets } from "../../core/wiring/copiedWires";
 import { clipText } from "../../core/exchange/clip";
 import { copyFeel, copyLook } from "../../core/editing/copyStyle";
 import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "../../core/editing/neighbourGrowth";
-import { railOf } from "../session/screens";
+import { railOf } from "../session/railScreens";
 import { benchStore, setBench } from "./bench";
 import { findingsAbout } from "../../core/checks/findingsAbout";
 import { nameOf, namesOf } from "../shared/names";

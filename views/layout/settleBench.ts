@@ -1,6 +1,6 @@
 /** Settle from the bench: the screen on it and those of the rail. */
 import type { Layout } from "../../core/format/types";
-import { benchScreenOf, railOf } from "../session/screens";
+import { benchScreenOf, railOf } from "../session/railScreens";
 import type { Session } from "../session/session";
 import { openSettle } from "../settle/openSettle";
 

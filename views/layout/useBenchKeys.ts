@@ -12,20 +12,20 @@ import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
 import { problemText } from "../../core/engine/result";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { benchContextNow } from "../session/benchContext";
-import { useSessionActions } from "../session/context";
-import type { KeyHandlers } from "../interaction/keys";
+import { useSessionActions } from "../session/SessionContext";
+import type { KeyHandlers } from "../interaction/keyStroke";
 import { isSomeonesOwn } from "../interaction/typing";
 import { useKeys } from "../interaction/useKeys";
 import type { Session } from "../session/session";
 import { benchStore, setBench } from "./bench";
 import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./selectionEdits";
 import { placeFor } from "../shared/newControls";
-import { homeOf } from "../shared/home";
+import { startPoint } from "../shared/startPoint";
 import { growInto, growZone } from "./grow";
 import { isHeldBack, switchHolding } from "./holding";
-import { KINDS } from "./kinds";
-import { isShown, OVERLAYS, toggleOverlay } from "./overlays";
-import { paste } from "./paste";
+import { CONTROL_KINDS } from "./controlKinds";
+import { isOverlayShown, OVERLAYS, toggleOverlay } from "./overlays";
+import { paste } from "./pasteEdit";
 import { sayOnLine } from "../reading/watch";
 import { zoomToSelection } from "./zoomToSelection";
 import { shownClusters } from "../interaction/targets";
@@ -142,14 +142,14 @@ function takeNameInHand(): boolean {
 
 function makingKeys(session: Session, context: EditContext, selection: readonly string[]): KeyHandlers {
   const some = (act: () => void) => () => selection.length > 0 && (act(), true);
-  const tools = [...KINDS, "zone" as const];
+  const tools = [...CONTROL_KINDS, "zone" as const];
   return {
     ...Object.fromEntries(tools.map((tool) => [`tool ${tool}`, () => setBench({ tool })])),
     "put down": () => {
       const { tool } = benchStore.getState();
       if (tool === null) return false;
-      if (tool === "zone") growZone(session, context, homeOf(context, "zone"));
-      else growInto(session, context, growFree(context, { kind: tool, action: null, at: homeOf(context, tool) }, placeFor(context)), `add ${tool}`);
+      if (tool === "zone") growZone(session, context, startPoint(context, "zone"));
+      else growInto(session, context, growFree(context, { kind: tool, action: null, at: startPoint(context, tool) }, placeFor(context)), `add ${tool}`);
       setBench({ tool: null });
     },
     duplicate: some(() => copySelected(session, context, selection)),
@@ -165,7 +165,7 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
 /** Shows an overlay or takes it away, and says which on the reading line. */
 function turnOverlay({ key, word }: (typeof OVERLAYS)[number]): void {
   toggleOverlay(key);
-  sayOnLine(`${word}: ${isShown(key) ? "shown" : "hidden"}.`);
+  sayOnLine(`${word}: ${isOverlayShown(key) ? "shown" : "hidden"}.`);
 }
 
 /** Looking: overlays, the player, the moment. Zooming has its keys at its own buttons. */

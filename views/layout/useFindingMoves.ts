@@ -1,12 +1,12 @@
 "use client";
 /** The findings of the screen on the bench, what points one out, and the small moves that mend them. */
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { applyFix } from "../../core/checks/fixes";
 import type { FixOffer } from "../../core/checks/check";
 import type { Finding } from "../../core/checks/finding";
 import { seenAs } from "../../core/editing/placing";
 import { useBenchScreen } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { showMomentOf } from "../session/showMoment";
 import { fixWord } from "../shared/FindingList";
 import { setBench } from "./bench";

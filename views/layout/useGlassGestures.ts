@@ -2,11 +2,11 @@
 /** Feeds the machine of the glass (interaction/glass.ts) with what the page tells, once a frame while something moves, and does what it says. */
 import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
 import type { Point } from "../../core/engine/geometry/point";
-import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/glass";
+import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/benchPointer";
 import { type GlassCommand, type PressedOn } from "../interaction/glassGesture";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { benchStore, setBench } from "./bench";
 import { createGlassCommands, glassWorld } from "./glassCommands";
 

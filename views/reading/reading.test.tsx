@@ -10,10 +10,10 @@ import type { Layout } from "../../core/format/types";
 import type { Result } from "../../core/engine/result";
 import { sampleLayouts } from "../../test/samples";
 import { benchContextNow } from "../session/benchContext";
-import { SessionProvider, useSession } from "../session/context";
+import { SessionProvider, useSession } from "../session/SessionContext";
 import { Tray } from "../layout/Tray";
 import { SENTENCES } from "./sentences";
-import { watchReading, type Read } from "./watch";
+import { watchReading, type ReadElement } from "./watch";
 
 const get = <T,>(result: Result<T>): T => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
@@ -122,7 +122,7 @@ test("sentences are sentences, and fit the line", () => {
 });
 
 describe("the line follows what is pointed at and what has the focus", () => {
-  const read: (Read | null)[] = [];
+  const read: (ReadElement | null)[] = [];
   let stop = () => undefined as void;
   beforeEach(() => {
     read.length = 0;

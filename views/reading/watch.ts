@@ -4,7 +4,7 @@ import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 
 /** What is read. */
-export interface Read {
+export interface ReadElement {
   readonly words: string;
   readonly keys: string;
 }
@@ -24,13 +24,13 @@ function speaker(target: EventTarget | null): Element | null {
   return row?.querySelector("[aria-description]") ?? own;
 }
 
-const readOf = (element: Element | null): Read | null => {
+const readOf = (element: Element | null): ReadElement | null => {
   const words = element?.getAttribute("aria-description") ?? element?.getAttribute("title");
   return words ? { words, keys: element?.getAttribute("data-keys") ?? "" } : null;
 };
 
 /** Tells what is read, at once and whenever its figures change. What the pointer is on counts before what has the focus. Gives the end of it. */
-export function watchReading(root: Document, tell: (read: Read | null) => void): () => void {
+export function watchReading(root: Document, tell: (read: ReadElement | null) => void): () => void {
   let pointed: Element | null = null;
   let focused: Element | null = null;
   let last = "";

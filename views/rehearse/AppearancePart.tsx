@@ -1,10 +1,10 @@
 "use client";
 /** What shows on the device that is rehearsed, and why; a touch, a key and a pad at a click. */
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { appearanceAfter, appearanceAtFirst, appearanceWords } from "./appearance";
-import { setStage, useStage } from "./stage";
+import { setStage, useStage } from "./stageState";
 
 export function AppearancePart() {
   const appear = useSession((s) => s.layout.appear);

@@ -10,11 +10,11 @@ import type { LaneInput, LaneView } from "./lanes/laneView";
 import { TraceLanes } from "./lanes/TraceLanes";
 import { useLanes } from "./lanes/useLanes";
 import { useValues } from "./lanes/useValues";
-import { setStage, useStage, BELOW_CHOICES } from "./stage";
+import { setStage, useStage, BELOW_CHOICES } from "./stageState";
 import { setTake, takeStore } from "./takes/openTake";
 import { RecordBar } from "./takes/RecordBar";
 import { TakeHead, TakeTransport } from "./takes/TakeBar";
-import { ToldList } from "./takes/ToldList";
+import { NoticeList } from "./takes/NoticeList";
 import { TouchTable } from "./takes/TouchTable";
 import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
@@ -73,7 +73,7 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
       {below === "traces" && <TraceLanes lanes={lanes} nameOf={nameOf} figures={figures} dark={resolvedTheme === "dark"} onFrame={onFrame} hovers={!player} />}
       {below === "touches" && <TouchTable controls={controls} nameOf={nameOf} marks={marks} />}
       {below === "told" && (
-        <ToldList hz={player?.take.hz ?? segment.of.hz} nameOf={nameOf} told={player ? player.told : () => segment.listener.told()} onGo={go} />
+        <NoticeList hz={player?.take.hz ?? segment.of.hz} nameOf={nameOf} told={player ? player.told : () => segment.listener.told()} onGo={go} />
       )}
     </section>
   );

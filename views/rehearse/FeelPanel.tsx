@@ -5,11 +5,11 @@ import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { FeelCard } from "../shared/FeelCard";
 import { FeelChain, type OnFeel } from "./FeelChain";
 import { SideBySide } from "./SideBySide";
-import { setStage, useStage } from "./stage";
+import { setStage, useStage } from "./stageState";
 
 interface Props {
   readonly context: EditContext;

@@ -7,7 +7,7 @@ import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Resolved } from "../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import type { LoopSpeed, Pin } from "../interaction/pins";
+import type { LoopSpeed, TouchPin } from "../interaction/pins";
 import { says } from "../reading/sentences";
 import type { PinTools } from "./usePins";
 
@@ -77,7 +77,7 @@ export function PinList({ tools, layout, resolved, screen }: Props) {
   );
 }
 
-function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "resolved">) {
+function PinRow({ pin, tools, layout, screen }: { pin: TouchPin } & Omit<Props, "resolved">) {
   const { number, state } = pin;
   const { give } = tools;
   const place = useRef<HTMLSpanElement>(null);
@@ -167,7 +167,7 @@ function PinRow({ pin, tools, layout, screen }: { pin: Pin } & Omit<Props, "reso
 }
 
 /** What a pin has gone to, and where it is in mm from the glass's left and top. */
-function whereWords(pin: Pin, { holder, layout, screen }: Pick<Props, "layout" | "screen"> & { holder: string | null }): string {
+function whereWords(pin: TouchPin, { holder, layout, screen }: Pick<Props, "layout" | "screen"> & { holder: string | null }): string {
   const mm = pxPerMm(screen);
   const name = layout.controls.find((c) => c.id === holder)?.name ?? "nothing";
   return `${pin.isDown ? name : "up"}, ${(pin.x / mm).toFixed(0)} · ${(pin.y / mm).toFixed(0)} mm`;

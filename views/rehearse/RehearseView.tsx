@@ -4,7 +4,7 @@ import { AppearancePart } from "./AppearancePart";
 import { Below } from "./Below";
 import { FeelPanel } from "./FeelPanel";
 import { PinList } from "./PinList";
-import { useStage } from "./stage";
+import { useStage } from "./stageState";
 import { StageBar } from "./StageBar";
 import { StageGlass } from "./StageGlass";
 import { TakeList } from "./takes/TakeList";

@@ -3,12 +3,12 @@
 import { readingProps } from "../../ui/reading";
 import { Select, type Choices } from "../../ui/Select";
 import { says, type SentenceKey } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
-import { benchScreenOf, shelfOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { benchScreenOf, shelfOf } from "../session/railScreens";
 import { LanguageChoice } from "../shared/LanguageChoice";
 import { MomentChoice } from "../shared/MomentChoice";
 import { appearanceAtFirst, DEVICES } from "./appearance";
-import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stage";
+import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stageState";
 
 const SWITCH = "push h-6 px-1.5 text-[0.75rem] aria-pressed:border-accent aria-pressed:text-accent";
 

@@ -5,7 +5,7 @@ import { readingProps } from "../../ui/reading";
 import { useKeys } from "../interaction/useKeys";
 import { says } from "../reading/sentences";
 import { sayOnLine } from "../reading/watch";
-import { setStage, stageStore, useStage } from "./stage";
+import { setStage, stageStore, useStage } from "./stageState";
 import { StageOverlay } from "./StageOverlay";
 import { TakeGlass } from "./takes/TakeGlass";
 import { TouchMarks } from "./takes/TouchMarks";

@@ -8,7 +8,7 @@ import type { Layout, Screen } from "../../core/format/types";
 import { AreaPatterns, ControlAreas } from "../layout/Areas";
 import type { Overlays } from "../layout/overlays";
 import type { OnTouched } from "./touched";
-import { useStage } from "./stage";
+import { useStage } from "./stageState";
 import type { PinTools } from "./usePins";
 
 const SHOWN: Overlays = {

@@ -1,7 +1,7 @@
 "use client";
 /** The values of all actions in one line over the glass, as they are now. It takes no pointer. */
 import { useEffect, useRef } from "react";
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import type { Play } from "./usePlay";
 import { valueText } from "./valueText";
 

@@ -4,9 +4,9 @@ import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefOb
 import type { InputEvent } from "../../core/engine/input/events";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Screen } from "../../core/format/types";
-import { FIRST_PIN_ID, isPinId, noPins, stepPins, type Pin, type PinInput, type Pins } from "../interaction/pins";
+import { FIRST_PIN_ID, isPinId, noPins, stepPins, type TouchPin, type PinInput, type Pins } from "../interaction/pins";
 import type { Player } from "../../runtime/player";
-import { stageStore } from "./stage";
+import { stageStore } from "./stageState";
 import { holderOf } from "./touched";
 
 /** A press so near to a pin takes it up, mm: a fingertip's half. */
@@ -25,8 +25,8 @@ export interface PinTools {
   /** To be called after every frame. */
   readonly look: (player: Player) => void;
   /** The pins that are there; where a looping one is just now is told by `now`. */
-  readonly pins: readonly Pin[];
-  readonly now: () => readonly Pin[];
+  readonly pins: readonly TouchPin[];
+  readonly now: () => readonly TouchPin[];
   /** Gives an input, its time put in. The number of the pin that a press made or took up. */
   readonly give: (input: WithoutTime<PinInput>) => number | null;
   /** To be called at the beginning of every frame. */
@@ -71,7 +71,7 @@ interface Holding {
 export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFull }: Options): PinTools {
   const [begun] = useState(() => pinsLeft(layoutId, screen));
   const state = useRef<Pins>(begun);
-  const [pins, setPins] = useState<readonly Pin[]>(begun.pins);
+  const [pins, setPins] = useState<readonly TouchPin[]>(begun.pins);
   const held = useRef(new Map<number, Holding>());
   const leaving = useRef({ layoutId, screen });
   useEffect(() => {

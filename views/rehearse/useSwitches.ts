@@ -2,7 +2,7 @@
 /** Touch controls switched off, or hidden one by one, and the fingers that are pinned: another player knows nothing of them, and is told. */
 import { useEffect, useRef, type RefObject } from "react";
 import type { InputEvent } from "../../core/engine/input/events";
-import { useStage } from "./stage";
+import { useStage } from "./stageState";
 import type { PinTools } from "./usePins";
 
 /** `player`: what names the player that plays; with another one all is told anew. */

@@ -7,7 +7,7 @@ import { cellOf } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { FindingList } from "../shared/FindingList";
 import { LiveLayout } from "../shared/LiveLayout";
 import { nameOf } from "../shared/names";

@@ -1,10 +1,10 @@
 "use client";
 /** Beside what changed: the changes of the open cell, or of all screens, each with the way to where it stands. */
-import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/changes";
+import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/findingChanges";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { momentName, nameOf } from "../shared/names";
 import { CHANGE_CLASS, CHANGE_MARK, changeSubjects, fromTo } from "./changeWords";
 import { faceWords } from "../../core/checks/faceWords";

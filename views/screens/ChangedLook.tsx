@@ -1,7 +1,7 @@
 "use client";
 /** What changed: the findings of now against a named state, an earlier edit or a file, by screen and control: new, worse, better, resolved. */
 import { useState } from "react";
-import { CHANGE_KINDS, changeTally, type FaceChange } from "../../core/checks/changes";
+import { CHANGE_KINDS, changeTally, type FaceChange } from "../../core/checks/findingChanges";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { nameOf } from "../shared/names";

@@ -1,8 +1,8 @@
 "use client";
 /** The grid: controls and the layout down, screens across, in each cell the worst finding of all faces and moments. */
 import { memo, useMemo } from "react";
-import { gridOf, sumOf, type Face, type Grid, type GridCell } from "../../core/checks/grid";
-import { changeTally, type FindingChange } from "../../core/checks/changes";
+import { gridOf, sumOf, type PlayerCase, type Grid, type GridCell } from "../../core/checks/grid";
+import { changeTally, type FindingChange } from "../../core/checks/findingChanges";
 import { nameOf } from "../shared/names";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { faceWords, groupWord, measureWords, tallyWords } from "../../core/checks/faceWords";
@@ -14,7 +14,7 @@ import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
 import { useProposal } from "../settle/useShownWay";
 import { useSettledScreens } from "./useSettledScreens";
-import type { Measure } from "../../core/checks/finding";
+import type { FindingMeasure } from "../../core/checks/finding";
 
 /** A column of the grid: a screen, or a folded group as one. */
 type Column =
@@ -162,11 +162,11 @@ function tallyShort(cell: GridCell | null): string {
 }
 
 /** A measure without its unit, where the column is too narrow for it; the words of the cell have it. */
-const shortMeasure = (measure: Measure | null) => measureWords(measure).replace(" mm", "").replace(" : 1", "");
+const shortMeasure = (measure: FindingMeasure | null) => measureWords(measure).replace(" mm", "").replace(" : 1", "");
 
 interface CellProps {
   readonly found: GridCell | null;
-  readonly faces: readonly Face[];
+  readonly faces: readonly PlayerCase[];
   readonly at: string;
   readonly label: string;
   /** What changed against another version, as marks; null: held against none. */

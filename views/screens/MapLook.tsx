@@ -2,11 +2,11 @@
 /** The map: aspect along the bottom, diagonal up the side, every cell a screen; the worst finding by colour and pattern, one finding's measure as lines. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import { findingsOfMap, MAP_LEVELS, mapScreen, middleOf, type MapRange } from "../../core/checks/aspectMap";
-import type { Face } from "../../core/checks/grid";
+import type { PlayerCase } from "../../core/checks/grid";
 import { readingProps } from "../../ui/reading";
 import { Select } from "../../ui/Select";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { faceWords } from "../../core/checks/faceWords";
 import { contoursOf } from "./mapContours";
@@ -101,7 +101,7 @@ export function MapLook() {
 }
 
 /** The map as far as it has come. Of a change a moment ago the older map stands until the newer has its first level. */
-function useMap(range: MapRange, faces: readonly Face[]): { readonly rows: MapRows; readonly isWhole: boolean } {
+function useMap(range: MapRange, faces: readonly PlayerCase[]): { readonly rows: MapRows; readonly isWhole: boolean } {
   const { layout, screens, checker } = useFaces();
   const session = useSessionActions();
   const [known, setKnown] = useState<{ readonly of: readonly unknown[]; readonly rows: MapRows; readonly isWhole: boolean }>(() => ({

@@ -7,7 +7,7 @@ import { leastHit, type MissMove, type MissPair, type ScreenMisses } from "../..
 import { seenAs } from "../../core/editing/placing";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { fixWord } from "../shared/FindingList";
 import { momentName, nameOf } from "../shared/names";
 import { faceWords } from "../../core/checks/faceWords";

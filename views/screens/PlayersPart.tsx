@@ -1,10 +1,10 @@
 "use client";
 /** Which part of one's players has a screen: one's own figure, nothing is invented. It stands in the file, beside the screen's name. */
 import { typedNumber } from "../../core/editing/arithmetic";
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 export function PlayersPart({ screen }: { screen: string }) {

@@ -2,11 +2,11 @@
 /** The report from the Screens view: what it holds and on which paper; printed, or saved as one HTML file. */
 import { useEffect, useRef, useState } from "react";
 import { aspectsOf } from "../../core/checks/spanRows";
-import { textOf } from "../../core/derived/text";
+import { layoutText } from "../../core/derived/text";
 import { digestOfText } from "../../core/format/digest";
 import type { Layout, Screen } from "../../core/format/types";
 import { SPAN_SIZE } from "../../core/report/gatherReport";
-import { PART_WORDS, REPORT_PARTS, SHRINKS, type ReportPart } from "../../core/report/source";
+import { PART_WORDS, REPORT_PARTS, SHRINKS, type ReportPart } from "../../core/report/reportSource";
 import { PAPERS, type Paper } from "../../core/report/style";
 import { Dialogue } from "../../ui/Dialogue";
 import { readingProps } from "../../ui/reading";
@@ -15,7 +15,7 @@ import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type ReportWanted } from "../../workers/faces";
 import { says } from "../reading/sentences";
 import { fileNameFor } from "../../core/exchange/fileName";
-import { stillsOf } from "../shared/backdrop";
+import { stillsOf } from "../shared/backdropPicture";
 import { saveText } from "../shared/download";
 import { today } from "../shared/today";
 import type { Faces } from "./useFaces";
@@ -147,7 +147,7 @@ function Row({ label, children }: { label: string; children: React.ReactNode }) 
 
 /** Of which file and when a report is made. */
 function describe(layout: Layout): Pick<ReportWanted, "digest" | "date"> {
-  return { digest: digestOfText(textOf(layout)), date: today() };
+  return { digest: digestOfText(layoutText(layout)), date: today() };
 }
 
 type State = { readonly kind: "idle" | "done" } | { readonly kind: "working"; readonly part: number } | { readonly kind: "failed"; readonly problem: string };

@@ -7,8 +7,8 @@ import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } fro
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../session/context";
-import { railOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { railOf } from "../session/railScreens";
 import { useSettle } from "../settle/settleState";
 import { openSettle } from "../settle/openSettle";
 import { choiceWord } from "../shared/versions";

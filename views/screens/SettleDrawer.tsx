@@ -1,7 +1,7 @@
 "use client";
 /** Settle over the right edge of the screens, with the picture of the screen whose cell is open. */
 import { byName } from "../../core/derived/byId";
-import { benchScreenOf } from "../session/screens";
+import { benchScreenOf } from "../session/railScreens";
 import { SettlePanel } from "../settle/SettlePanel";
 import { useProposal, useShownWay } from "../settle/useShownWay";
 import { SettledPicture } from "../settle/SettledPicture";

@@ -1,15 +1,15 @@
 "use client";
 /** The shelf: every screen at its true relative size, with its findings and its four faces at the corners. A click on a finding opens the bench with that screen and control. */
 import { useState } from "react";
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { byName } from "../../core/derived/byId";
 import { tallyOf } from "../../core/checks/finding";
-import { cellOf, facedFindings, NOTHING_FOUND, type Face } from "../../core/checks/grid";
+import { cellOf, facedFindings, NOTHING_FOUND, type PlayerCase } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { SEVERITY_CLASS, SEVERITY_MARK, Tally } from "../../ui/Tally";
-import { useSession, useSessionActions } from "../session/context";
-import { benchScreenOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { benchScreenOf } from "../session/railScreens";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { screenFigures } from "../shared/screenFigures";
@@ -168,7 +168,7 @@ function ShelfScreen({ place, isPicked, cssPerMm }: { place: number; isPicked: b
 }
 
 /** The faces of a screen at the corners of its frame: left and right hand at its sides, the smallest player above, the largest below. */
-function Corners({ place, faces, width, height }: { place: number; faces: readonly Face[]; width: number; height: number }) {
+function Corners({ place, faces, width, height }: { place: number; faces: readonly PlayerCase[]; width: number; height: number }) {
   const session = useSessionActions();
   const { screens, judged } = useFaces();
   const found = judged[place];

@@ -1,5 +1,5 @@
 /** Changes of findings in words and marks. */
-import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type FindingChange } from "../../core/checks/changes";
+import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type FindingChange } from "../../core/checks/findingChanges";
 import { measureWords } from "../../core/checks/faceWords";
 
 /** A mark of its own for each way a finding changes, so that none hangs on a colour. */

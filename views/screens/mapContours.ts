@@ -1,7 +1,7 @@
 /** Lines of equal measure over the map: of one finding, between the cells that have it. */
 import { contours } from "d3-contour";
 import type { MapCell, MapLevel } from "../../core/checks/aspectMap";
-import { isWorse, type Measure } from "../../core/checks/finding";
+import { isWorse, type FindingMeasure } from "../../core/checks/finding";
 
 /** A line: the measure along it, and the way it takes as an SVG path, in cells from the top left. `at`: where its figure may stand. */
 export interface MapContour {
@@ -58,7 +58,7 @@ function openPath(ring: readonly (readonly number[])[], columns: number, rows: n
   return path;
 }
 
-function textOf(value: number, steps: readonly number[], unit: Measure["unit"]): string {
+function textOf(value: number, steps: readonly number[], unit: FindingMeasure["unit"]): string {
   const times = unit === "share" ? 100 : 1;
   const step = steps.length > 1 ? (steps[1] - steps[0]) * times : 1;
   const digits = Math.max(0, Math.min(4, Math.ceil(-Math.log10(step) - 1e-9)));

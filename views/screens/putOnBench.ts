@@ -1,18 +1,18 @@
 /** From a finding to where it can be mended: the bench with that screen, hand, size and moment. */
-import { addScreens } from "../../core/editing/edits/screens";
+import { addScreens } from "../../core/editing/edits/ownScreens";
 import { catalogueFor } from "../../core/checks/catalogue";
-import { railOf } from "../session/screens";
+import { railOf } from "../session/railScreens";
 import type { BareFinding } from "../../core/checks/finding";
-import type { Face } from "../../core/checks/grid";
+import type { PlayerCase } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
 import type { Session } from "../session/session";
 import { showMomentOf } from "../session/showMoment";
-import { go } from "../shared/go";
+import { navigate } from "../shared/navigate";
 
 /** Which face of which screen, and what is looked for on it. */
 export interface BenchAim {
   readonly screen: string;
-  readonly face: Face | null;
+  readonly face: PlayerCase | null;
   readonly finding: Pick<BareFinding, "subjects" | "moment"> | null;
 }
 
@@ -29,7 +29,7 @@ export function putOnBench(session: Session, { screen, face, finding }: BenchAim
       layout.controls.filter((c) => ids.includes(c.id)),
     );
   session.select(ids);
-  go("/layout");
+  navigate("/layout");
 }
 
 /** Makes a screen that was only worked out one of one's own, in whole px, and puts it on the bench; one of that name is there already: that one. */
@@ -49,5 +49,5 @@ export function putExactOnBench(session: Session, exact: Screen, name: string): 
   const isThere = layout.workbench.screens.some((s) => s.name === name);
   if (!isThere && !session.edit(`add ${name}`, (l) => addScreens(l, [screen], rail(l), used))) return;
   session.remember({ screen: name });
-  go("/layout");
+  navigate("/layout");
 }

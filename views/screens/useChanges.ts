@@ -1,18 +1,18 @@
 "use client";
 /** What is found now held against another version: that version is judged on the same screens and faces, in a worker of its own. */
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
-import { screenChanges, type FaceChange } from "../../core/checks/changes";
+import { screenChanges, type FaceChange } from "../../core/checks/findingChanges";
 import type { JudgedScreen } from "../../core/checks/grid";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";
-import { stillsOf } from "../shared/backdrop";
+import { stillsOf } from "../shared/backdropPicture";
 import { useVersion } from "../shared/VersionSelect";
 import { useScreens } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 import type { Faces } from "./useFaces";
 
 /** What changed on each screen, by its place; null where one of the versions has not been judged there yet. */
-export interface Changes {
+export interface ScreenChanges {
   readonly screens: readonly (readonly FaceChange[] | null)[];
   /** How many screens have been judged in both versions. */
   readonly done: number;
@@ -21,7 +21,7 @@ export interface Changes {
 }
 
 /** Null where nothing is chosen to be held against. */
-export function useChangesOf({ screens, faces, judged }: Faces): Changes | null {
+export function useChangesOf({ screens, faces, judged }: Faces): ScreenChanges | null {
   const against = useScreens((s) => s.against);
   const [problem, setProblem] = useState("");
   const other = useVersion(against, setProblem);
@@ -43,5 +43,5 @@ export function useChangesOf({ screens, faces, judged }: Faces): Changes | null 
   return against ? { screens: all, done: all.filter((one) => one !== null).length, problem } : null;
 }
 
-export const ChangesContext = createContext<Changes | null>(null);
-export const useChanges = (): Changes | null => useContext(ChangesContext);
+export const ChangesContext = createContext<ScreenChanges | null>(null);
+export const useChanges = (): ScreenChanges | null => useContext(ChangesContext);

@@ -1,13 +1,13 @@
 "use client";
 /** Every screen judged for both hands and all sizes, through a worker of its own: shown from the first screen on, anew with every change. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from "react";
-import { facesOf, type Face, type JudgedScreen } from "../../core/checks/grid";
+import { facesOf, type PlayerCase, type JudgedScreen } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type FacesChecker } from "../../workers/faces";
-import { useSession } from "../session/context";
-import { shelfOf } from "../session/screens";
-import { stillsOf } from "../shared/backdrop";
+import { useSession } from "../session/SessionContext";
+import { shelfOf } from "../session/railScreens";
+import { stillsOf } from "../shared/backdropPicture";
 import { useImageArrivals } from "../shared/images";
 import type { StillSource } from "../../workers/stills";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
@@ -15,7 +15,7 @@ import { useEachScreen, type EachScreen } from "./useEachScreen";
 export interface Faces {
   readonly layout: Layout;
   readonly screens: readonly Screen[];
-  readonly faces: readonly Face[];
+  readonly faces: readonly PlayerCase[];
   /** What is seen behind the controls of each screen. */
   readonly stills: readonly StillSource[];
   /** What is known of each screen; of a change a moment ago the older answer stands until the newer has come. */

@@ -1,8 +1,8 @@
 "use client";
 /** The layout on the screen on the bench, as one player sees it: what everything on the bench starts from. */
 import { editContextOf, type EditContext } from "../../core/editing/placing";
-import { useSession } from "./context";
-import { benchScreenOf } from "./screens";
+import { useSession } from "./SessionContext";
+import { benchScreenOf } from "./railScreens";
 import type { Session } from "./session";
 
 /** As it is at this moment. The same layout, screen and player give the same object. */

@@ -16,7 +16,7 @@ export interface First {
 }
 
 /** How the first layout is found. */
-export interface Finding {
+export interface FirstLayoutSearch {
   readonly kept: LayoutStore;
   readonly samples: readonly Sample[];
   readonly newId: () => string;
@@ -39,7 +39,7 @@ export const sampleId = (i: number): string => `shipped-${i + 1}`;
  * nobody need wait until they are written, and what the browser refuses then is told with the first edit. A store that cannot be read is
  * left as it is, and work begins in memory.
  */
-export async function firstLayout(finding: Finding): Promise<First> {
+export async function firstLayout(finding: FirstLayoutSearch): Promise<First> {
   const { kept, samples, newId, patienceMs = PATIENCE_MS } = finding;
   try {
     return await within(patienceMs, "the browser's storage", findIn(finding));
@@ -49,7 +49,7 @@ export async function firstLayout(finding: Finding): Promise<First> {
   }
 }
 
-async function findIn({ kept, samples, newId, last = null, shunned = new Set() }: Finding): Promise<First> {
+async function findIn({ kept, samples, newId, last = null, shunned = new Set() }: FirstLayoutSearch): Promise<First> {
   const { layouts, aside } = await kept.all();
   const passedOver = aside.map(({ name }) => `“${name}” cannot be read and was set aside unchanged`);
   if (layouts.length === 0 && aside.length === 0) {

@@ -1,6 +1,6 @@
 /** The kept layouts: listing, opening, starting, duplicating, removing and bringing back. */
 import { newLayout } from "../../core/editing/edits/layout";
-import type { KeptLayout } from "../../core/exchange/kept";
+import type { KeptLayout } from "../../core/exchange/storedRecords";
 import { fileReader } from "../../workers/reading";
 import type { Layout } from "../../core/format/types";
 import { ok, refused, type Result } from "../../core/engine/result";

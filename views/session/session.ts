@@ -2,7 +2,7 @@
  * The open layout and all that may happen to it: edits with undo, gestures that can be cancelled, selection, saving.
  * A vanilla store, so that the rules can be tested without a browser; views read it through `useSession`.
  */
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { createStore } from "zustand/vanilla";
 import { composeHere, type Compose } from "../../workers/writing";
 import type { OpenedLayout } from "../../storage/openKept";
@@ -14,15 +14,15 @@ import type { LayoutStore } from "../../storage/store";
 import { ONLY_WINDOW, type Windows } from "../../storage/windows";
 import { inCluster, placeableOf } from "../../core/editing/placeables";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
-import { changesBetween } from "../../core/versions/changes";
+import { changesBetween } from "../../core/versions/fieldChanges";
 import { compare, inOneLine } from "../../core/versions/compare";
-import { historyOf, turnEntry, versionAt, withRecord, type Entry, type LogRecord } from "../../core/versions/log";
+import { historyOf, turnEntry, versionAt, withRecord, type LogEntry, type LogRecord } from "../../core/versions/log";
 import { mergeEdit, type LostVersion } from "../../core/versions/merge";
-import { createKeeper } from "./keeper";
-import type { Gesture, Notice, Session, SessionState } from "./state";
-import { benchScreenOf } from "./screens";
+import { createDocumentStore } from "./documentStore";
+import type { Gesture, Notice, Session, SessionState } from "./sessionState";
+import { benchScreenOf } from "./railScreens";
 
-export type { Edit, Session, SessionState } from "./state";
+export type { Edit, Session, SessionState } from "./sessionState";
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
 
@@ -75,7 +75,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     notice: null,
   }));
   const { getState: get, setState: set } = store;
-  const keeper = createKeeper(
+  const keeper = createDocumentStore(
     { kept, windows, now, compose, againMs },
     {
       onSaving: (saving) => set({ saving }),
@@ -301,7 +301,7 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
     let { layout: reached, log, history } = get();
     let notice: Notice | null = null;
     for (const kind of steps) {
-      const entry: Entry | undefined = kind === "undo" ? history.past.at(-1) : history.future[0];
+      const entry: LogEntry | undefined = kind === "undo" ? history.past.at(-1) : history.future[0];
       if (!entry) break;
       const made = turnEntry(reached, entry);
       const sound = checked(reached, made.layout);

@@ -1,5 +1,5 @@
 /** Named states: points of a layout's history that somebody wants to come back to, or that lost against another window. */
-import type { KeptState } from "../../core/exchange/kept";
+import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import type { LostVersion } from "../../core/versions/merge";
 import { ok, refused, type Result } from "../../core/engine/result";

@@ -2,17 +2,17 @@
 /** Keeps the findings of the screens in view up to date, and the moves that fix those on the bench, through the worker. */
 import { useEffect, useRef } from "react";
 import { byName } from "../../core/derived/byId";
-import { facesOf, type Face } from "../../core/checks/grid";
-import { ownEntry } from "../../core/engine/own";
+import { facesOf, type PlayerCase } from "../../core/checks/grid";
+import { ownEntry } from "../../core/engine/playerChanges";
 import type { Layout } from "../../core/format/types";
 import type { ScreenFindings } from "../../workers/checksService";
 import { createChecker, type Checker } from "../../workers/checks";
 import { connectChecks } from "../../workers/connect";
-import { stillsOf } from "../shared/backdrop";
+import { stillsOf } from "../shared/backdropPicture";
 import { useImageArrivals } from "../shared/images";
-import { useSessionActions } from "./context";
+import { useSessionActions } from "./SessionContext";
 import type { Session, SessionState } from "./session";
-import { benchScreenOf, railOf, shelfOf } from "./screens";
+import { benchScreenOf, railOf, shelfOf } from "./railScreens";
 
 /** The layout must rest this long before every player is counted for and moves are proved: each means checking the screens over and over. */
 const REST_MS = 250;
@@ -61,13 +61,13 @@ export function useFindings(): void {
 }
 
 const isSamePlayer = ({ playerView: a }: SessionState, { playerView: b }: SessionState) => a.handed === b.handed && a.playerSize === b.playerSize;
-const faceOf = ({ playerView: { handed, playerSize } }: SessionState): Face => ({ handed, playerSize });
+const faceOf = ({ playerView: { handed, playerSize } }: SessionState): PlayerCase => ({ handed, playerSize });
 
 /** Asks for the findings of some players; an answer about a layout that is no longer open, or another player's, is dropped. */
 function askAbout(
   session: Session,
   checker: Checker,
-  players: readonly Face[],
+  players: readonly PlayerCase[],
   done: (findings: Record<string, ScreenFindings>, now: SessionState) => void,
 ): void {
   const asked = session.store.getState();

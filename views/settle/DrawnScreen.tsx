@@ -1,14 +1,14 @@
 "use client";
 /** A screen of Settle drawn small, with what is to be seen over it and its name below. */
 import type { ReactNode } from "react";
-import type { Face } from "../../core/checks/grid";
+import type { PlayerCase } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { LiveLayout, type Between } from "../shared/LiveLayout";
 import { facedName } from "./settleWords";
 
 interface Props {
   readonly screen: Screen;
-  readonly face: Face;
+  readonly face: PlayerCase;
   readonly between: Between;
   /** CSS px a px of the screen. */
   readonly scale: number;

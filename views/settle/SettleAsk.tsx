@@ -4,17 +4,17 @@ import { SEVERITIES } from "../../core/checks/finding";
 import { CHANGEABLES } from "../../core/settle/request";
 import { ChoiceField } from "../../ui/Choice";
 import { More } from "../../ui/More";
-import { Range } from "../../ui/Range";
+import { RangeSlider } from "../../ui/Range";
 import { readingProps } from "../../ui/reading";
 import { says, type SentenceKey } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
-import { shelfOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { shelfOf } from "../session/railScreens";
 import { nameOf } from "../shared/names";
-import { AIM_WORDS, AIMS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
+import { AIM_WORDS, SETTLE_GOALS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
 import { wayWords } from "./settleWords";
 import { SettleDeeds } from "./SettleDeeds";
 import { useSettle, type Proposal } from "./settleState";
-import { choose, goWay, hold } from "./settling";
+import { choose, goWay, hold } from "./settleSession";
 
 export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();
@@ -23,7 +23,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
   const shelf = shelfOf(layout);
   const { min, max } = layout.playerSizes;
   const ends = [...new Set([min, 1, max])].sort((a, b) => a - b);
-  const set = (choice.notesMayGrow ? 1 : 0) + (choice.aims.length === AIMS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
+  const set = (choice.notesMayGrow ? 1 : 0) + (choice.aims.length === SETTLE_GOALS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
   return (
     <>
       <SettleDeeds proposal={proposal} />
@@ -91,7 +91,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
           />
           Allow new and worse notes
         </label>
-        <Ticks title="Must be reached" all={AIMS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
+        <Ticks title="Must be reached" all={SETTLE_GOALS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
         <Ticks
           title="May change"
           all={CHANGEABLES}
@@ -115,7 +115,7 @@ function MissAim() {
     <div className="field-row" data-row>
       <span className="field-name">Reduce misses</span>
       <span className="grid grid-cols-[1fr_5.5rem] items-center gap-2 pl-1.5">
-        <Range
+        <RangeSlider
           label="Change allowed to reduce misses, mm"
           value={[missMm]}
           min={0}

@@ -1,9 +1,9 @@
 "use client";
 /** What a proposal comes to: the slider from before to after, what is found before and after, how often controls are missed. */
-import { Range } from "../../ui/Range";
+import { RangeSlider } from "../../ui/Range";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { distinctTally, facedName, screensWith } from "./settleWords";
 import { showPart, useSettle, type Proposal } from "./settleState";
@@ -62,7 +62,7 @@ function PartSlider() {
   return (
     <div className="grid grid-cols-[auto_1fr_auto] items-center gap-2">
       <span className="caption">before</span>
-      <Range
+      <RangeSlider
         label="From before to after"
         value={[part]}
         min={0}

@@ -3,11 +3,11 @@
 import { counted } from "../../core/derived/counted";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
-import { shelfOf } from "../session/screens";
+import { useSession, useSessionActions } from "../session/SessionContext";
+import { shelfOf } from "../session/railScreens";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { useSettle, type Proposal, type SettleRun } from "./settleState";
-import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "./settling";
+import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "./settleSession";
 import { facesFor } from "./settleQuestion";
 
 export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {

@@ -5,12 +5,12 @@ import type { NoWay } from "../../core/settle/noWay";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import type { Layout } from "../../core/format/types";
 import { facedName, leftGroups, wayWords } from "./settleWords";
 import { useSettle, type Proposal } from "./settleState";
-import { goWay } from "./settling";
+import { goWay } from "./settleSession";
 import { narrowestFace, WishPicture } from "./WishPicture";
 
 /** So many findings of which nothing more is known than that they are left are told one by one. */

@@ -1,14 +1,14 @@
 "use client";
 /** What moved, how far, and which finding on which screen asked for it; each may be left out, and the rest is settled anew. */
 import type { SettledMove } from "../../core/settle/moves";
-import { moveWords } from "../../core/settle/settledText";
+import { moveWords } from "../../core/settle/describeResult";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { movedWords, reasonWords } from "./settleWords";
 import { type Proposal } from "./settleState";
-import { hold } from "./settling";
+import { hold } from "./settleSession";
 
 /** What went farthest, or grew most, first. */
 function byHowMuch(moves: readonly SettledMove[]): readonly SettledMove[] {

@@ -4,14 +4,14 @@ import { X } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { SettleAsk } from "./SettleAsk";
 import { SettleComesTo } from "./SettleComesTo";
 import { SettleMoves } from "./SettleMoves";
 import { SettleLeft } from "./SettleLeft";
 import { useSettle } from "./settleState";
 import { useProposal } from "./useShownWay";
-import { closeSettle, stopSettle } from "./settling";
+import { closeSettle, stopSettle } from "./settleSession";
 
 /** `wide`: the parts side by side. `picture`: shown above what it comes to. */
 export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.ReactNode }) {

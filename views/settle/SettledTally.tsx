@@ -2,7 +2,7 @@
 /** What is found on a screen for the player in view once it is settled, beside what is found there now. */
 import { tallyOf } from "../../core/checks/finding";
 import { Tally } from "../../ui/Tally";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { useSettledFindings } from "./useShownWay";
 
 export function SettledTally({ screen }: { screen: string }) {

@@ -3,9 +3,9 @@ import type { Severity } from "../../core/checks/finding";
 import { CHANGEABLES, type Changeable } from "../../core/settle/request";
 
 /** What has to go, by what a developer would say of it. */
-export const AIMS = ["place", "touch", "feel", "reach", "view"] as const;
-export type Aim = (typeof AIMS)[number];
-export const AIM_WORDS: Readonly<Record<Aim, string>> = {
+export const SETTLE_GOALS = ["place", "touch", "feel", "reach", "view"] as const;
+export type SettleGoal = (typeof SETTLE_GOALS)[number];
+export const AIM_WORDS: Readonly<Record<SettleGoal, string>> = {
   place: "on the screen, in the safe frame",
   touch: "large enough, clear of each other",
   feel: "room for the travel",
@@ -39,7 +39,7 @@ export interface SettleChoice {
   readonly sizes: Sizes;
   /** Findings of this severity and worse have to go. */
   readonly severity: Severity;
-  readonly aims: readonly Aim[];
+  readonly aims: readonly SettleGoal[];
   readonly changeable: readonly Changeable[];
   /** Whether notes may come and grow. */
   readonly notesMayGrow: boolean;
@@ -53,7 +53,7 @@ export const USUAL_CHOICE: SettleChoice = {
   hands: "both",
   sizes: "usual",
   severity: "warning",
-  aims: AIMS,
+  aims: SETTLE_GOALS,
   changeable: CHANGEABLES,
   notesMayGrow: false,
   missMm: 0,

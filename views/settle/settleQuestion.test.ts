@@ -1,7 +1,7 @@
 import { catalogueFor } from "../../core/checks/catalogue";
 import { SETTLED_CODES } from "../../core/settle/request";
 import { sampleLayouts } from "../../test/samples";
-import { AIMS, USUAL_CHOICE } from "./settleChoice";
+import { SETTLE_GOALS, USUAL_CHOICE } from "./settleChoice";
 import { codesFor, facesFor, questionOf } from "./settleQuestion";
 
 const [layout] = sampleLayouts();
@@ -31,7 +31,7 @@ test("sizes are those a player may choose, each once, 1 among them; hands as cho
 
 test("each family is asked for by its own word, and all of them make all codes", () => {
   expect(codesFor({ aims: ["reach"] })).toEqual(["reach/far"]);
-  expect([...AIMS].flatMap((aim) => codesFor({ aims: [aim] })).sort()).toEqual([...SETTLED_CODES].sort());
+  expect([...SETTLE_GOALS].flatMap((aim) => codesFor({ aims: [aim] })).sort()).toEqual([...SETTLED_CODES].sort());
 });
 
 test.each([

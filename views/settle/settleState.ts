@@ -7,7 +7,7 @@ import { createStore } from "zustand/vanilla";
 import type { Layout } from "../../core/format/types";
 import type { WayOut } from "../../core/settle/noWay";
 import type { SettleRequest } from "../../core/settle/request";
-import type { SettleProgress } from "../../core/settle/settled";
+import type { SettleProgress } from "../../core/settle/settleResult";
 import { isSameValue } from "../../core/versions/fields";
 import type { SettledFound } from "../../workers/settleService";
 import { USUAL_CHOICE, type SettleChoice } from "./settleChoice";

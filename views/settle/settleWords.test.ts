@@ -1,6 +1,6 @@
 import type { BareFinding } from "../../core/checks/finding";
 import type { MoveReason } from "../../core/settle/moves";
-import { facedScreens } from "../../core/settle/facedScreens";
+import { facedScreens } from "../../core/settle/scenarios";
 import { catalogueFor } from "../../core/checks/catalogue";
 import { sampleLayouts } from "../../test/samples";
 import { distinctTally, goneWords, leftGroups, movedWords, reasonWords, screensWith } from "./settleWords";

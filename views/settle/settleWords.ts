@@ -3,7 +3,7 @@ import { counted } from "../../core/derived/counted";
 import { faceWords } from "../../core/checks/faceWords";
 import type { FindingTally, Severity } from "../../core/checks/finding";
 import { findingKey, type JudgedScreen } from "../../core/checks/grid";
-import type { FacedScreen } from "../../core/settle/facedScreens";
+import type { Scenario } from "../../core/settle/scenarios";
 import type { MoveReason, SettledMove } from "../../core/settle/moves";
 import type { WayOut } from "../../core/settle/noWay";
 import type { FaceFound } from "../../core/settle/outcome";
@@ -49,12 +49,12 @@ function wishWords(code: MoveReason["code"], other: string): string {
 }
 
 /** "Small 4:3, right hand"; with its size where that is not 1. */
-export function facedName({ screen, face }: Pick<FacedScreen, "screen" | "face">): string {
+export function facedName({ screen, face }: Pick<Scenario, "screen" | "face">): string {
   return `${screen.name}, ${face.playerSize === 1 ? `${face.handed} hand` : faceWords(face)}`;
 }
 
 /** Why a control moved: "for: clear of Horn on Small 4:3, right hand". */
-export function reasonWords(reason: MoveReason, id: string, { layout, faces }: { readonly layout: Layout; readonly faces: readonly FacedScreen[] }): string {
+export function reasonWords(reason: MoveReason, id: string, { layout, faces }: { readonly layout: Layout; readonly faces: readonly Scenario[] }): string {
   const other = reason.subjects.find((subject) => subject !== id);
   const lead = reason.wanted ? "for" : "limited by";
   return `${lead}: ${wishWords(reason.code, other === undefined ? "" : nameOf(layout, other))} · ${facedName(faces[reason.face])}`;

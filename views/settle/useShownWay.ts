@@ -2,9 +2,9 @@
 /** The part of the way from before to after that is shown of what Settle proposes for the open layout. */
 import { useMemo } from "react";
 import { SEVERITIES, type BareFinding } from "../../core/checks/finding";
-import type { Face } from "../../core/checks/grid";
+import type { PlayerCase } from "../../core/checks/grid";
 import { byName } from "../../core/derived/byId";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import type { Between } from "../shared/LiveLayout";
 import { proposalFor, useSettle, type Proposal } from "./settleState";
 
@@ -26,7 +26,7 @@ export function useShownWay(): Between | undefined {
 const NEARER_AFTER = 0.5;
 
 /** What is found after, while that is what is shown of a face; null where it is not, or is not known. Worst first, as findings come. */
-export function useSettledFindings(screen: string, { handed, playerSize }: Face): readonly BareFinding[] | null {
+export function useSettledFindings(screen: string, { handed, playerSize }: PlayerCase): readonly BareFinding[] | null {
   const proposal = useProposal();
   const part = useSettle((s) => s.part);
   return useMemo(() => {

@@ -3,7 +3,7 @@
 import { byId } from "../../core/derived/byId";
 import { bareMoments, showIn, wantNoLonger } from "../../core/wiring/bareMoments";
 import type { Layout } from "../../core/format/types";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 
 export function BareMoments({ name, layout, only = null }: { name: string; layout: Layout; only?: string | null }) {
   const session = useSessionActions();

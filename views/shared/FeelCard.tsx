@@ -10,12 +10,12 @@ import type { Layout } from "../../core/format/types";
 import { ChoiceField, SwitchField } from "../../ui/Choice";
 import { NumberField } from "../../ui/Field";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { common } from "./common";
-import { AXES, type FeelProps, type OfKind } from "./feel";
+import { AXES, type FeelProps, type OfKind } from "./feelWords";
 import { SectorPicture } from "./FeelPictures";
 import { Directions } from "./Directions";
-import { StickFeel } from "./StickFeel";
+import { StickFeelFields } from "./StickFeel";
 import { namesOf } from "./names";
 
 interface Props {
@@ -46,7 +46,7 @@ export const FeelCard = memo(
       case null:
         return <p className="text-muted">Different kinds: they have no feel in common.</p>;
       case "stick":
-        return <StickFeel {...tools} controls={controls as readonly OfKind<"stick">[]} />;
+        return <StickFeelFields {...tools} controls={controls as readonly OfKind<"stick">[]} />;
       case "dpad":
         return <DpadFeel {...tools} controls={controls as readonly OfKind<"dpad">[]} />;
       case "button":

@@ -7,7 +7,7 @@ import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import type { FixOffer } from "../../workers/checks";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { BareMoments } from "./BareMoments";
 import { momentName, nameOf } from "./names";
 import type { Control, Layout } from "../../core/format/types";

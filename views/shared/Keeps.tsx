@@ -1,7 +1,7 @@
 "use client";
 /** The one question of scale: what does a control keep from screen to screen? Its millimetres, its share of the screen, or a mix. */
 import { says } from "../reading/sentences";
-import { Range } from "../../ui/Range";
+import { RangeSlider } from "../../ui/Range";
 
 interface Props {
   readonly share: number;
@@ -18,7 +18,7 @@ export function Keeps({ share, onStart, onChange, onEnd }: Props) {
   return (
     <div className="grid gap-0.5">
       <span className="caption">What does a control keep?</span>
-      <Range
+      <RangeSlider
         label="What a control keeps: 0 = millimetres, 1 = share of the screen"
         reads={says("scale.keeps")}
         shown={keptWords(share)}

@@ -2,7 +2,7 @@
 /** In which language the words on the controls are shown; absent where they are in one alone. */
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import { languageName } from "./languages";
 import { languagesOf, showLanguage, useLanguage } from "./language";
 

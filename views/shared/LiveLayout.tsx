@@ -4,9 +4,9 @@ import { memo, useEffect, useRef } from "react";
 import { clusterOf, placementIn } from "../../core/editing/placeables";
 import { resolvedBetween } from "../../core/derived/between";
 import { resolvedOn } from "../../core/derived/resolved";
-import type { Face } from "../../core/checks/grid";
+import type { PlayerCase } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { drawGlass, emptyGlass, posed } from "./drawGlass";
 import { onLanguage } from "./language";
 import { GlassCanvas, useDrawingEpoch } from "./GlassCanvas";
@@ -21,7 +21,7 @@ interface Props {
   /** The moment it is shown in; undefined: the one that the views show. */
   readonly moment?: string;
   /** The hand and size it is shown for; undefined: those that the views show. */
-  readonly face?: Face;
+  readonly face?: PlayerCase;
   /** Drawn instead of the open layout: the part of the way from one version to another. */
   readonly between?: Between;
   /** What is not drawn: controls, and clusters with all in them. */

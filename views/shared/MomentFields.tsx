@@ -6,7 +6,7 @@ import type { Moment } from "../../core/format/types";
 import { TypedField } from "../../ui/Typed";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 
 export function MomentName({ moment }: { moment: Moment }) {
   const session = useSessionActions();

@@ -17,7 +17,7 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
   if (carries !== "press") {
     const perSecond = carries === "vector" && kind === "motion";
     return (
-      <ScaleFields
+      <ServeScaleFields
         action={action.name}
         pair={carries !== "number"}
         value={serve.scale ?? 1}
@@ -89,7 +89,7 @@ interface ScaleProps {
 }
 
 /** By how much what comes is taken: one number, or one for each way. */
-export function ScaleFields({ action, pair, value, unit, onChange }: ScaleProps) {
+export function ServeScaleFields({ action, pair, value, unit, onChange }: ScaleProps) {
   const [x, y] = Array.isArray(value) ? value : [value, value];
   if (!pair) return <NumberField label="times" step={0.1} value={x} unit={unit} reads={says("serves.times", { action })} onChange={onChange} />;
   const put = (nx: number, ny: number) => onChange(nx === ny ? nx : [nx, ny]);

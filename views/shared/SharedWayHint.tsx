@@ -3,7 +3,7 @@
 import { changeServe } from "../../core/editing/edits/actions";
 import type { Action, Control, Serve } from "../../core/format/types";
 import { sharedWay } from "../../core/wiring/sharedWay";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { PORT_WORD } from "./portWords";
 
 export function SharedWayHint({ control, index, actions }: { control: Control; index: number; actions: readonly Action[] }) {

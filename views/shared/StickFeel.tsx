@@ -14,9 +14,9 @@ import { LengthField, NumberField } from "../../ui/Field";
 import { light, unlight, useLit } from "../../ui/lit";
 import { More } from "../../ui/More";
 import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { common } from "./common";
-import { AXES, type FeelProps } from "./feel";
+import { AXES, type FeelProps } from "./feelWords";
 import { Directions } from "./Directions";
 import { CurvePicture, DeadZonePicture } from "./FeelPictures";
 
@@ -30,7 +30,7 @@ const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
   full: { kind: "full" },
 };
 
-export function StickFeel({ context, controls, placed, change, preview, begin, commit, cancel, refuse }: FeelProps<"stick">) {
+export function StickFeelFields({ context, controls, placed, change, preview, begin, commit, cancel, refuse }: FeelProps<"stick">) {
   const session = useSessionActions();
   const mm = pxPerMm(context.screen);
   const of = <V,>(get: (feel: (typeof controls)[number]["feel"]) => V) => common(controls, (c) => get(c.feel));

@@ -1,12 +1,12 @@
 "use client";
 /** Choosing a version of the open layout, and getting it: as it stands, a named state, after an edit, or a file. */
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { KeptState } from "../../core/exchange/kept";
+import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
 import { listedEntries } from "../../core/versions/log";
 import { FileInput } from "../../ui/FileInput";
-import { useSession, useSessionActions, useStates } from "../session/context";
+import { useSession, useSessionActions, useStates } from "../session/SessionContext";
 import { readLayoutFile } from "./readFile";
 import { choiceWord, versionOf, type VersionChoice } from "./versions";
 

@@ -5,19 +5,19 @@ import type { Box } from "../../core/engine/geometry/point";
 import type { Resolved } from "../../core/engine/placement/resolve";
 import { SCREENS } from "../../core/format/limits";
 import type { Layout, Screen } from "../../core/format/types";
-import { drawControls, POSE_AT_REST, type Drawn } from "../../runtime/art";
-import { backdropAt, backdropIn, backdropKey } from "./backdrop";
-import { inLanguage, languageNow } from "./language";
+import { drawControls, POSE_AT_REST, type DrawnControl } from "../../runtime/art";
+import { backdropAt, backdropIn, backdropKey } from "./backdropPicture";
+import { inShownLanguage, languageNow } from "./language";
 import { suppliesOf } from "./images";
 
 const POSE_HELD = { held: true, x: 0, y: 0 } as const;
 
 /** The controls of a layout on a screen, at rest or held, in drawing order. */
-export function posed(layout: Layout, resolved: Resolved, held: boolean): Drawn[] {
+export function posed(layout: Layout, resolved: Resolved, held: boolean): DrawnControl[] {
   const known = byId(layout.controls);
   return resolved.controls.flatMap((at) => {
     const control = known.get(at.id);
-    return control ? [{ control: inLanguage(control, languageNow()), box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
+    return control ? [{ control: inShownLanguage(control, languageNow()), box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
   });
 }
 
@@ -51,7 +51,7 @@ export function contextFor(
 
 /** What a canvas shows: enough to know which parts of it a new drawing changes. */
 interface Shown {
-  readonly drawn: readonly Drawn[];
+  readonly drawn: readonly DrawnControl[];
   /** Everything but the controls. */
   readonly surroundings: string;
 }
@@ -61,25 +61,26 @@ const shownOn = new WeakMap<HTMLCanvasElement, Shown>();
 const EDGE_HAIRLINES = 3;
 
 /** How far beyond its box a control may colour the screen, px: its line, and a picture that is turned. */
-function edgeOf({ box, control }: Drawn, hairline: number): number {
+function edgeOf({ box, control }: DrawnControl, hairline: number): number {
   return EDGE_HAIRLINES * hairline + (control.look.rotateDeg !== 0 ? Math.max(box.w, box.h) * 0.5 : 0);
 }
 
 /** The part of the screen a control may colour, px. */
-function colouredBy(drawn: Drawn, hairline: number): Box {
+function colouredBy(drawn: DrawnControl, hairline: number): Box {
   const { box } = drawn;
   const edge = edgeOf(drawn, hairline);
   return { x: box.x - edge, y: box.y - edge, w: box.w + 2 * edge, h: box.h + 2 * edge };
 }
 
 /** Whether a control may colour something of a region. */
-function colours(drawn: Drawn, region: Box, hairline: number): boolean {
+function colours(drawn: DrawnControl, region: Box, hairline: number): boolean {
   const { x, y, w, h } = drawn.box;
   const edge = edgeOf(drawn, hairline);
   return x - edge < region.x + region.w && region.x < x + w + edge && y - edge < region.y + region.h && region.y < y + h + edge;
 }
 
-const isSame = (a: Drawn, b: Drawn) => a.control === b.control && a.travel === b.travel && a.pose === b.pose && (a.box === b.box || isSameBox(a.box, b.box));
+const isSame = (a: DrawnControl, b: DrawnControl) =>
+  a.control === b.control && a.travel === b.travel && a.pose === b.pose && (a.box === b.box || isSameBox(a.box, b.box));
 const isSameBox = (a: Box, b: Box) => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
 
 /** The box that holds all that differs between two drawings; null where they are the same, undefined where they cannot be compared. */
@@ -111,7 +112,12 @@ export function emptyGlass(canvas: HTMLCanvasElement): void {
 }
 
 /** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
-export function drawGlass(canvas: HTMLCanvasElement, layout: Layout, drawn: readonly Drawn[], { screen, scale, epoch, mostPx, moment = null }: OnGlass): void {
+export function drawGlass(
+  canvas: HTMLCanvasElement,
+  layout: Layout,
+  drawn: readonly DrawnControl[],
+  { screen, scale, epoch, mostPx, moment = null }: OnGlass,
+): void {
   const hairline = 1 / scale;
   const bench = backdropIn(layout.workbench, moment);
   const surroundings = `${backdropKey(bench)} ${screen.widthPx} ${screen.heightPx} ${screen.cornerPx} ${screen.cutouts.length} ${scale} ${window.devicePixelRatio} ${epoch}`;

@@ -3,7 +3,7 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { Control, Layout } from "../../core/format/types";
-import { ownEntry } from "../../core/engine/own";
+import { ownEntry } from "../../core/engine/playerChanges";
 
 const store = createStore<{ readonly language: string | null }>(() => ({ language: null }));
 export const useLanguage = (): string | null => useStore(store, (s) => s.language);
@@ -17,7 +17,7 @@ export const languagesOf = (layout: Layout): readonly string[] => [...new Set(la
 
 const known = new WeakMap<Control, Map<string, Control>>();
 /** The control with its word in a language; itself where it has none in it. The same two give the same object. */
-export function inLanguage(control: Control, language: string | null): Control {
+export function inShownLanguage(control: Control, language: string | null): Control {
   const word = language === null ? undefined : ownEntry(control.look.labels, language);
   if (language === null || word === undefined) return control;
   let languages = known.get(control);
@@ -32,6 +32,6 @@ let last: { readonly of: Layout; readonly language: string | null; readonly spok
 export function spokenLayout(layout: Layout, language: string | null): Pick<Layout, "controls"> {
   if (language === null) return layout;
   if (last?.of !== layout || last.language !== language)
-    last = { of: layout, language, spoken: { controls: layout.controls.map((control) => inLanguage(control, language)) } };
+    last = { of: layout, language, spoken: { controls: layout.controls.map((control) => inShownLanguage(control, language)) } };
   return last.spoken;
 }

@@ -5,7 +5,7 @@ import type { PlaceFor } from "../../core/checks/growFree";
 import { sayNames } from "../../core/checks/say";
 import type { EditContext } from "../../core/editing/placing";
 import type { Layout } from "../../core/format/types";
-import { railOf } from "../session/screens";
+import { railOf } from "../session/railScreens";
 import type { Session } from "../session/session";
 
 /** The screens of the rail and the one in view, for every player of the layout. */

@@ -7,7 +7,7 @@ import type { Edit, Session } from "../session/session";
 import { nameOf } from "./names";
 
 /** Makes an edit that takes something away and says so, with the way back. `what`: a sentence without its end, “Horn” is deleted. */
-export function removeTold(session: Session, label: string, what: string, edit: Edit): boolean {
+export function removeWithNotice(session: Session, label: string, what: string, edit: Edit): boolean {
   if (!session.edit(label, edit)) return false;
   session.tell({ text: `${what}.`, tone: "plain", act: { label: "Restore", run: () => session.undo() } });
   return true;
@@ -31,7 +31,7 @@ function deletedText(layout: Layout, keys: readonly string[]): string {
 export function deletePlaceables(session: Session, keys: readonly string[], word = "delete"): boolean {
   const { layout } = session.store.getState();
   const label = `${word} ${keys.length === 1 ? nameOf(layout, keys[0]) : `${keys.length} controls`}`;
-  return removeTold(session, label, deletedText(layout, keys), (l) => removePlaceables(l, keys));
+  return removeWithNotice(session, label, deletedText(layout, keys), (l) => removePlaceables(l, keys));
 }
 
 /** Removes an action; says which controls go on naming it. */
@@ -39,5 +39,5 @@ export function deleteAction(session: Session, name: string): boolean {
   const { layout } = session.store.getState();
   const left = layout.controls.filter((c) => c.serves.some((s) => s.action === name)).map((c) => c.name);
   const still = left.length === 0 ? "" : `; ${listed(left)} still ${left.length === 1 ? "leads" : "lead"} to it, and so to nothing`;
-  return removeTold(session, `remove ${name}`, `Action “${name}” removed${still}`, (l) => removeAction(l, name));
+  return removeWithNotice(session, `remove ${name}`, `Action “${name}” removed${still}`, (l) => removeAction(l, name));
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
-import type { KeptState } from "../../core/exchange/kept";
-import { useAsking, useSession, useStates } from "../session/context";
+import type { KeptState } from "../../core/exchange/storedRecords";
+import { useAsking, useSession, useStates } from "../session/SessionContext";
 
 /** The named states of the open layout, looked up again whenever some window changes them. */
 export function useNamedStates(): readonly KeptState[] {

@@ -9,10 +9,10 @@ import type { TickInput } from "../../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../../core/engine/input/events";
 import type { Used } from "../../runtime/appear";
 import type { Layout, Screen } from "../../core/format/types";
-import { drawControls, type Drawn } from "../../runtime/art";
+import { drawControls, type DrawnControl } from "../../runtime/art";
 import { pointerEvents, type MouseButtons, type PointerSample } from "../../runtime/attach/pointer";
 import { createPlayer, type Player } from "../../runtime/player";
-import { createMotion } from "../../runtime/motion";
+import { createMotion } from "../../runtime/returnMotion";
 import { createDrawnControls } from "../../runtime/poses";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../../core/engine/placement/resolve";
 import type { Game } from "../../samples/game";
@@ -138,7 +138,7 @@ export function useRehearsal(options: Options) {
       }
       animation = requestAnimationFrame(step);
     };
-    const paint = (current: typeof now.current, controls: readonly Drawn[]) => {
+    const paint = (current: typeof now.current, controls: readonly DrawnControl[]) => {
       const ctx = canvas.current && contextFor(canvas.current, current.screen, { scale: current.scale });
       if (!ctx) return;
       current.game.draw(ctx, current.screen.widthPx, current.screen.heightPx);

@@ -1,13 +1,13 @@
 "use client";
 /** The takes of the open layout: those that are kept, and those that ship with a sample. */
 import { useEffect, useState } from "react";
-import type { KeptTake } from "../../core/exchange/kept";
+import type { KeptTake } from "../../core/exchange/storedRecords";
 import { takeLengthMs } from "../../core/rehearsal/take";
 import { SAMPLES } from "../../samples/samples";
 import { takesOfSample } from "../../samples/takes";
-import { useSession, useTakes } from "../session/context";
+import { useSession, useTakes } from "../session/SessionContext";
 import { sampleId } from "../session/firstLayout";
-import type { OpenedTake } from "../session/takes";
+import type { OpenedTake } from "../session/takeLibrary";
 
 /** A take of the list: kept by the browser, or shipped with the sample. */
 export interface ListedTake {

@@ -1,5 +1,5 @@
 /** The versions of a layout that can be compared: as it stands, its named states, each edit of its log, a file. */
-import type { KeptState } from "../../core/exchange/kept";
+import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { refused, ok, type Result } from "../../core/engine/result";
 import { versionAt } from "../../core/versions/log";

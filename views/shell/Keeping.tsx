@@ -4,9 +4,9 @@ import dynamic from "next/dynamic";
 import { Popover } from "radix-ui";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useSession } from "../session/context";
+import { useSession } from "../session/SessionContext";
 import type { SessionState } from "../session/session";
-import type { Offline } from "./offline";
+import type { Offline } from "./offlineState";
 import { useOffline } from "./useOffline";
 import { usePersistence, type Persistence } from "./usePersistence";
 

@@ -8,9 +8,9 @@ import { reasonOf } from "../../storage/reason";
 import { FileInput } from "../../ui/FileInput";
 import { fileNameFor } from "../../core/exchange/fileName";
 import type { Damage } from "../../storage/inspect";
-import { takenBackText } from "../../storage/backup";
-import { runArchive, type Watched } from "../../workers/archive";
-import { useKept, useSessionActions } from "../session/context";
+import { takenBackText } from "../../storage/backupZip";
+import { runArchive, type JobWatch } from "../../workers/archive";
+import { useKept, useSessionActions } from "../session/SessionContext";
 import { saveFile, saveText } from "../shared/download";
 import { newId } from "../shared/newId";
 import { Progress, type UnderWay } from "../shared/Progress";
@@ -98,7 +98,7 @@ function Backup() {
   const [underWay, setUnderWay] = useState<UnderWay | null>(null);
   const say = (text: string, isProblem = false) => setSaid({ text, isProblem });
   /** Watches a job, and shows how far it is until it has ended. */
-  const watched = async <T,>(what: string, job: (watched: Watched) => Promise<T>): Promise<T> => {
+  const watched = async <T,>(what: string, job: (watched: JobWatch) => Promise<T>): Promise<T> => {
     const ending = new AbortController();
     const show = (progress: FileProgress) => setUnderWay({ what, progress, stop: () => ending.abort() });
     setSaid(null);

@@ -6,18 +6,18 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { changeLayout } from "../../core/editing/edits/layout";
 import { problemText } from "../../core/engine/result";
-import type { KeptLayout } from "../../core/exchange/kept";
+import type { KeptLayout } from "../../core/exchange/storedRecords";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { Dialogue } from "../../ui/Dialogue";
 import { ok } from "../../core/engine/result";
 import type { SetAside } from "../../storage/store";
-import { useAsking, useLibrary, useSession, useSessionActions } from "../session/context";
+import { useAsking, useLibrary, useSession, useSessionActions } from "../session/SessionContext";
 import type { Listed } from "../session/library";
 import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../shared/download";
-import { go } from "../shared/go";
-import { callDeeds } from "./deeds";
+import { navigate } from "../shared/navigate";
+import { showFirstSteps } from "./firstStepsState";
 
 const NewLayout = dynamic(() => import("./NewLayout").then((m) => m.NewLayout));
 
@@ -77,10 +77,10 @@ export function LayoutMenu() {
               Delete
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
-            <DropdownMenu.Item className={ITEM} onSelect={() => go("/words")}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => navigate("/words")}>
               Glossary
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={callDeeds}>
+            <DropdownMenu.Item className={ITEM} onSelect={showFirstSteps}>
               First steps
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />

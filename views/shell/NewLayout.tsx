@@ -4,8 +4,8 @@ import { useState } from "react";
 import type { Layout } from "../../core/format/types";
 import { problemText, type Result } from "../../core/engine/result";
 import { Dialogue } from "../../ui/Dialogue";
-import { useLibrary } from "../session/context";
-import { go } from "../shared/go";
+import { useLibrary } from "../session/SessionContext";
+import { navigate } from "../shared/navigate";
 import { StartFromGame } from "../welcome/StartFromGame";
 import { StarterChoice } from "./StarterChoice";
 
@@ -17,7 +17,7 @@ export function NewLayout({ onClose }: { onClose: () => void }) {
     setProblem(made.ok ? "" : problemText(made.problems));
     if (!made.ok) return false;
     onClose();
-    go("/layout");
+    navigate("/layout");
     return true;
   };
   return (

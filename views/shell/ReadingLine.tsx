@@ -2,7 +2,7 @@
 /** The reading line along the bottom of the window: one sentence on whatever is under the pointer or has the focus, and the key that does it. */
 import { useEffect, useState } from "react";
 import { SENTENCES, type SentenceKey } from "../reading/sentences";
-import { useSaid, watchReading, type Read } from "../reading/watch";
+import { useSaid, watchReading, type ReadElement } from "../reading/watch";
 
 /** What is said while nothing is pointed at. */
 function restingWords(path: string): string {
@@ -11,7 +11,7 @@ function restingWords(path: string): string {
 }
 
 export function ReadingLine({ path }: { path: string }) {
-  const [read, setRead] = useState<Read | null>(null);
+  const [read, setRead] = useState<ReadElement | null>(null);
   const said = useSaid();
   useEffect(() => watchReading(document, setRead), []);
   const words = said ?? read?.words ?? restingWords(path);

@@ -5,24 +5,24 @@ import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { NumberDragsProvider } from "../../ui/drags";
 import { startDrag } from "../interaction/pointerDrag";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { useFindings } from "../session/useFindings";
 import { SimulatedPad } from "../shared/SimulatedPad";
-import { drawingEnds } from "./drawing";
-import { FirstDeeds } from "./FirstDeeds";
+import { drawingEnds } from "./drawingGuard";
+import { FirstSteps } from "./FirstSteps";
 import { NoticeBar } from "./NoticeBar";
 import { ReadingLine } from "./ReadingLine";
 import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
-import { useDeedWatch } from "./useDeedWatch";
+import { useFirstStepWatch } from "./useFirstStepWatch";
 import { useLeaving } from "./useLeaving";
 import { useKeepingOffline } from "./useOffline";
 import { ViewBoundary } from "./ViewBoundary";
 import { goToRegion } from "../shared/regionsByKey";
 import { VIEWS } from "../shared/views";
 import { noteWhere } from "./where";
-import { go, usePath } from "../shared/go";
-import { ShownView } from "./ShownView";
+import { navigate, usePath } from "../shared/navigate";
+import { ViewRouter } from "./ViewRouter";
 
 const HistoryDrawer = dynamic(() => import("../history/HistoryDrawer").then((m) => m.HistoryDrawer), { ssr: false });
 
@@ -47,7 +47,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
   const hasDraft = useLeaving();
   useFindings();
   useKeepingOffline();
-  useDeedWatch();
+  useFirstStepWatch();
   useEffect(() => noteWhere(path), [path]);
   // A view left in the middle of a drag keeps nothing of it.
   useEffect(() => () => session.cancel(), [path, session]);
@@ -70,7 +70,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
     return () => document.removeEventListener("focusin", onFocus);
   }, [session]);
   useKeys("everywhere", {
-    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => go(view.path)])),
+    ...Object.fromEntries(VIEWS.map((view, i) => [`view ${i + 1}`, () => navigate(view.path)])),
     undo: () => session.undo(),
     redo: () => session.redo(),
     history: () => setHistory((shown) => !shown),
@@ -93,13 +93,13 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
       <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[2.75rem_auto_minmax(0,1fr)_1.5rem]">
         <TitleStrip path={path} hasDraft={hasDraft} onHelp={() => setHelp(true)} onHistory={() => setHistory((shown) => !shown)} />
         <div>
-          <FirstDeeds path={path} />
+          <FirstSteps path={path} />
         </div>
         <main className={`min-h-0 ${history ? "[--rail:340px]" : ""}`}>
           <ViewBoundary of={`${path} ${id}`}>
-            <ShownView path={path} first={first}>
+            <ViewRouter path={path} first={first}>
               {children}
-            </ShownView>
+            </ViewRouter>
           </ViewBoundary>
         </main>
         <ReadingLine path={path} />

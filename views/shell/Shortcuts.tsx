@@ -3,8 +3,8 @@
 import { Dialogue } from "../../ui/Dialogue";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { go } from "../shared/go";
-import { callDeeds } from "./deeds";
+import { navigate } from "../shared/navigate";
+import { showFirstSteps } from "./firstStepsState";
 import { keyList } from "../interaction/keyTable";
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
@@ -15,7 +15,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           className="push"
           onClick={() => {
             onOpenChange(false);
-            go("/words");
+            navigate("/words");
           }}
           {...readingProps(says("words.open"))}
         >
@@ -25,7 +25,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           className="push"
           onClick={() => {
             onOpenChange(false);
-            callDeeds();
+            showFirstSteps();
           }}
           {...readingProps(says("deeds.call"))}
         >

@@ -5,7 +5,7 @@ import { readingProps } from "../../ui/reading";
 import type { Layout } from "../../core/format/types";
 import type { Starter } from "../../samples/starters";
 import { says } from "../reading/sentences";
-import { railOf } from "../session/screens";
+import { railOf } from "../session/railScreens";
 import { LayoutSketch } from "../shared/LayoutSketch";
 
 /** Fetched when the choice is first seen: most visits begin with none. */

@@ -6,13 +6,13 @@ import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { useRoving } from "../../ui/useRoving";
 import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/context";
+import { useSession, useSessionActions } from "../session/SessionContext";
 import { MomentChoice } from "../shared/MomentChoice";
 import { Keeping } from "./Keeping";
 import { LayoutMenu } from "./LayoutMenu";
 import { VIEWS } from "../shared/views";
 import { ViewLink } from "../shared/ViewLink";
-import { fetchView } from "./ShownView";
+import { fetchView } from "./ViewRouter";
 import { useOffline, useTakeNewer } from "./useOffline";
 
 const VIEW_SAYS = {

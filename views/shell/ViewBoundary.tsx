@@ -1,12 +1,12 @@
 "use client";
 /** Around each view: what cannot be drawn takes nothing else with it. The title strip keeps working, the layout can be handed out, another looked at. */
 import { Component, type ReactNode } from "react";
-import { textOf } from "../../core/derived/text";
-import { useSessionActions } from "../session/context";
+import { layoutText } from "../../core/derived/text";
+import { useSessionActions } from "../session/SessionContext";
 import type { Session } from "../session/session";
 import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../shared/download";
-import { drawingEnds } from "./drawing";
+import { drawingEnds } from "./drawingGuard";
 
 interface Props {
   readonly session: Session;
@@ -46,7 +46,7 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
         <p>It is stored unchanged. Export it, or open another layout from the list at the top left.</p>
         <p className="figure text-[0.75rem] text-muted">{problem}</p>
         <div className="flex gap-2">
-          <button className="push push-main" onClick={() => saveText(fileNameFor(layout.name), textOf(layout))}>
+          <button className="push push-main" onClick={() => saveText(fileNameFor(layout.name), layoutText(layout))}>
             Export it
           </button>
           {canUndo && (

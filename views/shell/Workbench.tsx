@@ -2,12 +2,12 @@
 /** The window: opens what the browser keeps, then shows the title strip and the view. */
 import { useEffect, useState, type ReactNode } from "react";
 import { workDone } from "../../core/derived/resolved";
-import { SessionProvider } from "../session/context";
+import { SessionProvider } from "../session/SessionContext";
 import { openWorkbench, type Opened } from "./openWorkbench";
 import { Shell } from "./Shell";
 import { goOnFromDoor } from "./where";
 
-export function Workbench({ children }: { children: ReactNode }) {
+export function WorkbenchShell({ children }: { children: ReactNode }) {
   /** The path the page came with. */
   const [first] = useState(() => (typeof window === "undefined" ? "" : window.location.pathname));
   const [opened, setOpened] = useState<Opened | null>(null);

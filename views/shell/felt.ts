@@ -1,7 +1,7 @@
 /** That a stick was felt: one moved under a thumb, on whatever glass it is played; of a layout without sticks any control. */
 import { isIdle } from "../../core/engine/input/kinds";
 import type { Player } from "../../runtime/player";
-import { tickOff } from "./deeds";
+import { tickOff } from "./firstStepsState";
 
 /** To be called after every frame of play. */
 export function tickOffFelt(player: Player): void {

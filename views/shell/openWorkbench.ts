@@ -10,9 +10,9 @@ import { firstLayout } from "../session/firstLayout";
 import { createLibrary, type Library } from "../session/library";
 import { createSession, type Session } from "../session/session";
 import { createStates, type States } from "../session/states";
-import { createTakes, type Takes } from "../session/takes";
+import { createTakes, type Takes } from "../session/takeLibrary";
 import { newId } from "../shared/newId";
-import { drawingBegins, drawingEnds, undrawable } from "./drawing";
+import { drawingBegins, drawingEnds, undrawable } from "./drawingGuard";
 
 /** What a window stands on. `close` leaves it. */
 export interface Opened {

@@ -1,7 +1,7 @@
 "use client";
 /** Leaving asks while something would be lost: unwritten edits, a gesture under way, text that was typed and not entered, work that only memory has. */
 import { useEffect, useState } from "react";
-import { useSessionActions } from "../session/context";
+import { useSessionActions } from "../session/SessionContext";
 import { watchDrafts } from "./drafts";
 
 /** Asks before the window is left; gives whether text was typed and not entered. */

@@ -1,9 +1,9 @@
 "use client";
 /** The application kept by the browser, as the window shows it; a newer one is told once, and taken when nothing is in hand. */
 import { useCallback, useEffect, useSyncExternalStore } from "react";
-import { useSessionActions } from "../session/context";
-import { createOffline, type Offline, type OfflineWatch } from "./offline";
-import { fetchAllViews } from "./ShownView";
+import { useSessionActions } from "../session/SessionContext";
+import { createOffline, type Offline, type OfflineWatch } from "./offlineState";
+import { fetchAllViews } from "./ViewRouter";
 
 /** The window has other things to do when it opens, ms. */
 const REST_MS = 4000;

@@ -10,9 +10,9 @@ import { SAMPLES } from "../../samples/samples";
 import { createTug } from "../../samples/tug/tug";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useLibrary } from "../session/context";
+import { useLibrary } from "../session/SessionContext";
 import { sampleId } from "../session/firstLayout";
-import { benchScreenOf } from "../session/screens";
+import { benchScreenOf } from "../session/railScreens";
 import { fitScale, useRoom } from "../shared/useRoom";
 import { useRehearsal } from "../shared/useRehearsal";
 

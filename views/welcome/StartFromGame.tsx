@@ -9,7 +9,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { CalleeList } from "../code/CalleeList";
 import { CodeDrop, CodeSources } from "../code/CodeSources";
-import { useLibrary, useSessionActions } from "../session/context";
+import { useLibrary, useSessionActions } from "../session/SessionContext";
 import { textOfFile } from "../shared/textOfFile";
 import { DrawnFor, USUAL_SCALE, type DrawnForChoice } from "./DrawnFor";
 import { ToldWords } from "./ToldWords";

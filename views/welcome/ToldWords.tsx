@@ -5,7 +5,7 @@ import { X } from "lucide-react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { ActionKindSelect } from "../code/ActionKindSelect";
-import { endWord } from "../actions/keys";
+import { endWord } from "../actions/keyWords";
 import type { ToldGame, ToldWord } from "./useToldGame";
 
 export function ToldWords({ told }: { told: ToldGame }) {

@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { Layout } from "../../core/format/types";
 import { problemText, type Result } from "../../core/engine/result";
 import { StarterChoice } from "../shell/StarterChoice";
-import { beginDeeds } from "../shell/deeds";
-import { useLibrary } from "../session/context";
-import { go } from "../shared/go";
+import { startFirstSteps } from "../shell/firstStepsState";
+import { useLibrary } from "../session/SessionContext";
+import { navigate } from "../shared/navigate";
 import { FinishedOne } from "./FinishedOne";
 import { StartFromGame } from "./StartFromGame";
 import { Yours } from "./Yours";
@@ -19,8 +19,8 @@ export function WelcomeView() {
     const made = await making;
     setProblem(made.ok ? "" : problemText(made.problems));
     if (!made.ok) return false;
-    beginDeeds();
-    go("/layout");
+    startFirstSteps();
+    navigate("/layout");
     return true;
   };
   return (

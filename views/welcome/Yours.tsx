@@ -2,11 +2,11 @@
 /** The layouts kept here that were changed last: when, and what is left to do in each. */
 import { useEffect, useState } from "react";
 import type { Result } from "../../core/engine/result";
-import type { KeptLayout } from "../../core/exchange/kept";
+import type { KeptLayout } from "../../core/exchange/storedRecords";
 import { leftToDo } from "../../core/wiring/actionStatus";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
-import { useLibrary } from "../session/context";
+import { useLibrary } from "../session/SessionContext";
 
 const MOST = 4;
 

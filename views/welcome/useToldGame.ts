@@ -5,7 +5,7 @@ import type { ActionKind } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
 import type { ListedAction } from "../../core/exchange/actionList";
 import { readWordList } from "../../core/exchange/wordList";
-import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee, type CodePlace } from "../../core/scan/words";
+import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee, type CodePlace } from "../../core/scan/foundWords";
 import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import { wordKind } from "../../core/wiring/wordKind";
 import { useCodeReading, type CodeReading } from "../code/useCodeReading";

@@ -1,4 +1,4 @@
-import { Welcome } from "../../../views/shell/ShownView";
+import { Welcome } from "../../../views/shell/ViewRouter";
 
 export default function Page() {
   return <Welcome />;

@@ -1,4 +1,4 @@
-import { Words } from "../../../views/shell/ShownView";
+import { Words } from "../../../views/shell/ViewRouter";
 
 export default function Page() {
   return <Words />;

@@ -1,5 +1,5 @@
 /** Edits of arrangements: variants of the layout for a range of aspect or size. */
-import { ownEntry } from "../../engine/own";
+import { ownEntry } from "../../engine/playerChanges";
 import { refused, type Result } from "../../engine/result";
 import type { Arrangement, Layout } from "../../format/types";
 import { checked } from "./checked";

@@ -12,7 +12,7 @@ import { changeHit, changeMoments, removePlaceables, renamePlaceable } from "./c
 import { addMoment, removeMoment, renameMoment } from "./moments";
 import { bytesOf } from "../../format/pictures/base64";
 import { clearArt, setArt } from "./pictures";
-import { addScreens, changeScreen, removeScreen, setRail } from "./screens";
+import { addScreens, changeScreen, removeScreen, setRail } from "./ownScreens";
 import { changeTaps, addZone } from "./zones";
 
 const get = <T>(result: Result<T>): T => {

@@ -1,5 +1,5 @@
 /** Edits of controls: add, remove, duplicate, rename, reorder, and their hit, feel and look. Layout in, layout or reason out. */
-import { ownEntry } from "../../engine/own";
+import { ownEntry } from "../../engine/playerChanges";
 import { ok, refused, type Result } from "../../engine/result";
 import { byId } from "../../derived/byId";
 import type { Arrangement, Control, Layout, Placement } from "../../format/types";

@@ -6,7 +6,7 @@ import { resolveLayout } from "../placement/resolve";
 import { advance, replay, tickTime } from "./advance";
 import type { ActionValues, InputEvent } from "./events";
 import { prepareInput } from "./setup";
-import { initialState } from "./state";
+import { initialState } from "./inputState";
 import { repeated } from "../../../test/repeated";
 
 const HZ = 60;

@@ -11,7 +11,7 @@ import type { ActionValue, ActionValues, InputEvent } from "./events";
 import { isIdle, readControl, commitTick } from "./kinds";
 import { AT_REST, type PortReading } from "./ports";
 import { prepareInput, type InputSetup, type TouchSource } from "./setup";
-import { initialState, workingCopy, type InputState } from "./state";
+import { initialState, workingCopy, type InputState } from "./inputState";
 import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
 
 /** What a step gives: the next state, and the value of every action in the file's order. */

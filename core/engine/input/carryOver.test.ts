@@ -6,7 +6,7 @@ import { advance } from "./advance";
 import { carryOver } from "./carryOver";
 import type { InputEvent } from "./events";
 import { prepareInput } from "./setup";
-import { initialState } from "./state";
+import { initialState } from "./inputState";
 
 const press = (name: string, more: object = {}) => ({ name, kind: "press", ...more });
 const setupOf = (layout: Layout) => prepareInput(layout, resolveLayout(layout, STAGE), HZ);

@@ -6,7 +6,7 @@ import { RESTING_REPEAT } from "./combine";
 import { copyControl, restingControl, type ControlState } from "./kinds";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
-import { workingCopy, type InputState } from "./state";
+import { workingCopy, type InputState } from "./inputState";
 
 /**
  * The state of `before`, for `after`. A control goes on if it has the same id and kind, an action's smoothing if it has the same name and

@@ -38,7 +38,7 @@ export type ReadySwipe = Ready<"swipe">;
 export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe;
 
 /** Joins a control with where it stands. */
-export function readyControl(control: Control, at: ResolvedControl, screen: { widthPx: number; heightPx: number; ppi: number }): ReadyAny {
+export function readyInput(control: Control, at: ResolvedControl, screen: { widthPx: number; heightPx: number; ppi: number }): ReadyAny {
   const common: Common = {
     id: control.id,
     visual: at.visual,

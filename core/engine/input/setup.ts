@@ -3,7 +3,7 @@ import { portCarries, portFits, serveLacks } from "./fits";
 import type { ActionKind, PlayedAction, PlayedLayout, Port } from "../types";
 import type { Resolved } from "../placement/resolve";
 import type { ActionValues } from "./events";
-import { readyControl, type ReadyAny } from "./ready";
+import { readyInput, type ReadyAny } from "./ready";
 
 type Two = readonly [number, number];
 
@@ -70,7 +70,7 @@ function repeatName(used: readonly string[], ...parts: readonly string[]): strin
 /** Joins a layout with where it stands on a screen. Serves that fit no action give nothing; the findings say so. */
 export function prepareInput(layout: Pick<PlayedLayout, "controls" | "actions">, resolved: Resolved, hz: number): InputSetup {
   const byId = new Map(layout.controls.map((control) => [control.id, control]));
-  const controls = resolved.controls.map((at) => readyControl(byId.get(at.id)!, at, resolved.screen));
+  const controls = resolved.controls.map((at) => readyInput(byId.get(at.id)!, at, resolved.screen));
   const repeats: string[] = [];
   const actions = layout.actions.map((action): ActionSources => {
     const touch: TouchSource[] = [];

@@ -4,7 +4,7 @@ import type { Contact, TouchInput } from "./events";
 import { cancelTouch, capturedBy, liftTouch, moveTouch, receiveTouch } from "./kinds";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
-import { ownControl, type InputState, type TouchState } from "./state";
+import { ownControl, type InputState, type TouchState } from "./inputState";
 
 /** Whether a control is on the glass now. */
 export function isShown(state: InputState, control: ReadyAny): boolean {

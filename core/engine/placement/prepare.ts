@@ -2,7 +2,7 @@
  * A layout made ready for placing on many screens: for each arrangement, every placement with its lengths read
  * and every override applied, once. Resolving a screen is then bare arithmetic.
  */
-import { ownEntry } from "../own";
+import { ownEntry } from "../playerChanges";
 import { readyLength, type ReadyLength } from "./ruler";
 import type { Arrangement, Clamp, Control, Hit, Override, PlacedLayout, PlainPlacement, Placement } from "../types";
 

@@ -1,6 +1,6 @@
 import { conformanceCases, difference } from "../../../test/cases";
 import { parseLayout } from "../../format/parse";
-import { printResolved } from "../../exchange/resolved";
+import { printResolved } from "../../exchange/resolvedData";
 import { resolveLayout } from "./resolve";
 import { parseScreen } from "./screen";
 

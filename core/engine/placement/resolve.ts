@@ -11,7 +11,7 @@ import { FARTHEST_PX } from "../geometry/tolerances";
 import type { PlacedLayout, Screen } from "../types";
 import { arrangementFor } from "./arrangement";
 import { prepareLayout, type PreparedLayout, type ReadyControl, type ReadyHit, type ReadyPin, type ReadyPlacement, type ReadySpan } from "./prepare";
-import { framesOf, pxPerMm, type Frames } from "./screen";
+import { framesOf, pxPerMm, type ScreenFrames } from "./screen";
 import { lengthPx, rulerOf, type Metrics, type Room, type Ruler } from "./ruler";
 import { unitPx } from "./scale";
 
@@ -103,7 +103,7 @@ function placeSpan(span: ReadySpan, { box: frame, ruler }: Room, mirrored: boole
 /** What placing on a screen goes by: what lengths come to, whether it is mirrored, and the screen's own frames as rooms. */
 interface Metering extends Metrics {
   readonly mirrored: boolean;
-  readonly rooms: Readonly<Record<keyof Frames, Room>>;
+  readonly rooms: Readonly<Record<keyof ScreenFrames, Room>>;
 }
 
 /** A placement in one of the screen's own frames. */
@@ -208,6 +208,6 @@ export function resolveLayout(layout: PlacedLayout, screen: Screen, playerView: 
 }
 
 /** The frame a placement stands in, px: one of the screen's, or the cluster's box. Null where the cluster is hidden. */
-export function frameBox(frame: "screen" | "safe" | "picture" | { cluster: string }, resolved: Pick<Resolved, "clusters">, frames: Frames): Box | null {
+export function frameBox(frame: "screen" | "safe" | "picture" | { cluster: string }, resolved: Pick<Resolved, "clusters">, frames: ScreenFrames): Box | null {
   return typeof frame === "string" ? frames[frame] : (resolved.clusters[frame.cluster] ?? null);
 }

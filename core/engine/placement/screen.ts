@@ -38,14 +38,14 @@ export function aspectOf(screen: Screen): number {
 }
 
 /** The three frames of a screen, px. A safe frame whose insets meet has no width (or height) and stands at their mean. */
-export interface Frames {
+export interface ScreenFrames {
   readonly screen: Box;
   readonly safe: Box;
   readonly picture: Box;
 }
 
 /** The frames: the screen, the screen less its insets, and the largest centred box of an aspect within `picture` (none given: the screen). */
-export function framesOf(screen: Screen, picture?: { minAspect: number; maxAspect: number }): Frames {
+export function framesOf(screen: Screen, picture?: { minAspect: number; maxAspect: number }): ScreenFrames {
   const { widthPx: w, heightPx: h, insets } = screen;
   const whole = { x: 0, y: 0, w, h };
   const safe = { x: insets.left, y: insets.top, w: Math.max(0, w - insets.left - insets.right), h: Math.max(0, h - insets.top - insets.bottom) };

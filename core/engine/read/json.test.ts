@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { bytesOfText, readJson, type Entry, type Node } from "./json";
+import { bytesOfText, readJsonNodes, type JsonEntry, type Node } from "./json";
 import { repeated } from "../../../test/repeated";
 
 /** The plain value of a tree; a key that stands twice has its last value, as the platform's own reader has it. */
@@ -7,11 +7,11 @@ function plain(node: Node): unknown {
   if (node.is === "list") return (node.value as Node[]).map(plain);
   if (node.is !== "object") return node.value;
   const out: Record<string, unknown> = {};
-  for (const { key, node: child } of node.value as Entry[])
+  for (const { key, node: child } of node.value as JsonEntry[])
     Object.defineProperty(out, key, { value: plain(child), enumerable: true, configurable: true, writable: true });
   return out;
 }
-const read = (text: string | Uint8Array) => readJson(typeof text === "string" ? bytesOfText(text) : text);
+const read = (text: string | Uint8Array) => readJsonNodes(typeof text === "string" ? bytesOfText(text) : text);
 const faultOf = (text: string | Uint8Array) => read(text).fault;
 
 /** JSON without what this reader refuses though the standard takes it: NUL, lone surrogates, nesting deeper than 16. */
@@ -46,7 +46,7 @@ test("every value says from which byte to which it stands", () => {
         const part = new TextDecoder().decode(bytes.subarray(node.at, node.end));
         expect(JSON.parse(part)).toEqual(plain(node));
         if (node.is === "list") (node.value as Node[]).forEach(check);
-        const entries = node.is === "object" ? (node.value as Entry[]) : [];
+        const entries = node.is === "object" ? (node.value as JsonEntry[]) : [];
         expect(entries.every((entry) => bytes[entry.at] === 34)).toBe(true);
         entries.forEach((entry) => check(entry.node));
       };
@@ -58,12 +58,12 @@ test("every value says from which byte to which it stands", () => {
 test("a text that breaks off is a fault within it, and what was read before stays", () => {
   const bytes = bytesOfText('{"a":[1,{"b":"é"}],"c":"d\\n"}');
   for (let length = 0; length < bytes.length; length += 1) {
-    const { root, fault } = readJson(bytes.subarray(0, length));
+    const { root, fault } = readJsonNodes(bytes.subarray(0, length));
     expect(fault).not.toBeNull();
     expect(fault!.at).toBeLessThanOrEqual(length);
     expect(root?.end ?? -1).toBe(-1);
   }
-  const { root } = readJson(bytes.subarray(0, 8));
+  const { root } = readJsonNodes(bytes.subarray(0, 8));
   expect(plain(root!)).toEqual({ a: [1] });
 });
 
@@ -77,7 +77,7 @@ test("whatever bytes come, it neither throws nor takes what the platform refuses
         fc.array(pieces, { maxLength: 20 }).map((p) => bytesOfText(p.join(""))),
       ),
       (bytes) => {
-        const { root, fault } = readJson(bytes);
+        const { root, fault } = readJsonNodes(bytes);
         const at = fault?.at ?? 0;
         expect(at >= 0 && at <= bytes.length).toBe(true);
         if (fault) refused += 1;

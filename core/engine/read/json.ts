@@ -8,12 +8,12 @@
 export interface Node {
   readonly at: number;
   end: number;
-  readonly value: null | boolean | number | string | Node[] | Entry[];
+  readonly value: null | boolean | number | string | Node[] | JsonEntry[];
   /** What the value is; a list and an object are told apart by it. */
   readonly is: "null" | "boolean" | "number" | "string" | "list" | "object";
 }
 /** A key of an object, where it stands, and its value. */
-export interface Entry {
+export interface JsonEntry {
   readonly key: string;
   readonly at: number;
   readonly node: Node;
@@ -155,7 +155,7 @@ function readValue(c: Cursor, depth: number, put: (node: Node) => void): void {
     const node: Node = { at: start, end: -1, value: [], is: byte === 123 ? "object" : "list" };
     put(node);
     c.at += 1;
-    if (byte === 123) readEntries(c, depth, node.value as Entry[]);
+    if (byte === 123) readEntries(c, depth, node.value as JsonEntry[]);
     else readItems(c, depth, node.value as Node[]);
     node.end = c.at;
     return;
@@ -184,7 +184,7 @@ function readItems(c: Cursor, depth: number, items: Node[]): void {
   while (readComma(c, 93));
 }
 
-function readEntries(c: Cursor, depth: number, entries: Entry[]): void {
+function readEntries(c: Cursor, depth: number, entries: JsonEntry[]): void {
   skipSpace(c);
   if (c.bytes[c.at] === 125) return void (c.at += 1);
   do {
@@ -200,7 +200,7 @@ function readEntries(c: Cursor, depth: number, entries: Entry[]): void {
 }
 
 /** Reads a text; `root` is null where nothing of it could be read, `fault` what broke it off. */
-export function readJson(bytes: Uint8Array): { readonly root: Node | null; readonly fault: Fault | null } {
+export function readJsonNodes(bytes: Uint8Array): { readonly root: Node | null; readonly fault: Fault | null } {
   const c: Cursor = { bytes, at: 0 };
   let root: Node | null = null;
   try {

@@ -5,11 +5,11 @@
 import { parseLength } from "../placement/length";
 import { ok, refused, type Result } from "../result";
 import type { PlayedLayout } from "../types";
-import { bytesOfText, readJson, type Entry, type Node } from "./json";
+import { bytesOfText, readJsonNodes, type JsonEntry, type Node } from "./json";
 import { PLAYED, PLAYED_FORMAT, PLAYED_VERSION, type Rule } from "./rules";
 
 /** A played file behind the door. `digest`: SHA-256 of the canonical text of the layout it was compiled from, as the file says it; it is not worked out anew. */
-export interface Played {
+export interface PlayedFile {
   readonly digest: string;
   readonly layout: PlayedLayout;
 }
@@ -24,10 +24,10 @@ const MOST_PICTURES = 6 * 1024 * 1024;
 const TOGETHER = new Set(["clusters", "controls", "keepClear"]);
 
 /** Reads a played file, as bytes or as text. Never throws; an error names the place (`controls[3].feel.inner`, or `byte 17` for the JSON itself) and what is wrong there. */
-export function readPlayed(file: Uint8Array | string): Result<Played> {
+export function readPlayed(file: Uint8Array | string): Result<PlayedFile> {
   const bytes = typeof file === "string" ? bytesOfText(file) : file;
   if (bytes.length > MOST_BYTES) return refused("", "the file is larger than 16 MiB");
-  const { root, fault } = readJson(bytes);
+  const { root, fault } = readJsonNodes(bytes);
   const found = root ? check(root) : { value: null, first: null };
   const { first } = found;
   if (fault && (first === null || fault.at <= first.at)) return refused(`byte ${fault.at}`, fault.message);
@@ -170,14 +170,14 @@ function tooLong(judged: Judged, node: Node, text: string, path: string): void {
 }
 
 /** The entries of an object, none twice; null where it is no object. */
-function entriesOf(judged: Judged, node: Node, path: string): Entry[] | null {
+function entriesOf(judged: Judged, node: Node, path: string): JsonEntry[] | null {
   if (node.is !== "object") return say(judged, node.at, path, "must be an object") ?? null;
   const seen = new Set<string>();
-  for (const { key, at } of node.value as Entry[]) {
+  for (const { key, at } of node.value as JsonEntry[]) {
     if (seen.has(key)) say(judged, at, within(path, key), "stands twice");
     seen.add(key);
   }
-  return node.value as Entry[];
+  return node.value as JsonEntry[];
 }
 
 const within = (path: string, key: string) => (path === "" ? key : `${path}.${key}`);
@@ -198,14 +198,14 @@ function lookUp(root: Node, judged: Judged): void {
   if (root.is !== "object") return;
   const seen = new Map<string, Set<string>>();
   let pictures = 0;
-  for (const { key: list, node } of root.value as Entry[]) {
+  for (const { key: list, node } of root.value as JsonEntry[]) {
     if (node.is !== "list") continue;
     const field = list === "actions" ? "name" : "id";
     const space = TOGETHER.has(list) ? "places" : list;
     const ids = seen.get(space) ?? new Set<string>();
     seen.set(space, ids);
     (node.value as Node[]).forEach((item, i) => {
-      const own = item.is === "object" ? (item.value as Entry[]) : [];
+      const own = item.is === "object" ? (item.value as JsonEntry[]) : [];
       const id = own.find((entry) => entry.key === field)?.node;
       if (id?.is === "string") {
         if (ids.has(id.value as string)) say(judged, id.at, `${list}[${i}].${field}`, "is used twice");

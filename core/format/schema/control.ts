@@ -13,9 +13,9 @@ import {
   oneOrTwo,
   plainPlacement,
   positive,
-  record,
+  recordOf,
   sizePair,
-  textOf,
+  textSchema,
 } from "./parts";
 import { withLimit } from "../readThrough";
 import { LISTS, TEXTS } from "../limits";
@@ -34,17 +34,17 @@ const hitFields = {
 
 /** The hit area of a kind; the shape it has when the file is silent differs from kind to kind. */
 function hitSchema(shape: "ellipse" | "box") {
-  return record({ shape: shapes.default(shape), ...hitFields });
+  return recordOf({ shape: shapes.default(shape), ...hitFields });
 }
 
 /** The hit area in an arrangement's override, where the kind of the control is not known yet. */
-export const hitOverride = record({ shape: shapes.optional(), ...hitFields });
+export const hitOverride = recordOf({ shape: shapes.optional(), ...hitFields });
 
 /** A colour as the file writes it: # and six hex digits. */
 export const colour = z.string('must be a colour, such as "#18242E"').regex(/^#[0-9A-Fa-f]{6}$/, 'must be a colour, such as "#18242E"');
 
 function faceSchema(fill: string, line: string, ink: string, opacity: number) {
-  return record({
+  return recordOf({
     fill: colour.default(fill),
     line: colour.default(line),
     ink: colour.default(ink),
@@ -54,35 +54,35 @@ function faceSchema(fill: string, line: string, ink: string, opacity: number) {
 const restFace = faceSchema("#22323F", "#E8E4DA", "#FBFAF6", 0.6);
 const heldFace = faceSchema("#E8E4DA", "#FBFAF6", "#18242E", 0.95);
 
-const word = textOf(TEXTS.label);
+const word = textSchema(TEXTS.label);
 /** The shape of a language tag (BCP 47, RFC 5646 section 2.1): parts of one to eight letters or digits; the first is the language. */
-const languageTag = textOf(TEXTS.languageTag).regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
+const languageTag = textSchema(TEXTS.languageTag).regex(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/, 'must be a language tag, such as "en" or "pt-BR"');
 
-const lookSchema = record({
+const lookSchema = recordOf({
   label: word.default(""),
   labels: withLimit(named(languageTag, word), LISTS.labels).default({}),
-  icon: textOf(TEXTS.icon).optional(),
+  icon: textSchema(TEXTS.icon).optional(),
   rotateDeg: z.number().default(0),
   turnLabel: z.boolean().default(true),
   rest: restFace.prefault({}),
   held: heldFace.prefault({}),
-  away: record({ opacity: numberIn(0, 1), afterMs: notNegative, fadeMs: notNegative.default(200) }).optional(),
+  away: recordOf({ opacity: numberIn(0, 1), afterMs: notNegative, fadeMs: notNegative.default(200) }).optional(),
   hideAtRest: z.enum(["none", "knob", "all"]).default("none"),
   knobSize: numberIn(0, 1).default(0.45),
-  knob: record({ rest: restFace.optional(), held: heldFace.optional() }).optional(),
+  knob: recordOf({ rest: restFace.optional(), held: heldFace.optional() }).optional(),
   home: z.enum(["now", "later", "stay"]).default("now"),
   homeAfterMs: notNegative.default(0),
   returnMs: notNegative.default(80),
-  art: record({ rest: idSchema.optional(), held: idSchema.optional(), knob: idSchema.optional() }).optional(),
+  art: recordOf({ rest: idSchema.optional(), held: idSchema.optional(), knob: idSchema.optional() }).optional(),
 }).prefault({});
 
 const curveSchema = z.discriminatedUnion(
   "kind",
   [
-    record({ kind: z.literal("linear") }),
-    record({ kind: z.literal("power"), exponent: numberIn(0.5, 5) }),
-    record({ kind: z.literal("bezier"), x1: numberIn(0.01, 0.99), y1: z.number(), x2: numberIn(0.01, 0.99), y2: z.number() }),
-    record({ kind: z.literal("full") }),
+    recordOf({ kind: z.literal("linear") }),
+    recordOf({ kind: z.literal("power"), exponent: numberIn(0.5, 5) }),
+    recordOf({ kind: z.literal("bezier"), x1: numberIn(0.01, 0.99), y1: z.number(), x2: numberIn(0.01, 0.99), y2: z.number() }),
+    recordOf({ kind: z.literal("full") }),
   ],
   'must have kind "linear", "power", "bezier" or "full"',
 );
@@ -91,7 +91,7 @@ const holdDeg = numberIn(0, 180).default(4);
 const directions = (count: number) => numberIn(0, 32).int("must be a whole number from 0 to 32").default(count);
 const axes = z.enum(["both", "x", "y"]).default("both");
 
-const stickFeel = record({
+const stickFeel = recordOf({
   origin: z.enum(["fixed", "floating", "trailing"], 'must be "fixed", "floating" or "trailing"').default("fixed"),
   start: z.enum(["thumb", "centre"], 'must be "thumb" or "centre"').default("thumb"),
   travel: lengthSchema.refine((text) => !text.startsWith("-"), "must be 0 or more").default("50%min"),
@@ -110,7 +110,7 @@ const stickFeel = record({
   .refine((feel) => feel.releaseAt > 0 && feel.releaseAt <= feel.pressAt, "releaseAt must be above 0 and at most pressAt")
   .prefault({});
 
-const dpadFeel = record({
+const dpadFeel = recordOf({
   ways: z.union([z.literal(4), z.literal(8)], "must be 4 or 8").default(8),
   neutral: numberIn(0.01, 0.9).default(0.2),
   diagonal: numberIn(10, 80).default(45),
@@ -118,7 +118,7 @@ const dpadFeel = record({
   slideOut: z.enum(["keep", "release"]).default("keep"),
 }).prefault({});
 
-const buttonFeel = record({
+const buttonFeel = recordOf({
   press: z.enum(["hold", "latch", "pulse", "release", "long", "double"], 'must be "hold", "latch", "pulse", "release", "long" or "double"').default("hold"),
   longMs: notNegative.default(500),
   withinMs: notNegative.default(300),
@@ -127,9 +127,9 @@ const buttonFeel = record({
   buzzMs: numberIn(0, 100).default(0),
 }).prefault({});
 
-const touchpadFeel = record({ gain: z.number().default(1), axes }).prefault({});
+const touchpadFeel = recordOf({ gain: z.number().default(1), axes }).prefault({});
 
-const swipeFeel = record({
+const swipeFeel = recordOf({
   distanceMm: positive.default(8),
   directions: directions(4),
   output: z.enum(["pulse", "hold"]).default("pulse"),
@@ -138,7 +138,7 @@ const swipeFeel = record({
 }).prefault({});
 
 /** A press given again: ms, the interval 1 or more. */
-const repeatSchema = record({
+const repeatSchema = recordOf({
   delayMs: notNegative,
   intervalMs: z.number("must be a number of 1 or more").min(1, "must be a number of 1 or more"),
   restMs: notNegative.default(0),
@@ -146,9 +146,9 @@ const repeatSchema = record({
 
 function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) {
   return listOf(
-    record({
+    recordOf({
       port: z.enum(ports, `must be one of ${ports.join(", ")}`),
-      action: textOf(TEXTS.actionName, "the name of an action"),
+      action: textSchema(TEXTS.actionName, "the name of an action"),
       value: oneOrTwo.optional(),
       scale: oneOrTwo.optional(),
       repeat: repeatSchema.optional(),
@@ -163,7 +163,7 @@ function controlSchema<const K extends string, const P extends readonly [string,
   shape: "ellipse" | "box",
   feel: F,
 ) {
-  return record({
+  return recordOf({
     id: idSchema,
     name: nameSchema,
     kind: z.literal(kind),

@@ -14,8 +14,8 @@ import {
   oneOrTwo,
   plainPlacement,
   positive,
-  record,
-  textOf,
+  recordOf,
+  textSchema,
 } from "./parts";
 import { withLimit } from "../readThrough";
 import { LISTS, SCREENS, PICTURES, TEXTS, base64Letters, type Limit } from "../limits";
@@ -28,7 +28,7 @@ export const FILE_VERSION = 1;
 /** The word in `format` by which a layout file is known. */
 export const FILE_FORMAT = "nodulum-layout";
 
-const scaleSchema = record({
+const scaleSchema = recordOf({
   share: numberIn(0, 1).default(0),
   of: z.enum(["shorter", "longer", "area", "width", "height", "inside", "outside"]).default("shorter"),
   mmPerUnit: positive.default(0.09),
@@ -40,63 +40,63 @@ const deadRange = { inner: numberIn(0, 1).default(0.1), outer: numberIn(0, 1).de
 const innerFirst = "inner must be less than outer";
 
 const mouseSource = z.union(
-  [record({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }), record({ move: z.literal(true), scale: oneOrTwo.default(1) })],
+  [recordOf({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }), recordOf({ move: z.literal(true), scale: oneOrTwo.default(1) })],
   'must be {"button":n} or {"move":true}',
 );
 const padSource = z.union(
   [
-    record({ button: numberIn(0, 63).int(), value: oneOrTwo.optional() }),
-    record({ axis: numberIn(0, 63).int(), scale: z.number().default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
-    record({ stick: z.enum(["left", "right"]), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
+    recordOf({ button: numberIn(0, 63).int(), value: oneOrTwo.optional() }),
+    recordOf({ axis: numberIn(0, 63).int(), scale: z.number().default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
+    recordOf({ stick: z.enum(["left", "right"]), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
   ],
   'must be {"button":n}, {"axis":n} or {"stick":"left"|"right"}',
 );
 
 /** An action, with its keys, mouse and pad. */
-export const actionSchema = record({
+export const actionSchema = recordOf({
   name: actionName,
   kind: z.enum(["press", "axis", "vector", "motion"], 'must be "press", "axis", "vector" or "motion"'),
   moments: momentsOf.optional(),
   read: z.boolean().default(true),
   touch: z.enum(["wanted", "never"], 'must be "wanted" or "never"').default("wanted"),
-  keys: listOf(record({ code: textOf(TEXTS.code, 'a KeyboardEvent.code, such as "KeyW"'), value: oneOrTwo.optional() }), LISTS.keys).default([]),
+  keys: listOf(recordOf({ code: textSchema(TEXTS.code, 'a KeyboardEvent.code, such as "KeyW"'), value: oneOrTwo.optional() }), LISTS.keys).default([]),
   mouse: listOf(mouseSource, LISTS.mouse).default([]),
   pad: listOf(padSource, LISTS.pad).default([]),
   riseMs: notNegative.default(0),
   fallMs: notNegative.default(0),
   ease: z.enum(["all", "switches"], 'must be "all" or "switches"').default("all"),
   combine: z.enum(["sum", "strongest"], 'must be "sum" or "strongest"').default("sum"),
-  note: textOf(TEXTS.note).default(""),
+  note: textSchema(TEXTS.note).default(""),
 });
 
 const within = (limit: Limit & { readonly least: number }) => z.number(limit.words).min(limit.least, limit.words).max(limit.most, limit.words);
 const side = within(SCREENS.insetPx).default(0);
-const sides = record({ left: side, top: side, right: side, bottom: side }).prefault({});
+const sides = recordOf({ left: side, top: side, right: side, bottom: side }).prefault({});
 const place = within(SCREENS.cutoutPx);
 const extent = within(SCREENS.insetPx);
 
 /** A screen: px in whole device pixels, `ppi` pixels an inch, insets and edges in px. */
-export const screenSchema = record({
+export const screenSchema = recordOf({
   name: lineOf(TEXTS.screenName).default(""),
   widthPx: within(SCREENS.sidePx),
   heightPx: within(SCREENS.sidePx),
   ppi: within(SCREENS.ppi),
   insets: sides,
   cornerPx: side,
-  cutouts: listOf(record({ x: place, y: place, w: extent, h: extent }), LISTS.cutouts).default([]),
+  cutouts: listOf(recordOf({ x: place, y: place, w: extent, h: extent }), LISTS.cutouts).default([]),
   edges: sides,
 });
 
-const range = record({ min: z.number().optional(), max: z.number().optional() });
+const range = recordOf({ min: z.number().optional(), max: z.number().optional() });
 
-const arrangementSchema = record({
+const arrangementSchema = recordOf({
   id: idSchema,
   name: nameSchema,
-  when: record({ aspect: range.optional(), shortSideMm: range.optional() }),
+  when: recordOf({ aspect: range.optional(), shortSideMm: range.optional() }),
   overrides: withLimit(
     named(
       z.string(),
-      record({ placement: controlPlacement.optional(), hit: hitOverride.optional(), landing: plainPlacement.optional(), hidden: z.boolean().default(false) }),
+      recordOf({ placement: controlPlacement.optional(), hit: hitOverride.optional(), landing: plainPlacement.optional(), hidden: z.boolean().default(false) }),
     ),
     LISTS.overrides,
   ).default({}),
@@ -104,13 +104,13 @@ const arrangementSchema = record({
 
 const spread = z.tuple([notNegative, notNegative], "must be two numbers of 0 or more, such as [1.68,1.33]");
 /** Where touches meant for a control land (model.md section 6): mm, and mm² in all and by the square of a side. */
-const scatterSchema = record({
+const scatterSchema = recordOf({
   biasMm: z.tuple([z.number(), z.number()], "must be two numbers, such as [0,0]").default([0, 0]),
   baseMm2: spread.default([1.68, 1.33]),
   perSize: spread.default([0.0075, 0.0108]),
 }).prefault({});
 
-const limitsSchema = record({
+const limitsSchema = recordOf({
   minTargetMm: notNegative.default(9),
   minGapMm: notNegative.default(1),
   maxCover: numberIn(0, 1).default(0.35),
@@ -130,7 +130,7 @@ function soundPicture({ type, data }: { type: PictureType; data: string }, conte
   if (problem !== null) context.addIssue({ code: "custom", message: problem, path: ["data"] });
 }
 
-const pictureSchema = record({
+const pictureSchema = recordOf({
   id: idSchema,
   name: nameSchema,
   type: z.enum(["image/png", "image/webp", "image/svg+xml"]),
@@ -143,7 +143,7 @@ export function backdropData(bench: { picture?: { data: string } | undefined; mo
 }
 
 /** A picture of the game behind the glass. */
-const backdropPicture = record({
+const backdropPicture = recordOf({
   name: nameSchema,
   type: z.enum(["image/png", "image/webp", "image/jpeg"]),
   data: base64Of(PICTURES.backdropBytes),
@@ -156,7 +156,7 @@ const backdropPicture = record({
  * grid's step. `locked`: what of a control, cluster or zone must stay. `playersPart`: by a screen's name, the part of the players who
  * have it. What names something the layout no longer has means nothing.
  */
-const workbenchSchema = record({
+const workbenchSchema = recordOf({
   backdrop: z.enum(["plain", "harbour", "post-office"]).default("plain"),
   colour: colour.optional(),
   picture: backdropPicture.optional(),
@@ -164,47 +164,48 @@ const workbenchSchema = record({
   fit: z.enum(["fill", "fit"]).default("fill"),
   dim: numberIn(0, 1).default(0),
   gridMm: numberIn(0.5, 50).default(5),
-  screen: textOf(TEXTS.screenName).default(""),
+  screen: textSchema(TEXTS.screenName).default(""),
   /** What in the game's code reads an input: callees that the user has ticked. */
-  callees: listOf(textOf(TEXTS.callee), LISTS.callees).default([]),
-  rail: listOf(textOf(TEXTS.screenName), LISTS.rail).default([]),
+  callees: listOf(textSchema(TEXTS.callee), LISTS.callees).default([]),
+  rail: listOf(textSchema(TEXTS.screenName), LISTS.rail).default([]),
   screens: listOf(screenSchema, LISTS.ownScreens).default([]),
-  playersPart: withLimit(named(textOf(TEXTS.screenName), numberIn(0, 1)), LISTS.playersPart).default({}),
+  playersPart: withLimit(named(textSchema(TEXTS.screenName), numberIn(0, 1)), LISTS.playersPart).default({}),
   locked: withLimit(named(idSchema, z.array(z.enum(["x", "y", "size"], 'must be "x", "y" or "size"')).max(3)), LISTS.locked).default({}),
 })
   .refine((bench) => backdropData(bench).reduce((sum, data) => sum + bytesOf(data), 0) <= PICTURES.backdropsBytes.most, PICTURES.backdropsBytes.words)
   .prefault({});
 
-const pictureFrame = record({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
+const pictureFrame = recordOf({ minAspect: positive, maxAspect: positive }).refine((p) => p.minAspect <= p.maxAspect, "minAspect must be at most maxAspect");
 
 /** The whole layout file, before its references are checked. */
-export const fileSchema = record({
+export const fileSchema = recordOf({
   format: z.literal(FILE_FORMAT, `must be "${FILE_FORMAT}"`),
   version: z.literal(FILE_VERSION),
   name: nameSchema,
-  reference: record({ width: positive, height: positive }),
+  reference: recordOf({ width: positive, height: positive }),
   scale: scaleSchema,
   orientation: z.enum(["landscape", "portrait", "both"]).optional(),
   picture: pictureFrame.optional(),
-  playerSizes: record({ min: positive.default(0.8), max: positive.default(1.3) })
+  playerSizes: recordOf({ min: positive.default(0.8), max: positive.default(1.3) })
     .refine((sizes) => sizes.min <= sizes.max, "min must be at most max")
     .prefault({}),
   appear: z.enum(["touch", "always", "no-pad"]).default("touch"),
   actions: listOf(actionSchema, LISTS.actions).default([]),
-  moments: listOf(record({ id: idSchema, name: nameSchema }), LISTS.moments).default([]),
-  clusters: listOf(record({ id: idSchema, name: nameSchema, placement: clusterPlacement }), LISTS.clusters).default([]),
+  moments: listOf(recordOf({ id: idSchema, name: nameSchema }), LISTS.moments).default([]),
+  clusters: listOf(recordOf({ id: idSchema, name: nameSchema, placement: clusterPlacement }), LISTS.clusters).default([]),
   controls: listOf(controlsSchema, LISTS.controls).default([]),
   keepClear: listOf(
-    record({ id: idSchema, name: nameSchema, placement: plainPlacement, moments: momentsOf.optional(), taps: z.boolean().default(false) }),
+    recordOf({ id: idSchema, name: nameSchema, placement: plainPlacement, moments: momentsOf.optional(), taps: z.boolean().default(false) }),
     LISTS.keepClear,
   ).default([]),
   arrangements: listOf(arrangementSchema, LISTS.arrangements).default([]),
-  together: listOf(record({ id: idSchema, actions: listOf(textOf(TEXTS.actionName, "the name of an action"), LISTS.togetherActions) }), LISTS.together).default(
-    [],
-  ),
+  together: listOf(
+    recordOf({ id: idSchema, actions: listOf(textSchema(TEXTS.actionName, "the name of an action"), LISTS.togetherActions) }),
+    LISTS.together,
+  ).default([]),
   limits: limitsSchema,
   accepted: listOf(
-    record({ code: textOf(TEXTS.findingCode), subjects: listOf(textOf(TEXTS.subject), LISTS.subjects), reason: textOf(TEXTS.reason) }),
+    recordOf({ code: textSchema(TEXTS.findingCode), subjects: listOf(textSchema(TEXTS.subject), LISTS.subjects), reason: textSchema(TEXTS.reason) }),
     LISTS.accepted,
   ).default([]),
   pictures: listOf(pictureSchema, LISTS.pictures).default([]),

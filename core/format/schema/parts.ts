@@ -9,7 +9,7 @@ import { FILES, LISTS, TEXTS, type Limit } from "../limits";
 import { canonicalLength, LENGTH_PATTERN, lengthAdvice, parseLength } from "../../engine/placement/length";
 
 /** An object that takes its own keys and no others; an unknown key is answered with the nearest known one. */
-export function record<S extends z.ZodRawShape>(shape: S) {
+export function recordOf<S extends z.ZodRawShape>(shape: S) {
   const known = Object.keys(shape);
   return z.strictObject(shape, { error: (issue) => (issue.code === "unrecognized_keys" ? unknownKeys(issue.keys as string[], known) : undefined) });
 }
@@ -51,7 +51,7 @@ export const idSchema = z
 export const momentsOf = listOf(idSchema, LISTS.momentsOf, "a list of moments");
 
 /** A text of so many characters. */
-export function textOf(limit: Limit, what = "a text") {
+export function textSchema(limit: Limit, what = "a text") {
   const text = z.string(`must be ${what}`).max(limit.most, limit.words);
   return limit.least === undefined ? text : text.min(limit.least, limit.words);
 }
@@ -62,7 +62,7 @@ const UNSEEN_ALL = new RegExp(UNSEEN, "g");
 
 /** A text that stands in one line: without control characters and line ends. */
 export function lineOf(limit: Limit, what = "a text") {
-  return textOf(limit, what).refine((text) => !UNSEEN.test(text), {
+  return textSchema(limit, what).refine((text) => !UNSEEN.test(text), {
     error: ({ input }) => {
       const plain = String(input).replace(UNSEEN_ALL, " ").replace(/ +/g, " ").trim();
       return `must have no control characters or line ends; ${plain === "" ? "write a name" : `write ${JSON.stringify(plain)}`}`;
@@ -98,15 +98,15 @@ export const sizePair = z.tuple([sizeSchema, sizeSchema], 'must be two lengths a
 
 /** A frame that is no cluster's. */
 const plainFrame = z.enum(["screen", "safe", "picture"], 'must be "screen", "safe" or "picture"');
-const anyFrame = z.union([plainFrame, record({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
+const anyFrame = z.union([plainFrame, recordOf({ cluster: idSchema })], 'must be "screen", "safe", "picture" or {"cluster":id}');
 
-const clampSchema = record({ minMm: positive.optional(), maxMm: positive.optional() }).refine(
+const clampSchema = recordOf({ minMm: positive.optional(), maxMm: positive.optional() }).refine(
   (clamp) => clamp.minMm === undefined || clamp.maxMm === undefined || clamp.minMm < clamp.maxMm,
   "minMm must be less than maxMm",
 );
 
 function pinSchema<F extends z.ZodType>(frame: F) {
-  return record({
+  return recordOf({
     kind: z.literal("pin"),
     frame,
     anchor: pointSchema,
@@ -117,12 +117,12 @@ function pinSchema<F extends z.ZodType>(frame: F) {
   });
 }
 
-const spanSchema = record({
+const spanSchema = recordOf({
   kind: z.literal("span"),
   frame: plainFrame,
   from: pointSchema,
   to: pointSchema,
-  inset: record({
+  inset: recordOf({
     left: lengthSchema.default("0u"),
     top: lengthSchema.default("0u"),
     right: lengthSchema.default("0u"),

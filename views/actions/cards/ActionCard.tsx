@@ -5,12 +5,12 @@ import { changeAction } from "../../../core/editing/edits/actions";
 import { byId } from "../../../core/derived/byId";
 import type { Action } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
-import { sumOf } from "../../../core/wiring/serves";
+import { inputSumOf } from "../../../core/wiring/serves";
 import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
-import { endWord } from "../keys";
+import { useSessionActions } from "../../session/SessionContext";
+import { endWord } from "../keyWords";
 import { makeFitting } from "../makeFitting";
 import { setSheetState } from "../sheetState";
 import { STATUS_MARK, statusClass } from "../sheet/SheetAction";
@@ -30,7 +30,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
   const { layout, statuses, letters } = data;
   const { name } = action;
   const status = statuses.get(name)!;
-  const sum = sumOf(layout, action, (end) => endWord(end, letters));
+  const sum = inputSumOf(layout, action, (end) => endWord(end, letters));
   const change = (label: string, next: Partial<Action>) => session.edit(`${label} of ${name}`, (l) => changeAction(l, name, next), true);
   const toggle = (id: string) =>
     change("moments", { moments: layout.moments.map((m) => m.id).filter((m) => (m === id ? !action.moments.includes(m) : action.moments.includes(m))) });

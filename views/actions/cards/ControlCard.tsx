@@ -4,7 +4,7 @@ import { ViewLink } from "../../shared/ViewLink";
 import { byName } from "../../../core/derived/byId";
 import type { Control, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { Chips } from "./Chips";
 import { changeMoments } from "../../../core/editing/edits/controls";
 import { setSheetState } from "../sheetState";

@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { Action, ActionKind } from "../../../core/format/types";
 import { changeActionKind, previewKind, type KindPreview, type Wire } from "../../../core/wiring/serves";
 import { Labelled } from "../../../ui/Typed";
-import { useSession, useSessionActions } from "../../session/context";
-import { endWord } from "../keys";
-import { KINDS } from "../kinds";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { endWord } from "../keyWords";
+import { ACTION_KINDS } from "../actionKinds";
 
 export function KindField({ action, bare = false }: { action: Action; bare?: boolean }) {
   const session = useSessionActions();
@@ -29,7 +29,7 @@ export function KindField({ action, bare = false }: { action: Action; bare?: boo
       value={asked?.kind ?? action.kind}
       onChange={(event) => choose(event.target.value as ActionKind)}
     >
-      {KINDS.map(([key, word]) => (
+      {ACTION_KINDS.map(([key, word]) => (
         <option key={key} value={key}>
           {word}
         </option>

@@ -2,8 +2,8 @@
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
-import { useSession } from "../../session/context";
-import { benchScreenOf } from "../../session/screens";
+import { useSession } from "../../session/SessionContext";
+import { benchScreenOf } from "../../session/railScreens";
 import { MomentChoice } from "../../shared/MomentChoice";
 import { NO_GAME } from "../../shared/noGame";
 import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";

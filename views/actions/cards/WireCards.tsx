@@ -7,13 +7,13 @@ import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from 
 import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { says } from "../../reading/sentences";
-import { ScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
-import { endTitle, endWord } from "../keys";
+import { ServeScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
+import { endTitle, endWord } from "../keyWords";
 import { setSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
-import { removeWire, unplugTold } from "../removeWire";
+import { removeWire, unplugWithNotice } from "../removeWire";
 import { fleeting, fleetingServe } from "../../../core/wiring/fleeting";
 import { SharedWayHint } from "../../shared/SharedWayHint";
 import { FleetingHint } from "./FleetingHint";
@@ -66,13 +66,13 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
         from={endTitle(wire.end, data.letters)}
         to={name}
         gives={hardwareSourceGives(wire, kind)}
-        onRemove={() => unplugTold(session, name, list, index)}
+        onRemove={() => unplugWithNotice(session, name, list, index)}
       />
       {("code" in source || "button" in source) && (kind === "vector" || kind === "axis") && (
         <ValueFields action={name} kind={kind} value={source.value} onChange={(value) => change("value", { value })} />
       )}
       {"scale" in source && (
-        <ScaleFields
+        <ServeScaleFields
           action={name}
           pair={!("axis" in source)}
           value={source.scale}

@@ -5,7 +5,7 @@ import { changeAction, renameAction, addActions } from "../../../core/editing/ed
 import { changeLayout } from "../../../core/editing/edits/layout";
 import type { Result } from "../../../core/engine/result";
 import type { Layout } from "../../../core/format/types";
-import { compareStandards, compareWords, likelyCallees, rankCallees } from "../../../core/scan/words";
+import { compareStandards, compareWords, likelyCallees, rankCallees } from "../../../core/scan/foundWords";
 import { hardwareEnds } from "../../../core/wiring/hardwareWires";
 import { takeInputs, type TakenInput } from "../../../core/wiring/takenInputs";
 import { Dialogue } from "../../../ui/Dialogue";
@@ -15,8 +15,8 @@ import { CodeDrop, CodeSources } from "../../code/CodeSources";
 import { StandardTable } from "../../code/StandardTable";
 import { useCodeReading } from "../../code/useCodeReading";
 import { WordTable } from "../../code/WordTable";
-import { useSession, useSessionActions } from "../../session/context";
-import { endWord } from "../keys";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { endWord } from "../keyWords";
 
 export function CodeDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (

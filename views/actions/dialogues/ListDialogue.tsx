@@ -6,7 +6,7 @@ import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type Con
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { saveText } from "../../shared/download";
 import { readActionsFile } from "../../shared/readFile";
 

@@ -7,9 +7,9 @@ import { changeMoments } from "../../../core/editing/edits/controls";
 import { moveMoment, onlyIn, removeMoment, type Homeless } from "../../../core/editing/edits/moments";
 import type { Layout, Moment } from "../../../core/format/types";
 import { Dialogue } from "../../../ui/Dialogue";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
-import { removeTold } from "../../shared/remove";
+import { removeWithNotice } from "../../shared/remove";
 
 export function MomentsDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const layout = useSession((s) => s.layout);
@@ -28,7 +28,7 @@ function MomentList({ layout }: { layout: Layout }) {
   const { moments } = layout;
   const [asked, setAsked] = useState<Moment | null>(null);
   const remove = (moment: Moment, homeless: Homeless) => {
-    removeTold(session, `remove the moment ${moment.name}`, `Moment “${moment.name}” removed`, (l) => removeMoment(l, moment.id, homeless));
+    removeWithNotice(session, `remove the moment ${moment.name}`, `Moment “${moment.name}” removed`, (l) => removeMoment(l, moment.id, homeless));
     setAsked(null);
   };
   const ask = (moment: Moment) => {

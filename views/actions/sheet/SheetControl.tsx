@@ -7,9 +7,9 @@ import type { ActionKind, Control, Port, Serve } from "../../../core/format/type
 import { portsOf, serveGives } from "../../../core/wiring/serves";
 import { ignoredPart } from "../../../core/wiring/ignored";
 import type { LooseEnd } from "../../../core/wiring/actionStatus";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { setSheetState, useSheetState } from "../sheetState";
-import { CONTROL_HEAD, SERVE_HEIGHT, type Row } from "../sheetPositions";
+import { CONTROL_HEAD, SERVE_HEIGHT, type SheetRow } from "../sheetPositions";
 import { targetKey } from "../../interaction/connections";
 import { fitClass, useFit } from "./useFit";
 import type { Connecting } from "./useConnectionDrag";
@@ -19,7 +19,7 @@ interface Props {
   /** The kind of each action that it serves, in the order of its wires; null where there is no such action. */
   readonly kinds: readonly (ActionKind | null)[];
   readonly loose: readonly LooseEnd[];
-  readonly row: Row;
+  readonly row: SheetRow;
   readonly dim: boolean;
   readonly picked: boolean;
   readonly connecting: Connecting;

@@ -6,7 +6,7 @@ import type { Action, Moment } from "../../../core/format/types";
 import { byId } from "../../../core/derived/byId";
 import { hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/actionStatus";
-import { directionWord, endTitle, endWord, type KeyLetters } from "../keys";
+import { directionWord, endTitle, endWord, type KeyLetters } from "../keyWords";
 import { setSheetState } from "../sheetState";
 import type { EndPosition } from "../sheetPositions";
 import { fitClass, useFit } from "./useFit";

@@ -1,6 +1,6 @@
 "use client";
 /** How an end of the sheet stands to the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
-import { useSession } from "../../session/context";
+import { useSession } from "../../session/SessionContext";
 import { useSheetState } from "../sheetState";
 import { meets, targetKey, whyNot, type ConnectionTarget } from "../../interaction/connections";
 

@@ -9,8 +9,8 @@ import { Dialogue } from "../../../ui/Dialogue";
 import { readingProps } from "../../../ui/reading";
 import { Select, type Choices } from "../../../ui/Select";
 import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/context";
-import { go } from "../../shared/go";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { navigate } from "../../shared/navigate";
 import { pictureUrl } from "../../shared/images";
 import { SheetCutter } from "./SheetCutter";
 import type { SheetPiece } from "../../../core/exchange/sortFiles";
@@ -69,7 +69,7 @@ export function ArtDialogue({ source, onClose }: Props) {
   const take = () => {
     if (!session.edit(`art for ${used.length} looks`, dress)) return;
     onClose();
-    go("/layout");
+    navigate("/layout");
   };
   // A single picture may be a sheet.
   const sheet = source.pictures.length === 1 && source.pictures[0].type !== "image/svg+xml" ? source.pictures[0] : null;

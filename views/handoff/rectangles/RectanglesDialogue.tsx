@@ -5,7 +5,7 @@ import { Dialogue } from "../../../ui/Dialogue";
 import { readingProps } from "../../../ui/reading";
 import { Select } from "../../../ui/Select";
 import { says } from "../../reading/sentences";
-import { go } from "../../shared/go";
+import { navigate } from "../../shared/navigate";
 import { RectangleGlass } from "./RectangleGlass";
 import { RectangleList } from "./RectangleList";
 import type { RectangleSource } from "../../../core/exchange/rectangleFile";
@@ -26,7 +26,7 @@ export function RectanglesDialogue({ source, onClose }: Props) {
   const takeIn = () => {
     if (!take()) return;
     onClose();
-    go("/layout");
+    navigate("/layout");
   };
   return (
     <Dialogue title={`Rectangles of ${source.fileName}`} open onOpenChange={(open) => !open && onClose()} wide="widest">

@@ -1,7 +1,7 @@
 "use client";
 /** Which column of a table is what, in which unit, which way y runs, and which rows count. */
-import { FIELDS, valuesIn, type Field, type FoundTable, type TableMatch } from "../../../core/exchange/tableRectangles";
-import { TABLE_UNITS, Y_DIRECTIONS } from "../../../core/exchange/told";
+import { FIELDS, valuesIn, type RectangleField, type FoundTable, type TableMatch } from "../../../core/exchange/tableRectangles";
+import { TABLE_UNITS, Y_DIRECTIONS } from "../../../core/exchange/boxDirection";
 import { Select, type Choices } from "../../../ui/Select";
 import { says } from "../../reading/sentences";
 
@@ -13,7 +13,7 @@ interface Props {
   readonly onMatch: (match: TableMatch) => void;
 }
 
-const FIELD_WORDS: Readonly<Record<Field, string>> = { name: "name", x: "x", y: "y", w: "width", h: "height", kind: "kind", shape: "shape" };
+const FIELD_WORDS: Readonly<Record<RectangleField, string>> = { name: "name", x: "x", y: "y", w: "width", h: "height", kind: "kind", shape: "shape" };
 const NONE = "\u0000";
 /** So many different values are offered to choose rows by. */
 const MOST_VALUES = 60;

@@ -10,8 +10,8 @@ import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
-import { removeTold } from "../../shared/remove";
+import { useSessionActions } from "../../session/SessionContext";
+import { removeWithNotice } from "../../shared/remove";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;
 const part = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;
@@ -71,7 +71,7 @@ export function ArrangementsCard({ context }: { context: EditContext }) {
                   className={ICON}
                   aria-label={`Delete ${a.name}`}
                   {...readingProps(says("arrangement.remove"))}
-                  onClick={() => removeTold(session, `delete ${a.name}`, `Arrangement “${a.name}” deleted`, (l) => removeArrangement(l, a.id))}
+                  onClick={() => removeWithNotice(session, `delete ${a.name}`, `Arrangement “${a.name}” deleted`, (l) => removeArrangement(l, a.id))}
                 >
                   <Trash2 size={12} />
                 </button>

@@ -7,7 +7,7 @@ import type { ArtPart } from "../../../core/editing/edits/pictures";
 import type { Control } from "../../../core/format/types";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSession } from "../../session/context";
+import { useSession } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { pictureUrl, useImageArrivals } from "../../shared/images";
 import { ArtSlots } from "./ArtSlots";

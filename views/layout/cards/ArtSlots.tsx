@@ -10,7 +10,7 @@ import { PICTURES } from "../../../core/format/limits";
 import type { Control, Layout } from "../../../core/format/types";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { pictureUrl, useImageArrivals } from "../../shared/images";
 import { namesOf } from "../../shared/names";

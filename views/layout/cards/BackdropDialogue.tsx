@@ -6,12 +6,12 @@ import { PICTURES } from "../../../core/format/limits";
 import type { BackdropPicture, Workbench } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
-import { ownEntry } from "../../../core/engine/own";
+import { ownEntry } from "../../../core/engine/playerChanges";
 import { says } from "../../reading/sentences";
 import { ChoiceField, ColourField } from "../../../ui/Choice";
-import { Range } from "../../../ui/Range";
+import { RangeSlider } from "../../../ui/Range";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { pictureUrl } from "../../shared/images";
 import { readPicture } from "../../shared/pictureFile";
 
@@ -122,7 +122,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
         )}
         <div className="grid grid-cols-[4.125rem_1fr_2.75rem] items-center gap-2">
           <span className="caption">Dim</span>
-          <Range
+          <RangeSlider
             label="Dim"
             reads={says("backdrop.dim")}
             shown={`${Math.round(bench.dim * 100)} %`}

@@ -10,7 +10,7 @@ import { SwitchField } from "../../../ui/Choice";
 import { LengthField } from "../../../ui/Field";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { setBench, useBench } from "../bench";
 import { dissolveSelected } from "../selectionEdits";
 import { nameOf } from "../../shared/names";

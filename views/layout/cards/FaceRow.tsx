@@ -5,15 +5,15 @@ import type { Control } from "../../../core/format/types";
 import { ColourField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 
-export type Face = Control["look"]["rest"];
+export type LookFace = Control["look"]["rest"];
 
 interface Props {
   readonly word: string;
-  readonly faces: readonly Face[];
-  readonly onChange: (label: string, part: Partial<Face>) => void;
+  readonly faces: readonly LookFace[];
+  readonly onChange: (label: string, part: Partial<LookFace>) => void;
   /** What stands at the end of the row. */
   readonly children?: ReactNode;
 }

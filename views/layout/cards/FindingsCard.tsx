@@ -3,7 +3,7 @@
 import { FindingList } from "../../shared/FindingList";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { benchScreens, settleBench } from "../settleBench";
 import { useFindingMoves } from "../useFindingMoves";
 

@@ -8,7 +8,7 @@ import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
 import { ShapePath } from "../Areas";
 

@@ -1,6 +1,6 @@
 "use client";
 /** Chooses an icon by looking, or by typing part of its name. */
-import { ownEntry } from "../../../core/engine/own";
+import { ownEntry } from "../../../core/engine/playerChanges";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { ICONS } from "../../../runtime/icons";

@@ -4,7 +4,7 @@ import { keptSizes, threeScreens, type KeptSize } from "../../../core/derived/ke
 import type { EditContext } from "../../../core/editing/placing";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { railOf } from "../../session/screens";
+import { railOf } from "../../session/railScreens";
 
 const WIDE = 194;
 const HIGH = 70;

@@ -6,7 +6,7 @@ import type { Control } from "../../../core/format/types";
 import { TypedField } from "../../../ui/Typed";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { directionOf, languageName } from "../../shared/languages";
 import { TEXTS } from "../../../core/format/limits";
 

@@ -10,7 +10,7 @@ import { type EditContext, seenAs } from "../../../core/editing/placing";
 import type { Control, PlainPlacement } from "../../../core/format/types";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { SpanFields } from "./SpanFields";
 
 /** Half the screen on the side where the stick stands. */

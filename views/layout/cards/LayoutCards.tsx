@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
-import { facesOf, LOOK_SETS, putLooks, lookSetOf, type LookSet } from "../../../core/editing/lookSets";
+import { looksOfSet, LOOK_SETS, putLooks, lookSetOf, type LookSet } from "../../../core/editing/lookSets";
 import type { EditContext } from "../../../core/editing/placing";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { ChoiceField } from "../../../ui/Choice";
@@ -12,7 +12,7 @@ import { More } from "../../../ui/More";
 import { readingProps, type Reading } from "../../../ui/reading";
 import { Labelled, TypedField } from "../../../ui/Typed";
 import { says, type SentenceKey } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { benchContextNow } from "../../session/benchContext";
 import { growSelected } from "../selectionEdits";
 import { Keeps } from "../../shared/Keeps";
@@ -188,7 +188,7 @@ function Looks() {
       <span className="field-name">Looks</span>
       <span role="group" aria-label="Looks of every control" className="flex gap-1">
         {LOOK_SETS.map((set) => {
-          const { rest } = facesOf(set);
+          const { rest } = looksOfSet(set);
           return (
             <button
               key={set}

@@ -8,7 +8,7 @@ import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { ArtPicker } from "./ArtPicker";
 import { FaceRow } from "./FaceRow";

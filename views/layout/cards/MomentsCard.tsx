@@ -4,9 +4,9 @@ import { X } from "lucide-react";
 import { removeMoment } from "../../../core/editing/edits/moments";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { MomentName, NewMoment } from "../../shared/MomentFields";
-import { removeTold } from "../../shared/remove";
+import { removeWithNotice } from "../../shared/remove";
 
 export function MomentsCard() {
   const session = useSessionActions();
@@ -24,7 +24,7 @@ export function MomentsCard() {
             className="grid size-6 place-items-center rounded-sm hover:bg-paper"
             aria-label={`Delete the moment ${m.name}`}
             {...readingProps(says("moment.remove"))}
-            onClick={() => removeTold(session, `delete the moment ${m.name}`, `Moment “${m.name}” deleted`, (l) => removeMoment(l, m.id))}
+            onClick={() => removeWithNotice(session, `delete the moment ${m.name}`, `Moment “${m.name}” deleted`, (l) => removeMoment(l, m.id))}
           >
             <X size={12} />
           </button>

@@ -8,7 +8,7 @@ import { overrideIn } from "../../../core/editing/placeables";
 import type { Result } from "../../../core/engine/result";
 import { readingProps, type Reading } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { namesOf } from "../../shared/names";
 

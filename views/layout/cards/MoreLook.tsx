@@ -5,9 +5,9 @@ import { SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { says, type SentenceKey } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
-import { FaceRow, type Face } from "./FaceRow";
+import { FaceRow, type LookFace } from "./FaceRow";
 import { Labels } from "./Labels";
 
 type Look = Control["look"];
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** A knob's own look as it begins: as it is drawn without one, the base's turned inside out. */
-const turned = ({ fill, ink, opacity }: Face): Face => ({ fill: ink, line: fill, ink: fill, opacity });
+const turned = ({ fill, ink, opacity }: LookFace): LookFace => ({ fill: ink, line: fill, ink: fill, opacity });
 const LONGEST_MS = 60_000;
 
 /** The look when long untouched, as it begins. */

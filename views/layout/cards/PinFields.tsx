@@ -12,7 +12,7 @@ import { ChoiceField } from "../../../ui/Choice";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { anchorWord } from "../anchorWord";
 import { nameOf, namesOf } from "../../shared/names";

@@ -15,10 +15,10 @@ import { ChoiceField } from "../../../ui/Choice";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { PORT_WORD } from "../../shared/portWords";
-import { useSession, useSessionActions } from "../../session/context";
+import { useSession, useSessionActions } from "../../session/SessionContext";
 import { ServeFields } from "../../shared/ServeFields";
 import { SharedWayHint } from "../../shared/SharedWayHint";
-import { removeTold } from "../../shared/remove";
+import { removeWithNotice } from "../../shared/remove";
 
 export const ServesCard = memo(
   function ServesCard({ controls }: { controls: readonly Control[] }) {
@@ -98,7 +98,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
             aria-label={`Remove ${serve.action}`}
             {...readingProps(says("serves.remove", { action: serve.action }))}
             onClick={() =>
-              removeTold(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” stopped serving “${serve.action}”`, (l) =>
+              removeWithNotice(session, `unbind ${control.name} from ${serve.action}`, `“${control.name}” stopped serving “${serve.action}”`, (l) =>
                 unbind(l, control.id, index),
               )
             }

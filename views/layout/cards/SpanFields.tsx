@@ -7,7 +7,7 @@ import { changePlacements, placementIn } from "../../../core/editing/placeables"
 import { anchorEdge, type Edge } from "../../../core/editing/anchors";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { nameOf } from "../../shared/names";
 
 const EDGES: readonly Edge[] = ["left", "right", "top", "bottom"];

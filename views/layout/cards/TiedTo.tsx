@@ -8,7 +8,7 @@ import { editContextOf, type EditContext, seenAs } from "../../../core/editing/p
 import { clusterOf, placementIn, placeableOf } from "../../../core/editing/placeables";
 import { ChoiceField } from "../../../ui/Choice";
 import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { nameOf, namesOf } from "../../shared/names";
 import { AnchorPicture } from "./AnchorPicture";

@@ -15,7 +15,7 @@ import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { says, type SentenceKey } from "../../reading/sentences";
-import { useSessionActions } from "../../session/context";
+import { useSessionActions } from "../../session/SessionContext";
 import { common } from "../../shared/common";
 import { HitPicture } from "./HitPicture";
 import { Landing } from "./Landing";

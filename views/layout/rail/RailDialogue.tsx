@@ -3,13 +3,13 @@
 import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../../core/exchange/screens";
-import { setRail } from "../../../core/editing/edits/screens";
+import { setRail } from "../../../core/editing/edits/ownScreens";
 import type { Screen } from "../../../core/format/types";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/context";
-import { railOf, shelfOf } from "../../session/screens";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { railOf, shelfOf } from "../../session/railScreens";
 import { saveText } from "../../shared/download";
 import { OwnScreens } from "../../shared/ownScreens/OwnScreens";
 import { takeInScreens } from "../../shared/ownScreens/takeInScreens";

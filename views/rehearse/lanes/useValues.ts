@@ -1,7 +1,7 @@
 "use client";
 /** The values beside the lanes: what every action gives now, or gave at the tick that is read. Written past React, a few times a second. */
 import { useEffect, useRef, type RefObject } from "react";
-import { ownEntry } from "../../../core/engine/own";
+import { ownEntry } from "../../../core/engine/playerChanges";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { valueText } from "../valueText";
 import { keptOf, type Lanes } from "./useLanes";

@@ -1,7 +1,7 @@
 "use client";
 /** One take over two layouts or named states: where they first differ, by how much, and what each action did on both. */
 import { useEffect, useState } from "react";
-import type { KeptState } from "../../../core/exchange/kept";
+import type { KeptState } from "../../../core/exchange/storedRecords";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import type { TakeDifference } from "../../../core/rehearsal/compareTake";
 import type { Layout } from "../../../core/format/types";
@@ -10,8 +10,8 @@ import { readingProps } from "../../../ui/reading";
 import { Select, type Choices } from "../../../ui/Select";
 import { compareInWorker } from "../../../workers/takes";
 import { says } from "../../reading/sentences";
-import { useSession, useStates } from "../../session/context";
-import type { OpenedTake } from "../../session/takes";
+import { useSession, useStates } from "../../session/SessionContext";
+import type { OpenedTake } from "../../session/takeLibrary";
 import { TakeDifferences } from "./TakeDifferences";
 import type { ListedTake } from "../../shared/useTakeList";
 

@@ -4,11 +4,11 @@ import { Circle, History, Square } from "lucide-react";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";
 import { useEvery } from "./useEvery";
-import { BACK_S, type Recording } from "./useSegment";
+import { BACK_S, type SegmentRecording } from "./useSegment";
 
 const BUTTON = "push flex h-6 items-center gap-1 px-1.5 text-[0.6875rem] aria-pressed:border-blocker aria-pressed:text-blocker";
 
-export function RecordBar({ recording }: { recording: Recording }) {
+export function RecordBar({ recording }: { recording: SegmentRecording }) {
   const { isRecording, start, stop, keepLast } = recording;
   return (
     <div role="group" aria-label="Recording" className="flex items-center gap-1">
@@ -31,7 +31,7 @@ export function RecordBar({ recording }: { recording: Recording }) {
   );
 }
 
-function Recorded({ recording: { segment } }: { recording: Recording }) {
+function Recorded({ recording: { segment } }: { recording: SegmentRecording }) {
   const seconds = useEvery(250, () => Math.floor(segment.recorder.recordedTicks() / segment.of.hz));
   return (
     <span className="figure text-[0.6875rem] text-blocker" data-testid="recorded">

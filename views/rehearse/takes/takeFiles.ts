@@ -1,11 +1,11 @@
 /** Takes as files: saved with what they give, taken in as takes or as bare events. */
-import { framesText, readTake, TAKE_FILE, traceText, writeTake } from "../../../core/exchange/take";
-import { readTrace } from "../../../core/exchange/trace";
+import { framesText, readTake, TAKE_FILE, traceText, writeTake } from "../../../core/exchange/takeFile";
+import { readTrace } from "../../../core/exchange/traceFile";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import { TAKES } from "../../../core/format/limits";
 import type { Layout } from "../../../core/format/types";
-import { framesOf, layoutDigest } from "../../../core/rehearsal/take";
-import type { OpenedTake } from "../../session/takes";
+import { takeFrames, layoutDigest } from "../../../core/rehearsal/take";
+import type { OpenedTake } from "../../session/takeLibrary";
 import { fileNameFor } from "../../../core/exchange/fileName";
 import { saveText } from "../../shared/download";
 import type { StageNow } from "./useTakePlay";
@@ -25,7 +25,7 @@ export function saveTake({ take, on }: OpenedTake, now: Layout, part: TakePart):
     saveText(fileNameFor(take.name, TAKE_FILE), writeTake({ ...take, frames: null }), "application/json");
     return ok(true);
   }
-  const frames = framesOf(take, own ?? now);
+  const frames = takeFrames(take, own ?? now);
   if (!frames.ok) return frames;
   if (part === "take") saveText(fileNameFor(take.name, TAKE_FILE), writeTake({ ...take, frames: frames.value }), "application/json");
   else saveText(fileNameFor(take.name, ".frames.ndjson"), framesText(frames.value), "application/x-ndjson");

@@ -9,11 +9,11 @@ import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
 import { createRecorder, type RecordedPart, type Recorder } from "../../../core/rehearsal/recorder";
 import { layoutDigest, type Take } from "../../../core/rehearsal/take";
-import { createListener, type Listener } from "../../../core/rehearsal/told";
+import { createListener, type Listener } from "../../../core/rehearsal/notices";
 import { marksOf, type TouchMark } from "../../../core/rehearsal/touchMarks";
 import { resolvedOn } from "../../../core/derived/resolved";
 import { refused } from "../../../core/engine/result";
-import { useSessionActions, useTakes } from "../../session/context";
+import { useSessionActions, useTakes } from "../../session/SessionContext";
 import type { PlayedTick } from "../../shared/useRehearsal";
 
 /** "The last seconds" are so many. */
@@ -42,7 +42,7 @@ export interface Segment {
   readonly marks: TouchMark[];
 }
 
-export interface Recording {
+export interface SegmentRecording {
   readonly isRecording: boolean;
   readonly segment: Segment;
   readonly tick: (values: ActionValues, tick: PlayedTick) => void;
@@ -67,7 +67,7 @@ const takeOf = (cut: RecordedPart, { layout, screen, handed, playerSize, hz }: S
   frames: null,
 });
 
-export function useSegment(of: SegmentOf): Recording {
+export function useSegment(of: SegmentOf): SegmentRecording {
   const { layout, screen, handed, playerSize, hz, run } = of;
   const session = useSessionActions();
   const takes = useTakes();

@@ -7,7 +7,7 @@ import type { Layout, Screen } from "../../../core/format/types";
 import { carryTake } from "../../../core/rehearsal/carryTake";
 import { layoutDigest, stageOf, type Take } from "../../../core/rehearsal/take";
 import { createTakePlayer, type TakePlayer, type TakeTick } from "../../../core/rehearsal/takePlayer";
-import { createMotion } from "../../../runtime/motion";
+import { createMotion } from "../../../runtime/returnMotion";
 import { drawControls } from "../../../runtime/art";
 import { drawnControls } from "../../../runtime/poses";
 import { pxPerMm } from "../../../core/engine/placement/screen";

@@ -3,9 +3,9 @@
 import { useMemo, useRef } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
-import { useSession } from "../../session/context";
+import { useSession } from "../../session/SessionContext";
 import { useListeners, useScale, type Play } from "../usePlay";
-import { useStage } from "../stage";
+import { useStage } from "../stageState";
 import { placedTug, placedYard } from "../useYardPlaces";
 import { useOpenTake } from "./openTake";
 import { useCloseWith, useTakePlay, useTakePlayer } from "./useTakePlay";

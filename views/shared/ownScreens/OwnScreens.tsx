@@ -1,11 +1,11 @@
 "use client";
 /** One's own screens: made, changed, copied, deleted. */
 import { Copy, Pencil, Trash2 } from "lucide-react";
-import { removeScreen } from "../../../core/editing/edits/screens";
+import { removeScreen } from "../../../core/editing/edits/ownScreens";
 import { plainScreen } from "../../../core/engine/placement/screen";
-import { useSession, useSessionActions } from "../../session/context";
-import { shelfOf } from "../../session/screens";
-import { removeTold } from "../remove";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { shelfOf } from "../../session/railScreens";
+import { removeWithNotice } from "../remove";
 import type { ScreenWish } from "./ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
@@ -44,7 +44,7 @@ export function OwnScreens({ onForm }: { onForm: (wish: ScreenWish) => void }) {
             <button
               className={ICON}
               aria-label={`Delete ${screen.name}`}
-              onClick={() => removeTold(session, `delete ${screen.name}`, `Screen “${screen.name}” deleted`, (l) => removeScreen(l, screen.name))}
+              onClick={() => removeWithNotice(session, `delete ${screen.name}`, `Screen “${screen.name}” deleted`, (l) => removeScreen(l, screen.name))}
             >
               <Trash2 size={13} />
             </button>

@@ -3,12 +3,12 @@
 import { typedNumber } from "../../../core/editing/arithmetic";
 import { madeOn } from "../../../core/versions/merge";
 import { useState, type FormEvent } from "react";
-import { addScreens, changeScreen } from "../../../core/editing/edits/screens";
+import { addScreens, changeScreen } from "../../../core/editing/edits/ownScreens";
 import type { Screen } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { catalogueFor } from "../../../core/checks/catalogue";
-import { useSession, useSessionActions } from "../../session/context";
-import { railOf } from "../../session/screens";
+import { useSession, useSessionActions } from "../../session/SessionContext";
+import { railOf } from "../../session/railScreens";
 import { ScreenPicture } from "./ScreenPicture";
 import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 

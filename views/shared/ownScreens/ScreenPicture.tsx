@@ -2,10 +2,10 @@
 /** A screen drawn by hand: its insets, the strips at its edges, its corners and cut-outs are dragged on its picture, or moved by key. */
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Screen } from "../../../core/format/types";
-import { dragScreen, withCutout, withoutCutout, type ScreenHandle, type Side } from "./screenDrag";
+import { dragScreen, withCutout, withoutCutout, type ScreenHandle, type ScreenSide } from "./screenDrag";
 
 const ROOM = { w: 560, h: 190 } as const;
-const SIDES: readonly Side[] = ["left", "top", "right", "bottom"];
+const SIDES: readonly ScreenSide[] = ["left", "top", "right", "bottom"];
 /** A step by key, px of the screen; with Shift. */
 const STEP = 4;
 const LONG = 40;
@@ -56,15 +56,15 @@ export function ScreenPicture({ screen, onChange }: Props) {
     event.stopPropagation();
   };
   /** The line of an inset or strip: where it lies, and along which way it goes. */
-  const lineOf = (amount: Screen["insets"], side: Side) =>
+  const lineOf = (amount: Screen["insets"], side: ScreenSide) =>
     ({
       left: `M${amount.left} 0V${h}`,
       right: `M${w - amount.right} 0V${h}`,
       top: `M0 ${amount.top}H${w}`,
       bottom: `M0 ${h - amount.bottom}H${w}`,
     })[side];
-  const across = (side: Side) => side === "left" || side === "right";
-  const line = (kind: "inset" | "edge", side: Side) => {
+  const across = (side: ScreenSide) => side === "left" || side === "right";
+  const line = (kind: "inset" | "edge", side: ScreenSide) => {
     const amount = kind === "inset" ? screen.insets : screen.edges;
     return (
       <g

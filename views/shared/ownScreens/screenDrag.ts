@@ -1,10 +1,10 @@
 /** Drawing a screen by hand: insets, edge strips, the corner and cut-outs as they are dragged, in whole px and within the screen. */
 import type { Screen } from "../../../core/format/types";
 
-export type Side = "left" | "top" | "right" | "bottom";
+export type ScreenSide = "left" | "top" | "right" | "bottom";
 /** What is taken hold of. A cut-out by its place in the list: all of it, or its lower right corner. */
 export type ScreenHandle =
-  | { readonly kind: "inset" | "edge"; readonly side: Side }
+  | { readonly kind: "inset" | "edge"; readonly side: ScreenSide }
   | { readonly kind: "corner" }
   | { readonly kind: "cutout" | "cutout size"; readonly index: number };
 

@@ -1,10 +1,10 @@
 /** A list of screens from a file: those that are not of the catalogue become one's own, all of them stand in the rail. */
-import { addScreens } from "../../../core/editing/edits/screens";
+import { addScreens } from "../../../core/editing/edits/ownScreens";
 import { catalogueFor } from "../../../core/checks/catalogue";
 import { problemText } from "../../../core/engine/result";
 import { madeOn } from "../../../core/versions/merge";
 import type { Session } from "../../session/session";
-import { railOf } from "../../session/screens";
+import { railOf } from "../../session/railScreens";
 import { readScreensFile } from "../readFile";
 
 /** Takes a file in, as one edit; gives why it could not be, with the file's name, or nothing. */
