@@ -399,9 +399,9 @@ export const benchTake = () =>
       return at(await scripted(browser, page, () => page.waitForTimeout(5000)), 0.5);
     };
     const withTraces = await median();
-    await page.getByRole("button", { name: "told", exact: true }).click();
+    await page.getByRole("button", { name: "Notices", exact: true }).click();
     const without = await median();
-    await page.getByRole("button", { name: "traces", exact: true }).click();
+    await page.getByRole("button", { name: "Traces", exact: true }).click();
     await page
       .getByLabel("Import a take")
       .setInputFiles({ name: "long.nodulum-take.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(halfAnHour())) });

@@ -368,7 +368,7 @@ test("handoff writes chosen parcels into a folder or a zip; what needs a browser
   expect((await nodulum("handoff", own, "--parcels", "names", "--language", "rust", "--zip", zip)).code).toBe(0);
   expect(Object.keys(unzipSync(readFileSync(zip)))).toEqual(["names/actions.rs"]);
   for (const [more, words] of [
-    [[], /name where they go: -o FOLDER, or --zip FILE/],
+    [[], /give -o FOLDER or --zip FILE/],
     [["-o", out, "--parcels", "poem"], /"poem" is not a parcel; write layout, played/],
     [["--zip", own], /is the layout file itself/],
     [["-o", join(own, "below"), "--parcels", "played"], /cannot be written/],

@@ -65,7 +65,7 @@ test("1 where something remains, which is told with what is in its way", async (
   expect(out).toMatch(/^partly settled: 1 of 2 findings fixed/m);
   expect(out).toMatch(/^ {2}blocker touch\/overlap `pump` and `horn` on 1600x720@254, right hand, size 1$/m);
   expect(out).toMatch(/^impossible: touch\/overlap of `pump` and `horn`: .* cannot all be met; at least \d+\.\d\d mm short$/m);
-  expect(out).toMatch(/^ {2}way out: /m);
+  expect(out).toMatch(/^ {2}option: /m);
 });
 
 test("2 where the call or the file is at fault, and what to write instead", async () => {

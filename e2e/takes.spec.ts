@@ -133,12 +133,12 @@ test(
     await takeButton(page, "quay, in a hurry").click();
     await page.getByLabel("Layout of the take").selectOption("now");
     await expect(page.getByTestId("take-glass")).toHaveAttribute("aria-label", /on Tablet 4:3/);
-    await page.getByRole("button", { name: "touches", exact: true }).click();
+    await page.getByRole("button", { name: "Touches", exact: true }).click();
     const horn = page.locator('[data-touch-row="horn"]');
     await expect(horn.locator("td").first()).toHaveText("2");
     await expect(horn.locator("td").nth(1)).toHaveText("2");
     await expect(page.locator('[data-testid="touch-marks"] [data-fate="meant"]').first()).toBeVisible();
-    await page.getByRole("button", { name: "told", exact: true }).click();
+    await page.getByRole("button", { name: "Notices", exact: true }).click();
     await expect(page.locator('[data-told="never active"]').filter({ hasText: "pump was never active" })).toBeVisible();
     const pair = page.locator('[data-told="unnamed pair"]').first();
     await expect(pair).toContainText("no together set contains them");
@@ -150,7 +150,7 @@ test(
 
 test("touches that another control or nothing took are marked while one plays, too", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByRole("button", { name: "touches", exact: true }).click();
+  await page.getByRole("button", { name: "Touches", exact: true }).click();
   const box = (await page.getByTestId("play-glass").boundingBox())!;
   const nowhere = { x: box.x + box.width * 0.5, y: box.y + box.height * 0.95 };
   await page.mouse.click(nowhere.x, nowhere.y);

@@ -44,9 +44,9 @@ export function play<Name extends string = string>(played?: unknown, options?: P
   const none = {
     value: (name: string) => rests.get(name) ?? rests.get(nearestWord(name, [...rests.keys()], 1) ?? "") ?? false,
     angle: () => 0,
-    strength: () => 0,
-    rose: no,
-    fell: no,
+    magnitude: () => 0,
+    justPressed: no,
+    justReleased: no,
     onTick: end,
     step: nothing,
     controls: () => [],
@@ -67,7 +67,7 @@ export function play<Name extends string = string>(played?: unknown, options?: P
     unknownNames: {},
     reads: {},
     dispose: nothing,
-  };
+  } satisfies Record<keyof Handle, unknown>;
   return none as unknown as Handle<Name>;
 }
 

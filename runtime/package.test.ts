@@ -83,7 +83,7 @@ play(new Uint8Array(), { over: "#game" });
 play("text", { over: null });
 const [x, y] = controls.value("walk");
 const gas: number = controls.value("gas");
-if (controls.value("leap") || controls.rose("leap")) console.log(x + y, gas);
+if (controls.value("leap") || controls.justPressed("leap")) console.log(x + y, gas);
 `;
   const wrong = `
 import { play } from "nodulum-runtime";

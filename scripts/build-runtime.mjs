@@ -16,7 +16,7 @@ export const ENTRIES = {
   "./draw": "drawing",
   "./stand-ins": "standIns",
   "./recording": "recording",
-  "./words": "playedWords",
+  "./words": "nameWatch",
   "./overlay": "overlay",
   "./turn": "turn",
   "./tuned": "tuned",

@@ -83,7 +83,7 @@ const PICTURES = [
     async (page) => {
       await menu(page, "Brackwater, first draft");
       await page.keyboard.press("y");
-      await page.getByRole("button", { name: "Apply" }).waitFor({ timeout: 120_000 });
+      await page.getByRole("button", { name: "Apply", exact: true }).waitFor({ timeout: 120_000 });
       await page.mouse.move(640, 20);
       await page.waitForTimeout(800);
     },
@@ -96,7 +96,7 @@ const PICTURES = [
       await menu(page, "Brackwater, first draft");
       await page.getByRole("button", { name: "grid", exact: true }).click();
       await page.getByRole("button", { name: /^settle these/ }).click();
-      await page.getByRole("button", { name: "Apply" }).waitFor({ timeout: 120_000 });
+      await page.getByRole("button", { name: "Apply", exact: true }).waitFor({ timeout: 120_000 });
       await page.locator('[data-grid-row="log"] button').nth(4).click();
       await page.mouse.move(640, 20);
       await page.waitForTimeout(800);
@@ -231,7 +231,7 @@ const PICTURES = [
     "light",
     async (page) => {
       await page.getByRole("button", { name: /^Take steer/ }).click();
-      await page.getByRole("button", { name: "touches", exact: true }).click();
+      await page.getByRole("button", { name: "Touches", exact: true }).click();
       await page.waitForTimeout(1700);
       await page.getByRole("button", { name: "Pause the take" }).click();
     },

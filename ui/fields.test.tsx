@@ -90,7 +90,7 @@ describe("a number", () => {
     type(field, "+1");
     type(field, "0.7");
     expect(changes).toEqual([0.7]);
-    expect(refusals).toEqual([expect.stringMatching(/several that differ/)]);
+    expect(refusals).toEqual([expect.stringMatching(/different values/)]);
   });
 
   test("where none is needed an emptied field clears it, and is not told off", () => {

@@ -40,7 +40,7 @@ if event.key in (lib.K_SPACE, lib.K_q, lib.K_w): either()`;
 
 test.each([
   ["tug.ts", "if (controls.justPressed(ACTIONS.jump)) go();"],
-  ["Tug.cs", "if (controls.Rose(Actions.Jump)) go();"],
+  ["Tug.cs", "if (controls.JustPressed(Actions.Jump)) go();"],
   ["tug.cpp", "if (controls.just_pressed(actions::Jump)) go();"],
   ["Tug.java", "if (controls.justPressed(Actions.JUMP)) go();"],
   ["tug.kt", "if (controls.justPressed(Actions.JUMP)) go();"],

@@ -8,7 +8,7 @@ import { sampleLayouts } from "../../test/samples";
 import { recorder } from "../../test/canvas";
 import { contextFor, drawGlass, posed } from "./drawGlass";
 
-jest.mock("./backdrop", () => ({
+jest.mock("./backdropPicture", () => ({
   backdropKey: (bench: { backdrop: string }) => bench.backdrop,
   backdropAt: () => "backdrop",
   backdropIn: (bench: unknown) => bench,

@@ -26,16 +26,8 @@ const c = (x: number, y: number, r: number) => `M${x - r} ${y}a${r} ${r} 0 1 0 $
 const b = (x: number, y: number, w: number, h: number) => `M${x} ${y}h${w}v${h}h${-w}z`;
 const arrow = (x: number, y: number, dx: number) => `M${x} ${y}h${dx}m${dx > 0 ? -3 : 3} -3l${dx > 0 ? 3 : -3} 3l${dx > 0 ? -3 : 3} 3`;
 const up = (x: number, y: number, dy: number) => `M${x} ${y}v${-dy}m-3 3l3 -3l3 3`;
-const plus = (x: number, y: number, r: number) => `M${x - r} ${y}h${2 * r}M${x} ${y - r}v${2 * r}`;
-const tick = (x: number, y: number) => `M${x} ${y}l3 3l6 -7`;
 const device = b(4, 4, 56, 32);
-/** Lines below each other, 6 apart. */
-const lines = (x: number, y: number, w: number, n: number) => Array.from({ length: n }, (_, i) => `M${x} ${y + i * 6}h${w}`).join("");
 const stick = (x: number, y: number, r: number) => c(x, y, r) + c(x, y, r * 0.45);
-const dpad = (x: number, y: number, r: number) => {
-  const t = r / 3;
-  return `M${x - t} ${y - r}h${2 * t}v${r - t}h${r - t}v${2 * t}h${-(r - t)}v${r - t}h${-2 * t}v${-(r - t)}h${-(r - t)}v${-2 * t}h${r - t}z`;
-};
 const thumb = (x: number, y: number) => `M${x - 5} ${y + 18}v-12a5 6 0 0 1 10 0v12`;
 const square = (x: number, y: number) => b(x - 3, y - 3, 6, 6);
 const diamond = (x: number, y: number) => `M${x} ${y - 4.5}l4.5 4.5l-4.5 4.5l-4.5 -4.5z`;
